@@ -1,0 +1,67 @@
+// Compiles src/ into dist/, bundles the command line and writes the JSON Schemas. Does nothing when dist/ is newer than all it is made from.
+import { execFileSync } from 'node:child_process';
+import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath, pathToFileURL } from 'node:url';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+const stamp = join(root, 'dist', '.built');
+
+function newest(path) {
+  const status = statSync(path);
+  if (!status.isDirectory()) return status.mtimeMs;
+  return Math.max(0, ...readdirSync(path).map((name) => newest(join(path, name))));
+}
+
+export async function build({ force = false } = {}) {
+  const inputs = ['src', 'tsconfig.json', 'tsconfig.build.json', 'package-lock.json'].map((name) =>
+    join(root, name),
+  );
+  const built = existsSync(stamp) ? statSync(stamp).mtimeMs : 0;
+  if (!force && inputs.every((path) => newest(path) < built)) return false;
+  rmSync(join(root, 'dist'), { recursive: true, force: true });
+  execFileSync(process.execPath, [join(root, 'scripts', 'validators.mjs')], { stdio: 'inherit', cwd: root });
+  const tsc = join(root, 'node_modules', 'typescript', 'bin', 'tsc');
+  execFileSync(process.execPath, [tsc, '-p', join(root, 'tsconfig.build.json')], {
+    stdio: 'inherit',
+    cwd: root,
+  });
+  const { documentSchema, themeSchema } = await import(
+    `${pathToFileURL(join(root, 'dist', 'document', 'schema.js')).href}?${Date.now()}`
+  );
+  mkdirSync(join(root, 'schema'), { recursive: true });
+  writeJson('pimbot.schema.json', documentSchema);
+  writeJson('pimbot-theme.schema.json', themeSchema);
+  await bundleCommandLine();
+  writeFileSync(stamp, '');
+  return true;
+}
+
+/** One file for the command line: reading hundreds of small modules costs more than most commands do. */
+async function bundleCommandLine() {
+  const { build: bundle } = await import('esbuild');
+  rmSync(join(root, 'dist', 'cli'), { recursive: true, force: true });
+  await bundle({
+    entryPoints: [join(root, 'src', 'cli', 'main.ts')],
+    outdir: join(root, 'dist', 'cli'),
+    bundle: true,
+    splitting: true,
+    format: 'esm',
+    platform: 'node',
+    target: 'node20',
+    external: ['@napi-rs/canvas', 'harfbuzzjs'],
+    banner: {
+      js: "import { createRequire as requireFor } from 'node:module';const require = requireFor(import.meta.url);",
+    },
+    logLevel: 'warning',
+  });
+}
+
+function writeJson(name, value) {
+  const path = join(root, 'schema', name);
+  writeFileSync(`${path}.part`, `${JSON.stringify(value, null, 2)}\n`);
+  renameSync(`${path}.part`, path);
+}
+
+if (process.argv[1] === fileURLToPath(import.meta.url))
+  await build({ force: process.argv.includes('--force') });

@@ -1,0 +1,179 @@
+import { fitPicture, meterFill } from '../ink/index.ts';
+import type { Rect } from '../layout/index.ts';
+import type { Pixels } from '../picture/index.ts';
+import { colorAt, compose, faded, type Rgba } from '../theme/index.ts';
+import type { Backdrop } from '../view/index.ts';
+import { hasArea, intersection } from './geometry.ts';
+import type { Subject } from './subject.ts';
+
+/** Something painted behind a place: its rectangle in device px and its colour at a point of it. */
+interface Layer {
+  readonly rect: Rect;
+  readonly opaque: boolean;
+  readonly color: (x: number, y: number) => Rgba;
+}
+
+/** What lies behind a rectangle: colours, or why they cannot be told. */
+export type Behind =
+  | { readonly colors: readonly { readonly color: Rgba; readonly backdrop: string | undefined }[] }
+  | { readonly missing: string };
+
+/** Points looked at in each cell and on each axis where a gradient or a picture is behind. */
+const samplesPerCell = 5;
+/** More cells than this are not looked at one by one: a text that lies on so many edges is sampled. */
+const mostCells = 400;
+
+/**
+ * Every colour that lies behind a rectangle of a widget, everything painted before it composed. The rectangle is
+ * cut into cells along the edges of what is behind, so that no plain colour is missed.
+ */
+export function behind(subject: Subject, index: number, area: Rect): Behind {
+  const layers: Layer[] = [];
+  for (let below = index; below >= 0; below--) {
+    const missing = addLayers(subject, below, below === index, area, layers);
+    if (missing !== undefined) return { missing };
+    const last = layers.at(-1);
+    if (last?.opaque && covers(last.rect, area)) break;
+  }
+  layers.reverse();
+  const solid = layers.length > 0 && layers[0]!.opaque && covers(layers[0]!.rect, area);
+  const backdrops: (Backdrop | undefined)[] = solid ? [undefined] : [...subject.backdrops];
+  if (backdrops.length === 0) {
+    return { missing: 'no backdrop was given, so what the game draws behind is not known' };
+  }
+  const xs = cuts(layers, area, 'x');
+  const ys = cuts(layers, area, 'y');
+  const plainCells = (xs.length - 1) * (ys.length - 1) <= mostCells;
+  const cellsX = plainCells ? xs : [xs[0]!, xs.at(-1)!];
+  const cellsY = plainCells ? ys : [ys[0]!, ys.at(-1)!];
+  const found = new Map<string, { color: Rgba; backdrop: string | undefined }>();
+  for (const backdrop of backdrops) {
+    if (backdrop?.type === 'picture' && !backdrop.picture.sample) {
+      return { missing: `the pixels of the backdrop "${backdrop.name}" are not known` };
+    }
+    for (let column = 1; column < cellsX.length; column++) {
+      for (let row = 1; row < cellsY.length; row++) {
+        for (let sample = 0; sample < samplesPerCell * samplesPerCell; sample++) {
+          const fx = ((sample % samplesPerCell) + 0.5) / samplesPerCell;
+          const fy = (Math.floor(sample / samplesPerCell) + 0.5) / samplesPerCell;
+          const x = cellsX[column - 1]! + (cellsX[column]! - cellsX[column - 1]!) * fx;
+          const y = cellsY[row - 1]! + (cellsY[row]! - cellsY[row - 1]!) * fy;
+          let color = backdrop ? backdropColor(backdrop, x, y, subject) : clear;
+          for (const layer of layers) {
+            if (contains(layer.rect, x, y)) color = compose(layer.color(x, y), color);
+          }
+          const key = `${Math.round(color.r * 255)} ${Math.round(color.g * 255)} ${Math.round(color.b * 255)}`;
+          if (!found.has(key)) found.set(key, { color, backdrop: backdrop?.name });
+        }
+      }
+    }
+  }
+  return { colors: [...found.values()] };
+}
+
+const clear: Rgba = { r: 0, g: 0, b: 0, a: 0 };
+
+/** Adds what a widget paints over the area, the topmost first; gives what is missing to know it. */
+function addLayers(
+  subject: Subject,
+  index: number,
+  self: boolean,
+  area: Rect,
+  layers: Layer[],
+): string | undefined {
+  const widget = subject.widgets[index]!;
+  if (!widget.visible || widget.look.opacity === 0) return undefined;
+  const whole = subject.layout.rect(index);
+  const clip = subject.clip(index);
+  const rect = clip ? intersection(whole, clip) : whole;
+  if (!hasArea(intersection(rect, area))) return undefined;
+  const { look } = widget;
+  const opacity = opacityOf(subject, index);
+  if (!self && widget.kind === 'meter') {
+    const filled = meterFill(whole, widget.value, widget.source);
+    layers.push({
+      rect: filled,
+      opaque: look.color.a * opacity === 1,
+      color: () => faded(look.color, opacity),
+    });
+  }
+  if (widget.picture) {
+    const { sample } = widget.picture;
+    if (!sample) return `the pixels of the picture "${widget.picture.name}" are not known`;
+    const placed = fitPicture(whole, widget.picture, widget.fit, subject.layout.frame.scale);
+    layers.push({
+      rect: intersection(rect, placed),
+      opaque: false,
+      color: (x, y) =>
+        faded(pixelAt(sample, (x - placed.x) / placed.width, (y - placed.y) / placed.height), opacity),
+    });
+  }
+  if (look.background) {
+    const fill = look.background;
+    const opaque =
+      opacity === 1 &&
+      (fill.type === 'color' ? fill.color.a === 1 : fill.stops.every((stop) => stop.color.a === 1));
+    layers.push({
+      rect,
+      opaque,
+      color: (x, y) =>
+        faded(
+          colorAt(fill, (x - whole.x) / whole.width, (y - whole.y) / whole.height, whole.width, whole.height),
+          opacity,
+        ),
+    });
+  }
+  return undefined;
+}
+
+/** The opacity of a widget with that of all around it. */
+export function opacityOf(subject: Subject, index: number): number {
+  let opacity = 1;
+  for (let at = index; at >= 0; at = subject.widgets[at]!.parent)
+    opacity *= subject.widgets[at]!.look.opacity;
+  return opacity;
+}
+
+function backdropColor(backdrop: Backdrop, x: number, y: number, { screen }: Subject): Rgba {
+  if (backdrop.type === 'color') return { ...backdrop.color, a: 1 };
+  // A backdrop covers the screen as object-fit: cover does, centred.
+  const { picture } = backdrop;
+  const scale = Math.max(screen.width / picture.width, screen.height / picture.height);
+  const fx = (x - screen.width / 2) / (picture.width * scale) + 0.5;
+  const fy = (y - screen.height / 2) / (picture.height * scale) + 0.5;
+  return { ...pixelAt(picture.sample!, fx, fy), a: 1 };
+}
+
+function pixelAt(pixels: Pixels, fx: number, fy: number): Rgba {
+  const x = Math.min(pixels.width - 1, Math.max(0, Math.floor(fx * pixels.width)));
+  const y = Math.min(pixels.height - 1, Math.max(0, Math.floor(fy * pixels.height)));
+  const at = (y * pixels.width + x) * 4;
+  const { data } = pixels;
+  return { r: data[at]! / 255, g: data[at + 1]! / 255, b: data[at + 2]! / 255, a: data[at + 3]! / 255 };
+}
+
+function cuts(layers: readonly Layer[], area: Rect, axis: 'x' | 'y'): number[] {
+  const from = area[axis];
+  const to = from + (axis === 'x' ? area.width : area.height);
+  const places = new Set([from, to]);
+  for (const { rect } of layers) {
+    const start = rect[axis];
+    const end = start + (axis === 'x' ? rect.width : rect.height);
+    if (start > from && start < to) places.add(start);
+    if (end > from && end < to) places.add(end);
+  }
+  return [...places].sort((a, b) => a - b);
+}
+
+function covers(outer: Rect, inner: Rect): boolean {
+  return (
+    outer.x <= inner.x &&
+    outer.y <= inner.y &&
+    outer.x + outer.width >= inner.x + inner.width &&
+    outer.y + outer.height >= inner.y + inner.height
+  );
+}
+
+function contains(rect: Rect, x: number, y: number): boolean {
+  return x >= rect.x && y >= rect.y && x < rect.x + rect.width && y < rect.y + rect.height;
+}

@@ -1,0 +1,19 @@
+import type { Check } from './check.ts';
+import { capitals } from './text-size.ts';
+
+export const coarseText: Check = {
+  id: 'coarse-text',
+  title: 'Text of too few pixels',
+  measures: 'the height of a capital letter in device pixels',
+  unit: 'px',
+  limit: 9,
+  fails: 'below',
+  source: 'ISO 9241-303: a character matrix of 7 × 9 pixels where text is to be read',
+  severity: 'error',
+  run(subject, limit, report) {
+    for (const { index, px, reasons } of capitals(subject)) {
+      if (px >= limit) continue;
+      report({ outcome: 'failed', widget: index, measured: px, reasons });
+    }
+  },
+};

@@ -1,0 +1,42 @@
+import { shown, whySize } from '../why/index.ts';
+import type { Check } from './check.ts';
+import { overshoot, worstEdge } from './geometry.ts';
+
+export const cutText: Check = {
+  id: 'cut-text',
+  title: 'Cut text',
+  measures: 'how far the lines of a text reach over the inside of its widget, or over what cuts it off',
+  unit: 'px',
+  limit: 0.5,
+  fails: 'above',
+  source: 'rounding to whole pixels moves an edge by half a pixel at the most (docs/layout-model.md, 5.1)',
+  severity: 'error',
+  run(subject, limit, report) {
+    const { scale } = subject.layout.frame;
+    for (const { index, text, box } of subject.widgets) {
+      if (!text || !subject.paints(index)) continue;
+      const rect = subject.layout.rectInU(index);
+      const lines = subject.lines(index);
+      const wide = lines.reduce((most, line) => Math.max(most, line.width), 0);
+      const high = subject.textRect(index).height / (scale || 1);
+      const roomX = rect.width - box.x.paddingStart - box.x.paddingEnd;
+      const roomY = rect.height - box.y.paddingStart - box.y.paddingEnd;
+      const overX = (wide - roomX) * scale;
+      const overY = (high - roomY) * scale;
+      const clip = subject.clip(index);
+      const clipped = clip ? worstEdge(overshoot(subject.textRect(index), clip)).distance : 0;
+      const measured = Math.max(overX, overY, clipped);
+      if (!(measured > limit)) continue;
+      const axis = measured === overY ? 'y' : 'x';
+      const needs =
+        axis === 'x'
+          ? `its text needs ${shown(wide)} u and has ${shown(roomX)}`
+          : `its ${lines.length} lines need ${shown(high)} u and have ${shown(roomY)}`;
+      const reasons = [
+        { text: needs, pointer: `${subject.widgets[index]!.pointer}/text` },
+        ...whySize(subject.tree, subject.layout, index, axis),
+      ];
+      report({ outcome: 'failed', widget: index, measured, detail: axis === 'x' ? 'wide' : 'high', reasons });
+    }
+  },
+};

@@ -1,0 +1,44 @@
+import type { Rect } from '../layout/index.ts';
+
+/** The part two rectangles share; one without area may come back. */
+export function intersection(one: Rect, other: Rect): Rect {
+  const x = Math.max(one.x, other.x);
+  const y = Math.max(one.y, other.y);
+  return {
+    x,
+    y,
+    width: Math.max(0, Math.min(one.x + one.width, other.x + other.width) - x),
+    height: Math.max(0, Math.min(one.y + one.height, other.y + other.height) - y),
+  };
+}
+
+export function hasArea(rect: Rect): boolean {
+  return rect.width > 0 && rect.height > 0;
+}
+
+export type EdgeName = 'left' | 'right' | 'top' | 'bottom';
+
+/** How far a rectangle reaches over each edge of another; not above 0 where it does not. */
+export function overshoot(inner: Rect, outer: Rect): Record<EdgeName, number> {
+  return {
+    left: outer.x - inner.x,
+    right: inner.x + inner.width - (outer.x + outer.width),
+    top: outer.y - inner.y,
+    bottom: inner.y + inner.height - (outer.y + outer.height),
+  };
+}
+
+/** The edge with the largest number. */
+export function worstEdge(distances: Record<EdgeName, number>): { edge: EdgeName; distance: number } {
+  let edge: EdgeName = 'left';
+  for (const name of ['right', 'top', 'bottom'] as const) if (distances[name] > distances[edge]) edge = name;
+  return { edge, distance: distances[edge] };
+}
+
+/** The axis and end an edge stands for. */
+export function axisOf(edge: EdgeName): { axis: 'x' | 'y'; end: 'start' | 'end' } {
+  return {
+    axis: edge === 'left' || edge === 'right' ? 'x' : 'y',
+    end: edge === 'left' || edge === 'top' ? 'start' : 'end',
+  };
+}

@@ -1,0 +1,105 @@
+import { whyEdge } from '../why/index.ts';
+import type { Check } from './check.ts';
+import { axisOf, hasArea, intersection, overshoot, type EdgeName } from './geometry.ts';
+import type { Subject } from './subject.ts';
+
+export const overlap: Check = {
+  id: 'overlap',
+  title: 'Overlap that nobody asked for',
+  measures: 'the shorter side of the part two widgets share',
+  unit: 'px',
+  limit: 0.5,
+  fails: 'above',
+  source: 'rounding to whole pixels moves an edge by half a pixel at the most (docs/layout-model.md, 5.1)',
+  severity: 'error',
+  run(subject, limit, report) {
+    const told = new Set<string>();
+    for (const [one, other] of pairs(subject)) {
+      const shared = intersection(subject.visualRect(one), subject.visualRect(other));
+      const measured = Math.min(shared.width, shared.height);
+      if (!(measured > limit)) continue;
+      const branches = branchesOf(subject, one, other);
+      if (!branches || mayOverlap(subject, one, other, branches)) continue;
+      // One sentence for two branches: their outermost widgets come first in document order.
+      const key = `${branches[0]} ${branches[1]}`;
+      if (told.has(key)) continue;
+      told.add(key);
+      const nearest = leastEdge(overshoot(subject.visualRect(one), subject.visualRect(other)));
+      const mine = axisOf(nearest);
+      const theirs = { axis: mine.axis, end: mine.end === 'start' ? 'end' : 'start' } as const;
+      const reasons = [
+        ...whyEdge(subject.tree, subject.layout, branches[0], mine.axis, theirs.end).slice(0, 1),
+        ...whyEdge(subject.tree, subject.layout, branches[1], mine.axis, mine.end).slice(0, 1),
+      ].map((reason, index) => ({
+        ...reason,
+        text: `${subject.widgets[branches[index]!]!.id}'s ${reason.text}`,
+      }));
+      report({ outcome: 'failed', widget: one, other, measured, reasons });
+    }
+  },
+};
+
+/** The edge over which the two have to be moved least to part them. */
+function leastEdge(distances: Record<EdgeName, number>): EdgeName {
+  let edge: EdgeName = 'left';
+  for (const name of ['right', 'top', 'bottom'] as const) {
+    if (Math.abs(distances[name]) < Math.abs(distances[edge])) edge = name;
+  }
+  return edge;
+}
+
+/** Pairs whose rectangles meet, each the earlier first, in document order: a sweep along x. */
+function pairs(subject: Subject): [number, number][] {
+  const painted: number[] = [];
+  for (const { index } of subject.widgets) {
+    if (subject.paints(index) && hasArea(subject.visualRect(index))) painted.push(index);
+  }
+  painted.sort((a, b) => subject.visualRect(a).x - subject.visualRect(b).x || a - b);
+  const found: [number, number][] = [];
+  let open: number[] = [];
+  for (const index of painted) {
+    const rect = subject.visualRect(index);
+    open = open.filter((earlier) => {
+      const before = subject.visualRect(earlier);
+      return before.x + before.width > rect.x;
+    });
+    for (const earlier of open) {
+      const before = subject.visualRect(earlier);
+      if (before.y < rect.y + rect.height && rect.y < before.y + before.height) {
+        found.push(earlier < index ? [earlier, index] : [index, earlier]);
+      }
+    }
+    open.push(index);
+  }
+  return found.sort((a, b) => a[0] - b[0] || a[1] - b[1]);
+}
+
+/** The children of the nearest widget around both that the two are in; undefined where one is in the other. */
+function branchesOf(subject: Subject, one: number, other: number): [number, number] | undefined {
+  if (subject.isWithin(other, one) || subject.isWithin(one, other)) return undefined;
+  const above: number[] = [];
+  for (let at = one; at >= 0; at = subject.widgets[at]!.parent) above.push(at);
+  for (let at = other; at > 0; at = subject.widgets[at]!.parent) {
+    const place = above.indexOf(subject.widgets[at]!.parent);
+    if (place > 0) return [above[place - 1]!, at];
+  }
+  return undefined;
+}
+
+function mayOverlap(subject: Subject, one: number, other: number, branches: [number, number]): boolean {
+  return allows(subject, one, branches[0], other) || allows(subject, other, branches[1], one);
+}
+
+/** Whether a widget, or one around it up to its branch, says that it may overlap the other. */
+function allows(subject: Subject, index: number, branch: number, other: number): boolean {
+  for (let at = index; at >= branch; at = subject.widgets[at]!.parent) {
+    const { source } = subject.widgets[at]!;
+    const said = 'may-overlap' in source ? source['may-overlap'] : undefined;
+    if (said === true) return true;
+    if (!Array.isArray(said)) continue;
+    for (let theirs = other; theirs > 0; theirs = subject.widgets[theirs]!.parent) {
+      if ((said as readonly string[]).includes(subject.widgets[theirs]!.id)) return true;
+    }
+  }
+  return false;
+}

@@ -1,0 +1,21 @@
+import { burstsParent } from './bursts-parent.ts';
+import type { Check } from './check.ts';
+import { coarseText } from './coarse-text.ts';
+import { cutText } from './cut-text.ts';
+import { lowContrast } from './low-contrast.ts';
+import { offScreen } from './off-screen.ts';
+import { outsideSafeArea } from './outside-safe-area.ts';
+import { overlap } from './overlap.ts';
+import { smallText } from './small-text.ts';
+
+/** Every check, in the order reports list them. */
+export const checks: readonly Check[] = [
+  offScreen,
+  outsideSafeArea,
+  overlap,
+  burstsParent,
+  cutText,
+  smallText,
+  coarseText,
+  lowContrast,
+];

@@ -1,0 +1,146 @@
+import type { CheckedDocument } from '../document/index.ts';
+import type { Screen } from '../screen/index.ts';
+import { openView, type Resources, type View } from '../view/index.ts';
+import type { Reason } from '../why/index.ts';
+import type { Check, CheckId, Outcome, Severity } from './check.ts';
+import { checks } from './registry.ts';
+import { Subject } from './subject.ts';
+
+/** One screen and case a finding was made on. */
+export interface Occurrence {
+  readonly screen: string;
+  readonly case: string | undefined;
+  /** In the check's unit; null of an undecided one. */
+  readonly measured: number | null;
+  readonly limit: number;
+}
+
+/** What a check found of one widget (or two), all screens and cases together. */
+export interface Finding {
+  readonly check: CheckId;
+  readonly outcome: Outcome;
+  readonly severity: Severity;
+  readonly view: string;
+  /** Id of the widget. */
+  readonly widget: string;
+  /** Id of the other widget, where two are concerned. */
+  readonly other: string | undefined;
+  /** JSON Pointer of the widget in the document. */
+  readonly pointer: string;
+  readonly unit: Check['unit'];
+  readonly fails: Check['fails'];
+  /** The worst of all occurrences; the reasons are of this one. */
+  readonly worst: Occurrence;
+  readonly occurrences: readonly Occurrence[];
+  /** An edge or side, for the sentence. */
+  readonly detail: string | undefined;
+  readonly missing: string | undefined;
+  readonly reasons: readonly Reason[];
+}
+
+/** What was run, and what came of it. */
+export interface Verdict {
+  readonly views: readonly string[];
+  readonly screens: readonly string[];
+  readonly cases: readonly (string | undefined)[];
+  /** Layouts that were checked. */
+  readonly layouts: number;
+  readonly findings: readonly Finding[];
+}
+
+export interface CheckOptions {
+  readonly resources: Resources;
+  readonly screens: readonly Screen[];
+  /** All views if left out. */
+  readonly views?: readonly string[];
+  /** All cases if left out. */
+  readonly cases?: readonly string[];
+  readonly hudSize?: number;
+}
+
+/**
+ * Lays views out on screens, with every case, and runs every check on each.
+ * @throws NoSuchName for an unknown view or case. @throws RangeError for a HUD size outside 0.1 to 10.
+ */
+export function checkDocument(document: CheckedDocument, options: CheckOptions): Verdict {
+  const views = options.views ?? Object.keys(document.source.views);
+  const caseNames = options.cases ?? Object.keys(document.source.cases ?? {});
+  const cases: readonly (string | undefined)[] = caseNames.length === 0 ? [undefined] : caseNames;
+  const collected = new Map<string, Collected>();
+  for (const name of views) {
+    for (const caseName of cases) {
+      const { resources, hudSize } = options;
+      checkView(openView(document, name, { resources, hudSize, case: caseName }), options.screens, collected);
+    }
+  }
+  return {
+    views,
+    screens: options.screens.map((screen) => screen.name),
+    cases,
+    layouts: views.length * cases.length * options.screens.length,
+    findings: [...collected.values()].map(({ finding }) => finding),
+  };
+}
+
+interface Collected {
+  finding: Finding & { occurrences: Occurrence[] };
+}
+
+function checkView(view: View, screens: readonly Screen[], collected: Map<string, Collected>): void {
+  for (const screen of screens) {
+    const subject = new Subject(view.layoutOn(screen));
+    for (const check of checks) {
+      check.run(subject, check.limit, (draft) => {
+        const widget = view.widgets[draft.widget];
+        if (!widget) throw new Error(`the check ${check.id} reported a widget that is not there`);
+        const other = draft.other === undefined ? undefined : view.widgets[draft.other]!.id;
+        const failed = draft.outcome === 'failed';
+        const occurrence: Occurrence = {
+          screen: screen.name,
+          case: view.case,
+          measured: failed ? draft.measured : null,
+          limit: draft.limit ?? check.limit,
+        };
+        const key = [check.id, draft.outcome, view.name, widget.id, other ?? '', draft.missing ?? ''].join(
+          '\n',
+        );
+        const known = collected.get(key);
+        if (!known) {
+          collected.set(key, {
+            finding: {
+              check: check.id,
+              outcome: draft.outcome,
+              severity: check.severity,
+              view: view.name,
+              widget: widget.id,
+              other,
+              pointer: widget.pointer,
+              unit: check.unit,
+              fails: check.fails,
+              worst: occurrence,
+              occurrences: [occurrence],
+              detail: draft.detail,
+              missing: draft.missing,
+              reasons: draft.reasons,
+            },
+          });
+          return;
+        }
+        known.finding.occurrences.push(occurrence);
+        if (isWorse(check, occurrence, known.finding.worst)) {
+          known.finding = {
+            ...known.finding,
+            worst: occurrence,
+            detail: draft.detail,
+            reasons: draft.reasons,
+          };
+        }
+      });
+    }
+  }
+}
+
+function isWorse(check: Check, one: Occurrence, than: Occurrence): boolean {
+  if (one.measured === null || than.measured === null) return false;
+  return check.fails === 'above' ? one.measured > than.measured : one.measured < than.measured;
+}

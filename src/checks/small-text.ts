@@ -1,0 +1,26 @@
+import { shown } from '../why/index.ts';
+import type { Check } from './check.ts';
+import { capitals, minutesOfArc } from './text-size.ts';
+
+export const smallText: Check = {
+  id: 'small-text',
+  title: 'Text too small for the distance',
+  measures: 'the angle under which a capital letter is seen, in minutes of arc',
+  unit: '′',
+  limit: 10,
+  fails: 'below',
+  source: 'twice the 5′ letter of normal acuity (ISO 8596), below which words are spelt, not read',
+  severity: 'error',
+  run(subject, limit, report) {
+    const { screen } = subject;
+    for (const { index, px, reasons } of capitals(subject)) {
+      const measured = minutesOfArc(px, screen);
+      if (measured >= limit) continue;
+      const seen = {
+        text: `on this screen ${shown(px)} px are ${shown((px / screen.density) * 25.4)} mm, seen from ${screen.distance} mm`,
+        pointer: subject.widgets[index]!.pointer,
+      };
+      report({ outcome: 'failed', widget: index, measured, reasons: [...reasons, seen] });
+    }
+  },
+};

@@ -1,0 +1,118 @@
+import type { Tree, Widget } from '../build/index.ts';
+import { innerWidth, placeText } from '../ink/index.ts';
+import type { Layout, Rect } from '../layout/index.ts';
+import type { Screen } from '../screen/index.ts';
+import type { TextLine } from '../text/index.ts';
+import type { Backdrop, ViewLayout } from '../view/index.ts';
+import { hasArea, intersection } from './geometry.ts';
+
+/** A view laid out on one screen, as checks look at it. All rectangles are in device px, not rounded. */
+export class Subject {
+  readonly tree: Tree;
+  readonly layout: Layout;
+  readonly screen: Screen;
+  readonly backdrops: readonly Backdrop[];
+  readonly #clips: (Rect | undefined)[];
+  readonly #visuals: (Rect | undefined)[];
+
+  constructor(on: ViewLayout) {
+    this.tree = on.view.tree;
+    this.layout = on.layout;
+    this.screen = on.screen;
+    this.backdrops = on.view.backdrops;
+    this.#clips = new Array<Rect | undefined>(this.tree.widgets.length).fill(undefined);
+    this.#visuals = new Array<Rect | undefined>(this.tree.widgets.length).fill(undefined);
+    for (const { index, parent } of this.tree.widgets) {
+      if (index === 0) continue;
+      const outer = this.tree.widgets[parent]!;
+      const above = this.#clips[parent];
+      const clips = 'overflow' in outer.source && outer.source.overflow === 'clip';
+      const own = clips ? this.layout.rect(parent) : undefined;
+      this.#clips[index] = above && own ? intersection(above, own) : (own ?? above);
+    }
+  }
+
+  get widgets(): readonly Widget[] {
+    return this.tree.widgets;
+  }
+
+  get screenRect(): Rect {
+    return { x: 0, y: 0, width: this.screen.width, height: this.screen.height };
+  }
+
+  get safeRect(): Rect {
+    const { safe, width, height } = this.screen;
+    return {
+      x: safe.left,
+      y: safe.top,
+      width: width - safe.left - safe.right,
+      height: height - safe.top - safe.bottom,
+    };
+  }
+
+  /** What the widgets around cut it to; undefined where nothing does. */
+  clip(index: number): Rect | undefined {
+    return this.#clips[index];
+  }
+
+  /** Whether the widget draws something of its own. */
+  paints(index: number): boolean {
+    const { visible, kind, look, text, picture } = this.tree.widgets[index]!;
+    if (!visible || look.opacity === 0 || index === 0) return false;
+    if (kind === 'meter' || kind === 'button' || picture) return true;
+    if (text && text.text.trim() !== '') return true;
+    return hasBox(look);
+  }
+
+  /**
+   * What is seen of a widget: the outlines of a bare text, else its border box; without what is cut off.
+   */
+  visualRect(index: number): Rect {
+    const known = this.#visuals[index];
+    if (known) return known;
+    const widget = this.tree.widgets[index]!;
+    const bareText = widget.kind === 'text' && !hasBox(widget.look);
+    const whole = bareText ? this.textRect(index) : this.layout.rect(index);
+    const clip = this.#clips[index];
+    const rect = clip ? intersection(whole, clip) : whole;
+    this.#visuals[index] = rect;
+    return rect;
+  }
+
+  /** The lines of a widget's text at the width it was given. */
+  lines(index: number): readonly TextLine[] {
+    const widget = this.tree.widgets[index]!;
+    return widget.text?.linesAt(innerWidth(this.layout, widget)) ?? [];
+  }
+
+  /** The rectangle around the outlines of a text. */
+  textRect(index: number): Rect {
+    const widget = this.tree.widgets[index]!;
+    const { text } = widget;
+    if (!text) return this.layout.rect(index);
+    const placed = placeText(widget, this.layout).ink;
+    const { scale, originX, originY } = this.layout.frame;
+    return {
+      x: originX + placed.x * scale,
+      y: originY + placed.y * scale,
+      width: placed.width * scale,
+      height: placed.height * scale,
+    };
+  }
+
+  /** The part of a widget that a player can see: on the screen and not cut off. */
+  isSeen(index: number): boolean {
+    return hasArea(intersection(this.visualRect(index), this.screenRect));
+  }
+
+  /** Whether `outer` is the widget or one around it. */
+  isWithin(index: number, outer: number): boolean {
+    for (let at = index; at >= outer && at >= 0; at = this.tree.widgets[at]!.parent)
+      if (at === outer) return true;
+    return false;
+  }
+}
+
+function hasBox(look: Widget['look']): boolean {
+  return look.background !== undefined || (look.borderWidth > 0 && look.borderColor !== undefined);
+}

@@ -1,0 +1,38 @@
+import pc from 'picocolors';
+import type { Ink } from '../report/index.ts';
+
+/** Where a command writes; the process's own streams, or a test's. */
+export interface Io {
+  out(text: string): void;
+  err(text: string): void;
+  readonly ink: Ink;
+  /** Colours for what goes to `err`. */
+  readonly errInk: Ink;
+}
+
+/** A wrong call: told in one sentence, exit code 2. */
+export class UsageError extends Error {
+  override readonly name = 'UsageError';
+}
+
+/** Exit codes of every command. */
+export const exitClean = 0;
+export const exitFindings = 1;
+export const exitUnusable = 2;
+
+function inkFor(colors: boolean): Ink {
+  const { green, red, yellow, dim, bold } = pc.createColors(colors);
+  return { good: green, bad: red, doubtful: yellow, faint: dim, strong: bold };
+}
+
+/** The streams of this process. NO_COLOR and pipes switch colours off. */
+export function processIo(): Io {
+  const colors = (stream: NodeJS.WriteStream) =>
+    process.env.NO_COLOR === undefined && (stream.isTTY || process.env.FORCE_COLOR !== undefined);
+  return {
+    out: (text) => void process.stdout.write(text),
+    err: (text) => void process.stderr.write(text),
+    ink: inkFor(colors(process.stdout)),
+    errInk: inkFor(colors(process.stderr)),
+  };
+}

@@ -1,0 +1,47 @@
+import { formatDiagnostic, type CheckedDocument, type Diagnostic } from '../document/index.ts';
+import { FileProblem } from '../node/files.ts';
+import { openProject } from '../node/project.ts';
+import { counted, printable } from '../report/index.ts';
+import type { Resources } from '../view/index.ts';
+import { UsageError, type Io } from './io.ts';
+
+/** A document that can be used, or its diagnostics when it cannot. */
+export type Loaded =
+  | { readonly file: string; readonly document: CheckedDocument; readonly resources: Resources }
+  | { readonly file: string; readonly document: undefined; readonly diagnostics: readonly Diagnostic[] };
+
+/** Reads a document and prints its diagnostics. @throws UsageError when the file cannot be read. */
+export async function load(file: string, io: Io): Promise<Loaded> {
+  const project = await openProject(file).catch((error: unknown) => {
+    if (error instanceof FileProblem) {
+      throw new UsageError(
+        error.problem === 'missing'
+          ? `there is no file "${file}"`
+          : `"${file}" cannot be read: ${error.message}`,
+      );
+    }
+    throw error;
+  });
+  printDiagnostics(project.diagnostics, io);
+  if (!project.document) return { file, document: undefined, diagnostics: project.diagnostics };
+  return { file, document: project.document, resources: project.resources };
+}
+
+/** Diagnostics shown at most; more are counted. */
+const mostShown = 50;
+
+function printDiagnostics(diagnostics: readonly Diagnostic[], io: Io): void {
+  for (const diagnostic of diagnostics.slice(0, mostShown))
+    io.err(`${printable(formatDiagnostic(diagnostic))}\n\n`);
+  if (diagnostics.length > mostShown) io.err(`… and ${diagnostics.length - mostShown} more\n`);
+  const errors = diagnostics.filter((one) => one.severity === 'error').length;
+  if (errors > 0) io.err(`${io.errInk.bad(counted(errors, 'error'))}: the document was not used\n`);
+}
+
+/** The view that was asked for, or the only one. @throws UsageError when there are several. */
+export function viewNamed(document: CheckedDocument, file: string, wanted: string | undefined): string {
+  if (wanted !== undefined) return wanted;
+  const names = Object.keys(document.source.views);
+  if (names.length === 1) return names[0]!;
+  throw new UsageError(`"${file}" holds several views; say which with --view: ${names.join(', ')}`);
+}

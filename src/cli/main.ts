@@ -1,0 +1,171 @@
+import { readFileSync } from 'node:fs';
+import { Command, CommanderError, Option } from 'commander';
+import { systemMessage } from '../node/files.ts';
+import { NoSuchName } from '../view/index.ts';
+import { check, type CheckCall } from './check.ts';
+import { draw, type DrawCall } from './draw.ts';
+import { UsageError, exitClean, exitUnusable, processIo, type Io } from './io.ts';
+import { listScreens, parsePositive, parseSafe } from './screens.ts';
+import { where, type WhereCall } from './where.ts';
+
+/** Runs the command line and gives the exit code. Nothing it can be given makes it throw or print a stack. */
+export async function main(args: readonly string[], io: Io = processIo()): Promise<number> {
+  let code = exitClean;
+  const program = commands(io, (result) => (code = result));
+  process.stdout.on('error', ignoreClosedPipe);
+  try {
+    await program.parseAsync([...args], { from: 'user' });
+    return code;
+  } catch (error) {
+    if (error instanceof CommanderError) return error.exitCode === 0 ? exitClean : exitUnusable;
+    io.err(`${io.errInk.bad('pimbot')}: ${sentence(error)}\n`);
+    return exitUnusable;
+  } finally {
+    process.stdout.off('error', ignoreClosedPipe);
+  }
+}
+
+/** A reader that has seen enough closes the pipe; that is no error. */
+function ignoreClosedPipe(error: NodeJS.ErrnoException): void {
+  if (error.code !== 'EPIPE') throw error;
+}
+
+function sentence(error: unknown): string {
+  if (error instanceof UsageError || error instanceof NoSuchName || error instanceof RangeError)
+    return error.message;
+  const { path, code } = error as NodeJS.ErrnoException;
+  if (code !== undefined && path !== undefined) return `"${path}" cannot be used: ${systemMessage(error)}`;
+  return `an error of Pimbot itself, please report it: ${systemMessage(error)}`;
+}
+
+const collect = (value: string, before: readonly string[] | undefined): string[] => [
+  ...(before ?? []),
+  value,
+];
+
+function version(): string {
+  const file = new URL('../../package.json', import.meta.url);
+  return (JSON.parse(readFileSync(file, 'utf8')) as { version: string }).version;
+}
+
+function commands(io: Io, done: (code: number) => void): Command {
+  const program = new Command('pimbot')
+    .description(
+      'Lays out game HUDs and menus on any screen and says what does not stay placed and readable.',
+    )
+    .version(version(), '-V, --version', 'print the version')
+    .helpOption('-h, --help', 'print this help')
+    .configureOutput({ writeOut: (text) => io.out(text), writeErr: (text) => io.err(text) })
+    .exitOverride()
+    .addHelpText(
+      'after',
+      `
+Examples:
+  pimbot check hud.yaml                              check every view on every screen of the catalogue
+  pimbot draw hud.yaml --view dive --screen square   draw a view as SVG and PNG
+  pimbot where hud.yaml --screen 2560x1080 --json    where every widget is, in device px
+  pimbot screens                                     the screens there are
+
+Exit codes: 0 clean, 1 findings, 2 unusable input or a wrong call.`,
+    );
+  checkCommand(program, io, done);
+  drawCommand(program, io, done);
+  whereCommand(program, io, done);
+  program
+    .command('screens')
+    .description('list the screens of the catalogue')
+    .option('--json', 'print JSON')
+    .addHelpText('after', '\nExamples:\n  pimbot screens\n  pimbot screens --json')
+    .action((call: { json?: boolean }) => done(listScreens(call, io)));
+  return program;
+}
+
+/** The options that say on what a view is laid out. */
+function withScreenOptions(command: Command): Command {
+  return command
+    .addOption(
+      new Option('--safe <insets>', 'safe insets in device px: top,right,bottom,left').argParser(parseSafe),
+    )
+    .addOption(new Option('--density <ppi>', 'device pixels per inch').argParser(parsePositive))
+    .addOption(
+      new Option('--hud-size <factor>', "the player's HUD size; 1 is as drawn").argParser(parsePositive),
+    );
+}
+
+function checkCommand(program: Command, io: Io, done: (code: number) => void): void {
+  withScreenOptions(
+    program
+      .command('check')
+      .description('check that every widget stays placed and readable')
+      .argument('<files...>', 'documents, YAML or JSON')
+      .option('--view <name>', 'only this view (may be repeated)', collect)
+      .option('--screen <name>', 'only this screen, a name or WIDTHxHEIGHT (may be repeated)', collect)
+      .option('--case <name>', 'only this case (may be repeated)', collect),
+  )
+    .option('--json', 'print the report as JSON')
+    .option('--report <file>', 'write the report as JSON to a file too')
+    .addHelpText(
+      'after',
+      `
+Examples:
+  pimbot check hud.yaml
+  pimbot check hud.yaml menu.yaml --report out/report.json
+  pimbot check hud.yaml --view dive --screen phone-portrait --screen 3440x1440
+  pimbot check hud.yaml --screen 2340x1080 --safe 0,96,48,96 --density 420 --hud-size 1.3
+
+Exit codes: 0 clean, 1 findings, 2 unusable input.`,
+    )
+    .action(async (files: string[], call: CheckCall) => done(await check(files, call, io)));
+}
+
+function drawCommand(program: Command, io: Io, done: (code: number) => void): void {
+  withScreenOptions(
+    program
+      .command('draw')
+      .description('draw a view on a screen, as SVG and PNG')
+      .argument('<file>', 'a document, YAML or JSON')
+      .option('--view <name>', 'the view; needed where the document holds several')
+      .option('--screen <name>', 'a screen, by name or as WIDTHxHEIGHT; the reference if left out')
+      .option('--case <name>', "whose values fill the texts; the document's first if left out"),
+  )
+    .option('--out <file>', 'an .svg or .png file to write (may be repeated)', collect)
+    .option(
+      '--backdrop <what>',
+      "a colour, one of the view's backdrops, or none; the view's first if left out",
+    )
+    .option('--outlines', 'draw the box of every widget over it')
+    .option('--safe-area', 'draw the safe area over it')
+    .option('--findings', 'check the view on that screen and draw the findings over it')
+    .addHelpText(
+      'after',
+      `
+Examples:
+  pimbot draw hud.yaml --view dive
+  pimbot draw hud.yaml --view dive --screen phone-landscape --safe-area --findings
+  pimbot draw hud.yaml --view dive --screen 1280x800 --outlines --out shots/dive.png
+  pimbot draw hud.yaml --view dive --backdrop "#204060" --out dive.svg --out dive.png`,
+    )
+    .action(async (file: string, call: DrawCall) => done(await draw(file, call, io)));
+}
+
+function whereCommand(program: Command, io: Io, done: (code: number) => void): void {
+  withScreenOptions(
+    program
+      .command('where')
+      .description('print where every widget is on a screen, in device px and in u')
+      .argument('<file>', 'a document, YAML or JSON')
+      .option('--view <name>', 'the view; needed where the document holds several')
+      .option('--screen <name>', 'a screen, by name or as WIDTHxHEIGHT; the reference if left out')
+      .option('--case <name>', "whose values fill the texts; the document's first if left out"),
+  )
+    .option('--json', 'print JSON: {view, screen, widgets: [{id, x, y, width, height}]} in device px')
+    .addHelpText(
+      'after',
+      `
+Examples:
+  pimbot where hud.yaml --view dive
+  pimbot where hud.yaml --view dive --screen ultrawide --json
+  pimbot where hud.yaml --view dive --screen 2340x1080 --safe 0,96,48,96 --hud-size 1.25`,
+    )
+    .action(async (file: string, call: WhereCall) => done(await where(file, call, io)));
+}

@@ -1,0 +1,44 @@
+export { DiagnosticList } from './diagnostics.ts';
+export type { Diagnostic, DiagnosticCode, DiagnosticFacts } from './diagnostics.ts';
+export { formatDiagnostic, messageOf } from './messages.ts';
+export type { Place, Range } from './source.ts';
+export { nearestName } from './suggest.ts';
+export { pointerTo } from './parse.ts';
+export { readShape } from './read.ts';
+export type { FileReader, FileText } from './read.ts';
+export { documentSchema, themeSchema } from './schema.ts';
+export {
+  readAnchor,
+  readInset,
+  readLength,
+  readLengthPair,
+  readLimits,
+  readPivot,
+  readScreenSize,
+  readSides,
+  readSize,
+  readSizePair,
+} from './lengths.ts';
+export type { AxisAnchor, Length, Pair, Sides, Size } from './lengths.ts';
+export { Origin, own, widgetsOf } from './model.ts';
+export type {
+  Alignment,
+  Arrangement,
+  CheckedDocument,
+  CheckedTheme,
+  DocumentSource,
+  Fit,
+  Justification,
+  Kind,
+  LookSource,
+  PlacedSource,
+  ReferenceSource,
+  Scaling,
+  Spare,
+  StyleSource,
+  ThemeFileSource,
+  ThemeSource,
+  TokenSource,
+  ViewSource,
+  WidgetSource,
+} from './model.ts';

@@ -1,0 +1,62 @@
+import type { Diagnostic, DiagnosticCode, DiagnosticFacts } from './diagnostics.ts';
+
+/** A classic of YAML: an unquoted colour is a comment, and the value ends before it. */
+const hashNote = '; in YAML a # after a space starts a comment, so put the value in quotes';
+
+type Wording = { [Code in DiagnosticCode]: (facts: DiagnosticFacts[Code]) => string };
+
+const meant = (name: string | undefined): string => (name === undefined ? '' : `; did you mean "${name}"?`);
+
+const wording: Wording = {
+  'syntax': ({ detail }) => `this is not YAML or JSON: ${detail}`,
+  'too-large': ({ bytes, most }) => `the document has ${bytes} characters; ${most} is the most that is read`,
+  'too-deep': ({ most }) => `this is nested deeper than ${most} levels`,
+  'too-many-values': ({ most }) => `the document holds more than ${most} values (aliases counted each time)`,
+  'duplicate-key': ({ key }) => `the key "${key}" stands here a second time`,
+  'not-a-map': ({ what }) => `${what} is a map of keys and values`,
+  'unknown-key': ({ key, where, meant: name }) => `${where} has no key "${key}"${meant(name)}`,
+  'missing-key': ({ key, where }) => `${where} needs the key "${key}"`,
+  'wrong-value': ({ key, expected, found }) =>
+    `"${key}" is ${expected}, not ${found}${found === 'empty' && expected.includes('colour') ? hashNote : ''}`,
+  'not-one-of': ({ key, found, choices, meant: name }) =>
+    `"${key}" is one of ${choices.join(', ')}, not ${found}${meant(name)}`,
+  'key-not-for-kind': ({ key, kind, kinds }) =>
+    `"${key}" is for ${kinds.join(', ')}; this widget is of kind ${kind}`,
+  'text-and-children': ({ kind }) =>
+    `a ${kind} has a text or children, not both; put the text into a child of kind text`,
+  'duplicate-id': ({ id, firstLine }) =>
+    firstLine > 0
+      ? `the id "${id}" is taken already, on line ${firstLine}; ids are unique in a view`
+      : `the id "${id}" is taken already; ids are unique in a view`,
+  'unknown-name': ({ what, name, meant: near }) => `there is no ${what} "${name}"${meant(near)}`,
+  'name-chain': ({ what, chain }) => `${what} leads back to itself: ${chain.join(' → ')}`,
+  'offset-on-span': ({ axis }) =>
+    `an offset does nothing on the ${axis} axis, where the anchor is a span; use inset, or anchor to a point`,
+  'inset-without-span': () => `an inset needs an anchor that is a span, such as left..right`,
+  'anchor-in-flow': ({ key, arrange }) =>
+    `"${key}" does nothing here: the parent arranges its children in a ${arrange}`,
+  'case-lacks-value': ({ case: name, value }) => `the case "${name}" gives no value for "{${value}}"`,
+  'bad-message': ({ detail }) => `this text is not a message that can be filled in: ${detail}`,
+  'bad-color': ({ found }) =>
+    `${found} is not a colour of CSS Color 4, such as #0a4d68 or rgb(10 77 104)${found.includes('(') && !found.includes(')') ? hashNote : ''}`,
+  'limits-crossed': ({ key, least, most }) => `"${key}" asks for at least ${least} and at most ${most}`,
+  'file-outside': ({ path }) => `"${path}" lies outside the project folder`,
+  'file-missing': ({ path }) => `there is no file "${path}"`,
+  'file-unreadable': ({ path, what, detail }) => `"${path}" cannot be read as ${what}: ${detail}`,
+};
+
+/** One sentence without a full stop that says what is wrong. */
+export function messageOf(diagnostic: Diagnostic): string {
+  const word = wording[diagnostic.code] as (facts: Diagnostic['facts']) => string;
+  return word(diagnostic.facts);
+}
+
+/** `file:line:column: error: sentence`, then the line with a caret under the place. */
+export function formatDiagnostic(diagnostic: Diagnostic): string {
+  const { source, range, severity } = diagnostic;
+  const sentence = `${severity}: ${messageOf(diagnostic)}`;
+  if (source === undefined) return `${diagnostic.pointer === '' ? '/' : diagnostic.pointer}: ${sentence}`;
+  if (range === undefined) return `${source.name}: ${sentence}`;
+  const { line, column } = source.placeOf(range.start);
+  return `${source.name}:${line}:${column}: ${sentence}\n${source.excerpt(range)}`;
+}

@@ -1,0 +1,234 @@
+import type { Json, Positions } from './parse.ts';
+import { pointerTo } from './parse.ts';
+import type { Range, SourceText } from './source.ts';
+
+/** The kinds of widget. */
+export const kinds = ['panel', 'text', 'image', 'button', 'meter'] as const;
+export type Kind = (typeof kinds)[number];
+
+export const arrangements = ['free', 'row', 'column'] as const;
+export type Arrangement = (typeof arrangements)[number];
+
+export const alignments = ['start', 'center', 'end', 'stretch'] as const;
+export type Alignment = (typeof alignments)[number];
+
+export const justifications = [
+  'start',
+  'center',
+  'end',
+  'space-between',
+  'space-around',
+  'space-evenly',
+] as const;
+export type Justification = (typeof justifications)[number];
+
+export const scalings = ['contain', 'cover', 'none'] as const;
+export type Scaling = (typeof scalings)[number];
+
+export const spares = ['extend', 'bars'] as const;
+export type Spare = (typeof spares)[number];
+
+export const fits = ['fill', 'contain', 'cover', 'none', 'scale-down'] as const;
+export type Fit = (typeof fits)[number];
+
+/** A number of u, or a notation such as `"50% - 24"`; docs/document.md has the grammar. */
+export type LengthNotation = number | string;
+export type LengthsNotation = number | string | readonly LengthNotation[];
+
+/** The keys of a look: what a style may set. Colours are CSS colours or `$token`. */
+export interface LookSource {
+  /** A colour, or `linear-gradient(…)`. */
+  readonly 'background'?: string;
+  /** Of the text, of a meter's filled part. */
+  readonly 'color'?: string;
+  /** Width in u and a colour: `"2 $color.line"`. */
+  readonly 'border'?: string;
+  /** Of the corners, in u. */
+  readonly 'radius'?: number | string;
+  /** 0 to 1, of the widget and all that is in it. */
+  readonly 'opacity'?: number | string;
+  readonly 'font'?: string;
+  /** In u. */
+  readonly 'font-size'?: number | string;
+  readonly 'font-weight'?: number | string;
+  /** As a multiple of the font size. */
+  readonly 'line-height'?: number | string;
+  /** In u. */
+  readonly 'letter-spacing'?: number | string;
+  readonly 'text-align'?: 'start' | 'center' | 'end';
+  readonly 'text-transform'?: 'none' | 'uppercase';
+  /** One to four lengths in the order of CSS, in u. */
+  readonly 'padding'?: LengthsNotation;
+}
+
+export interface StyleSource extends LookSource {
+  /** The style this one starts from. */
+  readonly extends?: string;
+}
+
+/** A widget as a document holds it. Lengths are in u. */
+export interface WidgetSource {
+  readonly 'id'?: string;
+  readonly 'kind'?: Kind;
+  readonly 'style'?: string | readonly string[];
+  readonly 'look'?: LookSource;
+  /** Short for the look's `color`. */
+  readonly 'tint'?: string;
+  readonly 'anchor'?: string | number | readonly (string | number)[];
+  readonly 'pivot'?: string | number | readonly (string | number)[];
+  readonly 'offset'?: LengthsNotation;
+  readonly 'inset'?: LengthsNotation | { readonly [side: string]: LengthNotation };
+  readonly 'area'?: 'safe' | 'full';
+  readonly 'size'?: LengthsNotation;
+  readonly 'width'?: LengthNotation;
+  readonly 'height'?: LengthNotation;
+  readonly 'min-width'?: LengthNotation;
+  readonly 'max-width'?: LengthNotation;
+  readonly 'min-height'?: LengthNotation;
+  readonly 'max-height'?: LengthNotation;
+  readonly 'margin'?: LengthsNotation;
+  readonly 'align-self'?: Alignment;
+  readonly 'arrange'?: Arrangement;
+  readonly 'padding'?: LengthsNotation;
+  readonly 'gap'?: number;
+  readonly 'align'?: Alignment;
+  readonly 'justify'?: Justification;
+  readonly 'overflow'?: 'visible' | 'clip';
+  readonly 'may-overlap'?: boolean | readonly string[];
+  readonly 'visible'?: boolean;
+  readonly 'text'?: string | number;
+  readonly 'wrap'?: boolean;
+  readonly 'image'?: string;
+  readonly 'fit'?: Fit;
+  readonly 'value'?: number | string;
+  readonly 'segments'?: number;
+  readonly 'fill-from'?: 'left' | 'right' | 'top' | 'bottom';
+  readonly 'children'?: readonly WidgetSource[];
+}
+
+/** A view: its root widget, which fills the surface, and what stands behind it in the game. */
+export interface ViewSource {
+  readonly title?: string;
+  readonly backdrop?: string | readonly string[];
+  readonly style?: string | readonly string[];
+  readonly look?: LookSource;
+  readonly arrange?: Arrangement;
+  readonly padding?: LengthsNotation;
+  readonly gap?: number;
+  readonly align?: Alignment;
+  readonly justify?: Justification;
+  readonly children?: readonly WidgetSource[];
+}
+
+export interface ReferenceSource {
+  /** `1920x1080`. */
+  readonly size?: string;
+  readonly scaling?: Scaling;
+  readonly spare?: Spare;
+  /** The least and the most device px a u becomes: `"1..3"`. */
+  readonly limits?: string;
+}
+
+/** A token of the Design Tokens format, a group of them, or its value alone. */
+export type TokenSource = string | number | { readonly [name: string]: TokenSource };
+
+/** A theme: tokens and styles, in a file of its own or in the document. */
+export interface ThemeSource {
+  readonly tokens?: { readonly [name: string]: TokenSource };
+  readonly styles?: { readonly [name: string]: StyleSource };
+  /** Font families: name → weight → path of a font file. */
+  readonly fonts?: { readonly [family: string]: { readonly [weight: string]: string } };
+}
+
+/** A whole document, as written in YAML or JSON or built in TypeScript. */
+export interface DocumentSource extends ThemeSource {
+  readonly pimbot: 1;
+  readonly reference?: ReferenceSource;
+  /** Path of a theme file. */
+  readonly theme?: string;
+  /** Names of pictures → paths of files. */
+  readonly pictures?: { readonly [name: string]: string };
+  /** Sample values a view is shown with. */
+  readonly cases?: { readonly [name: string]: { readonly [value: string]: string | number | boolean } };
+  readonly views: { readonly [name: string]: ViewSource };
+}
+
+/** A theme file. */
+export interface ThemeFileSource extends ThemeSource {
+  readonly 'pimbot-theme': 1;
+}
+
+/** Where the parts of a checked document or theme stand; empty for one given as an object. */
+export class Origin {
+  readonly source: SourceText | undefined;
+  readonly #positions: Positions | undefined;
+
+  constructor(source?: SourceText, positions?: Positions) {
+    this.source = source;
+    this.#positions = positions;
+  }
+
+  /** The pointer with the text and range of its value. */
+  at(pointer: string): { pointer: string; source?: SourceText; range?: Range } {
+    return { pointer, source: this.source, range: this.#positions?.valueAt(pointer) };
+  }
+
+  /** The pointer with the text and range of its key. */
+  atKey(pointer: string): { pointer: string; source?: SourceText; range?: Range } {
+    return { pointer, source: this.source, range: this.#positions?.keyAt(pointer) };
+  }
+}
+
+/** A theme that has passed every check. */
+export interface CheckedTheme {
+  readonly theme: ThemeSource;
+  readonly origin: Origin;
+}
+
+/** A document that has passed every check; only readDocument makes one. */
+export interface CheckedDocument {
+  readonly source: DocumentSource;
+  readonly origin: Origin;
+  /** The document's own theme part first, then the theme file's. */
+  readonly themes: readonly CheckedTheme[];
+}
+
+/** Own properties only: a document may hold any name, `constructor` too. */
+export function own<T>(map: { readonly [name: string]: T } | undefined, name: string): T | undefined {
+  return map !== undefined && Object.hasOwn(map, name) ? map[name] : undefined;
+}
+
+/** One widget of a view and where it stands. */
+export interface PlacedSource {
+  readonly widget: WidgetSource;
+  readonly pointer: string;
+  readonly parent: PlacedSource | undefined;
+  readonly arrange: Arrangement;
+}
+
+/** Every widget of a view in document order, parents before their children; the root is not among them. */
+export function* widgetsOf(view: ViewSource, pointer: string): Generator<PlacedSource> {
+  const stack: PlacedSource[] = [];
+  const push = (
+    children: readonly WidgetSource[] | undefined,
+    parent: PlacedSource | undefined,
+    at: string,
+  ) => {
+    if (!children) return;
+    const arrange = (parent?.widget ?? view).arrange ?? 'free';
+    const list = pointerTo(at, 'children');
+    for (let index = children.length - 1; index >= 0; index--) {
+      stack.push({ widget: children[index]!, pointer: pointerTo(list, index), parent, arrange });
+    }
+  };
+  push(view.children, undefined, pointer);
+  for (let next = stack.pop(); next; next = stack.pop()) {
+    yield next;
+    push(next.widget.children, next, next.pointer);
+  }
+}
+
+/** A value that validation has shown to be of the shape; the one place where that is asserted. */
+export function asSource<T>(value: Json): T {
+  return value as unknown as T;
+}

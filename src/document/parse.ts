@@ -1,0 +1,206 @@
+import { isAlias, isMap, isPair, isScalar, isSeq, parseDocument, type Document, type Node } from 'yaml';
+import type { DiagnosticList } from './diagnostics.ts';
+import { SourceText, type Range } from './source.ts';
+
+/** Bounds on what is read, so that a hostile text cannot use up memory or the stack. */
+export const mostCharacters = 8_000_000;
+export const mostDepth = 512;
+export const mostValues = 500_000;
+
+export type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
+
+/** Where each value of a parsed text stands, by JSON Pointer (RFC 6901). */
+export class Positions {
+  readonly #values = new Map<string, Range>();
+  readonly #keys = new Map<string, Range>();
+
+  set(pointer: string, value: Range, key?: Range): void {
+    this.#values.set(pointer, value);
+    if (key) this.#keys.set(pointer, key);
+  }
+
+  /** The range of a value; of the nearest value around it if it does not stand in the text. */
+  valueAt(pointer: string): Range | undefined {
+    for (let at = pointer; ; at = at.slice(0, at.lastIndexOf('/'))) {
+      const found = this.#values.get(at);
+      if (found || at === '') return found;
+    }
+  }
+
+  /** The range of the key of a value, or of the value where it has none. */
+  keyAt(pointer: string): Range | undefined {
+    return this.#keys.get(pointer) ?? this.valueAt(pointer);
+  }
+}
+
+export interface Parsed {
+  readonly value: Json;
+  readonly source: SourceText;
+  readonly positions: Positions;
+}
+
+/** One step down a JSON Pointer. */
+export function pointerTo(parent: string, key: string | number): string {
+  return `${parent}/${String(key).replace(/~/g, '~0').replace(/\//g, '~1')}`;
+}
+
+/** Reads YAML 1.2 (of which JSON is a part) into plain values and their positions. */
+export function parseText(text: string, name: string, diagnostics: DiagnosticList): Parsed | undefined {
+  const source = new SourceText(text, name);
+  const everything = { pointer: '', source, range: { start: 0, end: 0 } };
+  if (text.length > mostCharacters) {
+    diagnostics.add('too-large', { bytes: text.length, most: mostCharacters }, everything);
+    return undefined;
+  }
+  const deepAt = tooDeepAt(text);
+  if (deepAt !== undefined) {
+    diagnostics.add(
+      'too-deep',
+      { most: mostDepth },
+      { ...everything, range: { start: deepAt, end: deepAt + 1 } },
+    );
+    return undefined;
+  }
+  let document: Document;
+  try {
+    document = parseDocument(text, {
+      prettyErrors: false,
+      uniqueKeys: true,
+      logLevel: 'silent',
+      merge: false,
+    });
+  } catch (error) {
+    // The parser is recursive; what the quick scan above lets through can still be too deep for its stack.
+    if (error instanceof RangeError) diagnostics.add('too-deep', { most: mostDepth }, everything);
+    else diagnostics.add('syntax', { detail: oneLine(error) }, everything);
+    return undefined;
+  }
+  for (const error of document.errors) {
+    const range = { start: error.pos[0], end: Math.max(error.pos[0] + 1, error.pos[1]) };
+    const at = { pointer: '', source, range };
+    if (error.code === 'DUPLICATE_KEY') {
+      const word = /^[^\s:]{1,60}/.exec(text.slice(error.pos[0], error.pos[0] + 60))?.[0] ?? '';
+      diagnostics.add('duplicate-key', { key: word.replace(/^["']|["']$/g, '') }, at);
+    } else diagnostics.add('syntax', { detail: oneLine(error) }, at);
+  }
+  if (document.errors.length > 0) return undefined;
+  const positions = new Positions();
+  const value = toJson(document, positions, diagnostics, source);
+  return value === undefined ? undefined : { value, source, positions };
+}
+
+function oneLine(error: unknown): string {
+  const text = error instanceof Error ? error.message : String(error);
+  return text.split('\n')[0]!.trim().replace(/\.$/, '').slice(0, 200);
+}
+
+/** Brackets and indentation bound the depth of a YAML text from above, cheaply. */
+function tooDeepAt(text: string): number | undefined {
+  let brackets = 0;
+  let lineStart = true;
+  let indent = 0;
+  let dashes = 0;
+  for (let at = 0; at < text.length; at++) {
+    const letter = text.charCodeAt(at);
+    if (letter === 10) {
+      lineStart = true;
+      indent = 0;
+      dashes = 0;
+    } else if (lineStart && letter === 32) indent++;
+    else if (lineStart && letter === 45 && text.charCodeAt(at + 1) === 32) dashes++;
+    else lineStart = false;
+    if (letter === 91 || letter === 123) brackets++;
+    else if (letter === 93 || letter === 125) brackets = Math.max(0, brackets - 1);
+    if (brackets > mostDepth || dashes > mostDepth || indent > 8 * mostDepth) return at;
+  }
+  return undefined;
+}
+
+interface Step {
+  readonly node: Node | null;
+  readonly pointer: string;
+  readonly depth: number;
+  readonly key: Range | undefined;
+  readonly put: (value: Json) => void;
+}
+
+function toJson(
+  document: Document,
+  positions: Positions,
+  diagnostics: DiagnosticList,
+  source: SourceText,
+): Json | undefined {
+  let result: Json = null;
+  let count = 0;
+  const stack: Step[] = [
+    { node: document.contents, pointer: '', depth: 0, key: undefined, put: (value) => (result = value) },
+  ];
+  for (let step = stack.pop(); step; step = stack.pop()) {
+    const { pointer, depth, put } = step;
+    let node = step.node;
+    const range = rangeOf(node) ?? step.key ?? { start: 0, end: 0 };
+    const at = { pointer, source, range };
+    if (++count > mostValues) {
+      diagnostics.add('too-many-values', { most: mostValues }, at);
+      return undefined;
+    }
+    if (depth > mostDepth) {
+      diagnostics.add('too-deep', { most: mostDepth }, at);
+      return undefined;
+    }
+    positions.set(pointer, range, step.key);
+    if (isAlias(node)) node = node.resolve(document) ?? null;
+    if (isMap(node)) {
+      const map: Record<string, Json> = {};
+      put(map);
+      for (const pair of node.items) {
+        if (!isPair(pair)) continue;
+        const keyNode = pair.key as Node | null;
+        const name = isScalar(keyNode) ? String(keyNode.value) : String(keyNode);
+        stack.push({
+          node: pair.value as Node | null,
+          pointer: pointerTo(pointer, name),
+          depth: depth + 1,
+          key: rangeOf(keyNode),
+          // A plain assignment would let the key __proto__ change the object's prototype.
+          put: (value) =>
+            Object.defineProperty(map, name, { value, enumerable: true, configurable: true, writable: true }),
+        });
+      }
+      reverseTail(stack, node.items.length);
+    } else if (isSeq(node)) {
+      const list: Json[] = new Array<Json>(node.items.length).fill(null);
+      put(list);
+      node.items.forEach((item, index) => {
+        stack.push({
+          node: item as Node | null,
+          pointer: pointerTo(pointer, index),
+          depth: depth + 1,
+          key: undefined,
+          put: (value) => (list[index] = value),
+        });
+      });
+      reverseTail(stack, node.items.length);
+    } else if (isScalar(node)) put(plain(node.value));
+    else put(null);
+  }
+  return result;
+}
+
+/** The stack hands out its last step first; turning the new ones round keeps the order of the text. */
+function reverseTail(stack: Step[], count: number): void {
+  const tail = stack.splice(stack.length - Math.min(count, stack.length));
+  for (let index = tail.length - 1; index >= 0; index--) stack.push(tail[index]!);
+}
+
+function plain(value: unknown): Json {
+  if (typeof value === 'number' || typeof value === 'string' || typeof value === 'boolean') return value;
+  if (typeof value === 'bigint') return Number(value);
+  // What is left (dates, binary data) needs a tag, and no tag of ours gives one.
+  return null;
+}
+
+function rangeOf(node: Node | null): Range | undefined {
+  const range = node?.range;
+  return range ? { start: range[0], end: Math.max(range[0], range[1]) } : undefined;
+}

@@ -1,0 +1,312 @@
+import { patterns } from './lengths.ts';
+import { alignments, arrangements, fits, justifications, kinds, scalings, spares } from './model.ts';
+
+/*
+ * The JSON Schema (2020-12) of documents and of theme files. `npm run build` writes it to schema/.
+ * `title` completes the sentence «"width" is …» of an error; `description` is what an editor shows.
+ */
+
+const name = {
+  type: 'string',
+  pattern: '^[\\p{L}_][\\p{L}\\p{N}_-]*$',
+  title: 'a name of letters, digits, - and _',
+};
+
+const length = {
+  type: ['number', 'string'],
+  pattern: patterns.length,
+  title: 'a length such as 24, "50%" or "50% - 24"',
+};
+const size = {
+  type: ['number', 'string'],
+  pattern: patterns.size,
+  title: 'a length such as 24 or "50% - 24", or content, or fill',
+};
+const lengths = (most: number, what: string, objectToo = false) => ({
+  type: objectToo ? ['number', 'string', 'array', 'object'] : ['number', 'string', 'array'],
+  pattern: patterns.lengths,
+  items: length,
+  minItems: 1,
+  maxItems: most,
+  ...(objectToo && {
+    properties: { top: length, right: length, bottom: length, left: length },
+    additionalProperties: false,
+  }),
+  title: what,
+});
+const sizes = {
+  type: ['number', 'string', 'array'],
+  pattern: patterns.sizes,
+  items: size,
+  minItems: 1,
+  maxItems: 2,
+  title: 'one or two sizes such as 280, "300 content" or "50% fill"',
+};
+const oneToFour = 'one to four lengths in the order of CSS: top right bottom left';
+const places = {
+  type: ['string', 'number', 'array'],
+  items: { type: ['string', 'number'] },
+  minItems: 1,
+  maxItems: 2,
+};
+const numberOrTemplate = (title: string) => ({ type: ['number', 'string'], title });
+const names = {
+  type: ['string', 'array'],
+  items: { type: 'string' },
+  title: 'a name or a list of names',
+};
+const choice = (values: readonly string[]) => ({ enum: values });
+
+const look = {
+  'background': {
+    type: 'string',
+    description: 'A CSS colour, $token, or linear-gradient(…).',
+    title: 'a colour',
+  },
+  'color': {
+    type: 'string',
+    description: "Colour of the text, or of a meter's filled part.",
+    title: 'a colour',
+  },
+  'border': {
+    type: 'string',
+    description: 'Width in u and a colour: "2 $color.line".',
+    title: 'a width and a colour',
+  },
+  'radius': { ...numberOrTemplate('a number of u'), minimum: 0, description: 'Radius of the corners in u.' },
+  'opacity': { ...numberOrTemplate('a number from 0 to 1'), minimum: 0, maximum: 1 },
+  'font': { type: 'string', description: 'A font family of fonts:.', title: 'the name of a font family' },
+  'font-size': { ...numberOrTemplate('a number of u from 1 to 2000'), minimum: 1, maximum: 2000 },
+  'font-weight': { ...numberOrTemplate('a number from 1 to 1000'), minimum: 1, maximum: 1000 },
+  'line-height': {
+    ...numberOrTemplate('a number from 0.5 to 5'),
+    minimum: 0.5,
+    maximum: 5,
+    description: 'As a multiple of the font size.',
+  },
+  'letter-spacing': { ...numberOrTemplate('a number of u'), minimum: -100, maximum: 1000 },
+  'text-align': choice(['start', 'center', 'end']),
+  'text-transform': choice(['none', 'uppercase']),
+  'padding': lengths(4, oneToFour),
+};
+
+const container = {
+  arrange: {
+    ...choice(arrangements),
+    description: 'How the children are placed: free means by their anchors.',
+  },
+  padding: lengths(4, oneToFour),
+  gap: { type: 'number', title: 'a number of u', description: 'Between children of a row or column, in u.' },
+  align: { ...choice(alignments), description: 'Across a row or column, as align-items in CSS.' },
+  justify: { ...choice(justifications), description: 'Along a row or column, as justify-content in CSS.' },
+  children: { type: 'array', items: { $ref: '#/$defs/widget' }, title: 'a list of widgets' },
+};
+
+const widget = {
+  type: 'object',
+  title: 'a widget',
+  additionalProperties: false,
+  properties: {
+    'id': { ...name, description: 'Unique in the view.' },
+    'kind': { ...choice(kinds), description: 'panel if left out.' },
+    'style': { ...names, description: 'One or more named styles; later ones win.' },
+    'look': { $ref: '#/$defs/look', description: 'Changes of the look of this widget alone.' },
+    'tint': { type: 'string', title: 'a colour', description: "Short for the look's color." },
+    'anchor': {
+      ...places,
+      title: 'an anchor such as "right bottom", "left..right top" or "25% center"',
+      description: 'The place in the parent this widget is tied to; a..b stretches it between two places.',
+    },
+    'pivot': {
+      ...places,
+      title: 'a point such as "right bottom", "center" or "0.5 1"',
+      description: 'The point of the widget that is put at the anchor; follows the anchor if left out.',
+    },
+    'offset': {
+      ...lengths(2, 'one or two lengths such as -24 or "-24 12"'),
+      description: 'From anchor to pivot.',
+    },
+    'inset': {
+      ...lengths(4, `the distances kept from a span: start and end, or ${oneToFour}`, true),
+      description: 'Distance from each end of an anchor that is a span.',
+    },
+    'area': {
+      ...choice(['safe', 'full']),
+      description: 'full: a child of the view that may reach under notches and into overscan.',
+    },
+    'size': { ...sizes, description: 'Width and height.' },
+    'width': size,
+    'height': size,
+    'min-width': length,
+    'max-width': length,
+    'min-height': length,
+    'max-height': length,
+    'margin': lengths(4, oneToFour),
+    'align-self': { ...choice(alignments), description: "Instead of the parent's align." },
+    ...container,
+    'overflow': {
+      ...choice(['visible', 'clip']),
+      description:
+        'Said: children may reach out of this widget (and are cut off with clip). Unsaid: they should not.',
+    },
+    'may-overlap': {
+      type: ['boolean', 'array'],
+      items: { type: 'string' },
+      title: 'true or a list of ids',
+      description: 'Widgets this one is meant to overlap; true for any.',
+    },
+    'visible': {
+      type: 'boolean',
+      title: 'true or false',
+      description: 'false: keeps its place, is not drawn.',
+    },
+    'text': {
+      type: ['string', 'number'],
+      title: 'a text',
+      description: 'With {name} for a value of the case.',
+    },
+    'wrap': {
+      type: 'boolean',
+      title: 'true or false',
+      description: 'Whether lines break to fit; true if left out.',
+    },
+    'image': { type: 'string', title: 'the name of a picture', description: 'A name of pictures:.' },
+    'fit': { ...choice(fits), description: 'As object-fit in CSS.' },
+    'value': numberOrTemplate('a number from 0 to 1 or a {value}'),
+    'segments': { type: 'integer', minimum: 1, maximum: 200, title: 'a whole number from 1 to 200' },
+    'fill-from': choice(['left', 'right', 'top', 'bottom']),
+  },
+};
+
+const view = {
+  type: 'object',
+  title: 'a view',
+  additionalProperties: false,
+  properties: {
+    title: { type: 'string', title: 'a text' },
+    backdrop: {
+      ...names,
+      title: 'a colour, a picture, or a list of them',
+      description: 'What the game may draw behind the view: colours, or names of pictures.',
+    },
+    style: names,
+    look: { $ref: '#/$defs/look' },
+    ...container,
+  },
+};
+
+const theme = {
+  tokens: { $ref: '#/$defs/tokens', description: 'Named values, in groups, as in the Design Tokens format.' },
+  styles: {
+    type: 'object',
+    title: 'a map of styles',
+    propertyNames: name,
+    additionalProperties: { $ref: '#/$defs/style' },
+  },
+  fonts: {
+    type: 'object',
+    title: 'a map of font families',
+    additionalProperties: {
+      type: 'object',
+      title: 'a map of weights to font files',
+      propertyNames: { type: 'string', pattern: '^[1-9]\\d{0,2}$', title: 'a weight from 1 to 999' },
+      additionalProperties: { type: 'string', title: 'the path of a font file' },
+      minProperties: 1,
+    },
+  },
+};
+
+const shared = {
+  look: { type: 'object', title: 'a look', additionalProperties: false, properties: look },
+  style: {
+    type: 'object',
+    title: 'a style',
+    additionalProperties: false,
+    properties: { extends: { type: 'string', title: 'the name of a style' }, ...look },
+  },
+  tokens: {
+    type: ['object', 'string', 'number'],
+    title: 'a token or a group of tokens',
+    additionalProperties: { $ref: '#/$defs/tokens' },
+  },
+};
+
+export const themeSchema = {
+  $schema: 'https://json-schema.org/draft/2020-12/schema',
+  title: 'a theme',
+  description: 'A theme file of Pimbot: tokens, styles and fonts.',
+  type: 'object',
+  additionalProperties: false,
+  required: ['pimbot-theme'],
+  properties: {
+    '$schema': { type: 'string', title: 'a text' },
+    'pimbot-theme': { const: 1, title: '1', description: 'The version of the format.' },
+    ...theme,
+  },
+  $defs: shared,
+};
+
+export const documentSchema = {
+  $schema: 'https://json-schema.org/draft/2020-12/schema',
+  title: 'a document',
+  description: 'A document of Pimbot: views made of widgets, and what they are shown with.',
+  type: 'object',
+  additionalProperties: false,
+  required: ['pimbot', 'views'],
+  properties: {
+    $schema: { type: 'string', title: 'a text' },
+    pimbot: { const: 1, title: '1', description: 'The version of the format.' },
+    reference: {
+      type: 'object',
+      title: 'a map of size, scaling, spare and limits',
+      additionalProperties: false,
+      properties: {
+        size: {
+          type: 'string',
+          pattern: patterns.screenSize,
+          title: 'a resolution such as 1920x1080',
+          description: 'The resolution the views are designed at; 1920x1080 if left out.',
+        },
+        scaling: { ...choice(scalings), description: 'contain if left out.' },
+        spare: {
+          ...choice(spares),
+          description: "What happens to space the reference's aspect leaves over.",
+        },
+        limits: {
+          type: 'string',
+          pattern: patterns.limits,
+          title: 'the least and the most scale, such as "1..3" or "0.5.."',
+          description: 'The least and the most device px one u becomes.',
+        },
+      },
+    },
+    theme: { type: 'string', title: 'the path of a theme file' },
+    ...theme,
+    pictures: {
+      type: 'object',
+      title: 'a map of picture files',
+      additionalProperties: { type: 'string', title: 'the path of a picture' },
+    },
+    cases: {
+      type: 'object',
+      title: 'a map of cases',
+      propertyNames: name,
+      additionalProperties: {
+        type: 'object',
+        title: 'a map of values',
+        additionalProperties: {
+          type: ['string', 'number', 'boolean'],
+          title: 'a text, a number, true or false',
+        },
+      },
+    },
+    views: {
+      type: 'object',
+      title: 'a map of views',
+      propertyNames: name,
+      additionalProperties: { $ref: '#/$defs/view' },
+      minProperties: 1,
+    },
+  },
+  $defs: { ...shared, view, widget },
+};

@@ -1,0 +1,16 @@
+import { distance } from 'fastest-levenshtein';
+
+/** The name somebody may have meant: the nearest one, if it is near. */
+export function nearestName(name: string, names: Iterable<string>): string | undefined {
+  const wanted = name.slice(0, 80).toLowerCase();
+  let best: string | undefined;
+  let least = Math.max(1, Math.floor(wanted.length / 3)) + 1;
+  for (const candidate of names) {
+    const away = distance(wanted, candidate.toLowerCase());
+    if (away < least) {
+      least = away;
+      best = candidate;
+    }
+  }
+  return best;
+}

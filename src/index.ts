@@ -1,0 +1,43 @@
+/**
+ * Pimbot's core: documents, layouts, checks, drawings and reports. Nothing in it needs Node or a browser;
+ * `pimbot/node` reads files and writes PNG.
+ */
+export { findScreen, makeScreen, screens } from './screen/index.ts';
+export type { Edges, InputDevice, Screen, ScreenSize } from './screen/index.ts';
+export { documentSchema, formatDiagnostic, messageOf, themeSchema } from './document/index.ts';
+export type {
+  CheckedDocument,
+  Diagnostic,
+  DiagnosticCode,
+  DocumentSource,
+  FileReader,
+  FileText,
+  LookSource,
+  StyleSource,
+  ThemeFileSource,
+  ViewSource,
+  WidgetSource,
+} from './document/index.ts';
+export { FontBook, FontError } from './text/index.ts';
+export type { Value } from './text/index.ts';
+export { PictureError, readPicture } from './picture/index.ts';
+export type { Picture, Pixels } from './picture/index.ts';
+export { Theme, defaultFont } from './theme/index.ts';
+export type { Widget } from './build/index.ts';
+export type { Frame, Rect } from './layout/index.ts';
+export { NoSuchName, openView, readDocument } from './view/index.ts';
+export type {
+  Backdrop,
+  ReadOptions,
+  ReadResult,
+  Resources,
+  View,
+  ViewLayout,
+  ViewOptions,
+} from './view/index.ts';
+export { checkDocument, checks } from './checks/index.ts';
+export type { Check, CheckId, CheckOptions, Finding, Occurrence, Verdict } from './checks/index.ts';
+export { drawLayout, paint, paintOnCanvas, toSvg, withOverlay } from './paint/index.ts';
+export type { CanvasContext, DrawList, DrawOperation, Overlay, Painter } from './paint/index.ts';
+export { reportJson, reportTerminal, sentenceOf } from './report/index.ts';
+export type { Ink, ReportInput } from './report/index.ts';

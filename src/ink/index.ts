@@ -1,0 +1,4 @@
+export { fitPicture } from './fit.ts';
+export { meterFill, meterPieces } from './meter.ts';
+export { innerWidth, placeText } from './text.ts';
+export type { PlacedLine, PlacedText } from './text.ts';

@@ -1,0 +1,85 @@
+import {
+  readLimits,
+  readScreenSize,
+  type ReferenceSource,
+  type Scaling,
+  type Spare,
+} from '../document/index.ts';
+import type { Edges, Screen } from '../screen/index.ts';
+
+/** The reference of a document with everything that was left out filled in. */
+export interface Reference {
+  /** In u, which are px at the reference. */
+  readonly width: number;
+  readonly height: number;
+  readonly scaling: Scaling;
+  readonly spare: Spare;
+  /** The least and the most device px one u becomes. */
+  readonly leastScale: number;
+  readonly mostScale: number;
+}
+
+export function referenceOf(source: ReferenceSource | undefined): Reference {
+  const size = readScreenSize(source?.size ?? '1920x1080')!;
+  const limits = readLimits(source?.limits ?? '..')!;
+  return {
+    ...size,
+    scaling: source?.scaling ?? 'contain',
+    spare: source?.spare ?? 'extend',
+    leastScale: limits.least,
+    mostScale: limits.most,
+  };
+}
+
+/** How a view is put on a screen: docs/layout-model.md, section 1. */
+export interface Frame {
+  readonly screen: Screen;
+  /** Device px per u. */
+  readonly scale: number;
+  /** Where the surface starts on the screen, in device px. */
+  readonly originX: number;
+  readonly originY: number;
+  /** The size of the surface, in u. */
+  readonly width: number;
+  readonly height: number;
+  /** The safe insets of the surface, in u. */
+  readonly safe: Edges;
+}
+
+/** One short function for each scaling: device px per u for a screen and a reference (equations 1.1 to 1.3). */
+const scalings: { readonly [Name in Scaling]: (screen: Screen, reference: Reference) => number } = {
+  contain: ({ width, height }, to) => Math.min(width / to.width, height / to.height),
+  cover: ({ width, height }, to) => Math.max(width / to.width, height / to.height),
+  none: () => 1,
+};
+
+/**
+ * Places the surface on a screen.
+ * @param hudSize The player's HUD size; 1 is what the author drew.
+ */
+export function frameOf(reference: Reference, screen: Screen, hudSize: number): Frame {
+  const fitted = scalings[reference.scaling](screen, reference);
+  const scale = Math.max(reference.leastScale, Math.min(reference.mostScale, fitted * hudSize));
+  const bars = reference.spare === 'bars';
+  const areaWidth = bars ? Math.min(screen.width, reference.width * fitted) : screen.width;
+  const areaHeight = bars ? Math.min(screen.height, reference.height * fitted) : screen.height;
+  const originX = (screen.width - areaWidth) / 2;
+  const originY = (screen.height - areaHeight) / 2;
+  // A screen without area has no scale; the reference stands in for its surface, drawn at size 0.
+  const inU = (px: number, instead: number) => (scale > 0 ? px / scale : instead);
+  const inset = (taken: number, bar: number) => inU(Math.max(0, taken - bar), 0);
+  return {
+    screen,
+    scale,
+    originX,
+    originY,
+    width: inU(areaWidth, reference.width),
+    height: inU(areaHeight, reference.height),
+    safe: {
+      top: inset(screen.safe.top, originY),
+      right: inset(screen.safe.right, originX),
+      bottom: inset(screen.safe.bottom, originY),
+      left: inset(screen.safe.left, originX),
+    },
+  };
+}

@@ -1,0 +1,70 @@
+import { contentSize, fillSize, fixedSize, type AxisPlan, type Plan } from './plan.ts';
+
+/*
+ * The free arrangement: every child stands where its own anchor says. docs/layout-model.md, section 3.
+ */
+
+/** The least content length at which each child lies inside (equations 3.5 to 3.7). */
+export function needOfFree(plan: Plan, axis: AxisPlan, n: number): number {
+  let need = 0;
+  const end = plan.end[n]!;
+  for (let child = n + 1; child < end; child = plan.end[child]!) {
+    const size = axis.need[child]! + axis.marginStart[child]! + axis.marginEnd[child]!;
+    const start = axis.anchorStart[child]!;
+    if (axis.span[child] === 1) {
+      const between = axis.anchorEnd[child]! - start;
+      need = Math.max(need, (size + axis.insetStart[child]! + axis.insetEnd[child]!) / between);
+      continue;
+    }
+    const pivot = axis.pivot[child]!;
+    const offset = axis.offset[child]!;
+    if (start > 0) need = Math.max(need, (pivot * size - offset) / start);
+    if (start < 1) need = Math.max(need, (offset + (1 - pivot) * size) / (1 - start));
+  }
+  return need;
+}
+
+/**
+ * Places one child in the content box `from`, `room` long (equations 3.1 to 3.4).
+ * Margins keep their distance outside the widget on both sides.
+ */
+export function giveFree(axis: AxisPlan, child: number, from: number, room: number): void {
+  const before = axis.marginStart[child]!;
+  const margins = before + axis.marginEnd[child]!;
+  const pivot = axis.pivot[child]!;
+  const start = from + axis.anchorStart[child]! * room;
+  const mode = axis.mode[child]!;
+  if (axis.span[child] === 1) {
+    const spanStart = start + axis.insetStart[child]! + axis.insetStartShare[child]! * room + before;
+    const spanEnd =
+      from +
+      axis.anchorEnd[child]! * room -
+      axis.insetEnd[child]! -
+      axis.insetEndShare[child]! * room -
+      axis.marginEnd[child]!;
+    const between = spanEnd - spanStart;
+    let length = Math.max(0, between);
+    if (mode === fixedSize) length = axis.size[child]! + axis.sizeShare[child]! * room;
+    else if (mode === contentSize) length = axis.need[child]!;
+    length = Math.max(0, axis.clamp(child, length, room));
+    axis.start[child] = spanStart + pivot * (between - length);
+    axis.length[child] = length;
+    return;
+  }
+  const at = start + axis.offset[child]! + axis.offsetShare[child]! * room;
+  let length: number;
+  if (mode === fixedSize) length = axis.size[child]! + axis.sizeShare[child]! * room;
+  else if (mode === fillSize) length = room - margins;
+  else {
+    length = axis.need[child]!;
+    const least = axis.least[child]!;
+    if (least < length) {
+      const before = pivot > 0 ? (at - from) / pivot : Infinity;
+      const after = pivot < 1 ? (from + room - at) / (1 - pivot) : Infinity;
+      length = Math.max(least, Math.min(length, Math.min(before, after) - margins));
+    }
+  }
+  length = Math.max(0, axis.clamp(child, length, room));
+  axis.start[child] = at - pivot * (length + margins) + before;
+  axis.length[child] = length;
+}

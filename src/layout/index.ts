@@ -1,0 +1,8 @@
+export { compile } from './compile.ts';
+export type { LayoutItem } from './compile.ts';
+export { frameOf, referenceOf } from './frame.ts';
+export type { Frame, Reference } from './frame.ts';
+export { Layout } from './layout.ts';
+export type { Rect } from './layout.ts';
+export { solve } from './solve.ts';
+export type { Plan } from './plan.ts';

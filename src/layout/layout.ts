@@ -1,0 +1,62 @@
+import type { Frame } from './frame.ts';
+import type { Plan } from './plan.ts';
+
+/** A rectangle; whoever hands it out says whether in device px or in u. */
+export interface Rect {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Where every widget of a view is on one screen. Widgets go by their index in the built tree. */
+export class Layout {
+  readonly frame: Frame;
+  readonly count: number;
+  readonly #xs: Float64Array;
+  readonly #ys: Float64Array;
+  readonly #widths: Float64Array;
+  readonly #heights: Float64Array;
+
+  /** Takes a copy of what the plan was solved to. */
+  constructor(plan: Plan, frame: Frame) {
+    this.frame = frame;
+    this.count = plan.count;
+    this.#xs = plan.x.start.slice();
+    this.#ys = plan.y.start.slice();
+    this.#widths = plan.x.length.slice();
+    this.#heights = plan.y.length.slice();
+  }
+
+  /** The border box on the surface, in u. */
+  rectInU(index: number): Rect {
+    return {
+      x: this.#xs[index]!,
+      y: this.#ys[index]!,
+      width: this.#widths[index]!,
+      height: this.#heights[index]!,
+    };
+  }
+
+  /** The border box on the screen, in device px, before rounding. */
+  rect(index: number): Rect {
+    const { scale, originX, originY } = this.frame;
+    return {
+      x: originX + this.#xs[index]! * scale,
+      y: originY + this.#ys[index]! * scale,
+      width: this.#widths[index]! * scale,
+      height: this.#heights[index]! * scale,
+    };
+  }
+
+  /**
+   * The border box in whole device px, as it is painted. Edges are rounded, not sizes, so that widgets that
+   * share an edge still share it (equation 5.1).
+   */
+  pixelRect(index: number): Rect {
+    const { x, y, width, height } = this.rect(index);
+    const left = Math.round(x);
+    const top = Math.round(y);
+    return { x: left, y: top, width: Math.round(x + width) - left, height: Math.round(y + height) - top };
+  }
+}

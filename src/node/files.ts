@@ -1,0 +1,83 @@
+import { randomBytes } from 'node:crypto';
+import { mkdirSync, readFileSync, realpathSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { dirname, resolve, sep } from 'node:path';
+
+/** A file that a document names could not be used. */
+export class FileProblem extends Error {
+  override readonly name = 'FileProblem';
+  readonly problem: 'missing' | 'outside' | 'unreadable';
+
+  constructor(problem: 'missing' | 'outside' | 'unreadable', detail: string) {
+    super(detail);
+    this.problem = problem;
+  }
+}
+
+/** Reads files below one folder and no others, whatever links lead out of it. */
+export class ProjectFolder {
+  readonly root: string;
+
+  constructor(root: string) {
+    this.root = realpathSync(root);
+  }
+
+  /**
+   * Reads a file named in a document.
+   * @throws FileProblem when it is not there, lies outside the folder, is no plain file or is larger than `most` bytes.
+   */
+  read(path: string, most: number): Uint8Array {
+    if (path.includes('\0')) throw new FileProblem('missing', 'the path has a NUL character');
+    const wanted = resolve(this.root, path);
+    if (!this.#holds(wanted)) throw new FileProblem('outside', wanted);
+    let real: string;
+    try {
+      real = realpathSync(wanted);
+    } catch (error) {
+      throw new FileProblem('missing', systemMessage(error));
+    }
+    if (!this.#holds(real)) throw new FileProblem('outside', real);
+    return readLimited(real, most);
+  }
+
+  #holds(path: string): boolean {
+    return path === this.root || path.startsWith(this.root.endsWith(sep) ? this.root : this.root + sep);
+  }
+}
+
+/** Reads a plain file of at most `most` bytes. @throws FileProblem */
+export function readLimited(path: string, most: number): Uint8Array {
+  try {
+    const status = statSync(path);
+    if (status.isDirectory()) throw new FileProblem('unreadable', 'it is a folder');
+    if (!status.isFile()) throw new FileProblem('unreadable', 'it is not a plain file');
+    if (status.size > most)
+      throw new FileProblem('unreadable', `it has ${status.size} bytes; ${most} is the most that is read`);
+    return readFileSync(path);
+  } catch (error) {
+    if (error instanceof FileProblem) throw error;
+    const missing = (error as NodeJS.ErrnoException).code === 'ENOENT';
+    throw new FileProblem(missing ? 'missing' : 'unreadable', systemMessage(error));
+  }
+}
+
+/** What the system says of an error, without its code and path. */
+export function systemMessage(error: unknown): string {
+  const text = error instanceof Error ? error.message : String(error);
+  return /^[A-Z]+: ([^,]+)/.exec(text)?.[1] ?? text.split('\n')[0]!;
+}
+
+/**
+ * Writes a file whole or not at all: beside its place under another name, then renamed.
+ * Folders on the way are made. @throws the system's error when that cannot be done.
+ */
+export function writeWhole(path: string, content: string | Uint8Array): void {
+  mkdirSync(dirname(resolve(path)), { recursive: true });
+  const beside = `${path}.${randomBytes(6).toString('hex')}.part`;
+  try {
+    writeFileSync(beside, content);
+    renameSync(beside, path);
+  } catch (error) {
+    rmSync(beside, { force: true });
+    throw error;
+  }
+}

@@ -1,0 +1,144 @@
+import { existsSync, realpathSync } from 'node:fs';
+import { basename, dirname, join, relative, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import {
+  DiagnosticList,
+  pointerTo,
+  type CheckedDocument,
+  type Diagnostic,
+  type FileText,
+} from '../document/index.ts';
+import { PictureError, mostPictureBytes, readPicture, type Picture } from '../picture/index.ts';
+import { FontBook, FontError, mostFontBytes } from '../text/index.ts';
+import { Theme, defaultFont } from '../theme/index.ts';
+import { readDocument, type Resources } from '../view/index.ts';
+import { FileProblem, ProjectFolder, readLimited } from './files.ts';
+
+/** The most bytes a document or theme file may have. */
+const mostTextBytes = 16 * 1024 * 1024;
+
+/** A document file read with everything it refers to. */
+export interface Project {
+  /** Undefined when there are errors. */
+  readonly document: CheckedDocument | undefined;
+  readonly resources: Resources;
+  readonly diagnostics: readonly Diagnostic[];
+}
+
+/**
+ * Reads a document file, its theme, fonts and pictures. Paths in it are relative to the project folder: the
+ * nearest folder above that holds a package.json or .git, or the document's own; nothing outside it is read.
+ * @throws FileProblem when the document file itself cannot be read.
+ */
+export async function openProject(path: string): Promise<Project> {
+  const bytes = readLimited(resolve(path), mostTextBytes);
+  const folder = new ProjectFolder(projectRoot(dirname(realpathSync(path))));
+  const base = relative(folder.root, dirname(realpathSync(path)));
+  const text = new TextDecoder().decode(bytes);
+  const readFile = (wanted: string): FileText => {
+    try {
+      const theme = new TextDecoder().decode(folder.read(join(base, wanted), mostTextBytes));
+      return { text: theme, name: join(dirname(path), wanted) };
+    } catch (error) {
+      if (!(error instanceof FileProblem)) throw error;
+      return { problem: error.problem, detail: error.message };
+    }
+  };
+  const read = readDocument(text, { name: path, readFile });
+  const fonts = bundledFonts();
+  const pictures = new Map<string, Picture>();
+  if (!read.document)
+    return { document: undefined, resources: { fonts, pictures }, diagnostics: read.diagnostics };
+  const diagnostics = new DiagnosticList();
+  loadFonts(read.document, folder, base, fonts, diagnostics);
+  await loadPictures(read.document, folder, base, pictures, diagnostics);
+  return {
+    document: diagnostics.hasErrors ? undefined : read.document,
+    resources: { fonts, pictures },
+    diagnostics: [...read.diagnostics, ...diagnostics.inOrder()],
+  };
+}
+
+function projectRoot(start: string): string {
+  for (let at = start; ; at = dirname(at)) {
+    if (existsSync(join(at, 'package.json')) || existsSync(join(at, '.git'))) return at;
+    if (dirname(at) === at) return start;
+  }
+}
+
+/** A FontBook with the fonts that come with Pimbot. */
+export function bundledFonts(): FontBook {
+  const fonts = new FontBook(defaultFont);
+  for (const weight of [400, 700]) {
+    const file = fileURLToPath(new URL(`../../assets/fonts/inter-${weight}.woff`, import.meta.url));
+    fonts.add(defaultFont, weight, readLimited(file, mostFontBytes));
+  }
+  return fonts;
+}
+
+function loadFonts(
+  document: CheckedDocument,
+  folder: ProjectFolder,
+  base: string,
+  fonts: FontBook,
+  diagnostics: DiagnosticList,
+): void {
+  const used = new Theme(document).fonts();
+  for (const { theme, origin } of document.themes) {
+    for (const [family, weights] of Object.entries(theme.fonts ?? {})) {
+      if (used[family] !== weights) continue;
+      for (const [weight, path] of Object.entries(weights)) {
+        const at = origin.at(pointerTo(pointerTo('/fonts', family), weight));
+        try {
+          fonts.add(family, Number(weight), folder.read(join(base, path), mostFontBytes));
+        } catch (error) {
+          reportFile(error, path, 'a font', at, diagnostics);
+        }
+      }
+    }
+  }
+}
+
+async function loadPictures(
+  document: CheckedDocument,
+  folder: ProjectFolder,
+  base: string,
+  pictures: Map<string, Picture>,
+  diagnostics: DiagnosticList,
+): Promise<void> {
+  const named = Object.entries(document.source.pictures ?? {});
+  if (named.length === 0) return;
+  // Loading the decoder takes longer than most documents do, so that only those with pictures wait for it.
+  const [{ loadImage }, { samplePicture }] = await Promise.all([
+    import('@napi-rs/canvas'),
+    import('./png.ts'),
+  ]);
+  for (const [name, path] of named) {
+    const at = document.origin.at(pointerTo('/pictures', name));
+    try {
+      const picture = readPicture(name, folder.read(join(base, path), mostPictureBytes));
+      const drawable = await loadImage(Buffer.from(picture.bytes)).catch(() => {
+        throw new PictureError('it cannot be decoded');
+      });
+      pictures.set(name, { ...picture, drawable, sample: samplePicture(picture, drawable) });
+    } catch (error) {
+      reportFile(error, path, 'a picture', at, diagnostics);
+    }
+  }
+}
+
+function reportFile(
+  error: unknown,
+  path: string,
+  what: string,
+  at: { pointer: string },
+  diagnostics: DiagnosticList,
+): void {
+  if (error instanceof FileProblem && error.problem === 'missing')
+    diagnostics.add('file-missing', { path }, at);
+  else if (error instanceof FileProblem && error.problem === 'outside')
+    diagnostics.add('file-outside', { path }, at);
+  else if (error instanceof FileProblem || error instanceof FontError || error instanceof PictureError) {
+    diagnostics.add('file-unreadable', { path: basename(path), what, detail: error.message }, at);
+  } else throw error;
+}

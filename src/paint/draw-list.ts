@@ -1,0 +1,81 @@
+import type { Rect } from '../layout/index.ts';
+import type { Picture } from '../picture/index.ts';
+import type { Fill, Rgba } from '../theme/index.ts';
+
+/** One step of a path: M x y, L x y, Q x1 y1 x y, C x1 y1 x2 y2 x y, or Z. */
+export interface PathStep {
+  readonly type: 'M' | 'L' | 'Q' | 'C' | 'Z';
+  readonly values: readonly number[];
+}
+
+/** What is drawn, in order, in device px. Every operation names the widget it is for; -1 is none. */
+export type DrawOperation =
+  | {
+      readonly type: 'box';
+      readonly widget: number;
+      readonly rect: Rect;
+      readonly radius: number;
+      readonly fill: Fill | undefined;
+      /** Drawn inside the rectangle. */
+      readonly border: { readonly width: number; readonly color: Rgba; readonly dash?: number } | undefined;
+      readonly opacity: number;
+    }
+  | {
+      readonly type: 'picture';
+      readonly widget: number;
+      readonly rect: Rect;
+      readonly picture: Picture;
+      readonly opacity: number;
+    }
+  | {
+      readonly type: 'path';
+      readonly widget: number;
+      readonly steps: readonly PathStep[];
+      readonly color: Rgba;
+      readonly opacity: number;
+    }
+  | { readonly type: 'clip'; readonly rect: Rect; readonly radius: number }
+  | { readonly type: 'unclip' };
+
+/** A whole drawing. */
+export interface DrawList {
+  /** Device px. */
+  readonly width: number;
+  readonly height: number;
+  readonly title: string;
+  readonly operations: readonly DrawOperation[];
+}
+
+type OperationOf<Type extends DrawOperation['type']> = Extract<DrawOperation, { type: Type }>;
+
+/** Something that draws: one small function for each operation. */
+export interface Painter {
+  box(operation: OperationOf<'box'>): void;
+  picture(operation: OperationOf<'picture'>): void;
+  path(operation: OperationOf<'path'>): void;
+  clip(operation: OperationOf<'clip'>): void;
+  unclip(): void;
+}
+
+/** Draws a list with a painter. */
+export function paint(list: DrawList, painter: Painter): void {
+  for (const operation of list.operations) {
+    switch (operation.type) {
+      case 'box':
+        painter.box(operation);
+        break;
+      case 'picture':
+        painter.picture(operation);
+        break;
+      case 'path':
+        painter.path(operation);
+        break;
+      case 'clip':
+        painter.clip(operation);
+        break;
+      case 'unclip':
+        painter.unclip();
+        break;
+    }
+  }
+}

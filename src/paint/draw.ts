@@ -1,0 +1,167 @@
+import type { Widget } from '../build/index.ts';
+import { fitPicture, meterPieces, placeText } from '../ink/index.ts';
+import type { Rect } from '../layout/index.ts';
+import type { Rgba } from '../theme/index.ts';
+import type { Backdrop, ViewLayout } from '../view/index.ts';
+import type { DrawList, DrawOperation, PathStep } from './draw-list.ts';
+import { outlineLine } from './glyphs.ts';
+
+export interface DrawOptions {
+  /** Drawn behind the view; the view's first backdrop if left out, nothing for null. */
+  readonly backdrop?: Backdrop | null;
+}
+
+const barColor: Rgba = { r: 0, g: 0, b: 0, a: 1 };
+/** Between the segments of a meter, in u. */
+const segmentGap = 3;
+
+/** What a layout looks like, as a list of drawing operations in device px. */
+export function drawLayout(on: ViewLayout, options: DrawOptions = {}): DrawList {
+  const operations: DrawOperation[] = [];
+  const { view, screen, layout } = on;
+  const backdrop = options.backdrop === undefined ? view.backdrops[0] : options.backdrop;
+  if (backdrop) addBackdrop(backdrop, screen.width, screen.height, operations);
+  const { scale } = layout.frame;
+  const opacities: number[] = [];
+  const open: number[] = [];
+  const ends = subtreeEnds(view.widgets);
+  for (const widget of view.widgets) {
+    const { index } = widget;
+    while (open.length > 0 && ends[open.at(-1)!]! <= index) {
+      operations.push({ type: 'unclip' });
+      open.pop();
+    }
+    const opacity = (index === 0 ? 1 : opacities[widget.parent]!) * widget.look.opacity;
+    opacities.push(opacity);
+    if (widget.visible && opacity > 0 && scale > 0) addWidget(on, widget, opacity, operations);
+    if ('overflow' in widget.source && widget.source.overflow === 'clip') {
+      const radius = widget.look.radius * scale;
+      operations.push({ type: 'clip', rect: layout.pixelRect(index), radius });
+      open.push(index);
+    }
+  }
+  for (let left = open.length; left > 0; left--) operations.push({ type: 'unclip' });
+  addBars(on, operations);
+  return { width: screen.width, height: screen.height, title: `${view.name} on ${screen.name}`, operations };
+}
+
+/** One past the last widget inside each widget. */
+function subtreeEnds(widgets: readonly Widget[]): number[] {
+  const ends = widgets.map(({ index }) => index + 1);
+  for (let index = widgets.length - 1; index > 0; index--) {
+    const { parent } = widgets[index]!;
+    ends[parent] = Math.max(ends[parent]!, ends[index]!);
+  }
+  return ends;
+}
+
+function addBackdrop(backdrop: Backdrop, width: number, height: number, operations: DrawOperation[]): void {
+  const rect = { x: 0, y: 0, width, height };
+  if (backdrop.type === 'picture') {
+    const { picture } = backdrop;
+    operations.push({
+      type: 'picture',
+      widget: -1,
+      rect: fitPicture(rect, picture, 'cover', 1),
+      picture,
+      opacity: 1,
+    });
+    return;
+  }
+  const fill = { type: 'color', color: { ...backdrop.color, a: 1 } } as const;
+  operations.push({ type: 'box', widget: -1, rect, radius: 0, fill, border: undefined, opacity: 1 });
+}
+
+function addBars({ screen, layout }: ViewLayout, operations: DrawOperation[]): void {
+  const { originX, originY } = layout.frame;
+  const { width, height } = screen;
+  const bars: Rect[] = [];
+  if (originX > 0)
+    bars.push({ x: 0, y: 0, width: originX, height }, { x: width - originX, y: 0, width: originX, height });
+  if (originY > 0)
+    bars.push({ x: 0, y: 0, width, height: originY }, { x: 0, y: height - originY, width, height: originY });
+  for (const rect of bars) {
+    const fill = { type: 'color', color: barColor } as const;
+    operations.push({ type: 'box', widget: -1, rect, radius: 0, fill, border: undefined, opacity: 1 });
+  }
+}
+
+function addWidget(
+  { layout }: ViewLayout,
+  widget: Widget,
+  opacity: number,
+  operations: DrawOperation[],
+): void {
+  const { index, look, kind } = widget;
+  const { scale } = layout.frame;
+  const rect = layout.pixelRect(index);
+  const radius = Math.min(look.radius * scale, rect.width / 2, rect.height / 2);
+  const borderWidth = look.borderWidth > 0 ? Math.max(1, Math.round(look.borderWidth * scale)) : 0;
+  const border =
+    look.borderColor && borderWidth > 0 ? { width: borderWidth, color: look.borderColor } : undefined;
+  const box = { type: 'box', widget: index, rect, opacity } as const;
+  const drawn = rect.width > 0 && rect.height > 0;
+  if (drawn && look.background) operations.push({ ...box, radius, fill: look.background, border: undefined });
+  if (drawn && widget.picture) addPicture(widget, rect, radius, scale, opacity, operations);
+  if (drawn && kind === 'meter') {
+    const inner = shrunk(rect, borderWidth);
+    const innerRadius = Math.max(0, radius - borderWidth);
+    operations.push({ type: 'clip', rect: inner, radius: innerRadius });
+    for (const piece of meterPieces(inner, widget.value, widget.source, segmentGap * scale)) {
+      const fill = { type: 'color', color: look.color } as const;
+      operations.push({ ...box, rect: piece, radius: 0, fill, border: undefined });
+    }
+    operations.push({ type: 'unclip' });
+  }
+  if (drawn && border) operations.push({ ...box, radius, fill: undefined, border });
+  if (widget.text) addText(widget, layout, opacity, operations);
+}
+
+function addPicture(
+  widget: Widget,
+  rect: Rect,
+  radius: number,
+  scale: number,
+  opacity: number,
+  operations: DrawOperation[],
+): void {
+  const picture = widget.picture!;
+  const placed = fitPicture(rect, picture, widget.fit, scale);
+  const clips = radius > 0 || placed.width > rect.width + 0.01 || placed.height > rect.height + 0.01;
+  if (clips) operations.push({ type: 'clip', rect, radius });
+  operations.push({ type: 'picture', widget: widget.index, rect: placed, picture, opacity });
+  if (clips) operations.push({ type: 'unclip' });
+}
+
+function addText(
+  widget: Widget,
+  layout: ViewLayout['layout'],
+  opacity: number,
+  operations: DrawOperation[],
+): void {
+  const { scale, originX, originY } = layout.frame;
+  const { face, fontSize, letterSpacing } = widget.text!.setting;
+  const steps: PathStep[] = [];
+  for (const { line, x, baseline } of placeText(widget, layout).lines) {
+    outlineLine(
+      line,
+      face,
+      originX + x * scale,
+      originY + baseline * scale,
+      fontSize * scale,
+      letterSpacing * scale,
+      steps,
+    );
+  }
+  if (steps.length > 0)
+    operations.push({ type: 'path', widget: widget.index, steps, color: widget.look.color, opacity });
+}
+
+function shrunk(rect: Rect, by: number): Rect {
+  return {
+    x: rect.x + by,
+    y: rect.y + by,
+    width: Math.max(0, rect.width - 2 * by),
+    height: Math.max(0, rect.height - 2 * by),
+  };
+}

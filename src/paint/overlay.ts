@@ -1,0 +1,138 @@
+import type { Finding } from '../checks/index.ts';
+import { defaultFont, parseColor, type Rgba } from '../theme/index.ts';
+import type { FontBook } from '../text/index.ts';
+import type { ViewLayout } from '../view/index.ts';
+import type { DrawList, DrawOperation, PathStep } from './draw-list.ts';
+import { outlineLine } from './glyphs.ts';
+
+/** What is drawn over a view to show how it stands. */
+export interface Overlay {
+  /** The border box of every widget. */
+  readonly outlines?: boolean;
+  /** The safe area of the screen. */
+  readonly safeArea?: boolean;
+  /** Findings to mark; those of other views, screens and cases are passed over. */
+  readonly findings?: readonly Finding[];
+}
+
+const outlineColor = color('#7fe0ff99');
+const shadeColor = color('#ff9f1c40');
+const safeColor = color('#ffb347');
+const failedColor = color('#ff2f4f');
+const undecidedColor = color('#ffd23f');
+const labelInk = color('#ffffff');
+const darkInk = color('#221a00');
+
+function color(text: string): Rgba {
+  return parseColor(text)!;
+}
+
+/** The drawing with the overlay on top. Marks keep their size on the screen whatever the scale. */
+export function withOverlay(list: DrawList, on: ViewLayout, fonts: FontBook, overlay: Overlay): DrawList {
+  const operations: DrawOperation[] = [...list.operations];
+  const thin = Math.max(1, Math.round(Math.min(list.width, list.height) / 720));
+  if (overlay.safeArea) addSafeArea(on, thin, operations);
+  if (overlay.outlines) {
+    for (const { index } of on.view.widgets) {
+      if (index === 0) continue;
+      const border = { width: thin, color: outlineColor };
+      const rect = on.layout.pixelRect(index);
+      operations.push({ type: 'box', widget: index, rect, radius: 0, fill: undefined, border, opacity: 1 });
+    }
+  }
+  addFindings(list, on, fonts, thin, overlay.findings ?? [], operations);
+  return { ...list, operations };
+}
+
+function addSafeArea({ screen }: ViewLayout, thin: number, operations: DrawOperation[]): void {
+  const { safe, width, height } = screen;
+  const inner = {
+    x: safe.left,
+    y: safe.top,
+    width: width - safe.left - safe.right,
+    height: height - safe.top - safe.bottom,
+  };
+  const shades = [
+    { x: 0, y: 0, width, height: safe.top },
+    { x: 0, y: height - safe.bottom, width, height: safe.bottom },
+    { x: 0, y: safe.top, width: safe.left, height: inner.height },
+    { x: width - safe.right, y: safe.top, width: safe.right, height: inner.height },
+  ];
+  const fill = { type: 'color', color: shadeColor } as const;
+  for (const rect of shades) {
+    if (rect.width > 0 && rect.height > 0) {
+      operations.push({ type: 'box', widget: -1, rect, radius: 0, fill, border: undefined, opacity: 1 });
+    }
+  }
+  const border = { width: thin * 2, color: safeColor, dash: thin * 10 };
+  operations.push({ type: 'box', widget: -1, rect: inner, radius: 0, fill: undefined, border, opacity: 1 });
+}
+
+function addFindings(
+  list: DrawList,
+  on: ViewLayout,
+  fonts: FontBook,
+  thin: number,
+  findings: readonly Finding[],
+  operations: DrawOperation[],
+): void {
+  const { view, screen } = on;
+  const here = findings.filter(
+    (finding) =>
+      finding.view === view.name &&
+      finding.occurrences.some((one) => one.screen === screen.name && one.case === view.case),
+  );
+  const labelsOn = new Map<string, number>();
+  const labels: DrawOperation[] = [];
+  for (const finding of here) {
+    const ink = finding.outcome === 'failed' ? failedColor : undecidedColor;
+    const index = view.indexOf(finding.widget);
+    const marked = finding.other === undefined ? [index] : [index, view.indexOf(finding.other)];
+    for (const one of marked) {
+      const border = { width: thin * 3, color: ink };
+      const rect = on.layout.pixelRect(one);
+      operations.push({ type: 'box', widget: one, rect, radius: 0, fill: undefined, border, opacity: 1 });
+    }
+    const rect = on.layout.pixelRect(index);
+    const place = labelsOn.get(finding.widget) ?? 0;
+    labelsOn.set(finding.widget, place + 1);
+    addLabel(
+      list,
+      fonts,
+      thin,
+      finding.check,
+      finding.outcome === 'failed' ? labelInk : darkInk,
+      ink,
+      rect,
+      place,
+      labels,
+    );
+  }
+  operations.push(...labels);
+}
+
+function addLabel(
+  list: DrawList,
+  fonts: FontBook,
+  thin: number,
+  text: string,
+  ink: Rgba,
+  plate: Rgba,
+  at: { readonly x: number; readonly y: number },
+  place: number,
+  operations: DrawOperation[],
+): void {
+  const face = fonts.face(defaultFont, 700);
+  const size = thin * 15;
+  const shaped = face.shape(text);
+  const width = (shaped.advance * size) / face.unitsPerEm + thin * 10;
+  const height = thin * 22;
+  const x = Math.max(0, Math.min(at.x, list.width - width));
+  const y = Math.max(0, Math.min(at.y - height + place * (height + thin), list.height - height));
+  const rect = { x, y, width, height };
+  const fill = { type: 'color', color: plate } as const;
+  operations.push({ type: 'box', widget: -1, rect, radius: thin * 3, fill, border: undefined, opacity: 1 });
+  const steps: PathStep[] = [];
+  outlineLine({ shaped }, face, x + thin * 5, y + height * 0.72, size, 0, steps);
+  operations.push({ type: 'path', widget: -1, steps, color: ink, opacity: 1 });
+}

@@ -1,0 +1,2 @@
+export { PictureError, mostPictureBytes, readPicture } from './picture.ts';
+export type { Picture, Pixels } from './picture.ts';

@@ -1,0 +1,39 @@
+import { placeOf, type ReportInput } from './report.ts';
+import { sentenceOf } from './wording.ts';
+
+/** The verdict for machines: one object, described in docs/json-report.md. */
+export function reportJson(inputs: readonly ReportInput[]): string {
+  const files = inputs.map((input) => {
+    const { verdict, file } = input;
+    return {
+      file,
+      passed: verdict.findings.every((finding) => finding.outcome !== 'failed'),
+      views: verdict.views,
+      screens: verdict.screens,
+      cases: verdict.cases.filter((name) => name !== undefined),
+      layouts: verdict.layouts,
+      findings: verdict.findings.map((finding) => ({
+        check: finding.check,
+        outcome: finding.outcome,
+        severity: finding.severity,
+        view: finding.view,
+        widget: finding.widget,
+        ...(finding.other !== undefined && { other: finding.other }),
+        message: `${finding.widget} ${sentenceOf(finding)}`,
+        place: placeOf(input, finding.pointer),
+        pointer: finding.pointer,
+        screens: [...new Set(finding.occurrences.map((one) => one.screen))],
+        unit: finding.unit,
+        measured: finding.worst.measured,
+        limit: finding.worst.limit,
+        worst: {
+          screen: finding.worst.screen,
+          ...(finding.worst.case !== undefined && { case: finding.worst.case }),
+        },
+        why: finding.reasons.map(({ text }) => text),
+        occurrences: finding.occurrences,
+      })),
+    };
+  });
+  return `${JSON.stringify({ pimbot: 1, passed: files.every((file) => file.passed), files }, null, 2)}\n`;
+}

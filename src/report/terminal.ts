@@ -1,0 +1,78 @@
+import { checks, type Finding } from '../checks/index.ts';
+import { placeOf, type Ink, type ReportInput } from './report.ts';
+import { casesOf, counted, printable, sentenceOf, whereOf } from './wording.ts';
+
+/** The verdict for a person: a grid of screens and views, then each finding with its causes. */
+export function reportTerminal(inputs: readonly ReportInput[], ink: Ink): string {
+  const lines: string[] = [];
+  for (const input of inputs) {
+    lines.push(...reportFile(input, ink), '');
+  }
+  return lines.map(printable).join('\n');
+}
+
+function reportFile(input: ReportInput, ink: Ink): string[] {
+  const { verdict, file } = input;
+  const failed = verdict.findings.filter((finding) => finding.outcome === 'failed');
+  const undecided = verdict.findings.filter((finding) => finding.outcome === 'undecided');
+  const lines = [ink.strong(file), ...grid(input, ink), ''];
+  for (const finding of inOrder(failed)) lines.push(...describe(input, finding, ink), '');
+  for (const finding of inOrder(undecided)) lines.push(...describe(input, finding, ink), '');
+  lines.push(conclusion(input, failed.length, undecided.length, ink));
+  return lines;
+}
+
+function conclusion({ verdict }: ReportInput, failed: number, undecided: number, ink: Ink): string {
+  const cases = verdict.cases.length > 1 ? ` in ${counted(verdict.cases.length, 'case')}` : '';
+  const what = `${counted(verdict.views.length, 'view')} on ${counted(verdict.screens.length, 'screen')}${cases} (${counted(verdict.layouts, 'layout')})`;
+  const open = undecided > 0 ? ink.doubtful(`, ${undecided} undecided`) : '';
+  if (failed === 0) return `${ink.good('✓ passed')}: every widget of ${what}${open}`;
+  return `${ink.bad(`✗ ${counted(failed, 'finding')}`)} in ${what}${open}`;
+}
+
+/** Screens down, views across; each cell holds how many findings concern it. */
+function grid({ verdict }: ReportInput, ink: Ink): string[] {
+  const { screens, views, findings } = verdict;
+  const first = Math.max(...screens.map((name) => name.length));
+  const widths = views.map((name) => Math.max(name.length, 4));
+  const header = `  ${' '.repeat(first)}  ${views.map((name, column) => name.padEnd(widths[column]!)).join('  ')}`;
+  const rows = screens.map((screen) => {
+    const cells = views.map((view, column) => {
+      const here = findings.filter(
+        (finding) => finding.view === view && finding.occurrences.some((one) => one.screen === screen),
+      );
+      const failed = here.filter((finding) => finding.outcome === 'failed').length;
+      const width = widths[column]!;
+      if (failed > 0) return ink.bad(`✗ ${failed}`.padEnd(width));
+      return here.length > 0 ? ink.doubtful(`? ${here.length}`.padEnd(width)) : ink.good('✓'.padEnd(width));
+    });
+    return `  ${screen.padEnd(first)}  ${cells.join('  ')}`.trimEnd();
+  });
+  return [ink.faint(header.trimEnd()), ...rows];
+}
+
+const order = new Map(checks.map((check, index) => [check.id, index]));
+
+function inOrder(findings: readonly Finding[]): Finding[] {
+  return [...findings].sort(
+    (a, b) => a.view.localeCompare(b.view, 'en') || order.get(a.check)! - order.get(b.check)!,
+  );
+}
+
+function describe(input: ReportInput, finding: Finding, ink: Ink): string[] {
+  const { verdict } = input;
+  const mark = finding.outcome === 'failed' ? ink.bad('✗') : ink.doubtful('?');
+  const where = whereOf(finding, verdict.screens.length);
+  const worst =
+    finding.occurrences.length > 1 && finding.outcome === 'failed'
+      ? ` (worst on ${finding.worst.screen})`
+      : '';
+  const lines = [
+    `${mark} ${ink.strong(`${finding.view}/${finding.widget}`)} ${sentenceOf(finding)}`,
+    `    ${where}${casesOf(finding, verdict.cases.length)}${worst}  ${ink.faint(`[${finding.check}]`)}`,
+  ];
+  if (finding.outcome === 'failed')
+    for (const reason of finding.reasons) lines.push(`    ${ink.faint('because')} ${reason.text}`);
+  lines.push(`    ${ink.faint(placeOf(input, finding.pointer))}`);
+  return lines;
+}

@@ -1,0 +1,55 @@
+import type { CheckId, Finding } from '../checks/index.ts';
+
+/** A measured value: one decimal, two where it is small. */
+export function amount(value: number): string {
+  return String(Math.abs(value) < 10 ? Math.round(value * 100) / 100 : Math.round(value * 10) / 10);
+}
+
+const sentences: { readonly [Id in CheckId]: (finding: Finding, measured: string, limit: string) => string } =
+  {
+    'off-screen': ({ detail }, measured) => `reaches ${measured} px over the ${detail} edge of the screen`,
+    'outside-safe-area': ({ detail }, measured) =>
+      `reaches ${measured} px into the unsafe ${detail} of the screen`,
+    'overlap': ({ other }, measured) => `overlaps ${other} by ${measured} px`,
+    'bursts-parent': ({ other, detail }, measured) =>
+      `reaches ${measured} px over the ${detail} edge of ${other}, which it is in`,
+    'cut-text': ({ detail }, measured) => `has a text that is ${measured} px too ${detail} for it`,
+    'small-text': (_, measured, limit) =>
+      `has capitals seen under ${measured}′ of arc; ${limit}′ is the least`,
+    'coarse-text': (_, measured, limit) => `has capitals of ${measured} px; ${limit} px is the least`,
+    'low-contrast': (_, measured, limit) => `has text of contrast ${measured}:1; ${limit}:1 is the least`,
+  };
+
+/** What a finding says of its widget, as the rest of a sentence that starts with the widget. */
+export function sentenceOf(finding: Finding): string {
+  const { worst } = finding;
+  if (finding.outcome === 'undecided' || worst.measured === null) {
+    return `is undecided for ${finding.check}: ${finding.missing ?? 'something is missing'}`;
+  }
+  return sentences[finding.check](finding, amount(worst.measured), amount(worst.limit));
+}
+
+/** `on all 12 screens`, `on desktop and square`, `on 7 of 12 screens: …`. */
+export function whereOf(finding: Finding, screenCount: number): string {
+  const names = [...new Set(finding.occurrences.map((one) => one.screen))];
+  if (names.length === screenCount && screenCount > 1) return `on all ${screenCount} screens`;
+  if (names.length <= 2) return `on ${names.join(' and ')}`;
+  return `on ${names.length} of ${screenCount} screens: ${names.join(', ')}`;
+}
+
+/** `in the case worst`; empty where the document has no cases or all of them are concerned. */
+export function casesOf(finding: Finding, caseCount: number): string {
+  const names = [...new Set(finding.occurrences.map((one) => one.case))].filter((name) => name !== undefined);
+  if (names.length === 0 || names.length === caseCount) return '';
+  return ` in the case${names.length > 1 ? 's' : ''} ${names.join(', ')}`;
+}
+
+/** How many, and the word for it. */
+export function counted(count: number, word: string): string {
+  return `${count} ${word}${count === 1 ? '' : 's'}`;
+}
+
+/** Printed text without control characters, so that a name in a document cannot steer a terminal. */
+export function printable(text: string): string {
+  return text.replace(/[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u202a-\u202e\u2066-\u2069]/g, '�');
+}

@@ -1,0 +1,143 @@
+import {
+  nearestName,
+  own,
+  pointerTo,
+  widgetsOf,
+  type CheckedDocument,
+  type DiagnosticList,
+  type LookSource,
+  type Origin,
+} from '../document/index.ts';
+import { parseColor } from './color.ts';
+import { defaultFont, lookKeys } from './look.ts';
+import type { Theme } from './theme.ts';
+import { tokensOf } from './tokens.ts';
+
+/** Reports unknown styles, tokens and fonts, circles among them, and values that are none. */
+export function checkLooks(document: CheckedDocument, theme: Theme, diagnostics: DiagnosticList): void {
+  for (const checked of document.themes) {
+    for (const { name, pointer } of tokensOf(checked)) {
+      const answer = theme.tokens.resolve(name);
+      if ('problem' in answer) {
+        const at = checked.origin.at(pointer);
+        if (answer.problem === 'circle') {
+          diagnostics.add('name-chain', { what: 'this token', chain: answer.chain }, at);
+        } else {
+          const meant = nearestName(answer.name, theme.tokens.names());
+          diagnostics.add('unknown-name', { what: 'token', name: answer.name, meant }, at);
+        }
+      }
+    }
+    for (const [name, style] of Object.entries(checked.theme.styles ?? {})) {
+      const pointer = pointerTo('/styles', name);
+      checkLook(style, pointer, checked.origin, theme, diagnostics);
+      if (style.extends !== undefined)
+        checkExtends(name, style.extends, pointer, checked.origin, theme, diagnostics);
+    }
+  }
+  for (const [name, view] of Object.entries(document.source.views)) {
+    const pointer = pointerTo('/views', name);
+    const { origin } = document;
+    checkStyles(view.style, pointer, origin, theme, diagnostics);
+    if (view.look) checkLook(view.look, `${pointer}/look`, origin, theme, diagnostics);
+    checkBackdrop(document, view.backdrop, `${pointer}/backdrop`, theme, diagnostics);
+    for (const { widget, pointer: at } of widgetsOf(view, pointer)) {
+      checkStyles(widget.style, at, origin, theme, diagnostics);
+      if (widget.look) checkLook(widget.look, `${at}/look`, origin, theme, diagnostics);
+      if (widget.tint !== undefined)
+        theme.checkValue('color', widget.tint, `${at}/tint`, origin, diagnostics);
+    }
+  }
+}
+
+function checkLook(
+  look: LookSource,
+  pointer: string,
+  origin: Origin,
+  theme: Theme,
+  diagnostics: DiagnosticList,
+): void {
+  for (const key of lookKeys) {
+    const value = own(look as Record<string, unknown>, key);
+    if (value === undefined) continue;
+    theme.checkValue(key, value, pointerTo(pointer, key), origin, diagnostics);
+    if (key === 'font' && typeof value === 'string' && !value.includes('$')) {
+      const families = [defaultFont, ...Object.keys(theme.fonts())];
+      if (families.includes(value)) continue;
+      const facts = { what: 'font', name: value, meant: nearestName(value, families) };
+      diagnostics.add('unknown-name', facts, origin.at(pointerTo(pointer, key)));
+    }
+  }
+}
+
+function checkStyles(
+  styles: string | readonly string[] | undefined,
+  pointer: string,
+  origin: Origin,
+  theme: Theme,
+  diagnostics: DiagnosticList,
+): void {
+  const names = styleList(styles);
+  names.forEach((name, index) => {
+    if (theme.find(name)) return;
+    const at = typeof styles === 'string' ? `${pointer}/style` : `${pointer}/style/${index}`;
+    const facts = { what: 'style', name, meant: nearestName(name, theme.styleNames()) };
+    diagnostics.add('unknown-name', facts, origin.at(at));
+  });
+}
+
+function checkExtends(
+  name: string,
+  start: string,
+  pointer: string,
+  origin: Origin,
+  theme: Theme,
+  diagnostics: DiagnosticList,
+): void {
+  const chain = [name];
+  for (let at: string | undefined = start; at !== undefined;) {
+    if (chain.includes(at)) {
+      if (at === name)
+        diagnostics.add(
+          'name-chain',
+          { what: 'this style', chain: [...chain, at] },
+          origin.at(`${pointer}/extends`),
+        );
+      return;
+    }
+    const found = theme.find(at);
+    if (!found) {
+      if (chain.length > 1) return;
+      const facts = { what: 'style', name: at, meant: nearestName(at, theme.styleNames()) };
+      diagnostics.add('unknown-name', facts, origin.at(`${pointer}/extends`));
+      return;
+    }
+    chain.push(at);
+    at = found.style.extends;
+  }
+}
+
+function checkBackdrop(
+  document: CheckedDocument,
+  backdrop: string | readonly string[] | undefined,
+  pointer: string,
+  theme: Theme,
+  diagnostics: DiagnosticList,
+): void {
+  const pictures = Object.keys(document.source.pictures ?? {});
+  styleList(backdrop).forEach((entry, index) => {
+    if (pictures.includes(entry)) return;
+    const at = typeof backdrop === 'string' ? pointer : `${pointer}/${index}`;
+    if (entry.startsWith('$')) theme.checkValue('color', entry, at, document.origin, diagnostics);
+    else if (!parseColor(entry)) {
+      const facts = { what: 'colour or picture', name: entry, meant: nearestName(entry, pictures) };
+      diagnostics.add('unknown-name', facts, document.origin.at(at));
+    }
+  });
+}
+
+/** One name or several as a list. */
+export function styleList(styles: string | readonly string[] | undefined): readonly string[] {
+  if (styles === undefined) return [];
+  return typeof styles === 'string' ? [styles] : styles;
+}

@@ -1,0 +1,56 @@
+import { converter, parse } from 'culori';
+
+/** An sRGB colour; every part from 0 to 1, not premultiplied. */
+export interface Rgba {
+  readonly r: number;
+  readonly g: number;
+  readonly b: number;
+  readonly a: number;
+}
+
+const toRgb = converter('rgb');
+const part = (value: number | undefined): number =>
+  Number.isFinite(value) ? Math.min(1, Math.max(0, value!)) : 0;
+
+/** Reads a colour of CSS Color 4 (hex, names, rgb(), hsl(), oklch() …); parts outside sRGB are clamped. */
+export function parseColor(text: string): Rgba | undefined {
+  if (text.length > 120) return undefined;
+  const color = toRgb(parse(text.trim()));
+  if (!color) return undefined;
+  return { r: part(color.r), g: part(color.g), b: part(color.b), a: part(color.alpha ?? 1) };
+}
+
+/** `#rrggbb`, or `#rrggbbaa` where it is not opaque. */
+export function hexOf({ r, g, b, a }: Rgba): string {
+  const two = (value: number) =>
+    Math.round(value * 255)
+      .toString(16)
+      .padStart(2, '0');
+  return `#${two(r)}${two(g)}${two(b)}${a < 1 ? two(a) : ''}`;
+}
+
+/** `over` painted on `under` (source-over of Porter and Duff, as in CSS Compositing 1 §9). */
+export function compose(over: Rgba, under: Rgba): Rgba {
+  const a = over.a + under.a * (1 - over.a);
+  if (a === 0) return { r: 0, g: 0, b: 0, a: 0 };
+  const mix = (top: number, bottom: number) => (top * over.a + bottom * under.a * (1 - over.a)) / a;
+  return { r: mix(over.r, under.r), g: mix(over.g, under.g), b: mix(over.b, under.b), a };
+}
+
+/** The colour with its opacity multiplied. */
+export function faded(color: Rgba, opacity: number): Rgba {
+  return opacity === 1 ? color : { ...color, a: color.a * opacity };
+}
+
+/** Relative luminance of WCAG 2.2 (the colour's opacity left aside). */
+export function luminance({ r, g, b }: Rgba): number {
+  const linear = (value: number) => (value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4);
+  return 0.2126 * linear(r) + 0.7152 * linear(g) + 0.0722 * linear(b);
+}
+
+/** Contrast ratio of WCAG 2.2, from 1 to 21, of two opaque colours. */
+export function contrastRatio(one: Rgba, other: Rgba): number {
+  const a = luminance(one);
+  const b = luminance(other);
+  return (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05);
+}

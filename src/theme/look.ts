@@ -1,0 +1,161 @@
+import { readSides, type Length, type LookSource, type Sides } from '../document/index.ts';
+import type { Rgba } from './color.ts';
+import { parseColor } from './color.ts';
+import { parseFill, type Fill } from './fill.ts';
+
+/** How a widget looks, every value resolved. Lengths are in u. */
+export interface Look {
+  readonly background: Fill | undefined;
+  readonly color: Rgba;
+  readonly borderWidth: number;
+  readonly borderColor: Rgba | undefined;
+  readonly radius: number;
+  /** Of this widget alone, 0 to 1; the painter multiplies it down the tree. */
+  readonly opacity: number;
+  readonly font: string;
+  readonly fontSize: number;
+  readonly fontWeight: number;
+  /** A multiple of the font size. */
+  readonly lineHeight: number;
+  readonly letterSpacing: number;
+  readonly textAlign: 'start' | 'center' | 'end';
+  readonly uppercase: boolean;
+  readonly padding: Sides<Length> | undefined;
+}
+
+/** The font family that is always there. */
+export const defaultFont = 'Inter';
+
+/** The look of the root before any style. */
+export const plainLook: Look = {
+  background: undefined,
+  color: { r: 1, g: 1, b: 1, a: 1 },
+  borderWidth: 0,
+  borderColor: undefined,
+  radius: 0,
+  opacity: 1,
+  font: defaultFont,
+  fontSize: 24,
+  fontWeight: 400,
+  lineHeight: 1.25,
+  letterSpacing: 0,
+  textAlign: 'start',
+  uppercase: false,
+  padding: undefined,
+};
+
+/** What a child starts from: as in CSS, what concerns text is inherited and the box is not. */
+export function inherited(parent: Look): Look {
+  return {
+    ...plainLook,
+    color: parent.color,
+    font: parent.font,
+    fontSize: parent.fontSize,
+    fontWeight: parent.fontWeight,
+    lineHeight: parent.lineHeight,
+    letterSpacing: parent.letterSpacing,
+    textAlign: parent.textAlign,
+    uppercase: parent.uppercase,
+  };
+}
+
+type Changes = { -readonly [Key in keyof Look]?: Look[Key] };
+type Reader = (value: string | number, into: Changes) => boolean;
+
+const amount =
+  (
+    key: 'radius' | 'opacity' | 'fontSize' | 'fontWeight' | 'lineHeight' | 'letterSpacing',
+    least: number,
+    most: number,
+  ): Reader =>
+  (value, into) => {
+    const number =
+      typeof value === 'number' ? value : value.trim() === '' ? NaN : Number(value.replace(/(px|u)$/, ''));
+    if (!(number >= least && number <= most)) return false;
+    into[key] = number;
+    return true;
+  };
+
+/** One reader for each key of a look; the value has its tokens filled in. False: it is not such a value. */
+const readers: { readonly [Key in keyof LookSource]-?: { read: Reader; expected: string } } = {
+  'background': {
+    expected: 'a colour or a linear-gradient(…)',
+    read: (value, into) => (into.background = parseFill(String(value))) !== undefined,
+  },
+  'color': {
+    expected: 'a colour',
+    read: (value, into) => {
+      const color = parseColor(String(value));
+      if (color) into.color = color;
+      return color !== undefined;
+    },
+  },
+  'border': {
+    expected: 'a width in u and a colour, such as "2 #9fd8e6"',
+    read: (value, into) => {
+      const match = /^(\d+(?:\.\d+)?)\s+(.+)$/s.exec(String(value).trim());
+      const color = match && parseColor(match[2]!);
+      if (!match || !color) return false;
+      into.borderWidth = Number(match[1]);
+      into.borderColor = color;
+      return true;
+    },
+  },
+  'radius': { expected: 'a number of u from 0 to 10000', read: amount('radius', 0, 10_000) },
+  'opacity': { expected: 'a number from 0 to 1', read: amount('opacity', 0, 1) },
+  'font': {
+    expected: 'the name of a font family',
+    read: (value, into) => {
+      into.font = String(value);
+      return true;
+    },
+  },
+  'font-size': { expected: 'a number of u from 1 to 2000', read: amount('fontSize', 1, 2000) },
+  'font-weight': { expected: 'a number from 1 to 1000', read: amount('fontWeight', 1, 1000) },
+  'line-height': { expected: 'a number from 0.5 to 5', read: amount('lineHeight', 0.5, 5) },
+  'letter-spacing': {
+    expected: 'a number of u from -100 to 1000',
+    read: amount('letterSpacing', -100, 1000),
+  },
+  'text-align': {
+    expected: 'start, center or end',
+    read: (value, into) => {
+      if (value !== 'start' && value !== 'center' && value !== 'end') return false;
+      into.textAlign = value;
+      return true;
+    },
+  },
+  'text-transform': {
+    expected: 'none or uppercase',
+    read: (value, into) => {
+      into.uppercase = value === 'uppercase';
+      return value === 'none' || value === 'uppercase';
+    },
+  },
+  'padding': {
+    expected: 'one to four numbers of u in the order of CSS',
+    read: (value, into) => {
+      const sides = readSides(value);
+      if (!sides || [sides.top, sides.right, sides.bottom, sides.left].some((side) => side.share !== 0))
+        return false;
+      into.padding = sides;
+      return true;
+    },
+  },
+};
+
+/** The keys a look can set. */
+export const lookKeys = Object.keys(readers) as (keyof LookSource)[];
+
+/** Reads one key's value into `into`; gives what was expected where the value is wrong. */
+export function readLookValue(
+  key: keyof LookSource,
+  value: string | number,
+  into: Changes,
+): string | undefined {
+  const reader = readers[key];
+  return reader.read(value, into) ? undefined : reader.expected;
+}
+
+export type LookChanges = Readonly<Changes>;
+export type MutableLookChanges = Changes;

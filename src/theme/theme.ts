@@ -1,0 +1,157 @@
+import type { DiagnosticList } from '../document/index.ts';
+import {
+  nearestName,
+  own,
+  pointerTo,
+  type CheckedDocument,
+  type CheckedTheme,
+  type LookSource,
+  type Origin,
+  type StyleSource,
+} from '../document/index.ts';
+import {
+  inherited,
+  lookKeys,
+  readLookValue,
+  type Look,
+  type LookChanges,
+  type MutableLookChanges,
+} from './look.ts';
+import { Tokens } from './tokens.ts';
+
+const tokenPattern = /\$([\p{L}_][\p{L}\p{N}_.-]*)/gu;
+
+/** The styles and tokens of a document, ready to resolve looks. */
+export class Theme {
+  readonly tokens: Tokens;
+  readonly #themes: readonly CheckedTheme[];
+  readonly #styles = new Map<string, LookChanges>();
+
+  constructor(document: CheckedDocument) {
+    this.#themes = document.themes;
+    this.tokens = new Tokens(document.themes);
+  }
+
+  /** Paths of font files: family → weight → path. */
+  fonts(): { readonly [family: string]: { readonly [weight: string]: string } } {
+    return Object.assign({}, ...[...this.#themes].reverse().map(({ theme }) => theme.fonts ?? {})) as never;
+  }
+
+  styleNames(): string[] {
+    return [...new Set(this.#themes.flatMap(({ theme }) => Object.keys(theme.styles ?? {})))];
+  }
+
+  /** The style of that name and the file it is in. */
+  find(name: string): { style: StyleSource; origin: Origin; pointer: string } | undefined {
+    for (const { theme, origin } of this.#themes) {
+      const style = own(theme.styles, name);
+      if (style) return { style, origin, pointer: pointerTo('/styles', name) };
+    }
+    return undefined;
+  }
+
+  /** What a style sets, with all it extends; nothing for a style that does not exist. */
+  styleChanges(name: string): LookChanges {
+    const known = this.#styles.get(name);
+    if (known) return known;
+    const chain: StyleSource[] = [];
+    const seen = new Set<string>();
+    for (let at: string | undefined = name; at !== undefined && !seen.has(at);) {
+      seen.add(at);
+      const found = this.find(at);
+      if (!found) break;
+      chain.push(found.style);
+      at = found.style.extends;
+    }
+    const changes: MutableLookChanges = {};
+    for (const style of chain.reverse()) Object.assign(changes, this.changesOf(style));
+    this.#styles.set(name, changes);
+    return changes;
+  }
+
+  /** What the keys of a look set; values that cannot be read are left out (checkLooks reports them). */
+  changesOf(look: LookSource): LookChanges {
+    const changes: MutableLookChanges = {};
+    for (const key of lookKeys) {
+      const value = own(look as Record<string, unknown>, key);
+      if (value === undefined) continue;
+      if (typeof value === 'object') {
+        readLookValue(key, value as never, changes);
+        continue;
+      }
+      const filled = this.fillIn(value as string | number);
+      if (filled !== undefined) readLookValue(key, filled, changes);
+    }
+    return changes;
+  }
+
+  /** The value with its `$tokens` put in; undefined where one is not known. */
+  fillIn(value: string | number): string | number | undefined {
+    if (typeof value === 'number' || !value.includes('$')) return value;
+    let missing = false;
+    const filled = value.replace(tokenPattern, (_, name: string) => {
+      const answer = this.tokens.resolve(name);
+      if ('problem' in answer) missing = true;
+      return 'value' in answer ? String(answer.value) : '';
+    });
+    return missing ? undefined : filled;
+  }
+
+  /** The look of a widget: inherited text values, then its styles in order, then its own changes. */
+  resolve(
+    parent: Look,
+    styles: readonly string[],
+    own: LookSource | undefined,
+    tint: string | undefined,
+  ): Look {
+    const look = { ...inherited(parent) };
+    for (const name of styles) Object.assign(look, this.styleChanges(name));
+    if (own) Object.assign(look, this.changesOf(own));
+    if (tint !== undefined) Object.assign(look, this.changesOf({ color: tint }));
+    return look;
+  }
+
+  /** Reports what is wrong with one value of a look. */
+  checkValue(
+    key: keyof LookSource,
+    value: unknown,
+    pointer: string,
+    origin: Origin,
+    diagnostics: DiagnosticList,
+  ): void {
+    if (typeof value === 'string' && value.includes('$')) {
+      let problem = false;
+      for (const [, name] of value.matchAll(tokenPattern)) {
+        const answer = this.tokens.resolve(name!);
+        if (!('problem' in answer)) continue;
+        problem = true;
+        this.#reportToken(answer, pointer, origin, diagnostics);
+      }
+      if (problem) return;
+    }
+    const filled = typeof value === 'string' ? this.fillIn(value) : value;
+    const expected = readLookValue(key, filled as string, {});
+    if (expected === undefined) return;
+    const found = JSON.stringify(value) + (filled === value ? '' : ` (${JSON.stringify(filled)})`);
+    if (key === 'color' || key === 'background') diagnostics.add('bad-color', { found }, origin.at(pointer));
+    else diagnostics.add('wrong-value', { key, expected, found }, origin.at(pointer));
+  }
+
+  #reportToken(
+    answer: { problem: 'unknown'; name: string } | { problem: 'circle'; chain: readonly string[] },
+    pointer: string,
+    origin: Origin,
+    diagnostics: DiagnosticList,
+  ): void {
+    if (answer.problem === 'circle') {
+      diagnostics.add('name-chain', { what: 'this token', chain: answer.chain }, origin.at(pointer));
+    } else {
+      const facts = {
+        what: 'token',
+        name: answer.name,
+        meant: nearestName(answer.name, this.tokens.names()),
+      };
+      diagnostics.add('unknown-name', facts, origin.at(pointer));
+    }
+  }
+}

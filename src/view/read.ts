@@ -1,0 +1,39 @@
+import { checkMessages } from '../build/index.ts';
+import {
+  DiagnosticList,
+  readShape,
+  type CheckedDocument,
+  type Diagnostic,
+  type DocumentSource,
+  type FileReader,
+} from '../document/index.ts';
+import { Messages } from '../text/index.ts';
+import { Theme, checkLooks } from '../theme/index.ts';
+
+export interface ReadOptions {
+  /** The name diagnostics show; `document` if left out. */
+  readonly name?: string;
+  /** Gives the theme file the document names; without it, a document that names one is refused. */
+  readonly readFile?: FileReader;
+}
+
+/** A document that can be used, or the diagnostics that say why not. Warnings may come with a document. */
+export interface ReadResult {
+  readonly document: CheckedDocument | undefined;
+  /** All of them, in document order. */
+  readonly diagnostics: readonly Diagnostic[];
+}
+
+/**
+ * Reads a document from YAML or JSON text, or takes one built in TypeScript, and checks all of it:
+ * the shape, the notations, the names, the looks and the messages. Never throws on a wrong document.
+ */
+export function readDocument(input: string | DocumentSource, options: ReadOptions = {}): ReadResult {
+  const diagnostics = new DiagnosticList();
+  const document = readShape(input, options.name ?? 'document', diagnostics, options.readFile);
+  if (document) {
+    checkLooks(document, new Theme(document), diagnostics);
+    checkMessages(document, new Messages('en'), diagnostics);
+  }
+  return { document: diagnostics.hasErrors ? undefined : document, diagnostics: diagnostics.inOrder() };
+}
