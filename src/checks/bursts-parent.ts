@@ -25,7 +25,7 @@ export const burstsParent: Check = {
         ...whySize(subject.tree, subject.layout, index, axis),
         ...whySize(subject.tree, subject.layout, parent, axis).map((reason) => ({
           ...reason,
-          text: `${subject.widgets[parent]!.id}'s ${reason.text}`,
+          text: `${subject.widgets[parent]!.id}: ${reason.text}`,
         })),
       ];
       report({ outcome: 'failed', widget: index, other: parent, measured: distance, detail: edge, reasons });

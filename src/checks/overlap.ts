@@ -32,7 +32,7 @@ export const overlap: Check = {
         ...whyEdge(subject.tree, subject.layout, branches[1], mine.axis, mine.end).slice(0, 1),
       ].map((reason, index) => ({
         ...reason,
-        text: `${subject.widgets[branches[index]!]!.id}'s ${reason.text}`,
+        text: `${subject.widgets[branches[index]!]!.id}: ${reason.text}`,
       }));
       report({ outcome: 'failed', widget: one, other, measured, reasons });
     }

@@ -13,6 +13,8 @@ export interface Occurrence {
   /** In the check's unit; null of an undecided one. */
   readonly measured: number | null;
   readonly limit: number;
+  /** Device px one u became. */
+  readonly scale: number;
 }
 
 /** What a check found of one widget (or two), all screens and cases together. */
@@ -100,6 +102,7 @@ function checkView(view: View, screens: readonly Screen[], collected: Map<string
           case: view.case,
           measured: failed ? draft.measured : null,
           limit: draft.limit ?? check.limit,
+          scale: subject.layout.frame.scale,
         };
         const key = [check.id, draft.outcome, view.name, widget.id, other ?? '', draft.missing ?? ''].join(
           '\n',

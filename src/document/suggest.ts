@@ -4,7 +4,8 @@ import { distance } from 'fastest-levenshtein';
 export function nearestName(name: string, names: Iterable<string>): string | undefined {
   const wanted = name.slice(0, 80).toLowerCase();
   let best: string | undefined;
-  let least = Math.max(1, Math.floor(wanted.length / 3)) + 1;
+  // Two letters changed places count as two changes.
+  let least = (wanted.length <= 3 ? 1 : Math.max(2, Math.floor(wanted.length / 3))) + 1;
   for (const candidate of names) {
     const away = distance(wanted, candidate.toLowerCase());
     if (away < least) {

@@ -50,7 +50,7 @@ export async function openProject(path: string): Promise<Project> {
   if (!read.document)
     return { document: undefined, resources: { fonts, pictures }, diagnostics: read.diagnostics };
   const diagnostics = new DiagnosticList();
-  loadFonts(read.document, folder, base, fonts, diagnostics);
+  loadFonts(read.document, folder, fonts, diagnostics);
   await loadPictures(read.document, folder, base, pictures, diagnostics);
   return {
     document: diagnostics.hasErrors ? undefined : read.document,
@@ -79,12 +79,13 @@ export function bundledFonts(): FontBook {
 function loadFonts(
   document: CheckedDocument,
   folder: ProjectFolder,
-  base: string,
   fonts: FontBook,
   diagnostics: DiagnosticList,
 ): void {
   const used = new Theme(document).fonts();
   for (const { theme, origin } of document.themes) {
+    // Paths in a theme file start from where that file is, as they do in a document.
+    const base = relative(folder.root, dirname(realpathSync(origin.source!.name)));
     for (const [family, weights] of Object.entries(theme.fonts ?? {})) {
       if (used[family] !== weights) continue;
       for (const [weight, path] of Object.entries(weights)) {

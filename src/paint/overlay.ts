@@ -82,33 +82,33 @@ function addFindings(
       finding.view === view.name &&
       finding.occurrences.some((one) => one.screen === screen.name && one.case === view.case),
   );
-  const labelsOn = new Map<string, number>();
-  const labels: DrawOperation[] = [];
+  const byWidget = new Map<number, Finding[]>();
   for (const finding of here) {
-    const ink = finding.outcome === 'failed' ? failedColor : undecidedColor;
     const index = view.indexOf(finding.widget);
     const marked = finding.other === undefined ? [index] : [index, view.indexOf(finding.other)];
     for (const one of marked) {
-      const border = { width: thin * 3, color: ink };
+      const border = { width: thin * 3, color: inkOf(finding) };
       const rect = on.layout.pixelRect(one);
       operations.push({ type: 'box', widget: one, rect, radius: 0, fill: undefined, border, opacity: 1 });
     }
-    const rect = on.layout.pixelRect(index);
-    const place = labelsOn.get(finding.widget) ?? 0;
-    labelsOn.set(finding.widget, place + 1);
-    addLabel(
-      list,
-      fonts,
-      thin,
-      finding.check,
-      finding.outcome === 'failed' ? labelInk : darkInk,
-      ink,
-      rect,
-      place,
-      labels,
-    );
+    byWidget.set(index, [...(byWidget.get(index) ?? []), finding]);
   }
-  operations.push(...labels);
+  for (const [index, found] of byWidget) {
+    const rect = on.layout.pixelRect(index);
+    const step = thin * 23;
+    const block = step * found.length;
+    // Above the widget where there is room, so that the label does not hide what it is about; else below it.
+    const below = Math.min(rect.y + rect.height + thin * 2, list.height - block);
+    const top = rect.y - block >= 0 ? Math.min(rect.y - block, list.height - block) : below;
+    found.forEach((finding, place) => {
+      const ink = finding.outcome === 'failed' ? labelInk : darkInk;
+      addLabel(list, fonts, thin, finding.check, ink, inkOf(finding), rect.x, top + place * step, operations);
+    });
+  }
+}
+
+function inkOf(finding: Finding): Rgba {
+  return finding.outcome === 'failed' ? failedColor : undecidedColor;
 }
 
 function addLabel(
@@ -118,8 +118,8 @@ function addLabel(
   text: string,
   ink: Rgba,
   plate: Rgba,
-  at: { readonly x: number; readonly y: number },
-  place: number,
+  left: number,
+  top: number,
   operations: DrawOperation[],
 ): void {
   const face = fonts.face(defaultFont, 700);
@@ -127,8 +127,8 @@ function addLabel(
   const shaped = face.shape(text);
   const width = (shaped.advance * size) / face.unitsPerEm + thin * 10;
   const height = thin * 22;
-  const x = Math.max(0, Math.min(at.x, list.width - width));
-  const y = Math.max(0, Math.min(at.y - height + place * (height + thin), list.height - height));
+  const x = Math.max(0, Math.min(left, list.width - width));
+  const y = Math.max(0, Math.min(top, list.height - height));
   const rect = { x, y, width, height };
   const fill = { type: 'color', color: plate } as const;
   operations.push({ type: 'box', widget: -1, rect, radius: thin * 3, fill, border: undefined, opacity: 1 });

@@ -1,6 +1,6 @@
 import { checks, type Finding } from '../checks/index.ts';
 import { placeOf, type Ink, type ReportInput } from './report.ts';
-import { casesOf, counted, printable, sentenceOf, whereOf } from './wording.ts';
+import { amount, casesOf, counted, printable, sentenceOf, whereOf } from './wording.ts';
 
 /** The verdict for a person: a grid of screens and views, then each finding with its causes. */
 export function reportTerminal(inputs: readonly ReportInput[], ink: Ink): string {
@@ -63,10 +63,10 @@ function describe(input: ReportInput, finding: Finding, ink: Ink): string[] {
   const { verdict } = input;
   const mark = finding.outcome === 'failed' ? ink.bad('✗') : ink.doubtful('?');
   const where = whereOf(finding, verdict.screens.length);
+  const { screen, scale } = finding.worst;
+  const several = new Set(finding.occurrences.map((one) => one.screen)).size > 1;
   const worst =
-    finding.occurrences.length > 1 && finding.outcome === 'failed'
-      ? ` (worst on ${finding.worst.screen})`
-      : '';
+    several && finding.outcome === 'failed' ? ` (worst on ${screen}, where 1 u is ${amount(scale)} px)` : '';
   const lines = [
     `${mark} ${ink.strong(`${finding.view}/${finding.widget}`)} ${sentenceOf(finding)}`,
     `    ${where}${casesOf(finding, verdict.cases.length)}${worst}  ${ink.faint(`[${finding.check}]`)}`,

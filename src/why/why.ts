@@ -119,10 +119,11 @@ function pivotWord(pivot: number, axis: Axis): string {
 }
 
 function contentNote(tree: Tree, layout: Layout, widget: Widget, axis: Axis): string {
-  if (widget.text)
-    return axis === 'x'
-      ? ' (its text)'
-      : ` (${widget.text.linesAt(innerWidth(layout, widget)).length} lines of text)`;
+  if (widget.text) {
+    if (axis === 'x') return ' (its text)';
+    const lines = widget.text.linesAt(innerWidth(layout, widget)).length;
+    return lines === 1 ? ' (one line of text)' : ` (${lines} lines of text)`;
+  }
   if (widget.picture) return ' (its picture)';
   let longest: Widget | undefined;
   let most = 0;

@@ -1,0 +1,66 @@
+// `npm run demo`: checks the Fathom Post views on twelve screens and leaves drawings and a report in out/.
+import { mkdirSync, rmSync } from 'node:fs';
+import { join, relative } from 'node:path';
+import { ensureBuilt, ensurePackages, root, run } from './setup.mjs';
+
+ensurePackages();
+await ensureBuilt();
+
+const pimbot = join(root, 'bin', 'pimbot.js');
+const out = join(root, 'out');
+const post = 'examples/fathom-post/post.yaml';
+const broken = 'examples/broken/broken.yaml';
+const call = (...args) => run(process.execPath, [pimbot, ...args]);
+const quietly = (...args) =>
+  run(process.execPath, [pimbot, ...args], { stdio: ['ignore', 'ignore', 'inherit'] });
+
+rmSync(out, { recursive: true, force: true });
+mkdirSync(out, { recursive: true });
+const verdict = call('check', post, '--report', 'out/report.json');
+if (verdict !== 0) process.exit(verdict);
+
+const { checkDocument, drawLayout, openView, screens, toSvg, withOverlay } = await import('../dist/index.js');
+const { openProject, toPng, writeWhole } = await import('../dist/node/index.js');
+
+/** Draws a view on a screen as PNG and SVG, with its findings where they are wanted. */
+function draw(project, view, screen, path, marked) {
+  const { document, resources } = project;
+  const caseName = marked ? 'worst' : undefined;
+  const on = openView(document, view, { resources, case: caseName }).layoutOn(screen);
+  const options = { resources, screens: [screen], views: [view], cases: marked ? ['worst'] : undefined };
+  const overlay = marked ? { safeArea: true, findings: checkDocument(document, options).findings } : {};
+  const list = withOverlay(drawLayout(on), on, resources.fonts, overlay);
+  writeWhole(join(out, `${path}.png`), toPng(list));
+  writeWhole(join(out, `${path}.svg`), toSvg(list));
+}
+
+const drawings = [
+  ...['dive', 'dock'].flatMap((view) =>
+    screens.map((screen) => ({ file: post, view, screen, folder: view })),
+  ),
+  ...screens
+    .filter(({ name }) => ['desktop', 'phone-landscape', 'television'].includes(name))
+    .map((screen) => ({ file: broken, view: 'dive', screen, folder: 'broken' })),
+];
+const projects = {
+  [post]: await openProject(join(root, post)),
+  [broken]: await openProject(join(root, broken)),
+};
+let done = 0;
+for (const { file, view, screen, folder } of drawings) {
+  if (process.stdout.isTTY) process.stdout.write(`\rDrawing ${++done} of ${drawings.length} `);
+  draw(projects[file], view, screen, `${folder}/${screen.name}`, file === broken);
+}
+if (process.stdout.isTTY) process.stdout.write('\r\u001b[K');
+const failing = quietly('check', broken, '--report', 'out/broken/report.json');
+const shown = (path) => relative(process.cwd(), join(out, path)) || '.';
+console.log(
+  `Drawings, PNG and SVG:      ${shown('dive')}/ and ${shown('dock')}/, both views on ${screens.length} screens`,
+);
+console.log(`The report for machines:    ${shown('report.json')}`);
+console.log(`Classic mistakes, marked:   ${shown('broken')}/ (npx pimbot check ${broken} explains each)`);
+console.log('On a page you can resize:   npm run viewer');
+if (failing !== 1) {
+  console.error('examples/broken was expected to have findings, and has none.');
+  process.exitCode = 1;
+}

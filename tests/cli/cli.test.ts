@@ -1,0 +1,267 @@
+import { mkdirSync, readFileSync, readdirSync, symlinkSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { pimbot, temporaryFolder } from '../support/cli.ts';
+
+const folder = temporaryFolder();
+const put = (name: string, text: string) => writeFileSync(join(folder.path, name), text);
+const run = (...args: string[]) => pimbot(args, folder.path);
+
+const good = `pimbot: 1
+cases: { typical: { depth: 412 }, worst: { depth: 10994 } }
+views:
+  dive:
+    backdrop: "#001018"
+    children:
+      - { id: sonar, anchor: right bottom, offset: -24 -24, size: 280, look: { background: "#0a4d68" } }
+      - { id: depth, kind: text, anchor: left top, offset: 24 24, text: "{depth} m", look: { font-size: 60 } }
+`;
+const broken = good.replace('offset: -24 -24', 'offset: 24 -24');
+
+beforeAll(() => {
+  mkdirSync(join(folder.path, '.git'));
+  put('good.yaml', good);
+  put('broken.yaml', broken);
+  put('wrong.yaml', good.replace('anchor: right bottom', 'ancor: right bottom'));
+  put('two.yaml', good.replace('views:\n', 'views:\n  menu: {}\n'));
+});
+afterAll(() => folder.remove());
+
+describe('pimbot check', () => {
+  test('a clean document: exit 0 and a grid of ticks', () => {
+    const { code, out, err } = run('check', 'good.yaml', '--screen', 'desktop', '--screen', '2560x1080');
+    expect([code, err]).toEqual([0, '']);
+    expect(out).toContain('desktop    ✓');
+    expect(out).toContain('✓ passed: every widget of 1 view on 2 screens in 2 cases (4 layouts)');
+  });
+
+  test('findings: exit 1, each with measure, limit, screens, reasons and place', () => {
+    const { code, out } = run('check', 'broken.yaml', '--screen', 'desktop');
+    expect(code).toBe(1);
+    expect(out).toContain('✗ dive/sonar reaches 24 px over the right edge of the screen');
+    expect(out).toContain(
+      "because right edge 1944 u: its right edge is put at 100 % of dive's 1920 + offset 24",
+    );
+    expect(out).toContain('broken.yaml:7:9');
+    expect(out).not.toContain('\u001b');
+  });
+
+  test('an unusable document: exit 2, the diagnostics on stderr, the others still reported', () => {
+    const { code, out, err } = run('check', 'wrong.yaml', 'good.yaml', '--screen', 'desktop');
+    expect(code).toBe(2);
+    expect(err).toContain('wrong.yaml:7:22: error: a widget has no key "ancor"; did you mean "anchor"?');
+    expect(err).toContain('1 error: the document was not used');
+    expect(out).toContain('good.yaml');
+  });
+
+  test('--json is one object, and --report writes the same', () => {
+    const { code, out } = run(
+      'check',
+      'broken.yaml',
+      'wrong.yaml',
+      '--screen',
+      'desktop',
+      '--json',
+      '--report',
+      'deep/report.json',
+    );
+    expect(code).toBe(2);
+    expect(readFileSync(join(folder.path, 'deep/report.json'), 'utf8')).toBe(out);
+    const report = JSON.parse(out) as { passed: boolean; files: Record<string, unknown>[] };
+    expect(report.passed).toBe(false);
+    expect(report.files[0]).toMatchObject({
+      file: 'broken.yaml',
+      passed: false,
+      screens: ['desktop'],
+      cases: ['typical', 'worst'],
+    });
+    expect(report.files[0]!.findings).toMatchObject([
+      {
+        check: 'off-screen',
+        widget: 'sonar',
+        place: 'broken.yaml:7:9',
+        measured: 24,
+        limit: 0.5,
+        unit: 'px',
+        screens: ['desktop'],
+      },
+    ]);
+    expect(report.files[1]).toMatchObject({
+      file: 'wrong.yaml',
+      errors: [{ code: 'unknown-key', line: 7, column: 22 }],
+    });
+  });
+
+  test('insets, density and HUD size on any screen', () => {
+    expect(
+      run(
+        'check',
+        'good.yaml',
+        '--screen',
+        '2340x1080',
+        '--safe',
+        '0,96,48,96',
+        '--density',
+        '420',
+        '--hud-size',
+        '1.3',
+      ).code,
+    ).toBe(0);
+    const far = run('check', 'good.yaml', '--screen', '1920x1080', '--density', '900');
+    expect([far.code, far.out.includes('[small-text]')]).toEqual([1, true]);
+  });
+});
+
+describe('pimbot where', () => {
+  test('--json gives device px', () => {
+    const { code, out } = run('where', 'good.yaml', '--screen', '2560x1080', '--json');
+    expect(code).toBe(0);
+    const found = JSON.parse(out) as { view: string; screen: string; widgets: { id: string }[] };
+    expect([found.view, found.screen]).toEqual(['dive', '2560x1080']);
+    expect(found.widgets[0]).toEqual({ id: 'sonar', x: 2256, y: 776, width: 280, height: 280 });
+    expect(found.widgets.map(({ id }) => id)).toEqual(['sonar', 'depth']);
+  });
+
+  test('the table says px and u', () => {
+    const { out } = run('where', 'good.yaml', '--screen', '3840x2160');
+    expect(out).toContain('dive on 3840x2160: 1 u = 2 px, surface 1920 × 1080 u');
+    expect(out).toMatch(/sonar\s+panel\s+3232\s+1552\s+560\s+560\s+1616\s+776\s+280\s+280/);
+  });
+});
+
+describe('pimbot draw', () => {
+  test('writes SVG and PNG, under names of its own or given ones', () => {
+    expect(run('draw', 'good.yaml', '--screen', 'square').out).toBe('dive-square.svg\ndive-square.png\n');
+    expect(
+      run(
+        'draw',
+        'broken.yaml',
+        '--screen',
+        '800x600',
+        '--out',
+        'shots/a.png',
+        '--findings',
+        '--safe-area',
+        '--outlines',
+      ).code,
+    ).toBe(0);
+    expect(readFileSync(join(folder.path, 'shots/a.png')).subarray(1, 4).toString()).toBe('PNG');
+    expect(readFileSync(join(folder.path, 'dive-square.svg'), 'utf8')).toMatch(/^<svg .*<\/svg>\n$/s);
+    expect(readdirSync(join(folder.path, 'shots'))).toEqual(['a.png']);
+  });
+});
+
+describe('a wrong call is told in one sentence', () => {
+  test.each<[string, string[], string]>([
+    ['a missing file', ['check', 'gone.yaml'], 'pimbot: there is no file "gone.yaml"'],
+    ['a folder', ['where', '.'], 'pimbot: "." cannot be read: it is a folder'],
+    ['an unknown option', ['check', 'good.yaml', '--jsn'], "error: unknown option '--jsn'"],
+    ['an unknown command', ['chek', 'good.yaml'], "error: unknown command 'chek'"],
+    ['no file', ['check'], "missing required argument 'files'"],
+    [
+      'an unknown screen',
+      ['where', 'good.yaml', '--screen', 'desktp'],
+      'pimbot: there is no screen "desktp", and it is not a size such as 1920x1080; did you mean "desktop"?',
+    ],
+    [
+      'insets that are no numbers',
+      ['where', 'good.yaml', '--safe', '1,2,3'],
+      'Give four distances in device px',
+    ],
+    [
+      'insets that leave nothing',
+      ['where', 'good.yaml', '--screen', '100x100', '--safe', '60,0,60,0'],
+      'pimbot: the safe insets of screen 100x100 leave nothing of it',
+    ],
+    ['a HUD size of nothing', ['where', 'good.yaml', '--hud-size', '0'], 'Give a number above 0'],
+    [
+      'a HUD size without measure',
+      ['where', 'good.yaml', '--hud-size', '1e9'],
+      'pimbot: a HUD size is a number from 0.1 to 10',
+    ],
+    [
+      'an unknown view',
+      ['where', 'good.yaml', '--view', 'dve'],
+      'pimbot: there is no view "dve"; did you mean "dive"?',
+    ],
+    ['an unknown case', ['where', 'good.yaml', '--case', 'best'], 'pimbot: there is no case "best"'],
+    [
+      'several views',
+      ['where', 'two.yaml'],
+      'pimbot: "two.yaml" holds several views; say which with --view: menu, dive',
+    ],
+    [
+      'a drawing of another kind',
+      ['draw', 'good.yaml', '--out', 'a.gif'],
+      'pimbot: "a.gif" is neither an .svg nor a .png file',
+    ],
+    [
+      'a drawing without area',
+      ['draw', 'good.yaml', '--screen', '0x0'],
+      'pimbot: a PNG of 0 × 0 px cannot be drawn',
+    ],
+    [
+      'a backdrop that is none',
+      ['draw', 'good.yaml', '--backdrop', 'sea'],
+      'pimbot: "sea" is neither a CSS colour nor a backdrop of the view',
+    ],
+    ['a place that cannot be written', ['draw', 'good.yaml', '--out', 'good.yaml/a.svg'], 'cannot be used'],
+  ])('%s', (_, args, sentence) => {
+    const { code, err } = run(...args);
+    expect(code).toBe(2);
+    expect(err).toContain(sentence);
+    expect(err).not.toMatch(/\n\s+at |node:internal/);
+  });
+
+  test('help has examples, for the program and each command', () => {
+    for (const args of [
+      ['--help'],
+      ['check', '--help'],
+      ['draw', '--help'],
+      ['where', '--help'],
+      ['screens', '--help'],
+    ]) {
+      const { code, out } = run(...args);
+      expect(code).toBe(0);
+      expect(out).toContain('Examples:');
+    }
+    expect(run('--version').out).toMatch(/^\d+\.\d+\.\d+\n$/);
+  });
+
+  test('screens are listed for people and machines', () => {
+    expect(run('screens').out).toContain('television with overscan');
+    expect(JSON.parse(run('screens', '--json').out)).toHaveLength(12);
+  });
+});
+
+describe('files that a document names', () => {
+  const naming = (line: string) => `pimbot: 1\n${line}\nviews: { a: {} }\n`;
+
+  test.each<[string, string, string]>([
+    ['a theme outside the project', 'theme: ../../etc/passwd', 'lies outside the project folder'],
+    ['a link that leads outside', 'theme: link.yaml', 'lies outside the project folder'],
+    [
+      'a font that is missing',
+      'fonts: { Deep: { 400: deep.ttf } }',
+      'bad.yaml:2:23: error: there is no file "deep.ttf"',
+    ],
+    [
+      'a font that is none',
+      'fonts: { Deep: { 400: good.yaml } }',
+      '"good.yaml" cannot be read as a font: the file is not a TrueType, OpenType or WOFF font',
+    ],
+    ['a picture that is none', 'pictures: { p: good.yaml }', '"good.yaml" cannot be read as a picture'],
+    ['a picture that is a folder', 'pictures: { p: . }', 'it is a folder'],
+  ])('%s', (_, line, sentence) => {
+    put('bad.yaml', naming(line));
+    try {
+      symlinkSync('/etc/hostname', join(folder.path, 'link.yaml'));
+    } catch {
+      // It is there from the case before.
+    }
+    const { code, err } = run('check', 'bad.yaml');
+    expect(code).toBe(2);
+    expect(err).toContain(sentence);
+    expect(err).toMatch(/^bad\.yaml:2:\d+: error: /);
+  });
+});

@@ -1,0 +1,63 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, test } from '@jest/globals';
+import { checkDocument, documentSchema, drawLayout, openView, screens, themeSchema } from 'pimbot';
+import { openProject } from 'pimbot/node';
+
+describe('Fathom Post', () => {
+  test('both views pass every check on every screen in every case, nothing undecided', async () => {
+    const { document, resources, diagnostics } = await openProject('examples/fathom-post/post.yaml');
+    expect(diagnostics).toEqual([]);
+    const { findings, layouts } = checkDocument(document!, { resources, screens });
+    expect(findings).toEqual([]);
+    expect(layouts).toBe(2 * 12 * 3);
+  });
+
+  test('a larger HUD breaks it somewhere, so the checks do look', async () => {
+    const { document, resources } = await openProject('examples/fathom-post/post.yaml');
+    const { findings } = checkDocument(document!, { resources, screens, hudSize: 2.5 });
+    expect(findings.length).toBeGreaterThan(3);
+  });
+
+  test('is drawn the same every time', async () => {
+    const draw = async () => {
+      const { document, resources } = await openProject('examples/fathom-post/post.yaml');
+      const { operations } = drawLayout(openView(document!, 'dive', { resources }).layoutOn(screens[0]!));
+      return JSON.stringify(
+        operations.map((one) => (one.type === 'picture' ? { ...one, picture: one.picture.name } : one)),
+      );
+    };
+    expect(await draw()).toBe(await draw());
+  });
+});
+
+describe('the broken example', () => {
+  test('every mistake is found, and every check finds one', async () => {
+    const { document, resources } = await openProject('examples/broken/broken.yaml');
+    const { findings } = checkDocument(document!, { resources, screens });
+    expect(
+      findings.map(({ check, widget, other }) => [check, widget, other].filter(Boolean).join(' ')).sort(),
+    ).toEqual([
+      'bursts-parent call radio.panel-1',
+      'coarse-text build',
+      'cut-text depth',
+      'low-contrast hint',
+      'off-screen parcels',
+      'outside-safe-area parcels',
+      'outside-safe-area pause',
+      'overlap parcels bearing',
+      'small-text build',
+    ]);
+    for (const finding of findings) expect(finding.reasons.length).toBeGreaterThan(0);
+  });
+});
+
+describe('the shipped schemas', () => {
+  test('are those the code checks with', () => {
+    expect(JSON.parse(readFileSync('schema/pimbot.schema.json', 'utf8'))).toEqual(
+      JSON.parse(JSON.stringify(documentSchema)),
+    );
+    expect(JSON.parse(readFileSync('schema/pimbot-theme.schema.json', 'utf8'))).toEqual(
+      JSON.parse(JSON.stringify(themeSchema)),
+    );
+  });
+});

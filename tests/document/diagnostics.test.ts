@@ -1,0 +1,152 @@
+import { describe, expect, test } from '@jest/globals';
+import { readDocument } from 'pimbot';
+import { told } from '../support/views.ts';
+
+/** Reads YAML under the name hud.yaml. */
+function read(text: string) {
+  return told(readDocument(text, { name: 'hud.yaml' }));
+}
+
+describe('diagnostics of a document', () => {
+  test('all of a file at once, in order, each with its line and a caret', () => {
+    const found = read(`pimbot: 1
+reference: { size: 1920x1080, scaling: contian }
+views:
+  dive:
+    children:
+      - { id: sonar, ancor: right bottom, size: 280 }
+      - { id: sonar2, kind: buton }
+      - { id: wide, width: very }
+`);
+    expect(found).toEqual([
+      `hud.yaml:2:40: error: "scaling" is one of contain, cover, none, not "contian"; did you mean "contain"?
+2 | reference: { size: 1920x1080, scaling: contian }
+  |                                        ^^^^^^^`,
+      `hud.yaml:6:22: error: a widget has no key "ancor"; did you mean "anchor"?
+6 |       - { id: sonar, ancor: right bottom, size: 280 }
+  |                      ^^^^^`,
+      `hud.yaml:7:29: error: "kind" is one of panel, text, image, button, meter, not "buton"; did you mean "button"?
+7 |       - { id: sonar2, kind: buton }
+  |                             ^^^^^`,
+      `hud.yaml:8:27: error: "width" is a length such as 24 or "50% - 24", or content, or fill, not "very"
+8 |       - { id: wide, width: very }
+  |                           ^^^^`
+        .replace('8:27', '8:28')
+        .replace('|                           ^', '|                            ^'),
+    ]);
+  });
+
+  test('names that do not exist, with the name that may have been meant', () => {
+    const found = read(`pimbot: 1
+tokens: { color: { hull: "#38c", air: "{color.hul}" } }
+styles:
+  plate: { background: $color.hull, extends: plaet }
+  round: { extends: ring }
+  ring: { extends: round, color: "#12" }
+cases: { typical: { depth: 4 }, worst: { dept: 5 } }
+views:
+  dive:
+    backdrop: trench
+    children:
+      - { id: a, style: plat }
+      - { id: a, kind: text, text: "{deph}", tint: $color.hall }
+      - { id: b, kind: image, image: ring, may-overlap: [c] }
+      - { id: c2, kind: meter, value: "{depth}" }
+`);
+    const sentences = found.map((one) => one.split('\n')[0]);
+    expect(sentences).toEqual([
+      'hud.yaml:2:39: error: there is no token "color.hul"; did you mean "color.hull"?',
+      'hud.yaml:4:46: error: there is no style "plaet"; did you mean "plate"?',
+      'hud.yaml:5:21: error: this style leads back to itself: round → ring → round',
+      'hud.yaml:6:20: error: this style leads back to itself: ring → round → ring',
+      'hud.yaml:6:34: error: "#12" is not a colour of CSS Color 4, such as #0a4d68 or rgb(10 77 104)',
+      'hud.yaml:7:33: error: the case "worst" gives no value for "{depth}"',
+      'hud.yaml:10:15: error: there is no colour or picture "trench"',
+      'hud.yaml:12:25: error: there is no style "plat"; did you mean "plate"?',
+      'hud.yaml:13:15: error: the id "a" is taken already, on line 12; ids are unique in a view',
+      'hud.yaml:13:36: error: there is no value "deph"; did you mean "depth"?',
+      'hud.yaml:13:52: error: there is no token "color.hall"; did you mean "color.hull"?',
+      'hud.yaml:14:38: error: there is no picture "ring"',
+      'hud.yaml:14:58: error: there is no widget "c"; did you mean "a"?',
+    ]);
+  });
+
+  test.each<[string, string, string]>([
+    ['nothing at all', '', 'hud.yaml:1:1: error: a document is a map of keys and values'],
+    ['a list', '- 1\n', 'a document is a map of keys and values'],
+    ['no views', 'pimbot: 1\n', 'a document needs the key "views"'],
+    ['another version', 'pimbot: 2\nviews: { a: {} }\n', '"pimbot" is 1, not 2'],
+    ['broken YAML', 'pimbot: 1\nviews: { a: [ }\n', 'this is not YAML or JSON'],
+    [
+      'a key twice',
+      'pimbot: 1\nviews: { a: {} }\nviews: { b: {} }\n',
+      'the key "views" stands here a second time',
+    ],
+    [
+      'a text on a panel',
+      'pimbot: 1\nviews: { a: { children: [ { text: Hull } ] } }\n',
+      '"text" is for text, button; this widget is of kind panel',
+    ],
+    ['an unquoted colour', 'pimbot: 1\nstyles: { a: { color: #fff } }\nviews: { a: {} }\n', 'error'],
+    [
+      'a colour that YAML takes for a comment',
+      'pimbot: 1\nviews:\n  a:\n    look:\n      color: #fff\n',
+      'put the value in quotes',
+    ],
+    [
+      'a message that is none',
+      'pimbot: 1\nviews: { a: { children: [ { kind: text, text: "{depth" } ] } }\n',
+      'this text is not a message that can be filled in',
+    ],
+    [
+      'a view whose name a widget takes',
+      'pimbot: 1\nviews: { a: { children: [ { id: a } ] } }\n',
+      'the id "a" is taken already, on line 2',
+    ],
+    [
+      'a theme that nobody can read',
+      'pimbot: 1\ntheme: look.yaml\nviews: { a: {} }\n',
+      'hud.yaml:2:8: error: there is no file "look.yaml"',
+    ],
+    [
+      'limits that cross',
+      'pimbot: 1\nreference: { limits: "3..1" }\nviews: { a: {} }\n',
+      '"limits" asks for at least 3 and at most 1',
+    ],
+    [
+      'a font nobody added',
+      'pimbot: 1\nstyles: { a: { font: Intr } }\nviews: { a: {} }\n',
+      'there is no font "Intr"; did you mean "Inter"?',
+    ],
+  ])('%s', (_, text, sentence) => {
+    expect(read(text).join('\n')).toContain(sentence);
+  });
+
+  test('names of JavaScript are names like any other', () => {
+    const found = read(`pimbot: 1
+views:
+  constructor:
+    children: [ { id: __proto__ }, { id: toString, style: hasOwnProperty } ]
+`);
+    expect(found.map((one) => one.split('\n')[0])).toEqual([
+      'hud.yaml:4:59: error: there is no style "hasOwnProperty"',
+    ]);
+    expect(read('pimbot: 1\n__proto__: { views: 3 }\nviews: { a: {} }\n').join('\n')).toContain(
+      'a document has no key "__proto__"',
+    );
+  });
+
+  test('a text that unfolds without end is refused', () => {
+    const bomb = ['a: &a [x,x,x,x,x,x,x,x,x,x]'];
+    for (let level = 1; level < 9; level++) {
+      const before = String.fromCharCode(96 + level);
+      const name = String.fromCharCode(97 + level);
+      bomb.push(`${name}: &${name} [${Array(10).fill(`*${before}`).join(',')}]`);
+    }
+    expect(read(bomb.join('\n')).join('\n')).toContain('the document holds more than 500000 values');
+    expect(read('['.repeat(100_000)).join('\n')).toContain('nested deeper than 512 levels');
+    expect(read('- '.repeat(20_000)).join('\n')).toContain('nested deeper than 512 levels');
+    expect(read(`{"a":`.repeat(5000)).join('\n')).toContain('nested deeper than 512 levels');
+    expect(read('x'.repeat(8_000_001)).join('\n')).toContain('8000000 is the most that is read');
+  });
+});

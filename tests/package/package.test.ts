@@ -1,0 +1,95 @@
+import { execFileSync } from 'node:child_process';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { afterAll, describe, expect, test } from '@jest/globals';
+import { temporaryFolder } from '../support/cli.ts';
+
+const folder = temporaryFolder();
+afterAll(() => folder.remove());
+const env = { ...process.env, NODE_OPTIONS: '', npm_config_audit: 'false', npm_config_fund: 'false' };
+const npm = (args: string[], cwd: string) =>
+  execFileSync('npm', args, { cwd, encoding: 'utf8', env, stdio: ['ignore', 'pipe', 'ignore'] });
+
+describe('the packed package', () => {
+  test('installs into an empty project and works from TypeScript and from the command line', () => {
+    const [packed] = JSON.parse(npm(['pack', '--json', '--pack-destination', folder.path], resolve('.'))) as {
+      filename: string;
+      files: { path: string }[];
+    }[];
+    const paths = packed!.files.map(({ path }) => path);
+    expect(paths).toEqual(
+      expect.arrayContaining([
+        'LICENSE',
+        'README.md',
+        'bin/pimbot.js',
+        'dist/index.js',
+        'dist/index.d.ts',
+        'schema/pimbot.schema.json',
+        'assets/fonts/LICENSE-Inter.txt',
+      ]),
+    );
+    expect(paths.filter((path) => /^(src|tests|bench|examples|docs|out)\//.test(path))).toEqual([]);
+
+    writeFileSync(
+      join(folder.path, 'package.json'),
+      JSON.stringify({ name: 'game', private: true, type: 'module' }),
+    );
+    npm(
+      ['install', '--prefer-offline', '--loglevel=error', join(folder.path, packed!.filename)],
+      folder.path,
+    );
+    writeFileSync(
+      join(folder.path, 'hud.ts'),
+      `import { checkDocument, openView, readDocument, screens, type DocumentSource } from 'pimbot';
+import { bundledFonts, toPng } from 'pimbot/node';
+import { drawLayout } from 'pimbot';
+const hud: DocumentSource = { pimbot: 1, views: { dive: { backdrop: '#000', children: [{ id: 'sonar', anchor: 'right bottom', offset: [-24, -24], size: 280 }] } } };
+const { document, diagnostics } = readDocument(hud);
+if (!document) throw new Error(String(diagnostics.length));
+const resources = { fonts: bundledFonts() };
+const on = openView(document, 'dive', { resources }).layoutOn({ width: 2560, height: 1080, safe: [0, 80, 0, 80] });
+const { findings } = checkDocument(document, { resources, screens });
+console.log(JSON.stringify([on.rect('sonar'), findings.length, toPng(drawLayout(on)).length > 100]));
+`,
+    );
+    const options = {
+      strict: true,
+      target: 'ES2022',
+      module: 'NodeNext',
+      moduleResolution: 'NodeNext',
+      skipLibCheck: false,
+      types: ['node'],
+      typeRoots: [resolve('node_modules/@types')],
+      outDir: 'out',
+    };
+    writeFileSync(
+      join(folder.path, 'tsconfig.json'),
+      JSON.stringify({ compilerOptions: options, files: ['hud.ts'] }),
+    );
+    execFileSync(process.execPath, [resolve('node_modules/typescript/bin/tsc'), '-p', folder.path], {
+      encoding: 'utf8',
+      env,
+    });
+    const printed = execFileSync(process.execPath, [join(folder.path, 'out', 'hud.js')], {
+      cwd: folder.path,
+      encoding: 'utf8',
+      env,
+    });
+    expect(JSON.parse(printed)).toEqual([{ x: 2176, y: 776, width: 280, height: 280 }, 0, true]);
+
+    writeFileSync(
+      join(folder.path, 'hud.yaml'),
+      'pimbot: 1\nviews: { dive: { backdrop: "#000", children: [ { kind: text, text: Hull, look: { font-size: 60 } } ] } }\n',
+    );
+    const checked = execFileSync(
+      join(folder.path, 'node_modules/.bin/pimbot'),
+      ['check', 'hud.yaml', '--screen', 'desktop'],
+      { cwd: folder.path, encoding: 'utf8', env },
+    );
+    expect(checked).toContain('✓ passed');
+    const installed = JSON.parse(
+      readFileSync(join(folder.path, 'node_modules/pimbot/package.json'), 'utf8'),
+    ) as Record<string, unknown>;
+    expect(installed).toMatchObject({ license: 'MIT', type: 'module', engines: { node: '>=20.19.0' } });
+  }, 300_000);
+});
