@@ -1,4 +1,4 @@
-import { checks, type Finding } from '../checks/index.ts';
+import { checks, type Finding, type Verdict } from '../checks/index.ts';
 import { placeOf, type Ink, type ReportInput } from './report.ts';
 import { amount, casesOf, counted, printable, sentenceOf, whereOf } from './wording.ts';
 
@@ -6,9 +6,17 @@ import { amount, casesOf, counted, printable, sentenceOf, whereOf } from './word
 export function reportTerminal(inputs: readonly ReportInput[], ink: Ink): string {
   const lines: string[] = [];
   for (const input of inputs) {
-    lines.push(...reportFile(input, ink), '');
+    lines.push(...reportFile(harmless(input), ink), '');
   }
-  return lines.map(printable).join('\n');
+  return lines.join('\n');
+}
+
+/** The same with every text made printable before colours are put round it. */
+function harmless(input: ReportInput): ReportInput {
+  const text = JSON.stringify(input.verdict, (_, value: unknown) =>
+    typeof value === 'string' ? printable(value) : value,
+  );
+  return { ...input, file: printable(input.file), verdict: JSON.parse(text) as Verdict };
 }
 
 function reportFile(input: ReportInput, ink: Ink): string[] {

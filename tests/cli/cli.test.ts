@@ -112,6 +112,24 @@ describe('pimbot check', () => {
   });
 });
 
+describe('colours', () => {
+  test('are whole on a terminal, and a name in a document cannot add any', () => {
+    put(
+      'hostile.yaml',
+      broken.replace('"{depth} m"', '"\\e[31m \\u202e {depth}"').replace('"#001018"', '"#fff"'),
+    );
+    const { out, code } = pimbot(['check', 'hostile.yaml', '--screen', 'desktop'], folder.path, {
+      FORCE_COLOR: '1',
+    });
+    expect(code).toBe(1);
+    expect(out).toContain('\u001b[31m✗\u001b[39m \u001b[1mdive/sonar\u001b[22m');
+    // eslint-disable-next-line no-control-regex
+    expect(out.replace(/\u001b\[(1|2|22|31|32|33|39)m/g, '')).not.toMatch(
+      /[\u0000-\u0008\u000b-\u001f\u202e�]/,
+    );
+  });
+});
+
 describe('pimbot where', () => {
   test('--json gives device px', () => {
     const { code, out } = run('where', 'good.yaml', '--screen', '2560x1080', '--json');

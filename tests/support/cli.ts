@@ -12,8 +12,8 @@ export interface Ran {
 }
 
 /** Runs the real command in a folder. */
-export function pimbot(args: readonly string[], cwd = process.cwd()): Ran {
-  const env = { ...process.env, NODE_OPTIONS: '', NO_COLOR: '1' };
+export function pimbot(args: readonly string[], cwd = process.cwd(), more?: Record<string, string>): Ran {
+  const env = { ...process.env, NODE_OPTIONS: '', ...(more ?? { NO_COLOR: '1' }) };
   const { status, stdout, stderr } = spawnSync(process.execPath, [bin, ...args], {
     cwd,
     encoding: 'utf8',
