@@ -23,7 +23,7 @@ export function startBrowser(): Promise<Browser> {
 export async function reflowTime(browser: Browser, html: string, rounds: number): Promise<number> {
   const page = await browser.newPage({ viewport: { width: 1920, height: 1080 } });
   await page.setContent(
-    `<!doctype html><style>*{box-sizing:border-box}body{margin:0}#root{position:relative;width:1920px;height:1080px}</style><div id="root">${html}</div>`,
+    `<!doctype html><style>body{margin:0}*{box-sizing:border-box}#root{position:relative;width:1920px;height:1080px}</style><div id="root">${html}</div>`,
   );
   const times = await page.evaluate((count) => {
     const root = document.getElementById('root')!;

@@ -1,5 +1,12 @@
 import {
   readAnchor,
+  readAspect,
+  readColumns,
+  readGap,
+  readTrack,
+  type AxisAnchor,
+  type Columns,
+  type Pair,
   readInset,
   readLength,
   readLengthPair,
@@ -41,6 +48,11 @@ export interface AxisBox {
   readonly paddingEnd: number;
   readonly marginStart: number;
   readonly marginEnd: number;
+  /** Between children on this axis, in u. */
+  readonly gap: number;
+  readonly scrolls: boolean;
+  /** How far the children are scrolled, in u. */
+  readonly scrolled: number;
 }
 
 /** All that the layout has to know of a widget but what is inside it. */
@@ -48,11 +60,21 @@ export interface Box {
   readonly x: AxisBox;
   readonly y: AxisBox;
   readonly arrange: Arrangement;
-  /** In u. */
-  readonly gap: number;
+  readonly reverse: boolean;
+  readonly rightToLeft: boolean;
   readonly align: Alignment;
   readonly justify: Justification;
   readonly alignSelf: Alignment | undefined;
+  readonly justifySelf: Alignment | undefined;
+  readonly columns: Columns | undefined;
+  /** The rows of a grid. */
+  readonly rows: Size;
+  readonly columnSpan: number;
+  readonly rowSpan: number;
+  /** Width divided by height; 0 where it is free. */
+  readonly aspect: number;
+  /** The id of the widget it is anchored to. */
+  readonly target: string | undefined;
   /** A child of the view that is placed on the full surface instead of the safe part. */
   readonly full: boolean;
 }
@@ -64,22 +86,33 @@ export interface Measure {
   /** The width below which it sticks out. */
   readonly least: number;
   heightAt(width: number): number;
+  /** From its top to the baseline of its first line. */
+  readonly baseline?: number;
 }
 
 const zero: Length = { u: 0, share: 0 };
 const auto: Size | undefined = undefined;
 
 /** The box of a widget. Notations have been checked: one that cannot be read is an error of the engine. */
-export function boxOf(widget: WidgetSource, lookPadding: Sides<Length> | undefined): Box {
-  const anchor = sure(readAnchor(widget.anchor ?? 'left top'));
+export function boxOf(
+  widget: WidgetSource,
+  lookPadding: Sides<Length> | undefined,
+  rightToLeft: boolean,
+): Box {
+  const anchor = mirrored(sure(readAnchor(widget.anchor ?? 'start top')), rightToLeft);
   const pivot = widget.pivot === undefined ? undefined : sure(readPivot(widget.pivot));
-  const offset = sure(readLengthPair(widget.offset ?? 0));
+  const said = sure(readLengthPair(widget.offset ?? 0));
+  // An offset from start goes the way the writing goes.
+  const turned = anchor.x.logical && rightToLeft;
+  const offset = turned ? { ...said, x: { u: -said.x.u, share: -said.x.share } } : said;
   const inset = sure(readInset(widget.inset ?? 0, { x: anchor.x.span, y: anchor.y.span }));
   const both = widget.size === undefined ? undefined : sure(readSizePair(widget.size));
   const width = widget.width === undefined ? (both?.x ?? auto) : sure(readSize(widget.width));
   const height = widget.height === undefined ? (both?.y ?? auto) : sure(readSize(widget.height));
   const padding = paddingOf(widget.padding, lookPadding);
   const margin = sure(readSides(widget.margin ?? 0));
+  const between = sure(readGap(widget.gap ?? 0));
+  const scrolled = sure(readLengthPair(widget['scroll-offset'] ?? 0));
   return {
     x: {
       ...sizeOf(width),
@@ -90,12 +123,15 @@ export function boxOf(widget: WidgetSource, lookPadding: Sides<Length> | undefin
       span: anchor.x.span,
       pivot: pivot?.x ?? (anchor.x.start + anchor.x.end) / 2,
       offset: anchor.x.span ? zero : offset.x,
-      insetStart: anchor.x.span ? inset.left : zero,
-      insetEnd: anchor.x.span ? inset.right : zero,
+      insetStart: anchor.x.span ? (turned ? inset.right : inset.left) : zero,
+      insetEnd: anchor.x.span ? (turned ? inset.left : inset.right) : zero,
       paddingStart: padding.left.u,
       paddingEnd: padding.right.u,
       marginStart: margin.left.u,
       marginEnd: margin.right.u,
+      gap: between.x,
+      scrolls: widget.scroll === 'x' || widget.scroll === 'both',
+      scrolled: scrolled.x.u,
     },
     y: {
       ...sizeOf(height),
@@ -112,15 +148,27 @@ export function boxOf(widget: WidgetSource, lookPadding: Sides<Length> | undefin
       paddingEnd: padding.bottom.u,
       marginStart: margin.top.u,
       marginEnd: margin.bottom.u,
+      gap: between.y,
+      scrolls: widget.scroll === 'y' || widget.scroll === 'both',
+      scrolled: scrolled.y.u,
     },
-    ...containerOf(widget),
+    ...containerOf(widget, rightToLeft),
     alignSelf: widget['align-self'],
+    justifySelf: widget['justify-self'],
+    columnSpan: widget['column-span'] ?? 1,
+    rowSpan: widget['row-span'] ?? 1,
+    aspect: widget.aspect === undefined ? 0 : sure(readAspect(widget.aspect)),
+    target: widget['anchor-to'],
     full: widget.area === 'full',
   };
 }
 
 /** The box of a view: as large as the surface, whatever it holds. */
-export function boxOfView(view: ViewSource, lookPadding: Sides<Length> | undefined): Box {
+export function boxOfView(
+  view: ViewSource,
+  lookPadding: Sides<Length> | undefined,
+  rightToLeft: boolean,
+): Box {
   const padding = paddingOf(view.padding, lookPadding);
   const whole = {
     ...sizeOf(auto),
@@ -135,23 +183,44 @@ export function boxOfView(view: ViewSource, lookPadding: Sides<Length> | undefin
     insetEnd: zero,
     marginStart: 0,
     marginEnd: 0,
+    scrolls: false,
+    scrolled: 0,
   };
+  const between = sure(readGap(view.gap ?? 0));
   return {
-    x: { ...whole, paddingStart: padding.left.u, paddingEnd: padding.right.u },
-    y: { ...whole, paddingStart: padding.top.u, paddingEnd: padding.bottom.u },
-    ...containerOf(view),
+    x: { ...whole, paddingStart: padding.left.u, paddingEnd: padding.right.u, gap: between.x },
+    y: { ...whole, paddingStart: padding.top.u, paddingEnd: padding.bottom.u, gap: between.y },
+    ...containerOf(view, rightToLeft),
     alignSelf: undefined,
+    justifySelf: undefined,
+    columnSpan: 1,
+    rowSpan: 1,
+    aspect: 0,
+    target: undefined,
     full: true,
   };
 }
 
-function containerOf(source: WidgetSource | ViewSource): Pick<Box, 'arrange' | 'gap' | 'align' | 'justify'> {
+type ContainerBox = 'arrange' | 'reverse' | 'rightToLeft' | 'align' | 'justify' | 'columns' | 'rows';
+
+function containerOf(source: WidgetSource | ViewSource, rightToLeft: boolean): Pick<Box, ContainerBox> {
+  const arrange = source.arrange ?? 'free';
+  const cells = arrange === 'grid' || arrange === 'layers' || arrange === 'pages';
   return {
-    arrange: source.arrange ?? 'free',
-    gap: source.gap ?? 0,
+    arrange,
+    reverse: source.reverse ?? false,
+    rightToLeft,
     align: source.align ?? 'stretch',
-    justify: source.justify ?? 'start',
+    justify: source.justify ?? (cells ? 'stretch' : 'start'),
+    columns: arrange === 'grid' ? sure(readColumns(source.columns ?? 1)) : undefined,
+    rows: sure(readTrack(source.rows ?? 'content')),
   };
+}
+
+/** Anchors said with start and end, turned round where the writing goes from right to left. */
+function mirrored(anchor: Pair<AxisAnchor>, rightToLeft: boolean): Pair<AxisAnchor> {
+  if (!rightToLeft || !anchor.x.logical) return anchor;
+  return { ...anchor, x: { ...anchor.x, start: 1 - anchor.x.end, end: 1 - anchor.x.start } };
 }
 
 function paddingOf(said: WidgetSource['padding'], look: Sides<Length> | undefined): Sides<Length> {

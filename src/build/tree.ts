@@ -73,7 +73,7 @@ export function buildTree(document: CheckedDocument, view: string, variant: Vari
     parent: -1,
     pointer,
     source,
-    box: boxOfView(source, look.padding),
+    box: boxOfView(source, look.padding, source.direction === 'rtl'),
     look,
     text: undefined,
     picture: undefined,
@@ -108,6 +108,7 @@ function pushChildren(stack: Pending[], children: readonly WidgetSource[] | unde
 
 function makeWidget({ source, pointer, parent, id }: Pending, index: number, variant: Variant): Widget {
   const kind = source.kind ?? 'panel';
+  const rightToLeft = source.direction === undefined ? parent.box.rightToLeft : source.direction === 'rtl';
   const look = variant.theme.resolve(parent.look, styleList(source.style), source.look, source.tint);
   const picture = source.image === undefined ? undefined : variant.pictures.get(source.image);
   const text = textOf(source, look, variant);
@@ -118,7 +119,7 @@ function makeWidget({ source, pointer, parent, id }: Pending, index: number, var
     parent: parent.index,
     pointer,
     source,
-    box: boxOf(source, look.padding),
+    box: boxOf(source, look.padding, rightToLeft),
     look,
     text,
     picture,

@@ -14,6 +14,7 @@ export interface DiagnosticFacts {
   'not-one-of': { key: string; found: string; choices: readonly string[]; meant?: string };
   'key-not-for-kind': { key: string; kind: string; kinds: readonly string[] };
   'text-and-children': { kind: string };
+  'key-needs': { key: string; needs: string };
   'duplicate-id': { id: string; firstLine: number };
   'unknown-name': { what: string; name: string; meant?: string };
   'name-chain': { what: string; chain: readonly string[] };

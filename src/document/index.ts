@@ -9,6 +9,10 @@ export type { FileReader, FileText } from './read.ts';
 export { documentSchema, themeSchema } from './schema.ts';
 export {
   readAnchor,
+  readAspect,
+  readColumns,
+  readGap,
+  readTrack,
   readInset,
   readLength,
   readLengthPair,
@@ -19,7 +23,7 @@ export {
   readSize,
   readSizePair,
 } from './lengths.ts';
-export type { AxisAnchor, Length, Pair, Sides, Size } from './lengths.ts';
+export type { AxisAnchor, Columns, Length, Pair, Sides, Size } from './lengths.ts';
 export { Origin, own, widgetsOf } from './model.ts';
 export type {
   Alignment,

@@ -25,7 +25,13 @@ export interface AxisAnchor {
   readonly start: number;
   readonly end: number;
   readonly span: boolean;
+  /** Said with start or end, which follow the writing direction. */
+  readonly logical: boolean;
 }
+
+/** The columns of a grid: said one by one, or as many of a size as fit. */
+export type Columns =
+  { readonly tracks: readonly Size[] } | { readonly cell: number; readonly grows: boolean };
 
 export interface Pair<T> {
   readonly x: T;
@@ -84,7 +90,7 @@ export function readSize(value: unknown): Size | undefined {
 }
 
 /** Splits `"50% - 24 10"` into the sums and words it holds: `["50% - 24", "10"]`. */
-function splitValues(value: unknown): unknown[] | undefined {
+function splitValues(value: unknown, most = 4): unknown[] | undefined {
   if (typeof value === 'number') return [value];
   if (Array.isArray(value)) return value as unknown[];
   if (typeof value !== 'string') return undefined;
@@ -92,7 +98,7 @@ function splitValues(value: unknown): unknown[] | undefined {
   let rest = value.trim();
   while (rest !== '') {
     const match = sumAtStart.exec(rest) ?? /^(?:fill +[\d.]+|\S+)(?= |$)/.exec(rest);
-    if (!match || found.length === 4) return undefined;
+    if (!match || found.length === most) return undefined;
     found.push(match[0]);
     rest = rest.slice(match[0].length).trimStart();
   }
@@ -155,7 +161,15 @@ function readNamedSides(value: unknown): Sides<Length> | undefined {
   return top && right && bottom && left && { top, right, bottom, left };
 }
 
-const words: Readonly<Record<string, { axis: 'x' | 'y' | 'either'; at: number }>> = {
+interface Fraction {
+  readonly axis: 'x' | 'y' | 'either';
+  readonly at: number;
+  readonly logical?: boolean;
+}
+
+const words: Readonly<Record<string, Fraction>> = {
+  start: { axis: 'x', at: 0, logical: true },
+  end: { axis: 'x', at: 1, logical: true },
   left: { axis: 'x', at: 0 },
   right: { axis: 'x', at: 1 },
   top: { axis: 'y', at: 0 },
@@ -163,7 +177,7 @@ const words: Readonly<Record<string, { axis: 'x' | 'y' | 'either'; at: number }>
   center: { axis: 'either', at: 0.5 },
 };
 
-function readFraction(word: string): { axis: 'x' | 'y' | 'either'; at: number } | undefined {
+function readFraction(word: string): Fraction | undefined {
   if (Object.hasOwn(words, word)) return words[word];
   if (!/^-?(?:\d+(?:\.\d+)?|\.\d+)%?$/.test(word)) return undefined;
   const at = word.endsWith('%') ? Number(word.slice(0, -1)) / 100 : Number(word);
@@ -180,7 +194,7 @@ export function readAnchor(value: unknown): Pair<AxisAnchor> | undefined {
   const read = parts.map(readAxisAnchor);
   const [first, second] = read;
   if (!first || (parts.length === 2 && !second)) return undefined;
-  const centred: AxisAnchor = { start: 0.5, end: 0.5, span: false };
+  const centred: AxisAnchor = { start: 0.5, end: 0.5, span: false, logical: false };
   if (!second) return first.axis === 'y' ? { x: centred, y: first.anchor } : { x: first.anchor, y: centred };
   if (first.axis === 'y' || second.axis === 'x') {
     if (first.axis === 'x' || second.axis === 'y') return undefined;
@@ -206,13 +220,17 @@ function readAxisAnchor(word: string): { axis: 'x' | 'y' | 'either'; anchor: Axi
   if (startWord === undefined || extra !== undefined) return undefined;
   const start = readFraction(startWord);
   if (!start) return undefined;
+  const logical = start.logical === true;
   if (endWord === undefined)
-    return { axis: start.axis, anchor: { start: start.at, end: start.at, span: false } };
+    return { axis: start.axis, anchor: { start: start.at, end: start.at, span: false, logical } };
   const end = readFraction(endWord);
   if (!end || end.at <= start.at) return undefined;
   if (start.axis !== 'either' && end.axis !== 'either' && start.axis !== end.axis) return undefined;
   const axis = start.axis === 'either' ? end.axis : start.axis;
-  return { axis, anchor: { start: start.at, end: end.at, span: true } };
+  return {
+    axis,
+    anchor: { start: start.at, end: end.at, span: true, logical: logical || end.logical === true },
+  };
 }
 
 /** `1920x1080`. */
@@ -230,4 +248,49 @@ export function readLimits(value: unknown): { least: number; most: number } | un
     least: match[1] === undefined ? 0 : Number(match[1]),
     most: match[2] === undefined ? Infinity : Number(match[2]),
   };
+}
+
+/** The most columns a grid can be given one by one. */
+const mostTracks = 100;
+
+/** `3`; `"120 content fill"`; `"auto 120"`: as many of 120 u as fit; `"auto 120.."`: sharing what is left. */
+export function readColumns(value: unknown): Columns | undefined {
+  if (typeof value === 'number') {
+    if (!Number.isInteger(value) || value < 1 || value > mostTracks) return undefined;
+    return { tracks: new Array<Size>(value).fill({ mode: 'fill', weight: 1 }) };
+  }
+  const auto = typeof value === 'string' ? new RegExp(`^auto +(${number})(\\.\\.)?$`).exec(value) : null;
+  if (auto) {
+    const cell = Number(auto[1]);
+    return cell >= 1 && cell <= largestLength ? { cell, grows: auto[2] !== undefined } : undefined;
+  }
+  const tracks = splitValues(value, mostTracks)?.map(readTrack);
+  if (!tracks || tracks.length === 0 || tracks.length > mostTracks || tracks.includes(undefined))
+    return undefined;
+  return { tracks: tracks as Size[] };
+}
+
+/** A column or row of a grid: a number of u, `content`, `fill`, or `fill 2`. */
+export function readTrack(value: unknown): Size | undefined {
+  const size = readSize(value);
+  if (size?.mode === 'fixed' && (size.length.share !== 0 || size.length.u < 0)) return undefined;
+  if (size?.mode === 'fill' && size.weight <= 0) return undefined;
+  return size;
+}
+
+/** `1.5` or `16/9`: width divided by height. */
+export function readAspect(value: unknown): number | undefined {
+  if (typeof value === 'number') return value >= 1e-4 && value <= 1e4 ? value : undefined;
+  const match =
+    typeof value === 'string' ? new RegExp(`^(${number}) */ *(${number})$`).exec(value.trim()) : null;
+  return match ? readAspect(Number(match[1]) / Number(match[2])) : undefined;
+}
+
+/** One or two numbers of u in the order of CSS: between rows, then between columns. */
+export function readGap(value: unknown): Pair<number> | undefined {
+  const lengths = splitValues(value)?.map(readLength);
+  if (!lengths || lengths.length < 1 || lengths.length > 2) return undefined;
+  if (lengths.some((length) => length === undefined || length.share !== 0)) return undefined;
+  const [rows, columns = rows] = lengths;
+  return { x: columns!.u, y: rows!.u };
 }

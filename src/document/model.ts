@@ -3,13 +3,13 @@ import { pointerTo } from './parse.ts';
 import type { Range, SourceText } from './source.ts';
 
 /** The kinds of widget. */
-export const kinds = ['panel', 'text', 'image', 'button', 'meter'] as const;
+export const kinds = ['panel', 'text', 'image', 'button', 'meter', 'separator'] as const;
 export type Kind = (typeof kinds)[number];
 
-export const arrangements = ['free', 'row', 'column'] as const;
+export const arrangements = ['free', 'row', 'column', 'wrap', 'grid', 'layers', 'pages'] as const;
 export type Arrangement = (typeof arrangements)[number];
 
-export const alignments = ['start', 'center', 'end', 'stretch'] as const;
+export const alignments = ['start', 'center', 'end', 'stretch', 'baseline'] as const;
 export type Alignment = (typeof alignments)[number];
 
 export const justifications = [
@@ -19,6 +19,7 @@ export const justifications = [
   'space-between',
   'space-around',
   'space-evenly',
+  'stretch',
 ] as const;
 export type Justification = (typeof justifications)[number];
 
@@ -88,12 +89,35 @@ export interface WidgetSource {
   readonly 'max-height'?: LengthNotation;
   readonly 'margin'?: LengthsNotation;
   readonly 'align-self'?: Alignment;
+  readonly 'justify-self'?: Alignment;
+  /** Width divided by height: `1.5`, `"16/9"`. */
+  readonly 'aspect'?: number | string;
+  /** The id of the widget it is anchored to instead of its parent. */
+  readonly 'anchor-to'?: string;
+  /** Among its siblings, drawn from low to high; 0 if unsaid. */
+  readonly 'z'?: number;
+  /** Degrees, clockwise, about the pivot; the layout does not see it. */
+  readonly 'rotate'?: number;
+  /** Degrees along x and y, about the pivot. */
+  readonly 'skew'?: number | string | readonly number[];
+  readonly 'column-span'?: number;
+  readonly 'row-span'?: number;
+  /** Not there at all: takes no room. */
+  readonly 'gone'?: boolean;
   readonly 'arrange'?: Arrangement;
+  readonly 'reverse'?: boolean;
+  readonly 'columns'?: number | string | readonly (number | string)[];
+  readonly 'rows'?: number | string;
+  /** The id of the page that is shown. */
+  readonly 'page'?: string;
   readonly 'padding'?: LengthsNotation;
-  readonly 'gap'?: number;
+  readonly 'gap'?: number | string | readonly number[];
   readonly 'align'?: Alignment;
   readonly 'justify'?: Justification;
+  readonly 'direction'?: 'ltr' | 'rtl';
   readonly 'overflow'?: 'visible' | 'clip';
+  readonly 'scroll'?: 'x' | 'y' | 'both';
+  readonly 'scroll-offset'?: LengthsNotation;
   readonly 'may-overlap'?: boolean | readonly string[];
   readonly 'visible'?: boolean;
   readonly 'text'?: string | number;
@@ -113,10 +137,16 @@ export interface ViewSource {
   readonly style?: string | readonly string[];
   readonly look?: LookSource;
   readonly arrange?: Arrangement;
+  readonly reverse?: boolean;
+  readonly columns?: number | string | readonly (number | string)[];
+  readonly rows?: number | string;
+  /** The id of the page that is shown. */
+  readonly page?: string;
   readonly padding?: LengthsNotation;
-  readonly gap?: number;
+  readonly gap?: number | string | readonly number[];
   readonly align?: Alignment;
   readonly justify?: Justification;
+  readonly direction?: 'ltr' | 'rtl';
   readonly children?: readonly WidgetSource[];
 }
 

@@ -1,8 +1,8 @@
 import type { AxisBox, Box, Measure } from '../build/index.ts';
-import type { Alignment, Arrangement, Justification, Length } from '../document/index.ts';
-import type { AxisPlan } from './plan.ts';
+import type { Alignment, Arrangement, Justification, Length, Size } from '../document/index.ts';
 import {
   Plan,
+  alignBaseline,
   alignCenter,
   alignEnd,
   alignParent,
@@ -10,15 +10,23 @@ import {
   alignStretch,
   arrangeColumn,
   arrangeFree,
+  arrangeGrid,
+  arrangeLayers,
   arrangeRow,
+  arrangeWrap,
   autoSize,
   contentSize,
   fillSize,
   fixedSize,
+  hasLimits,
+  hasMargins,
   spaceAround,
   spaceBetween,
   spaceEvenly,
+  type AxisPlan,
+  type GridPlan,
 } from './plan.ts';
+import { markAll } from './solve.ts';
 
 /** What the layout needs of a widget; a built tree's widgets have it. */
 export interface LayoutItem {
@@ -28,22 +36,29 @@ export interface LayoutItem {
   readonly measure: Measure | undefined;
   /** True where the leaf has a shape of its own, as a picture has. */
   readonly natural: boolean;
+  /** Index of the widget it is anchored to, if it is not its parent. */
+  readonly target: number | undefined;
 }
 
 /** The largest length a document may hold, in u: sums of products of it stay finite. */
-export const largestLength = 1e15;
+const largestLength = 1e15;
 
 const modes = { auto: autoSize, content: contentSize, fixed: fixedSize, fill: fillSize } as const;
 const arrangements: { readonly [Name in Arrangement]: number } = {
   free: arrangeFree,
   row: arrangeRow,
   column: arrangeColumn,
+  wrap: arrangeWrap,
+  grid: arrangeGrid,
+  layers: arrangeLayers,
+  pages: arrangeLayers,
 };
 const alignments: { readonly [Name in Alignment]: number } = {
   start: alignStart,
   center: alignCenter,
   end: alignEnd,
   stretch: alignStretch,
+  baseline: alignBaseline,
 };
 const justifications: { readonly [Name in Justification]: number } = {
   'start': alignStart,
@@ -52,38 +67,73 @@ const justifications: { readonly [Name in Justification]: number } = {
   'space-between': spaceBetween,
   'space-around': spaceAround,
   'space-evenly': spaceEvenly,
+  'stretch': alignStretch,
 };
 
 /**
  * Compiles widgets, parents before children, into a plan.
- * @throws RangeError when a length is not finite or larger than {@link largestLength}.
+ * @throws RangeError when a length is not finite or larger than 10¹⁵ u.
  */
 export function compile(items: readonly LayoutItem[]): Plan {
-  const plan = new Plan(items.length);
-  for (let n = 0; n < items.length; n++) {
-    const { box, parent, measure, natural } = items[n]!;
-    plan.parent[n] = parent;
-    plan.end[n] = n + 1;
-    plan.arrange[n] = arrangements[box.arrange];
-    plan.gap[n] = sound(box.gap);
-    plan.align[n] = alignments[box.align];
-    plan.justify[n] = justifications[box.justify];
-    plan.alignSelf[n] = box.alignSelf === undefined ? alignParent : alignments[box.alignSelf];
-    plan.full[n] = box.full ? 1 : 0;
-    plan.natural[n] = natural ? 1 : 0;
-    plan.measures[n] = measure;
-    fillAxis(plan.x, n, box.x);
-    fillAxis(plan.y, n, box.y);
-  }
+  const plan = new Plan(items.length, {
+    deferred: targetsFirst(items),
+    baselineRows: rowsOnBaselines(items),
+    byHeight: items.flatMap(({ box }, n) => (box.aspect > 0 && box.x.mode !== 'fixed' ? [n] : [])),
+  });
+  for (let n = 0; n < items.length; n++) fill(plan, n, items[n]!);
   for (let n = items.length - 1; n > 0; n--) {
     const parent = plan.parent[n]!;
     if (plan.end[parent]! < plan.end[n]!) plan.end[parent] = plan.end[n]!;
   }
+  for (let n = 0; n < items.length; n++) {
+    if (plan.arrange[n] === arrangeGrid) plan.grids[n] = gridOf(plan, n, items[n]!.box);
+  }
+  for (const row of plan.baselineRows) plan.baselines[row] = 1;
+  markAll(plan);
   return plan;
+}
+
+function fill(plan: Plan, n: number, { box, parent, measure, natural, target }: LayoutItem): void {
+  plan.parent[n] = parent;
+  plan.end[n] = n + 1;
+  plan.arrange[n] = arrangements[box.arrange];
+  plan.full[n] = box.full ? 1 : 0;
+  plan.natural[n] = natural || box.aspect > 0 ? 1 : 0;
+  plan.aspect[n] = sound(box.aspect);
+  plan.target[n] = target ?? -1;
+  plan.measures[n] = measure;
+  plan.columnSpan[n] = box.columnSpan;
+  plan.rowSpan[n] = box.rowSpan;
+  plan.widthMatters[n] = measure !== undefined || box.aspect > 0 ? 1 : 0;
+  fillAxis(plan.x, n, box.x);
+  fillAxis(plan.y, n, box.y);
+  const { x, y } = plan;
+  const column = box.arrange === 'column';
+  const flows = column || box.arrange === 'row' || box.arrange === 'wrap';
+  // Along a row or column, justify hands out the spare room; elsewhere it says how children lie across x.
+  x.justify[n] = justifications[box.justify];
+  y.justify[n] = justifications[box.justify];
+  x.align[n] = flows ? alignments[box.align] : justifications[box.justify];
+  y.align[n] = alignments[box.align];
+  x.alignSelf[n] = selfOf(box.alignSelf);
+  y.alignSelf[n] = selfOf(box.alignSelf);
+  x.reversed[n] = box.rightToLeft !== (box.reverse && !column) ? 1 : 0;
+  y.reversed[n] = box.reverse && column ? 1 : 0;
+  if (parent < 0) return;
+  // In the cells of a grid and in layers, align-self is for y and justify-self for x.
+  const around = plan.arrange[parent]!;
+  if (around === arrangeGrid || around === arrangeLayers) x.alignSelf[n] = selfOf(box.justifySelf);
+}
+
+function selfOf(alignment: Alignment | undefined): number {
+  return alignment === undefined ? alignParent : alignments[alignment];
 }
 
 function fillAxis(axis: AxisPlan, n: number, box: AxisBox): void {
   axis.mode[n] = modes[box.mode];
+  axis.traits[n] =
+    (box.min !== undefined || box.max !== undefined ? hasLimits : 0) |
+    (box.marginStart !== 0 || box.marginEnd !== 0 ? hasMargins : 0);
   fillLength(axis.size, axis.sizeShare, n, box.size);
   axis.weight[n] = sound(box.weight);
   fillLength(axis.min, axis.minShare, n, box.min ?? nothing);
@@ -100,6 +150,9 @@ function fillAxis(axis: AxisPlan, n: number, box: AxisBox): void {
   axis.paddingEnd[n] = sound(box.paddingEnd);
   axis.marginStart[n] = sound(box.marginStart);
   axis.marginEnd[n] = sound(box.marginEnd);
+  axis.gap[n] = sound(box.gap);
+  axis.scrolls[n] = box.scrolls ? 1 : 0;
+  axis.scrolled[n] = sound(box.scrolled);
 }
 
 const nothing: Length = { u: 0, share: 0 };
@@ -115,4 +168,77 @@ function sound(value: number): number {
     throw new RangeError(`a length is a number from ${-largestLength} to ${largestLength} u, not ${value}`);
   }
   return value + 0;
+}
+
+/** Widgets that are anchored to others, each after all that its place follows from. */
+function targetsFirst(items: readonly LayoutItem[]): number[] {
+  const order: number[] = [];
+  const done = new Set<number>();
+  for (let start = 0; start < items.length; start++) {
+    if (items[start]!.target === undefined) continue;
+    const stack = [start];
+    while (stack.length > 0) {
+      const at = stack.at(-1)!;
+      const { parent, target } = items[at]!;
+      const before = [parent, target ?? -1].filter((one) => one >= 0 && !done.has(one));
+      if (before.length > 0 && stack.length <= 2 * items.length) {
+        stack.push(...before);
+        continue;
+      }
+      stack.pop();
+      if (done.has(at)) continue;
+      done.add(at);
+      if (target !== undefined) order.push(at);
+    }
+  }
+  return order;
+}
+
+function rowsOnBaselines(items: readonly LayoutItem[]): number[] {
+  const rows = new Set<number>();
+  items.forEach(({ box, parent }, n) => {
+    if (box.arrange === 'row' && box.align === 'baseline') rows.add(n);
+    if (parent >= 0 && box.alignSelf === 'baseline' && items[parent]!.box.arrange === 'row') rows.add(parent);
+  });
+  return [...rows].sort((a, b) => a - b);
+}
+
+/** The most columns there are of a grid that takes as many as fit. */
+const mostColumns = 1000;
+
+function gridOf(plan: Plan, n: number, { columns, rows }: Box): GridPlan {
+  let children = 0;
+  let high = 1;
+  let wide = 1;
+  for (let child = n + 1; child < plan.end[n]!; child = plan.end[child]!) {
+    children++;
+    high = Math.max(high, plan.rowSpan[child]!);
+    wide = Math.max(wide, plan.columnSpan[child]!);
+  }
+  const cell = columns !== undefined && 'cell' in columns ? columns.cell : 0;
+  const grows = columns !== undefined && 'cell' in columns && columns.grows;
+  const tracks: readonly Size[] = columns !== undefined && 'tracks' in columns ? columns.tracks : [];
+  const count = cell > 0 ? Math.max(1, Math.min(mostColumns, children * wide)) : tracks.length;
+  const rowCount = (children + 1) * high;
+  const columnModes = new Uint8Array(count).fill(grows ? fillSize : fixedSize);
+  const columnSizes = new Float64Array(count).fill(grows ? 1 : cell);
+  tracks.forEach((track, at) => {
+    columnModes[at] = modes[track.mode];
+    columnSizes[at] =
+      track.mode === 'fixed' ? sound(track.length.u) : track.mode === 'fill' ? sound(track.weight) : 0;
+  });
+  return {
+    columnModes,
+    columnSizes,
+    cell,
+    rowMode: modes[rows.mode],
+    rowSize: rows.mode === 'fixed' ? sound(rows.length.u) : 0,
+    rowModes: new Uint8Array(rowCount).fill(contentSize),
+    widths: new Float64Array(count),
+    heights: new Float64Array(rowCount),
+    places: new Float64Array(Math.max(count, rowCount) + 1),
+    bottoms: new Int32Array(count),
+    columnCount: 1,
+    rowCount: 0,
+  };
 }

@@ -5,11 +5,12 @@ import { contentSize, fillSize, fixedSize, type AxisPlan, type Plan } from './pl
  */
 
 /** The least content length at which each child lies inside (equations 3.5 to 3.7). */
-export function needOfFree(plan: Plan, axis: AxisPlan, n: number): number {
+export function needOfFree(plan: Plan, axis: AxisPlan, n: number, sizes: Float64Array): number {
   let need = 0;
   const end = plan.end[n]!;
   for (let child = n + 1; child < end; child = plan.end[child]!) {
-    const size = axis.need[child]! + axis.marginStart[child]! + axis.marginEnd[child]!;
+    if (plan.target[child]! >= 0) continue;
+    const size = sizes[child]! + axis.marginStart[child]! + axis.marginEnd[child]!;
     const start = axis.anchorStart[child]!;
     if (axis.span[child] === 1) {
       const between = axis.anchorEnd[child]! - start;
@@ -25,7 +26,7 @@ export function needOfFree(plan: Plan, axis: AxisPlan, n: number): number {
 }
 
 /**
- * Places one child in the content box `from`, `room` long (equations 3.1 to 3.4).
+ * Places one child in the box `from`, `room` long (equations 3.1 to 3.4).
  * Margins keep their distance outside the widget on both sides.
  */
 export function giveFree(axis: AxisPlan, child: number, from: number, room: number): void {
@@ -46,7 +47,7 @@ export function giveFree(axis: AxisPlan, child: number, from: number, room: numb
     let length = Math.max(0, between);
     if (mode === fixedSize) length = axis.size[child]! + axis.sizeShare[child]! * room;
     else if (mode === contentSize) length = axis.need[child]!;
-    length = Math.max(0, axis.clamp(child, length, room));
+    length = axis.clamp(child, length, room);
     axis.start[child] = spanStart + pivot * (between - length);
     axis.length[child] = length;
     return;
@@ -59,12 +60,12 @@ export function giveFree(axis: AxisPlan, child: number, from: number, room: numb
     length = axis.need[child]!;
     const least = axis.least[child]!;
     if (least < length) {
-      const before = pivot > 0 ? (at - from) / pivot : Infinity;
-      const after = pivot < 1 ? (from + room - at) / (1 - pivot) : Infinity;
-      length = Math.max(least, Math.min(length, Math.min(before, after) - margins));
+      const roomBefore = pivot > 0 ? (at - from) / pivot : Infinity;
+      const roomAfter = pivot < 1 ? (from + room - at) / (1 - pivot) : Infinity;
+      length = Math.max(least, Math.min(length, Math.min(roomBefore, roomAfter) - margins));
     }
   }
-  length = Math.max(0, axis.clamp(child, length, room));
+  length = axis.clamp(child, length, room);
   axis.start[child] = at - pivot * (length + margins) + before;
   axis.length[child] = length;
 }

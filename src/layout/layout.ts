@@ -1,5 +1,5 @@
 import type { Frame } from './frame.ts';
-import type { Plan } from './plan.ts';
+import type { AxisPlan, Plan } from './plan.ts';
 
 /** A rectangle; whoever hands it out says whether in device px or in u. */
 export interface Rect {
@@ -18,12 +18,12 @@ export class Layout {
   readonly #widths: Float64Array;
   readonly #heights: Float64Array;
 
-  /** Takes a copy of what the plan was solved to. */
+  /** Takes a copy of what the plan was solved to, with every place counted from the surface. */
   constructor(plan: Plan, frame: Frame) {
     this.frame = frame;
     this.count = plan.count;
-    this.#xs = plan.x.start.slice();
-    this.#ys = plan.y.start.slice();
+    this.#xs = places(plan, plan.x);
+    this.#ys = places(plan, plan.y);
     this.#widths = plan.x.length.slice();
     this.#heights = plan.y.length.slice();
   }
@@ -59,4 +59,12 @@ export class Layout {
     const top = Math.round(y);
     return { x: left, y: top, width: Math.round(x + width) - left, height: Math.round(y + height) - top };
   }
+}
+
+function places(plan: Plan, axis: AxisPlan): Float64Array {
+  const found = axis.start.slice();
+  const { parent } = plan;
+  found[0] = 0;
+  for (let n = 1; n < found.length; n++) found[n] = found[parent[n]!]! + found[n]!;
+  return found;
 }

@@ -1,3 +1,5 @@
+import { Marks } from './marks.ts';
+
 /*
  * A view compiled for solving: one entry a widget, in document order, so that the children of `n` are
  * n + 1, end[n + 1], end[end[n + 1]] … up to end[n]. Nothing here is allocated after compiling.
@@ -13,6 +15,9 @@ export const fillSize = 3;
 export const arrangeFree = 0;
 export const arrangeRow = 1;
 export const arrangeColumn = 2;
+export const arrangeWrap = 3;
+export const arrangeGrid = 4;
+export const arrangeLayers = 5;
 
 /** Alignments and justifications, as numbers; `alignParent` means: as the parent says. */
 export const alignStart = 0;
@@ -23,10 +28,16 @@ export const alignParent = 4;
 export const spaceBetween = 5;
 export const spaceAround = 6;
 export const spaceEvenly = 7;
+export const alignBaseline = 8;
+
+/** What is special about a widget on an axis; most have nothing, and nothing is looked up for them. */
+export const hasLimits = 1;
+export const hasMargins = 2;
 
 /** One axis of all widgets. Lengths are in u; a `…Share` is a fraction of the parent's content size. */
 export class AxisPlan {
   readonly mode: Uint8Array;
+  readonly traits: Uint8Array;
   readonly size: Float64Array;
   readonly sizeShare: Float64Array;
   readonly weight: Float64Array;
@@ -48,18 +59,38 @@ export class AxisPlan {
   readonly paddingEnd: Float64Array;
   readonly marginStart: Float64Array;
   readonly marginEnd: Float64Array;
+  /** Between children (or lines, or tracks) on this axis. */
+  readonly gap: Float64Array;
+  /** 1: children follow each other from the far end. */
+  readonly reversed: Uint8Array;
+  /** 1: children may be longer than the widget, and are shifted by `scrolled`. */
+  readonly scrolls: Uint8Array;
+  readonly scrolled: Float64Array;
+  /** How children are placed across (alignments) and along (justifications) this axis. */
+  readonly align: Uint8Array;
+  readonly justify: Uint8Array;
+  readonly alignSelf: Uint8Array;
   /** The size a widget would like, and the one below which its inside sticks out; found on the way up. */
   readonly need: Float64Array;
   readonly least: Float64Array;
-  /** Where it starts on the surface and how long it is; found on the way down. */
+  /** Where it starts in its parent's border box and how long it is; found on the way down. */
   readonly start: Float64Array;
   readonly length: Float64Array;
-  /** Scratch of the flow arrangement: whether an item's share is settled. */
+  /** The length its children were last placed for. */
+  readonly given: Float64Array;
+  /** Scratch of a line: whether an item's share is settled. */
   readonly settled: Uint8Array;
+  /** Widgets whose need, and whose children's places, have to be found anew. */
+  readonly toNeed: Marks;
+  readonly toGive: Marks;
+  /** 1: its children have to be placed anew; 2: it has itself to be placed anew in its free parent. */
+  readonly why: Uint8Array;
 
   constructor(count: number) {
     const numbers = () => new Float64Array(count);
-    this.mode = new Uint8Array(count);
+    const bytes = () => new Uint8Array(count);
+    this.mode = bytes();
+    this.traits = bytes();
     this.size = numbers();
     this.sizeShare = numbers();
     this.weight = numbers();
@@ -67,7 +98,7 @@ export class AxisPlan {
     this.minShare = numbers();
     this.max = numbers();
     this.maxShare = numbers();
-    this.span = new Uint8Array(count);
+    this.span = bytes();
     this.anchorStart = numbers();
     this.anchorEnd = numbers();
     this.pivot = numbers();
@@ -81,24 +112,49 @@ export class AxisPlan {
     this.paddingEnd = numbers();
     this.marginStart = numbers();
     this.marginEnd = numbers();
+    this.gap = numbers();
+    this.reversed = bytes();
+    this.scrolls = bytes();
+    this.scrolled = numbers();
+    this.align = bytes();
+    this.justify = bytes();
+    this.alignSelf = bytes();
     this.need = numbers();
     this.least = numbers();
     this.start = numbers();
     this.length = numbers();
-    this.settled = new Uint8Array(count);
+    this.given = numbers().fill(NaN);
+    this.settled = bytes();
+    this.toNeed = new Marks(count);
+    this.toGive = new Marks(count);
+    this.why = bytes();
   }
 
-  /** A size held between the widget's minimum and maximum; the minimum wins, as in CSS. */
+  /** A size held between the widget's minimum and maximum; the minimum wins, as in CSS. Never negative. */
   clamp(n: number, size: number, parentLength: number): number {
+    if ((this.traits[n]! & hasLimits) === 0) return size > 0 ? size : 0;
     const most = this.max[n]! + this.maxShare[n]! * parentLength;
     const least = this.min[n]! + this.minShare[n]! * parentLength;
-    return Math.max(least, Math.min(most, size));
+    return Math.max(0, least, Math.min(most, size));
   }
 
   /** The same before the parent's size is known: shares count nothing. */
   clampNeed(n: number, size: number): number {
+    if ((this.traits[n]! & hasLimits) === 0) return size > 0 ? size : 0;
     const most = this.maxShare[n] === 0 ? this.max[n]! : Infinity;
-    return Math.max(this.min[n]!, Math.min(most, size));
+    return Math.max(0, this.min[n]!, Math.min(most, size));
+  }
+
+  /** Has the children of `n` placed anew. */
+  regive(n: number): void {
+    this.why[n] = this.why[n]! | 1;
+    this.toGive.add(n);
+  }
+
+  /** Has `n` placed anew in its free parent. */
+  replace(n: number): void {
+    this.why[n] = this.why[n]! | 2;
+    this.toGive.add(n);
   }
 }
 
@@ -107,6 +163,28 @@ export interface LeafMeasure {
   readonly widest: number;
   readonly least: number;
   heightAt(width: number): number;
+  /** From its top to the baseline of its first line. */
+  readonly baseline?: number;
+}
+
+/** The columns and rows of a grid. */
+export interface GridPlan {
+  /** Mode and size of each column there can be; the size of a fill is its weight. */
+  readonly columnModes: Uint8Array;
+  readonly columnSizes: Float64Array;
+  /** Above 0: as many columns as fit, each at least so wide in u. */
+  readonly cell: number;
+  readonly rowMode: number;
+  readonly rowSize: number;
+  /** One for each row there can be: all of content size. */
+  readonly rowModes: Uint8Array;
+  /** Scratch: sizes of columns and rows, where each starts, and how far down each column is filled. */
+  readonly widths: Float64Array;
+  readonly heights: Float64Array;
+  readonly places: Float64Array;
+  readonly bottoms: Int32Array;
+  columnCount: number;
+  rowCount: number;
 }
 
 export class Plan {
@@ -117,29 +195,67 @@ export class Plan {
   /** One past the last widget inside. */
   readonly end: Int32Array;
   readonly arrange: Uint8Array;
-  readonly gap: Float64Array;
-  readonly align: Uint8Array;
-  readonly justify: Uint8Array;
-  readonly alignSelf: Uint8Array;
   /** 1 for a child of the view that is placed on the full surface. */
   readonly full: Uint8Array;
   /** 1 for a leaf with a natural shape that stretching would spoil. */
   readonly natural: Uint8Array;
+  /** Width divided by height, 0 where it is free. */
+  readonly aspect: Float64Array;
+  /** The widget it is anchored to instead of its parent; -1 for none. */
+  readonly target: Int32Array;
+  /** Widgets with a target, each after its own target. */
+  readonly deferred: Int32Array;
   readonly measures: (LeafMeasure | undefined)[];
+  readonly grids: (GridPlan | undefined)[];
+  /** Of children of a grid: the cells they span, and the cell they are in. */
+  readonly columnSpan: Uint16Array;
+  readonly rowSpan: Uint16Array;
+  readonly column: Uint16Array;
+  readonly row: Uint32Array;
+  /** Scratch of wrap: the line a child is in, found with the widths. */
+  readonly line: Uint32Array;
+  /** Rows with children on a common baseline, and widgets with an aspect. */
+  readonly baselineRows: Int32Array;
+  readonly byHeight: Int32Array;
+  /** 1: some child of this row is aligned by its baseline. */
+  readonly baselines: Uint8Array;
+  /** 1: the height needed changes with the width given. */
+  readonly widthMatters: Uint8Array;
+  /** What the view's padding is enlarged by: the safe insets, in u. */
+  safeLeft = 0;
+  safeRight = 0;
+  safeTop = 0;
+  safeBottom = 0;
 
-  constructor(count: number) {
+  constructor(
+    count: number,
+    {
+      deferred,
+      baselineRows,
+      byHeight,
+    }: Readonly<Record<'deferred' | 'baselineRows' | 'byHeight', readonly number[]>>,
+  ) {
     this.count = count;
     this.x = new AxisPlan(count);
     this.y = new AxisPlan(count);
     this.parent = new Int32Array(count);
     this.end = new Int32Array(count);
     this.arrange = new Uint8Array(count);
-    this.gap = new Float64Array(count);
-    this.align = new Uint8Array(count);
-    this.justify = new Uint8Array(count);
-    this.alignSelf = new Uint8Array(count);
     this.full = new Uint8Array(count);
     this.natural = new Uint8Array(count);
+    this.aspect = new Float64Array(count);
+    this.target = new Int32Array(count).fill(-1);
+    this.deferred = Int32Array.from(deferred);
+    this.baselineRows = Int32Array.from(baselineRows);
+    this.byHeight = Int32Array.from(byHeight);
+    this.baselines = new Uint8Array(count);
     this.measures = new Array<LeafMeasure | undefined>(count).fill(undefined);
+    this.grids = new Array<GridPlan | undefined>(count).fill(undefined);
+    this.columnSpan = new Uint16Array(count).fill(1);
+    this.rowSpan = new Uint16Array(count).fill(1);
+    this.column = new Uint16Array(count);
+    this.row = new Uint32Array(count);
+    this.line = new Uint32Array(count);
+    this.widthMatters = new Uint8Array(count);
   }
 }

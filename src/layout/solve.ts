@@ -1,28 +1,72 @@
-import { giveAcross, giveAlong, needAcross, needAlong } from './flow.ts';
+import { alignBaselines, baselineReach } from './baseline.ts';
+import { definiteHeight } from './definite.ts';
 import type { Frame } from './frame.ts';
 import { giveFree, needOfFree } from './free.ts';
-import { arrangeColumn, arrangeRow, fixedSize, type AxisPlan, type Plan } from './plan.ts';
+import { giveColumns, giveRows, needOfColumns, needOfRows } from './grid.ts';
+import { giveAcross, giveAlong, needAcross, needAlong } from './line.ts';
+import {
+  alignBaseline,
+  arrangeColumn,
+  arrangeFree,
+  arrangeGrid,
+  arrangeRow,
+  arrangeWrap,
+  fixedSize,
+  type AxisPlan,
+  type Plan,
+} from './plan.ts';
+import { giveAcrossLines, giveLines, leastOfWrap, needOfLines } from './wrap.ts';
 
-/**
- * Lays a plan out on a frame in four linear passes (docs/layout-model.md, section 2): widths needed, from the
- * leaves up; widths given, from the root down; heights needed, with every text knowing its width; heights given.
- * Afterwards `start` and `length` of both axes hold every widget's border box on the surface, in u.
+/*
+ * Four linear passes (docs/layout-model.md, section 2): widths needed, from the leaves up; widths given, from the
+ * root down; heights needed, with every text knowing its width; heights given. Each looks only at what is marked:
+ * what a pass computes for a widget follows from numbers that have not changed where it is not. The result is the
+ * same, bit for bit, as that of solving everything.
  */
+
+/** Has everything found anew. */
+export function markAll(plan: Plan): void {
+  for (let n = 0; n < plan.count; n++) {
+    plan.x.toNeed.add(n);
+    plan.y.toNeed.add(n);
+  }
+  plan.x.given.fill(NaN);
+  plan.y.given.fill(NaN);
+  plan.x.regive(0);
+  plan.y.regive(0);
+}
+
+/** Has a leaf measured anew, and all that follows from it. */
+export function markMeasure(plan: Plan, n: number): void {
+  plan.x.toNeed.add(n);
+  plan.y.toNeed.add(n);
+}
+
+/** Lays a plan out on a frame. Afterwards `start` and `length` of both axes hold every widget's border box. */
 export function solve(plan: Plan, frame: Frame): void {
   const { x, y } = plan;
-  needWidths(plan);
-  x.start[0] = 0;
+  const { safe } = frame;
+  const moved = y.length[0] !== frame.height || plan.safeTop !== safe.top || plan.safeBottom !== safe.bottom;
+  if (plan.safeLeft !== safe.left || plan.safeRight !== safe.right) x.regive(0);
+  if (plan.safeTop !== safe.top || plan.safeBottom !== safe.bottom) y.regive(0);
+  plan.safeLeft = safe.left;
+  plan.safeRight = safe.right;
+  plan.safeTop = safe.top;
+  plan.safeBottom = safe.bottom;
   x.length[0] = frame.width;
-  give(plan, x, arrangeRow, frame.safe.left, frame.safe.right);
-  needHeights(plan);
-  y.start[0] = 0;
   y.length[0] = frame.height;
-  give(plan, y, arrangeColumn, frame.safe.top, frame.safe.bottom);
+  if (moved) for (let at = 0; at < plan.byHeight.length; at++) x.toNeed.add(plan.byHeight[at]!);
+  needWidths(plan);
+  if (x.given[0] !== frame.width) x.regive(0);
+  give(plan, x);
+  needHeights(plan);
+  if (y.given[0] !== frame.height) y.regive(0);
+  give(plan, y);
 }
 
 function needWidths(plan: Plan): void {
   const { x } = plan;
-  for (let n = plan.count - 1; n >= 0; n--) {
+  for (let n = x.toNeed.takeHighest(); n >= 0; n = x.toNeed.takeHighest()) {
     const padding = x.paddingStart[n]! + x.paddingEnd[n]!;
     const measure = plan.measures[n];
     let need: number;
@@ -31,61 +75,238 @@ function needWidths(plan: Plan): void {
       need = measure.widest;
       least = measure.least;
     } else if (plan.end[n] === n + 1) need = least = 0;
-    else if (plan.arrange[n] === arrangeRow) {
-      need = needAlong(plan, x, n, x.need);
-      least = needAlong(plan, x, n, x.least);
-    } else if (plan.arrange[n] === arrangeColumn) {
-      need = needAcross(plan, x, n, x.need);
-      least = needAcross(plan, x, n, x.least);
-    } else need = least = needOfFree(plan, x, n);
-    settleNeed(x, n, need + padding, least + padding);
+    else {
+      switch (plan.arrange[n]) {
+        case arrangeRow:
+          need = needAlong(plan, x, n, x.need);
+          least = needAlong(plan, x, n, x.least);
+          break;
+        case arrangeWrap:
+          need = needAlong(plan, x, n, x.need);
+          least = leastOfWrap(plan, x, n);
+          break;
+        case arrangeGrid:
+          need = needOfColumns(plan, n, plan.grids[n]!, x.need);
+          least = needOfColumns(plan, n, plan.grids[n]!, x.least);
+          break;
+        case arrangeFree:
+          need = needOfFree(plan, x, n, x.need);
+          least = needOfFree(plan, x, n, x.least);
+          break;
+        default:
+          need = needAcross(plan, x, n, x.need);
+          least = needAcross(plan, x, n, x.least);
+      }
+    }
+    if (x.scrolls[n] === 1) least = 0;
+    need += padding;
+    least += padding;
+    if (plan.aspect[n]! > 0 && x.mode[n] !== fixedSize) {
+      const height = definiteHeight(plan, n);
+      if (height === height) need = least = height * plan.aspect[n]!;
+    }
+    settleNeed(plan, x, n, need, least);
   }
 }
 
 function needHeights(plan: Plan): void {
   const { x, y } = plan;
-  for (let n = plan.count - 1; n >= 0; n--) {
+  // A baseline deep inside can move without a need changing on the way up to its row.
+  for (let at = 0; at < plan.baselineRows.length; at++) {
+    y.toNeed.add(plan.baselineRows[at]!);
+    y.regive(plan.baselineRows[at]!);
+  }
+  for (let n = y.toNeed.takeHighest(); n >= 0; n = y.toNeed.takeHighest()) {
     const measure = plan.measures[n];
     let need: number;
-    if (measure) need = measure.heightAt(Math.max(0, x.length[n]! - x.paddingStart[n]! - x.paddingEnd[n]!));
-    else if (plan.end[n] === n + 1) need = 0;
-    else if (plan.arrange[n] === arrangeRow) need = needAcross(plan, y, n, y.need);
-    else if (plan.arrange[n] === arrangeColumn) need = needAlong(plan, y, n, y.need);
-    else need = needOfFree(plan, y, n);
-    need += y.paddingStart[n]! + y.paddingEnd[n]!;
-    settleNeed(y, n, need, need);
+    if (plan.aspect[n]! > 0) need = x.length[n]! / plan.aspect[n]!;
+    else {
+      if (measure) need = measure.heightAt(Math.max(0, x.length[n]! - x.paddingStart[n]! - x.paddingEnd[n]!));
+      else if (plan.end[n] === n + 1) need = 0;
+      else need = contentHeight(plan, n);
+      need += y.paddingStart[n]! + y.paddingEnd[n]!;
+    }
+    settleNeed(plan, y, n, need, y.scrolls[n] === 1 ? 0 : need);
+  }
+}
+
+function contentHeight(plan: Plan, n: number): number {
+  const { y } = plan;
+  switch (plan.arrange[n]) {
+    case arrangeRow: {
+      const need = needAcross(plan, y, n, y.need);
+      if (y.align[n] !== alignBaseline && plan.baselines[n] === 0) return need;
+      return Math.max(need, baselineReach(plan, n, y.need, false) + baselineReach(plan, n, y.need, true));
+    }
+    case arrangeColumn:
+      return needAlong(plan, y, n, y.need);
+    case arrangeWrap:
+      return needOfLines(plan, n);
+    case arrangeGrid:
+      return needOfRows(plan, n, plan.grids[n]!);
+    case arrangeFree:
+      return needOfFree(plan, y, n, y.need);
+    default:
+      return needAcross(plan, y, n, y.need);
   }
 }
 
 /** A said size that is no share of the parent is needed as it is; anything else needs what is inside. */
-function settleNeed(axis: AxisPlan, n: number, need: number, least: number): void {
-  if (axis.mode[n] === fixedSize && axis.sizeShare[n] === 0) {
-    need = least = Math.max(0, axis.size[n]!);
+function settleNeed(plan: Plan, axis: AxisPlan, n: number, content: number, contentLeast: number): void {
+  let need = content;
+  let least = contentLeast;
+  if (axis.mode[n] === fixedSize && axis.sizeShare[n] === 0) need = least = axis.size[n]!;
+  need = axis.clampNeed(n, need);
+  least = axis.clampNeed(n, Math.min(least, need));
+  if (axis.scrolls[n] === 1 || plan.arrange[n] === arrangeGrid) axis.regive(n);
+  if (need === axis.need[n] && least === axis.least[n]) return;
+  axis.need[n] = need;
+  axis.least[n] = least;
+  if (n === 0) return;
+  const parent = plan.parent[n]!;
+  if (plan.arrange[parent] === arrangeFree) {
+    axis.replace(n);
+    if (parent > 0 && plan.target[n]! < 0) axis.toNeed.add(parent);
+    return;
   }
-  axis.need[n] = axis.clampNeed(n, need);
-  axis.least[n] = axis.clampNeed(n, Math.min(least, need));
+  axis.toNeed.add(parent);
+  axis.regive(parent);
 }
 
-function give(plan: Plan, axis: AxisPlan, along: number, safeStart: number, safeEnd: number): void {
-  for (let n = 0; n < plan.count; n++) {
-    const end = plan.end[n]!;
-    if (end === n + 1) continue;
-    const outerStart = axis.start[n]!;
-    const outerLength = axis.length[n]!;
-    const before = axis.paddingStart[n]! + (n === 0 ? safeStart : 0);
-    const after = axis.paddingEnd[n]! + (n === 0 ? safeEnd : 0);
-    const from = outerStart + before;
-    const room = Math.max(0, outerLength - before - after);
-    const arrange = plan.arrange[n]!;
-    if (arrange === along) {
-      giveAlong(plan, axis, n, from, room);
-      continue;
-    }
-    const flows = arrange === arrangeRow || arrange === arrangeColumn;
+function give(plan: Plan, axis: AxisPlan): void {
+  drain(plan, axis);
+  // Each stands after its own target, so that the target has its place already.
+  for (let at = 0; at < plan.deferred.length; at++) {
+    placeAtTarget(plan, axis, plan.deferred[at]!);
+    drain(plan, axis);
+  }
+}
+
+function drain(plan: Plan, axis: AxisPlan): void {
+  const { toGive, why } = axis;
+  for (let n = toGive.takeLowest(); n >= 0; n = toGive.takeLowest()) {
+    const reason = why[n]!;
+    why[n] = 0;
+    if ((reason & 2) !== 0 && plan.target[n]! < 0) placeFree(plan, axis, n);
+    if ((reason & 1) !== 0 || axis.length[n] !== axis.given[n]) giveChildren(plan, axis, n);
+  }
+}
+
+/** Places one child of a free parent whose own place is known. */
+function placeFree(plan: Plan, axis: AxisPlan, n: number): void {
+  const parent = plan.parent[n]!;
+  if (parent < 0) return;
+  if (parent === 0 && plan.full[n] === 1) giveFree(axis, n, 0, axis.length[0]!);
+  else {
+    const before = axis.paddingStart[parent]! + safeBefore(plan, axis, parent);
+    const after = axis.paddingEnd[parent]! + safeAfter(plan, axis, parent);
+    const room = Math.max(0, axis.length[parent]! - before - after);
+    giveFree(axis, n, before - shift(plan, axis, parent, room), roomInside(plan, axis, parent, room));
+  }
+  noteLength(plan, axis, n);
+}
+
+/** Places a widget that is anchored to another one, in the target's border box. */
+function placeAtTarget(plan: Plan, axis: AxisPlan, n: number): void {
+  const target = plan.target[n]!;
+  const from = placeOf(plan, axis, target) - placeOf(plan, axis, plan.parent[n]!);
+  giveFree(axis, n, from, axis.length[target]!);
+  noteLength(plan, axis, n);
+}
+
+/** Where a widget starts on the surface. */
+export function placeOf(plan: Plan, axis: AxisPlan, n: number): number {
+  let place = 0;
+  for (let at = n; at > 0; at = plan.parent[at]!) place += axis.start[at]!;
+  return place;
+}
+
+function safeBefore(plan: Plan, axis: AxisPlan, n: number): number {
+  if (n > 0) return 0;
+  return axis === plan.x ? plan.safeLeft : plan.safeTop;
+}
+
+function safeAfter(plan: Plan, axis: AxisPlan, n: number): number {
+  if (n > 0) return 0;
+  return axis === plan.x ? plan.safeRight : plan.safeBottom;
+}
+
+/** The room children have: more than there is where the widget scrolls and they need it. */
+function roomInside(plan: Plan, axis: AxisPlan, n: number, room: number): number {
+  return axis.scrolls[n] === 1 ? Math.max(room, insideNeed(plan, axis, n)) : room;
+}
+
+/** How far the children are scrolled, within what there is to scroll. */
+function shift(plan: Plan, axis: AxisPlan, n: number, room: number): number {
+  if (axis.scrolls[n] === 0) return 0;
+  return Math.max(0, Math.min(axis.scrolled[n]!, insideNeed(plan, axis, n) - room));
+}
+
+/** What the children of a scrolling widget need. */
+export function insideNeed(plan: Plan, axis: AxisPlan, n: number): number {
+  if (axis === plan.y) return contentHeight(plan, n);
+  switch (plan.arrange[n]) {
+    case arrangeRow:
+    case arrangeWrap:
+      return needAlong(plan, axis, n, axis.need);
+    case arrangeGrid:
+      return needOfColumns(plan, n, plan.grids[n]!, axis.need);
+    case arrangeFree:
+      return needOfFree(plan, axis, n, axis.need);
+    default:
+      return needAcross(plan, axis, n, axis.need);
+  }
+}
+
+function giveChildren(plan: Plan, axis: AxisPlan, n: number): void {
+  const end = plan.end[n]!;
+  const outer = axis.length[n]!;
+  axis.given[n] = outer;
+  if (end === n + 1) return;
+  const horizontal = axis === plan.x;
+  const arrange = plan.arrange[n]!;
+  let from = axis.paddingStart[n]! + safeBefore(plan, axis, n);
+  let room = Math.max(0, outer - from - axis.paddingEnd[n]! - safeAfter(plan, axis, n));
+  if (axis.scrolls[n] === 1) {
+    from -= shift(plan, axis, n, room);
+    room = roomInside(plan, axis, n, room);
+  }
+  if (arrange === arrangeFree) {
     for (let child = n + 1; child < end; child = plan.end[child]!) {
-      if (flows) giveAcross(plan, axis, n, child, from, room);
-      else if (n === 0 && plan.full[child] === 1) giveFree(axis, child, outerStart, outerLength);
+      if (plan.target[child]! >= 0) continue;
+      if (n === 0 && plan.full[child] === 1) giveFree(axis, child, 0, outer);
       else giveFree(axis, child, from, room);
     }
+  } else if (arrange === (horizontal ? arrangeRow : arrangeColumn))
+    giveAlong(plan, axis, n, n + 1, end, from, room);
+  else if (arrange === arrangeWrap) {
+    if (horizontal) giveLines(plan, n, from, room);
+    else giveAcrossLines(plan, n, from, room);
+  } else if (arrange === arrangeGrid) {
+    if (horizontal) giveColumns(plan, n, plan.grids[n]!, from, room);
+    else giveRows(plan, n, plan.grids[n]!, from, room);
+  } else {
+    for (let child = n + 1; child < end; child = plan.end[child]!)
+      giveAcross(plan, axis, n, child, from, room);
+    if (
+      !horizontal &&
+      arrange === arrangeRow &&
+      (plan.y.align[n] === alignBaseline || plan.baselines[n] === 1)
+    ) {
+      alignBaselines(plan, n, from);
+    }
   }
+  if (horizontal && (arrange === arrangeWrap || arrange === arrangeGrid)) {
+    plan.y.toNeed.add(n);
+    plan.y.regive(n);
+  }
+  for (let child = n + 1; child < end; child = plan.end[child]!) noteLength(plan, axis, child);
+}
+
+/** Marks what follows from a length that a widget was just given. */
+function noteLength(plan: Plan, axis: AxisPlan, n: number): void {
+  if (axis.length[n] === axis.given[n]) return;
+  if (axis === plan.x && plan.widthMatters[n] === 1) plan.y.toNeed.add(n);
+  if (plan.end[n] === n + 1) axis.given[n] = axis.length[n]!;
+  else axis.toGive.add(n);
 }

@@ -112,15 +112,13 @@ export class View {
     this.hudSize = hudSize;
     this.case = caseName;
     this.backdrops = backdrops;
-    this.#plan = compile(
-      tree.widgets.map(({ parent, box, measure, kind }) => ({
-        parent,
-        box,
-        measure,
-        natural: kind === 'image',
-      })),
-    );
     this.#indexes = new Map(tree.widgets.map(({ id, index }) => [id, index]));
+    this.#plan = compile(
+      tree.widgets.map(({ parent, box, measure, kind }) => {
+        const target = box.target === undefined ? undefined : this.#indexes.get(box.target);
+        return { parent, box, measure, natural: kind === 'image', target };
+      }),
+    );
   }
 
   get name(): string {

@@ -1,0 +1,57 @@
+import { alignBaseline, alignParent, arrangeColumn, arrangeFree, arrangeRow, type Plan } from './plan.ts';
+
+/*
+ * Baselines across a row: docs/layout-model.md 4.4. A text has that of its first line, a row or column that of
+ * its first child, anything else its bottom edge.
+ */
+
+/** From the top of a widget's border box to its baseline, in u, once its height is needed or given. */
+export function baselineOf(plan: Plan, n: number, heights: Float64Array): number {
+  let down = 0;
+  for (let at = n; ;) {
+    const measure = plan.measures[at];
+    if (measure) {
+      if (measure.baseline === undefined) return down + heights[at]!;
+      const width = plan.x.length[at]! - plan.x.paddingStart[at]! - plan.x.paddingEnd[at]!;
+      const padding = plan.y.paddingStart[at]! + plan.y.paddingEnd[at]!;
+      // A text stands in the middle of what it is given.
+      const spare = heights[at]! - padding - measure.heightAt(Math.max(0, width));
+      return down + plan.y.paddingStart[at]! + spare / 2 + measure.baseline;
+    }
+    const arrange = plan.arrange[at]!;
+    if (plan.end[at] === at + 1 || arrange === arrangeFree || arrange > arrangeColumn)
+      return down + heights[at]!;
+    down += plan.y.paddingStart[at]! + plan.y.marginStart[at + 1]!;
+    at++;
+  }
+}
+
+/** Whether a child of a row is aligned by its baseline. */
+export function byBaseline(plan: Plan, n: number, child: number): boolean {
+  if (plan.arrange[n] !== arrangeRow) return false;
+  const self = plan.y.alignSelf[child]!;
+  return (self === alignParent ? plan.y.align[n]! : self) === alignBaseline;
+}
+
+/** The most there is above the common baseline of a row's children, and with `below` the most under it. */
+export function baselineReach(plan: Plan, n: number, heights: Float64Array, below: boolean): number {
+  let reach = 0;
+  const end = plan.end[n]!;
+  for (let child = n + 1; child < end; child = plan.end[child]!) {
+    if (!byBaseline(plan, n, child)) continue;
+    const above = plan.y.marginStart[child]! + baselineOf(plan, child, heights);
+    const whole = plan.y.marginStart[child]! + heights[child]! + plan.y.marginEnd[child]!;
+    reach = Math.max(reach, below ? whole - above : above);
+  }
+  return reach;
+}
+
+/** Moves the children of a row that are aligned by their baseline onto one line. */
+export function alignBaselines(plan: Plan, n: number, from: number): void {
+  const { y } = plan;
+  const above = baselineReach(plan, n, y.length, false);
+  const end = plan.end[n]!;
+  for (let child = n + 1; child < end; child = plan.end[child]!) {
+    if (byBaseline(plan, n, child)) y.start[child] = from + above - baselineOf(plan, child, y.length);
+  }
+}

@@ -1,0 +1,286 @@
+import {
+  alignBaseline,
+  alignCenter,
+  alignEnd,
+  alignParent,
+  alignStretch,
+  autoSize,
+  contentSize,
+  fillSize,
+  fixedSize,
+  hasMargins,
+  spaceAround,
+  spaceBetween,
+  spaceEvenly,
+  type AxisPlan,
+  type Plan,
+} from './plan.ts';
+
+/*
+ * One line of children. Along it, sizes are found as CSS Flexible Box Layout 1 §9.7 finds them;
+ * docs/layout-model.md, section 4, says where and why we differ. A line is the siblings from `first` up to `stop`.
+ */
+
+/** The length of a line: all children, their margins and the gaps between. */
+export function needAlong(plan: Plan, axis: AxisPlan, n: number, sizes: Float64Array): number {
+  const ends = plan.end;
+  const end = ends[n]!;
+  let need = 0;
+  let count = 0;
+  for (let child = n + 1; child < end; child = ends[child]!) {
+    need += sizes[child]!;
+    if ((axis.traits[child]! & hasMargins) !== 0) need += axis.marginStart[child]! + axis.marginEnd[child]!;
+    count++;
+  }
+  return count > 1 ? need + axis.gap[n]! * (count - 1) : need;
+}
+
+/** The length across a line: that of the largest child. */
+export function needAcross(plan: Plan, axis: AxisPlan, n: number, sizes: Float64Array): number {
+  const ends = plan.end;
+  const end = ends[n]!;
+  let need = 0;
+  for (let child = n + 1; child < end; child = ends[child]!) {
+    let size = sizes[child]!;
+    if ((axis.traits[child]! & hasMargins) !== 0) size += axis.marginStart[child]! + axis.marginEnd[child]!;
+    if (size > need) need = size;
+  }
+  return need;
+}
+
+/** Gives the children of a line their places along it, in the box `from`, `room` long. */
+export function giveAlong(
+  plan: Plan,
+  axis: AxisPlan,
+  n: number,
+  first: number,
+  stop: number,
+  from: number,
+  room: number,
+): void {
+  const ends = plan.end;
+  const { mode, traits, length, weight } = axis;
+  let count = 0;
+  let outside = 0;
+  let asked = 0;
+  let weights = 0;
+  for (let child = first; child < stop; child = ends[child]!) {
+    if ((traits[child]! & hasMargins) !== 0) outside += axis.marginStart[child]! + axis.marginEnd[child]!;
+    const base = mode[child] === fillSize ? 0 : baseOf(axis, child, room);
+    const held = axis.clamp(child, base, room);
+    length[child] = held;
+    asked += held;
+    if (mode[child] === fillSize) weights += weight[child]!;
+    count++;
+  }
+  if (count === 0) return;
+  outside += axis.gap[n]! * (count - 1);
+  let used = asked;
+  if (asked + outside < room) {
+    if (weights > 0) used = grow(plan, axis, first, stop, room - outside, room);
+  } else if (asked + outside > room) used = shrink(plan, axis, first, stop, room - outside, room, asked);
+  place(plan, axis, n, first, stop, from, room, used + outside, count);
+}
+
+/** The size an item starts from: what it asks for (the flex base size). */
+function baseOf(axis: AxisPlan, child: number, room: number): number {
+  if (axis.mode[child] === fixedSize) {
+    const size = axis.size[child]! + axis.sizeShare[child]! * room;
+    return size > 0 ? size : 0;
+  }
+  return axis.need[child]!;
+}
+
+/** Shares what is left among the fills by weight; one that its limits stop is settled, and the rest share anew. */
+function grow(plan: Plan, axis: AxisPlan, first: number, stop: number, space: number, room: number): number {
+  const ends = plan.end;
+  const { mode, weight, length, settled } = axis;
+  let left = space;
+  let weights = 0;
+  for (let child = first; child < stop; child = ends[child]!) {
+    if (mode[child] === fillSize && weight[child]! > 0) {
+      settled[child] = 0;
+      weights += weight[child]!;
+    } else {
+      settled[child] = 1;
+      left -= length[child]!;
+    }
+  }
+  let used = space - left;
+  while (weights > 0) {
+    let violation = 0;
+    for (let child = first; child < stop; child = ends[child]!) {
+      if (settled[child] === 1) continue;
+      const share = (left * weight[child]!) / weights;
+      const held = axis.clamp(child, share, room);
+      length[child] = held;
+      violation += held - share;
+    }
+    let settledSize = 0;
+    let settledWeight = 0;
+    for (let child = first; child < stop; child = ends[child]!) {
+      if (settled[child] === 1) continue;
+      const off = length[child]! - (left * weight[child]!) / weights;
+      // Too much in total: those held up by a minimum are settled first; too little: those held down.
+      if (violation === 0 || (violation > 0 ? off > 0 : off < 0)) {
+        settled[child] = 1;
+        settledSize += length[child]!;
+        settledWeight += weight[child]!;
+      }
+    }
+    used += settledSize;
+    if (violation === 0 || settledWeight === 0) return used;
+    left -= settledSize;
+    weights -= settledWeight;
+  }
+  return used;
+}
+
+/** Takes what is too much from the items that can be narrower than they would like, in proportion to their size. */
+function shrink(
+  plan: Plan,
+  axis: AxisPlan,
+  first: number,
+  stop: number,
+  space: number,
+  room: number,
+  asked: number,
+): number {
+  const ends = plan.end;
+  const { length, settled, need } = axis;
+  let left = space;
+  let total = 0;
+  for (let child = first; child < stop; child = ends[child]!) {
+    const gives = canShrink(axis, child) && need[child]! <= length[child]!;
+    settled[child] = gives ? 0 : 1;
+    if (gives) total += need[child]!;
+    else left -= length[child]!;
+  }
+  if (total === 0) return asked;
+  let used = space - left;
+  while (total > 0) {
+    const factor = Math.min(1, left / total);
+    let violation = 0;
+    for (let child = first; child < stop; child = ends[child]!) {
+      if (settled[child] === 1) continue;
+      const share = need[child]! * factor;
+      const held = axis.clamp(child, Math.max(share, axis.least[child]!), room);
+      length[child] = held;
+      violation += held - share;
+    }
+    let settledSize = 0;
+    let settledBase = 0;
+    for (let child = first; child < stop; child = ends[child]!) {
+      if (settled[child] === 1) continue;
+      const off = length[child]! - need[child]! * factor;
+      if (violation === 0 || (violation > 0 ? off > 0 : off < 0)) {
+        settled[child] = 1;
+        settledSize += length[child]!;
+        settledBase += need[child]!;
+      }
+    }
+    used += settledSize;
+    if (settledBase === 0 || violation === 0) return used;
+    left -= settledSize;
+    total -= settledBase;
+  }
+  return used;
+}
+
+function canShrink(axis: AxisPlan, child: number): boolean {
+  const mode = axis.mode[child];
+  return (mode === autoSize || mode === contentSize) && axis.least[child]! < axis.need[child]!;
+}
+
+function place(
+  plan: Plan,
+  axis: AxisPlan,
+  n: number,
+  first: number,
+  stop: number,
+  from: number,
+  room: number,
+  used: number,
+  count: number,
+): void {
+  const ends = plan.end;
+  const { start, length, traits } = axis;
+  const spare = room - used;
+  let at = justifiedStart(axis.justify[n]!, spare, count);
+  const between = axis.gap[n]! + justifiedGap(axis.justify[n]!, spare, count);
+  if (axis.reversed[n] === 1) {
+    for (let child = first; child < stop; child = ends[child]!) {
+      if ((traits[child]! & hasMargins) !== 0) {
+        at += axis.marginEnd[child]!;
+        start[child] = from + room - at - length[child]!;
+        at += length[child]! + axis.marginStart[child]! + between;
+      } else {
+        start[child] = from + room - at - length[child]!;
+        at += length[child]! + between;
+      }
+    }
+    return;
+  }
+  at += from;
+  for (let child = first; child < stop; child = ends[child]!) {
+    if ((traits[child]! & hasMargins) !== 0) {
+      at += axis.marginStart[child]!;
+      start[child] = at;
+      at += length[child]! + axis.marginEnd[child]! + between;
+    } else {
+      start[child] = at;
+      at += length[child]! + between;
+    }
+  }
+}
+
+/** Where the first of `count` boxes starts, with `spare` room to hand out (CSS Box Alignment 3). */
+export function justifiedStart(justify: number, spare: number, count: number): number {
+  if (justify === alignCenter) return spare / 2;
+  if (justify === alignEnd) return spare;
+  if (spare <= 0) return 0;
+  if (justify === spaceAround) return spare / count / 2;
+  if (justify === spaceEvenly) return spare / (count + 1);
+  return 0;
+}
+
+/** What each gap between them gets more. */
+export function justifiedGap(justify: number, spare: number, count: number): number {
+  if (spare <= 0) return 0;
+  if (justify === spaceBetween) return count > 1 ? spare / (count - 1) : 0;
+  if (justify === spaceAround) return spare / count;
+  if (justify === spaceEvenly) return spare / (count + 1);
+  return 0;
+}
+
+/** Gives one child its place across a line (or in a cell): the box `from`, `room` long. */
+export function giveAcross(
+  plan: Plan,
+  axis: AxisPlan,
+  n: number,
+  child: number,
+  from: number,
+  room: number,
+): void {
+  let before = 0;
+  let inside = room;
+  if ((axis.traits[child]! & hasMargins) !== 0) {
+    before = axis.marginStart[child]!;
+    inside = room - before - axis.marginEnd[child]!;
+  }
+  const self = axis.alignSelf[child]!;
+  const align = self === alignParent ? axis.align[n]! : self;
+  const mode = axis.mode[child]!;
+  let length: number;
+  if (mode === fixedSize) length = axis.size[child]! + axis.sizeShare[child]! * room;
+  else if (mode === fillSize) length = inside;
+  else if (mode === autoSize && align === alignStretch && plan.natural[child] === 0) length = inside;
+  else length = Math.max(axis.least[child]!, Math.min(axis.need[child]!, inside));
+  length = axis.clamp(child, length, room);
+  axis.length[child] = length;
+  const far = axis.reversed[n] === 1;
+  let at = from + before;
+  if (align === alignCenter) at += (inside - length) / 2;
+  else if (align !== alignBaseline && (align === alignEnd) !== far) at += inside - length;
+  axis.start[child] = at;
+}
