@@ -1,4 +1,12 @@
-import { alignBaseline, alignParent, arrangeColumn, arrangeFree, arrangeRow, type Plan } from './plan.ts';
+import {
+  alignBaseline,
+  alignParent,
+  arrangeColumn,
+  arrangeFree,
+  arrangeRow,
+  fillSize,
+  type Plan,
+} from './plan.ts';
 
 /*
  * Baselines across a row: docs/layout-model.md 4.4. A text has that of its first line, a row or column that of
@@ -28,7 +36,7 @@ export function baselineOf(plan: Plan, n: number, heights: Float64Array): number
 
 /** Whether a child of a row is aligned by its baseline. */
 export function byBaseline(plan: Plan, n: number, child: number): boolean {
-  if (plan.arrange[n] !== arrangeRow) return false;
+  if (plan.arrange[n] !== arrangeRow || plan.y.mode[child] === fillSize) return false;
   const self = plan.y.alignSelf[child]!;
   return (self === alignParent ? plan.y.align[n]! : self) === alignBaseline;
 }

@@ -20,6 +20,7 @@ import {
   fixedSize,
   hasLimits,
   hasMargins,
+  hasMinimum,
   spaceAround,
   spaceBetween,
   spaceEvenly,
@@ -133,6 +134,7 @@ function fillAxis(axis: AxisPlan, n: number, box: AxisBox): void {
   axis.mode[n] = modes[box.mode];
   axis.traits[n] =
     (box.min !== undefined || box.max !== undefined ? hasLimits : 0) |
+    (box.min !== undefined ? hasMinimum : 0) |
     (box.marginStart !== 0 || box.marginEnd !== 0 ? hasMargins : 0);
   fillLength(axis.size, axis.sizeShare, n, box.size);
   axis.weight[n] = sound(box.weight);
@@ -148,6 +150,7 @@ function fillAxis(axis: AxisPlan, n: number, box: AxisBox): void {
   fillLength(axis.insetEnd, axis.insetEndShare, n, box.insetEnd);
   axis.paddingStart[n] = sound(box.paddingStart);
   axis.paddingEnd[n] = sound(box.paddingEnd);
+  axis.floor[n] = axis.paddingStart[n]! + axis.paddingEnd[n]!;
   axis.marginStart[n] = sound(box.marginStart);
   axis.marginEnd[n] = sound(box.marginEnd);
   axis.gap[n] = sound(box.gap);

@@ -128,6 +128,7 @@ export function giveColumns(plan: Plan, n: number, grid: GridPlan, from: number,
   placeCells(plan, n, grid, columnsIn(grid, gap, room));
   baseColumns(plan, n, grid, x.need);
   shareTracks(grid.widths, grid.columnModes, grid.columnSizes, grid.columnCount, gap, room);
+  if (grid.cell > 0 && grid.widths[0]! < grid.cell) grid.widths.fill(grid.cell, 0, grid.columnCount);
   giveCells(plan, x, n, grid.widths, grid.columnCount, from, room);
 }
 

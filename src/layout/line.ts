@@ -9,6 +9,7 @@ import {
   fillSize,
   fixedSize,
   hasMargins,
+  hasMinimum,
   spaceAround,
   spaceBetween,
   spaceEvenly,
@@ -136,7 +137,10 @@ function grow(plan: Plan, axis: AxisPlan, first: number, stop: number, space: nu
   return used;
 }
 
-/** Takes what is too much from the items that can be narrower than they would like, in proportion to their size. */
+/**
+ * Takes what is too much from the items that can be narrower than they would like, in proportion to what is inside
+ * their padding (the scaled flex shrink factor).
+ */
 function shrink(
   plan: Plan,
   axis: AxisPlan,
@@ -147,49 +151,60 @@ function shrink(
   asked: number,
 ): number {
   const ends = plan.end;
-  const { length, settled, need } = axis;
+  const { length, settled, need, floor } = axis;
   let left = space;
   let total = 0;
+  let inside = 0;
   for (let child = first; child < stop; child = ends[child]!) {
     const gives = canShrink(axis, child) && need[child]! <= length[child]!;
     settled[child] = gives ? 0 : 1;
-    if (gives) total += need[child]!;
-    else left -= length[child]!;
+    if (gives) {
+      total += need[child]!;
+      inside += need[child]! - floor[child]!;
+    } else left -= length[child]!;
   }
-  if (total === 0) return asked;
   let used = space - left;
-  while (total > 0) {
-    const factor = Math.min(1, left / total);
+  if (inside === 0) return asked;
+  while (inside > 0) {
+    const taken = Math.max(0, total - left) / inside;
     let violation = 0;
     for (let child = first; child < stop; child = ends[child]!) {
       if (settled[child] === 1) continue;
-      const share = need[child]! * factor;
-      const held = axis.clamp(child, Math.max(share, axis.least[child]!), room);
+      const share = need[child]! - (need[child]! - floor[child]!) * taken;
+      const held = axis.clamp(child, Math.max(share, leastOf(axis, child)), room);
       length[child] = held;
       violation += held - share;
     }
     let settledSize = 0;
-    let settledBase = 0;
+    let settledNeed = 0;
+    let settledInside = 0;
     for (let child = first; child < stop; child = ends[child]!) {
       if (settled[child] === 1) continue;
-      const off = length[child]! - need[child]! * factor;
+      const off = length[child]! - (need[child]! - (need[child]! - floor[child]!) * taken);
       if (violation === 0 || (violation > 0 ? off > 0 : off < 0)) {
         settled[child] = 1;
         settledSize += length[child]!;
-        settledBase += need[child]!;
+        settledNeed += need[child]!;
+        settledInside += need[child]! - floor[child]!;
       }
     }
     used += settledSize;
-    if (settledBase === 0 || violation === 0) return used;
+    if (settledNeed === 0 || violation === 0) return used;
     left -= settledSize;
-    total -= settledBase;
+    total -= settledNeed;
+    inside -= settledInside;
   }
   return used;
 }
 
 function canShrink(axis: AxisPlan, child: number): boolean {
   const mode = axis.mode[child];
-  return (mode === autoSize || mode === contentSize) && axis.least[child]! < axis.need[child]!;
+  return (mode === autoSize || mode === contentSize) && leastOf(axis, child) < axis.need[child]!;
+}
+
+/** What an item may be squeezed to: the minimum that is said (held by the caller), else its least size. */
+function leastOf(axis: AxisPlan, child: number): number {
+  return (axis.traits[child]! & hasMinimum) !== 0 ? 0 : axis.least[child]!;
 }
 
 function place(
@@ -280,7 +295,10 @@ export function giveAcross(
   axis.length[child] = length;
   const far = axis.reversed[n] === 1;
   let at = from + before;
-  if (align === alignCenter) at += (inside - length) / 2;
+  // A fill that does not fit starts where it would have, whatever the alignment.
+  const burst = mode === fillSize && length > inside;
+  if (align === alignCenter && !burst) at += (inside - length) / 2;
+  else if (burst) at += far ? inside - length : 0;
   else if (align !== alignBaseline && (align === alignEnd) !== far) at += inside - length;
   axis.start[child] = at;
 }

@@ -33,6 +33,8 @@ export const alignBaseline = 8;
 /** What is special about a widget on an axis; most have nothing, and nothing is looked up for them. */
 export const hasLimits = 1;
 export const hasMargins = 2;
+/** A minimum is said: it takes the place of what a widget would not go below by itself. */
+export const hasMinimum = 4;
 
 /** One axis of all widgets. Lengths are in u; a `…Share` is a fraction of the parent's content size. */
 export class AxisPlan {
@@ -59,6 +61,8 @@ export class AxisPlan {
   readonly paddingEnd: Float64Array;
   readonly marginStart: Float64Array;
   readonly marginEnd: Float64Array;
+  /** The padding on both sides: no widget is smaller. */
+  readonly floor: Float64Array;
   /** Between children (or lines, or tracks) on this axis. */
   readonly gap: Float64Array;
   /** 1: children follow each other from the far end. */
@@ -112,6 +116,7 @@ export class AxisPlan {
     this.paddingEnd = numbers();
     this.marginStart = numbers();
     this.marginEnd = numbers();
+    this.floor = numbers();
     this.gap = numbers();
     this.reversed = bytes();
     this.scrolls = bytes();
@@ -130,19 +135,21 @@ export class AxisPlan {
     this.why = bytes();
   }
 
-  /** A size held between the widget's minimum and maximum; the minimum wins, as in CSS. Never negative. */
+  /** A size held between the widget's minimum and maximum; the minimum wins, and the padding over both, as in CSS. */
   clamp(n: number, size: number, parentLength: number): number {
-    if ((this.traits[n]! & hasLimits) === 0) return size > 0 ? size : 0;
+    const floor = this.floor[n]!;
+    if ((this.traits[n]! & hasLimits) === 0) return size > floor ? size : floor;
     const most = this.max[n]! + this.maxShare[n]! * parentLength;
     const least = this.min[n]! + this.minShare[n]! * parentLength;
-    return Math.max(0, least, Math.min(most, size));
+    return Math.max(floor, least, Math.min(most, size));
   }
 
   /** The same before the parent's size is known: shares count nothing. */
   clampNeed(n: number, size: number): number {
-    if ((this.traits[n]! & hasLimits) === 0) return size > 0 ? size : 0;
+    const floor = this.floor[n]!;
+    if ((this.traits[n]! & hasLimits) === 0) return size > floor ? size : floor;
     const most = this.maxShare[n] === 0 ? this.max[n]! : Infinity;
-    return Math.max(0, this.min[n]!, Math.min(most, size));
+    return Math.max(floor, this.min[n]!, Math.min(most, size));
   }
 
   /** Has the children of `n` placed anew. */

@@ -74,7 +74,7 @@ function needWidths(plan: Plan): void {
     if (measure) {
       need = measure.widest;
       least = measure.least;
-    } else if (plan.end[n] === n + 1) need = least = 0;
+    } else if (plan.end[n] === n + 1 && plan.arrange[n] !== arrangeGrid) need = least = 0;
     else {
       switch (plan.arrange[n]) {
         case arrangeRow:
