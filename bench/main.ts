@@ -1,4 +1,4 @@
-import { openView, readDocument } from 'pimbot';
+import { LiveLayout, makeScreen, openView, readDocument } from 'pimbot';
 import { bundledFonts } from 'pimbot/node';
 import { median, reflowTime, startBrowser } from './browser.ts';
 import { hudTree } from './trees.ts';
@@ -21,8 +21,10 @@ function layoutTime(count: number): number {
   const { document, diagnostics } = readDocument(hudTree(count, 1).document);
   if (!document) throw new Error(JSON.stringify(diagnostics[0]));
   const view = openView(document, 'bench', { resources: { fonts: bundledFonts() } });
-  const wide = { width: 2560, height: 1080 };
-  const small = { width: 1280, height: 720 };
+  const wide = makeScreen({ width: 2560, height: 1080 });
+  const small = makeScreen({ width: 1280, height: 720 });
+  const live = new LiveLayout(view, wide);
+  const rect = { x: 0, y: 0, width: 0, height: 0 };
   const batch = Math.max(2, Math.round(40_000 / count));
   const times: number[] = [];
   let sum = 0;

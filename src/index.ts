@@ -25,9 +25,12 @@ export type { Picture, Pixels } from './picture/index.ts';
 export { Theme, defaultFont } from './theme/index.ts';
 export type { Widget } from './build/index.ts';
 export type { Frame, Rect } from './layout/index.ts';
-export { NoSuchName, openView, readDocument } from './view/index.ts';
+export { DocumentError, LiveLayout, NoSuchName, buildView, openView, readDocument } from './view/index.ts';
+export { BuildError } from './build/index.ts';
 export type {
   Backdrop,
+  IdsOf,
+  MutableRect,
   ReadOptions,
   ReadResult,
   Resources,

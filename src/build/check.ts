@@ -1,13 +1,15 @@
 import {
+  isTemplate,
   nearestName,
   own,
   pointerTo,
+  rootsOf,
   widgetsOf,
   type CheckedDocument,
   type DiagnosticList,
+  type PlacedSource,
 } from '../document/index.ts';
-import type { Messages } from '../text/index.ts';
-import { MessageError } from '../text/index.ts';
+import { MessageError, type Messages } from '../text/index.ts';
 
 /** Reports texts that are no messages, and values that a view asks for and a case does not give. */
 export function checkMessages(
@@ -17,35 +19,69 @@ export function checkMessages(
 ): void {
   const cases = Object.entries(document.source.cases ?? {});
   const known = new Set(cases.flatMap(([, values]) => Object.keys(values)));
+  const fields = new Set(cases.flatMap(([, values]) => Object.values(values).flatMap(fieldsOf)));
   const told = new Set<string>();
-  for (const [name, view] of Object.entries(document.source.views)) {
-    for (const { widget, pointer } of widgetsOf(view, pointerTo('/views', name))) {
-      const asked: { name: string; at: string }[] = [];
-      if (widget.text !== undefined) {
-        try {
-          for (const value of messages.names(String(widget.text)))
-            asked.push({ name: value, at: `${pointer}/text` });
-        } catch (error) {
-          if (!(error instanceof MessageError)) throw error;
-          diagnostics.add('bad-message', { detail: error.message }, document.origin.at(`${pointer}/text`));
-        }
+  for (const { root, pointer: rootPointer, component } of rootsOf(document.source)) {
+    const params = Object.keys(component?.params ?? {});
+    const top: PlacedSource[] = component
+      ? [{ widget: component, pointer: rootPointer, parent: undefined, arrange: undefined }]
+      : [];
+    for (const placed of [...top, ...widgetsOf(root, rootPointer)]) {
+      const { widget, pointer } = placed;
+      const local = new Set(params);
+      for (let at: PlacedSource | undefined = placed; at; at = at.parent) {
+        if (at.widget.repeat !== undefined) ['index', 'item', ...fields].forEach((name) => local.add(name));
       }
-      if (typeof widget.value === 'string')
-        asked.push({ name: widget.value.slice(1, -1), at: `${pointer}/value` });
-      for (const value of asked) {
-        if (!known.has(value.name)) {
-          const facts = { what: 'value', name: value.name, meant: nearestName(value.name, known) };
-          diagnostics.add('unknown-name', facts, document.origin.at(value.at));
+      for (const { name, at } of namesAsked(widget, pointer, messages, document, diagnostics)) {
+        if (local.has(name)) continue;
+        if (!known.has(name)) {
+          const facts = { what: 'value', name, meant: nearestName(name, [...known, ...local]) };
+          diagnostics.add('unknown-name', facts, document.origin.at(at));
           continue;
         }
         for (const [caseName, values] of cases) {
-          const key = `${caseName} ${value.name}`;
-          if (own(values, value.name) !== undefined || told.has(key)) continue;
+          const key = `${caseName} ${name}`;
+          if (own(values, name) !== undefined || told.has(key)) continue;
           told.add(key);
-          const at = document.origin.atKey(pointerTo('/cases', caseName));
-          diagnostics.add('case-lacks-value', { case: caseName, value: value.name }, at);
+          const place = document.origin.atKey(pointerTo('/cases', caseName));
+          diagnostics.add('case-lacks-value', { case: caseName, value: name }, place);
         }
       }
     }
   }
+}
+
+function fieldsOf(value: unknown): string[] {
+  return Array.isArray(value)
+    ? value.flatMap((entry) => (typeof entry === 'object' ? Object.keys(entry as object) : []))
+    : [];
+}
+
+/** Every name a widget asks for: in its text, in lone `{name}`s, and in what it gives a component. */
+function namesAsked(
+  widget: PlacedSource['widget'],
+  pointer: string,
+  messages: Messages,
+  document: CheckedDocument,
+  diagnostics: DiagnosticList,
+): { name: string; at: string }[] {
+  const asked: { name: string; at: string }[] = [];
+  for (const [key, value] of Object.entries(widget)) {
+    const at = pointerTo(pointer, key);
+    if (key === 'look' && typeof value === 'object') {
+      for (const [part, inner] of Object.entries(value as object)) {
+        if (isTemplate(inner)) asked.push({ name: inner.slice(1, -1), at: pointerTo(at, part) });
+      }
+      continue;
+    }
+    const message = key === 'text' || (widget.use !== undefined && typeof value === 'string');
+    if (!message && !isTemplate(value)) continue;
+    try {
+      for (const name of messages.names(String(value))) asked.push({ name, at });
+    } catch (error) {
+      if (!(error instanceof MessageError)) throw error;
+      diagnostics.add('bad-message', { detail: error.message }, document.origin.at(at));
+    }
+  }
+  return asked;
 }

@@ -1,5 +1,6 @@
 import {
   pointerTo,
+  type CaseValue,
   type CheckedDocument,
   type Fit,
   type Kind,
@@ -7,8 +8,11 @@ import {
   type WidgetSource,
 } from '../document/index.ts';
 import type { Picture } from '../picture/index.ts';
-import { TextBlock, type FontBook, type Messages, type Value } from '../text/index.ts';
+import { TextBlock, type FontBook, type Messages } from '../text/index.ts';
 import { plainLook, styleList, type Look, type Theme } from '../theme/index.ts';
+import type { Situation } from './conditions.ts';
+import { childrenOf, expand, withConditions, type Expanded, type Unexpanded } from './expand.ts';
+import { BuildError, Scope } from './scope.ts';
 import { boxOf, boxOfView, type Box, type Measure } from './box.ts';
 
 /** One widget of a built view. */
@@ -23,6 +27,8 @@ export interface Widget {
   /** JSON Pointer of where it is written. */
   readonly pointer: string;
   readonly source: WidgetSource | ViewSource;
+  /** The names it can use. */
+  readonly scope: Scope;
   readonly box: Box;
   readonly look: Look;
   /** The text it shows, filled in and set; of texts and buttons. */
@@ -40,6 +46,14 @@ export interface Widget {
 export interface Tree {
   readonly view: string;
   readonly widgets: readonly Widget[];
+  /** Indexes in drawing order: among siblings by z, then as they stand; children after their parent. */
+  readonly order: readonly number[];
+  /** Pointers of the conditions that hold on the screen it was built for. */
+  readonly applied: readonly string[];
+  /** Names of the case that decide which widgets there are; a change of one asks for another tree. */
+  readonly structural: ReadonlySet<string>;
+  /** Names of the case → indexes of the widgets that show them. */
+  readonly shows: ReadonlyMap<string, readonly number[]>;
 }
 
 /** What a view is built with. */
@@ -48,23 +62,36 @@ export interface Variant {
   readonly fonts: FontBook;
   readonly messages: Messages;
   readonly pictures: ReadonlyMap<string, Picture>;
-  readonly values: { readonly [name: string]: Value };
+  readonly values: { readonly [name: string]: CaseValue };
+  /** Scales every text: the player's setting. */
+  readonly textSize: number;
 }
 
 /** The natural size of a meter, which has nothing inside that could give it one. In u. */
 const meterSize = { width: 160, height: 16 };
 
 interface Pending {
-  readonly source: WidgetSource;
-  readonly pointer: string;
+  readonly written: Unexpanded;
   readonly parent: Widget;
-  readonly id: string;
+  readonly hidden: boolean;
 }
 
-/** Builds the widgets of a view in document order. */
-export function buildTree(document: CheckedDocument, view: string, variant: Variant): Tree {
-  const source = document.source.views[view]!;
+/** The most widgets a view may unfold to. */
+const mostWidgets = 200_000;
+
+/**
+ * Builds the widgets of a view in document order, for a screen.
+ * @throws BuildError when a component is used in a way that only shows now.
+ */
+export function buildTree(
+  document: CheckedDocument,
+  view: string,
+  variant: Variant,
+  situation: Situation,
+): Tree {
   const pointer = pointerTo('/views', view);
+  const trace = { applied: [] as string[], structural: new Set<string>() };
+  const source = withConditions(document.source.views[view]!, pointer, situation, trace);
   const look = variant.theme.resolve(plainLook, styleList(source.style), source.look, undefined);
   const root: Widget = {
     index: 0,
@@ -73,6 +100,7 @@ export function buildTree(document: CheckedDocument, view: string, variant: Vari
     parent: -1,
     pointer,
     source,
+    scope: new Scope(variant.values, variant.messages),
     box: boxOfView(source, look.padding, source.direction === 'rtl'),
     look,
     text: undefined,
@@ -83,61 +111,174 @@ export function buildTree(document: CheckedDocument, view: string, variant: Vari
     visible: true,
   };
   const widgets: Widget[] = [root];
+  const counts = new Map<string, number>();
   const stack: Pending[] = [];
-  pushChildren(stack, source.children, root);
+  const push = (children: readonly Unexpanded[], parent: Widget, parentSource: WidgetSource | ViewSource) => {
+    for (let index = children.length - 1; index >= 0; index--) {
+      const written = children[index]!;
+      const hidden = parentSource.arrange === 'pages' && isOtherPage(children, index, parentSource.page);
+      stack.push({ written, parent, hidden });
+    }
+  };
+  push(
+    childrenOf(source.children, pointer, { scope: root.scope, prefix: '', set: undefined, slotted: [] }),
+    root,
+    source,
+  );
   for (let next = stack.pop(); next; next = stack.pop()) {
-    const widget = makeWidget(next, widgets.length, variant);
-    widgets.push(widget);
-    pushChildren(stack, next.source.children, widget);
+    const found = expand(document, next.written, situation, trace);
+    // The expanded ones go back on the stack in their order, each with its children after it.
+    const made = found.map((one) => ({ one, next: next! }));
+    for (let at = 0; at < made.length; at++) {
+      const { one } = made[at]!;
+      if (made.length > 1) {
+        const rest = made.slice(at);
+        stack.push(...rest.reverse().map(({ one: later }) => ({ ...next!, written: finished(later) })));
+        break;
+      }
+      if (widgets.length >= mostWidgets)
+        throw new BuildError(`the view unfolds to more than ${mostWidgets} widgets`, pointer);
+      const widget = makeWidget(one, next, widgets.length, counts, variant);
+      widgets.push(widget);
+      push(one.children, widget, one.source);
+    }
   }
-  return { view, widgets };
+  return {
+    view,
+    widgets: withDividers(widgets),
+    order: drawingOrder(widgets),
+    applied: trace.applied,
+    structural: trace.structural,
+    shows: shownNames(widgets),
+  };
 }
 
-function pushChildren(stack: Pending[], children: readonly WidgetSource[] | undefined, parent: Widget): void {
-  if (!children) return;
-  const counts = new Map<Kind, number>();
-  const pending = children.map((source, index) => {
-    const kind = source.kind ?? 'panel';
-    const count = (counts.get(kind) ?? 0) + 1;
-    if (source.id === undefined) counts.set(kind, count);
-    const id = source.id ?? `${parent.id}.${kind}-${count}`;
-    return { source, pointer: `${parent.pointer}/children/${index}`, parent, id };
-  });
-  for (let index = pending.length - 1; index >= 0; index--) stack.push(pending[index]!);
+/** Indexes in drawing order. */
+function drawingOrder(widgets: readonly Widget[]): number[] {
+  const children = widgets.map((): number[] => []);
+  for (const { index, parent } of widgets) if (index > 0) children[parent]!.push(index);
+  const zOf = (index: number) =>
+    'z' in widgets[index]!.source ? ((widgets[index]!.source as WidgetSource).z ?? 0) : 0;
+  const order: number[] = [];
+  const stack = [0];
+  for (let index = stack.pop(); index !== undefined; index = stack.pop()) {
+    order.push(index);
+    const inside = children[index]!;
+    if (inside.some((child) => zOf(child) !== 0)) inside.sort((a, b) => zOf(a) - zOf(b) || a - b);
+    for (let at = inside.length - 1; at >= 0; at--) stack.push(inside[at]!);
+  }
+  return order;
 }
 
-function makeWidget({ source, pointer, parent, id }: Pending, index: number, variant: Variant): Widget {
+/** Which widgets show which values. */
+function shownNames(widgets: readonly Widget[]): Map<string, number[]> {
+  const shows = new Map<string, number[]>();
+  for (const { index, source, scope } of widgets) {
+    const names = new Set<string>();
+    if ('text' in source && typeof source.text === 'string') scope.follow(source.text, names);
+    if ('value' in source && typeof source.value === 'string') scope.follow(source.value, names);
+    for (const name of names) shows.set(name, [...(shows.get(name) ?? []), index]);
+  }
+  return shows;
+}
+
+/** All pages but the one that is shown are there, so that turning a page moves nothing, and are not seen. */
+function isOtherPage(children: readonly Unexpanded[], index: number, page: string | undefined): boolean {
+  const shown = page === undefined ? 0 : children.findIndex(({ source }) => source.id === page);
+  return index !== Math.max(0, shown);
+}
+
+/** An expanded widget as one that has nothing left to expand. */
+function finished(one: Expanded): Unexpanded {
+  const { use: _use, repeat: _repeat, when: _when, set: _set, slot: _slot, ...source } = one.source;
+  return { ...one, source, set: undefined, slotted: [], finished: one };
+}
+
+function makeWidget(
+  { source, pointer, scope, prefix, id: given }: Expanded,
+  { parent, hidden }: Pending,
+  index: number,
+  counts: Map<string, number>,
+  variant: Variant,
+): Widget {
   const kind = source.kind ?? 'panel';
+  const start = `${parent.id}.${kind}`;
+  let id = given;
+  if (id === undefined) {
+    const count = (counts.get(start) ?? 0) + 1;
+    counts.set(start, count);
+    id = `${start}-${count}`;
+  }
   const rightToLeft = source.direction === undefined ? parent.box.rightToLeft : source.direction === 'rtl';
   const look = variant.theme.resolve(parent.look, styleList(source.style), source.look, source.tint);
   const picture = source.image === undefined ? undefined : variant.pictures.get(source.image);
-  const text = textOf(source, look, variant);
+  const text = textOf(source, look, scope, variant);
   return {
     index,
     id,
     kind,
     parent: parent.index,
     pointer,
-    source,
-    box: boxOf(source, look.padding, rightToLeft),
+    source: prefix === '' ? source : withPrefix(source, prefix),
+    scope,
+    box: boxOf(prefix === '' ? source : withPrefix(source, prefix), look.padding, rightToLeft),
     look,
     text,
     picture,
     fit: source.fit ?? (kind === 'image' ? 'contain' : 'fill'),
-    value: kind === 'meter' ? meterValue(source.value, variant.values) : 0,
+    value: kind === 'meter' ? meterValue(source.value, scope) : 0,
     measure: text ?? measureOf(kind, picture),
-    visible: parent.visible && source.visible !== false,
+    visible: parent.visible && !hidden && source.visible !== false,
   };
 }
 
-function textOf(source: WidgetSource, look: Look, variant: Variant): TextBlock | undefined {
+/** Names inside an instance are those of its own widgets. */
+function withPrefix(source: WidgetSource, prefix: string): WidgetSource {
+  const target = source['anchor-to'];
+  const may = source['may-overlap'];
+  return {
+    ...source,
+    ...(target !== undefined && { 'anchor-to': prefix + target }),
+    ...(Array.isArray(may) && { 'may-overlap': (may as readonly string[]).map((name) => prefix + name) }),
+  };
+}
+
+/** A divider gives its two neighbours in a row or column the shares it stands for (docs/layout-model.md 4.8). */
+function withDividers(widgets: Widget[]): Widget[] {
+  for (const divider of widgets) {
+    if (divider.kind !== 'separator' || !('value' in divider.source) || divider.source.value === undefined)
+      continue;
+    const around = widgets[divider.parent]!.box.arrange;
+    if (around !== 'row' && around !== 'column') continue;
+    const siblings = widgets.filter(({ parent }) => parent === divider.parent);
+    const at = siblings.indexOf(divider);
+    const share = meterValue(divider.source.value, divider.scope);
+    const give = (widget: Widget | undefined, weight: number) => {
+      if (!widget) return;
+      const axis = around === 'row' ? 'x' : 'y';
+      const box = { ...widget.box, [axis]: { ...widget.box[axis], mode: 'fill', weight } };
+      widgets[widget.index] = { ...widget, box };
+    };
+    give(siblings[at - 1], share);
+    give(siblings[at + 1], 1 - share);
+  }
+  return widgets;
+}
+
+/** The text of a widget, filled in and set. */
+export function textOf(
+  source: WidgetSource,
+  look: Look,
+  scope: Scope,
+  variant: Variant,
+): TextBlock | undefined {
   if (source.text === undefined) return undefined;
-  const { text } = variant.messages.fill(String(source.text), variant.values);
+  const text = scope.fill(String(source.text));
   return new TextBlock(look.uppercase ? text.toUpperCase() : text, {
     face: variant.fonts.face(look.font, look.fontWeight),
-    fontSize: look.fontSize,
+    fontSize: look.fontSize * variant.textSize,
     lineHeight: look.lineHeight,
-    letterSpacing: look.letterSpacing,
+    letterSpacing: look.letterSpacing * variant.textSize,
     wrap: source.wrap !== false,
   });
 }
@@ -153,11 +294,8 @@ function measureOf(kind: Kind, picture: Picture | undefined): Measure | undefine
   return undefined;
 }
 
-function meterValue(value: number | string | undefined, values: Variant['values']): number {
-  let number = value ?? 0;
-  if (typeof number === 'string') {
-    const name = number.slice(1, -1);
-    number = Number(Object.hasOwn(values, name) ? values[name] : 0);
-  }
+/** A value said as a number or a name, held between 0 and 1. */
+export function meterValue(value: number | string | undefined, scope: Scope): number {
+  const number = Number(typeof value === 'string' ? scope.evaluate(value) : (value ?? 0));
   return Math.min(1, Math.max(0, Number.isFinite(number) ? number : 0));
 }

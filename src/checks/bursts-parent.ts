@@ -16,6 +16,7 @@ export const burstsParent: Check = {
       if (parent <= 0 || !visible) continue;
       const { source } = subject.widgets[parent]!;
       if ('overflow' in source && source.overflow !== undefined) continue;
+      if ('scroll' in source && source.scroll !== undefined) continue;
       const rect = subject.layout.rect(index);
       if (!hasArea(rect)) continue;
       const { edge, distance } = worstEdge(overshoot(rect, subject.layout.rect(parent)));

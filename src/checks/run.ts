@@ -90,12 +90,13 @@ interface Collected {
 
 function checkView(view: View, screens: readonly Screen[], collected: Map<string, Collected>): void {
   for (const screen of screens) {
-    const subject = new Subject(view.layoutOn(screen));
+    const on = view.layoutOn(screen);
+    const subject = new Subject(on);
     for (const check of checks) {
       check.run(subject, check.limit, (draft) => {
-        const widget = view.widgets[draft.widget];
+        const widget = on.widgets[draft.widget];
         if (!widget) throw new Error(`the check ${check.id} reported a widget that is not there`);
-        const other = draft.other === undefined ? undefined : view.widgets[draft.other]!.id;
+        const other = draft.other === undefined ? undefined : on.widgets[draft.other]!.id;
         const failed = draft.outcome === 'failed';
         const occurrence: Occurrence = {
           screen: screen.name,

@@ -1,5 +1,5 @@
 import type { Tree, Widget } from '../build/index.ts';
-import { innerWidth, placeText } from '../ink/index.ts';
+import { clips, innerWidth, placeText, turnOf, turned } from '../ink/index.ts';
 import type { Layout, Rect } from '../layout/index.ts';
 import type { Screen } from '../screen/index.ts';
 import type { TextLine } from '../text/index.ts';
@@ -16,7 +16,7 @@ export class Subject {
   readonly #visuals: (Rect | undefined)[];
 
   constructor(on: ViewLayout) {
-    this.tree = on.view.tree;
+    this.tree = on.tree;
     this.layout = on.layout;
     this.screen = on.screen;
     this.backdrops = on.view.backdrops;
@@ -26,8 +26,7 @@ export class Subject {
       if (index === 0) continue;
       const outer = this.tree.widgets[parent]!;
       const above = this.#clips[parent];
-      const clips = 'overflow' in outer.source && outer.source.overflow === 'clip';
-      const own = clips ? this.layout.rect(parent) : undefined;
+      const own = clips(outer) ? this.layout.rect(parent) : undefined;
       this.#clips[index] = above && own ? intersection(above, own) : (own ?? above);
     }
   }
@@ -74,9 +73,20 @@ export class Subject {
     const bareText = widget.kind === 'text' && !hasBox(widget.look);
     const whole = bareText ? this.textRect(index) : this.layout.rect(index);
     const clip = this.#clips[index];
-    const rect = clip ? intersection(whole, clip) : whole;
+    const seen = this.#turn(widget, whole);
+    const rect = clip ? intersection(seen, clip) : seen;
     this.#visuals[index] = rect;
     return rect;
+  }
+
+  /** A rectangle of a widget as it is seen when it, or what it is in, is rotated or skewed. */
+  #turn(widget: Widget, rect: Rect): Rect {
+    let seen = rect;
+    for (let at: Widget | undefined = widget; at; at = this.tree.widgets[at.parent]) {
+      const turn = turnOf(at, this.layout);
+      if (turn) seen = turned(seen, turn);
+    }
+    return seen;
   }
 
   /** The lines of a widget's text at the width it was given. */

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { Command, CommanderError, Option } from 'commander';
 import { systemMessage } from '../node/files.ts';
+import { BuildError } from '../build/index.ts';
 import { NoSuchName } from '../view/index.ts';
 import { check, type CheckCall } from './check.ts';
 import { draw, type DrawCall } from './draw.ts';
@@ -33,6 +34,7 @@ function ignoreClosedPipe(error: NodeJS.ErrnoException): void {
 function sentence(error: unknown): string {
   if (error instanceof UsageError || error instanceof NoSuchName || error instanceof RangeError)
     return error.message;
+  if (error instanceof BuildError) return `${error.message} (at ${error.pointer})`;
   const { path, code } = error as NodeJS.ErrnoException;
   if (code !== undefined && path !== undefined) return `"${path}" cannot be used: ${systemMessage(error)}`;
   return `an error of Pimbot itself, please report it: ${systemMessage(error)}`;

@@ -27,7 +27,7 @@ export async function where(file: string, call: WhereCall, io: Io): Promise<numb
   const screen =
     call.screen === undefined ? screenFrom(`${width}x${height}`, call) : screenFrom(call.screen, call);
   const on = view.layoutOn(makeScreen(screen));
-  const widgets = view.widgets.slice(1);
+  const widgets = on.widgets.slice(1);
   if (call.json) {
     const rows = widgets.map(({ id, index }) => ({ id, ...on.layout.rect(index) }));
     io.out(`${JSON.stringify({ view: name, screen: screen.name, widgets: rows }, null, 2)}\n`);

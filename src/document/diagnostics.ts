@@ -15,6 +15,7 @@ export interface DiagnosticFacts {
   'key-not-for-kind': { key: string; kind: string; kinds: readonly string[] };
   'text-and-children': { kind: string };
   'key-needs': { key: string; needs: string };
+  'key-fixed': { key: string };
   'duplicate-id': { id: string; firstLine: number };
   'unknown-name': { what: string; name: string; meant?: string };
   'name-chain': { what: string; chain: readonly string[] };

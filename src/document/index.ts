@@ -24,10 +24,14 @@ export {
   readSizePair,
 } from './lengths.ts';
 export type { AxisAnchor, Columns, Length, Pair, Sides, Size } from './lengths.ts';
-export { Origin, own, widgetsOf } from './model.ts';
+export { Origin, isTemplate, own, rootsOf, widgetsOf } from './model.ts';
 export type {
   Alignment,
   Arrangement,
+  CaseValue,
+  ComponentSource,
+  Scalar,
+  ScreenConditionSource,
   CheckedDocument,
   CheckedTheme,
   DocumentSource,

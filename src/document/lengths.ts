@@ -50,12 +50,14 @@ const number = String.raw`(?:\d+(?:\.\d+)?|\.\d+)`;
 const term = String.raw`[+-]?${number}%?`;
 const sum = String.raw`${term}(?: +[+-] +${number}%?)*`;
 
-/** The notations as patterns, for the JSON Schema. */
+const template = String.raw`\{[\p{L}_][\p{L}\p{N}_-]*\}`;
+
+/** The notations as patterns, for the JSON Schema. A component may leave a value to a parameter: `{name}`. */
 export const patterns = {
-  length: `^${sum}$`,
-  size: `^(?:${sum}|content|fill(?: +${number})?)$`,
-  lengths: `^${sum}(?: +${sum}){0,3}$`,
-  sizes: `^(?:${sum}|content|fill(?: +${number})?)(?: +(?:${sum}|content|fill(?: +${number})?))?$`,
+  length: `^(?:${sum}|${template})$`,
+  size: `^(?:${sum}|content|fill(?: +${number})?|${template})$`,
+  lengths: `^(?:${sum}(?: +${sum}){0,3}|${template})$`,
+  sizes: `^(?:${sum}|content|fill(?: +${number})?)(?: +(?:${sum}|content|fill(?: +${number})?))?$|^${template}$`,
   screenSize: '^[1-9]\\d{0,4}x[1-9]\\d{0,4}$',
   limits: `^(?:${number})?\\.\\.(?:${number})?$`,
 } as const;

@@ -24,6 +24,7 @@ const wording: Wording = {
     `"${key}" is for ${kinds.join(', ')}; this widget is of kind ${kind}`,
   'text-and-children': ({ kind }) =>
     `a ${kind} has a text or children, not both; put the text into a child of kind text`,
+  'key-fixed': ({ key }) => `"${key}" cannot change from screen to screen`,
   'key-needs': ({ key, needs }) => `"${key}" does something only with ${needs}`,
   'duplicate-id': ({ id, firstLine }) =>
     firstLine > 0

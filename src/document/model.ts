@@ -23,7 +23,16 @@ export const justifications = [
 ] as const;
 export type Justification = (typeof justifications)[number];
 
-export const scalings = ['contain', 'cover', 'none'] as const;
+export const scalings = [
+  'contain',
+  'cover',
+  'width',
+  'height',
+  'blend',
+  'none',
+  'physical',
+  'whole',
+] as const;
 export type Scaling = (typeof scalings)[number];
 
 export const spares = ['extend', 'bars'] as const;
@@ -69,6 +78,14 @@ export interface StyleSource extends LookSource {
 
 /** A widget as a document holds it. Lengths are in u. */
 export interface WidgetSource {
+  /** The component it is an instance of; other keys may then be the component's parameters. */
+  readonly 'use'?: string;
+  /** Changes of this instance: id of a widget of the component → keys. */
+  readonly 'set'?: { readonly [id: string]: WidgetSource };
+  /** Where the children given to an instance go. */
+  readonly 'slot'?: boolean;
+  readonly 'repeat'?: RepeatSource;
+  readonly 'when'?: readonly WhenSource<WidgetSource>[];
   readonly 'id'?: string;
   readonly 'kind'?: Kind;
   readonly 'style'?: string | readonly string[];
@@ -132,6 +149,8 @@ export interface WidgetSource {
 
 /** A view: its root widget, which fills the surface, and what stands behind it in the game. */
 export interface ViewSource {
+  readonly use?: undefined;
+  readonly when?: readonly WhenSource<ViewSource>[];
   readonly title?: string;
   readonly backdrop?: string | readonly string[];
   readonly style?: string | readonly string[];
@@ -157,6 +176,49 @@ export interface ReferenceSource {
   readonly spare?: Spare;
   /** The least and the most device px a u becomes: `"1..3"`. */
   readonly limits?: string;
+  /** Of scaling blend: 0 goes by the width, 1 by the height; 0.5 if unsaid. */
+  readonly blend?: number;
+  /** Of scaling physical: millimetres one u is on every screen. */
+  readonly millimetres?: number;
+  /** The scale is a multiple of this, rounded down. */
+  readonly step?: number;
+  /** Where the surface stands between bars: `center`, `left top` … */
+  readonly align?: string;
+}
+
+/** What a screen must be like; every key that is said has to hold. Ranges are `"..800"`, `"1.."`, `"0.5..2"`. */
+export interface ScreenConditionSource {
+  /** Width divided by height. */
+  readonly aspect?: string;
+  /** Of the surface, in u. */
+  readonly width?: string;
+  /** Of the surface, in u. */
+  readonly height?: string;
+  readonly orientation?: 'portrait' | 'landscape';
+  /** One of the screen's input devices. */
+  readonly input?: 'touch' | 'mouse' | 'keys' | 'pad';
+  /** Millimetres from the eyes. */
+  readonly distance?: string;
+}
+
+/** Keys that change on some screens; later entries win over earlier ones. */
+export interface WhenSource<Changes> {
+  readonly screen: ScreenConditionSource;
+  readonly change: Changes;
+}
+
+/** How often a widget is there: so many times, or once for each entry of a list of the case. */
+export type RepeatSource = number | string;
+
+/** The types of a component's parameters. */
+export const parameterTypes = ['text', 'number', 'color', 'length', 'boolean', 'name'] as const;
+export type ParameterType = (typeof parameterTypes)[number];
+export type ParameterSource =
+  ParameterType | { readonly type: ParameterType; readonly default?: string | number | boolean };
+
+/** A widget tree with parameters. */
+export interface ComponentSource extends WidgetSource {
+  readonly params?: { readonly [name: string]: ParameterSource };
 }
 
 /** A token of the Design Tokens format, a group of them, or its value alone. */
@@ -170,6 +232,10 @@ export interface ThemeSource {
   readonly fonts?: { readonly [family: string]: { readonly [weight: string]: string } };
 }
 
+/** A value of a case; a list is there to be repeated over. */
+export type CaseValue = Scalar | readonly (Scalar | { readonly [field: string]: Scalar })[];
+export type Scalar = string | number | boolean;
+
 /** A whole document, as written in YAML or JSON or built in TypeScript. */
 export interface DocumentSource extends ThemeSource {
   readonly pimbot: 1;
@@ -179,7 +245,8 @@ export interface DocumentSource extends ThemeSource {
   /** Names of pictures → paths of files. */
   readonly pictures?: { readonly [name: string]: string };
   /** Sample values a view is shown with. */
-  readonly cases?: { readonly [name: string]: { readonly [value: string]: string | number | boolean } };
+  readonly cases?: { readonly [name: string]: { readonly [value: string]: CaseValue } };
+  readonly components?: { readonly [name: string]: ComponentSource };
   readonly views: { readonly [name: string]: ViewSource };
 }
 
@@ -233,11 +300,12 @@ export interface PlacedSource {
   readonly widget: WidgetSource;
   readonly pointer: string;
   readonly parent: PlacedSource | undefined;
-  readonly arrange: Arrangement;
+  /** How its parent arranges it; undefined where a component decides. */
+  readonly arrange: Arrangement | undefined;
 }
 
-/** Every widget of a view in document order, parents before their children; the root is not among them. */
-export function* widgetsOf(view: ViewSource, pointer: string): Generator<PlacedSource> {
+/** Every widget of a view or component in document order, parents before their children; the root is not among them. */
+export function* widgetsOf(root: ViewSource | ComponentSource, pointer: string): Generator<PlacedSource> {
   const stack: PlacedSource[] = [];
   const push = (
     children: readonly WidgetSource[] | undefined,
@@ -245,17 +313,42 @@ export function* widgetsOf(view: ViewSource, pointer: string): Generator<PlacedS
     at: string,
   ) => {
     if (!children) return;
-    const arrange = (parent?.widget ?? view).arrange ?? 'free';
+    const { arrange = 'free', use } = parent?.widget ?? root;
     const list = pointerTo(at, 'children');
     for (let index = children.length - 1; index >= 0; index--) {
-      stack.push({ widget: children[index]!, pointer: pointerTo(list, index), parent, arrange });
+      // What arranges the children of an instance is the component's business.
+      const around = use === undefined ? arrange : undefined;
+      stack.push({ widget: children[index]!, pointer: pointerTo(list, index), parent, arrange: around });
     }
   };
-  push(view.children, undefined, pointer);
+  push(root.children, undefined, pointer);
   for (let next = stack.pop(); next; next = stack.pop()) {
     yield next;
     push(next.widget.children, next, next.pointer);
   }
+}
+
+/** A view or component of a document. */
+export interface RootSource {
+  readonly name: string;
+  readonly pointer: string;
+  readonly root: ViewSource | ComponentSource;
+  readonly component: ComponentSource | undefined;
+}
+
+/** Every component, then every view. */
+export function* rootsOf(document: DocumentSource): Generator<RootSource> {
+  for (const [name, component] of Object.entries(document.components ?? {})) {
+    yield { name, pointer: pointerTo('/components', name), root: component, component };
+  }
+  for (const [name, view] of Object.entries(document.views)) {
+    yield { name, pointer: pointerTo('/views', name), root: view, component: undefined };
+  }
+}
+
+/** Whether a value is left to a parameter or value: `"{name}"` and nothing else. */
+export function isTemplate(value: unknown): value is string {
+  return typeof value === 'string' && /^\{[\p{L}_][\p{L}\p{N}_-]*\}$/u.test(value);
 }
 
 /** A value that validation has shown to be of the shape; the one place where that is asserted. */

@@ -1,5 +1,14 @@
 import { patterns } from './lengths.ts';
-import { alignments, arrangements, fits, justifications, kinds, scalings, spares } from './model.ts';
+import {
+  alignments,
+  arrangements,
+  fits,
+  justifications,
+  kinds,
+  parameterTypes,
+  scalings,
+  spares,
+} from './model.ts';
 
 /*
  * The JSON Schema (2020-12) of documents and of theme files. `npm run build` writes it to schema/.
@@ -130,117 +139,203 @@ const container = {
   children: { type: 'array', items: { $ref: '#/$defs/widget' }, title: 'a list of widgets' },
 };
 
-const widget = {
+const scalar = { type: ['string', 'number', 'boolean'], title: 'a text, a number, true or false' };
+const range = {
+  type: 'string',
+  pattern: patterns.limits,
+  title: 'a range such as "..800", "1.." or "0.5..2"',
+};
+
+const screenCondition = {
   type: 'object',
-  title: 'a widget',
+  title: 'what a screen is like',
+  additionalProperties: false,
+  minProperties: 1,
+  properties: {
+    aspect: { ...range, description: 'Width divided by height.' },
+    width: { ...range, description: 'Of the surface, in u.' },
+    height: { ...range, description: 'Of the surface, in u.' },
+    orientation: choice(['portrait', 'landscape']),
+    input: choice(['touch', 'mouse', 'keys', 'pad']),
+    distance: { ...range, description: 'Millimetres from the eyes.' },
+  },
+};
+
+const whenList = (change: string) => ({
+  type: 'array',
+  title: 'a list of conditions and changes',
+  description: 'Keys that change on some screens.',
+  items: {
+    type: 'object',
+    title: 'a condition',
+    additionalProperties: false,
+    required: ['screen', 'change'],
+    properties: { screen: { $ref: '#/$defs/screenCondition' }, change: { $ref: change } },
+  },
+});
+
+const widgetKeys = {
+  'id': { ...name, description: 'Unique in the view.' },
+  'kind': { ...choice(kinds), description: 'panel if left out.' },
+  'style': { ...names, description: 'One or more named styles; later ones win.' },
+  'look': { $ref: '#/$defs/look', description: 'Changes of the look of this widget alone.' },
+  'tint': { type: 'string', title: 'a colour', description: "Short for the look's color." },
+  'anchor': {
+    ...places,
+    title: 'an anchor such as "right bottom", "left..right top" or "25% center"',
+    description: 'The place in the parent this widget is tied to; a..b stretches it between two places.',
+  },
+  'pivot': {
+    ...places,
+    title: 'a point such as "right bottom", "center" or "0.5 1"',
+    description: 'The point of the widget that is put at the anchor; follows the anchor if left out.',
+  },
+  'offset': {
+    ...lengths(2, 'one or two lengths such as -24 or "-24 12"'),
+    description: 'From anchor to pivot.',
+  },
+  'inset': {
+    ...lengths(4, `the distances kept from a span: start and end, or ${oneToFour}`, true),
+    description: 'Distance from each end of an anchor that is a span.',
+  },
+  'area': {
+    ...choice(['safe', 'full']),
+    description: 'full: a child of the view that may reach under notches and into overscan.',
+  },
+  'size': { ...sizes, description: 'Width and height.' },
+  'width': size,
+  'height': size,
+  'min-width': length,
+  'max-width': length,
+  'min-height': length,
+  'max-height': length,
+  'margin': lengths(4, oneToFour),
+  'justify-self': {
+    ...choice(alignments),
+    description: "In a grid or layers, instead of the parent's justify.",
+  },
+  'aspect': {
+    type: ['number', 'string'],
+    title: 'a ratio such as 1.5 or "16/9"',
+    description: 'Width divided by height.',
+  },
+  'anchor-to': {
+    type: 'string',
+    title: 'the id of a widget',
+    description: 'Anchored to that widget, not to the parent.',
+  },
+  'z': {
+    type: 'integer',
+    minimum: -10000,
+    maximum: 10000,
+    title: 'a whole number',
+    description: 'Drawing order among siblings.',
+  },
+  'rotate': { type: 'number', minimum: -3600, maximum: 3600, title: 'a number of degrees' },
+  'skew': {
+    type: ['number', 'string', 'array'],
+    items: { type: 'number' },
+    minItems: 1,
+    maxItems: 2,
+    title: 'one or two numbers of degrees',
+  },
+  'column-span': { type: 'integer', minimum: 1, maximum: 100, title: 'a whole number from 1 to 100' },
+  'row-span': { type: 'integer', minimum: 1, maximum: 100, title: 'a whole number from 1 to 100' },
+  'gone': {
+    type: 'boolean',
+    title: 'true or false',
+    description: 'true: not there at all, takes no room.',
+  },
+  'scroll': { ...choice(['x', 'y', 'both']), description: 'A viewport over larger content.' },
+  'scroll-offset': lengths(2, 'one or two numbers of u'),
+  'align-self': { ...choice(alignments), description: "Instead of the parent's align." },
+  ...container,
+  'overflow': {
+    ...choice(['visible', 'clip']),
+    description:
+      'Said: children may reach out of this widget (and are cut off with clip). Unsaid: they should not.',
+  },
+  'may-overlap': {
+    type: ['boolean', 'array'],
+    items: { type: 'string' },
+    title: 'true or a list of ids',
+    description: 'Widgets this one is meant to overlap; true for any.',
+  },
+  'visible': {
+    type: 'boolean',
+    title: 'true or false',
+    description: 'false: keeps its place, is not drawn.',
+  },
+  'text': {
+    type: ['string', 'number'],
+    title: 'a text',
+    description: 'With {name} for a value of the case.',
+  },
+  'wrap': {
+    type: 'boolean',
+    title: 'true or false',
+    description: 'Whether lines break to fit; true if left out.',
+  },
+  'image': { type: 'string', title: 'the name of a picture', description: 'A name of pictures:.' },
+  'fit': { ...choice(fits), description: 'As object-fit in CSS.' },
+  'value': numberOrTemplate('a number from 0 to 1 or a {value}'),
+  'segments': { type: 'integer', minimum: 1, maximum: 200, title: 'a whole number from 1 to 200' },
+  'fill-from': choice(['left', 'right', 'top', 'bottom']),
+  'slot': {
+    type: 'boolean',
+    title: 'true or false',
+    description: 'Where the children given to an instance go.',
+  },
+  'repeat': {
+    type: ['integer', 'string'],
+    minimum: 0,
+    maximum: 1000,
+    title: 'a whole number from 0 to 1000, or a value such as "{slots}"',
+    description: 'How often it is there, or the list of the case it is there for.',
+  },
+  'when': whenList('#/$defs/widget'),
+};
+
+/** The keys of a widget; any other key of an instance is a parameter. */
+export const widgetKeyNames: ReadonlySet<string> = new Set([...Object.keys(widgetKeys), 'use', 'set']);
+
+const widget = {
+  if: { type: 'object', properties: { use: true }, required: ['use'] },
+  then: {
+    type: 'object',
+    title: 'an instance',
+    properties: {
+      use: { type: 'string', title: 'the name of a component' },
+      set: {
+        type: 'object',
+        title: 'a map of ids and what changes there',
+        additionalProperties: { $ref: '#/$defs/widget' },
+      },
+      ...widgetKeys,
+    },
+    additionalProperties: scalar,
+  },
+  else: { type: 'object', title: 'a widget', additionalProperties: false, properties: widgetKeys },
+};
+
+const component = {
+  type: 'object',
+  title: 'a component',
   additionalProperties: false,
   properties: {
-    'id': { ...name, description: 'Unique in the view.' },
-    'kind': { ...choice(kinds), description: 'panel if left out.' },
-    'style': { ...names, description: 'One or more named styles; later ones win.' },
-    'look': { $ref: '#/$defs/look', description: 'Changes of the look of this widget alone.' },
-    'tint': { type: 'string', title: 'a colour', description: "Short for the look's color." },
-    'anchor': {
-      ...places,
-      title: 'an anchor such as "right bottom", "left..right top" or "25% center"',
-      description: 'The place in the parent this widget is tied to; a..b stretches it between two places.',
+    params: {
+      type: 'object',
+      title: 'a map of parameters',
+      propertyNames: name,
+      additionalProperties: {
+        type: ['string', 'object'],
+        title: 'a type (text, number, color, length, boolean, name) or { type, default }',
+        properties: { type: choice(parameterTypes), default: scalar },
+        required: ['type'],
+        additionalProperties: false,
+      },
     },
-    'pivot': {
-      ...places,
-      title: 'a point such as "right bottom", "center" or "0.5 1"',
-      description: 'The point of the widget that is put at the anchor; follows the anchor if left out.',
-    },
-    'offset': {
-      ...lengths(2, 'one or two lengths such as -24 or "-24 12"'),
-      description: 'From anchor to pivot.',
-    },
-    'inset': {
-      ...lengths(4, `the distances kept from a span: start and end, or ${oneToFour}`, true),
-      description: 'Distance from each end of an anchor that is a span.',
-    },
-    'area': {
-      ...choice(['safe', 'full']),
-      description: 'full: a child of the view that may reach under notches and into overscan.',
-    },
-    'size': { ...sizes, description: 'Width and height.' },
-    'width': size,
-    'height': size,
-    'min-width': length,
-    'max-width': length,
-    'min-height': length,
-    'max-height': length,
-    'margin': lengths(4, oneToFour),
-    'justify-self': {
-      ...choice(alignments),
-      description: "In a grid or layers, instead of the parent's justify.",
-    },
-    'aspect': {
-      type: ['number', 'string'],
-      title: 'a ratio such as 1.5 or "16/9"',
-      description: 'Width divided by height.',
-    },
-    'anchor-to': {
-      type: 'string',
-      title: 'the id of a widget',
-      description: 'Anchored to that widget, not to the parent.',
-    },
-    'z': {
-      type: 'integer',
-      minimum: -10000,
-      maximum: 10000,
-      title: 'a whole number',
-      description: 'Drawing order among siblings.',
-    },
-    'rotate': { type: 'number', minimum: -3600, maximum: 3600, title: 'a number of degrees' },
-    'skew': {
-      type: ['number', 'string', 'array'],
-      items: { type: 'number' },
-      minItems: 1,
-      maxItems: 2,
-      title: 'one or two numbers of degrees',
-    },
-    'column-span': { type: 'integer', minimum: 1, maximum: 100, title: 'a whole number from 1 to 100' },
-    'row-span': { type: 'integer', minimum: 1, maximum: 100, title: 'a whole number from 1 to 100' },
-    'gone': {
-      type: 'boolean',
-      title: 'true or false',
-      description: 'true: not there at all, takes no room.',
-    },
-    'scroll': { ...choice(['x', 'y', 'both']), description: 'A viewport over larger content.' },
-    'scroll-offset': lengths(2, 'one or two numbers of u'),
-    'align-self': { ...choice(alignments), description: "Instead of the parent's align." },
-    ...container,
-    'overflow': {
-      ...choice(['visible', 'clip']),
-      description:
-        'Said: children may reach out of this widget (and are cut off with clip). Unsaid: they should not.',
-    },
-    'may-overlap': {
-      type: ['boolean', 'array'],
-      items: { type: 'string' },
-      title: 'true or a list of ids',
-      description: 'Widgets this one is meant to overlap; true for any.',
-    },
-    'visible': {
-      type: 'boolean',
-      title: 'true or false',
-      description: 'false: keeps its place, is not drawn.',
-    },
-    'text': {
-      type: ['string', 'number'],
-      title: 'a text',
-      description: 'With {name} for a value of the case.',
-    },
-    'wrap': {
-      type: 'boolean',
-      title: 'true or false',
-      description: 'Whether lines break to fit; true if left out.',
-    },
-    'image': { type: 'string', title: 'the name of a picture', description: 'A name of pictures:.' },
-    'fit': { ...choice(fits), description: 'As object-fit in CSS.' },
-    'value': numberOrTemplate('a number from 0 to 1 or a {value}'),
-    'segments': { type: 'integer', minimum: 1, maximum: 200, title: 'a whole number from 1 to 200' },
-    'fill-from': choice(['left', 'right', 'top', 'bottom']),
+    ...widgetKeys,
   },
 };
 
@@ -257,6 +352,7 @@ const view = {
     },
     style: names,
     look: { $ref: '#/$defs/look' },
+    when: whenList('#/$defs/view'),
     ...container,
   },
 };
@@ -324,7 +420,7 @@ export const documentSchema = {
     pimbot: { const: 1, title: '1', description: 'The version of the format.' },
     reference: {
       type: 'object',
-      title: 'a map of size, scaling, spare and limits',
+      title: 'a reference',
       additionalProperties: false,
       properties: {
         size: {
@@ -344,6 +440,10 @@ export const documentSchema = {
           title: 'the least and the most scale, such as "1..3" or "0.5.."',
           description: 'The least and the most device px one u becomes.',
         },
+        blend: { type: 'number', minimum: 0, maximum: 1, title: 'a number from 0 to 1' },
+        millimetres: { type: 'number', minimum: 0.001, maximum: 1000, title: 'a number of millimetres' },
+        step: { type: 'number', minimum: 0.001, maximum: 100, title: 'a number above 0' },
+        align: { ...places, type: 'string', title: 'a point such as "center" or "left top"' },
       },
     },
     theme: { type: 'string', title: 'the path of a theme file' },
@@ -366,6 +466,12 @@ export const documentSchema = {
         },
       },
     },
+    components: {
+      type: 'object',
+      title: 'a map of components',
+      propertyNames: name,
+      additionalProperties: { $ref: '#/$defs/component' },
+    },
     views: {
       type: 'object',
       title: 'a map of views',
@@ -374,5 +480,5 @@ export const documentSchema = {
       minProperties: 1,
     },
   },
-  $defs: { ...shared, view, widget },
+  $defs: { ...shared, screenCondition, component, view, widget },
 };

@@ -16,9 +16,12 @@ import {
   type Length,
 } from './lengths.ts';
 import {
+  isTemplate,
   kinds,
   own,
+  rootsOf,
   widgetsOf,
+  type ParameterType,
   type DocumentSource,
   type Kind,
   type Origin,
@@ -28,6 +31,7 @@ import {
 } from './model.ts';
 import { pointerTo } from './parse.ts';
 import { nearestName } from './suggest.ts';
+import { widgetKeyNames } from './schema.ts';
 import { show } from './validate.ts';
 
 const everyKind: readonly Kind[] = kinds;
@@ -65,43 +69,186 @@ export function checkStructure(document: DocumentSource, origin: Origin, diagnos
       diagnostics.add('limits-crossed', facts, origin.at('/reference/limits'));
     }
   }
-  for (const [name, view] of Object.entries(document.views)) {
-    const pointer = pointerTo('/views', name);
-    checkContainer(view, pointer, origin, diagnostics);
-    // The view itself goes by its name, so no widget in it may.
-    const ids = new Map<string, string>([[name, pointer]]);
-    for (const placed of widgetsOf(view, pointer)) {
-      checkId(placed, ids, origin, diagnostics);
-      checkNotations(placed, origin, diagnostics);
-      checkKind(placed, origin, diagnostics);
+  checkUses(document, origin, diagnostics);
+  for (const { name, pointer, root, component } of rootsOf(document)) {
+    checkContainer(withoutTemplates(root), pointer, origin, diagnostics);
+    // A view goes by its name, so no widget in it may.
+    const ids = new Map<string, string>(component ? [] : [[name, pointer]]);
+    const placed: PlacedSource[] = [...widgetsOf(root, pointer)];
+    const top: PlacedSource[] = component
+      ? [{ widget: component, pointer, parent: undefined, arrange: undefined }]
+      : [];
+    for (const one of placed) checkId(one, ids, origin, diagnostics);
+    for (const one of [...top, ...placed]) {
+      checkNotations(one, origin, diagnostics);
+      checkKind(one, origin, diagnostics);
+      checkInstance(one, document, origin, diagnostics);
+      checkChanges(one, origin, diagnostics);
     }
-    checkTargets([...widgetsOf(view, pointer)], origin, diagnostics);
-    for (const { widget, pointer: at } of widgetsOf(view, pointer)) {
-      if (Array.isArray(widget['may-overlap'])) {
-        (widget['may-overlap'] as readonly string[]).forEach((id, index) => {
-          if (ids.has(id)) return;
-          const facts = { what: 'widget', name: id, meant: nearestName(id, ids.keys()) };
-          diagnostics.add('unknown-name', facts, origin.at(`${at}/may-overlap/${index}`));
-        });
+    checkTargets(placed, origin, diagnostics);
+    for (const { widget, pointer: at } of [...top, ...placed])
+      checkNames(widget, at, ids, document, origin, diagnostics);
+  }
+}
+
+/** Names of other widgets and of pictures. */
+function checkNames(
+  widget: WidgetSource,
+  at: string,
+  ids: ReadonlyMap<string, string>,
+  document: DocumentSource,
+  origin: Origin,
+  diagnostics: DiagnosticList,
+): void {
+  if (Array.isArray(widget['may-overlap'])) {
+    (widget['may-overlap'] as readonly string[]).forEach((id, index) => {
+      if (ids.has(id)) return;
+      const facts = { what: 'widget', name: id, meant: nearestName(id, ids.keys()) };
+      diagnostics.add('unknown-name', facts, origin.at(`${at}/may-overlap/${index}`));
+    });
+  }
+  const target = widget['anchor-to'];
+  if (target !== undefined && !isTemplate(target) && !ids.has(target)) {
+    const facts = { what: 'widget', name: target, meant: nearestName(target, ids.keys()) };
+    diagnostics.add('unknown-name', facts, origin.at(`${at}/anchor-to`));
+  }
+  const { image } = widget;
+  if (image !== undefined && !isTemplate(image) && own(document.pictures, image) === undefined) {
+    const meant = nearestName(image, Object.keys(document.pictures ?? {}));
+    diagnostics.add('unknown-name', { what: 'picture', name: image, meant }, origin.at(`${at}/image`));
+  }
+}
+
+/** Keys of an instance that are neither those of a widget nor parameters; parameters that are missing. */
+function checkInstance(
+  { widget, pointer }: PlacedSource,
+  document: DocumentSource,
+  origin: Origin,
+  diagnostics: DiagnosticList,
+): void {
+  if (widget.use === undefined) {
+    if (widget.set !== undefined)
+      diagnostics.add('key-needs', { key: 'set', needs: 'use' }, origin.atKey(`${pointer}/set`));
+    return;
+  }
+  const component = own(document.components, widget.use);
+  if (!component) {
+    const facts = {
+      what: 'component',
+      name: widget.use,
+      meant: nearestName(widget.use, Object.keys(document.components ?? {})),
+    };
+    diagnostics.add('unknown-name', facts, origin.at(`${pointer}/use`));
+    return;
+  }
+  const params = component.params ?? {};
+  for (const [key, value] of Object.entries(widget) as [string, unknown][]) {
+    const parameter = own(params, key);
+    const at = pointerTo(pointer, key);
+    if (parameter !== undefined) {
+      const type = typeof parameter === 'object' ? parameter.type : parameter;
+      if (!isTemplate(value) && !suits(type, value)) {
+        diagnostics.add('wrong-value', { key, expected: `a ${type}`, found: show(value) }, origin.at(at));
       }
-      if (widget['anchor-to'] !== undefined && !ids.has(widget['anchor-to'])) {
-        const facts = {
-          what: 'widget',
-          name: widget['anchor-to'],
-          meant: nearestName(widget['anchor-to'], ids.keys()),
-        };
-        diagnostics.add('unknown-name', facts, origin.at(`${at}/anchor-to`));
-      }
-      if (widget.image !== undefined && own(document.pictures, widget.image) === undefined) {
-        const meant = nearestName(widget.image, Object.keys(document.pictures ?? {}));
-        diagnostics.add(
-          'unknown-name',
-          { what: 'picture', name: widget.image, meant },
-          origin.at(`${at}/image`),
-        );
-      }
+    } else if (!widgetKeyNames.has(key)) {
+      const meant = nearestName(key, [...Object.keys(params), ...widgetKeyNames]);
+      diagnostics.add('unknown-key', { key, where: `an instance of ${widget.use}`, meant }, origin.atKey(at));
     }
   }
+  for (const [name, parameter] of Object.entries(params)) {
+    if (Object.hasOwn(widget, name) || (typeof parameter === 'object' && parameter.default !== undefined))
+      continue;
+    diagnostics.add(
+      'missing-key',
+      { key: name, where: `an instance of ${widget.use}` },
+      origin.atKey(`${pointer}/use`),
+    );
+  }
+  const inner = [...widgetsOf(component, '')].flatMap((one) =>
+    one.widget.id === undefined ? [] : [one.widget.id],
+  );
+  for (const id of Object.keys(widget.set ?? {})) {
+    if (inner.includes(id)) continue;
+    const facts = { what: `widget of ${widget.use}`, name: id, meant: nearestName(id, inner) };
+    diagnostics.add('unknown-name', facts, origin.atKey(pointerTo(`${pointer}/set`, id)));
+  }
+}
+
+/** Whether a value is of a parameter's type. */
+function suits(type: ParameterType, value: unknown): boolean {
+  switch (type) {
+    case 'number':
+      return typeof value === 'number';
+    case 'boolean':
+      return typeof value === 'boolean';
+    case 'length':
+      return readSize(value) !== undefined;
+    case 'text':
+      return typeof value === 'string' || typeof value === 'number';
+    default:
+      return typeof value === 'string';
+  }
+}
+
+/** A component that leads back to itself is refused with the chain. */
+function checkUses(document: DocumentSource, origin: Origin, diagnostics: DiagnosticList): void {
+  const components = document.components ?? {};
+  const usesOf = (name: string): { use: string; pointer: string }[] => {
+    const component = own(components, name);
+    if (!component) return [];
+    const pointer = pointerTo('/components', name);
+    const all = [{ widget: component as WidgetSource, pointer }, ...widgetsOf(component, pointer)];
+    return all.flatMap(({ widget, pointer: at }) =>
+      widget.use === undefined ? [] : [{ use: widget.use, pointer: at }],
+    );
+  };
+  const done = new Set<string>();
+  for (const start of Object.keys(components)) {
+    const path: { name: string; left: { use: string; pointer: string }[] }[] = [
+      { name: start, left: usesOf(start) },
+    ];
+    while (path.length > 0) {
+      const top = path.at(-1)!;
+      const next = top.left.shift();
+      if (!next) {
+        done.add(top.name);
+        path.pop();
+        continue;
+      }
+      const seen = path.findIndex(({ name }) => name === next.use);
+      if (seen >= 0) {
+        const chain = [...path.slice(seen).map(({ name }) => name), next.use];
+        diagnostics.add('name-chain', { what: 'this component', chain }, origin.at(`${next.pointer}/use`));
+      } else if (!done.has(next.use)) path.push({ name: next.use, left: usesOf(next.use) });
+    }
+  }
+}
+
+const fixedOnScreens = ['id', 'children', 'use', 'set', 'slot', 'repeat', 'when', 'kind'] as const;
+
+/** What changes on some screens is checked like what it changes. */
+function checkChanges(
+  { widget, pointer, parent }: PlacedSource,
+  origin: Origin,
+  diagnostics: DiagnosticList,
+): void {
+  widget.when?.forEach(({ change }, index) => {
+    const at = `${pointer}/when/${index}/change`;
+    for (const key of fixedOnScreens) {
+      if (change[key] !== undefined) diagnostics.add('key-fixed', { key }, origin.atKey(`${at}/${key}`));
+    }
+    const whole = { anchor: widget.anchor, arrange: widget.arrange, ...change };
+    checkNotations(
+      { widget: whole as WidgetSource, pointer: at, parent, arrange: undefined },
+      origin,
+      diagnostics,
+    );
+  });
+}
+
+/** The keys whose value stands there; what is left to a parameter is looked at when it is known. */
+function withoutTemplates<Source extends object>(source: Source): Source {
+  return Object.fromEntries(Object.entries(source).filter(([, value]) => !isTemplate(value))) as Source;
 }
 
 /** The place of a widget follows from that of its parent and of the widget it is anchored to: no circle in that. */
@@ -166,7 +313,7 @@ function checkId(
 
 /** What views and widgets have in common: how they arrange their children. */
 function checkContainer(
-  holder: ViewSource | WidgetSource,
+  holder: Omit<ViewSource, 'use' | 'when'> & { readonly use?: string },
   pointer: string,
   origin: Origin,
   diagnostics: DiagnosticList,
@@ -220,10 +367,11 @@ function wrong(
 }
 
 function checkNotations(placed: PlacedSource, origin: Origin, diagnostics: DiagnosticList): void {
-  const { widget, pointer, arrange } = placed;
+  const { pointer, arrange } = placed;
+  const widget = withoutTemplates(placed.widget);
   const refuse = (key: string, expected: string) =>
     wrong(key, expected, (widget as Record<string, unknown>)[key], pointer, origin, diagnostics);
-  if (arrange !== 'free') {
+  if (arrange !== undefined && arrange !== 'free') {
     for (const key of ['anchor', 'offset', 'inset', 'area', 'anchor-to'] as const) {
       if (widget[key] !== undefined) {
         diagnostics.add('anchor-in-flow', { key, arrange }, origin.atKey(`${pointer}/${key}`));
@@ -268,17 +416,14 @@ function checkNotations(placed: PlacedSource, origin: Origin, diagnostics: Diagn
       refuse(key, 'one or two numbers');
     }
   }
-  if (
-    widget.value !== undefined &&
-    typeof widget.value === 'string' &&
-    !/^\{[\p{L}_][\p{L}\p{N}_-]*\}$/u.test(widget.value)
-  ) {
+  if (typeof widget.value === 'string')
     refuse('value', 'a number from 0 to 1, or one value of the case such as "{hull}"');
-  }
 }
 
 function checkKind(placed: PlacedSource, origin: Origin, diagnostics: DiagnosticList): void {
   const { widget, pointer } = placed;
+  // What kind an instance is, its component says.
+  if (widget.use !== undefined) return;
   const kind = widget.kind ?? 'panel';
   for (const key of Object.keys(widget)) {
     const allowed = own(kindsOfKey, key) ?? everyKind;

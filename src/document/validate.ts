@@ -21,6 +21,7 @@ export function validate(
   if (check(value)) return true;
   const told = new Set<string>();
   for (const error of check.errors ?? []) {
+    if (error.keyword === 'if') continue;
     // One sentence for one place: what a value may be is said whole by its schema's title.
     const key = `${error.instancePath} ${error.keyword === 'additionalProperties' ? (error.params.additionalProperty as string) : ''}${error.keyword === 'required' ? (error.params.missingProperty as string) : ''}`;
     if (told.has(key)) continue;
@@ -56,6 +57,7 @@ function report(error: ErrorObject, origin: Origin, diagnostics: DiagnosticList)
       diagnostics.add('not-one-of', { key, found, choices, meant }, origin.at(pointer));
       return;
     }
+    case 'if':
     case 'propertyNames':
       // The pattern error inside it is reported at the same place.
       return;

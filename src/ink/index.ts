@@ -1,4 +1,6 @@
 export { fitPicture } from './fit.ts';
 export { meterFill, meterPieces } from './meter.ts';
 export { innerWidth, placeText } from './text.ts';
+export { clips, turnOf, turned } from './turn.ts';
+export type { Matrix } from './turn.ts';
 export type { PlacedLine, PlacedText } from './text.ts';

@@ -36,7 +36,8 @@ export function placeText(widget: Widget, layout: Layout): PlacedText {
   const roomY = rect.height - y.paddingStart - y.paddingEnd;
   const top = rect.y + y.paddingStart + (roomY - lines.length * text.lineHeight) / 2;
   const inner = rect.x + x.paddingStart;
-  const share = { start: 0, center: 0.5, end: 1 }[widget.look.textAlign];
+  const along = { start: 0, center: 0.5, end: 1 }[widget.look.textAlign];
+  const share = widget.box.rightToLeft ? 1 - along : along;
   const placed = lines.map((line, index) => ({
     line,
     x: inner + (roomX - line.width) * share,

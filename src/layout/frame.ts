@@ -1,5 +1,6 @@
 import {
   readLimits,
+  readPivot,
   readScreenSize,
   type ReferenceSource,
   type Scaling,
@@ -17,17 +18,30 @@ export interface Reference {
   /** The least and the most device px one u becomes. */
   readonly leastScale: number;
   readonly mostScale: number;
+  /** The scale is a multiple of this; 0 for any. */
+  readonly step: number;
+  readonly blend: number;
+  readonly millimetres: number;
+  /** Where the surface stands between bars, as fractions. */
+  readonly alignX: number;
+  readonly alignY: number;
 }
 
 export function referenceOf(source: ReferenceSource | undefined): Reference {
   const size = readScreenSize(source?.size ?? '1920x1080')!;
   const limits = readLimits(source?.limits ?? '..')!;
+  const align = readPivot(source?.align ?? 'center') ?? { x: 0.5, y: 0.5 };
   return {
     ...size,
     scaling: source?.scaling ?? 'contain',
     spare: source?.spare ?? 'extend',
     leastScale: limits.least,
     mostScale: limits.most,
+    step: source?.step ?? (source?.scaling === 'whole' ? 1 : 0),
+    blend: source?.blend ?? 0.5,
+    millimetres: source?.millimetres ?? 25.4 / 96,
+    alignX: align.x,
+    alignY: align.y,
   };
 }
 
@@ -46,11 +60,16 @@ export interface Frame {
   readonly safe: Edges;
 }
 
-/** One short function for each scaling: device px per u for a screen and a reference (equations 1.1 to 1.3). */
+/** One short function for each scaling: device px per u for a screen and a reference (equations 1.1). */
 const scalings: { readonly [Name in Scaling]: (screen: Screen, reference: Reference) => number } = {
   contain: ({ width, height }, to) => Math.min(width / to.width, height / to.height),
   cover: ({ width, height }, to) => Math.max(width / to.width, height / to.height),
+  width: ({ width }, to) => width / to.width,
+  height: ({ height }, to) => height / to.height,
+  blend: ({ width, height }, to) => (width / to.width) ** (1 - to.blend) * (height / to.height) ** to.blend,
   none: () => 1,
+  physical: ({ density }, to) => (density / 25.4) * to.millimetres,
+  whole: ({ width, height }, to) => Math.max(1, Math.floor(Math.min(width / to.width, height / to.height))),
 };
 
 /**
@@ -59,12 +78,13 @@ const scalings: { readonly [Name in Scaling]: (screen: Screen, reference: Refere
  */
 export function frameOf(reference: Reference, screen: Screen, hudSize: number): Frame {
   const fitted = scalings[reference.scaling](screen, reference);
-  const scale = Math.max(reference.leastScale, Math.min(reference.mostScale, fitted * hudSize));
+  const wanted = stepped(fitted * hudSize, reference);
+  const scale = Math.max(reference.leastScale, Math.min(reference.mostScale, wanted));
   const bars = reference.spare === 'bars';
   const areaWidth = bars ? Math.min(screen.width, reference.width * fitted) : screen.width;
   const areaHeight = bars ? Math.min(screen.height, reference.height * fitted) : screen.height;
-  const originX = (screen.width - areaWidth) / 2;
-  const originY = (screen.height - areaHeight) / 2;
+  const originX = (screen.width - areaWidth) * reference.alignX;
+  const originY = (screen.height - areaHeight) * reference.alignY;
   // A screen without area has no scale; the reference stands in for its surface, drawn at size 0.
   const inU = (px: number, instead: number) => (scale > 0 ? px / scale : instead);
   const inset = (taken: number, bar: number) => inU(Math.max(0, taken - bar), 0);
@@ -77,9 +97,15 @@ export function frameOf(reference: Reference, screen: Screen, hudSize: number): 
     height: inU(areaHeight, reference.height),
     safe: {
       top: inset(screen.safe.top, originY),
-      right: inset(screen.safe.right, originX),
-      bottom: inset(screen.safe.bottom, originY),
+      right: inset(screen.safe.right, screen.width - areaWidth - originX),
+      bottom: inset(screen.safe.bottom, screen.height - areaHeight - originY),
       left: inset(screen.safe.left, originX),
     },
   };
+}
+
+/** Rounded down to a multiple of the step, but never to nothing. */
+function stepped(scale: number, { step }: Reference): number {
+  if (step === 0 || scale <= 0) return scale;
+  return Math.max(1, Math.floor(scale / step + 1e-9)) * step;
 }

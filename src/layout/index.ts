@@ -4,5 +4,5 @@ export { frameOf, referenceOf } from './frame.ts';
 export type { Frame, Reference } from './frame.ts';
 export { Layout } from './layout.ts';
 export type { Rect } from './layout.ts';
-export { solve } from './solve.ts';
+export { markMeasure, placeInto, scrollTo, solve } from './solve.ts';
 export type { Plan } from './plan.ts';

@@ -214,8 +214,28 @@ function placeAtTarget(plan: Plan, axis: AxisPlan, n: number): void {
   noteLength(plan, axis, n);
 }
 
+/** Writes the border box of a widget on the surface into `into`, in u. */
+export function placeInto(
+  plan: Plan,
+  n: number,
+  into: { x: number; y: number; width: number; height: number },
+): void {
+  into.x = placeOf(plan, plan.x, n);
+  into.y = placeOf(plan, plan.y, n);
+  into.width = plan.x.length[n]!;
+  into.height = plan.y.length[n]!;
+}
+
+/** Scrolls a widget that scrolls to a place, in u. */
+export function scrollTo(plan: Plan, n: number, x: number, y: number): void {
+  plan.x.scrolled[n] = Number.isFinite(x) ? Math.max(0, x) : 0;
+  plan.y.scrolled[n] = Number.isFinite(y) ? Math.max(0, y) : 0;
+  plan.x.regive(n);
+  plan.y.regive(n);
+}
+
 /** Where a widget starts on the surface. */
-export function placeOf(plan: Plan, axis: AxisPlan, n: number): number {
+function placeOf(plan: Plan, axis: AxisPlan, n: number): number {
   let place = 0;
   for (let at = n; at > 0; at = plan.parent[at]!) place += axis.start[at]!;
   return place;
@@ -243,7 +263,7 @@ function shift(plan: Plan, axis: AxisPlan, n: number, room: number): number {
 }
 
 /** What the children of a scrolling widget need. */
-export function insideNeed(plan: Plan, axis: AxisPlan, n: number): number {
+function insideNeed(plan: Plan, axis: AxisPlan, n: number): number {
   if (axis === plan.y) return contentHeight(plan, n);
   switch (plan.arrange[n]) {
     case arrangeRow:

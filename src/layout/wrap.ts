@@ -6,6 +6,9 @@ import { fillSize, fixedSize, type AxisPlan, type Plan } from './plan.ts';
  * does, each line is laid out as a row, and the lines are stacked from the top.
  */
 
+/** The same sum in another order may differ in its last digits; that breaks no line. In u. */
+const slack = 1e-6;
+
 /** The least width: that of the widest child. */
 export function leastOfWrap(plan: Plan, axis: AxisPlan, n: number): number {
   let least = 0;
@@ -29,7 +32,7 @@ export function giveLines(plan: Plan, n: number, from: number, room: number): vo
     if (x.mode[child] === fillSize) base = 0;
     else if (x.mode[child] === fixedSize) base = x.size[child]! + x.sizeShare[child]! * room;
     const outer = x.clamp(child, base, room) + x.marginStart[child]! + x.marginEnd[child]!;
-    if (child > first && used + gap + outer > room) {
+    if (child > first && used + gap + outer > room + slack) {
       giveAlong(plan, x, n, first, child, from, room);
       line++;
       first = child;

@@ -25,6 +25,7 @@ export interface CanvasContext {
   fill(): void;
   stroke(): void;
   clip(): void;
+  transform(a: number, b: number, c: number, d: number, e: number, f: number): void;
   setLineDash(segments: number[]): void;
   createLinearGradient(x0: number, y0: number, x1: number, y1: number): CanvasGradient;
   drawImage(image: never, x: number, y: number, width: number, height: number): void;
@@ -84,7 +85,11 @@ export function paintOnCanvas(list: DrawList, context: CanvasContext): void {
       outline(context, rect, radius);
       context.clip();
     },
-    unclip() {
+    turn({ matrix: [a, b, c, d, e, f] }) {
+      context.save();
+      context.transform(a, b, c, d, e, f);
+    },
+    restore() {
       context.restore();
     },
   };

@@ -1,3 +1,4 @@
+import type { Matrix } from '../ink/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Picture } from '../picture/index.ts';
 import type { Fill, Rgba } from '../theme/index.ts';
@@ -35,7 +36,10 @@ export type DrawOperation =
       readonly opacity: number;
     }
   | { readonly type: 'clip'; readonly rect: Rect; readonly radius: number }
-  | { readonly type: 'unclip' };
+  /** A matrix as CSS writes it, for all that follows up to its restore: x' = a·x + c·y + e, y' = b·x + d·y + f. */
+  | { readonly type: 'turn'; readonly matrix: Matrix }
+  /** Ends the last clip or turn. */
+  | { readonly type: 'restore' };
 
 /** A whole drawing. */
 export interface DrawList {
@@ -54,7 +58,8 @@ export interface Painter {
   picture(operation: OperationOf<'picture'>): void;
   path(operation: OperationOf<'path'>): void;
   clip(operation: OperationOf<'clip'>): void;
-  unclip(): void;
+  turn(operation: OperationOf<'turn'>): void;
+  restore(): void;
 }
 
 /** Draws a list with a painter. */
@@ -73,8 +78,11 @@ export function paint(list: DrawList, painter: Painter): void {
       case 'clip':
         painter.clip(operation);
         break;
-      case 'unclip':
-        painter.unclip();
+      case 'turn':
+        painter.turn(operation);
+        break;
+      case 'restore':
+        painter.restore();
         break;
     }
   }

@@ -1,5 +1,5 @@
 import type { Widget } from '../build/index.ts';
-import { fitPicture, meterPieces, placeText } from '../ink/index.ts';
+import { clips, fitPicture, meterPieces, placeText, turnOf } from '../ink/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Rgba } from '../theme/index.ts';
 import type { Backdrop, ViewLayout } from '../view/index.ts';
@@ -18,41 +18,44 @@ const segmentGap = 3;
 /** What a layout looks like, as a list of drawing operations in device px. */
 export function drawLayout(on: ViewLayout, options: DrawOptions = {}): DrawList {
   const operations: DrawOperation[] = [];
-  const { view, screen, layout } = on;
+  const { view, screen, layout, tree } = on;
   const backdrop = options.backdrop === undefined ? view.backdrops[0] : options.backdrop;
   if (backdrop) addBackdrop(backdrop, screen.width, screen.height, operations);
   const { scale } = layout.frame;
-  const opacities: number[] = [];
+  const opacities = new Float64Array(tree.widgets.length).fill(1);
+  /** Widgets whose clip or turn is still on, innermost last. */
   const open: number[] = [];
-  const ends = subtreeEnds(view.widgets);
-  for (const widget of view.widgets) {
-    const { index } = widget;
-    while (open.length > 0 && ends[open.at(-1)!]! <= index) {
-      operations.push({ type: 'unclip' });
-      open.pop();
+  for (const index of tree.order) {
+    const widget = tree.widgets[index]!;
+    while (open.length > 0 && !isIn(tree.widgets, index, open.at(-1)!)) close(open, operations);
+    opacities[index] = (index === 0 ? 1 : opacities[widget.parent]!) * widget.look.opacity;
+    const turn = turnOf(widget, layout);
+    if (turn) {
+      operations.push({ type: 'turn', matrix: turn });
+      open.push(index);
     }
-    const opacity = (index === 0 ? 1 : opacities[widget.parent]!) * widget.look.opacity;
-    opacities.push(opacity);
-    if (widget.visible && opacity > 0 && scale > 0) addWidget(on, widget, opacity, operations);
-    if ('overflow' in widget.source && widget.source.overflow === 'clip') {
+    if (widget.visible && opacities[index]! > 0 && scale > 0)
+      addWidget(on, widget, opacities[index]!, operations);
+    if (clips(widget)) {
       const radius = widget.look.radius * scale;
       operations.push({ type: 'clip', rect: layout.pixelRect(index), radius });
       open.push(index);
     }
   }
-  for (let left = open.length; left > 0; left--) operations.push({ type: 'unclip' });
+  while (open.length > 0) close(open, operations);
   addBars(on, operations);
   return { width: screen.width, height: screen.height, title: `${view.name} on ${screen.name}`, operations };
 }
 
-/** One past the last widget inside each widget. */
-function subtreeEnds(widgets: readonly Widget[]): number[] {
-  const ends = widgets.map(({ index }) => index + 1);
-  for (let index = widgets.length - 1; index > 0; index--) {
-    const { parent } = widgets[index]!;
-    ends[parent] = Math.max(ends[parent]!, ends[index]!);
-  }
-  return ends;
+function close(open: number[], operations: DrawOperation[]): void {
+  operations.push({ type: 'restore' });
+  open.pop();
+}
+
+/** Whether a widget is another or in it. */
+function isIn(widgets: readonly Widget[], index: number, outer: number): boolean {
+  for (let at = index; at >= outer; at = widgets[at]!.parent) if (at === outer) return true;
+  return false;
 }
 
 function addBackdrop(backdrop: Backdrop, width: number, height: number, operations: DrawOperation[]): void {
@@ -111,7 +114,7 @@ function addWidget(
       const fill = { type: 'color', color: look.color } as const;
       operations.push({ ...box, rect: piece, radius: 0, fill, border: undefined });
     }
-    operations.push({ type: 'unclip' });
+    operations.push({ type: 'restore' });
   }
   if (drawn && border) operations.push({ ...box, radius, fill: undefined, border });
   if (widget.text) addText(widget, layout, opacity, operations);
@@ -130,7 +133,7 @@ function addPicture(
   const clips = radius > 0 || placed.width > rect.width + 0.01 || placed.height > rect.height + 0.01;
   if (clips) operations.push({ type: 'clip', rect, radius });
   operations.push({ type: 'picture', widget: widget.index, rect: placed, picture, opacity });
-  if (clips) operations.push({ type: 'unclip' });
+  if (clips) operations.push({ type: 'restore' });
 }
 
 function addText(

@@ -33,7 +33,7 @@ export function withOverlay(list: DrawList, on: ViewLayout, fonts: FontBook, ove
   const thin = Math.max(1, Math.round(Math.min(list.width, list.height) / 720));
   if (overlay.safeArea) addSafeArea(on, thin, operations);
   if (overlay.outlines) {
-    for (const { index } of on.view.widgets) {
+    for (const { index } of on.widgets) {
       if (index === 0) continue;
       const border = { width: thin, color: outlineColor };
       const rect = on.layout.pixelRect(index);
@@ -84,8 +84,8 @@ function addFindings(
   );
   const byWidget = new Map<number, Finding[]>();
   for (const finding of here) {
-    const index = view.indexOf(finding.widget);
-    const marked = finding.other === undefined ? [index] : [index, view.indexOf(finding.other)];
+    const index = on.indexOf(finding.widget);
+    const marked = finding.other === undefined ? [index] : [index, on.indexOf(finding.other)];
     for (const one of marked) {
       const border = { width: thin * 3, color: inkOf(finding) };
       const rect = on.layout.pixelRect(one);

@@ -46,7 +46,10 @@ export function toSvg(list: DrawList): string {
       const id = define((name) => `<clipPath id="${name}"><rect ${place(rect, radius)}/></clipPath>`);
       body.push(`<g clip-path="url(#${id})">`);
     },
-    unclip() {
+    turn({ matrix }) {
+      body.push(`<g transform="matrix(${matrix.map(exact).join(' ')})">`);
+    },
+    restore() {
       body.push('</g>');
     },
   };
@@ -66,6 +69,10 @@ function escapeXml(text: string): string {
 
 function short(value: number): string {
   return String(Math.round(value * 1000) / 1000 + 0);
+}
+
+function exact(value: number): string {
+  return String(Math.round(value * 1e6) / 1e6 + 0);
 }
 
 function place(rect: Rect, radius: number): string {

@@ -2,7 +2,11 @@ import {
   nearestName,
   own,
   pointerTo,
+  isTemplate,
+  rootsOf,
   widgetsOf,
+  type ViewSource,
+  type WidgetSource,
   type CheckedDocument,
   type DiagnosticList,
   type LookSource,
@@ -35,18 +39,34 @@ export function checkLooks(document: CheckedDocument, theme: Theme, diagnostics:
         checkExtends(name, style.extends, pointer, checked.origin, theme, diagnostics);
     }
   }
-  for (const [name, view] of Object.entries(document.source.views)) {
-    const pointer = pointerTo('/views', name);
-    const { origin } = document;
-    checkStyles(view.style, pointer, origin, theme, diagnostics);
-    if (view.look) checkLook(view.look, `${pointer}/look`, origin, theme, diagnostics);
-    checkBackdrop(document, view.backdrop, `${pointer}/backdrop`, theme, diagnostics);
-    for (const { widget, pointer: at } of widgetsOf(view, pointer)) {
-      checkStyles(widget.style, at, origin, theme, diagnostics);
-      if (widget.look) checkLook(widget.look, `${at}/look`, origin, theme, diagnostics);
-      if (widget.tint !== undefined)
-        theme.checkValue('color', widget.tint, `${at}/tint`, origin, diagnostics);
+  const { origin } = document;
+  for (const { pointer, root, component } of rootsOf(document.source)) {
+    if (!component)
+      checkBackdrop(document, (root as ViewSource).backdrop, `${pointer}/backdrop`, theme, diagnostics);
+    const top = { widget: root as WidgetSource, pointer };
+    for (const { widget, pointer: at } of [top, ...widgetsOf(root, pointer)]) {
+      checkWidget(widget, at, origin, theme, diagnostics);
+      widget.when?.forEach(({ change }, index) =>
+        checkWidget(change, `${at}/when/${index}/change`, origin, theme, diagnostics),
+      );
+      for (const [id, change] of Object.entries(widget.set ?? {})) {
+        checkWidget(change, pointerTo(`${at}/set`, id), origin, theme, diagnostics);
+      }
     }
+  }
+}
+
+function checkWidget(
+  widget: WidgetSource,
+  at: string,
+  origin: Origin,
+  theme: Theme,
+  diagnostics: DiagnosticList,
+): void {
+  if (!isTemplate(widget.style)) checkStyles(widget.style, at, origin, theme, diagnostics);
+  if (widget.look) checkLook(widget.look, `${at}/look`, origin, theme, diagnostics);
+  if (widget.tint !== undefined && !isTemplate(widget.tint)) {
+    theme.checkValue('color', widget.tint, `${at}/tint`, origin, diagnostics);
   }
 }
 
@@ -59,7 +79,7 @@ function checkLook(
 ): void {
   for (const key of lookKeys) {
     const value = own(look as Record<string, unknown>, key);
-    if (value === undefined) continue;
+    if (value === undefined || isTemplate(value)) continue;
     theme.checkValue(key, value, pointerTo(pointer, key), origin, diagnostics);
     if (key === 'font' && typeof value === 'string' && !value.includes('$')) {
       const families = [defaultFont, ...Object.keys(theme.fonts())];

@@ -1,18 +1,27 @@
-import { buildTree, type Tree, type Widget } from '../build/index.ts';
-import { nearestName, own, type CheckedDocument } from '../document/index.ts';
+import { buildTree, holds, type Tree, type Variant, type Widget } from '../build/index.ts';
+import {
+  nearestName,
+  own,
+  rootsOf,
+  widgetsOf,
+  type CaseValue,
+  type CheckedDocument,
+  type ScreenConditionSource,
+} from '../document/index.ts';
 import {
   Layout,
   compile,
   frameOf,
   referenceOf,
   solve,
+  type Frame,
   type Plan,
   type Rect,
   type Reference,
 } from '../layout/index.ts';
 import type { Picture } from '../picture/index.ts';
 import { makeScreen, type Screen, type ScreenSize } from '../screen/index.ts';
-import { Messages, type FontBook, type Value } from '../text/index.ts';
+import { Messages, type FontBook } from '../text/index.ts';
 import { Theme, parseColor, styleList, type Rgba } from '../theme/index.ts';
 
 /** What a document refers to and a host has loaded. */
@@ -27,9 +36,11 @@ export interface ViewOptions {
   /** The case whose values fill the texts; the document's first if left out. */
   readonly case?: string;
   /** Values that replace those of the case. */
-  readonly values?: { readonly [name: string]: Value };
+  readonly values?: { readonly [name: string]: CaseValue };
   /** The player's HUD size: 1 is as drawn, 1.25 a quarter larger. */
   readonly hudSize?: number;
+  /** The player's text size: scales every text, 1 is as drawn. */
+  readonly textSize?: number;
 }
 
 /** What the game draws behind a view: a colour or a picture that covers the screen. */
@@ -56,73 +67,141 @@ function listed(names: readonly string[]): string {
 
 /**
  * Opens a view of a document with the values of one case.
- * @throws NoSuchName for an unknown view or case. @throws RangeError for a HUD size outside 0.1 to 10.
+ * @throws NoSuchName for an unknown view or case. @throws RangeError for a HUD or text size outside 0.1 to 10.
  */
-export function openView(document: CheckedDocument, name: string, options: ViewOptions): View {
+export function openView<Id extends string = string>(
+  document: CheckedDocument,
+  name: string,
+  options: ViewOptions,
+): View<Id> {
   const source = own(document.source.views, name);
   if (!source) throw new NoSuchName('view', name, Object.keys(document.source.views));
-  const hudSize = options.hudSize ?? 1;
+  const { hudSize = 1, textSize = 1 } = options;
   if (!(hudSize >= 0.1 && hudSize <= 10))
     throw new RangeError(`a HUD size is a number from 0.1 to 10, not ${hudSize}`);
+  if (!(textSize >= 0.1 && textSize <= 10))
+    throw new RangeError(`a text size is a number from 0.1 to 10, not ${textSize}`);
   const cases = document.source.cases ?? {};
   const caseName = options.case ?? Object.keys(cases)[0];
   const values = caseName === undefined ? {} : own(cases, caseName);
   if (!values) throw new NoSuchName('case', caseName!, Object.keys(cases));
   const theme = new Theme(document);
   const pictures = options.resources.pictures ?? new Map<string, Picture>();
-  const tree = buildTree(document, name, {
+  const variant: Variant = {
     theme,
     fonts: options.resources.fonts,
     messages: new Messages('en'),
     pictures,
     values: { ...values, ...options.values },
-  });
+    textSize,
+  };
   const backdrops = styleList(source.backdrop).flatMap((entry): Backdrop[] => {
     const picture = pictures.get(entry);
     if (picture) return [{ type: 'picture', name: entry, picture }];
     const color = parseColor(String(theme.fillIn(entry) ?? ''));
     return color ? [{ type: 'color', name: entry, color }] : [];
   });
-  return new View(document, tree, referenceOf(document.source.reference), hudSize, caseName, backdrops);
+  return new View(document, name, variant, hudSize, caseName, backdrops);
 }
 
-/** A view that can be laid out on any screen. */
-export class View {
-  readonly document: CheckedDocument;
+/** A view built and compiled for the screens on which the same conditions hold. */
+export interface Form {
   readonly tree: Tree;
+  readonly plan: Plan;
+  readonly indexes: ReadonlyMap<string, number>;
+}
+
+/** A view that can be laid out on any screen. `Id` is the union of its widgets' ids, where they are known. */
+export class View<Id extends string = string> {
+  readonly document: CheckedDocument;
+  readonly name: string;
   readonly reference: Reference;
+  readonly variant: Variant;
   readonly hudSize: number;
   /** The case its values are from; undefined for a document without cases. */
   readonly case: string | undefined;
   readonly backdrops: readonly Backdrop[];
-  readonly #plan: Plan;
-  readonly #indexes: ReadonlyMap<string, number>;
+  readonly #conditions: readonly ScreenConditionSource[];
+  readonly #forms = new Map<string, Form>();
 
   constructor(
     document: CheckedDocument,
-    tree: Tree,
-    reference: Reference,
+    name: string,
+    variant: Variant,
     hudSize: number,
     caseName: string | undefined,
     backdrops: readonly Backdrop[],
   ) {
     this.document = document;
-    this.tree = tree;
-    this.reference = reference;
+    this.name = name;
+    this.reference = referenceOf(document.source.reference);
+    this.variant = variant;
     this.hudSize = hudSize;
     this.case = caseName;
     this.backdrops = backdrops;
-    this.#indexes = new Map(tree.widgets.map(({ id, index }) => [id, index]));
-    this.#plan = compile(
-      tree.widgets.map(({ parent, box, measure, kind }) => {
-        const target = box.target === undefined ? undefined : this.#indexes.get(box.target);
-        return { parent, box, measure, natural: kind === 'image', target };
-      }),
+    this.#conditions = [...rootsOf(document.source)].flatMap(({ root, pointer }) =>
+      [root, ...[...widgetsOf(root, pointer)].map(({ widget }) => widget)].flatMap(({ when }) =>
+        (when ?? []).map(({ screen }) => screen),
+      ),
     );
   }
 
-  get name(): string {
-    return this.tree.view;
+  /** How the view is put on a screen. @throws RangeError for a size that is no screen's. */
+  frameOn(screen: Screen | ScreenSize): Frame {
+    return frameOf(this.reference, makeScreen(screen), this.hudSize);
+  }
+
+  /** The form the view has on a frame; kept, so that screens on which the same holds share one. */
+  formOn(frame: Frame): Form {
+    const key = this.#conditions.map((condition) => (holds(condition, frame) ? '1' : '0')).join('');
+    let form = this.#forms.get(key);
+    if (!form) {
+      const tree = buildTree(this.document, this.name, this.variant, frame);
+      const indexes = new Map(tree.widgets.map(({ id, index }) => [id, index]));
+      const plan = compile(
+        tree.widgets.map(({ parent, box, measure, kind }) => ({
+          parent,
+          box,
+          measure,
+          natural: kind === 'image',
+          target: box.target === undefined ? undefined : indexes.get(box.target),
+        })),
+      );
+      form = { tree, plan, indexes };
+      this.#forms.set(key, form);
+    }
+    return form;
+  }
+
+  /** Forgets every other form: their texts are of values that have changed. */
+  keepOnly(form: Form): void {
+    for (const [key, other] of this.#forms) if (other !== form) this.#forms.delete(key);
+  }
+
+  /** Lays the view out. @throws RangeError for a size that is no screen's. @throws BuildError */
+  layoutOn(screen: Screen | ScreenSize): ViewLayout<Id> {
+    const frame = this.frameOn(screen);
+    const form = this.formOn(frame);
+    solve(form.plan, frame);
+    return new ViewLayout<Id>(this as View, form, new Layout(form.plan, frame));
+  }
+}
+
+/** A view laid out on one screen; widgets go by their id. */
+export class ViewLayout<Id extends string = string> {
+  readonly view: View;
+  readonly tree: Tree;
+  readonly screen: Screen;
+  /** The same by index. */
+  readonly layout: Layout;
+  readonly #indexes: ReadonlyMap<string, number>;
+
+  constructor(view: View, form: Form, layout: Layout) {
+    this.view = view;
+    this.tree = form.tree;
+    this.screen = layout.frame.screen;
+    this.layout = layout;
+    this.#indexes = form.indexes;
   }
 
   /** All widgets, parents before their children; the first is the view itself. */
@@ -130,47 +209,25 @@ export class View {
     return this.tree.widgets;
   }
 
-  /** @throws NoSuchName when no widget has that id. */
-  indexOf(id: string): number {
+  /** @throws NoSuchName when no widget has that id on this screen. */
+  indexOf(id: Id): number {
     const index = this.#indexes.get(id);
     if (index === undefined) throw new NoSuchName('widget', id, [...this.#indexes.keys()]);
     return index;
   }
 
-  /** Lays the view out. @throws RangeError for a size that is no screen's. */
-  layoutOn(screen: Screen | ScreenSize): ViewLayout {
-    const on = makeScreen(screen);
-    const frame = frameOf(this.reference, on, this.hudSize);
-    solve(this.#plan, frame);
-    return new ViewLayout(this, on, new Layout(this.#plan, frame));
-  }
-}
-
-/** A view laid out on one screen; widgets go by their id. */
-export class ViewLayout {
-  readonly view: View;
-  readonly screen: Screen;
-  /** The same by index. */
-  readonly layout: Layout;
-
-  constructor(view: View, screen: Screen, layout: Layout) {
-    this.view = view;
-    this.screen = screen;
-    this.layout = layout;
-  }
-
   /** The border box on the screen in device px, not rounded. @throws NoSuchName */
-  rect(id: string): Rect {
-    return this.layout.rect(this.view.indexOf(id));
+  rect(id: Id): Rect {
+    return this.layout.rect(this.indexOf(id));
   }
 
   /** The border box as painted, in whole device px. @throws NoSuchName */
-  pixelRect(id: string): Rect {
-    return this.layout.pixelRect(this.view.indexOf(id));
+  pixelRect(id: Id): Rect {
+    return this.layout.pixelRect(this.indexOf(id));
   }
 
   /** The border box on the surface, in u. @throws NoSuchName */
-  rectInU(id: string): Rect {
-    return this.layout.rectInU(this.view.indexOf(id));
+  rectInU(id: Id): Rect {
+    return this.layout.rectInU(this.indexOf(id));
   }
 }

@@ -19,13 +19,13 @@ views:
       - { id: wide, width: very }
 `);
     expect(found).toEqual([
-      `hud.yaml:2:40: error: "scaling" is one of contain, cover, none, not "contian"; did you mean "contain"?
+      `hud.yaml:2:40: error: "scaling" is one of contain, cover, width, height, blend, none, physical, whole, not "contian"; did you mean "contain"?
 2 | reference: { size: 1920x1080, scaling: contian }
   |                                        ^^^^^^^`,
       `hud.yaml:6:22: error: a widget has no key "ancor"; did you mean "anchor"?
 6 |       - { id: sonar, ancor: right bottom, size: 280 }
   |                      ^^^^^`,
-      `hud.yaml:7:29: error: "kind" is one of panel, text, image, button, meter, not "buton"; did you mean "button"?
+      `hud.yaml:7:29: error: "kind" is one of panel, text, image, button, meter, separator, not "buton"; did you mean "button"?
 7 |       - { id: sonar2, kind: buton }
   |                             ^^^^^`,
       `hud.yaml:8:27: error: "width" is a length such as 24 or "50% - 24", or content, or fill, not "very"

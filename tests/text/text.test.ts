@@ -33,7 +33,7 @@ function measured(texts: readonly string[], width: number | undefined): { width:
   const view = opened(documentOf([{ arrange: 'column', align: 'start', children }]));
   const on = view.layoutOn({ width: 90_000, height: 100 });
   return texts.map((_, index) => {
-    const { text } = view.widgets[view.indexOf(`t${index}`)]!;
+    const { text } = on.widgets[on.indexOf(`t${index}`)]!;
     return {
       width: on.rect(`t${index}`).width,
       lines: text!.linesAt(width ?? Infinity).map((line) => line.text),

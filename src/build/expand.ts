@@ -1,0 +1,190 @@
+import {
+  isTemplate,
+  own,
+  pointerTo,
+  type CheckedDocument,
+  type ComponentSource,
+  type ViewSource,
+  type WidgetSource,
+} from '../document/index.ts';
+import { holds, type Situation } from './conditions.ts';
+import { BuildError, type Scope } from './scope.ts';
+
+/** A widget as it stands in its place: conditions, repeats, components and parameters worked in. */
+export interface Expanded {
+  readonly source: WidgetSource;
+  readonly pointer: string;
+  readonly scope: Scope;
+  /** What its id and those it names start with: the id of the instance it is in, and a dot. */
+  readonly prefix: string;
+  readonly id: string | undefined;
+  readonly children: readonly Unexpanded[];
+}
+
+/** A widget as it is written, and where. */
+export interface Unexpanded {
+  readonly source: WidgetSource;
+  readonly pointer: string;
+  readonly scope: Scope;
+  readonly prefix: string;
+  /** Changes of the instance it is in. */
+  readonly set: { readonly [id: string]: WidgetSource } | undefined;
+  /** The children given to the instance it is in. */
+  readonly slotted: readonly Unexpanded[];
+  /** Worked out already. */
+  readonly finished?: Expanded;
+}
+
+/** What was found on the way. */
+export interface Trace {
+  /** Pointers of the conditions that hold. */
+  readonly applied: string[];
+  /** Names of the case that decide which widgets there are, or how they are laid out. */
+  readonly structural: Set<string>;
+}
+
+/** Keys whose texts are messages, filled in when they are shown; any other `{name}` is put in here. */
+const shownKeys = new Set(['text', 'value', 'repeat']);
+const fixedKeys = new Set(['use', 'set', 'slot', 'repeat', 'when', 'children', 'id', 'params']);
+
+/** The children of a view or widget as they are written. */
+export function childrenOf(
+  children: readonly WidgetSource[] | undefined,
+  pointer: string,
+  from: Pick<Unexpanded, 'scope' | 'prefix' | 'set' | 'slotted'>,
+): Unexpanded[] {
+  return (children ?? []).map((source, index) => ({
+    ...from,
+    source,
+    pointer: `${pointer}/children/${index}`,
+  }));
+}
+
+/** Works one written widget out: none, one, or several widgets. */
+export function expand(
+  document: CheckedDocument,
+  written: Unexpanded,
+  situation: Situation,
+  trace: Trace,
+): Expanded[] {
+  if (written.finished) return [written.finished];
+  if (written.source.slot === true)
+    return written.slotted.flatMap((one) => expand(document, one, situation, trace));
+  const changed = withSet(withConditions(written.source, written.pointer, situation, trace), written);
+  const { repeat } = changed;
+  const scopes = repeat === undefined ? [written.scope] : written.scope.repeat(repeat, trace.structural);
+  const found: Expanded[] = [];
+  scopes.forEach((scope, index) => {
+    const id = changed.id === undefined || repeat === undefined ? changed.id : `${changed.id}-${index + 1}`;
+    const one = instantiate(document, { ...written, scope, source: changed }, id, situation, trace);
+    if (one && one.source.gone !== true) found.push(one);
+  });
+  return found;
+}
+
+/** Follows `use` to the widget it stands for. */
+function instantiate(
+  document: CheckedDocument,
+  written: Unexpanded,
+  id: string | undefined,
+  situation: Situation,
+  trace: Trace,
+): Expanded {
+  let { source, pointer, scope, prefix } = written;
+  const named = id === undefined ? undefined : prefix + id;
+  let children = childrenOf(source.children, pointer, written);
+  source = substituted(source, scope, pointer, trace);
+  for (let use = source.use; use !== undefined; use = source.use) {
+    const component = own(document.source.components, use);
+    if (!component) throw new BuildError(`there is no component "${use}"`, pointer);
+    const { inner, own: ownKeys } = parametersOf(component, source, scope, pointer);
+    const at = pointerTo('/components', use);
+    const body = withConditions(component, at, situation, trace);
+    const instancePrefix = named === undefined ? `${at.slice(1).replace(/\//g, '.')}.` : `${named}.`;
+    const slotted = children;
+    children = childrenOf(body.children, at, {
+      scope: inner,
+      prefix: instancePrefix,
+      set: source.set,
+      slotted,
+    });
+    const { params: _params, children: _children, ...rest } = body as ComponentSource;
+    // A component that is itself an instance of another hands its own `use` on; what is said outside wins.
+    source = { ...substituted(rest, inner, at, trace), ...ownKeys };
+    scope = inner;
+    prefix = instancePrefix;
+    pointer = written.pointer;
+  }
+  return { source, pointer, scope, prefix: written.prefix, id: named, children };
+}
+
+/** Splits the keys of an instance into parameters and keys of the widget. */
+function parametersOf(
+  component: ComponentSource,
+  instance: WidgetSource,
+  scope: Scope,
+  pointer: string,
+): { inner: Scope; own: WidgetSource } {
+  const given: Record<string, string | number | boolean> = {};
+  const ownKeys: Record<string, unknown> = {};
+  const params = component.params ?? {};
+  for (const [key, value] of Object.entries(instance)) {
+    if (Object.hasOwn(params, key)) given[key] = value as string;
+    else if (!fixedKeys.has(key)) ownKeys[key] = value;
+  }
+  for (const [name, parameter] of Object.entries(params)) {
+    if (Object.hasOwn(given, name)) continue;
+    const fallback = typeof parameter === 'object' ? parameter.default : undefined;
+    if (fallback === undefined) throw new BuildError(`the instance gives no "${name}"`, pointer);
+    given[name] = fallback;
+  }
+  return { inner: scope.inner(given), own: ownKeys as WidgetSource };
+}
+
+/** Puts the values of lone `{name}`s in. */
+function substituted<Source extends WidgetSource>(
+  source: Source,
+  scope: Scope,
+  pointer: string,
+  trace: Trace,
+): Source {
+  const changes: Record<string, unknown> = {};
+  const valueOf = (template: string, at: string): unknown => {
+    scope.follow(template, trace.structural);
+    const found = scope.lookup(template.slice(1, -1));
+    if (found === undefined) throw new BuildError(`there is no value for ${template}`, at);
+    return found;
+  };
+  for (const [key, value] of Object.entries(source) as [string, unknown][]) {
+    if (shownKeys.has(key) || fixedKeys.has(key)) continue;
+    const at = pointerTo(pointer, key);
+    if (isTemplate(value)) changes[key] = valueOf(value, at);
+    if (key !== 'look' || typeof value !== 'object' || value === null) continue;
+    const look: Record<string, unknown> = { ...value };
+    for (const [part, inner] of Object.entries(look))
+      if (isTemplate(inner)) look[part] = valueOf(inner, pointerTo(at, part));
+    changes[key] = look;
+  }
+  return Object.keys(changes).length === 0 ? source : { ...source, ...changes };
+}
+
+/** What changes on this screen worked in; conditions further down win. */
+export function withConditions<Source extends WidgetSource | ViewSource>(
+  source: Source,
+  pointer: string,
+  situation: Situation,
+  trace: Trace,
+): Source {
+  let result = source;
+  source.when?.forEach(({ screen, change }, index) => {
+    if (!holds(screen, situation)) return;
+    trace.applied.push(`${pointer}/when/${index}`);
+    result = { ...result, ...change };
+  });
+  return result;
+}
+
+function withSet(source: WidgetSource, { set }: Unexpanded): WidgetSource {
+  const change = source.id === undefined ? undefined : own(set, source.id);
+  return change ? { ...source, ...change, id: source.id } : source;
+}

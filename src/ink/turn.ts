@@ -1,0 +1,49 @@
+import type { Widget } from '../build/index.ts';
+import { readLengthPair, type WidgetSource } from '../document/index.ts';
+import type { Layout, Rect } from '../layout/index.ts';
+
+/** a b c d e f of CSS Transforms 1: x' = a·x + c·y + e, y' = b·x + d·y + f. */
+export type Matrix = readonly [a: number, b: number, c: number, d: number, e: number, f: number];
+
+/** How a widget is rotated and skewed about its pivot, in device px; undefined where it is not. */
+export function turnOf(widget: Widget, layout: Layout): Matrix | undefined {
+  const { rotate = 0, skew } = widget.source as WidgetSource;
+  const skewed = skew === undefined ? undefined : readLengthPair(skew);
+  if (rotate === 0 && !skewed) return undefined;
+  const rect = layout.rect(widget.index);
+  const x = rect.x + rect.width * widget.box.x.pivot;
+  const y = rect.y + rect.height * widget.box.y.pivot;
+  const turn = (rotate * Math.PI) / 180;
+  const along = Math.tan(((skewed?.x.u ?? 0) * Math.PI) / 180);
+  const down = Math.tan(((skewed?.y.u ?? 0) * Math.PI) / 180);
+  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
+  // First skewed, then rotated, both about the pivot.
+  const a = cos - sin * down;
+  const b = sin + cos * down;
+  const c = cos * along - sin;
+  const d = sin * along + cos;
+  return [a, b, c, d, x - a * x - c * y, y - b * x - d * y];
+}
+
+/** The smallest upright rectangle around a turned one. */
+export function turned(rect: Rect, [a, b, c, d, e, f]: Matrix): Rect {
+  const xs: number[] = [];
+  const ys: number[] = [];
+  for (const x of [rect.x, rect.x + rect.width]) {
+    for (const y of [rect.y, rect.y + rect.height]) {
+      xs.push(a * x + c * y + e);
+      ys.push(b * x + d * y + f);
+    }
+  }
+  const left = Math.min(...xs);
+  const top = Math.min(...ys);
+  return { x: left, y: top, width: Math.max(...xs) - left, height: Math.max(...ys) - top };
+}
+
+/** Whether a widget cuts off what of its children reaches out of it. */
+export function clips({ source }: Widget): boolean {
+  return (
+    ('overflow' in source && source.overflow === 'clip') ||
+    ('scroll' in source && source.scroll !== undefined)
+  );
+}
