@@ -49,3 +49,26 @@ export function median(values: readonly number[]): number {
   const sorted = [...values].sort((a, b) => a - b);
   return sorted[Math.floor(sorted.length / 2)]!;
 }
+
+/** Milliseconds of giving every element of class `label` another text and laying the page out. The median of `rounds`. */
+export async function textTime(browser: Browser, html: string, rounds: number): Promise<number> {
+  const page = await browser.newPage({ viewport: { width: 1920, height: 1080 } });
+  await page.setContent(
+    `<!doctype html><style>body{margin:0}</style><div id="root" style="width:1920px;height:1080px;position:relative">${html}</div>`,
+  );
+  const times = await page.evaluate((count) => {
+    const labels = [...document.getElementsByClassName('label')] as HTMLElement[];
+    const found: number[] = [];
+    let sum = 0;
+    for (let round = 0; round < count + 3; round++) {
+      const start = performance.now();
+      labels.forEach((label, index) => (label.firstChild!.nodeValue = `Reading ${round * 31 + index} m`));
+      sum += labels.at(-1)!.getBoundingClientRect().top;
+      if (round >= 3) found.push(performance.now() - start);
+    }
+    if (!Number.isFinite(sum)) throw new Error('nothing was laid out');
+    return found;
+  }, rounds);
+  await page.close();
+  return median(times);
+}

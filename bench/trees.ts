@@ -80,3 +80,37 @@ export function hudTree(count: number, seed: number): BenchTree {
     count,
   };
 }
+
+/** Rows of a caption and a changing number: `count` labels in columns, as a document and as HTML. */
+export function labelTree(count: number): BenchTree & { readonly names: readonly string[] } {
+  const names = Array.from({ length: count }, (_, index) => (index === 500 ? 'depth' : `v${index}`));
+  const values = Object.fromEntries(names.map((name, index) => [name, 100 + index]));
+  const columns: WidgetSource[] = [];
+  let html = '';
+  const each = 25;
+  for (let from = 0; from < count; from += each) {
+    const part = names.slice(from, from + each);
+    const left = ((from / each) % 8) * 12;
+    const top = Math.floor(from / each / 8) * 190;
+    columns.push({
+      anchor: 'left top',
+      offset: [`${left}%`, top],
+      width: '11%',
+      arrange: 'column',
+      children: part.map((name) => ({ kind: 'text', text: `Reading {${name}} m` })),
+    });
+    html += `<div style="position:absolute;left:${left}%;top:${top}px;width:11%;display:flex;flex-direction:column">${part
+      .map(
+        (_, at) =>
+          `<div class="label" style="flex:none;font:24px/30px sans-serif">Reading ${100 + from + at} m</div>`,
+      )
+      .join('')}</div>`;
+  }
+  const document: DocumentSource = {
+    pimbot: 1,
+    reference: { scaling: 'none' },
+    cases: { typical: values },
+    views: { bench: { children: columns } },
+  };
+  return { document, html, count: count + columns.length, names };
+}

@@ -7,4 +7,6 @@ ensurePackages();
 const env = { ...process.env, PIMBOT_CHROMIUM: ensureChromium() };
 await writeValidators();
 const tsx = join(root, 'node_modules', 'tsx', 'dist', 'cli.mjs');
-process.exitCode = run(process.execPath, [tsx, 'tests/conformance/main.ts', ...process.argv.slice(2)], { env });
+process.exitCode = run(process.execPath, [tsx, 'tests/conformance/main.ts', ...process.argv.slice(2)], {
+  env,
+});

@@ -1,5 +1,5 @@
 import { isTemplate, own, type CaseValue, type Scalar } from '../document/index.ts';
-import type { Messages, Value } from '../text/index.ts';
+import type { Messages } from '../text/index.ts';
 
 /** Something was asked of a component that its parameters do not give; wrong documents are refused before. */
 export class BuildError extends Error {
@@ -45,14 +45,10 @@ export class Scope {
 
   /** Fills a message in. */
   fill(message: string): string {
-    const names = this.#messages.names(message);
-    if (names.length === 0) return this.#messages.fill(message, {}).text;
-    const values: Record<string, Value> = {};
-    for (const name of names) {
+    return this.#messages.fill(message, (name) => {
       const value = this.lookup(name);
-      if (value !== undefined && typeof value !== 'object') values[name] = value;
-    }
-    return this.#messages.fill(message, values).text;
+      return typeof value === 'object' ? undefined : value;
+    });
   }
 
   /** Adds the names of the case that a message or template follows from. */

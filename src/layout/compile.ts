@@ -21,6 +21,7 @@ import {
   hasLimits,
   hasMargins,
   hasMinimum,
+  hasShares,
   spaceAround,
   spaceBetween,
   spaceEvenly,
@@ -136,6 +137,9 @@ function fillAxis(axis: AxisPlan, n: number, box: AxisBox): void {
     (box.min !== undefined || box.max !== undefined ? hasLimits : 0) |
     (box.min !== undefined ? hasMinimum : 0) |
     (box.marginStart !== 0 || box.marginEnd !== 0 ? hasMargins : 0);
+  if ([box.size, box.min, box.max].some((length) => length !== undefined && length.share !== 0)) {
+    axis.traits[n] = axis.traits[n]! | hasShares;
+  }
   fillLength(axis.size, axis.sizeShare, n, box.size);
   axis.weight[n] = sound(box.weight);
   fillLength(axis.min, axis.minShare, n, box.min ?? nothing);

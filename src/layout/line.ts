@@ -10,6 +10,11 @@ import {
   fixedSize,
   hasMargins,
   hasMinimum,
+  hasShares,
+  lineFrom,
+  lineRoom,
+  lineSpace,
+  lineUsed,
   spaceAround,
   spaceBetween,
   spaceEvenly,
@@ -49,38 +54,39 @@ export function needAcross(plan: Plan, axis: AxisPlan, n: number, sizes: Float64
   return need;
 }
 
-/** Gives the children of a line their places along it, in the box `from`, `room` long. */
-export function giveAlong(
-  plan: Plan,
-  axis: AxisPlan,
-  n: number,
-  first: number,
-  stop: number,
-  from: number,
-  room: number,
-): void {
+/** Gives the children of a line their places along it, in the box `lineFrom`, `lineRoom` long of the axis's scratch. */
+export function giveAlong(plan: Plan, axis: AxisPlan, n: number, first: number, stop: number): void {
   const ends = plan.end;
-  const { mode, traits, length, weight } = axis;
+  const { scratch } = axis;
+  const room = scratch[lineRoom]!;
+  const { mode, traits, length, weight, need } = axis;
   let count = 0;
   let outside = 0;
   let asked = 0;
   let weights = 0;
   for (let child = first; child < stop; child = ends[child]!) {
-    if ((traits[child]! & hasMargins) !== 0) outside += axis.marginStart[child]! + axis.marginEnd[child]!;
-    const base = mode[child] === fillSize ? 0 : baseOf(axis, child, room);
-    const held = axis.clamp(child, base, room);
+    const trait = traits[child]!;
+    if ((trait & hasMargins) !== 0) outside += axis.marginStart[child]! + axis.marginEnd[child]!;
+    let held: number;
+    if (mode[child] === fillSize) {
+      weights += weight[child]!;
+      held = axis.clamp(child, 0, room);
+      // What a size without shares needs has been held between its limits already.
+    } else
+      held = (trait & hasShares) === 0 ? need[child]! : axis.clamp(child, baseOf(axis, child, room), room);
     length[child] = held;
     asked += held;
-    if (mode[child] === fillSize) weights += weight[child]!;
     count++;
   }
   if (count === 0) return;
   outside += axis.gap[n]! * (count - 1);
-  let used = asked;
+  scratch[lineUsed] = asked;
+  scratch[lineSpace] = room - outside;
   if (asked + outside < room) {
-    if (weights > 0) used = grow(plan, axis, first, stop, room - outside, room);
-  } else if (asked + outside > room) used = shrink(plan, axis, first, stop, room - outside, room, asked);
-  place(plan, axis, n, first, stop, from, room, used + outside, count);
+    if (weights > 0) grow(plan, axis, first, stop);
+  } else if (asked + outside > room) shrink(plan, axis, first, stop);
+  scratch[lineUsed] = scratch[lineUsed]! + outside;
+  place(plan, axis, n, first, stop, count);
 }
 
 /** The size an item starts from: what it asks for (the flex base size). */
@@ -93,9 +99,12 @@ function baseOf(axis: AxisPlan, child: number, room: number): number {
 }
 
 /** Shares what is left among the fills by weight; one that its limits stop is settled, and the rest share anew. */
-function grow(plan: Plan, axis: AxisPlan, first: number, stop: number, space: number, room: number): number {
+function grow(plan: Plan, axis: AxisPlan, first: number, stop: number): void {
   const ends = plan.end;
   const { mode, weight, length, settled } = axis;
+  const { scratch } = axis;
+  const space = scratch[lineSpace]!;
+  const room = scratch[lineRoom]!;
   let left = space;
   let weights = 0;
   for (let child = first; child < stop; child = ends[child]!) {
@@ -117,41 +126,40 @@ function grow(plan: Plan, axis: AxisPlan, first: number, stop: number, space: nu
       length[child] = held;
       violation += held - share;
     }
+    if (violation === 0) {
+      scratch[lineUsed] = used + left;
+      return;
+    }
     let settledSize = 0;
     let settledWeight = 0;
     for (let child = first; child < stop; child = ends[child]!) {
       if (settled[child] === 1) continue;
       const off = length[child]! - (left * weight[child]!) / weights;
       // Too much in total: those held up by a minimum are settled first; too little: those held down.
-      if (violation === 0 || (violation > 0 ? off > 0 : off < 0)) {
+      if (violation > 0 ? off > 0 : off < 0) {
         settled[child] = 1;
         settledSize += length[child]!;
         settledWeight += weight[child]!;
       }
     }
     used += settledSize;
-    if (violation === 0 || settledWeight === 0) return used;
+    if (settledWeight === 0) break;
     left -= settledSize;
     weights -= settledWeight;
   }
-  return used;
+  scratch[lineUsed] = used;
 }
 
 /**
  * Takes what is too much from the items that can be narrower than they would like, in proportion to what is inside
  * their padding (the scaled flex shrink factor).
  */
-function shrink(
-  plan: Plan,
-  axis: AxisPlan,
-  first: number,
-  stop: number,
-  space: number,
-  room: number,
-  asked: number,
-): number {
+function shrink(plan: Plan, axis: AxisPlan, first: number, stop: number): void {
   const ends = plan.end;
   const { length, settled, need, floor } = axis;
+  const { scratch } = axis;
+  const space = scratch[lineSpace]!;
+  const room = scratch[lineRoom]!;
   let left = space;
   let total = 0;
   let inside = 0;
@@ -164,7 +172,7 @@ function shrink(
     } else left -= length[child]!;
   }
   let used = space - left;
-  if (inside === 0) return asked;
+  if (inside === 0) return;
   while (inside > 0) {
     const taken = Math.max(0, total - left) / inside;
     let violation = 0;
@@ -189,12 +197,12 @@ function shrink(
       }
     }
     used += settledSize;
-    if (settledNeed === 0 || violation === 0) return used;
+    if (settledNeed === 0 || violation === 0) break;
     left -= settledSize;
     total -= settledNeed;
     inside -= settledInside;
   }
-  return used;
+  scratch[lineUsed] = used;
 }
 
 function canShrink(axis: AxisPlan, child: number): boolean {
@@ -207,17 +215,10 @@ function leastOf(axis: AxisPlan, child: number): number {
   return (axis.traits[child]! & hasMinimum) !== 0 ? 0 : axis.least[child]!;
 }
 
-function place(
-  plan: Plan,
-  axis: AxisPlan,
-  n: number,
-  first: number,
-  stop: number,
-  from: number,
-  room: number,
-  used: number,
-  count: number,
-): void {
+function place(plan: Plan, axis: AxisPlan, n: number, first: number, stop: number, count: number): void {
+  const from = axis.scratch[lineFrom]!;
+  const room = axis.scratch[lineRoom]!;
+  const used = axis.scratch[lineUsed]!;
   const ends = plan.end;
   const { start, length, traits } = axis;
   const spare = room - used;

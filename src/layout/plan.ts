@@ -35,6 +35,14 @@ export const hasLimits = 1;
 export const hasMargins = 2;
 /** A minimum is said: it takes the place of what a widget would not go below by itself. */
 export const hasMinimum = 4;
+/** Its size or a limit is a share of the parent; without one, what it needs is what it asks for. */
+export const hasShares = 8;
+
+/** Places in the scratch of an axis. */
+export const lineFrom = 0;
+export const lineRoom = 1;
+export const lineSpace = 2;
+export const lineUsed = 3;
 
 /** One axis of all widgets. Lengths are in u; a `…Share` is a fraction of the parent's content size. */
 export class AxisPlan {
@@ -82,6 +90,11 @@ export class AxisPlan {
   readonly length: Float64Array;
   /** The length its children were last placed for. */
   readonly given: Float64Array;
+  /**
+   * Scratch: where a line starts and how long it may be, what its items share, and how much they used. Numbers with a
+   * fraction are handed over here because V8 makes an object of each that goes through a call.
+   */
+  readonly scratch: Float64Array;
   /** Scratch of a line: whether an item's share is settled. */
   readonly settled: Uint8Array;
   /** Widgets whose need, and whose children's places, have to be found anew. */
@@ -129,6 +142,7 @@ export class AxisPlan {
     this.start = numbers();
     this.length = numbers();
     this.given = numbers().fill(NaN);
+    this.scratch = new Float64Array(4);
     this.settled = bytes();
     this.toNeed = new Marks(count);
     this.toGive = new Marks(count);

@@ -12,6 +12,8 @@ import {
   arrangeRow,
   arrangeWrap,
   fixedSize,
+  lineFrom,
+  lineRoom,
   type AxisPlan,
   type Plan,
 } from './plan.ts';
@@ -297,9 +299,11 @@ function giveChildren(plan: Plan, axis: AxisPlan, n: number): void {
       if (n === 0 && plan.full[child] === 1) giveFree(axis, child, 0, outer);
       else giveFree(axis, child, from, room);
     }
-  } else if (arrange === (horizontal ? arrangeRow : arrangeColumn))
-    giveAlong(plan, axis, n, n + 1, end, from, room);
-  else if (arrange === arrangeWrap) {
+  } else if (arrange === (horizontal ? arrangeRow : arrangeColumn)) {
+    axis.scratch[lineFrom] = from;
+    axis.scratch[lineRoom] = room;
+    giveAlong(plan, axis, n, n + 1, end);
+  } else if (arrange === arrangeWrap) {
     if (horizontal) giveLines(plan, n, from, room);
     else giveAcrossLines(plan, n, from, room);
   } else if (arrange === arrangeGrid) {
@@ -320,7 +324,18 @@ function giveChildren(plan: Plan, axis: AxisPlan, n: number): void {
     plan.y.toNeed.add(n);
     plan.y.regive(n);
   }
-  for (let child = n + 1; child < end; child = plan.end[child]!) noteLength(plan, axis, child);
+  // noteLength for each child, written out: this is the innermost loop of a resize.
+  const { length, given, toGive } = axis;
+  const ends = plan.end;
+  for (let child = n + 1; child < end;) {
+    const after = ends[child]!;
+    if (length[child] !== given[child]) {
+      if (horizontal && plan.widthMatters[child] === 1) plan.y.toNeed.add(child);
+      if (after === child + 1) given[child] = length[child]!;
+      else toGive.add(child);
+    }
+    child = after;
+  }
 }
 
 /** Marks what follows from a length that a widget was just given. */

@@ -1,5 +1,5 @@
 import { giveAcross, giveAlong } from './line.ts';
-import { fillSize, fixedSize, type AxisPlan, type Plan } from './plan.ts';
+import { fillSize, fixedSize, lineFrom, lineRoom, type AxisPlan, type Plan } from './plan.ts';
 
 /*
  * Rows that break: docs/layout-model.md 4.5. Children are collected into lines as CSS Flexible Box Layout 1 §9.3
@@ -23,6 +23,8 @@ export function leastOfWrap(plan: Plan, axis: AxisPlan, n: number): number {
 export function giveLines(plan: Plan, n: number, from: number, room: number): void {
   const { x } = plan;
   const end = plan.end[n]!;
+  x.scratch[lineFrom] = from;
+  x.scratch[lineRoom] = room;
   const gap = x.gap[n]!;
   let line = 0;
   let first = n + 1;
@@ -33,14 +35,14 @@ export function giveLines(plan: Plan, n: number, from: number, room: number): vo
     else if (x.mode[child] === fixedSize) base = x.size[child]! + x.sizeShare[child]! * room;
     const outer = x.clamp(child, base, room) + x.marginStart[child]! + x.marginEnd[child]!;
     if (child > first && used + gap + outer > room + slack) {
-      giveAlong(plan, x, n, first, child, from, room);
+      giveAlong(plan, x, n, first, child);
       line++;
       first = child;
       used = outer;
     } else used += child > first ? gap + outer : outer;
     plan.line[child] = line;
   }
-  if (first < end) giveAlong(plan, x, n, first, end, from, room);
+  if (first < end) giveAlong(plan, x, n, first, end);
 }
 
 /** The height of all lines and the gaps between. */

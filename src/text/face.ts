@@ -34,6 +34,13 @@ export interface OutlineCommand {
   readonly values: readonly number[];
 }
 
+interface GlyphBox {
+  readonly xBearing: number;
+  readonly yBearing: number;
+  readonly width: number;
+  readonly height: number;
+}
+
 /** Shaped texts kept by one face; more are shaped anew. */
 const mostShaped = 20_000;
 
@@ -48,6 +55,7 @@ export class FontFace {
   readonly #font: Font;
   readonly #shaped = new Map<string, ShapedText>();
   readonly #outlines = new Map<number, readonly OutlineCommand[]>();
+  readonly #extents = new Map<number, GlyphBox | undefined>();
 
   /** @throws FontError when the bytes are no font that can be read. */
   constructor(file: Uint8Array) {
@@ -87,7 +95,7 @@ export class FontFace {
         y: glyph.yOffset ?? 0,
         cluster: glyph.cluster,
       });
-      const extents = this.#font.glyphExtents(glyph.codepoint);
+      const extents = this.#boxOf(glyph.codepoint);
       if (extents && extents.width !== 0 && extents.height !== 0) {
         const x = glyphs.at(-1)!.x + extents.xBearing;
         const y = glyphs.at(-1)!.y + extents.yBearing;
@@ -103,6 +111,11 @@ export class FontFace {
     if (this.#shaped.size >= mostShaped) this.#shaped.clear();
     this.#shaped.set(text, shaped);
     return shaped;
+  }
+
+  #boxOf(glyph: number): GlyphBox | undefined {
+    if (!this.#extents.has(glyph)) this.#extents.set(glyph, this.#font.glyphExtents(glyph));
+    return this.#extents.get(glyph);
   }
 
   /** The outline of a glyph. */

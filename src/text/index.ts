@@ -4,5 +4,5 @@ export { FontFace } from './face.ts';
 export type { Glyph, OutlineCommand, ShapedText } from './face.ts';
 export { FontBook } from './fonts.ts';
 export { Messages, MessageError } from './message.ts';
-export type { FilledText, Value } from './message.ts';
+export type { Value } from './message.ts';
 export { FontError, mostFontBytes } from './sfnt.ts';

@@ -3,60 +3,73 @@ import { IntlMessageFormat } from 'intl-messageformat';
 /** A value that a text is filled in with. */
 export type Value = string | number | boolean;
 
-/** What came of filling in a text. */
-export interface FilledText {
-  readonly text: string;
-  /** Names the text asks for that were not given. */
-  readonly lacking: readonly string[];
-}
-
 /** What a message is refused with. */
 export class MessageError extends Error {
   override readonly name = 'MessageError';
 }
 
+interface ReadMessage {
+  readonly format: IntlMessageFormat;
+  readonly names: readonly string[];
+  /** Texts and names in turn, where the message is nothing else: such a one needs no formatter. */
+  readonly plain: readonly { readonly text: string; readonly name: string | undefined }[] | undefined;
+}
+
 /** Fills ICU messages in with values; keeps what it has read. */
 export class Messages {
-  readonly #read = new Map<string, IntlMessageFormat>();
+  readonly #read = new Map<string, ReadMessage>();
   readonly #locale: string;
 
   constructor(locale: string) {
     this.#locale = locale;
   }
 
-  /** @throws MessageError when the text is no ICU message. */
-  fill(message: string, values: { readonly [name: string]: Value }): FilledText {
-    if (!/[{}']/.test(message)) return { text: message, lacking: [] };
-    const format = this.#format(message);
-    const lacking = namesIn(format).filter((name) => !Object.hasOwn(values, name));
-    const given = Object.fromEntries([
-      ...Object.entries(values),
-      ...lacking.map((name) => [name, `{${name}}`]),
-    ]) as Record<string, Value>;
+  /** Names that are not given are shown as they are written. @throws MessageError when the text is no ICU message. */
+  fill(message: string, valueOf: (name: string) => Value | undefined): string {
+    if (!/[{}']/.test(message)) return message;
+    const { format, names, plain } = this.#message(message);
+    if (plain) {
+      let text = '';
+      for (const part of plain)
+        text += part.name === undefined ? part.text : String(valueOf(part.name) ?? `{${part.name}}`);
+      return text;
+    }
+    const given: Record<string, Value> = {};
+    for (const name of names) given[name] = valueOf(name) ?? `{${name}}`;
     try {
-      return { text: String(format.format(given)), lacking };
+      return String(format.format(given));
     } catch (error) {
       throw new MessageError(firstLine(error));
     }
   }
 
   /** The names of the values a text asks for. @throws MessageError when it is no ICU message. */
-  names(message: string): string[] {
-    return /[{}']/.test(message) ? namesIn(this.#format(message)) : [];
+  names(message: string): readonly string[] {
+    return /[{}']/.test(message) ? this.#message(message).names : [];
   }
 
-  #format(message: string): IntlMessageFormat {
-    let format = this.#read.get(message);
-    if (!format) {
+  #message(message: string): ReadMessage {
+    let read = this.#read.get(message);
+    if (!read) {
       try {
-        format = new IntlMessageFormat(message, this.#locale, undefined, { ignoreTag: true });
+        const format = new IntlMessageFormat(message, this.#locale, undefined, { ignoreTag: true });
+        read = { format, names: namesIn(format), plain: plainParts(format) };
       } catch (error) {
         throw new MessageError(firstLine(error));
       }
-      this.#read.set(message, format);
+      this.#read.set(message, read);
     }
-    return format;
+    return read;
   }
+}
+
+function plainParts(format: IntlMessageFormat): ReadMessage['plain'] {
+  const parts = format.getAst() as readonly MessagePart[];
+  if (parts.some(({ type }) => type > firstArgumentPart)) return undefined;
+  return parts.map(({ type, value }) => ({
+    text: String(value),
+    name: type === firstArgumentPart ? String(value) : undefined,
+  }));
 }
 
 function firstLine(error: unknown): string {
