@@ -38,6 +38,8 @@ export type {
   ViewLayout,
   ViewOptions,
 } from './view/index.ts';
+export { whyEdge, whySize, whyWidget } from './why/index.ts';
+export type { Reason } from './why/index.ts';
 export { checkDocument, checks } from './checks/index.ts';
 export type { Check, CheckId, CheckOptions, Finding, Occurrence, Verdict } from './checks/index.ts';
 export { drawLayout, paint, paintOnCanvas, toSvg, withOverlay } from './paint/index.ts';

@@ -23,6 +23,7 @@ import {
   type ViewSource,
   type WidgetSource,
 } from '../document/index.ts';
+import { BuildError } from './scope.ts';
 
 /** How a widget says its size on one axis; `auto` is unsaid. */
 export type SizeMode = 'auto' | 'content' | 'fixed' | 'fill';
@@ -242,6 +243,8 @@ function optionalLength(value: number | string | undefined): Length | undefined 
 }
 
 function sure<T>(value: T | undefined): T {
-  if (value === undefined) throw new Error('a notation reached build/ that document/ should have refused');
+  // Whatever stands in a document has been checked; only what a parameter brought can be wrong here.
+  if (value === undefined)
+    throw new BuildError('a value that is put in for a name here is not one that can stand here', '');
   return value;
 }

@@ -143,6 +143,12 @@ export function buildTree(
       push(one.children, widget, one.source);
     }
   }
+  for (const { kind, source: divider, scope } of widgets) {
+    // Where a divider stands decides the sizes of its neighbours.
+    if (kind === 'separator' && 'value' in divider && typeof divider.value === 'string') {
+      scope.follow(divider.value, trace.structural);
+    }
+  }
   return {
     view,
     widgets: withDividers(widgets),
@@ -221,7 +227,7 @@ function makeWidget(
     pointer,
     source: prefix === '' ? source : withPrefix(source, prefix),
     scope,
-    box: boxOf(prefix === '' ? source : withPrefix(source, prefix), look.padding, rightToLeft),
+    box: boxAt(pointer, prefix === '' ? source : withPrefix(source, prefix), look.padding, rightToLeft),
     look,
     text,
     picture,
@@ -230,6 +236,16 @@ function makeWidget(
     measure: text ?? measureOf(kind, picture),
     visible: parent.visible && !hidden && source.visible !== false,
   };
+}
+
+/** The box of a widget; what cannot be read is told with its place. */
+function boxAt(pointer: string, source: WidgetSource, padding: Look['padding'], rightToLeft: boolean): Box {
+  try {
+    return boxOf(source, padding, rightToLeft);
+  } catch (error) {
+    if (error instanceof BuildError && error.pointer === '') throw new BuildError(error.message, pointer);
+    throw error;
+  }
 }
 
 /** Names inside an instance are those of its own widgets. */

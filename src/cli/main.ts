@@ -8,6 +8,7 @@ import { draw, type DrawCall } from './draw.ts';
 import { UsageError, exitClean, exitUnusable, processIo, type Io } from './io.ts';
 import { listScreens, parsePositive, parseSafe } from './screens.ts';
 import { where, type WhereCall } from './where.ts';
+import { why, type WhyCall } from './why.ts';
 
 /** Runs the command line and gives the exit code. Nothing it can be given makes it throw or print a stack. */
 export async function main(args: readonly string[], io: Io = processIo()): Promise<number> {
@@ -66,6 +67,7 @@ Examples:
   pimbot check hud.yaml                              check every view on every screen of the catalogue
   pimbot draw hud.yaml --view dive --screen square   draw a view as SVG and PNG
   pimbot where hud.yaml --screen 2560x1080 --json    where every widget is, in device px
+  pimbot why hud.yaml dive/sonar --screen square     why a widget is where it is
   pimbot screens                                     the screens there are
 
 Exit codes: 0 clean, 1 findings, 2 unusable input or a wrong call.`,
@@ -73,6 +75,7 @@ Exit codes: 0 clean, 1 findings, 2 unusable input or a wrong call.`,
   checkCommand(program, io, done);
   drawCommand(program, io, done);
   whereCommand(program, io, done);
+  whyCommand(program, io, done);
   program
     .command('screens')
     .description('list the screens of the catalogue')
@@ -170,4 +173,25 @@ Examples:
   pimbot where hud.yaml --view dive --screen 2340x1080 --safe 0,96,48,96 --hud-size 1.25`,
     )
     .action(async (file: string, call: WhereCall) => done(await where(file, call, io)));
+}
+
+function whyCommand(program: Command, io: Io, done: (code: number) => void): void {
+  withScreenOptions(
+    program
+      .command('why')
+      .description('print why a widget is where it is, back to what was written')
+      .argument('<file>', 'a document, YAML or JSON')
+      .argument('<widget>', 'VIEW/WIDGET; the view may be left out where the document holds one')
+      .option('--screen <name>', 'a screen, by name or as WIDTHxHEIGHT; the reference if left out')
+      .option('--case <name>', "whose values fill the texts; the document's first if left out"),
+  )
+    .option('--json', 'print JSON')
+    .addHelpText(
+      'after',
+      `
+Examples:
+  pimbot why hud.yaml dive/sonar
+  pimbot why hud.yaml dive/gauges --screen phone-portrait --hud-size 1.2 --json`,
+    )
+    .action(async (file: string, path: string, call: WhyCall) => done(await why(file, path, call, io)));
 }

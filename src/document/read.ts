@@ -7,7 +7,7 @@ import {
   type DocumentSource,
   type ThemeFileSource,
 } from './model.ts';
-import { parseText, type Json } from './parse.ts';
+import { mostDepth, parseText, type Json } from './parse.ts';
 import { checkStructure } from './structure.ts';
 import { validate } from './validate.ts';
 
@@ -67,6 +67,10 @@ function readChecked<T>(
 ): { value: T; origin: Origin } | undefined {
   if (typeof input !== 'string') {
     const origin = new Origin();
+    if (isTooDeep(input)) {
+      diagnostics.add('too-deep', { most: mostDepth }, { pointer: '' });
+      return undefined;
+    }
     return validate(input as unknown as Json, format, origin, diagnostics)
       ? { value: input, origin }
       : undefined;
@@ -80,4 +84,15 @@ function readChecked<T>(
   }
   if (!validate(parsed.value, format, origin, diagnostics)) return undefined;
   return { value: asSource<T>(parsed.value), origin };
+}
+
+/** Whether a value is nested deeper than is read; one that leads back to itself is. */
+function isTooDeep(value: unknown): boolean {
+  const stack = [{ value, depth: 0 }];
+  for (let next = stack.pop(); next; next = stack.pop()) {
+    if (next.depth > mostDepth) return true;
+    if (typeof next.value !== 'object' || next.value === null) continue;
+    for (const inner of Object.values(next.value)) stack.push({ value: inner, depth: next.depth + 1 });
+  }
+  return false;
 }

@@ -461,8 +461,14 @@ export const documentSchema = {
         type: 'object',
         title: 'a map of values',
         additionalProperties: {
-          type: ['string', 'number', 'boolean'],
-          title: 'a text, a number, true or false',
+          type: ['string', 'number', 'boolean', 'array'],
+          title: 'a text, a number, true, false, or a list',
+          maxItems: 1000,
+          items: {
+            type: ['string', 'number', 'boolean', 'object'],
+            title: 'a text, a number, true, false, or a map of those',
+            additionalProperties: scalar,
+          },
         },
       },
     },

@@ -19,9 +19,14 @@ export interface Ink {
 }
 
 /** Line and column of a pointer, `file:line:column`; the file alone for a document given as an object. */
-export function placeOf({ document, file }: Pick<ReportInput, 'document' | 'file'>, pointer: string): string {
+export function wherePointer(document: CheckedDocument, file: string, pointer: string): string {
   const { source, range } = document.origin.at(pointer);
   if (!source || !range) return file;
   const { line, column } = source.placeOf(range.start);
   return `${file}:${line}:${column}`;
+}
+
+/** The same for what a report is of. */
+export function placeOf({ document, file }: Pick<ReportInput, 'document' | 'file'>, pointer: string): string {
+  return wherePointer(document, file, pointer);
 }

@@ -1,6 +1,10 @@
 /** How a player reaches a game on a screen. */
 export type InputDevice = 'touch' | 'mouse' | 'keys' | 'pad';
 
+/** The kinds of device the catalogue has. */
+export type ScreenClass =
+  'phone' | 'tablet' | 'handheld' | 'laptop' | 'desktop' | 'wide' | 'television' | 'window';
+
 /** What notches, rounded corners and overscan take away from each edge, in device px. */
 export interface Edges {
   readonly top: number;
@@ -15,6 +19,7 @@ export interface Screen {
   readonly name: string;
   /** A few words for people. */
   readonly title: string;
+  readonly group: ScreenClass;
   /** Device px. */
   readonly width: number;
   /** Device px. */
@@ -32,6 +37,8 @@ export interface Screen {
 export interface ScreenSize {
   readonly name?: string;
   readonly title?: string;
+  /** window if left out. */
+  readonly group?: ScreenClass;
   /** Device px, finite and not negative. */
   readonly width: number;
   /** Device px, finite and not negative. */
@@ -57,6 +64,7 @@ export function makeScreen(size: ScreenSize): Screen {
   const screen: Screen = {
     name: size.name ?? `${size.width}x${size.height}`,
     title: size.title ?? `${size.width} × ${size.height}`,
+    group: size.group ?? 'window',
     width: size.width,
     height: size.height,
     density: size.density ?? 96,

@@ -1,2 +1,2 @@
-export { shown, whyEdge, whySize } from './why.ts';
+export { shown, whyEdge, whySize, whyWidget } from './why.ts';
 export type { Axis, Reason } from './why.ts';

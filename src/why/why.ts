@@ -159,3 +159,43 @@ function startOf(rect: Rect, axis: Axis): number {
 function lengthOf(rect: Rect, axis: Axis): number {
   return axis === 'x' ? rect.width : rect.height;
 }
+
+/** Everything there is to say of a widget's place on one screen: scale, conditions, then each edge and size. */
+export function whyWidget(
+  tree: Tree,
+  layout: Layout,
+  index: number,
+): { readonly what: string; readonly reasons: readonly Reason[] }[] {
+  const { frame } = layout;
+  const widget = tree.widgets[index]!;
+  const scale: Reason = {
+    text: `1 u is ${shown(frame.scale)} px on ${frame.screen.name}, so the surface is ${shown(frame.width)} × ${shown(frame.height)} u`,
+    pointer: '/reference',
+  };
+  const around = new Set<string>();
+  for (let at: Widget | undefined = widget; at; at = tree.widgets[at.parent]) around.add(at.pointer);
+  const applied = tree.applied
+    .filter((pointer) => around.has(pointer.slice(0, pointer.lastIndexOf('/when/'))))
+    .map((pointer) => ({ text: 'this condition holds on this screen', pointer }));
+  return [
+    { what: 'scale', reasons: [scale, ...applied] },
+    { what: 'left', reasons: whyEdge(tree, layout, index, 'x', 'start').slice(0, 1) },
+    { what: 'right', reasons: whyEdge(tree, layout, index, 'x', 'end').slice(0, 1) },
+    { what: 'width', reasons: whyDown(tree, layout, index, 'x') },
+    { what: 'top', reasons: whyEdge(tree, layout, index, 'y', 'start').slice(0, 1) },
+    { what: 'bottom', reasons: whyEdge(tree, layout, index, 'y', 'end').slice(0, 1) },
+    { what: 'height', reasons: whyDown(tree, layout, index, 'y') },
+  ];
+}
+
+/** A size and, where it is the parent's doing, the parent's size, up to what somebody wrote. */
+function whyDown(tree: Tree, layout: Layout, index: number, axis: Axis): Reason[] {
+  const reasons: Reason[] = [];
+  for (let at = tree.widgets[index]; at; at = tree.widgets[at.parent]) {
+    const name = at.index === index ? '' : `${at.id}: `;
+    const found = whySize(tree, layout, at.index, axis);
+    reasons.push(...found.map((reason) => ({ ...reason, text: name + reason.text })));
+    if (!/share|stretched|%|between its anchors/.test(found[0]!.text)) break;
+  }
+  return reasons;
+}

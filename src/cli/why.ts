@@ -1,0 +1,61 @@
+import type { Reason } from '../why/index.ts';
+import { whyWidget } from '../why/index.ts';
+import { printable, wherePointer } from '../report/index.ts';
+import { openView } from '../view/index.ts';
+import { UsageError, exitClean, exitUnusable, type Io } from './io.ts';
+import { load, viewNamed } from './load.ts';
+import { screenFrom, type ScreenOptions } from './screens.ts';
+
+export interface WhyCall extends ScreenOptions {
+  readonly screen?: string;
+  readonly case?: string;
+  readonly hudSize?: number;
+  readonly json?: boolean;
+}
+
+/** `pimbot why FILE VIEW/WIDGET` */
+export async function why(file: string, path: string, call: WhyCall, io: Io): Promise<number> {
+  const loaded = await load(file, io);
+  if (!loaded.document) return exitUnusable;
+  const { document, resources } = loaded;
+  const slash = path.indexOf('/');
+  const name = viewNamed(document, file, slash < 0 ? undefined : path.slice(0, slash));
+  const id = path.slice(slash + 1);
+  if (id === '') throw new UsageError(`say which widget: ${name}/WIDGET`);
+  const view = openView(document, name, { resources, case: call.case, hudSize: call.hudSize });
+  const { width, height } = view.reference;
+  const on = view.layoutOn(screenFrom(call.screen ?? `${width}x${height}`, call));
+  const index = on.indexOf(id);
+  const parts = whyWidget(on.tree, on.layout, index);
+  const placeOf = (reason: Reason) => wherePointer(document, file, reason.pointer);
+  if (call.json) {
+    const reasons = parts.map(({ what, reasons: list }) => ({
+      what,
+      reasons: list.map((reason) => ({ text: reason.text, place: placeOf(reason), pointer: reason.pointer })),
+    }));
+    const report = {
+      view: name,
+      widget: id,
+      screen: on.screen.name,
+      rect: on.rect(id),
+      inU: on.rectInU(id),
+      reasons,
+    };
+    io.out(`${JSON.stringify(report, null, 2)}\n`);
+    return exitClean;
+  }
+  const u = on.rectInU(id);
+  const short = (value: number) => String(Math.round(value * 100) / 100 + 0);
+  io.out(
+    `${io.ink.strong(printable(`${name}/${id}`))} on ${on.screen.name}: ${short(u.x)}, ${short(u.y)}, ${short(u.width)} × ${short(u.height)} u\n`,
+  );
+  for (const { what, reasons } of parts) {
+    reasons.forEach((reason, at) => {
+      const label = (at === 0 ? what : '').padEnd(7);
+      io.out(
+        `  ${io.ink.faint(label)} ${printable(reason.text)}  ${io.ink.faint(printable(placeOf(reason)))}\n`,
+      );
+    });
+  }
+  return exitClean;
+}

@@ -1,0 +1,491 @@
+import { describe, expect, test } from '@jest/globals';
+import { BuildError, LiveLayout, openView, readDocument } from 'pimbot';
+import type { DocumentSource, ViewSource, WidgetSource } from 'pimbot';
+import { documentOf, fonts, laidOut, numbers, opened, told } from '../support/views.ts';
+
+const cells = (count: number, size: WidgetSource = { size: 40 }): WidgetSource[] =>
+  Array.from({ length: count }, (_, index) => ({ id: `c${index}`, ...size }));
+
+describe('wrap, grid, layers, pages (docs/layout-model.md 4.5 to 4.7)', () => {
+  test('a row that wraps stacks its lines', () => {
+    const on = laidOut([{ id: 'wrap', arrange: 'wrap', width: 100, gap: [5, 10], children: cells(5) }]);
+    expect(numbers(on, 'c1')).toEqual([50, 0, 40, 40]);
+    expect(numbers(on, 'c2')).toEqual([0, 45, 40, 40]);
+    expect(numbers(on, 'c4')).toEqual([0, 90, 40, 40]);
+    expect(on.rect('wrap').height).toBe(130);
+  });
+
+  test.each<[WidgetSource['columns'], number, [number, number][]]>([
+    [
+      2,
+      0,
+      [
+        [0, 150],
+        [150, 150],
+        [0, 150],
+      ],
+    ],
+    [
+      '60 fill fill 3',
+      10,
+      [
+        [0, 60],
+        [70, 55],
+        [135, 165],
+      ],
+    ],
+    [
+      'content fill',
+      0,
+      [
+        [0, 40],
+        [40, 260],
+        [0, 40],
+      ],
+    ],
+    [
+      'auto 90',
+      10,
+      [
+        [0, 90],
+        [100, 90],
+        [200, 90],
+      ],
+    ],
+    [
+      'auto 110..',
+      10,
+      [
+        [0, 145],
+        [155, 145],
+        [0, 145],
+      ],
+    ],
+  ])('columns %s with a gap of %d', (columns, gap, expected) => {
+    const on = laidOut([
+      { arrange: 'grid', width: 300, columns, gap, children: cells(3, { 'height': 20, 'min-width': 40 }) },
+    ]);
+    expect(expected.map((_, index) => [on.rect(`c${index}`).x, on.rect(`c${index}`).width])).toEqual(
+      expected,
+    );
+  });
+
+  test('cells that span, and rows that share', () => {
+    const children = [{ 'id': 'wide', 'column-span': 2 }, { 'id': 'high', 'row-span': 2 }, ...cells(2, {})];
+    const on = laidOut([{ arrange: 'grid', size: '300 200', columns: 3, rows: 'fill', children }]);
+    expect(numbers(on, 'wide')).toEqual([0, 0, 200, 100]);
+    expect(numbers(on, 'high')).toEqual([200, 0, 100, 200]);
+    expect(numbers(on, 'c0')).toEqual([0, 100, 100, 100]);
+    expect(numbers(on, 'c1')).toEqual([100, 100, 100, 100]);
+  });
+
+  test('layers lie over each other; of pages one is shown, and all keep the size', () => {
+    const on = laidOut([
+      {
+        id: 'stack',
+        arrange: 'layers',
+        align: 'center',
+        justify: 'end',
+        children: [
+          { id: 'big', size: '90 60' },
+          { id: 'small', size: 20 },
+        ],
+      },
+      {
+        id: 'pages',
+        offset: '0 200',
+        arrange: 'pages',
+        page: 'two',
+        children: [
+          { id: 'one', size: '90 60' },
+          { id: 'two', size: 20 },
+        ],
+      },
+    ]);
+    expect(numbers(on, 'small')).toEqual([70, 20, 20, 20]);
+    expect(on.rect('pages')).toMatchObject({ width: 90, height: 60 });
+    expect(on.widgets.filter(({ visible }) => visible).map(({ id }) => id)).toEqual([
+      'test',
+      'stack',
+      'big',
+      'small',
+      'pages',
+      'two',
+    ]);
+  });
+});
+
+describe('sizes and places of their own', () => {
+  test('an aspect follows from the width, or from a height that is known (2.6, 2.7)', () => {
+    const on = laidOut([
+      { id: 'wide', width: 160, aspect: '16/9' },
+      { id: 'high', height: 90, aspect: '16/9' },
+      { id: 'span', anchor: 'left top..bottom', inset: 100, aspect: 0.5 },
+      { id: 'both', width: 50, height: 70, aspect: 1 },
+      {
+        arrange: 'column',
+        width: 200,
+        offset: '300 0',
+        children: [{ id: 'fills', width: 'fill', aspect: 2 }],
+      },
+    ]);
+    expect(on.rect('wide')).toMatchObject({ width: 160, height: 90 });
+    expect(on.rect('high')).toMatchObject({ width: 160, height: 90 });
+    expect(numbers(on, 'span')).toEqual([0, 100, 300, 600]);
+    expect(on.rect('both')).toMatchObject({ width: 50, height: 70 });
+    expect(on.rect('fills')).toMatchObject({ width: 200, height: 100 });
+  });
+
+  test('a widget anchored to another follows it, whatever the order in the document (3.6)', () => {
+    const on = laidOut([
+      { 'id': 'close', 'anchor-to': 'dialog', 'anchor': 'right top', 'pivot': 'center', 'size': 20 },
+      { 'id': 'tip', 'anchor-to': 'close', 'anchor': 'left..right bottom', 'pivot': 'left top', 'height': 5 },
+      { arrange: 'row', anchor: 'center', children: [{ size: 100 }, { id: 'dialog', size: '300 200' }] },
+    ]);
+    expect(numbers(on, 'dialog')).toEqual([400, 300, 300, 200]);
+    expect(numbers(on, 'close')).toEqual([690, 290, 20, 20]);
+    expect(numbers(on, 'tip')).toEqual([690, 310, 20, 5]);
+  });
+
+  test('anchors in a circle are refused by name', () => {
+    const found = told(
+      readDocument(
+        documentOf([
+          { 'id': 'a', 'anchor-to': 'b' },
+          { 'id': 'b', 'children': [{ 'id': 'c', 'anchor-to': 'a' }], 'anchor-to': 'c' },
+        ]),
+      ),
+    );
+    expect(found).toEqual([
+      '/views/test/children/0/anchor-to: error: this anchor leads back to itself: a → b → c → a',
+    ]);
+  });
+
+  test('a viewport scrolls over larger content, as far as there is some (4.7)', () => {
+    const view = opened(
+      documentOf([
+        {
+          'id': 'list',
+          'size': '100 90',
+          'scroll': 'y',
+          'arrange': 'column',
+          'gap': 10,
+          'scroll-offset': '0 30',
+          'children': cells(4),
+        },
+      ]),
+    );
+    expect(view.layoutOn({ width: 500, height: 500 }).rect('c0').y).toBe(-30);
+    const live = new LiveLayout(view, { width: 500, height: 500 });
+    live.scroll('list', 0, 1000);
+    const { y } = live.read(live.indexOf('c3'), { x: 0, y: 0, width: 0, height: 0 });
+    expect(y).toBe(50);
+    live.scroll('list', 0, -5);
+    expect(live.snapshot().rect('c0').y).toBe(0);
+  });
+
+  test('a divider gives its neighbours the shares it stands for (4.8)', () => {
+    const row: WidgetSource = {
+      arrange: 'row',
+      size: '410 50',
+      children: [{ id: 'a' }, { kind: 'separator', width: 10, value: 0.25 }, { 'id': 'b', 'min-width': 320 }],
+    };
+    const on = laidOut([row]);
+    expect([on.rect('a').width, on.rect('b').width]).toEqual([80, 320]);
+  });
+
+  test('what is gone takes no room, what is invisible keeps its own', () => {
+    const on = laidOut([
+      {
+        arrange: 'row',
+        children: [
+          { size: 10, gone: true },
+          { size: 20, visible: false },
+          { id: 'last', size: 30 },
+        ],
+      },
+    ]);
+    expect(numbers(on, 'last')).toEqual([20, 0, 30, 30]);
+  });
+
+  test('texts of a row stand on one baseline', () => {
+    const on = laidOut([
+      {
+        arrange: 'row',
+        align: 'baseline',
+        children: [
+          { id: 'big', kind: 'text', text: '412', look: { 'font-size': 60 } },
+          { id: 'small', kind: 'text', text: 'm', look: { 'font-size': 20 } },
+        ],
+      },
+    ]);
+    const baseline = (id: string) => on.rect(id).y + on.widgets[on.indexOf(id)]!.text!.baseline;
+    expect(baseline('small')).toBeCloseTo(baseline('big'), 9);
+    expect(on.rect('small').y).toBeGreaterThan(20);
+  });
+});
+
+describe('right to left (docs/layout-model.md 4.10)', () => {
+  const view: ViewSource = {
+    children: [
+      { id: 'corner', anchor: 'start top', offset: '24 10', size: '50 20' },
+      { id: 'physical', anchor: 'left bottom', offset: '24 0', size: '50 20' },
+      { id: 'span', anchor: 'start..end top', inset: '10 30', height: 5 },
+      {
+        id: 'row',
+        offset: '0 100',
+        anchor: 'start top',
+        arrange: 'row',
+        width: 300,
+        gap: 10,
+        children: cells(3),
+      },
+      {
+        offset: '0 200',
+        anchor: 'start top',
+        arrange: 'column',
+        width: 300,
+        align: 'start',
+        children: [{ id: 'inner', size: 30 }],
+      },
+    ],
+  };
+  const layout = (direction: 'ltr' | 'rtl', one = view) =>
+    opened({ pimbot: 1, reference: { scaling: 'none' }, views: { test: { ...one, direction } } }).layoutOn({
+      width: 1000,
+      height: 800,
+    });
+
+  test('start and end are mirrored, left and right are not', () => {
+    const on = layout('rtl');
+    expect(numbers(on, 'corner')).toEqual([926, 10, 50, 20]);
+    expect(numbers(on, 'physical')).toEqual([24, 780, 50, 20]);
+    expect(numbers(on, 'span')).toEqual([30, 0, 960, 5]);
+    expect(numbers(on, 'c0')).toEqual([960, 100, 40, 40]);
+    expect(numbers(on, 'c2')).toEqual([860, 100, 40, 40]);
+    expect(numbers(on, 'inner')).toEqual([970, 200, 30, 30]);
+  });
+
+  test('mirrored twice is the identity', () => {
+    const logical: ViewSource = { children: view.children!.filter(({ id }) => id !== 'physical') };
+    const once = layout('ltr', logical);
+    const mirrored = layout('rtl', logical);
+    for (const { id } of once.widgets.slice(1)) {
+      const { x, width, ...rest } = mirrored.rect(id);
+      expect({ x: 1000 - x - width, width, ...rest }).toEqual(once.rect(id));
+    }
+  });
+});
+
+describe('scalings (docs/layout-model.md 1.1)', () => {
+  test.each<[NonNullable<DocumentSource['reference']>, number]>([
+    [{ scaling: 'width' }, 2],
+    [{ scaling: 'height' }, 1],
+    [{ scaling: 'blend' }, Math.SQRT2],
+    [{ scaling: 'blend', blend: 1 }, 1],
+    [{ scaling: 'whole', size: '320x180' }, 6],
+    [{ scaling: 'physical', millimetres: 0.5 }, (200 / 25.4) * 0.5],
+    [{ scaling: 'width', step: 0.75 }, 1.5],
+    [{ scaling: 'whole', size: '3000x3000' }, 1],
+  ])('%o', (reference, scale) => {
+    const on = opened(documentOf([], { reference: { size: '1920x1080', ...reference } })).layoutOn({
+      width: 3840,
+      height: 1080,
+      density: 200,
+    });
+    expect(on.layout.frame.scale).toBeCloseTo(scale, 12);
+  });
+
+  test('bars stand where they are asked to', () => {
+    const on = opened(
+      documentOf([{ id: 'a', size: 10 }], {
+        reference: { size: '100x100', spare: 'bars', align: 'right top' },
+      }),
+    ).layoutOn({ width: 300, height: 100 });
+    expect(numbers(on, 'a')).toEqual([200, 0, 10, 10]);
+  });
+
+  test("the player's text size makes texts larger, and what holds them", () => {
+    const width = (textSize: number) =>
+      openView(readDocument(documentOf([{ id: 't', kind: 'text', text: 'Depth' }])).document!, 'test', {
+        resources: { fonts },
+        textSize,
+      })
+        .layoutOn({ width: 900, height: 90 })
+        .rect('t').width;
+    expect(width(1.5)).toBeCloseTo(1.5 * width(1), 9);
+  });
+});
+
+describe('conditions', () => {
+  const source = documentOf([
+    {
+      id: 'pair',
+      arrange: 'row',
+      children: cells(2),
+      when: [
+        { screen: { orientation: 'portrait' }, change: { arrange: 'column', gap: 5 } },
+        { screen: { width: '..300', input: 'touch' }, change: { gap: 7 } },
+      ],
+    },
+    { id: 'extra', size: 10, when: [{ screen: { height: '..200' }, change: { gone: true } }] },
+  ]);
+
+  test('change keys on the screens they hold on, later ones winning, and can be asked', () => {
+    const view = opened(source);
+    const wide = view.layoutOn({ width: 800, height: 400 });
+    expect([numbers(wide, 'c1'), wide.tree.applied]).toEqual([[40, 0, 40, 40], []]);
+    const upright = view.layoutOn({ width: 300, height: 600, inputs: ['touch'] });
+    expect(numbers(upright, 'c1')).toEqual([0, 47, 40, 40]);
+    expect(upright.tree.applied).toEqual(['/views/test/children/0/when/0', '/views/test/children/0/when/1']);
+    const low = view.layoutOn({ width: 800, height: 200 });
+    expect(low.widgets.map(({ id }) => id)).not.toContain('extra');
+  });
+
+  test('what cannot change is refused', () => {
+    const found = told(
+      readDocument(
+        documentOf([{ when: [{ screen: { aspect: '1..' }, change: { id: 'b', width: 'wide' as never } }] }]),
+      ),
+    );
+    expect(found.join('\n')).toContain('"width" is a length such as');
+    expect(
+      told(readDocument(documentOf([{ when: [{ screen: { aspect: '1..' }, change: { id: 'b' } }] }]))).join(
+        '\n',
+      ),
+    ).toContain('"id" cannot change from screen to screen');
+  });
+});
+
+describe('components', () => {
+  const components: DocumentSource['components'] = {
+    gauge: {
+      params: {
+        label: 'text',
+        value: 'number',
+        tint: { type: 'color', default: '#ffffff' },
+        high: { type: 'length', default: 12 },
+      },
+      arrange: 'column',
+      gap: 6,
+      children: [
+        { id: 'label', kind: 'text', text: '{label}!' },
+        { id: 'bar', kind: 'meter', value: '{value}', height: '{high}', tint: '{tint}', width: 'fill' },
+        { slot: true },
+      ],
+    },
+    pair: {
+      params: { first: 'text' },
+      arrange: 'row',
+      children: [
+        { id: 'left', use: 'gauge', label: '{first}', value: 0.5 } as WidgetSource,
+        { id: 'right', use: 'gauge', label: 'Air', value: '{air}' } as WidgetSource,
+      ],
+    },
+  };
+  const build = (
+    children: WidgetSource[],
+    cases: DocumentSource['cases'] = { a: { hull: 0.86, air: 0.3, names: ['Kelp', 'Reef'] } },
+  ) => documentOf(children, { components, cases });
+
+  test('parameters, values, children passed in, and changes of one instance', () => {
+    const on = opened(
+      build([
+        {
+          use: 'gauge',
+          id: 'hull',
+          label: 'Hull',
+          value: '{hull}',
+          width: 200,
+          children: [{ id: 'extra', size: 9 }],
+          set: { bar: { height: 30 } },
+        } as WidgetSource,
+      ]),
+    ).layoutOn({ width: 900, height: 400 });
+    expect(on.widgets.map(({ id }) => id)).toEqual(['test', 'hull', 'hull.label', 'hull.bar', 'extra']);
+    expect(on.widgets[2]!.text!.text).toBe('Hull!');
+    expect(on.widgets[3]!.value).toBe(0.86);
+    expect(numbers(on, 'hull.bar')).toEqual([0, 36, 200, 30]);
+    expect(numbers(on, 'extra')).toEqual([0, 72, 9, 9]);
+  });
+
+  test('components in components hand their parameters on', () => {
+    const on = opened(build([{ use: 'pair', id: 'p', first: 'Depth {hull}' } as WidgetSource])).layoutOn({
+      width: 900,
+      height: 400,
+    });
+    expect(on.widgets.map(({ id }) => id)).toEqual([
+      'test',
+      'p',
+      'p.left',
+      'p.left.label',
+      'p.left.bar',
+      'p.right',
+      'p.right.label',
+      'p.right.bar',
+    ]);
+    expect(on.widgets[3]!.text!.text).toBe('Depth 0.86!');
+    expect([on.widgets[4]!.value, on.widgets[7]!.value]).toEqual([0.5, 0.3]);
+  });
+
+  test('repeats by number and over data', () => {
+    const on = opened(
+      build([
+        {
+          arrange: 'row',
+          children: [
+            { id: 'slot', repeat: 3, size: 10 },
+            { id: 'name', repeat: '{names}', kind: 'text', text: '{index} {item}' },
+          ],
+        },
+      ]),
+    ).layoutOn({ width: 900, height: 400 });
+    expect(on.widgets.slice(2).map(({ id, text }) => [id, text?.text])).toEqual([
+      ['slot-1', undefined],
+      ['slot-2', undefined],
+      ['slot-3', undefined],
+      ['name-1', '1 Kelp'],
+      ['name-2', '2 Reef'],
+    ]);
+  });
+
+  test.each<[string, WidgetSource, string]>([
+    ['an unknown component', { use: 'gage' }, 'there is no component "gage"; did you mean "gauge"?'],
+    [
+      'a parameter that is missing',
+      { use: 'gauge', label: 'Hull' } as WidgetSource,
+      'an instance of gauge needs the key "value"',
+    ],
+    [
+      'one of another type',
+      { use: 'gauge', label: 'Hull', value: 'high' } as WidgetSource,
+      '"value" is a number, not "high"',
+    ],
+    [
+      'one it does not have',
+      { use: 'gauge', label: 'Hull', value: 1, tnt: '#fff' } as WidgetSource,
+      'an instance of gauge has no key "tnt"; did you mean "tint"?',
+    ],
+    [
+      'a change of nothing',
+      { use: 'gauge', label: 'Hull', value: 1, set: { br: {} } } as WidgetSource,
+      'there is no widget of gauge "br"; did you mean "bar"?',
+    ],
+  ])('%s is refused', (_, widget, sentence) => {
+    expect(told(readDocument(build([widget]))).join('\n')).toContain(sentence);
+  });
+
+  test('recursion is refused with the chain', () => {
+    const found = told(
+      readDocument(
+        documentOf([], { components: { a: { children: [{ use: 'b' }] }, b: { children: [{ use: 'a' }] } } }),
+      ),
+    );
+    expect(found[0]).toContain('this component leads back to itself: a → b → a');
+  });
+
+  test('a length that a parameter turns out not to be is told in a sentence', () => {
+    const source = build([{ use: 'gauge', label: 'Hull', value: 1, high: '{names}' } as WidgetSource]);
+    expect(() => opened(source).layoutOn({ width: 9, height: 9 })).toThrow(BuildError);
+  });
+});
