@@ -94,6 +94,19 @@ try {
     const full = resizeTime(hudTree(1000, 1).document, 1000);
     tell('one changed label (other: full layout of 1,000)', one, full, 'ns');
 
+    const meters = viewOf({
+      pimbot: 1,
+      cases: { only: { hull: 0.5 } },
+      views: {
+        bench: {
+          children: [...hudTree(1000, 1).document.views.bench!.children!, { kind: 'meter', value: '{hull}' }],
+        },
+      },
+    });
+    const metered = new LiveLayout(meters, wide);
+    const meter = timeOf(20_000, () => metered.set({ hull: (++turn % 1000) / 1000 }));
+    tell('one changed meter (other: full layout of 1,000)', meter, full, 'ns');
+
     const changed = await textTime(browser, labels.html, 30);
     const values = labels.names;
     const many = timeOf(4, (round) =>

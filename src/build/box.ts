@@ -202,9 +202,9 @@ export function boxOfView(
   };
 }
 
-type ContainerBox = 'arrange' | 'reverse' | 'rightToLeft' | 'align' | 'justify' | 'columns' | 'rows';
+type ArrangingKeys = 'arrange' | 'reverse' | 'rightToLeft' | 'align' | 'justify' | 'columns' | 'rows';
 
-function containerOf(source: WidgetSource | ViewSource, rightToLeft: boolean): Pick<Box, ContainerBox> {
+function containerOf(source: WidgetSource | ViewSource, rightToLeft: boolean): Pick<Box, ArrangingKeys> {
   const arrange = source.arrange ?? 'free';
   const cells = arrange === 'grid' || arrange === 'layers' || arrange === 'pages';
   return {

@@ -108,7 +108,7 @@ function instantiate(
       set: source.set,
       slotted,
     });
-    const { params: _params, children: _children, ...rest } = body as ComponentSource;
+    const { params: _params, children: _children, ...rest } = body;
     // A component that is itself an instance of another hands its own `use` on; what is said outside wins.
     source = { ...substituted(rest, inner, at, trace), ...ownKeys };
     scope = inner;
@@ -138,7 +138,7 @@ function parametersOf(
     if (fallback === undefined) throw new BuildError(`the instance gives no "${name}"`, pointer);
     given[name] = fallback;
   }
-  return { inner: scope.inner(given), own: ownKeys as WidgetSource };
+  return { inner: scope.inner(given), own: ownKeys };
 }
 
 /** Puts the values of lone `{name}`s in. */

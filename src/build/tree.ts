@@ -128,12 +128,12 @@ export function buildTree(
   for (let next = stack.pop(); next; next = stack.pop()) {
     const found = expand(document, next.written, situation, trace);
     // The expanded ones go back on the stack in their order, each with its children after it.
-    const made = found.map((one) => ({ one, next: next! }));
+    const made = found.map((one) => ({ one, next: next }));
     for (let at = 0; at < made.length; at++) {
       const { one } = made[at]!;
       if (made.length > 1) {
         const rest = made.slice(at);
-        stack.push(...rest.reverse().map(({ one: later }) => ({ ...next!, written: finished(later) })));
+        stack.push(...rest.reverse().map(({ one: later }) => ({ ...next, written: finished(later) })));
         break;
       }
       if (widgets.length >= mostWidgets)
@@ -163,8 +163,7 @@ export function buildTree(
 function drawingOrder(widgets: readonly Widget[]): number[] {
   const children = widgets.map((): number[] => []);
   for (const { index, parent } of widgets) if (index > 0) children[parent]!.push(index);
-  const zOf = (index: number) =>
-    'z' in widgets[index]!.source ? ((widgets[index]!.source as WidgetSource).z ?? 0) : 0;
+  const zOf = (index: number) => ('z' in widgets[index]!.source ? (widgets[index]!.source.z ?? 0) : 0);
   const order: number[] = [];
   const stack = [0];
   for (let index = stack.pop(); index !== undefined; index = stack.pop()) {

@@ -71,6 +71,9 @@ export function behind(subject: Subject, index: number, area: Rect): Behind {
   return { colors: [...found.values()] };
 }
 
+/** Parts narrower than this, in px, are the rounding of sums, not something that is seen. */
+const sliver = 0.01;
+
 const clear: Rgba = { r: 0, g: 0, b: 0, a: 0 };
 
 /** Adds what a widget paints over the area, the topmost first; gives what is missing to know it. */
@@ -159,18 +162,18 @@ function cuts(layers: readonly Layer[], area: Rect, axis: 'x' | 'y'): number[] {
   for (const { rect } of layers) {
     const start = rect[axis];
     const end = start + (axis === 'x' ? rect.width : rect.height);
-    if (start > from && start < to) places.add(start);
-    if (end > from && end < to) places.add(end);
+    if (start > from + sliver && start < to - sliver) places.add(start);
+    if (end > from + sliver && end < to - sliver) places.add(end);
   }
   return [...places].sort((a, b) => a - b);
 }
 
 function covers(outer: Rect, inner: Rect): boolean {
   return (
-    outer.x <= inner.x &&
-    outer.y <= inner.y &&
-    outer.x + outer.width >= inner.x + inner.width &&
-    outer.y + outer.height >= inner.y + inner.height
+    outer.x <= inner.x + sliver &&
+    outer.y <= inner.y + sliver &&
+    outer.x + outer.width >= inner.x + inner.width - sliver &&
+    outer.y + outer.height >= inner.y + inner.height - sliver
   );
 }
 

@@ -23,7 +23,7 @@ export const cutText: Check = {
       const roomY = rect.height - box.y.paddingStart - box.y.paddingEnd;
       const overX = (wide - roomX) * scale;
       const overY = (high - roomY) * scale;
-      const clip = subject.clip(index);
+      const clip = subject.cutter(index);
       const clipped = clip ? worstEdge(overshoot(subject.textRect(index), clip)).distance : 0;
       const measured = Math.max(overX, overY, clipped);
       if (!(measured > limit)) continue;

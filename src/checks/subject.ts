@@ -13,6 +13,7 @@ export class Subject {
   readonly screen: Screen;
   readonly backdrops: readonly Backdrop[];
   readonly #clips: (Rect | undefined)[];
+  readonly #cutters: (Rect | undefined)[];
   readonly #visuals: (Rect | undefined)[];
 
   constructor(on: ViewLayout) {
@@ -21,6 +22,7 @@ export class Subject {
     this.screen = on.screen;
     this.backdrops = on.view.backdrops;
     this.#clips = new Array<Rect | undefined>(this.tree.widgets.length).fill(undefined);
+    this.#cutters = new Array<Rect | undefined>(this.tree.widgets.length).fill(undefined);
     this.#visuals = new Array<Rect | undefined>(this.tree.widgets.length).fill(undefined);
     for (const { index, parent } of this.tree.widgets) {
       if (index === 0) continue;
@@ -28,6 +30,9 @@ export class Subject {
       const above = this.#clips[parent];
       const own = clips(outer) ? this.layout.rect(parent) : undefined;
       this.#clips[index] = above && own ? intersection(above, own) : (own ?? above);
+      // What is scrolled out of sight can be scrolled into it: nothing of it is lost.
+      const scrolls = 'scroll' in outer.source && outer.source.scroll !== undefined;
+      this.#cutters[index] = scrolls ? undefined : own ? this.#clips[index] : this.#cutters[parent];
     }
   }
 
@@ -52,6 +57,11 @@ export class Subject {
   /** What the widgets around cut it to; undefined where nothing does. */
   clip(index: number): Rect | undefined {
     return this.#clips[index];
+  }
+
+  /** What cuts it off for good; undefined where nothing does. */
+  cutter(index: number): Rect | undefined {
+    return this.#cutters[index];
   }
 
   /** Whether the widget draws something of its own. */

@@ -171,19 +171,21 @@ export interface ViewSource {
 
 export interface ReferenceSource {
   /** `1920x1080`. */
-  readonly size?: string;
-  readonly scaling?: Scaling;
-  readonly spare?: Spare;
+  readonly 'size'?: string;
+  readonly 'scaling'?: Scaling;
+  readonly 'spare'?: Spare;
   /** The least and the most device px a u becomes: `"1..3"`. */
-  readonly limits?: string;
+  readonly 'limits'?: string;
   /** Of scaling blend: 0 goes by the width, 1 by the height; 0.5 if unsaid. */
-  readonly blend?: number;
+  readonly 'blend'?: number;
   /** Of scaling physical: millimetres one u is on every screen. */
-  readonly millimetres?: number;
+  readonly 'millimetres'?: number;
+  /** The least millimetres one u is on the glass: fine displays get larger px, not smaller letters. */
+  readonly 'least-millimetres'?: number;
   /** The scale is a multiple of this, rounded down. */
-  readonly step?: number;
+  readonly 'step'?: number;
   /** Where the surface stands between bars: `center`, `left top` … */
-  readonly align?: string;
+  readonly 'align'?: string;
 }
 
 /** What a screen must be like; every key that is said has to hold. Ranges are `"..800"`, `"1.."`, `"0.5..2"`. */

@@ -1,5 +1,19 @@
 import { patterns } from './lengths.ts';
 import {
+  choice,
+  length,
+  lengths,
+  name,
+  names,
+  numberOrTemplate,
+  oneToFour,
+  places,
+  shared,
+  size,
+  sizes,
+  theme,
+} from './schema-parts.ts';
+import {
   alignments,
   arrangements,
   fits,
@@ -14,90 +28,6 @@ import {
  * The JSON Schema (2020-12) of documents and of theme files. `npm run build` writes it to schema/.
  * `title` completes the sentence «"width" is …» of an error; `description` is what an editor shows.
  */
-
-const name = {
-  type: 'string',
-  pattern: '^[\\p{L}_][\\p{L}\\p{N}_-]*$',
-  title: 'a name of letters, digits, - and _',
-};
-
-const length = {
-  type: ['number', 'string'],
-  pattern: patterns.length,
-  title: 'a length such as 24, "50%" or "50% - 24"',
-};
-const size = {
-  type: ['number', 'string'],
-  pattern: patterns.size,
-  title: 'a length such as 24 or "50% - 24", or content, or fill',
-};
-const lengths = (most: number, what: string, objectToo = false) => ({
-  type: objectToo ? ['number', 'string', 'array', 'object'] : ['number', 'string', 'array'],
-  pattern: patterns.lengths,
-  items: length,
-  minItems: 1,
-  maxItems: most,
-  ...(objectToo && {
-    properties: { top: length, right: length, bottom: length, left: length },
-    additionalProperties: false,
-  }),
-  title: what,
-});
-const sizes = {
-  type: ['number', 'string', 'array'],
-  pattern: patterns.sizes,
-  items: size,
-  minItems: 1,
-  maxItems: 2,
-  title: 'one or two sizes such as 280, "300 content" or "50% fill"',
-};
-const oneToFour = 'one to four lengths in the order of CSS: top right bottom left';
-const places = {
-  type: ['string', 'number', 'array'],
-  items: { type: ['string', 'number'] },
-  minItems: 1,
-  maxItems: 2,
-};
-const numberOrTemplate = (title: string) => ({ type: ['number', 'string'], title });
-const names = {
-  type: ['string', 'array'],
-  items: { type: 'string' },
-  title: 'a name or a list of names',
-};
-const choice = (values: readonly string[]) => ({ enum: values });
-
-const look = {
-  'background': {
-    type: 'string',
-    description: 'A CSS colour, $token, or linear-gradient(…).',
-    title: 'a colour',
-  },
-  'color': {
-    type: 'string',
-    description: "Colour of the text, or of a meter's filled part.",
-    title: 'a colour',
-  },
-  'border': {
-    type: 'string',
-    description: 'Width in u and a colour: "2 $color.line".',
-    title: 'a width and a colour',
-  },
-  'radius': { ...numberOrTemplate('a number of u'), minimum: 0, description: 'Radius of the corners in u.' },
-  'opacity': { ...numberOrTemplate('a number from 0 to 1'), minimum: 0, maximum: 1 },
-  'font': { type: 'string', description: 'A font family of fonts:.', title: 'the name of a font family' },
-  'font-size': { ...numberOrTemplate('a number of u from 1 to 2000'), minimum: 1, maximum: 2000 },
-  'font-weight': { ...numberOrTemplate('a number from 1 to 1000'), minimum: 1, maximum: 1000 },
-  'line-height': {
-    ...numberOrTemplate('a number from 0.5 to 5'),
-    minimum: 0.5,
-    maximum: 5,
-    description: 'As a multiple of the font size.',
-  },
-  'letter-spacing': { ...numberOrTemplate('a number of u'), minimum: -100, maximum: 1000 },
-  'text-align': choice(['start', 'center', 'end']),
-  'text-transform': choice(['none', 'uppercase']),
-  'padding': lengths(4, oneToFour),
-};
 
 const container = {
   arrange: {
@@ -357,42 +287,6 @@ const view = {
   },
 };
 
-const theme = {
-  tokens: { $ref: '#/$defs/tokens', description: 'Named values, in groups, as in the Design Tokens format.' },
-  styles: {
-    type: 'object',
-    title: 'a map of styles',
-    propertyNames: name,
-    additionalProperties: { $ref: '#/$defs/style' },
-  },
-  fonts: {
-    type: 'object',
-    title: 'a map of font families',
-    additionalProperties: {
-      type: 'object',
-      title: 'a map of weights to font files',
-      propertyNames: { type: 'string', pattern: '^[1-9]\\d{0,2}$', title: 'a weight from 1 to 999' },
-      additionalProperties: { type: 'string', title: 'the path of a font file' },
-      minProperties: 1,
-    },
-  },
-};
-
-const shared = {
-  look: { type: 'object', title: 'a look', additionalProperties: false, properties: look },
-  style: {
-    type: 'object',
-    title: 'a style',
-    additionalProperties: false,
-    properties: { extends: { type: 'string', title: 'the name of a style' }, ...look },
-  },
-  tokens: {
-    type: ['object', 'string', 'number'],
-    title: 'a token or a group of tokens',
-    additionalProperties: { $ref: '#/$defs/tokens' },
-  },
-};
-
 export const themeSchema = {
   $schema: 'https://json-schema.org/draft/2020-12/schema',
   title: 'a theme',
@@ -423,27 +317,34 @@ export const documentSchema = {
       title: 'a reference',
       additionalProperties: false,
       properties: {
-        size: {
+        'size': {
           type: 'string',
           pattern: patterns.screenSize,
           title: 'a resolution such as 1920x1080',
           description: 'The resolution the views are designed at; 1920x1080 if left out.',
         },
-        scaling: { ...choice(scalings), description: 'contain if left out.' },
-        spare: {
+        'scaling': { ...choice(scalings), description: 'contain if left out.' },
+        'spare': {
           ...choice(spares),
           description: "What happens to space the reference's aspect leaves over.",
         },
-        limits: {
+        'limits': {
           type: 'string',
           pattern: patterns.limits,
           title: 'the least and the most scale, such as "1..3" or "0.5.."',
           description: 'The least and the most device px one u becomes.',
         },
-        blend: { type: 'number', minimum: 0, maximum: 1, title: 'a number from 0 to 1' },
-        millimetres: { type: 'number', minimum: 0.001, maximum: 1000, title: 'a number of millimetres' },
-        step: { type: 'number', minimum: 0.001, maximum: 100, title: 'a number above 0' },
-        align: { ...places, type: 'string', title: 'a point such as "center" or "left top"' },
+        'blend': { type: 'number', minimum: 0, maximum: 1, title: 'a number from 0 to 1' },
+        'millimetres': { type: 'number', minimum: 0.001, maximum: 1000, title: 'a number of millimetres' },
+        'least-millimetres': {
+          type: 'number',
+          minimum: 0.001,
+          maximum: 1000,
+          title: 'a number of millimetres',
+          description: 'The least one u is on the glass, whatever the pixels.',
+        },
+        'step': { type: 'number', minimum: 0.001, maximum: 100, title: 'a number above 0' },
+        'align': { ...places, type: 'string', title: 'a point such as "center" or "left top"' },
       },
     },
     theme: { type: 'string', title: 'the path of a theme file' },

@@ -238,11 +238,7 @@ function checkChanges(
       if (change[key] !== undefined) diagnostics.add('key-fixed', { key }, origin.atKey(`${at}/${key}`));
     }
     const whole = { anchor: widget.anchor, arrange: widget.arrange, ...change };
-    checkNotations(
-      { widget: whole as WidgetSource, pointer: at, parent, arrange: undefined },
-      origin,
-      diagnostics,
-    );
+    checkNotations({ widget: whole, pointer: at, parent, arrange: undefined }, origin, diagnostics);
   });
 }
 

@@ -137,8 +137,8 @@ function fillAxis(axis: AxisPlan, n: number, box: AxisBox): void {
     (box.min !== undefined || box.max !== undefined ? hasLimits : 0) |
     (box.min !== undefined ? hasMinimum : 0) |
     (box.marginStart !== 0 || box.marginEnd !== 0 ? hasMargins : 0);
-  if ([box.size, box.min, box.max].some((length) => length !== undefined && length.share !== 0)) {
-    axis.traits[n] = axis.traits[n]! | hasShares;
+  if ([box.min, box.max, box.size].some((length) => length !== undefined && length.share !== 0)) {
+    axis.traits[n] = axis.traits[n] | hasShares;
   }
   fillLength(axis.size, axis.sizeShare, n, box.size);
   axis.weight[n] = sound(box.weight);
@@ -154,7 +154,7 @@ function fillAxis(axis: AxisPlan, n: number, box: AxisBox): void {
   fillLength(axis.insetEnd, axis.insetEndShare, n, box.insetEnd);
   axis.paddingStart[n] = sound(box.paddingStart);
   axis.paddingEnd[n] = sound(box.paddingEnd);
-  axis.floor[n] = axis.paddingStart[n]! + axis.paddingEnd[n]!;
+  axis.floor[n] = axis.paddingStart[n] + axis.paddingEnd[n];
   axis.marginStart[n] = sound(box.marginStart);
   axis.marginEnd[n] = sound(box.marginEnd);
   axis.gap[n] = sound(box.gap);

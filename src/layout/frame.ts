@@ -22,6 +22,7 @@ export interface Reference {
   readonly step: number;
   readonly blend: number;
   readonly millimetres: number;
+  readonly leastMillimetres: number;
   /** Where the surface stands between bars, as fractions. */
   readonly alignX: number;
   readonly alignY: number;
@@ -40,6 +41,7 @@ export function referenceOf(source: ReferenceSource | undefined): Reference {
     step: source?.step ?? (source?.scaling === 'whole' ? 1 : 0),
     blend: source?.blend ?? 0.5,
     millimetres: source?.millimetres ?? 25.4 / 96,
+    leastMillimetres: source?.['least-millimetres'] ?? 0,
     alignX: align.x,
     alignY: align.y,
   };
@@ -79,7 +81,8 @@ const scalings: { readonly [Name in Scaling]: (screen: Screen, reference: Refere
 export function frameOf(reference: Reference, screen: Screen, hudSize: number): Frame {
   const fitted = scalings[reference.scaling](screen, reference);
   const wanted = stepped(fitted * hudSize, reference);
-  const scale = Math.max(reference.leastScale, Math.min(reference.mostScale, wanted));
+  const least = Math.max(reference.leastScale, (reference.leastMillimetres * screen.density) / 25.4);
+  const scale = Math.max(least, Math.min(reference.mostScale, wanted));
   const bars = reference.spare === 'bars';
   const areaWidth = bars ? Math.min(screen.width, reference.width * fitted) : screen.width;
   const areaHeight = bars ? Math.min(screen.height, reference.height * fitted) : screen.height;

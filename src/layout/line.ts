@@ -85,7 +85,7 @@ export function giveAlong(plan: Plan, axis: AxisPlan, n: number, first: number, 
   if (asked + outside < room) {
     if (weights > 0) grow(plan, axis, first, stop);
   } else if (asked + outside > room) shrink(plan, axis, first, stop);
-  scratch[lineUsed] = scratch[lineUsed]! + outside;
+  scratch[lineUsed] = scratch[lineUsed] + outside;
   place(plan, axis, n, first, stop, count);
 }
 

@@ -34,8 +34,8 @@ export function drawLayout(on: ViewLayout, options: DrawOptions = {}): DrawList 
       operations.push({ type: 'turn', matrix: turn });
       open.push(index);
     }
-    if (widget.visible && opacities[index]! > 0 && scale > 0)
-      addWidget(on, widget, opacities[index]!, operations);
+    if (widget.visible && opacities[index] > 0 && scale > 0)
+      addWidget(on, widget, opacities[index], operations);
     if (clips(widget)) {
       const radius = widget.look.radius * scale;
       operations.push({ type: 'clip', rect: layout.pixelRect(index), radius });

@@ -1,5 +1,5 @@
 import LineBreaker from 'linebreak';
-import type { FontFace, ShapedText } from './face.ts';
+import type { FontFace, Glyph, ShapedText } from './face.ts';
 
 /** How a text is set. Lengths are in u. */
 export interface TextSetting {
@@ -13,14 +13,36 @@ export interface TextSetting {
 }
 
 /** One set line. Lengths are in u. */
-export interface TextLine {
-  readonly text: string;
-  readonly shaped: ShapedText;
+export class TextLine {
   /** Of the ink and the spaces between, without the spaces at the end. */
   readonly width: number;
+  readonly #segments: readonly Segment[];
+  readonly #from: number;
+  readonly #to: number;
+  #shaped: ShapedText | undefined;
+
+  constructor(segments: readonly Segment[], from: number, to: number, width: number) {
+    this.#segments = segments;
+    this.#from = from;
+    this.#to = to;
+    this.width = width;
+  }
+
+  get text(): string {
+    let text = '';
+    for (let index = this.#from; index < this.#to; index++) text += this.#segments[index]!.text;
+    return text.trimEnd();
+  }
+
+  /** Put together when somebody wants to draw it: a layout asks only for the width. */
+  get shaped(): ShapedText {
+    this.#shaped ??= joined(this.#segments.slice(this.#from, this.#to));
+    return this.#shaped;
+  }
 }
 
 interface Segment {
+  readonly shaped: ShapedText;
   readonly text: string;
   /** With the spaces at its end. */
   readonly width: number;
@@ -88,29 +110,38 @@ export class TextBlock {
     return this.#lines;
   }
 
+  /** The pieces between break opportunities; each is shaped by itself, so that a changed word costs no more than itself. */
   #split(): Segment[] {
     const segments: Segment[] = [];
-    const breaker = new LineBreaker(this.text);
-    let start = 0;
-    for (let next = breaker.nextBreak(); next; next = breaker.nextBreak()) {
-      const text = this.text.slice(start, next.position);
-      const plain = text.replace(/[\r\n\u2028\u2029\u0085\u000b\u000c]+$/, '');
-      segments.push({
-        text: plain,
-        width: this.#measure(plain),
-        inkWidth: this.#measure(plain.trimEnd()),
-        required: next.required,
-      });
-      start = next.position;
+    const { face, fontSize, letterSpacing } = this.setting;
+    const unit = fontSize / face.unitsPerEm;
+    const add = (text: string, required: boolean) => {
+      const plain = /[\n\r\v\f\u0085\u2028\u2029]/.test(text)
+        ? text.replace(/[\r\n\u2028\u2029\u0085\v\f]+$/, '')
+        : text;
+      const shaped = face.shape(plain);
+      const width = shaped.advance * unit + letterSpacing * shaped.glyphs.length;
+      const trimmed = plain.trimEnd();
+      let inkWidth = width;
+      if (trimmed.length < plain.length) {
+        const first = shaped.glyphs.findIndex(({ cluster }) => cluster >= trimmed.length);
+        if (first >= 0) inkWidth = shaped.glyphs[first]!.advanced * unit + letterSpacing * first;
+      }
+      segments.push({ shaped, text: plain, width, inkWidth, required });
+    };
+    if (this.setting.wrap && /[^0-9A-Za-z.,]/.test(this.text)) {
+      const breaker = new LineBreaker(this.text);
+      let start = 0;
+      for (let next = breaker.nextBreak(); next; next = breaker.nextBreak()) {
+        add(this.text.slice(start, next.position), next.required);
+        start = next.position;
+      }
+    } else if (this.text !== '') {
+      // Letters and digits alone hold no opportunity to break; without wrapping only line ends count.
+      const lines = this.text.split(/\r\n|[\n\r\v\f\u0085\u2028\u2029]/);
+      lines.forEach((line, index) => add(line, index < lines.length - 1));
     }
     return segments;
-  }
-
-  #measure(text: string): number {
-    if (text === '') return 0;
-    const { face, fontSize, letterSpacing } = this.setting;
-    const shaped = face.shape(text);
-    return (shaped.advance * fontSize) / face.unitsPerEm + letterSpacing * shaped.glyphs.length;
   }
 
   #linesWithin(width: number): TextLine[] {
@@ -127,9 +158,7 @@ export class TextBlock {
         to++;
         if (segment.required) break;
       }
-      let line = this.#line(from, to);
-      // Kerning across a break opportunity can make a line wider than its segments together.
-      while (to - from > 1 && line.width > width + slack) line = this.#line(from, --to);
+      const line = this.#line(from, to);
       lines.push(line);
       from = to;
     }
@@ -138,9 +167,44 @@ export class TextBlock {
   }
 
   #line(from: number, to: number): TextLine {
-    let text = '';
-    for (let index = from; index < to; index++) text += this.#segments[index]!.text;
-    text = text.trimEnd();
-    return { text, shaped: this.setting.face.shape(text), width: this.#measure(text) };
+    let width = 0;
+    for (let index = from; index < to; index++) {
+      const segment = this.#segments[index]!;
+      width += index === to - 1 ? segment.inkWidth : segment.width;
+    }
+    return new TextLine(this.#segments, from, to, width);
   }
+}
+
+/** Several shaped pieces one after the other. */
+function joined(parts: readonly Segment[]): ShapedText {
+  if (parts.length === 1) return parts[0]!.shaped;
+  const glyphs: Glyph[] = [];
+  const missing = new Set<string>();
+  let ink: ShapedText['ink'];
+  let start = 0;
+  let cluster = 0;
+  for (const { shaped, text } of parts) {
+    for (const glyph of shaped.glyphs) {
+      glyphs.push({
+        ...glyph,
+        x: glyph.x + start,
+        advanced: glyph.advanced + start,
+        cluster: glyph.cluster + cluster,
+      });
+    }
+    for (const one of shaped.missing) missing.add(one);
+    if (shaped.ink) {
+      const { left, right, top, bottom } = shaped.ink;
+      ink = {
+        left: Math.min(ink?.left ?? Infinity, left + start),
+        right: Math.max(ink?.right ?? -Infinity, right + start),
+        top: Math.max(ink?.top ?? -Infinity, top),
+        bottom: Math.min(ink?.bottom ?? Infinity, bottom),
+      };
+    }
+    start += shaped.advance;
+    cluster += text.length;
+  }
+  return { glyphs, advance: start, missing: [...missing], ink };
 }

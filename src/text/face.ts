@@ -6,6 +6,8 @@ export interface Glyph {
   readonly id: number;
   readonly x: number;
   readonly y: number;
+  /** The advances of all glyphs before it. */
+  readonly advanced: number;
   /** Offset in the text of the first UTF-16 unit it stands for. */
   readonly cluster: number;
 }
@@ -93,6 +95,7 @@ export class FontFace {
         id: glyph.codepoint,
         x: advance + (glyph.xOffset ?? 0),
         y: glyph.yOffset ?? 0,
+        advanced: advance,
         cluster: glyph.cluster,
       });
       const extents = this.#boxOf(glyph.codepoint);

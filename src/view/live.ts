@@ -24,7 +24,7 @@ export class LiveLayout<Id extends string = string> {
   #frame: Frame;
 
   constructor(view: View<Id>, screen: Screen | ScreenSize) {
-    this.#base = view as View;
+    this.#base = view;
     this.#values = { ...view.variant.values };
     this.#view = this.#own();
     this.#frame = this.#view.frameOn(screen);

@@ -183,7 +183,7 @@ export class View<Id extends string = string> {
     const frame = this.frameOn(screen);
     const form = this.formOn(frame);
     solve(form.plan, frame);
-    return new ViewLayout<Id>(this as View, form, new Layout(form.plan, frame));
+    return new ViewLayout<Id>(this, form, new Layout(form.plan, frame));
   }
 }
 

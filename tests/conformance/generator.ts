@@ -218,17 +218,17 @@ export function makeCase(seed: number): Case {
         selfAlign(place, widget, css);
       }
       if (container) {
-        const inside = fillContainer(
+        const inside = fillHolder(
           place,
           widget,
           css,
           saidWidth && widget['min-width'] === undefined,
           saidHeight && widget['min-height'] === undefined,
         );
-        return { widget: widget as WidgetSource, css, inner: inside, id };
+        return { widget: widget, css, inner: inside, id };
       }
     }
-    return { widget: widget as WidgetSource, css, inner: '', id };
+    return { widget: widget, css, inner: '', id };
   };
 
   const aspectLeaf = (place: Place, widget: Record<string, unknown>, css: Record<string, string>) => {
@@ -263,7 +263,7 @@ export function makeCase(seed: number): Case {
     }
   };
 
-  const fillContainer = (
+  const fillHolder = (
     place: Place,
     widget: Record<string, unknown>,
     css: Record<string, string>,
@@ -285,7 +285,7 @@ export function makeCase(seed: number): Case {
     }
     widget.arrange = arrange;
     // A padding that is wider than a span is held at the pivot by us, at the start by CSS.
-    const spans = String(widget.anchor ?? '').includes('..');
+    const spans = typeof widget.anchor === 'string' && widget.anchor.includes('..');
     const padding = !spans && chance(0.5) ? sides(16) : ([0, 0, 0, 0] as [number, number, number, number]);
     widget.padding = padding;
     css.padding = padding.map((side) => `${side}px`).join(' ');

@@ -154,7 +154,7 @@ describe('a live layout', () => {
           of.widgets.map(({ id, index }) => [id, of.read(index, { x: 0, y: 0, width: 0, height: 0 })]);
         expect(JSON.stringify(bytes(live))).toBe(JSON.stringify(bytes(fresh)));
       }),
-      { numRuns: 200, seed: 20261123 },
+      { numRuns: 60, seed: 20261123 },
     );
   });
 
@@ -207,9 +207,7 @@ describe('a live layout', () => {
   test('10,000 levels and 100,000 siblings are laid out', () => {
     let deep: object = { size: 1 };
     for (let level = 0; level < 10_000; level++) deep = { padding: 0, arrange: 'row', children: [deep] };
-    expect(() => opened({ pimbot: 1, views: { test: { children: [deep] } } } as DocumentSource)).toThrow(
-      /nested deeper/,
-    );
+    expect(() => opened({ pimbot: 1, views: { test: { children: [deep] } } })).toThrow(/nested deeper/);
     const children = Array.from({ length: 100_000 }, (_, index) => ({ width: 'fill', height: index % 7 }));
     const live = new LiveLayout(opened({ pimbot: 1, views: { test: { arrange: 'row', children } } }), {
       width: 1920,

@@ -1,0 +1,126 @@
+import { patterns } from './lengths.ts';
+
+/*
+ * What the schemas of documents and of themes have in common. `title` completes the sentence «"width" is …» of an
+ * error; `description` is what an editor shows.
+ */
+
+export const name = {
+  type: 'string',
+  pattern: '^[\\p{L}_][\\p{L}\\p{N}_-]*$',
+  title: 'a name of letters, digits, - and _',
+};
+
+export const length = {
+  type: ['number', 'string'],
+  pattern: patterns.length,
+  title: 'a length such as 24, "50%" or "50% - 24"',
+};
+export const size = {
+  type: ['number', 'string'],
+  pattern: patterns.size,
+  title: 'a length such as 24 or "50% - 24", or content, or fill',
+};
+export const lengths = (most: number, what: string, objectToo = false) => ({
+  type: objectToo ? ['number', 'string', 'array', 'object'] : ['number', 'string', 'array'],
+  pattern: patterns.lengths,
+  items: length,
+  minItems: 1,
+  maxItems: most,
+  ...(objectToo && {
+    properties: { top: length, right: length, bottom: length, left: length },
+    additionalProperties: false,
+  }),
+  title: what,
+});
+export const sizes = {
+  type: ['number', 'string', 'array'],
+  pattern: patterns.sizes,
+  items: size,
+  minItems: 1,
+  maxItems: 2,
+  title: 'one or two sizes such as 280, "300 content" or "50% fill"',
+};
+export const oneToFour = 'one to four lengths in the order of CSS: top right bottom left';
+export const places = {
+  type: ['string', 'number', 'array'],
+  items: { type: ['string', 'number'] },
+  minItems: 1,
+  maxItems: 2,
+};
+export const numberOrTemplate = (title: string) => ({ type: ['number', 'string'], title });
+export const names = {
+  type: ['string', 'array'],
+  items: { type: 'string' },
+  title: 'a name or a list of names',
+};
+export const choice = (values: readonly string[]) => ({ enum: values });
+
+export const look = {
+  'background': {
+    type: 'string',
+    description: 'A CSS colour, $token, or linear-gradient(…).',
+    title: 'a colour',
+  },
+  'color': {
+    type: 'string',
+    description: "Colour of the text, or of a meter's filled part.",
+    title: 'a colour',
+  },
+  'border': {
+    type: 'string',
+    description: 'Width in u and a colour: "2 $color.line".',
+    title: 'a width and a colour',
+  },
+  'radius': { ...numberOrTemplate('a number of u'), minimum: 0, description: 'Radius of the corners in u.' },
+  'opacity': { ...numberOrTemplate('a number from 0 to 1'), minimum: 0, maximum: 1 },
+  'font': { type: 'string', description: 'A font family of fonts:.', title: 'the name of a font family' },
+  'font-size': { ...numberOrTemplate('a number of u from 1 to 2000'), minimum: 1, maximum: 2000 },
+  'font-weight': { ...numberOrTemplate('a number from 1 to 1000'), minimum: 1, maximum: 1000 },
+  'line-height': {
+    ...numberOrTemplate('a number from 0.5 to 5'),
+    minimum: 0.5,
+    maximum: 5,
+    description: 'As a multiple of the font size.',
+  },
+  'letter-spacing': { ...numberOrTemplate('a number of u'), minimum: -100, maximum: 1000 },
+  'text-align': choice(['start', 'center', 'end']),
+  'text-transform': choice(['none', 'uppercase']),
+  'padding': lengths(4, oneToFour),
+};
+
+export const theme = {
+  tokens: { $ref: '#/$defs/tokens', description: 'Named values, in groups, as in the Design Tokens format.' },
+  styles: {
+    type: 'object',
+    title: 'a map of styles',
+    propertyNames: name,
+    additionalProperties: { $ref: '#/$defs/style' },
+  },
+  fonts: {
+    type: 'object',
+    title: 'a map of font families',
+    additionalProperties: {
+      type: 'object',
+      title: 'a map of weights to font files',
+      propertyNames: { type: 'string', pattern: '^[1-9]\\d{0,2}$', title: 'a weight from 1 to 999' },
+      additionalProperties: { type: 'string', title: 'the path of a font file' },
+      minProperties: 1,
+    },
+  },
+};
+
+export const shared = {
+  look: { type: 'object', title: 'a look', additionalProperties: false, properties: look },
+  style: {
+    type: 'object',
+    title: 'a style',
+    additionalProperties: false,
+    properties: { extends: { type: 'string', title: 'the name of a style' }, ...look },
+  },
+  tokens: {
+    type: ['object', 'string', 'number'],
+    title: 'a token or a group of tokens',
+    additionalProperties: { $ref: '#/$defs/tokens' },
+  },
+};
