@@ -9,6 +9,7 @@ const stages = [
   'layout',
   'ink',
   'view',
+  'edit',
   'why',
   'checks',
   'paint',

@@ -38,6 +38,7 @@ export type {
   ViewLayout,
   ViewOptions,
 } from './view/index.ts';
+export { EditError, changeAnchor, suggestAnchor } from './edit/index.ts';
 export { whyEdge, whySize, whyWidget } from './why/index.ts';
 export type { Reason } from './why/index.ts';
 export { checkDocument, checks } from './checks/index.ts';

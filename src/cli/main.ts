@@ -3,6 +3,7 @@ import { Command, CommanderError, Option } from 'commander';
 import { systemMessage } from '../node/files.ts';
 import { BuildError } from '../build/index.ts';
 import { NoSuchName } from '../view/index.ts';
+import { anchor, type AnchorCall } from './anchor.ts';
 import { check, type CheckCall } from './check.ts';
 import { draw, type DrawCall } from './draw.ts';
 import { UsageError, exitClean, exitUnusable, processIo, type Io } from './io.ts';
@@ -76,6 +77,7 @@ Exit codes: 0 clean, 1 findings, 2 unusable input or a wrong call.`,
   drawCommand(program, io, done);
   whereCommand(program, io, done);
   whyCommand(program, io, done);
+  anchorCommand(program, io, done);
   program
     .command('screens')
     .description('list the screens of the catalogue')
@@ -194,4 +196,27 @@ Examples:
   pimbot why hud.yaml dive/gauges --screen phone-portrait --hud-size 1.2 --json`,
     )
     .action(async (file: string, path: string, call: WhyCall) => done(await why(file, path, call, io)));
+}
+
+function anchorCommand(program: Command, io: Io, done: (code: number) => void): void {
+  program
+    .command('anchor')
+    .description(
+      'suggest the anchor a widget should have, or give it another, keeping its place on the reference',
+    )
+    .argument('<file>', 'a document, YAML or JSON')
+    .argument('<widget>', 'VIEW/WIDGET; the view may be left out where the document holds one')
+    .option('--to <anchor>', 'the anchor to give it; the suggested one if left out')
+    .option('--pivot <point>', 'the pivot to give it; follows the anchor if left out')
+    .option('--write', 'change the document; without it the change is only shown')
+    .option('--json', 'print JSON')
+    .addHelpText(
+      'after',
+      `
+Examples:
+  pimbot anchor hud.yaml dive/parcels
+  pimbot anchor hud.yaml dive/parcels --to "right top" --write
+  pimbot anchor hud.yaml dive/bearing --to "left..right top"`,
+    )
+    .action(async (file: string, path: string, call: AnchorCall) => done(await anchor(file, path, call, io)));
 }

@@ -55,6 +55,7 @@ export function whySize(tree: Tree, layout: Layout, index: number, axis: Axis): 
       ),
     ];
   }
+  if (box.mode === 'fill' && flow !== names[axis].along) return [own(`fills ${parent.id}`, size)];
   if (box.mode === 'fill')
     return [own(`is its share (weight ${shown(box.weight)}) of what is left in ${parent.id}`, size)];
   if (
@@ -195,7 +196,7 @@ function whyDown(tree: Tree, layout: Layout, index: number, axis: Axis): Reason[
     const name = at.index === index ? '' : `${at.id}: `;
     const found = whySize(tree, layout, at.index, axis);
     reasons.push(...found.map((reason) => ({ ...reason, text: name + reason.text })));
-    if (!/share|stretched|%|between its anchors/.test(found[0]!.text)) break;
+    if (!/share|stretched|fills|%|between its anchors/.test(found[0]!.text)) break;
   }
   return reasons;
 }

@@ -1,0 +1,83 @@
+import { EditError, changeAnchor, referenceScreen, suggestAnchor } from '../edit/index.ts';
+import { writeWhole } from '../node/files.ts';
+import { printable } from '../report/index.ts';
+import { screens } from '../screen/index.ts';
+import { openView, readDocument, type View } from '../view/index.ts';
+import { UsageError, exitClean, exitUnusable, type Io } from './io.ts';
+import { load, viewNamed } from './load.ts';
+
+export interface AnchorCall {
+  readonly to?: string;
+  readonly pivot?: string;
+  readonly write?: boolean;
+  readonly json?: boolean;
+}
+
+/** `pimbot anchor FILE VIEW/WIDGET` */
+export async function anchor(file: string, path: string, call: AnchorCall, io: Io): Promise<number> {
+  const loaded = await load(file, io);
+  if (!loaded.document) return exitUnusable;
+  const { document, resources } = loaded;
+  const slash = path.indexOf('/');
+  const name = viewNamed(document, file, slash < 0 ? undefined : path.slice(0, slash));
+  const id = path.slice(slash + 1);
+  const view = openView(document, name, { resources });
+  try {
+    const advice = suggestAnchor(view, id);
+    const to = call.to ?? advice.anchor;
+    const changed = changeAnchor(document, view, id, to, call.pivot);
+    const themes = document.themes[1]?.origin.source;
+    const readFile = () => ({ text: themes?.text ?? '', name: themes?.name ?? '' });
+    const after = readDocument(changed, { name: file, readFile }).document;
+    if (!after) throw new EditError('the change would make the document unusable; nothing was written');
+    const moves = movesOf(view, openView(after, name, { resources }), id);
+    if (call.json)
+      io.out(
+        `${JSON.stringify({ view: name, widget: id, suggested: advice, anchor: to, moves }, null, 2)}\n`,
+      );
+    else {
+      if (call.to === undefined) io.out(`${io.ink.strong(to)}: ${printable(advice.why)}\n`);
+      io.out(`${difference(document.origin.source!.text, changed, io)}`);
+      const most = moves.reduce((worst, move) => (move.by > worst.by ? move : worst));
+      const still = moves.filter(({ by }) => by < 0.5).length;
+      io.out(
+        `On the reference it stays where it is. On ${still} of ${screens.length} screens it moves by less than half a px`,
+      );
+      io.out(most.by < 0.5 ? '.\n' : `; the most on ${most.screen}, by ${Math.round(most.by)} px.\n`);
+      if (!call.write) io.out(io.ink.faint('Nothing was written; --write does it.\n'));
+    }
+    if (call.write) writeWhole(file, changed);
+    return exitClean;
+  } catch (error) {
+    if (error instanceof EditError) throw new UsageError(error.message);
+    throw error;
+  }
+}
+
+/** How far the widget's farthest edge moves on each screen, in px. */
+function movesOf(before: View, after: View, id: string): { screen: string; by: number }[] {
+  return [referenceScreen(before), ...screens].map((screen) => {
+    const one = before.layoutOn(screen).rect(id);
+    const other = after.layoutOn(screen).rect(id);
+    const by = Math.max(
+      Math.abs(one.x - other.x),
+      Math.abs(one.y - other.y),
+      Math.abs(one.x + one.width - other.x - other.width),
+      Math.abs(one.y + one.height - other.y - other.height),
+    );
+    return { screen: screen.name, by };
+  });
+}
+
+/** The lines that differ, before and after. */
+function difference(before: string, after: string, io: Io): string {
+  const old = before.split('\n');
+  const now = after.split('\n');
+  let start = 0;
+  while (start < old.length && old[start] === now[start]) start++;
+  let end = 0;
+  while (end < old.length - start && end < now.length - start && old.at(-1 - end) === now.at(-1 - end)) end++;
+  const lines = (list: string[], mark: string, ink: (text: string) => string) =>
+    list.slice(start, list.length - end).map((line) => `${ink(`${mark} ${printable(line)}`)}\n`);
+  return [...lines(old, '-', io.ink.bad), ...lines(now, '+', io.ink.good)].join('');
+}

@@ -1,0 +1,132 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { EditError, changeAnchor, openView, readDocument, suggestAnchor } from 'pimbot';
+import { pimbot, temporaryFolder } from '../support/cli.ts';
+import { fonts } from '../support/views.ts';
+
+const text = `# The HUD.
+pimbot: 1
+views:
+  dive:
+    padding: 10
+    children:
+      # Bottom right, for now in pixels.
+      - { id: sonar, offset: 1600 760, size: 280 280 } # round
+      - id: bearing   # on top
+        anchor: left..right top
+        inset: 340 340
+        height: 56
+      - id: inner
+        size: 600 400
+        padding: 20
+        children: [ { id: deep, anchor: 30% 60%, pivot: center, offset: [5, 7], margin: 3, width: 50%, height: 40 } ]
+      - { id: row, arrange: row, children: [ { id: cell, size: 4 } ] }
+`;
+
+function open(source: string) {
+  const { document, diagnostics } = readDocument(source, { name: 'hud.yaml' });
+  if (!document) throw new Error(JSON.stringify(diagnostics.map(({ code, facts }) => ({ code, facts }))));
+  return { document, view: openView(document, 'dive', { resources: { fonts } }) };
+}
+
+const anchors = [
+  'left top',
+  'right bottom',
+  'center',
+  '25% 80%',
+  'left..right top',
+  'right top..bottom',
+  '10%..90% 0..1',
+  '-20% 130%',
+];
+
+describe('another anchor, the same place', () => {
+  test('moves nothing by more than a millionth of a u on the reference, whatever the anchors on the way', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom('sonar', 'bearing', 'deep'),
+        fc.array(fc.constantFrom(...anchors), { minLength: 1, maxLength: 1 }),
+        fc.option(fc.constantFrom('left top', 'center', '0.3 0.9'), { nil: undefined }),
+        (id, [anchor], pivot) => {
+          const { document, view } = open(text);
+          const spans = anchor!.includes('..');
+          if (id === 'bearing' && !spans) {
+            expect(() => changeAnchor(document, view, id, anchor!, pivot)).toThrow(EditError);
+            return;
+          }
+          const changed = changeAnchor(document, view, id, anchor!, pivot);
+          const before = view.layoutOn({ width: 1920, height: 1080 }).rectInU(id);
+          const after = open(changed).view.layoutOn({ width: 1920, height: 1080 }).rectInU(id);
+          for (const key of ['x', 'y', 'width', 'height'] as const)
+            expect(Math.abs(after[key] - before[key])).toBeLessThan(1e-6);
+          expect(changed.match(/#.*/g)).toEqual(text.match(/#.*/g));
+        },
+      ),
+      { numRuns: 120, seed: 5 },
+    );
+  });
+
+  test('suggests the edge or middle a widget stands at, and says why', () => {
+    const { view } = open(text);
+    expect(suggestAnchor(view, 'sonar')).toEqual({
+      anchor: 'right bottom',
+      why: 'it is 20 u from the right and 1600 from the left; it is 20 u from the bottom and 760 from the top',
+    });
+    expect(suggestAnchor(view, 'bearing').anchor).toBe('center top');
+    expect(() => suggestAnchor(view, 'cell')).toThrow(
+      '"cell" has no anchor: its parent arranges its children in a row',
+    );
+  });
+});
+
+describe('pimbot anchor', () => {
+  test('shows the change, and writes it only when asked', () => {
+    const folder = temporaryFolder();
+    const file = join(folder.path, 'hud.yaml');
+    writeFileSync(file, text);
+    const shown = pimbot(['anchor', 'hud.yaml', 'dive/sonar'], folder.path);
+    expect(shown.code).toBe(0);
+    expect(shown.out).toContain('right bottom: it is 20 u from the right');
+    expect(shown.out).toContain(
+      '+       - { anchor: right bottom, id: sonar, offset: [-20, -20], size: 280 280 } # round',
+    );
+    expect(readFileSync(file, 'utf8')).toBe(text);
+    expect(pimbot(['anchor', 'hud.yaml', 'dive/sonar', '--write'], folder.path).code).toBe(0);
+    expect(readFileSync(file, 'utf8')).toContain('offset: [-20, -20]');
+    const wrong = pimbot(['anchor', 'hud.yaml', 'dive/cell', '--to', 'center'], folder.path);
+    expect([wrong.code, wrong.err]).toEqual([
+      2,
+      'pimbot: "cell" has no anchor: its parent arranges its children in a row\n',
+    ]);
+    folder.remove();
+  });
+});
+
+describe('pimbot why', () => {
+  test('explains a widget back to what was written, for people and machines', () => {
+    const { code, out } = pimbot([
+      'why',
+      'examples/fathom-post/post.yaml',
+      'logbook/page',
+      '--screen',
+      'phone-portrait',
+    ]);
+    expect(code).toBe(0);
+    expect(out).toMatch(/this condition holds on this screen +examples\/fathom-post\/post.yaml:\d+:\d+/);
+    expect(out).toContain('is its share (weight 1) of what is left in logbook');
+    const json = JSON.parse(
+      pimbot(['why', 'examples/fathom-post/post.yaml', 'dive/sonar', '--json']).out,
+    ) as Record<string, unknown>;
+    expect(json).toMatchObject({
+      view: 'dive',
+      widget: 'sonar',
+      screen: '1920x1080',
+      rect: { x: 1656, y: 816, width: 240, height: 240 },
+    });
+    expect(pimbot(['why', 'examples/fathom-post/post.yaml', 'dive/sonr']).err).toContain(
+      'there is no widget "sonr"; did you mean "sonar"?',
+    );
+  });
+});
