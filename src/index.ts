@@ -38,9 +38,10 @@ export type {
   ViewLayout,
   ViewOptions,
 } from './view/index.ts';
-export { EditError, changeAnchor, suggestAnchor } from './edit/index.ts';
-export { whyEdge, whySize, whyWidget } from './why/index.ts';
-export type { Reason } from './why/index.ts';
+export { EditError, changeAnchor, instanceChanges, resetInstance, suggestAnchor } from './edit/index.ts';
+export type { AnchorAdvice, InstanceChange } from './edit/index.ts';
+export { gaveWay, whyEdge, whySize, whyWidget } from './why/index.ts';
+export type { GaveWay, Reason } from './why/index.ts';
 export { checkDocument, checks } from './checks/index.ts';
 export type { Check, CheckId, CheckOptions, Finding, Occurrence, Verdict } from './checks/index.ts';
 export { drawLayout, paint, paintOnCanvas, toSvg, withOverlay } from './paint/index.ts';

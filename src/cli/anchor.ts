@@ -77,7 +77,10 @@ function difference(before: string, after: string, io: Io): string {
   while (start < old.length && old[start] === now[start]) start++;
   let end = 0;
   while (end < old.length - start && end < now.length - start && old.at(-1 - end) === now.at(-1 - end)) end++;
-  const lines = (list: string[], mark: string, ink: (text: string) => string) =>
-    list.slice(start, list.length - end).map((line) => `${ink(`${mark} ${printable(line)}`)}\n`);
-  return [...lines(old, '-', io.ink.bad), ...lines(now, '+', io.ink.good)].join('');
+  const lines = (list: string[], mark: string, good: boolean) =>
+    list.slice(start, list.length - end).map((line) => {
+      const text = `${mark} ${printable(line)}`;
+      return `${good ? io.ink.good(text) : io.ink.bad(text)}\n`;
+    });
+  return [...lines(old, '-', false), ...lines(now, '+', true)].join('');
 }

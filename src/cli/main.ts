@@ -4,6 +4,7 @@ import { systemMessage } from '../node/files.ts';
 import { BuildError } from '../build/index.ts';
 import { NoSuchName } from '../view/index.ts';
 import { anchor, type AnchorCall } from './anchor.ts';
+import { changes, type ChangesCall } from './changes.ts';
 import { check, type CheckCall } from './check.ts';
 import { draw, type DrawCall } from './draw.ts';
 import { UsageError, exitClean, exitUnusable, processIo, type Io } from './io.ts';
@@ -78,6 +79,7 @@ Exit codes: 0 clean, 1 findings, 2 unusable input or a wrong call.`,
   whereCommand(program, io, done);
   whyCommand(program, io, done);
   anchorCommand(program, io, done);
+  changesCommand(program, io, done);
   program
     .command('screens')
     .description('list the screens of the catalogue')
@@ -219,4 +221,21 @@ Examples:
   pimbot anchor hud.yaml dive/bearing --to "left..right top"`,
     )
     .action(async (file: string, path: string, call: AnchorCall) => done(await anchor(file, path, call, io)));
+}
+
+function changesCommand(program: Command, io: Io, done: (code: number) => void): void {
+  program
+    .command('changes')
+    .description('list where instances differ from their component')
+    .argument('<file>', 'a document, YAML or JSON')
+    .option('--reset <instance>', 'VIEW/INSTANCE: take its changes out of the document')
+    .option('--json', 'print JSON')
+    .addHelpText(
+      'after',
+      `
+Examples:
+  pimbot changes hud.yaml
+  pimbot changes hud.yaml --reset belt/wax`,
+    )
+    .action(async (file: string, call: ChangesCall) => done(await changes(file, call, io)));
 }

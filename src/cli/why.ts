@@ -1,5 +1,5 @@
 import type { Reason } from '../why/index.ts';
-import { whyWidget } from '../why/index.ts';
+import { gaveWay, whyWidget } from '../why/index.ts';
 import { printable, wherePointer } from '../report/index.ts';
 import { openView } from '../view/index.ts';
 import { UsageError, exitClean, exitUnusable, type Io } from './io.ts';
@@ -26,7 +26,11 @@ export async function why(file: string, path: string, call: WhyCall, io: Io): Pr
   const { width, height } = view.reference;
   const on = view.layoutOn(screenFrom(call.screen ?? `${width}x${height}`, call));
   const index = on.indexOf(id);
-  const parts = whyWidget(on.tree, on.layout, index);
+  const yielded = gaveWay(on.tree, on.layout).filter(({ widget }) => widget === index);
+  const parts = [
+    ...whyWidget(on.tree, on.layout, index),
+    ...(yielded.length > 0 ? [{ what: 'gave way', reasons: yielded }] : []),
+  ];
   const placeOf = (reason: Reason) => wherePointer(document, file, reason.pointer);
   if (call.json) {
     const reasons = parts.map(({ what, reasons: list }) => ({
@@ -51,7 +55,7 @@ export async function why(file: string, path: string, call: WhyCall, io: Io): Pr
   );
   for (const { what, reasons } of parts) {
     reasons.forEach((reason, at) => {
-      const label = (at === 0 ? what : '').padEnd(7);
+      const label = (at === 0 ? what : '').padEnd(8);
       io.out(
         `  ${io.ink.faint(label)} ${printable(reason.text)}  ${io.ink.faint(printable(placeOf(reason)))}\n`,
       );

@@ -62,7 +62,7 @@ function standing(
   return {
     own: on.layout.rectInU(index),
     room,
-    source: widget.source as WidgetSource,
+    source: widget.source,
     pointer: widget.pointer,
   };
 }

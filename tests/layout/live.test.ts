@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { LiveLayout, buildView, makeScreen } from 'pimbot';
+import { LiveLayout, buildView, gaveWay, makeScreen } from 'pimbot';
 import type { DocumentSource } from 'pimbot';
 import { fonts, opened } from '../support/views.ts';
 
@@ -215,5 +215,43 @@ describe('a live layout', () => {
     });
     const last = live.read(100_000, { x: 0, y: 0, width: 0, height: 0 });
     expect(last.x + last.width).toBeCloseTo(1920, 6);
+  });
+});
+
+describe('what gave way (docs/layout-model.md 2.8)', () => {
+  test('is listed with its numbers, and nothing else is', () => {
+    const view = opened({
+      pimbot: 1,
+      reference: { scaling: 'none' },
+      views: {
+        test: {
+          children: [
+            { 'id': 'max', 'size': 50, 'min-width': 80, 'max-width': 60 },
+            { 'id': 'inset', 'anchor': 'left..right top', 'inset': 480, 'min-width': 100, 'height': 1 },
+            { id: 'aspect', size: '50 70', aspect: 1 },
+            { id: 'row', arrange: 'row', size: '100 10', gap: 5, children: [{ size: 60 }, { size: 50 }] },
+            {
+              id: 'fine',
+              anchor: 'left..right top',
+              inset: 40,
+              height: 9,
+              arrange: 'row',
+              children: [{ 'width': 'fill', 'max-width': 7 }],
+            },
+          ],
+        },
+      },
+    });
+    const on = view.layoutOn({ width: 1000, height: 800 });
+    expect(
+      gaveWay(on.tree, on.layout).map(
+        ({ widget, axis, text }) => `${on.widgets[widget]!.id} ${axis}: ${text}`,
+      ),
+    ).toEqual([
+      'max x: max-width 60 gave way to its minimum or padding of 80 u',
+      'inset x: its insets leave 40 u and gave way to a width of 100',
+      'aspect y: aspect 1 gave way to 50 × 70 u',
+      'row x: its 100 u gave way to children that need 115',
+    ]);
   });
 });

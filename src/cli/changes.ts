@@ -1,0 +1,51 @@
+import { EditError, instanceChanges, resetInstance } from '../edit/index.ts';
+import { writeWhole } from '../node/files.ts';
+import { counted, printable, wherePointer } from '../report/index.ts';
+import { UsageError, exitClean, exitUnusable, type Io } from './io.ts';
+import { load } from './load.ts';
+import { table } from './screens.ts';
+
+export interface ChangesCall {
+  readonly reset?: string;
+  readonly json?: boolean;
+}
+
+/** `pimbot changes FILE` */
+export async function changes(file: string, call: ChangesCall, io: Io): Promise<number> {
+  const loaded = await load(file, io);
+  if (!loaded.document) return exitUnusable;
+  const { document } = loaded;
+  if (call.reset !== undefined) {
+    const slash = call.reset.indexOf('/');
+    if (slash < 0) throw new UsageError(`"${call.reset}" is not VIEW/INSTANCE`);
+    try {
+      writeWhole(file, resetInstance(document, call.reset.slice(0, slash), call.reset.slice(slash + 1)));
+    } catch (error) {
+      if (error instanceof EditError) throw new UsageError(error.message);
+      throw error;
+    }
+    io.out(`${printable(call.reset)} follows its component again.\n`);
+    return exitClean;
+  }
+  const found = instanceChanges(document).map((one) => ({
+    ...one,
+    place: wherePointer(document, file, one.pointer),
+  }));
+  if (call.json) {
+    io.out(`${JSON.stringify(found, null, 2)}\n`);
+    return exitClean;
+  }
+  if (found.length === 0) {
+    io.out('Every instance follows its component.\n');
+    return exitClean;
+  }
+  const short = (value: unknown) => (value === undefined ? '–' : JSON.stringify(value));
+  const rows = found.map(({ root, instance, component, widget, key, from, to, place }) =>
+    [`${root}/${instance}`, component, `${widget}.${key}`, short(from), short(to), place].map(printable),
+  );
+  io.out(table(['instance', 'component', 'what', 'component says', 'instance says', 'where'], rows, io));
+  io.out(
+    `\n${counted(found.length, 'change')} of ${counted(new Set(found.map((one) => one.root + one.instance)).size, 'instance')}\n`,
+  );
+  return exitClean;
+}

@@ -1,0 +1,109 @@
+import type { Tree, Widget } from '../build/index.ts';
+import type { WidgetSource } from '../document/index.ts';
+import type { Layout } from '../layout/index.ts';
+import { shown, type Axis } from './why.ts';
+
+/** Two demands that could not both hold on a screen, and which of them gave way. */
+export interface GaveWay {
+  /** Index of the widget. */
+  readonly widget: number;
+  readonly axis: Axis;
+  readonly demand: 'maximum' | 'inset' | 'aspect' | 'room';
+  readonly text: string;
+  /** JSON Pointer of what gave way. */
+  readonly pointer: string;
+}
+
+const words = { x: { size: 'width', along: 'row' }, y: { size: 'height', along: 'column' } } as const;
+/** In u: what rounding of sums can add up to. */
+const slack = 1e-6;
+
+/** Everything in a layout that somebody asked for and did not get (docs/layout-model.md 2.8). */
+export function gaveWay(tree: Tree, layout: Layout): GaveWay[] {
+  const found: GaveWay[] = [];
+  const children = new Map<number, Widget[]>();
+  for (const widget of tree.widgets) {
+    if (widget.index > 0) children.set(widget.parent, [...(children.get(widget.parent) ?? []), widget]);
+  }
+  for (const widget of tree.widgets) {
+    if (widget.index > 0) {
+      for (const axis of ['x', 'y'] as const) limits(tree, layout, widget, axis, found);
+      aspect(layout, widget, found);
+    }
+    for (const axis of ['x', 'y'] as const)
+      room(layout, widget, children.get(widget.index) ?? [], axis, found);
+  }
+  return found;
+}
+
+function limits(tree: Tree, layout: Layout, widget: Widget, axis: Axis, found: GaveWay[]): void {
+  const { size } = words[axis];
+  const box = widget.box[axis];
+  const rect = layout.rectInU(widget.index);
+  const length = axis === 'x' ? rect.width : rect.height;
+  const add = (demand: GaveWay['demand'], text: string, key: string) =>
+    found.push({ widget: widget.index, axis, demand, text, pointer: at(widget, key) });
+  if (box.max && box.max.share === 0 && length > box.max.u + slack) {
+    add(
+      'maximum',
+      `max-${size} ${shown(box.max.u)} gave way to its minimum or padding of ${shown(length)} u`,
+      `max-${size}`,
+    );
+  }
+  const parent = tree.widgets[widget.parent]!;
+  if (!box.span || parent.box.arrange !== 'free' || widget.box.target !== undefined) return;
+  const outer = layout.rectInU(parent.index);
+  const { safe } = layout.frame;
+  const full = parent.index === 0 && widget.box.full;
+  const insets =
+    parent.index === 0 && !full ? (axis === 'x' ? safe.left + safe.right : safe.top + safe.bottom) : 0;
+  const padding = full ? 0 : parent.box[axis].paddingStart + parent.box[axis].paddingEnd;
+  const whole = (axis === 'x' ? outer.width : outer.height) - insets - padding;
+  const kept = box.insetStart.u + box.insetStart.share * whole + box.insetEnd.u + box.insetEnd.share * whole;
+  const between = (box.anchorEnd - box.anchorStart) * whole - kept - box.marginStart - box.marginEnd;
+  if (length > between + slack) {
+    add(
+      'inset',
+      `its insets leave ${shown(between)} u and gave way to a ${size} of ${shown(length)}`,
+      'inset',
+    );
+  }
+}
+
+function aspect(layout: Layout, widget: Widget, found: GaveWay[]): void {
+  const wanted = widget.box.aspect;
+  const { width, height } = layout.rectInU(widget.index);
+  if (wanted === 0 || Math.abs(width - height * wanted) <= slack * Math.max(1, width)) return;
+  const text = `aspect ${shown(wanted)} gave way to ${shown(width)} × ${shown(height)} u`;
+  found.push({ widget: widget.index, axis: 'y', demand: 'aspect', text, pointer: at(widget, 'aspect') });
+}
+
+/** Children of a row or column that need more than there is. */
+function room(layout: Layout, widget: Widget, inside: readonly Widget[], axis: Axis, found: GaveWay[]): void {
+  const { source } = widget;
+  if (widget.box.arrange !== words[axis].along || inside.length === 0 || 'scroll' in source) return;
+  const rect = layout.rectInU(widget.index);
+  const box = widget.box[axis];
+  const safe = layout.frame.safe;
+  const taken = widget.index === 0 ? (axis === 'x' ? safe.left + safe.right : safe.top + safe.bottom) : 0;
+  const has = (axis === 'x' ? rect.width : rect.height) - box.paddingStart - box.paddingEnd - taken;
+  const needs = inside.reduce(
+    (sum, child) => {
+      const own = layout.rectInU(child.index);
+      return (
+        sum +
+        (axis === 'x' ? own.width : own.height) +
+        child.box[axis].marginStart +
+        child.box[axis].marginEnd
+      );
+    },
+    box.gap * (inside.length - 1),
+  );
+  if (needs <= has + slack * inside.length) return;
+  const text = `its ${shown(has)} u gave way to children that need ${shown(needs)}`;
+  found.push({ widget: widget.index, axis, demand: 'room', text, pointer: widget.pointer });
+}
+
+function at(widget: Widget, key: string): string {
+  return key in (widget.source as WidgetSource) ? `${widget.pointer}/${key}` : widget.pointer;
+}

@@ -1,0 +1,95 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { describe, expect, test } from '@jest/globals';
+import { instanceChanges, readDocument, resetInstance } from 'pimbot';
+import { pimbot, temporaryFolder } from '../support/cli.ts';
+
+const head = `pimbot: 1
+components:
+  gauge: { params: { label: text }, children: [ { id: bar, height: 12 }, { id: name, kind: text, text: "{label}" } ] }
+views:
+  dive:
+    children:
+`;
+const styles = {
+  flow: [
+    '      - { use: gauge, id: hull, set: { bar: { height: 20, width: 9 } }, label: Hull } # kept\n',
+    '      - { use: gauge, id: hull, label: Hull } # kept\n',
+  ],
+  first: [
+    '      - { set: { bar: { height: 20 } }, use: gauge, id: hull, label: Hull }\n',
+    '      - { use: gauge, id: hull, label: Hull }\n',
+  ],
+  block: [
+    '      - use: gauge\n        id: hull\n        set:\n          bar:\n            height: 20 # more\n        label: Hull # kept\n',
+    '      - use: gauge\n        id: hull\n        label: Hull # kept\n',
+  ],
+  dash: [
+    '      - set:\n          bar: { height: 20 }\n        use: gauge\n        id: hull\n        label: Hull\n',
+    '      - use: gauge\n        id: hull\n        label: Hull\n',
+  ],
+} as const;
+
+function read(text: string) {
+  const { document, diagnostics } = readDocument(text, { name: 'hud.yaml' });
+  if (!document) throw new Error(JSON.stringify(diagnostics.map(({ code, facts }) => ({ code, facts }))));
+  return document;
+}
+
+describe('changes of instances', () => {
+  test('are listed with what the component says', () => {
+    expect(instanceChanges(read(head + styles.flow[0]))).toEqual([
+      {
+        root: 'dive',
+        instance: 'hull',
+        component: 'gauge',
+        widget: 'bar',
+        key: 'height',
+        from: 12,
+        to: 20,
+        pointer: '/views/dive/children/0/set/bar/height',
+      },
+      {
+        root: 'dive',
+        instance: 'hull',
+        component: 'gauge',
+        widget: 'bar',
+        key: 'width',
+        from: undefined,
+        to: 9,
+        pointer: '/views/dive/children/0/set/bar/width',
+      },
+    ]);
+  });
+
+  test.each(Object.entries(styles))(
+    'are taken out of a %s map, the rest staying as it is',
+    (_, [before, after]) => {
+      const changed = resetInstance(read(head + before), 'dive', 'hull');
+      expect(changed).toBe(head + after);
+      expect(instanceChanges(read(changed))).toEqual([]);
+      expect(() => resetInstance(read(changed), 'dive', 'hull')).toThrow(
+        '"hull" changes nothing of its component',
+      );
+    },
+  );
+
+  test('pimbot changes lists and resets', () => {
+    const folder = temporaryFolder();
+    const file = join(folder.path, 'hud.yaml');
+    writeFileSync(file, head + styles.flow[0]);
+    const listed = pimbot(['changes', 'hud.yaml'], folder.path);
+    expect(listed.out).toMatch(/dive\/hull +gauge +bar.height +12 +20 +hud.yaml:7:\d+/);
+    expect(listed.out).toContain('2 changes of 1 instance');
+    expect(pimbot(['changes', 'hud.yaml', '--reset', 'dive/hull'], folder.path).out).toBe(
+      'dive/hull follows its component again.\n',
+    );
+    expect(readFileSync(file, 'utf8')).toBe(head + styles.flow[1]);
+    expect(pimbot(['changes', 'hud.yaml'], folder.path).out).toBe('Every instance follows its component.\n');
+    expect(pimbot(['changes', 'hud.yaml', '--reset', 'dive/none'], folder.path)).toMatchObject({
+      code: 2,
+      err: 'pimbot: there is no instance "none" in dive\n',
+    });
+    folder.remove();
+  });
+});
