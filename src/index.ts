@@ -38,7 +38,14 @@ export type {
   ViewLayout,
   ViewOptions,
 } from './view/index.ts';
-export { EditError, changeAnchor, instanceChanges, resetInstance, suggestAnchor } from './edit/index.ts';
+export {
+  EditError,
+  changeAnchor,
+  changeLengths,
+  instanceChanges,
+  resetInstance,
+  suggestAnchor,
+} from './edit/index.ts';
 export type { AnchorAdvice, InstanceChange } from './edit/index.ts';
 export { gaveWay, whyEdge, whySize, whyWidget } from './why/index.ts';
 export type { GaveWay, Reason } from './why/index.ts';

@@ -72,9 +72,9 @@ function show(): void {
   canvas.height = screen.height;
   fitCanvas(screen);
   paintOnCanvas(list, canvas.getContext('2d')!);
-  const { scale, width, height } = on.layout.frame;
+  const { width, height } = on.layout.frame;
   find('caption').textContent =
-    `${screen.title}: ${screen.width} × ${screen.height} px, 1 u = ${round(scale)} px, surface ${round(width)} × ${round(height)} u`;
+    `${screen.title}: ${screen.width} × ${screen.height} px = ${round(width)} × ${round(height)} u`;
   listFindings(here);
   listScreens(findings);
 }

@@ -28,7 +28,7 @@ const stretchedShare = 0.7;
 const centredShare = 0.02;
 
 /** The box a widget of a free parent is placed in, and its own, on the reference, in u. */
-function standing(
+export function standing(
   on: ViewLayout,
   id: string,
 ): { own: Rect; room: Rect; source: WidgetSource; pointer: string } {
@@ -141,11 +141,14 @@ export function changeAnchor(
   };
   const x = along('x');
   const y = along('y');
-  keys.set('offset', `[${number(anchor.x.span ? 0 : x.offset)}, ${number(anchor.y.span ? 0 : y.offset)}]`);
+  keys.set(
+    'offset',
+    `[${exactNumber(anchor.x.span ? 0 : x.offset)}, ${exactNumber(anchor.y.span ? 0 : y.offset)}]`,
+  );
   if (anchor.x.span || anchor.y.span) {
     const sides = [
-      ...(anchor.x.span ? [`left: ${number(x.insetStart)}`, `right: ${number(x.insetEnd)}`] : []),
-      ...(anchor.y.span ? [`top: ${number(y.insetStart)}`, `bottom: ${number(y.insetEnd)}`] : []),
+      ...(anchor.x.span ? [`left: ${exactNumber(x.insetStart)}`, `right: ${exactNumber(x.insetEnd)}`] : []),
+      ...(anchor.y.span ? [`top: ${exactNumber(y.insetStart)}`, `bottom: ${exactNumber(y.insetEnd)}`] : []),
     ];
     keys.set('inset', `{ ${sides.join(', ')} }`);
     if (anchor.x.span && (source.width !== undefined || source.size !== undefined)) keys.set('width', 'fill');
@@ -156,14 +159,18 @@ export function changeAnchor(
   }
   // A size that followed from a span has to be said once the span is gone.
   if (!anchor.x.span && box.x.span && source.width === undefined && source.size === undefined)
-    keys.set('width', number(own.width));
+    keys.set('width', exactNumber(own.width));
   if (!anchor.y.span && box.y.span && source.height === undefined && source.size === undefined)
-    keys.set('height', number(own.height));
+    keys.set('height', exactNumber(own.height));
   return spliced(text, splicesFor(document, pointer, keys));
 }
 
 /** Inserted keys share a place, so they are put in as one piece. */
-function splicesFor(document: CheckedDocument, pointer: string, keys: ReadonlyMap<string, string>): Splice[] {
+export function splicesFor(
+  document: CheckedDocument,
+  pointer: string,
+  keys: ReadonlyMap<string, string>,
+): Splice[] {
   const splices: Splice[] = [];
   for (const [key, value] of keys) {
     const splice = setKey(document, pointer, key, value)!;
@@ -177,10 +184,10 @@ function splicesFor(document: CheckedDocument, pointer: string, keys: ReadonlyMa
 }
 
 function pivotOf(anchor: Pair<AxisAnchor>): string {
-  return `[${number((anchor.x.start + anchor.x.end) / 2)}, ${number((anchor.y.start + anchor.y.end) / 2)}]`;
+  return `[${exactNumber((anchor.x.start + anchor.x.end) / 2)}, ${exactNumber((anchor.y.start + anchor.y.end) / 2)}]`;
 }
 
 /** A number as it is written: nine digits are more than any place needs, and 30 stays 30. */
-function number(value: number): string {
+export function exactNumber(value: number): string {
   return String(Math.round(value * 1e9) / 1e9 + 0);
 }

@@ -2,7 +2,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { EditError, changeAnchor, openView, readDocument, suggestAnchor } from 'pimbot';
+import { EditError, changeAnchor, changeLengths, openView, readDocument, suggestAnchor } from 'pimbot';
 import { pimbot, temporaryFolder } from '../support/cli.ts';
 import { fonts } from '../support/views.ts';
 
@@ -65,6 +65,31 @@ describe('another anchor, the same place', () => {
         },
       ),
       { numRuns: 120, seed: 5 },
+    );
+  });
+
+  test('pixels become shares and u again, and nothing moves on the reference', () => {
+    const rectOf = (source: string, id: string) =>
+      open(source).view.layoutOn({ width: 1920, height: 1080 }).rectInU(id);
+    for (const id of ['sonar', 'bearing', 'deep']) {
+      let now = text;
+      for (const into of ['shares', 'u', 'shares'] as const) {
+        const { document, view } = open(now);
+        now = changeLengths(document, view, id, into);
+        const before = rectOf(text, id);
+        const after = rectOf(now, id);
+        for (const key of ['x', 'y', 'width', 'height'] as const)
+          expect(Math.abs(after[key] - before[key])).toBeLessThan(1e-6);
+        expect(now.match(/#.*/g)).toEqual(text.match(/#.*/g));
+      }
+      expect(now).toContain('%');
+    }
+    const { document, view } = open(text);
+    expect(changeLengths(document, view, 'bearing', 'shares')).toContain(
+      'inset: { left: "17.894736842%", right: "17.894736842%" }',
+    );
+    expect(() => changeLengths(document, view, 'row', 'shares')).toThrow(
+      '"row" says no offset, inset or size',
     );
   });
 
