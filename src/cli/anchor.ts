@@ -4,7 +4,7 @@ import { printable } from '../report/index.ts';
 import { screens } from '../screen/index.ts';
 import { openView, readDocument, type View } from '../view/index.ts';
 import { UsageError, exitClean, exitUnusable, type Io } from './io.ts';
-import { load, viewNamed } from './load.ts';
+import { load, widgetNamed } from './load.ts';
 
 export interface AnchorCall {
   readonly to?: string;
@@ -18,9 +18,7 @@ export async function anchor(file: string, path: string, call: AnchorCall, io: I
   const loaded = await load(file, io);
   if (!loaded.document) return exitUnusable;
   const { document, resources } = loaded;
-  const slash = path.indexOf('/');
-  const name = viewNamed(document, file, slash < 0 ? undefined : path.slice(0, slash));
-  const id = path.slice(slash + 1);
+  const { name, id } = widgetNamed(document, file, path);
   const view = openView(document, name, { resources });
   try {
     const advice = suggestAnchor(view, id);

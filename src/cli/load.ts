@@ -45,3 +45,16 @@ export function viewNamed(document: CheckedDocument, file: string, wanted: strin
   if (names.length === 1) return names[0]!;
   throw new UsageError(`"${file}" holds several views; say which with --view: ${names.join(', ')}`);
 }
+
+/** The view and widget of `VIEW/WIDGET`; the view may be left out where there is one. @throws UsageError */
+export function widgetNamed(
+  document: CheckedDocument,
+  file: string,
+  path: string,
+): { name: string; id: string } {
+  const slash = path.indexOf('/');
+  const name = viewNamed(document, file, slash < 0 ? undefined : path.slice(0, slash));
+  const id = path.slice(slash + 1);
+  if (id === '') throw new UsageError(`say which widget: ${name}/WIDGET`);
+  return { name, id };
+}

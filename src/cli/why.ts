@@ -2,8 +2,8 @@ import type { Reason } from '../why/index.ts';
 import { gaveWay, whyWidget } from '../why/index.ts';
 import { printable, wherePointer } from '../report/index.ts';
 import { openView } from '../view/index.ts';
-import { UsageError, exitClean, exitUnusable, type Io } from './io.ts';
-import { load, viewNamed } from './load.ts';
+import { exitClean, exitUnusable, type Io } from './io.ts';
+import { load, widgetNamed } from './load.ts';
 import { screenFrom, type ScreenOptions } from './screens.ts';
 
 export interface WhyCall extends ScreenOptions {
@@ -18,10 +18,7 @@ export async function why(file: string, path: string, call: WhyCall, io: Io): Pr
   const loaded = await load(file, io);
   if (!loaded.document) return exitUnusable;
   const { document, resources } = loaded;
-  const slash = path.indexOf('/');
-  const name = viewNamed(document, file, slash < 0 ? undefined : path.slice(0, slash));
-  const id = path.slice(slash + 1);
-  if (id === '') throw new UsageError(`say which widget: ${name}/WIDGET`);
+  const { name, id } = widgetNamed(document, file, path);
   const view = openView(document, name, { resources, case: call.case, hudSize: call.hudSize });
   const { width, height } = view.reference;
   const on = view.layoutOn(screenFrom(call.screen ?? `${width}x${height}`, call));

@@ -8,14 +8,18 @@ export type Matrix = readonly [a: number, b: number, c: number, d: number, e: nu
 /** How a widget is rotated and skewed about its pivot, in device px; undefined where it is not. */
 export function turnOf(widget: Widget, layout: Layout): Matrix | undefined {
   const { rotate = 0, skew } = widget.source as WidgetSource;
-  const skewed = skew === undefined ? undefined : readLengthPair(skew);
+  const pair = skew === undefined ? undefined : readLengthPair(skew);
+  // As in CSS, one angle leans a box along x alone.
+  const single =
+    typeof skew === 'number' || (typeof skew === 'string' ? !/\s/.test(skew.trim()) : skew?.length === 1);
+  const skewed = pair && { x: pair.x.u, y: single ? 0 : pair.y.u };
   if (rotate === 0 && !skewed) return undefined;
   const rect = layout.rect(widget.index);
   const x = rect.x + rect.width * widget.box.x.pivot;
   const y = rect.y + rect.height * widget.box.y.pivot;
   const turn = (rotate * Math.PI) / 180;
-  const along = Math.tan(((skewed?.x.u ?? 0) * Math.PI) / 180);
-  const down = Math.tan(((skewed?.y.u ?? 0) * Math.PI) / 180);
+  const along = Math.tan(((skewed?.x ?? 0) * Math.PI) / 180);
+  const down = Math.tan(((skewed?.y ?? 0) * Math.PI) / 180);
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
   // First skewed, then rotated, both about the pivot.
   const a = cos - sin * down;
