@@ -51,8 +51,11 @@ const names = [
 ];
 const chosen = screens.filter(({ name }) => names.includes(name));
 const drawings = [
-  ...['dive', 'dock'].flatMap((view) =>
-    screens.map((screen) => ({ file: post, view, screen, folder: view })),
+  ...['dive', 'dock'].flatMap((view) => chosen.map((screen) => ({ file: post, view, screen, folder: view }))),
+  ...['sorting', 'belt', 'logbook'].flatMap((view) =>
+    chosen
+      .filter(({ name }) => ['phone-portrait', 'handheld', 'desktop'].includes(name))
+      .map((screen) => ({ file: post, view, screen, folder: view })),
   ),
   ...screens
     .filter(({ name }) => ['desktop', 'phone-landscape', 'television'].includes(name))
@@ -71,7 +74,7 @@ if (process.stdout.isTTY) process.stdout.write('\r\u001b[K');
 const failing = quietly('check', broken, '--report', 'out/broken/report.json');
 const shown = (path) => relative(process.cwd(), join(out, path)) || '.';
 console.log(
-  `Drawings, PNG and SVG:      ${shown('dive')}/, ${shown('dock')}/, … five views on ${chosen.length} screens`,
+  `Drawings, PNG and SVG:      ${shown('dive')}/, ${shown('dock')}/, … five views on up to ${chosen.length} screens`,
 );
 console.log(`The report for machines:    ${shown('report.json')}`);
 console.log(`Classic mistakes, marked:   ${shown('broken')}/ (npx pimbot check ${broken} explains each)`);
