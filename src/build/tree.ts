@@ -126,22 +126,21 @@ export function buildTree(
     source,
   );
   for (let next = stack.pop(); next; next = stack.pop()) {
-    const found = expand(document, next.written, situation, trace);
-    // The expanded ones go back on the stack in their order, each with its children after it.
-    const made = found.map((one) => ({ one, next: next }));
-    for (let at = 0; at < made.length; at++) {
-      const { one } = made[at]!;
-      if (made.length > 1) {
-        const rest = made.slice(at);
-        stack.push(...rest.reverse().map(({ one: later }) => ({ ...next, written: finished(later) })));
-        break;
-      }
-      if (widgets.length >= mostWidgets)
-        throw new BuildError(`the view unfolds to more than ${mostWidgets} widgets`, pointer);
-      const widget = makeWidget(one, next, widgets.length, counts, variant);
-      widgets.push(widget);
-      push(one.children, widget, one.source);
+    const [one, ...others] = expand(document, next.written, situation, trace);
+    if (!one) continue;
+    if (others.length > 0) {
+      // Several go back on the stack in their order, so that each is followed by its own children.
+      const { parent, hidden } = next;
+      for (const later of [one, ...others].reverse())
+        stack.push({ written: finished(later), parent, hidden });
+      continue;
     }
+    if (widgets.length >= mostWidgets) {
+      throw new BuildError(`the view unfolds to more than ${mostWidgets} widgets`, pointer);
+    }
+    const widget = makeWidget(one, next, widgets.length, counts, variant);
+    widgets.push(widget);
+    push(one.children, widget, one.source);
   }
   for (const { kind, source: divider, scope } of widgets) {
     // Where a divider stands decides the sizes of its neighbours.

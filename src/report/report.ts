@@ -25,8 +25,3 @@ export function wherePointer(document: CheckedDocument, file: string, pointer: s
   const { line, column } = source.placeOf(range.start);
   return `${file}:${line}:${column}`;
 }
-
-/** The same for what a report is of. */
-export function placeOf({ document, file }: Pick<ReportInput, 'document' | 'file'>, pointer: string): string {
-  return wherePointer(document, file, pointer);
-}

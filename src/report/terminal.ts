@@ -1,5 +1,5 @@
 import { checks, type Finding, type Verdict } from '../checks/index.ts';
-import { placeOf, type Ink, type ReportInput } from './report.ts';
+import { wherePointer, type Ink, type ReportInput } from './report.ts';
 import { amount, casesOf, counted, printable, sentenceOf, whereOf } from './wording.ts';
 
 /** The verdict for a person: a grid of screens and views, then each finding with its causes. */
@@ -81,6 +81,6 @@ function describe(input: ReportInput, finding: Finding, ink: Ink): string[] {
   ];
   if (finding.outcome === 'failed')
     for (const reason of finding.reasons) lines.push(`    ${ink.faint('because')} ${reason.text}`);
-  lines.push(`    ${ink.faint(placeOf(input, finding.pointer))}`);
+  lines.push(`    ${ink.faint(wherePointer(input.document, input.file, finding.pointer))}`);
   return lines;
 }
