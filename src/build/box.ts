@@ -18,6 +18,7 @@ import {
   type Arrangement,
   type Justification,
   type Length,
+  type PartReferenceSource,
   type Sides,
   type Size,
   type ViewSource,
@@ -78,6 +79,8 @@ export interface Box {
   readonly target: string | undefined;
   /** A child of the view that is placed on the full surface instead of the safe part. */
   readonly full: boolean;
+  /** The scaling it and all that is in it keep, where it is another one than around it. */
+  readonly reference: PartReferenceSource | undefined;
 }
 
 /** How large the inside of a leaf is; text and pictures give one. Lengths are in u, without padding. */
@@ -161,6 +164,7 @@ export function boxOf(
     aspect: widget.aspect === undefined ? 0 : sure(readAspect(widget.aspect)),
     target: widget['anchor-to'],
     full: widget.area === 'full',
+    reference: widget.reference,
   };
 }
 
@@ -199,6 +203,7 @@ export function boxOfView(
     aspect: 0,
     target: undefined,
     full: true,
+    reference: undefined,
   };
 }
 

@@ -14,12 +14,17 @@ import { BuildError, type Scope } from './scope.ts';
 export interface Expanded {
   readonly source: WidgetSource;
   readonly pointer: string;
+  /** Where keys stand that are not at the pointer: in a component, a condition, a change of an instance. */
+  readonly origins: Origins;
   readonly scope: Scope;
   /** What its id and those it names start with: the id of the instance it is in, and a dot. */
   readonly prefix: string;
   readonly id: string | undefined;
   readonly children: readonly Unexpanded[];
 }
+
+/** Key → JSON Pointer of its value. */
+export type Origins = ReadonlyMap<string, string>;
 
 /** A widget as it is written, and where. */
 export interface Unexpanded {
@@ -29,6 +34,8 @@ export interface Unexpanded {
   readonly prefix: string;
   /** Changes of the instance it is in. */
   readonly set: { readonly [id: string]: WidgetSource } | undefined;
+  /** JSON Pointer of those changes. */
+  readonly setPointer: string;
   /** The children given to the instance it is in. */
   readonly slotted: readonly Unexpanded[];
   /** Worked out already. */
@@ -51,7 +58,7 @@ const fixedKeys = new Set(['use', 'set', 'slot', 'repeat', 'when', 'children', '
 export function childrenOf(
   children: readonly WidgetSource[] | undefined,
   pointer: string,
-  from: Pick<Unexpanded, 'scope' | 'prefix' | 'set' | 'slotted'>,
+  from: Pick<Unexpanded, 'scope' | 'prefix' | 'set' | 'setPointer' | 'slotted'>,
 ): Unexpanded[] {
   return (children ?? []).map((source, index) => ({
     ...from,
@@ -70,13 +77,15 @@ export function expand(
   if (written.finished) return [written.finished];
   if (written.source.slot === true)
     return written.slotted.flatMap((one) => expand(document, one, situation, trace));
-  const changed = withSet(withConditions(written.source, written.pointer, situation, trace), written);
+  const origins = new Map<string, string>();
+  const own = withConditions(written.source, written.pointer, situation, trace, origins);
+  const changed = withSet(own, written, origins);
   const { repeat } = changed;
   const scopes = repeat === undefined ? [written.scope] : written.scope.repeat(repeat, trace.structural);
   const found: Expanded[] = [];
   scopes.forEach((scope, index) => {
     const id = changed.id === undefined || repeat === undefined ? changed.id : `${changed.id}-${index + 1}`;
-    const one = instantiate(document, { ...written, scope, source: changed }, id, situation, trace);
+    const one = instantiate(document, { ...written, scope, source: changed }, id, situation, trace, origins);
     if (one && one.source.gone !== true) found.push(one);
   });
   return found;
@@ -89,8 +98,10 @@ function instantiate(
   id: string | undefined,
   situation: Situation,
   trace: Trace,
+  said: Origins,
 ): Expanded {
   let { source, pointer, scope, prefix } = written;
+  let origins = said;
   const named = id === undefined ? undefined : prefix + id;
   let children = childrenOf(source.children, pointer, written);
   source = substituted(source, scope, pointer, trace);
@@ -99,23 +110,30 @@ function instantiate(
     if (!component) throw new BuildError(`there is no component "${use}"`, pointer);
     const { inner, own: ownKeys } = parametersOf(component, source, scope, pointer);
     const at = pointerTo('/components', use);
-    const body = withConditions(component, at, situation, trace);
+    const inside = new Map<string, string>();
+    const body = withConditions(component, at, situation, trace, inside);
     const instancePrefix = named === undefined ? `${at.slice(1).replace(/\//g, '.')}.` : `${named}.`;
     const slotted = children;
     children = childrenOf(body.children, at, {
       scope: inner,
       prefix: instancePrefix,
       set: source.set,
+      setPointer: origins.get('set') ?? `${pointer}/set`,
       slotted,
     });
     const { params: _params, children: _children, ...rest } = body;
+    for (const key of Object.keys(rest)) {
+      if (key in ownKeys) inside.delete(key);
+      else if (!inside.has(key)) inside.set(key, pointerTo(at, key));
+    }
+    origins = new Map([...inside, ...origins]);
     // A component that is itself an instance of another hands its own `use` on; what is said outside wins.
     source = { ...substituted(rest, inner, at, trace), ...ownKeys };
     scope = inner;
     prefix = instancePrefix;
     pointer = written.pointer;
   }
-  return { source, pointer, scope, prefix: written.prefix, id: named, children };
+  return { source, pointer, origins, scope, prefix: written.prefix, id: named, children };
 }
 
 /** Splits the keys of an instance into parameters and keys of the widget. */
@@ -174,17 +192,27 @@ export function withConditions<Source extends WidgetSource | ViewSource>(
   pointer: string,
   situation: Situation,
   trace: Trace,
+  origins: Map<string, string>,
 ): Source {
   let result = source;
   source.when?.forEach(({ screen, change }, index) => {
     if (!holds(screen, situation)) return;
     trace.applied.push(`${pointer}/when/${index}`);
     result = { ...result, ...change };
+    for (const key of Object.keys(change))
+      origins.set(key, pointerTo(`${pointer}/when/${index}/change`, key));
   });
   return result;
 }
 
-function withSet(source: WidgetSource, { set }: Unexpanded): WidgetSource {
+function withSet(
+  source: WidgetSource,
+  { set, setPointer }: Unexpanded,
+  origins: Map<string, string>,
+): WidgetSource {
   const change = source.id === undefined ? undefined : own(set, source.id);
-  return change ? { ...source, ...change, id: source.id } : source;
+  if (!change) return source;
+  const at = pointerTo(setPointer, source.id!);
+  for (const key of Object.keys(change)) origins.set(key, pointerTo(at, key));
+  return { ...source, ...change, id: source.id };
 }

@@ -11,7 +11,14 @@ import type { Picture } from '../picture/index.ts';
 import { TextBlock, type FontBook, type Messages } from '../text/index.ts';
 import { plainLook, styleList, type Look, type Theme } from '../theme/index.ts';
 import type { Situation } from './conditions.ts';
-import { childrenOf, expand, withConditions, type Expanded, type Unexpanded } from './expand.ts';
+import {
+  childrenOf,
+  expand,
+  withConditions,
+  type Expanded,
+  type Origins,
+  type Unexpanded,
+} from './expand.ts';
 import { BuildError, Scope } from './scope.ts';
 import { boxOf, boxOfView, type Box, type Measure } from './box.ts';
 
@@ -26,6 +33,8 @@ export interface Widget {
   readonly parent: number;
   /** JSON Pointer of where it is written. */
   readonly pointer: string;
+  /** Where keys stand that are not at the pointer: in a component, a condition, a change of an instance. */
+  readonly origins: Origins;
   readonly source: WidgetSource | ViewSource;
   /** The names it can use. */
   readonly scope: Scope;
@@ -91,7 +100,8 @@ export function buildTree(
 ): Tree {
   const pointer = pointerTo('/views', view);
   const trace = { applied: [] as string[], structural: new Set<string>() };
-  const source = withConditions(document.source.views[view]!, pointer, situation, trace);
+  const origins = new Map<string, string>();
+  const source = withConditions(document.source.views[view]!, pointer, situation, trace, origins);
   const look = variant.theme.resolve(plainLook, styleList(source.style), source.look, undefined);
   const root: Widget = {
     index: 0,
@@ -99,6 +109,7 @@ export function buildTree(
     kind: 'panel',
     parent: -1,
     pointer,
+    origins,
     source,
     scope: new Scope(variant.values, variant.messages),
     box: boxOfView(source, look.padding, source.direction === 'rtl'),
@@ -121,7 +132,13 @@ export function buildTree(
     }
   };
   push(
-    childrenOf(source.children, pointer, { scope: root.scope, prefix: '', set: undefined, slotted: [] }),
+    childrenOf(source.children, pointer, {
+      scope: root.scope,
+      prefix: '',
+      set: undefined,
+      setPointer: '',
+      slotted: [],
+    }),
     root,
     source,
   );
@@ -195,11 +212,11 @@ function isOtherPage(children: readonly Unexpanded[], index: number, page: strin
 /** An expanded widget as one that has nothing left to expand. */
 function finished(one: Expanded): Unexpanded {
   const { use: _use, repeat: _repeat, when: _when, set: _set, slot: _slot, ...source } = one.source;
-  return { ...one, source, set: undefined, slotted: [], finished: one };
+  return { ...one, source, set: undefined, setPointer: '', slotted: [], finished: one };
 }
 
 function makeWidget(
-  { source, pointer, scope, prefix, id: given }: Expanded,
+  { source, pointer, origins, scope, prefix, id: given }: Expanded,
   { parent, hidden }: Pending,
   index: number,
   counts: Map<string, number>,
@@ -223,6 +240,7 @@ function makeWidget(
     kind,
     parent: parent.index,
     pointer,
+    origins,
     source: prefix === '' ? source : withPrefix(source, prefix),
     scope,
     box: boxAt(pointer, prefix === '' ? source : withPrefix(source, prefix), look.padding, rightToLeft),

@@ -103,7 +103,7 @@ function addLayers(
   if (widget.picture) {
     const { sample } = widget.picture;
     if (!sample) return `the pixels of the picture "${widget.picture.name}" are not known`;
-    const placed = fitPicture(whole, widget.picture, widget.fit, subject.layout.frame.scale);
+    const placed = fitPicture(whole, widget.picture, widget.fit, subject.layout.scale(widget.index));
     layers.push({
       rect: intersection(rect, placed),
       opaque: false,

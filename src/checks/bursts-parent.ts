@@ -22,11 +22,14 @@ export const burstsParent: Check = {
       const { edge, distance } = worstEdge(overshoot(rect, subject.layout.rect(parent)));
       if (!(distance > limit)) continue;
       const { axis } = axisOf(edge);
+      const own = whySize(subject.tree, subject.layout, index, axis);
+      // Where its size follows from the parent's, the parent's is in the chain already.
+      const around = own.length > 1 ? [] : whySize(subject.tree, subject.layout, parent, axis);
       const reasons = [
-        ...whySize(subject.tree, subject.layout, index, axis),
-        ...whySize(subject.tree, subject.layout, parent, axis).map((reason) => ({
+        ...own,
+        ...around.map((reason, at) => ({
           ...reason,
-          text: `${subject.widgets[parent]!.id}: ${reason.text}`,
+          text: at === 0 ? `${subject.widgets[parent]!.id}: ${reason.text}` : reason.text,
         })),
       ];
       report({ outcome: 'failed', widget: index, other: parent, measured: distance, detail: edge, reasons });

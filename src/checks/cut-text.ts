@@ -12,15 +12,15 @@ export const cutText: Check = {
   source: 'rounding to whole pixels moves an edge by half a pixel at the most (docs/layout-model.md, 5.1)',
   severity: 'error',
   run(subject, limit, report) {
-    const { scale } = subject.layout.frame;
     for (const { index, text, box } of subject.widgets) {
       if (!text || !subject.paints(index)) continue;
-      const rect = subject.layout.rectInU(index);
+      const rect = subject.layout.rect(index);
+      const scale = subject.layout.scale(index);
       const lines = subject.lines(index);
       const wide = lines.reduce((most, line) => Math.max(most, line.width), 0);
       const high = subject.textRect(index).height / (scale || 1);
-      const roomX = rect.width - box.x.paddingStart - box.x.paddingEnd;
-      const roomY = rect.height - box.y.paddingStart - box.y.paddingEnd;
+      const roomX = rect.width / (scale || 1) - box.x.paddingStart - box.x.paddingEnd;
+      const roomY = rect.height / (scale || 1) - box.y.paddingStart - box.y.paddingEnd;
       const overX = (wide - roomX) * scale;
       const overY = (high - roomY) * scale;
       const clip = subject.cutter(index);

@@ -32,7 +32,7 @@ export const lowContrast: Check = {
         report({ outcome: 'undecided', widget: index, measured: NaN, missing: under.missing, reasons });
         continue;
       }
-      const size = cssPixels(text.setting.fontSize * subject.layout.frame.scale, subject.screen);
+      const size = cssPixels(text.setting.fontSize * subject.layout.scale(index), subject.screen);
       const large = size >= largeText || (size >= largeBoldText && look.fontWeight >= 700);
       const least = large ? Math.min(limit, limitForLarge) : limit;
       const ink = faded(look.color, opacityOf(subject, index));

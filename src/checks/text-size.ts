@@ -20,10 +20,10 @@ export function cssPixels(px: number, screen: Pick<Screen, 'density' | 'distance
 
 /** Every text a player can see, with the height of its capital letters in device px. */
 export function* capitals(subject: Subject): Generator<{ index: number; px: number; reasons: Reason[] }> {
-  const { scale } = subject.layout.frame;
   for (const { index, text, pointer } of subject.widgets) {
     if (!text || !subject.paints(index) || !subject.isSeen(index)) continue;
     const { face, fontSize } = text.setting;
+    const scale = subject.layout.scale(index);
     const inU = (face.capHeight * fontSize) / face.unitsPerEm;
     const reasons = [
       {

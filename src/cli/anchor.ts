@@ -37,9 +37,10 @@ export async function anchor(file: string, path: string, call: AnchorCall, io: I
       if (call.to === undefined) io.out(`${io.ink.strong(to)}: ${printable(advice.why)}\n`);
       io.out(`${difference(document.origin.source!.text, changed, io)}`);
       const most = moves.reduce((worst, move) => (move.by > worst.by ? move : worst));
-      const still = moves.filter(({ by }) => by < 0.5).length;
+      const elsewhere = moves.slice(1);
+      const still = elsewhere.filter(({ by }) => by < 0.5).length;
       io.out(
-        `On the reference it stays where it is. On ${still} of ${screens.length} screens it moves by less than half a px`,
+        `On the reference it stays where it is. On ${still} of the ${elsewhere.length} screens it is on it moves by less than half a px`,
       );
       io.out(most.by < 0.5 ? '.\n' : `; the most on ${most.screen}, by ${Math.round(most.by)} px.\n`);
       if (!call.write) io.out(io.ink.faint('Nothing was written; --write does it.\n'));
@@ -54,16 +55,18 @@ export async function anchor(file: string, path: string, call: AnchorCall, io: I
 
 /** How far the widget's farthest edge moves on each screen, in px. */
 function movesOf(before: View, after: View, id: string): { screen: string; by: number }[] {
-  return [referenceScreen(before), ...screens].map((screen) => {
-    const one = before.layoutOn(screen).rect(id);
-    const other = after.layoutOn(screen).rect(id);
+  return [referenceScreen(before), ...screens].flatMap((screen) => {
+    const [was, is] = [before.layoutOn(screen), after.layoutOn(screen)];
+    if (!was.has(id) || !is.has(id)) return [];
+    const one = was.rect(id);
+    const other = is.rect(id);
     const by = Math.max(
       Math.abs(one.x - other.x),
       Math.abs(one.y - other.y),
       Math.abs(one.x + one.width - other.x - other.width),
       Math.abs(one.y + one.height - other.y - other.height),
     );
-    return { screen: screen.name, by };
+    return [{ screen: screen.name, by }];
   });
 }
 

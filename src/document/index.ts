@@ -40,6 +40,7 @@ export type {
   Kind,
   LookSource,
   PlacedSource,
+  PartReferenceSource,
   ReferenceSource,
   Scaling,
   Spare,

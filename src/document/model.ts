@@ -117,6 +117,8 @@ export interface WidgetSource {
   readonly 'rotate'?: number;
   /** Degrees along x and y, about the pivot. */
   readonly 'skew'?: number | string | readonly number[];
+  /** Another scaling for this widget and all that is in it. */
+  readonly 'reference'?: PartReferenceSource;
   readonly 'column-span'?: number;
   readonly 'row-span'?: number;
   /** Not there at all: takes no room. */
@@ -168,6 +170,9 @@ export interface ViewSource {
   readonly direction?: 'ltr' | 'rtl';
   readonly children?: readonly WidgetSource[];
 }
+
+/** The reference of a part of a view that keeps another scaling; its size is the document's where it is unsaid. */
+export type PartReferenceSource = Omit<ReferenceSource, 'spare' | 'align'>;
 
 export interface ReferenceSource {
   /** `1920x1080`. */

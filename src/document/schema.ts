@@ -104,6 +104,33 @@ const whenList = (change: string) => ({
   },
 });
 
+/** What a document's reference and that of a part of a view have in common. */
+const referenceKeys = {
+  'size': {
+    type: 'string',
+    pattern: patterns.screenSize,
+    title: 'a resolution such as 1920x1080',
+    description: 'The resolution the views are designed at; 1920x1080 if left out.',
+  },
+  'scaling': { ...choice(scalings), description: 'contain if left out.' },
+  'limits': {
+    type: 'string',
+    pattern: patterns.limits,
+    title: 'the least and the most scale, such as "1..3" or "0.5.."',
+    description: 'The least and the most device px one u becomes.',
+  },
+  'blend': { type: 'number', minimum: 0, maximum: 1, title: 'a number from 0 to 1' },
+  'millimetres': { type: 'number', minimum: 0.001, maximum: 1000, title: 'a number of millimetres' },
+  'least-millimetres': {
+    type: 'number',
+    minimum: 0.001,
+    maximum: 1000,
+    title: 'a number of millimetres',
+    description: 'The least one u is on the glass, whatever the pixels.',
+  },
+  'step': { type: 'number', minimum: 0.001, maximum: 100, title: 'a number above 0' },
+};
+
 const widgetKeys = {
   'id': { ...name, description: 'Unique in the view.' },
   'kind': { ...choice(kinds), description: 'panel if left out.' },
@@ -168,6 +195,14 @@ const widgetKeys = {
     minItems: 1,
     maxItems: 2,
     title: 'one or two numbers of degrees',
+  },
+  'reference': {
+    type: 'object',
+    title: 'a reference',
+    additionalProperties: false,
+    minProperties: 1,
+    properties: referenceKeys,
+    description: 'Another scaling for this widget and all that is in it: pixel art in a smooth view.',
   },
   'column-span': { type: 'integer', minimum: 1, maximum: 100, title: 'a whole number from 1 to 100' },
   'row-span': { type: 'integer', minimum: 1, maximum: 100, title: 'a whole number from 1 to 100' },
@@ -317,34 +352,12 @@ export const documentSchema = {
       title: 'a reference',
       additionalProperties: false,
       properties: {
-        'size': {
-          type: 'string',
-          pattern: patterns.screenSize,
-          title: 'a resolution such as 1920x1080',
-          description: 'The resolution the views are designed at; 1920x1080 if left out.',
-        },
-        'scaling': { ...choice(scalings), description: 'contain if left out.' },
-        'spare': {
+        ...referenceKeys,
+        spare: {
           ...choice(spares),
           description: "What happens to space the reference's aspect leaves over.",
         },
-        'limits': {
-          type: 'string',
-          pattern: patterns.limits,
-          title: 'the least and the most scale, such as "1..3" or "0.5.."',
-          description: 'The least and the most device px one u becomes.',
-        },
-        'blend': { type: 'number', minimum: 0, maximum: 1, title: 'a number from 0 to 1' },
-        'millimetres': { type: 'number', minimum: 0.001, maximum: 1000, title: 'a number of millimetres' },
-        'least-millimetres': {
-          type: 'number',
-          minimum: 0.001,
-          maximum: 1000,
-          title: 'a number of millimetres',
-          description: 'The least one u is on the glass, whatever the pixels.',
-        },
-        'step': { type: 'number', minimum: 0.001, maximum: 100, title: 'a number above 0' },
-        'align': { ...places, type: 'string', title: 'a point such as "center" or "left top"' },
+        align: { ...places, type: 'string', title: 'a point such as "center" or "left top"' },
       },
     },
     theme: { type: 'string', title: 'the path of a theme file' },

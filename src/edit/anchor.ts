@@ -27,11 +27,19 @@ const stretchedShare = 0.7;
 /** A middle this near to the parent's, as a share of its length, is meant to be there. */
 const centredShare = 0.02;
 
-/** The box a widget of a free parent is placed in, and its own, on the reference, in u. */
-export function standing(
-  on: ViewLayout,
-  id: string,
-): { own: Rect; room: Rect; source: WidgetSource; pointer: string } {
+/** Where a widget of a free parent stands. */
+export interface Standing {
+  /** Its border box, and the box it is placed in, in u of its parent: what its place is written in. */
+  readonly own: Rect;
+  readonly room: Rect;
+  /** How many u of its parent one of its own is; its size is written in its own. */
+  readonly ownUnit: number;
+  readonly source: WidgetSource;
+  readonly pointer: string;
+}
+
+/** @throws EditError where a widget has no anchor, or does not stand in the document by itself. */
+export function standing(on: ViewLayout, id: string): Standing {
   const index = on.indexOf(id);
   const widget = on.widgets[index]!;
   if (index === 0) throw new EditError('the view itself has no anchor');
@@ -43,7 +51,8 @@ export function standing(
     throw new EditError(`"${id}" is anchored to ${widget.box.target}, not to its parent`);
   if (!widget.pointer.startsWith('/views/'))
     throw new EditError(`"${id}" is written in a component, for all its instances`);
-  const outer = on.layout.rectInU(parent.index);
+  const around = on.layout.factor(parent.index);
+  const outer = scaled(on.layout.rectInU(parent.index), 1 / around);
   const { safe } = on.layout.frame;
   const root = parent.index === 0;
   const whole = root && widget.box.full;
@@ -60,11 +69,16 @@ export function standing(
     height: outer.height - top - bottom,
   };
   return {
-    own: on.layout.rectInU(index),
+    own: scaled(on.layout.rectInU(index), 1 / around),
     room,
+    ownUnit: on.layout.factor(index) / around,
     source: widget.source,
     pointer: widget.pointer,
   };
+}
+
+function scaled({ x, y, width, height }: Rect, by: number): Rect {
+  return { x: x * by, y: y * by, width: width * by, height: height * by };
 }
 
 /** Suggests the anchor a widget should have from where it stands on the reference. @throws EditError */
@@ -122,7 +136,7 @@ export function changeAnchor(
   if (pivotText !== undefined && !pivot)
     throw new EditError(`"${pivotText}" is no point such as "center" or "0.5 1"`);
   const on = view.layoutOn(referenceScreen(view));
-  const { own, room, source, pointer } = standing(on, id);
+  const { own, room, ownUnit, source, pointer } = standing(on, id);
   const { box } = on.widgets[on.indexOf(id)]!;
   const keys = new Map<string, string>([['anchor', anchorText]]);
   if (pivotText !== undefined) keys.set('pivot', pivotText);
@@ -159,9 +173,9 @@ export function changeAnchor(
   }
   // A size that followed from a span has to be said once the span is gone.
   if (!anchor.x.span && box.x.span && source.width === undefined && source.size === undefined)
-    keys.set('width', exactNumber(own.width));
+    keys.set('width', exactNumber(own.width / ownUnit));
   if (!anchor.y.span && box.y.span && source.height === undefined && source.size === undefined)
-    keys.set('height', exactNumber(own.height));
+    keys.set('height', exactNumber(own.height / ownUnit));
   return spliced(text, splicesFor(document, pointer, keys));
 }
 

@@ -17,7 +17,7 @@ export function changeLengths(
   const text = document.origin.source?.text;
   if (text === undefined) throw new EditError('the document was not read from a text');
   const on = view.layoutOn(referenceScreen(view));
-  const { own, room, source, pointer } = standing(on, id);
+  const { own, room, ownUnit, source, pointer } = standing(on, id);
   const { box } = on.widgets[on.indexOf(id)]!;
   const written = (u: number, whole: number): string => {
     if (into === 'u' || u === 0) return exactNumber(u);
@@ -44,8 +44,14 @@ export function changeLengths(
     }
     keys.set('inset', `{ ${sides.join(', ')} }`);
   }
-  const width = box.x.mode === 'fixed' ? `"${written(own.width, room.width)}"` : undefined;
-  const height = box.y.mode === 'fixed' ? `"${written(own.height, room.height)}"` : undefined;
+  const width =
+    box.x.mode === 'fixed'
+      ? `"${written(into === 'u' ? own.width / ownUnit : own.width, room.width)}"`
+      : undefined;
+  const height =
+    box.y.mode === 'fixed'
+      ? `"${written(into === 'u' ? own.height / ownUnit : own.height, room.height)}"`
+      : undefined;
   if (width !== undefined && (source.width !== undefined || source.size !== undefined))
     keys.set('width', width);
   if (height !== undefined && (source.height !== undefined || source.size !== undefined))

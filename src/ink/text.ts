@@ -2,7 +2,7 @@ import type { Widget } from '../build/index.ts';
 import type { Layout, Rect } from '../layout/index.ts';
 import type { TextLine } from '../text/index.ts';
 
-/** A line of text and where its baseline starts, in u on the surface. */
+/** A line of text and where its baseline starts, in u of the view on the surface. */
 export interface PlacedLine {
   readonly line: TextLine;
   readonly x: number;
@@ -16,12 +16,11 @@ export interface PlacedText {
   readonly ink: Rect;
 }
 
-/** The width of the inside of a widget, in u. */
-export function innerWidth(layout: Layout, widget: Widget): number {
-  return Math.max(
-    0,
-    layout.rectInU(widget.index).width - widget.box.x.paddingStart - widget.box.x.paddingEnd,
-  );
+/** The width of the inside of a widget, in its own u: what its text breaks in. */
+export function innerWidth(layout: Layout, { index, box }: Widget): number {
+  const factor = layout.factor(index);
+  const { paddingStart, paddingEnd } = box.x;
+  return Math.max(0, layout.rectInU(index).width - paddingStart * factor - paddingEnd * factor) / factor;
 }
 
 /** Puts the lines of a widget's text into its box: aligned as its look says, in the middle from top to bottom. */
@@ -31,17 +30,19 @@ export function placeText(widget: Widget, layout: Layout): PlacedText {
   const { x, y } = widget.box;
   const lines = text.linesAt(innerWidth(layout, widget));
   const { face, fontSize } = text.setting;
-  const unit = fontSize / face.unitsPerEm;
-  const roomX = rect.width - x.paddingStart - x.paddingEnd;
-  const roomY = rect.height - y.paddingStart - y.paddingEnd;
-  const top = rect.y + y.paddingStart + (roomY - lines.length * text.lineHeight) / 2;
-  const inner = rect.x + x.paddingStart;
+  const factor = layout.factor(widget.index);
+  const unit = (fontSize * factor) / face.unitsPerEm;
+  const lineHeight = text.lineHeight * factor;
+  const roomX = rect.width - (x.paddingStart + x.paddingEnd) * factor;
+  const roomY = rect.height - (y.paddingStart + y.paddingEnd) * factor;
+  const top = rect.y + y.paddingStart * factor + (roomY - lines.length * lineHeight) / 2;
+  const inner = rect.x + x.paddingStart * factor;
   const along = { start: 0, center: 0.5, end: 1 }[widget.look.textAlign];
   const share = widget.box.rightToLeft ? 1 - along : along;
   const placed = lines.map((line, index) => ({
     line,
-    x: inner + (roomX - line.width) * share,
-    baseline: top + index * text.lineHeight + text.baseline,
+    x: inner + (roomX - line.width * factor) * share,
+    baseline: top + index * lineHeight + text.baseline * factor,
   }));
   let left = Infinity;
   let right = -Infinity;
@@ -51,7 +52,10 @@ export function placeText(widget: Widget, layout: Layout): PlacedText {
     const { ink, glyphs } = line.shaped;
     if (!ink) continue;
     left = Math.min(left, start + ink.left * unit);
-    right = Math.max(right, start + ink.right * unit + text.setting.letterSpacing * (glyphs.length - 1));
+    right = Math.max(
+      right,
+      start + ink.right * unit + text.setting.letterSpacing * factor * (glyphs.length - 1),
+    );
     high = Math.min(high, baseline - ink.top * unit);
     low = Math.max(low, baseline - ink.bottom * unit);
   }

@@ -5,6 +5,7 @@ import {
   arrangeFree,
   arrangeRow,
   fillSize,
+  type LeafMeasure,
   type Plan,
 } from './plan.ts';
 
@@ -13,6 +14,13 @@ import {
  * its first child, anything else its bottom edge.
  */
 
+/** The height of a leaf's inside at the width it was given; a leaf measures in its own u. */
+export function measuredHeight(plan: Plan, n: number, measure: LeafMeasure): number {
+  const inner = Math.max(0, plan.x.length[n]! - plan.x.paddingStart[n]! - plan.x.paddingEnd[n]!);
+  const factor = plan.factor[n]!;
+  return factor === 1 ? measure.heightAt(inner) : measure.heightAt(inner / factor) * factor;
+}
+
 /** From the top of a widget's border box to its baseline, in u, once its height is needed or given. */
 export function baselineOf(plan: Plan, n: number, heights: Float64Array): number {
   let down = 0;
@@ -20,11 +28,10 @@ export function baselineOf(plan: Plan, n: number, heights: Float64Array): number
     const measure = plan.measures[at];
     if (measure) {
       if (measure.baseline === undefined) return down + heights[at]!;
-      const width = plan.x.length[at]! - plan.x.paddingStart[at]! - plan.x.paddingEnd[at]!;
       const padding = plan.y.paddingStart[at]! + plan.y.paddingEnd[at]!;
       // A text stands in the middle of what it is given.
-      const spare = heights[at]! - padding - measure.heightAt(Math.max(0, width));
-      return down + plan.y.paddingStart[at]! + spare / 2 + measure.baseline;
+      const spare = heights[at]! - padding - measuredHeight(plan, at, measure);
+      return down + plan.y.paddingStart[at]! + spare / 2 + measure.baseline * plan.factor[at]!;
     }
     const arrange = plan.arrange[at]!;
     if (plan.end[at] === at + 1 || arrange === arrangeFree || arrange > arrangeColumn)

@@ -1,5 +1,5 @@
-import type { AxisBox, Box, Measure } from '../build/index.ts';
-import type { Alignment, Arrangement, Justification, Length, Size } from '../document/index.ts';
+import type { Box, Measure } from '../build/index.ts';
+import type { Alignment, Arrangement, Justification, Size } from '../document/index.ts';
 import {
   Plan,
   alignBaseline,
@@ -14,20 +14,16 @@ import {
   arrangeLayers,
   arrangeRow,
   arrangeWrap,
-  autoSize,
   contentSize,
   fillSize,
   fixedSize,
-  hasLimits,
-  hasMargins,
-  hasMinimum,
-  hasShares,
   spaceAround,
   spaceBetween,
   spaceEvenly,
-  type AxisPlan,
   type GridPlan,
 } from './plan.ts';
+import { fillAxis, modes, sound } from './fill.ts';
+import type { Reference } from './frame.ts';
 import { markAll } from './solve.ts';
 
 /** What the layout needs of a widget; a built tree's widgets have it. */
@@ -40,12 +36,10 @@ export interface LayoutItem {
   readonly natural: boolean;
   /** Index of the widget it is anchored to, if it is not its parent. */
   readonly target: number | undefined;
+  /** The scaling it and all in it keep, where it is another one than around it. */
+  readonly reference: Reference | undefined;
 }
 
-/** The largest length a document may hold, in u: sums of products of it stay finite. */
-const largestLength = 1e15;
-
-const modes = { auto: autoSize, content: contentSize, fixed: fixedSize, fill: fillSize } as const;
 const arrangements: { readonly [Name in Arrangement]: number } = {
   free: arrangeFree,
   row: arrangeRow,
@@ -91,6 +85,11 @@ export function compile(items: readonly LayoutItem[]): Plan {
     if (plan.arrange[n] === arrangeGrid) plan.grids[n] = gridOf(plan, n, items[n]!.box);
   }
   for (const row of plan.baselineRows) plan.baselines[row] = 1;
+  items.forEach(({ reference }, root) => {
+    if (!reference) return;
+    const boxes = items.slice(root, plan.end[root]).map(({ box }) => box);
+    plan.parts.push({ root, reference, boxes, factor: 1 });
+  });
   markAll(plan);
   return plan;
 }
@@ -107,8 +106,8 @@ function fill(plan: Plan, n: number, { box, parent, measure, natural, target }: 
   plan.columnSpan[n] = box.columnSpan;
   plan.rowSpan[n] = box.rowSpan;
   plan.widthMatters[n] = measure !== undefined || box.aspect > 0 ? 1 : 0;
-  fillAxis(plan.x, n, box.x);
-  fillAxis(plan.y, n, box.y);
+  fillAxis(plan, plan.x, n, box.x);
+  fillAxis(plan, plan.y, n, box.y);
   const { x, y } = plan;
   const column = box.arrange === 'column';
   const flows = column || box.arrange === 'row' || box.arrange === 'wrap';
@@ -129,52 +128,6 @@ function fill(plan: Plan, n: number, { box, parent, measure, natural, target }: 
 
 function selfOf(alignment: Alignment | undefined): number {
   return alignment === undefined ? alignParent : alignments[alignment];
-}
-
-function fillAxis(axis: AxisPlan, n: number, box: AxisBox): void {
-  axis.mode[n] = modes[box.mode];
-  axis.traits[n] =
-    (box.min !== undefined || box.max !== undefined ? hasLimits : 0) |
-    (box.min !== undefined ? hasMinimum : 0) |
-    (box.marginStart !== 0 || box.marginEnd !== 0 ? hasMargins : 0);
-  if ([box.min, box.max, box.size].some((length) => length !== undefined && length.share !== 0)) {
-    axis.traits[n] = axis.traits[n] | hasShares;
-  }
-  fillLength(axis.size, axis.sizeShare, n, box.size);
-  axis.weight[n] = sound(box.weight);
-  fillLength(axis.min, axis.minShare, n, box.min ?? nothing);
-  if (box.max === undefined) axis.max[n] = Infinity;
-  else fillLength(axis.max, axis.maxShare, n, box.max);
-  axis.span[n] = box.span ? 1 : 0;
-  axis.anchorStart[n] = sound(box.anchorStart);
-  axis.anchorEnd[n] = sound(box.anchorEnd);
-  axis.pivot[n] = sound(box.pivot);
-  fillLength(axis.offset, axis.offsetShare, n, box.offset);
-  fillLength(axis.insetStart, axis.insetStartShare, n, box.insetStart);
-  fillLength(axis.insetEnd, axis.insetEndShare, n, box.insetEnd);
-  axis.paddingStart[n] = sound(box.paddingStart);
-  axis.paddingEnd[n] = sound(box.paddingEnd);
-  axis.floor[n] = axis.paddingStart[n] + axis.paddingEnd[n];
-  axis.marginStart[n] = sound(box.marginStart);
-  axis.marginEnd[n] = sound(box.marginEnd);
-  axis.gap[n] = sound(box.gap);
-  axis.scrolls[n] = box.scrolls ? 1 : 0;
-  axis.scrolled[n] = sound(box.scrolled);
-}
-
-const nothing: Length = { u: 0, share: 0 };
-
-function fillLength(plain: Float64Array, share: Float64Array, n: number, length: Length): void {
-  plain[n] = sound(length.u);
-  share[n] = sound(length.share);
-}
-
-/** The door of the engine: nothing but finite numbers of a sane size gets past it, and no −0. */
-function sound(value: number): number {
-  if (!(Math.abs(value) <= largestLength)) {
-    throw new RangeError(`a length is a number from ${-largestLength} to ${largestLength} u, not ${value}`);
-  }
-  return value + 0;
 }
 
 /** Widgets that are anchored to others, each after all that its place follows from. */

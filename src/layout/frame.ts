@@ -2,6 +2,7 @@ import {
   readLimits,
   readPivot,
   readScreenSize,
+  type PartReferenceSource,
   type ReferenceSource,
   type Scaling,
   type Spare,
@@ -28,6 +29,11 @@ export interface Reference {
   readonly alignY: number;
 }
 
+/** The reference of a part of a view: what it says, and the size of the view's where it says none. */
+export function referenceOfPart(source: PartReferenceSource, whole: Reference): Reference {
+  return referenceOf({ size: `${whole.width}x${whole.height}`, ...source });
+}
+
 export function referenceOf(source: ReferenceSource | undefined): Reference {
   const size = readScreenSize(source?.size ?? '1920x1080')!;
   const limits = readLimits(source?.limits ?? '..')!;
@@ -50,6 +56,8 @@ export function referenceOf(source: ReferenceSource | undefined): Reference {
 /** How a view is put on a screen: docs/layout-model.md, section 1. */
 export interface Frame {
   readonly screen: Screen;
+  /** The player's; 1 is what the author drew. */
+  readonly hudSize: number;
   /** Device px per u. */
   readonly scale: number;
   /** Where the surface starts on the screen, in device px. */
@@ -80,9 +88,7 @@ const scalings: { readonly [Name in Scaling]: (screen: Screen, reference: Refere
  */
 export function frameOf(reference: Reference, screen: Screen, hudSize: number): Frame {
   const fitted = scalings[reference.scaling](screen, reference);
-  const wanted = stepped(fitted * hudSize, reference);
-  const least = Math.max(reference.leastScale, (reference.leastMillimetres * screen.density) / 25.4);
-  const scale = Math.max(least, Math.min(reference.mostScale, wanted));
+  const scale = heldScale(fitted, reference, screen, hudSize);
   const bars = reference.spare === 'bars';
   const areaWidth = bars ? Math.min(screen.width, reference.width * fitted) : screen.width;
   const areaHeight = bars ? Math.min(screen.height, reference.height * fitted) : screen.height;
@@ -93,6 +99,7 @@ export function frameOf(reference: Reference, screen: Screen, hudSize: number): 
   const inset = (taken: number, bar: number) => inU(Math.max(0, taken - bar), 0);
   return {
     screen,
+    hudSize,
     scale,
     originX,
     originY,
@@ -105,6 +112,18 @@ export function frameOf(reference: Reference, screen: Screen, hudSize: number): 
       left: inset(screen.safe.left, originX),
     },
   };
+}
+
+/** Device px per u of a part of a view that keeps a reference of its own, on the same screen (equation 1.5). */
+export function scaleOfPart(reference: Reference, { screen, hudSize }: Frame): number {
+  return heldScale(scalings[reference.scaling](screen, reference), reference, screen, hudSize);
+}
+
+/** The fitted scale with the player's HUD size, step and limits (equation 1.2). */
+function heldScale(fitted: number, reference: Reference, screen: Screen, hudSize: number): number {
+  const wanted = stepped(fitted * hudSize, reference);
+  const least = Math.max(reference.leastScale, (reference.leastMillimetres * screen.density) / 25.4);
+  return Math.max(least, Math.min(reference.mostScale, wanted));
 }
 
 /** Rounded down to a multiple of the step, but never to nothing. */

@@ -7,9 +7,11 @@ import { contentSize, fillSize, fixedSize, type AxisPlan, type GridPlan, type Pl
  */
 
 /** How many columns there are in a room. */
-export function columnsIn(grid: GridPlan, gap: number, room: number): number {
+export function columnsIn(plan: Plan, n: number, grid: GridPlan, room: number): number {
+  const gap = plan.x.gap[n]!;
+  const cell = grid.cell * plan.factor[n]!;
   if (grid.cell === 0) return grid.columnModes.length;
-  const fit = Math.floor((room + gap + 1e-9) / (grid.cell + gap));
+  const fit = Math.floor((room + gap + 1e-9) / (cell + gap));
   return Math.max(1, Math.min(grid.widths.length, Number.isFinite(fit) ? fit : 1));
 }
 
@@ -86,9 +88,10 @@ function contentTracks(
 /** Fixed and content columns; fills are 0. */
 function baseColumns(plan: Plan, n: number, grid: GridPlan, sizes: Float64Array): void {
   const { columnModes, columnSizes, widths, columnCount } = grid;
+  const factor = plan.factor[n]!;
   let content = false;
   for (let track = 0; track < columnCount; track++) {
-    widths[track] = columnModes[track] === fixedSize ? columnSizes[track]! : 0;
+    widths[track] = columnModes[track] === fixedSize ? columnSizes[track]! * factor : 0;
     if (columnModes[track] === contentSize) content = true;
   }
   if (content) contentTracks(plan, plan.x, n, sizes, widths, columnCount, columnModes, false);
@@ -97,7 +100,7 @@ function baseColumns(plan: Plan, n: number, grid: GridPlan, sizes: Float64Array)
 /** The content width a grid would like: its columns, each fill as wide as its weight makes the largest need. */
 export function needOfColumns(plan: Plan, n: number, grid: GridPlan, sizes: Float64Array): number {
   const gap = plan.x.gap[n]!;
-  if (grid.cell > 0) return grid.cell;
+  if (grid.cell > 0) return grid.cell * plan.factor[n]!;
   placeCells(plan, n, grid, grid.columnModes.length);
   baseColumns(plan, n, grid, sizes);
   let unit = 0;
@@ -125,10 +128,11 @@ export function needOfColumns(plan: Plan, n: number, grid: GridPlan, sizes: Floa
 export function giveColumns(plan: Plan, n: number, grid: GridPlan, from: number, room: number): void {
   const { x } = plan;
   const gap = x.gap[n]!;
-  placeCells(plan, n, grid, columnsIn(grid, gap, room));
+  placeCells(plan, n, grid, columnsIn(plan, n, grid, room));
   baseColumns(plan, n, grid, x.need);
   shareTracks(grid.widths, grid.columnModes, grid.columnSizes, grid.columnCount, gap, room);
-  if (grid.cell > 0 && grid.widths[0]! < grid.cell) grid.widths.fill(grid.cell, 0, grid.columnCount);
+  const cell = grid.cell * plan.factor[n]!;
+  if (cell > 0 && grid.widths[0]! < cell) grid.widths.fill(cell, 0, grid.columnCount);
   giveCells(plan, x, n, grid.widths, grid.columnCount, from, room);
 }
 
@@ -147,7 +151,7 @@ export function needOfRows(plan: Plan, n: number, grid: GridPlan): number {
 
 function baseRows(plan: Plan, n: number, grid: GridPlan): void {
   const { rowMode, rowSize, heights, rowCount } = grid;
-  heights.fill(rowMode === fixedSize ? rowSize : 0, 0, rowCount);
+  heights.fill(rowMode === fixedSize ? rowSize * plan.factor[n]! : 0, 0, rowCount);
   // Rows that share what is left need as much as their content, like rows sized by it.
   if (rowMode !== fixedSize)
     contentTracks(plan, plan.y, n, plan.y.need, heights, rowCount, grid.rowModes, true);

@@ -17,6 +17,9 @@ export class Layout {
   readonly #ys: Float64Array;
   readonly #widths: Float64Array;
   readonly #heights: Float64Array;
+  readonly #factors: Float64Array | undefined;
+  readonly #columns: Uint16Array | undefined;
+  readonly #rows: Uint32Array | undefined;
 
   /** Takes a copy of what the plan was solved to, with every place counted from the surface. */
   constructor(plan: Plan, frame: Frame) {
@@ -26,9 +29,28 @@ export class Layout {
     this.#ys = places(plan, plan.y);
     this.#widths = plan.x.length.slice();
     this.#heights = plan.y.length.slice();
+    this.#factors = plan.parts.length > 0 ? plan.factor.slice() : undefined;
+    const grids = plan.grids.some((grid) => grid !== undefined);
+    this.#columns = grids ? plan.column.slice() : undefined;
+    this.#rows = grids ? plan.row.slice() : undefined;
   }
 
-  /** The border box on the surface, in u. */
+  /** How many u of the view one u of a widget is: 1, but in a part that keeps another scaling. */
+  factor(index: number): number {
+    return this.#factors === undefined ? 1 : this.#factors[index]!;
+  }
+
+  /** Device px one u of a widget is. */
+  scale(index: number): number {
+    return this.frame.scale * this.factor(index);
+  }
+
+  /** The cell of a grid that a child of it is in, counted from 0. */
+  cell(index: number): { readonly column: number; readonly row: number } {
+    return { column: this.#columns?.[index] ?? 0, row: this.#rows?.[index] ?? 0 };
+  }
+
+  /** The border box on the surface, in u of the view. */
   rectInU(index: number): Rect {
     return {
       x: this.#xs[index]!,

@@ -1,3 +1,5 @@
+import type { Box } from '../build/index.ts';
+import type { Reference } from './frame.ts';
 import { Marks } from './marks.ts';
 
 /*
@@ -188,6 +190,16 @@ export interface LeafMeasure {
   readonly baseline?: number;
 }
 
+/** A widget and all in it that keep another scaling than what is around. */
+export interface Part {
+  readonly root: number;
+  readonly reference: Reference;
+  /** Of the root and of every widget in it. */
+  readonly boxes: readonly Box[];
+  /** What its lengths were last multiplied by. */
+  factor: number;
+}
+
 /** The columns and rows of a grid. */
 export interface GridPlan {
   /** Mode and size of each column there can be; the size of a fill is its weight. */
@@ -213,6 +225,8 @@ export class Plan {
   readonly x: AxisPlan;
   readonly y: AxisPlan;
   readonly parent: Int32Array;
+  /** How many u of the view one u of the widget is: 1, but in a part that keeps another scaling. */
+  readonly factor: Float64Array;
   /** One past the last widget inside. */
   readonly end: Int32Array;
   readonly arrange: Uint8Array;
@@ -226,6 +240,8 @@ export class Plan {
   readonly target: Int32Array;
   /** Widgets with a target, each after its own target. */
   readonly deferred: Int32Array;
+  /** In document order. */
+  readonly parts: Part[] = [];
   readonly measures: (LeafMeasure | undefined)[];
   readonly grids: (GridPlan | undefined)[];
   /** Of children of a grid: the cells they span, and the cell they are in. */
@@ -260,6 +276,7 @@ export class Plan {
     this.x = new AxisPlan(count);
     this.y = new AxisPlan(count);
     this.parent = new Int32Array(count);
+    this.factor = new Float64Array(count).fill(1);
     this.end = new Int32Array(count);
     this.arrange = new Uint8Array(count);
     this.full = new Uint8Array(count);

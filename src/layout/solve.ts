@@ -1,9 +1,10 @@
-import { alignBaselines, baselineReach } from './baseline.ts';
+import { alignBaselines, baselineReach, measuredHeight } from './baseline.ts';
 import { definiteHeight } from './definite.ts';
 import type { Frame } from './frame.ts';
 import { giveFree, needOfFree } from './free.ts';
 import { giveColumns, giveRows, needOfColumns, needOfRows } from './grid.ts';
 import { giveAcross, giveAlong, needAcross, needAlong } from './line.ts';
+import { rescaleParts } from './parts.ts';
 import {
   alignBaseline,
   arrangeColumn,
@@ -48,6 +49,7 @@ export function markMeasure(plan: Plan, n: number): void {
 export function solve(plan: Plan, frame: Frame): void {
   const { x, y } = plan;
   const { safe } = frame;
+  if (plan.parts.length > 0 && rescaleParts(plan, frame)) markAll(plan);
   const moved = y.length[0] !== frame.height || plan.safeTop !== safe.top || plan.safeBottom !== safe.bottom;
   if (plan.safeLeft !== safe.left || plan.safeRight !== safe.right) x.regive(0);
   if (plan.safeTop !== safe.top || plan.safeBottom !== safe.bottom) y.regive(0);
@@ -74,8 +76,8 @@ function needWidths(plan: Plan): void {
     let need: number;
     let least: number;
     if (measure) {
-      need = measure.widest;
-      least = measure.least;
+      need = measure.widest * plan.factor[n]!;
+      least = measure.least * plan.factor[n]!;
     } else if (plan.end[n] === n + 1 && plan.arrange[n] !== arrangeGrid) need = least = 0;
     else {
       switch (plan.arrange[n]) {
@@ -123,7 +125,7 @@ function needHeights(plan: Plan): void {
     let need: number;
     if (plan.aspect[n]! > 0) need = x.length[n]! / plan.aspect[n]!;
     else {
-      if (measure) need = measure.heightAt(Math.max(0, x.length[n]! - x.paddingStart[n]! - x.paddingEnd[n]!));
+      if (measure) need = measuredHeight(plan, n, measure);
       else if (plan.end[n] === n + 1) need = 0;
       else need = contentHeight(plan, n);
       need += y.paddingStart[n]! + y.paddingEnd[n]!;
@@ -261,7 +263,7 @@ function roomInside(plan: Plan, axis: AxisPlan, n: number, room: number): number
 /** How far the children are scrolled, within what there is to scroll. */
 function shift(plan: Plan, axis: AxisPlan, n: number, room: number): number {
   if (axis.scrolls[n] === 0) return 0;
-  return Math.max(0, Math.min(axis.scrolled[n]!, insideNeed(plan, axis, n) - room));
+  return Math.max(0, Math.min(axis.scrolled[n]! * plan.factor[n]!, insideNeed(plan, axis, n) - room));
 }
 
 /** What the children of a scrolling widget need. */

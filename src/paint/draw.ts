@@ -37,7 +37,7 @@ export function drawLayout(on: ViewLayout, options: DrawOptions = {}): DrawList 
     if (widget.visible && opacities[index] > 0 && scale > 0)
       addWidget(on, widget, opacities[index], operations);
     if (clips(widget)) {
-      const radius = widget.look.radius * scale;
+      const radius = widget.look.radius * layout.scale(index);
       operations.push({ type: 'clip', rect: layout.pixelRect(index), radius });
       open.push(index);
     }
@@ -96,7 +96,7 @@ function addWidget(
   operations: DrawOperation[],
 ): void {
   const { index, look, kind } = widget;
-  const { scale } = layout.frame;
+  const scale = layout.scale(index);
   const rect = layout.pixelRect(index);
   const radius = Math.min(look.radius * scale, rect.width / 2, rect.height / 2);
   const borderWidth = look.borderWidth > 0 ? Math.max(1, Math.round(look.borderWidth * scale)) : 0;
@@ -143,6 +143,7 @@ function addText(
   operations: DrawOperation[],
 ): void {
   const { scale, originX, originY } = layout.frame;
+  const own = layout.scale(widget.index);
   const { face, fontSize, letterSpacing } = widget.text!.setting;
   const steps: PathStep[] = [];
   for (const { line, x, baseline } of placeText(widget, layout).lines) {
@@ -151,8 +152,8 @@ function addText(
       face,
       originX + x * scale,
       originY + baseline * scale,
-      fontSize * scale,
-      letterSpacing * scale,
+      fontSize * own,
+      letterSpacing * own,
       steps,
     );
   }

@@ -13,6 +13,7 @@ import {
   compile,
   frameOf,
   referenceOf,
+  referenceOfPart,
   solve,
   type Frame,
   type Plan,
@@ -165,6 +166,7 @@ export class View<Id extends string = string> {
           measure,
           natural: kind === 'image',
           target: box.target === undefined ? undefined : indexes.get(box.target),
+          reference: box.reference && referenceOfPart(box.reference, this.reference),
         })),
       );
       form = { tree, plan, indexes };

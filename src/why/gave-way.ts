@@ -1,7 +1,6 @@
 import type { Tree, Widget } from '../build/index.ts';
-import type { WidgetSource } from '../document/index.ts';
 import type { Layout } from '../layout/index.ts';
-import { shown, type Axis } from './why.ts';
+import { keyPointer, shown, type Axis } from './reason.ts';
 
 /** Two demands that could not both hold on a screen, and which of them gave way. */
 export interface GaveWay {
@@ -40,9 +39,10 @@ function limits(tree: Tree, layout: Layout, widget: Widget, axis: Axis, found: G
   const { size } = words[axis];
   const box = widget.box[axis];
   const rect = layout.rectInU(widget.index);
-  const length = axis === 'x' ? rect.width : rect.height;
+  const factor = layout.factor(widget.index);
+  const length = (axis === 'x' ? rect.width : rect.height) / factor;
   const add = (demand: GaveWay['demand'], text: string, key: string) =>
-    found.push({ widget: widget.index, axis, demand, text, pointer: at(widget, key) });
+    found.push({ widget: widget.index, axis, demand, text, pointer: keyPointer(widget, key) });
   if (box.max && box.max.share === 0 && length > box.max.u + slack) {
     add(
       'maximum',
@@ -58,13 +58,14 @@ function limits(tree: Tree, layout: Layout, widget: Widget, axis: Axis, found: G
   const insets =
     parent.index === 0 && !full ? (axis === 'x' ? safe.left + safe.right : safe.top + safe.bottom) : 0;
   const padding = full ? 0 : parent.box[axis].paddingStart + parent.box[axis].paddingEnd;
-  const whole = (axis === 'x' ? outer.width : outer.height) - insets - padding;
+  const around = layout.factor(parent.index);
+  const whole = ((axis === 'x' ? outer.width : outer.height) - insets) / around - padding;
   const kept = box.insetStart.u + box.insetStart.share * whole + box.insetEnd.u + box.insetEnd.share * whole;
   const between = (box.anchorEnd - box.anchorStart) * whole - kept - box.marginStart - box.marginEnd;
-  if (length > between + slack) {
+  if ((length * factor) / around > between + slack) {
     add(
       'inset',
-      `its insets leave ${shown(between)} u and gave way to a ${size} of ${shown(length)}`,
+      `its insets leave ${shown(between)} u and gave way to a ${size} of ${shown((length * factor) / around)}`,
       'inset',
     );
   }
@@ -75,7 +76,13 @@ function aspect(layout: Layout, widget: Widget, found: GaveWay[]): void {
   const { width, height } = layout.rectInU(widget.index);
   if (wanted === 0 || Math.abs(width - height * wanted) <= slack * Math.max(1, width)) return;
   const text = `aspect ${shown(wanted)} gave way to ${shown(width)} × ${shown(height)} u`;
-  found.push({ widget: widget.index, axis: 'y', demand: 'aspect', text, pointer: at(widget, 'aspect') });
+  found.push({
+    widget: widget.index,
+    axis: 'y',
+    demand: 'aspect',
+    text,
+    pointer: keyPointer(widget, 'aspect'),
+  });
 }
 
 /** Children of a row or column that need more than there is. */
@@ -86,13 +93,15 @@ function room(layout: Layout, widget: Widget, inside: readonly Widget[], axis: A
   const box = widget.box[axis];
   const safe = layout.frame.safe;
   const taken = widget.index === 0 ? (axis === 'x' ? safe.left + safe.right : safe.top + safe.bottom) : 0;
-  const has = (axis === 'x' ? rect.width : rect.height) - box.paddingStart - box.paddingEnd - taken;
+  const factor = layout.factor(widget.index);
+  const has =
+    ((axis === 'x' ? rect.width : rect.height) - taken) / factor - box.paddingStart - box.paddingEnd;
   const needs = inside.reduce(
     (sum, child) => {
       const own = layout.rectInU(child.index);
       return (
         sum +
-        (axis === 'x' ? own.width : own.height) +
+        (axis === 'x' ? own.width : own.height) / factor +
         child.box[axis].marginStart +
         child.box[axis].marginEnd
       );
@@ -102,8 +111,4 @@ function room(layout: Layout, widget: Widget, inside: readonly Widget[], axis: A
   if (needs <= has + slack * inside.length) return;
   const text = `its ${shown(has)} u gave way to children that need ${shown(needs)}`;
   found.push({ widget: widget.index, axis, demand: 'room', text, pointer: widget.pointer });
-}
-
-function at(widget: Widget, key: string): string {
-  return key in (widget.source as WidgetSource) ? `${widget.pointer}/${key}` : widget.pointer;
 }

@@ -1,4 +1,5 @@
 export { gaveWay } from './gave-way.ts';
 export type { GaveWay } from './gave-way.ts';
-export { shown, whyEdge, whySize, whyWidget } from './why.ts';
-export type { Axis, Reason } from './why.ts';
+export { shown } from './reason.ts';
+export type { Axis, Reason } from './reason.ts';
+export { whyEdge, whySize, whyWidget } from './why.ts';

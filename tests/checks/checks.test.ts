@@ -43,9 +43,7 @@ describe('off-screen', () => {
     ]);
     expect(short(found)).toEqual([['off-screen', 'plate', 30]]);
     expect(found[0]!.detail).toBe('right');
-    expect(found[0]!.reasons[0]!.text).toBe(
-      "right edge 1030 u: its right edge is put at 100 % of test's 1000 + offset 30",
-    );
+    expect(found[0]!.reasons[0]!.text).toBe("right edge 1030 u = 100 % of test's 1000 + 30 offset");
   });
 
   test('passes at the edge, over it by less than a pixel, and for what draws nothing', () => {
@@ -162,7 +160,7 @@ describe('bursts-parent', () => {
     ]);
     expect(short(found)).toEqual([['bursts-parent', 'wide', 40]]);
     expect(found[0]!.reasons.map(({ text }) => text)).toEqual([
-      'width 230 u is held up by min-width',
+      'width 230 u is held up by min-width 230',
       'frame: width 200 u is what is said',
     ]);
   });

@@ -1,0 +1,77 @@
+import type { AxisBox } from '../build/index.ts';
+import type { Length } from '../document/index.ts';
+import {
+  autoSize,
+  contentSize,
+  fillSize,
+  fixedSize,
+  hasLimits,
+  hasMargins,
+  hasMinimum,
+  hasShares,
+  type AxisPlan,
+  type Plan,
+} from './plan.ts';
+
+/** The largest length a document may hold, in u: sums of products of it stay finite. */
+const largestLength = 1e15;
+
+export const modes = { auto: autoSize, content: contentSize, fixed: fixedSize, fill: fillSize } as const;
+
+/**
+ * Writes what a box says on one axis into the plan, in u of the view. Sizes and what is inside are in the widget's own
+ * u, its place in those of its parent (docs/layout-model.md 1.5).
+ */
+export function fillAxis(plan: Plan, axis: AxisPlan, n: number, box: AxisBox): void {
+  const own = plan.factor[n]!;
+  const around = n === 0 ? own : plan.factor[plan.parent[n]!]!;
+  axis.mode[n] = modes[box.mode];
+  axis.traits[n] =
+    (box.min !== undefined || box.max !== undefined ? hasLimits : 0) |
+    (box.min !== undefined ? hasMinimum : 0) |
+    (box.marginStart !== 0 || box.marginEnd !== 0 ? hasMargins : 0);
+  if ([box.min, box.max, box.size].some((length) => length !== undefined && length.share !== 0)) {
+    axis.traits[n] = axis.traits[n] | hasShares;
+  }
+  fillLength(axis.size, axis.sizeShare, n, box.size, own);
+  axis.weight[n] = sound(box.weight);
+  fillLength(axis.min, axis.minShare, n, box.min ?? nothing, own);
+  if (box.max === undefined) axis.max[n] = Infinity;
+  else fillLength(axis.max, axis.maxShare, n, box.max, own);
+  axis.span[n] = box.span ? 1 : 0;
+  axis.anchorStart[n] = sound(box.anchorStart);
+  axis.anchorEnd[n] = sound(box.anchorEnd);
+  axis.pivot[n] = sound(box.pivot);
+  fillLength(axis.offset, axis.offsetShare, n, box.offset, around);
+  fillLength(axis.insetStart, axis.insetStartShare, n, box.insetStart, around);
+  fillLength(axis.insetEnd, axis.insetEndShare, n, box.insetEnd, around);
+  axis.paddingStart[n] = sound(box.paddingStart * own);
+  axis.paddingEnd[n] = sound(box.paddingEnd * own);
+  axis.floor[n] = axis.paddingStart[n] + axis.paddingEnd[n];
+  axis.marginStart[n] = sound(box.marginStart * around);
+  axis.marginEnd[n] = sound(box.marginEnd * around);
+  axis.gap[n] = sound(box.gap * own);
+  axis.scrolls[n] = box.scrolls ? 1 : 0;
+  axis.scrolled[n] = sound(box.scrolled);
+}
+
+const nothing: Length = { u: 0, share: 0 };
+
+function fillLength(
+  plain: Float64Array,
+  share: Float64Array,
+  n: number,
+  length: Length,
+  factor: number,
+): void {
+  plain[n] = sound(length.u * factor);
+  share[n] = sound(length.share);
+}
+
+/** The door of the engine: nothing but finite numbers of a sane size gets past it, and no −0. */
+export function sound(value: number): number {
+  if (!(Math.abs(value) <= largestLength)) {
+    throw new RangeError(`a length is a number from ${-largestLength} to ${largestLength} u, not ${value}`);
+  }
+  return value + 0;
+}

@@ -1,0 +1,142 @@
+import type { Widget } from '../build/index.ts';
+import {
+  added,
+  childrenIn,
+  extent,
+  keyPointer,
+  roomFor,
+  scrolls,
+  shown,
+  words,
+  type Axis,
+  type Reason,
+  type Scene,
+} from './reason.ts';
+
+export type Edge = 'start' | 'end';
+
+/** A reason, and what else of the widget the edge follows from. */
+export interface EdgeReason extends Reason {
+  readonly follows: readonly ('start' | 'size')[];
+}
+
+/** Why an edge of a widget is where it is on the surface, in u of its parent. */
+export function edgeReason(scene: Scene, index: number, axis: Axis, edge: Edge): EdgeReason {
+  const { tree, layout } = scene;
+  const widget = tree.widgets[index]!;
+  const { start, length } = extent(scene, index, axis);
+  const around = index === 0 ? 1 : layout.factor(widget.parent);
+  const at = (edge === 'start' ? start : start + length) / around;
+  const head = `${words[axis][edge]} edge ${shown(at)} u`;
+  if (index === 0) return { text: `${head} is the surface's`, pointer: widget.pointer, follows: [] };
+  const parent = tree.widgets[widget.parent]!;
+  if (
+    edge === 'end' &&
+    !(isFree(parent, widget) && (widget.box[axis].span || widget.box[axis].pivot === 1))
+  ) {
+    const own = words[axis];
+    return {
+      text: `${head} = ${own.start} edge ${shown(start / around)} + ${own.size} ${shown(length / around)}`,
+      pointer: widget.pointer,
+      follows: ['start', 'size'],
+    };
+  }
+  if (isFree(parent, widget)) return anchored(scene, widget, axis, edge, head);
+  const placed = inFlow(scene, widget, parent, axis);
+  const scrolled = scrolls(parent) ? ', scrolled' : '';
+  return { text: `${head} ${placed.text}${scrolled}`, pointer: placed.pointer, follows: [] };
+}
+
+function isFree(parent: Widget, widget: Widget): boolean {
+  return parent.box.arrange === 'free' || widget.box.target !== undefined;
+}
+
+function anchored(scene: Scene, widget: Widget, axis: Axis, edge: Edge, head: string): EdgeReason {
+  const { layout } = scene;
+  const around = layout.factor(widget.parent);
+  const place = roomFor(scene, widget, axis);
+  const [from, room] = [place.start / around, place.length / around];
+  const box = widget.box[axis];
+  const { safe } = layout.frame;
+  const inset =
+    widget.parent === 0 && place.name !== 'the surface' && (axis === 'x' ? safe.left : safe.top) > 0;
+  const base = from === 0 ? '' : `${shown(from)}${inset ? ' (safe inset)' : ''} + `;
+  if (box.span) {
+    const inset = edge === 'start' ? box.insetStart : box.insetEnd;
+    const anchor = edge === 'start' ? box.anchorStart : box.anchorEnd;
+    const distance = (inset.u + inset.share * room) * (edge === 'start' ? 1 : -1);
+    return {
+      text: `${head} = ${base}${shown(anchor * 100)} % of ${place.name}'s ${shown(room)}${added(distance, 'inset')}`,
+      pointer: keyPointer(widget, 'anchor', 'inset'),
+      follows: [],
+    };
+  }
+  const offset = box.offset.u + box.offset.share * room;
+  const size = extent(scene, widget.index, axis).length / around;
+  const back = edge === 'end' ? 0 : -box.pivot * (size + box.marginStart + box.marginEnd);
+  const which = box.pivot === 1 ? 'all' : box.pivot === 0.5 ? 'half' : `${shown(box.pivot * 100)} %`;
+  return {
+    text: `${head} = ${base}${shown(box.anchorStart * 100)} % of ${place.name}'s ${shown(room)}${added(offset, 'offset')}${added(back, `(${which} of its ${words[axis].size}: its pivot)`)}`,
+    pointer: keyPointer(widget, 'anchor', 'offset', 'pivot'),
+    follows: back === 0 ? [] : ['size'],
+  };
+}
+
+/** Where a row, column, wrap, grid or layers put the start of a child. */
+function inFlow(scene: Scene, widget: Widget, parent: Widget, axis: Axis): Reason {
+  const { layout } = scene;
+  const { arrange } = parent.box;
+  const factor = layout.factor(parent.index);
+  const room = roomFor(scene, widget, axis);
+  const start = extent(scene, widget.index, axis).start;
+  const beyond = (start - room.start) / factor - widget.box[axis].marginStart;
+  const name = `the ${arrange} ${parent.id}`;
+  if (arrange === words[axis].along) return alongLine(scene, widget, parent, axis, beyond);
+  if (arrange === 'grid') {
+    const { column, row } = layout.cell(widget.index);
+    const cell = axis === 'x' ? `column ${column + 1}` : `row ${row + 1}`;
+    return {
+      text: `= ${shown(room.start / factor)} + ${shown(beyond)} to ${cell} of ${name}${added(widget.box[axis].marginStart, 'margin')}`,
+      pointer: keyPointer(parent, axis === 'x' ? 'columns' : 'rows', 'arrange'),
+    };
+  }
+  if (arrange === 'wrap') {
+    const what = axis === 'x' ? 'along its line' : 'to its line';
+    return {
+      text: `= ${shown(room.start / factor)} + ${shown(beyond)} ${what} of ${name}`,
+      pointer: keyPointer(parent, 'arrange'),
+    };
+  }
+  const cells = arrange === 'layers' || arrange === 'pages';
+  const [self, key, general] =
+    cells && axis === 'x'
+      ? [widget.box.justifySelf ?? parent.box.justify, 'justify-self', 'justify']
+      : [widget.box.alignSelf ?? parent.box.align, 'align-self', 'align'];
+  const own = key in widget.source;
+  return {
+    text: `= ${shown(room.start / factor)} of ${name}${added(beyond, `(${general} ${self})`)}${added(widget.box[axis].marginStart, 'margin')}`,
+    pointer: own ? keyPointer(widget, key) : keyPointer(parent, general, 'arrange'),
+  };
+}
+
+/** Along a row or column: what stands before, the gaps, and what is left over for justify. */
+function alongLine(scene: Scene, widget: Widget, parent: Widget, axis: Axis, beyond: number): Reason {
+  const { layout } = scene;
+  const factor = layout.factor(parent.index);
+  const room = roomFor(scene, widget, axis);
+  const before = childrenIn(scene, parent.index).filter(
+    ({ index }) =>
+      index !== widget.index && extent(scene, index, axis).start < extent(scene, widget.index, axis).start,
+  );
+  let taken = 0;
+  for (const { index, box } of before)
+    taken += extent(scene, index, axis).length / factor + box[axis].marginStart + box[axis].marginEnd;
+  const gaps = parent.box[axis].gap * before.length;
+  const rest = beyond - taken - gaps;
+  const what = before.length === 1 ? before[0]!.id : `of ${before.length} children before`;
+  return {
+    text: `= ${shown(room.start / factor)} of the ${parent.box.arrange} ${parent.id}${added(taken, what)}${added(gaps, before.length > 1 ? 'gaps' : 'gap')}${added(rest, `justify ${parent.box.justify}`)}${added(widget.box[axis].marginStart, 'margin')}`,
+    pointer:
+      Math.abs(rest) > 0.005 ? keyPointer(parent, 'justify', 'arrange') : keyPointer(parent, 'arrange'),
+  };
+}

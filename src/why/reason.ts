@@ -1,0 +1,87 @@
+import type { Tree, Widget } from '../build/index.ts';
+import type { WidgetSource } from '../document/index.ts';
+import { clips } from '../ink/index.ts';
+import type { Layout } from '../layout/index.ts';
+
+/** One link of the chain that leads from a number to what the author wrote. */
+export interface Reason {
+  readonly text: string;
+  /** JSON Pointer of what was written. */
+  readonly pointer: string;
+}
+
+export type Axis = 'x' | 'y';
+
+/** What a reason looks at. All its numbers are in the u that what it tells of is written in. */
+export interface Scene {
+  readonly tree: Tree;
+  readonly layout: Layout;
+}
+
+/** A number as a reason shows it: at most two decimals. */
+export function shown(value: number): string {
+  return String(Math.round(value * 100) / 100 + 0);
+}
+
+/** A number to be added to a sum: `+ 12`, `− 3`; nothing for 0. */
+export function added(value: number, what = ''): string {
+  if (Math.abs(value) < 0.005) return '';
+  return ` ${value < 0 ? '−' : '+'} ${shown(Math.abs(value))}${what === '' ? '' : ` ${what}`}`;
+}
+
+/** The words of an axis. */
+export const words = {
+  x: { size: 'width', start: 'left', end: 'right', along: 'row' },
+  y: { size: 'height', start: 'top', end: 'bottom', along: 'column' },
+} as const;
+
+/** Where a value that a widget was given is written: in the widget, a condition, a component or a change of it. */
+export function keyPointer(widget: Widget, ...keys: readonly string[]): string {
+  for (const key of keys) {
+    if (!(key in (widget.source as WidgetSource))) continue;
+    return widget.origins.get(key) ?? `${widget.pointer}/${key}`;
+  }
+  return widget.pointer;
+}
+
+/** Where a widget starts and how long it is on an axis, in u of the view. */
+export function extent({ layout }: Scene, index: number, axis: Axis): { start: number; length: number } {
+  const rect = layout.rectInU(index);
+  return axis === 'x' ? { start: rect.x, length: rect.width } : { start: rect.y, length: rect.height };
+}
+
+/** The box a child is placed in: the content box of its parent, or the box of the widget it is anchored to. In u of the view. */
+export function roomFor(
+  scene: Scene,
+  widget: Widget,
+  axis: Axis,
+): { start: number; length: number; name: string } {
+  const { tree, layout } = scene;
+  const { target } = widget.box;
+  const found = target === undefined ? undefined : tree.widgets.find(({ id }) => id === target);
+  if (found) return { ...extent(scene, found.index, axis), name: found.id };
+  const parent = tree.widgets[widget.parent]!;
+  const outer = extent(scene, parent.index, axis);
+  if (parent.index === 0 && widget.box.full) return { ...outer, name: 'the surface' };
+  const factor = layout.factor(parent.index);
+  const { safe } = layout.frame;
+  const box = parent.box[axis];
+  const [before, after] =
+    parent.index > 0 ? [0, 0] : axis === 'x' ? [safe.left, safe.right] : [safe.top, safe.bottom];
+  const start = before + box.paddingStart * factor;
+  return {
+    start: outer.start + start,
+    length: Math.max(0, outer.length - start - after - box.paddingEnd * factor),
+    name: parent.id,
+  };
+}
+
+/** The children of a widget in document order, without those that are anchored elsewhere. */
+export function childrenIn({ tree }: Scene, index: number): Widget[] {
+  return tree.widgets.filter(({ parent, box }) => parent === index && box.target === undefined);
+}
+
+/** Whether a widget shows only part of what is in it and can be scrolled. */
+export function scrolls(widget: Widget): boolean {
+  return clips(widget) && 'scroll' in widget.source && widget.source.scroll !== undefined;
+}

@@ -1,0 +1,160 @@
+import type { Widget } from '../build/index.ts';
+import { innerWidth } from '../ink/index.ts';
+import {
+  added,
+  childrenIn,
+  extent,
+  keyPointer,
+  roomFor,
+  shown,
+  words,
+  type Axis,
+  type Reason,
+  type Scene,
+} from './reason.ts';
+
+/** A reason, and whether it ends at what the author wrote or goes on with the size of the parent. */
+export interface SizeReason extends Reason {
+  readonly follows: 'parent' | 'written';
+}
+
+/** Children whose lengths a sum still shows one by one. */
+const mostTerms = 4;
+
+/** Why a widget is as long as it is on one axis, in its own u. */
+export function sizeReason(scene: Scene, index: number, axis: Axis): SizeReason {
+  const { tree, layout } = scene;
+  const widget = tree.widgets[index]!;
+  const { size } = words[axis];
+  const factor = layout.factor(index);
+  const length = extent(scene, index, axis).length / factor;
+  const box = widget.box[axis];
+  const reason = (text: string, follows: SizeReason['follows'], ...keys: readonly string[]): SizeReason => ({
+    text: `${size} ${shown(length)} u ${text}`,
+    pointer: keyPointer(widget, ...keys),
+    follows,
+  });
+  if (index === 0) return reason('is the surface', 'written');
+  const parent = tree.widgets[widget.parent]!;
+  const around = roomFor(scene, widget, axis);
+  const room = around.length / factor;
+  const limit = (key: 'min' | 'max', verb: string): SizeReason | undefined => {
+    const said = box[key];
+    if (!said) return undefined;
+    const value = said.u + said.share * room;
+    const reached = key === 'min' ? length <= value + 1e-9 : length >= value - 1e-9;
+    if (!reached || (box.mode === 'fixed' && Math.abs(box.size.u + box.size.share * room - length) < 1e-9))
+      return undefined;
+    return reason(
+      `is held ${verb} by ${key}-${size} ${shown(value)}`,
+      said.share === 0 ? 'written' : 'parent',
+      `${key}-${size}`,
+    );
+  };
+  const held = limit('min', 'up') ?? limit('max', 'down');
+  if (held) return held;
+  if (length > 0 && Math.abs(length - box.paddingStart - box.paddingEnd) < 1e-9 && box.mode !== 'content')
+    return reason(
+      `is its padding, ${shown(box.paddingStart)} + ${shown(box.paddingEnd)}`,
+      'written',
+      'padding',
+      'look',
+      'style',
+    );
+  if (box.mode === 'fixed') {
+    const { u, share } = box.size;
+    if (share === 0) return reason('is what is said', 'written', size, 'size');
+    return reason(
+      `= ${shown(share * 100)} % of ${around.name}'s ${shown(room)}${added(u)}`,
+      'parent',
+      size,
+      'size',
+    );
+  }
+  if (widget.box.aspect > 0 && followsAspect(widget, axis))
+    return reason(
+      `follows from its ${words[axis === 'x' ? 'y' : 'x'].size} by its aspect ${shown(widget.box.aspect)}`,
+      'written',
+      'aspect',
+    );
+  const flow = widget.box.target === undefined ? parent.box.arrange : 'free';
+  if (flow === 'free' && box.span && box.mode !== 'content') {
+    return reason(
+      `lies between ${shown(box.anchorStart * 100)} % and ${shown(box.anchorEnd * 100)} % of ${around.name}'s ${shown(room)}${added(-(box.insetStart.u + box.insetStart.share * room), 'inset')}${added(-(box.insetEnd.u + box.insetEnd.share * room), 'inset')}`,
+      'parent',
+      'anchor',
+    );
+  }
+  const along = flow === words[axis].along || (flow === 'wrap' && axis === 'x');
+  if (box.mode === 'fill') {
+    return along
+      ? reason(shareOf(scene, widget, parent, axis, room), 'parent', size, 'size')
+      : reason(`fills the ${shown(room)} of ${around.name}`, 'parent', size, 'size');
+  }
+  const cells = flow === 'grid' || flow === 'layers' || flow === 'pages';
+  const stretch =
+    cells && axis === 'x'
+      ? (widget.box.justifySelf ?? parent.box.justify)
+      : (widget.box.alignSelf ?? parent.box.align);
+  if (flow !== 'free' && !along && box.mode === 'auto' && stretch === 'stretch' && widget.kind !== 'image') {
+    const where =
+      flow === 'grid' ? `its cell of ${parent.id}` : flow === 'wrap' ? `its line of ${parent.id}` : parent.id;
+    return reason(`is stretched across ${where}`, 'parent');
+  }
+  return reason(`is what its content needs${contentNote(scene, widget, axis)}`, 'written', size, 'size');
+}
+
+/** Whether the aspect decides this axis: the other one is said, and this one is not. */
+function followsAspect({ box }: Widget, axis: Axis): boolean {
+  const other = box[axis === 'x' ? 'y' : 'x'];
+  return (
+    box[axis].mode === 'auto' && (other.mode !== 'auto' || (other.span && !box[axis].span) || axis === 'y')
+  );
+}
+
+function shareOf(scene: Scene, widget: Widget, parent: Widget, axis: Axis, room: number): string {
+  const factor = scene.layout.factor(widget.index);
+  let taken = 0;
+  let weights = 0;
+  const line = childrenIn(scene, parent.index);
+  for (const child of line) {
+    const box = child.box[axis];
+    taken += (box.marginStart + box.marginEnd) * scene.layout.factor(parent.index);
+    if (box.mode === 'fill') weights += box.weight;
+    else taken += extent(scene, child.index, axis).length;
+  }
+  taken += parent.box[axis].gap * Math.max(0, line.length - 1) * scene.layout.factor(parent.index);
+  const { weight } = widget.box[axis];
+  const share = weights === weight ? 'all' : `${shown(weight)} of ${shown(weights)} shares`;
+  return `is ${share} of the ${shown(Math.max(0, room - taken / factor))} u left of ${parent.id}'s ${shown(room)}`;
+}
+
+/** What a content size is made of. */
+function contentNote(scene: Scene, widget: Widget, axis: Axis): string {
+  const { layout } = scene;
+  const factor = layout.factor(widget.index);
+  const { paddingStart, paddingEnd, gap } = widget.box[axis];
+  const padding = added(paddingStart + paddingEnd, 'padding');
+  if (widget.text) {
+    if (axis === 'x') return ` (its text${padding})`;
+    const lines = widget.text.linesAt(innerWidth(layout, widget)).length;
+    const each = `${shown(widget.text.lineHeight)}`;
+    return lines === 1 ? ` (one line of ${each}${padding})` : ` (${lines} lines of ${each}${padding})`;
+  }
+  if (widget.picture) return ` (its picture${padding})`;
+  const children = childrenIn(scene, widget.index);
+  if (children.length === 0) return padding === '' ? '' : ` (${padding.slice(3)})`;
+  const lengthOf = (child: Widget) => extent(scene, child.index, axis).length / factor;
+  if (widget.box.arrange === words[axis].along) {
+    const margins = children.reduce((sum, { box }) => sum + box[axis].marginStart + box[axis].marginEnd, 0);
+    const terms =
+      children.length <= mostTerms
+        ? children.map((child) => `${shown(lengthOf(child))} ${child.id}`).join(' + ')
+        : `${shown(children.reduce((sum, child) => sum + lengthOf(child), 0))} of ${children.length} children`;
+    const gaps =
+      children.length > 1 ? added(gap * (children.length - 1), children.length > 2 ? 'gaps' : 'gap') : '';
+    return ` (${terms}${gaps}${added(margins, 'margins')}${padding})`;
+  }
+  const longest = children.reduce((most, child) => (lengthOf(child) > lengthOf(most) ? child : most));
+  return ` (its ${axis === 'x' ? 'widest' : 'highest'} child ${longest.id} has ${shown(lengthOf(longest))}${padding})`;
+}
