@@ -42,11 +42,15 @@ export {
   EditError,
   changeAnchor,
   changeLengths,
+  dissolveWidget,
   instanceChanges,
+  movesBetween,
+  rearranged,
   resetInstance,
   suggestAnchor,
+  wrapWidgets,
 } from './edit/index.ts';
-export type { AnchorAdvice, InstanceChange } from './edit/index.ts';
+export type { AnchorAdvice, InstanceChange, Move, WrapOptions } from './edit/index.ts';
 export { gaveWay, whyEdge, whySize, whyWidget } from './why/index.ts';
 export type { GaveWay, Reason } from './why/index.ts';
 export { checkDocument, checks } from './checks/index.ts';

@@ -1,8 +1,16 @@
-import { EditError, changeAnchor, referenceScreen, suggestAnchor } from '../edit/index.ts';
+import {
+  EditError,
+  changeAnchor,
+  movesBetween,
+  rearranged,
+  referenceScreen,
+  suggestAnchor,
+  type Move,
+} from '../edit/index.ts';
 import { writeWhole } from '../node/files.ts';
 import { printable } from '../report/index.ts';
 import { screens } from '../screen/index.ts';
-import { openView, readDocument, type View } from '../view/index.ts';
+import { openView, type View } from '../view/index.ts';
 import { UsageError, exitClean, exitUnusable, type Io } from './io.ts';
 import { load, widgetNamed } from './load.ts';
 
@@ -24,14 +32,10 @@ export async function anchor(file: string, path: string, call: AnchorCall, io: I
     const advice = suggestAnchor(view, id);
     const to = call.to ?? advice.anchor;
     const changed = changeAnchor(document, view, id, to, call.pivot);
-    const themes = document.themes[1]?.origin.source;
-    const readFile = () => ({ text: themes?.text ?? '', name: themes?.name ?? '' });
-    const after = readDocument(changed, { name: file, readFile }).document;
-    if (!after) throw new EditError('the change would make the document unusable; nothing was written');
-    const moves = movesOf(view, openView(after, name, { resources }), id);
+    const moves = movesOf(view, rearranged(document, view, changed), id);
     if (call.json)
       io.out(
-        `${JSON.stringify({ view: name, widget: id, suggested: advice, anchor: to, moves }, null, 2)}\n`,
+        `${JSON.stringify({ view: name, widget: id, suggested: advice, anchor: to, moves: moves.map(({ screen, by }) => ({ screen, by })) }, null, 2)}\n`,
       );
     else {
       if (call.to === undefined) io.out(`${io.ink.strong(to)}: ${printable(advice.why)}\n`);
@@ -53,21 +57,10 @@ export async function anchor(file: string, path: string, call: AnchorCall, io: I
   }
 }
 
-/** How far the widget's farthest edge moves on each screen, in px. */
-function movesOf(before: View, after: View, id: string): { screen: string; by: number }[] {
-  return [referenceScreen(before), ...screens].flatMap((screen) => {
-    const [was, is] = [before.layoutOn(screen), after.layoutOn(screen)];
-    if (!was.has(id) || !is.has(id)) return [];
-    const one = was.rect(id);
-    const other = is.rect(id);
-    const by = Math.max(
-      Math.abs(one.x - other.x),
-      Math.abs(one.y - other.y),
-      Math.abs(one.x + one.width - other.x - other.width),
-      Math.abs(one.y + one.height - other.y - other.height),
-    );
-    return [{ screen: screen.name, by }];
-  });
+/** How far the widget's farthest edge moves on the reference and on each screen it is on, in px. */
+function movesOf(before: View, after: View, id: string): Move[] {
+  const all = movesBetween(before, after, [referenceScreen(before), ...screens]);
+  return all.filter(({ widget }) => widget === id);
 }
 
 /** The lines that differ, before and after. */

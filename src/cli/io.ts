@@ -29,6 +29,13 @@ function inkFor(colors: boolean): Ink {
 export function processIo(): Io {
   const colors = (stream: NodeJS.WriteStream) =>
     process.env.NO_COLOR === undefined && (stream.isTTY || process.env.FORCE_COLOR !== undefined);
+  // Whoever reads may stop reading: `pimbot where … | head` is no fault of anybody's.
+  for (const stream of [process.stdout, process.stderr]) {
+    stream.on('error', (error: NodeJS.ErrnoException) => {
+      if (error.code === 'EPIPE') process.exit();
+      throw error;
+    });
+  }
   return {
     out: (text) => void process.stdout.write(text),
     err: (text) => void process.stderr.write(text),

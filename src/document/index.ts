@@ -3,7 +3,8 @@ export type { Diagnostic, DiagnosticCode, DiagnosticFacts } from './diagnostics.
 export { formatDiagnostic, messageOf } from './messages.ts';
 export type { Place, Range } from './source.ts';
 export { nearestName } from './suggest.ts';
-export { pointerTo } from './parse.ts';
+export { parseText, pointerTo } from './parse.ts';
+export type { Json, Parsed } from './parse.ts';
 export { readShape } from './read.ts';
 export type { FileReader, FileText } from './read.ts';
 export { documentSchema, themeSchema } from './schema.ts';

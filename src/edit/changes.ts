@@ -6,8 +6,8 @@ import {
   type CheckedDocument,
   type WidgetSource,
 } from '../document/index.ts';
-import { EditError } from './anchor.ts';
-import { removeKey, spliced } from './splice.ts';
+import { DocumentText } from './document-text.ts';
+import { EditError } from './edit-error.ts';
 
 /** One value that an instance has in place of its component's. */
 export interface InstanceChange {
@@ -61,14 +61,14 @@ export function instanceChanges(document: CheckedDocument): InstanceChange[] {
  * @returns the changed text. @throws EditError when there is no such instance, or it changes nothing.
  */
 export function resetInstance(document: CheckedDocument, root: string, instance: string): string {
-  const text = document.origin.source?.text;
-  if (text === undefined) throw new EditError('the document was not read from a text');
+  const text = new DocumentText(document);
   for (const one of rootsOf(document.source)) {
     if (one.name !== root) continue;
     for (const { widget, pointer } of widgetsOf(one.root, one.pointer)) {
       if ((widget.id ?? pointer) !== instance) continue;
       if (!isChanged(widget)) throw new EditError(`"${instance}" changes nothing of its component`);
-      return spliced(text, [removeKey(document, pointer, 'set')!]);
+      text.remove(pointer, 'set');
+      return text.text;
     }
   }
   throw new EditError(`there is no instance "${instance}" in ${root}`);

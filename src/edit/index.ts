@@ -1,5 +1,11 @@
-export { EditError, changeAnchor, referenceScreen, suggestAnchor } from './anchor.ts';
+export { changeAnchor, suggestAnchor } from './anchor.ts';
 export type { AnchorAdvice } from './anchor.ts';
 export { instanceChanges, resetInstance } from './changes.ts';
 export type { InstanceChange } from './changes.ts';
+export { dissolveWidget, wrapWidgets } from './containers.ts';
+export type { WrapOptions } from './containers.ts';
+export { EditError } from './edit-error.ts';
+export { movesBetween, rearranged } from './moves.ts';
+export type { Move } from './moves.ts';
 export { changeLengths } from './shares.ts';
+export { referenceScreen } from './standing.ts';

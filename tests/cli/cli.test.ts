@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, readdirSync, symlinkSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
@@ -107,6 +108,20 @@ describe('pimbot check', () => {
     ).toBe(0);
     const far = run('check', 'good.yaml', '--screen', '1920x1080', '--density', '900');
     expect([far.code, far.out.includes('[small-text]')]).toEqual([1, true]);
+  });
+});
+
+describe('a pipe', () => {
+  test('that is closed early ends the command quietly', () => {
+    const command = `"${process.execPath}" bin/pimbot.js where examples/fathom-post/post.yaml --view belt | head -1`;
+    const { stdout, stderr } = spawnSync('sh', ['-c', command], {
+      encoding: 'utf8',
+      env: { ...process.env, NODE_OPTIONS: '', NO_COLOR: '1' },
+    });
+    expect([stdout.split('\n')[0], stderr]).toEqual([
+      'belt on 1920x1080: 1 u = 1 px, surface 1920 × 1080 u',
+      '',
+    ]);
   });
 });
 

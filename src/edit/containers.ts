@@ -1,0 +1,340 @@
+import {
+  readAnchor,
+  type AxisAnchor,
+  type CheckedDocument,
+  type Json,
+  type Pair,
+} from '../document/index.ts';
+import type { Rect } from '../layout/index.ts';
+import type { View, ViewLayout } from '../view/index.ts';
+import { DocumentText } from './document-text.ts';
+import { EditError } from './edit-error.ts';
+import { movesBetween, rearranged } from './moves.ts';
+import {
+  adviceFor,
+  anchorText,
+  exactNumber,
+  marginsOf,
+  placeKeys,
+  saysSize,
+  sizeKey,
+  type Keys,
+} from './place.ts';
+import { referenceScreen, roomIn, standingOf, type Standing } from './standing.ts';
+
+export interface WrapOptions {
+  /** The id of the container. */
+  readonly id: string;
+  /** How the container arranges what it is given; free if left out. */
+  readonly arrange?: 'free' | 'row' | 'column';
+}
+
+const axes = ['x', 'y'] as const;
+/** What a place may move by on the reference, in px. */
+const still = 1e-6;
+
+/**
+ * Puts neighbouring widgets into a container of their own and keeps every place on the reference. A free container is
+ * as large as what is in it; one that arranges gets the gap and alignment that its children have.
+ * @returns the changed text. @throws EditError
+ */
+export function wrapWidgets(
+  document: CheckedDocument,
+  view: View,
+  ids: readonly string[],
+  { id, arrange = 'free' }: WrapOptions,
+): string {
+  const on = view.layoutOn(referenceScreen(view));
+  const inside = ids.map((one) => standingOf(on, one)).sort((a, b) => a.widget.index - b.widget.index);
+  if (on.widgets.some((widget) => widget.id === id)) throw new EditError(`the id "${id}" is taken already`);
+  const { list, first, last } = neighbours(inside);
+  const text = new DocumentText(document);
+  const { parent } = inside[0]!;
+  let keys: Keys;
+  if (parent.box.arrange === 'free')
+    keys = arrange === 'free' ? groupFreely(text, inside) : lineUp(text, inside, arrange);
+  else keys = sameAgain(parent.box.arrange, inside, arrange);
+  const written = [...keys].flatMap(([key, value]) => (value === undefined ? [] : [[key, value] as const]));
+  text.wrap(list, first, last, [['id', id], ...written]);
+  return kept(document, view, text.text, id);
+}
+
+/**
+ * Takes a container out and puts its children into its place, each where it stands on the reference.
+ * @returns the changed text. @throws EditError
+ */
+export function dissolveWidget(document: CheckedDocument, view: View, id: string): string {
+  const on = view.layoutOn(referenceScreen(view));
+  const container = standingOf(on, id);
+  const { widget, source, parent, pointer } = container;
+  for (const key of ['use', 'repeat', 'slot', 'when', 'scroll', 'reference', 'rotate', 'skew'] as const) {
+    if (source[key] !== undefined)
+      throw new EditError(`"${id}" has ${key}, which would be lost for what is in it: take it out first`);
+  }
+  const inside = on.widgets
+    .filter(({ parent: around }) => around === widget.index)
+    .map((child) => standingOf(on, child.id));
+  const text = new DocumentText(document);
+  if (parent.box.arrange === 'free') {
+    for (const child of inside)
+      if (child.widget.box.target === undefined) release(text, on, container, child);
+  } else if (parent.box.arrange !== widget.box.arrange) {
+    throw new EditError(
+      `"${id}" stands in a ${parent.box.arrange} and is a ${widget.box.arrange} itself: what is in it has no place of its own there`,
+    );
+  }
+  const slash = pointer.lastIndexOf('/');
+  text.dissolve(pointer.slice(0, slash), Number(pointer.slice(slash + 1)));
+  return kept(document, view, text.text, id);
+}
+
+/** The text, once it is sure that everything is where it was. */
+function kept(document: CheckedDocument, view: View, text: string, apart: string): string {
+  const after = rearranged(document, view, text);
+  const moves = movesBetween(view, after, [referenceScreen(view)], apart);
+  const worst = moves.reduce<(typeof moves)[number] | undefined>(
+    (most, move) => (most && most.by >= move.by ? most : move),
+    undefined,
+  );
+  if (worst && worst.by > still)
+    throw new EditError(
+      `the places cannot be kept: "${worst.widget}" would move by ${exactNumber(worst.by)} px on the reference`,
+    );
+  return text;
+}
+
+/** The list that widgets stand in one after the other, and from where to where. */
+function neighbours(inside: readonly Standing[]): { list: string; first: number; last: number } {
+  if (inside.length === 0) throw new EditError('say which widgets are to be wrapped');
+  const places = inside.map(({ pointer }) => {
+    const slash = pointer.lastIndexOf('/');
+    return { list: pointer.slice(0, slash), at: Number(pointer.slice(slash + 1)) };
+  });
+  const { list, at: first } = places[0]!;
+  const last = places.at(-1)!.at;
+  places.forEach((place, nth) => {
+    const id = inside[nth]!.widget.id;
+    if (place.list !== list) throw new EditError(`"${id}" is not in the same widget as the others`);
+    if (place.at !== first + nth)
+      throw new EditError(`another widget stands between those to be wrapped, before "${id}"`);
+  });
+  return { list, first, last };
+}
+
+/** Around widgets with anchors: the smallest box, with the anchor that suits it. */
+function groupFreely(text: DocumentText, inside: readonly Standing[]): Keys {
+  const placed = inside.filter(({ widget }) => widget.box.target === undefined);
+  if (placed.length === 0)
+    throw new EditError('widgets anchored to others stand where those do, in any container');
+  const full = placed[0]!.widget.box.full;
+  if (placed.some(({ widget }) => widget.box.full !== full))
+    throw new EditError('some of the widgets are placed in the safe area and others on the full surface');
+  const { room } = placed[0]!;
+  const box = around(placed);
+  const advice = adviceFor(box, room);
+  const anchor = readAnchor(`${advice.x.word} ${advice.y.word}`)!;
+  const keys: Keys = new Map<string, Json | undefined>([['anchor', `${advice.x.word} ${advice.y.word}`]]);
+  if (full) keys.set('area', 'full');
+  for (const [key, value] of placeKeys(box, room, anchor, {}, noMargins)) keys.set(key, value);
+  // A container that what is in it makes large follows a text that grows; a share or span needs one that has a size.
+  const said = { x: false, y: false };
+  for (const axis of axes) {
+    said[axis] = anchor[axis].span || placed.some(({ widget }) => needsSize(widget.box[axis]));
+    if (said[axis] && !anchor[axis].span)
+      keys.set(axis === 'x' ? 'width' : 'height', exactNumber(axis === 'x' ? box.width : box.height));
+  }
+  for (const standing of placed) {
+    const { widget, pointer } = standing;
+    const own: Pair<AxisAnchor> = {
+      x: said.x ? anchorOf(widget.box.x) : start,
+      y: said.y ? anchorOf(widget.box.y) : start,
+    };
+    const pivot = {
+      ...(said.x && { x: widget.box.x.pivot }),
+      ...(said.y && { y: widget.box.y.pivot }),
+    };
+    text.remove(pointer, 'area');
+    putPlace(text, standing, box, own, pivot);
+    for (const axis of axes) {
+      const { mode, size, span } = widget.box[axis];
+      const shared = mode === 'fixed' ? size.share !== 0 : mode === 'fill' && !span;
+      if (shared) text.set(pointer, ...sizeKey(standing, axis));
+    }
+  }
+  return keys;
+}
+
+const start: AxisAnchor = { start: 0, end: 0, span: false, logical: false };
+const noMargins = { x: [0, 0], y: [0, 0] } as const;
+
+function anchorOf(box: Standing['widget']['box']['x']): AxisAnchor {
+  return { start: box.anchorStart, end: box.anchorEnd, span: box.span, logical: false };
+}
+
+function needsSize({ span, mode, size }: Standing['widget']['box']['x']): boolean {
+  return span || mode === 'fill' || (mode === 'fixed' && size.share !== 0);
+}
+
+/** The smallest box around widgets, margins too, in u of their parent. */
+function around(inside: readonly Standing[]): Rect {
+  const edges = inside.map(({ own, widget }) => {
+    const { x, y } = marginsOf(widget);
+    return {
+      left: own.x - x[0],
+      right: own.x + own.width + x[1],
+      top: own.y - y[0],
+      bottom: own.y + own.height + y[1],
+    };
+  });
+  const left = Math.min(...edges.map((one) => one.left));
+  const top = Math.min(...edges.map((one) => one.top));
+  return {
+    x: left,
+    y: top,
+    width: Math.max(...edges.map((one) => one.right)) - left,
+    height: Math.max(...edges.map((one) => one.bottom)) - top,
+  };
+}
+
+/** Writes the anchor of a widget that is to stand where it does in another room. */
+function putPlace(
+  text: DocumentText,
+  standing: Standing,
+  room: Rect,
+  anchor: Pair<AxisAnchor>,
+  pivot: Partial<Pair<number>>,
+): void {
+  const { own, pointer, widget } = standing;
+  text.set(pointer, 'anchor', anchorText(anchor));
+  const follows = axes.every(
+    (axis) => pivot[axis] === undefined || pivot[axis] === (anchor[axis].start + anchor[axis].end) / 2,
+  );
+  if (follows) text.remove(pointer, 'pivot');
+  else {
+    const both = axes.map((axis) => exactNumber(pivot[axis] ?? (anchor[axis].start + anchor[axis].end) / 2));
+    text.set(pointer, 'pivot', both);
+  }
+  for (const [key, value] of placeKeys(own, room, anchor, pivot, marginsOf(widget))) {
+    if (value === undefined) text.remove(pointer, key);
+    else text.set(pointer, key, value);
+  }
+}
+
+/** Around widgets that stand in a line: a row or column with their gap and alignment. */
+function lineUp(text: DocumentText, inside: readonly Standing[], arrange: 'row' | 'column'): Keys {
+  const along = arrange === 'row' ? 'x' : 'y';
+  const across = arrange === 'row' ? 'y' : 'x';
+  const span = ({ own }: Standing, axis: 'x' | 'y') =>
+    axis === 'x' ? ([own.x, own.x + own.width] as const) : ([own.y, own.y + own.height] as const);
+  const gaps: number[] = [];
+  inside.forEach((one, at) => {
+    const { id, box } = one.widget;
+    if (box.target !== undefined)
+      throw new EditError(`"${id}" is anchored to another widget: a ${arrange} has no place for it`);
+    if (one.source.margin !== undefined)
+      throw new EditError(`"${id}" has a margin of its own: take it out first`);
+    if (at > 0) gaps.push(span(one, along)[0] - span(inside[at - 1]!, along)[1]);
+    if (at > 0 && gaps.at(-1)! < -still)
+      throw new EditError(`"${id}" does not stand after "${inside[at - 1]!.widget.id}" along a ${arrange}`);
+  });
+  const gap = Math.max(0, Math.min(...(gaps.length > 0 ? gaps : [0])));
+  const box = around(inside);
+  const [low, high] = across === 'x' ? [box.x, box.x + box.width] : [box.y, box.y + box.height];
+  const all = (near: (from: number, to: number) => boolean) =>
+    inside.every((one) => near(...span(one, across)));
+  let align = 'start';
+  if (all((from, to) => Math.abs(from - low) < still && Math.abs(to - high) < still)) align = 'start';
+  else if (all((from, to) => Math.abs(from + to - low - high) < still)) align = 'center';
+  else if (all((_, to) => Math.abs(to - high) < still)) align = 'end';
+  inside.forEach((one, at) => {
+    const { pointer, widget } = one;
+    for (const key of ['anchor', 'pivot', 'offset', 'inset', 'area']) text.remove(pointer, key);
+    for (const axis of axes) if (needsSize(widget.box[axis])) text.set(pointer, ...sizeKey(one, axis));
+    const before = at === 0 ? 0 : exactNumber(gaps[at - 1]! - gap);
+    const down = align === 'start' ? exactNumber(span(one, across)[0] - low) : 0;
+    if (before !== 0 || down !== 0)
+      text.set(pointer, 'margin', along === 'x' ? [down, 0, 0, before] : [before, 0, 0, down]);
+  });
+  const { room, widget } = inside[0]!;
+  const advice = adviceFor(box, room);
+  // A row is as long as what is in it: tied to a point, whatever share of the room it takes.
+  const words = axes.map((axis) => advice[axis].word.replace(/\.\..*/, ''));
+  const anchor = readAnchor(words.join(' '))!;
+  const keys: Keys = new Map<string, Json | undefined>([['anchor', words.join(' ')]]);
+  if (widget.box.full) keys.set('area', 'full');
+  for (const [key, value] of placeKeys(box, room, anchor, {}, noMargins)) keys.set(key, value);
+  keys.set('arrange', arrange);
+  if (gap > 0) keys.set('gap', exactNumber(gap));
+  keys.set('align', align);
+  return keys;
+}
+
+/** In a row or column: the same once more, for a part of it. */
+function sameAgain(outer: string, inside: readonly Standing[], wanted: string): Keys {
+  const { parent, widget } = inside[0]!;
+  if ((outer !== 'row' && outer !== 'column') || (wanted !== 'free' && wanted !== outer))
+    throw new EditError(
+      `"${widget.id}" stands in a ${outer}: only a row or column can have a part of it wrapped, as another of it`,
+    );
+  const axis = outer === 'row' ? 'x' : 'y';
+  const keys: Keys = new Map<string, Json | undefined>([['arrange', outer]]);
+  if (parent.box[axis].gap > 0) keys.set('gap', parent.box[axis].gap);
+  if (parent.box.align !== 'stretch') keys.set('align', parent.box.align);
+  const weight = inside.reduce(
+    (sum, one) => sum + (one.widget.box[axis].mode === 'fill' ? one.widget.box[axis].weight : 0),
+    0,
+  );
+  if (weight > 0) keys.set(axis === 'x' ? 'width' : 'height', weight === 1 ? 'fill' : `fill ${weight}`);
+  return keys;
+}
+
+/** Writes the place of a child in the room its container had: with the container's anchor, and its own within a span. */
+function release(text: DocumentText, on: ViewLayout, container: Standing, child: Standing): void {
+  const { widget } = container;
+  const { pointer } = child;
+  const room = roomIn(on, container.parent, widget.box.full);
+  const free = widget.box.arrange === 'free';
+  const pivot: { x?: number; y?: number } = {};
+  const compose = (axis: 'x' | 'y'): AxisAnchor => {
+    const outer = widget.box[axis];
+    const inner = child.widget.box[axis];
+    const between = outer.anchorEnd - outer.anchorStart;
+    if (!outer.span || !free) {
+      if (!outer.span && outer.pivot !== (outer.anchorStart + outer.anchorEnd) / 2) pivot[axis] = outer.pivot;
+      return { start: outer.anchorStart, end: outer.anchorStart, span: false, logical: false };
+    }
+    pivot[axis] = inner.pivot;
+    const at = (inside: number) => outer.anchorStart + inside * between;
+    return { start: at(inner.anchorStart), end: at(inner.anchorEnd), span: inner.span, logical: false };
+  };
+  const anchor = { x: compose('x'), y: compose('y') };
+  const unit = on.layout.factor(container.widget.index) / on.layout.factor(container.parent.index);
+  const own = {
+    ...child.own,
+    x: child.own.x * unit,
+    y: child.own.y * unit,
+    width: child.own.width * unit,
+    height: child.own.height * unit,
+  };
+  for (const key of ['align-self', 'justify-self', 'column-span', 'row-span']) text.remove(pointer, key);
+  putPlace(text, { ...child, own }, room, anchor, pivot);
+  if (widget.box.full) text.set(pointer, 'area', 'full');
+  for (const axis of axes) {
+    const box = child.widget.box[axis];
+    const shared = box.mode === 'fixed' ? box.size.share !== 0 : box.mode === 'fill' && !anchor[axis].span;
+    const spanned = box.mode === 'auto' && box.span && free && !anchor[axis].span;
+    const flowed = !free && box.mode === 'auto' && child.widget.text === undefined;
+    if (shared || spanned || flowed || (!free && box.mode === 'fill'))
+      text.set(pointer, ...sizeKey(child, axis));
+    else if (!free && box.mode === 'auto' && !saysSize(child, axis) && stretches(container, child, axis))
+      text.set(pointer, ...sizeKey(child, axis));
+  }
+}
+
+/** Whether a row, column or other arrangement gave a child a size it would not have by itself. */
+function stretches({ widget }: Standing, child: Standing, axis: 'x' | 'y'): boolean {
+  const { arrange } = widget.box;
+  const across = arrange === 'row' ? 'y' : arrange === 'column' ? 'x' : undefined;
+  if (across !== undefined && across !== axis) return false;
+  return (child.widget.box.alignSelf ?? widget.box.align) === 'stretch';
+}

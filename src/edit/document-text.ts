@@ -1,0 +1,245 @@
+import {
+  DiagnosticList,
+  parseText,
+  pointerTo,
+  type CheckedDocument,
+  type Json,
+  type Parsed,
+  type Range,
+} from '../document/index.ts';
+import { EditError } from './edit-error.ts';
+
+/** The lines of one entry of a block list: from the comments above it to its end. */
+interface Lines extends Range {
+  /** Where its dash stands on its line. */
+  readonly indent: number;
+}
+
+/**
+ * The text of a document while it is changed piece by piece. What a change does not touch stays as it is: comments,
+ * quotes, blank lines. Every change is of the text as the one before left it.
+ */
+export class DocumentText {
+  #text: string;
+  readonly #name: string;
+  readonly #json: boolean;
+  #parsed: Parsed | undefined;
+
+  /** @throws EditError for a document that was not read from a text. */
+  constructor(document: CheckedDocument) {
+    const { source } = document.origin;
+    if (!source) throw new EditError('the document was not read from a text');
+    this.#text = source.text;
+    this.#name = source.name;
+    this.#json = source.text.trimStart().startsWith('{');
+  }
+
+  get text(): string {
+    return this.#text;
+  }
+
+  #replace(start: number, end: number, piece: string): void {
+    this.#text = this.#text.slice(0, start) + piece + this.#text.slice(end);
+    this.#parsed = undefined;
+  }
+
+  #now(): Parsed {
+    this.#parsed ??= parseText(this.#text, this.#name, new DiagnosticList());
+    if (!this.#parsed) throw new EditError('the document is written in a way that cannot be changed here');
+    return this.#parsed;
+  }
+
+  #range(pointer: string): Range {
+    return this.#now().positions.valueAt(pointer)!;
+  }
+
+  /** Where a key of a map stands; undefined where the map has none. */
+  #key(map: string, key: string): Range | undefined {
+    const whole = this.#range(map);
+    const found = this.#now().positions.keyAt(pointerTo(map, key));
+    if (!found || found.start < whole.start || found.end > whole.end) return undefined;
+    return this.#text.slice(found.start, found.end).replace(/["']/g, '') === key ? found : undefined;
+  }
+
+  #isFlow(pointer: string): boolean {
+    return /[[{]/.test(this.#text[this.#range(pointer).start] ?? '');
+  }
+
+  /** Gives a key of a map a value, in the map's own style; a key that is new comes first. */
+  set(map: string, key: string, value: Json): void {
+    const written = this.#json ? JSON.stringify(value) : inline(value);
+    const whole = this.#range(map);
+    if (this.#key(map, key)) {
+      const range = this.#range(pointerTo(map, key));
+      this.#replace(range.start, range.end, written);
+    } else if (this.#isFlow(map)) {
+      const name = this.#json ? JSON.stringify(key) : key;
+      const comma = this.#text.slice(whole.start + 1, whole.end - 1).trim() === '' ? '' : ',';
+      this.#replace(whole.start + 1, whole.start + 1, ` ${name}: ${written}${comma}`);
+    } else {
+      const lineStart = this.#text.lastIndexOf('\n', whole.start - 1) + 1;
+      this.#replace(whole.start, whole.start, `${key}: ${written}\n${' '.repeat(whole.start - lineStart)}`);
+    }
+  }
+
+  /** Takes a key out of a map, with the lines it stands on; nothing where the map does not have it. */
+  remove(map: string, key: string): void {
+    const name = this.#key(map, key);
+    if (!name) return;
+    const whole = this.#range(map);
+    const value = this.#range(pointerTo(map, key));
+    const text = this.#text;
+    if (this.#isFlow(map)) {
+      const before = /,\s*$/.exec(text.slice(whole.start, name.start));
+      if (before) return this.#replace(name.start - before[0].length, value.end, '');
+      const after = /^\s*,\s*/.exec(text.slice(value.end, whole.end));
+      return this.#replace(name.start, value.end + (after?.[0].length ?? 0), '');
+    }
+    // A block map: the lines the key stands on, up to where the next key or the end of the map is.
+    let end = value.end;
+    const rest = /^[ \t]*\r?\n/.exec(text.slice(end));
+    if (rest && text[end - 1] !== '\n') end += rest[0].length;
+    const lineStart = text.lastIndexOf('\n', name.start - 1) + 1;
+    if (text.slice(lineStart, name.start).trim() === '') return this.#replace(lineStart, end, '');
+    // The first key of a list's entry shares its line with the dash: the next key takes its place.
+    const next = /^\s*/.exec(text.slice(end))![0].length;
+    this.#replace(name.start, end + next, '');
+  }
+
+  /** Puts neighbouring entries of a list into the `children` of a new entry with these keys, in their place. */
+  wrap(list: string, first: number, last: number, keys: readonly (readonly [string, Json])[]): void {
+    const from = pointerTo(list, first);
+    if (this.#isFlow(list)) {
+      const [start, end] = [this.#range(from).start, this.#range(pointerTo(list, last)).end];
+      const written = keys.map(([key, value]) =>
+        this.#json ? `${JSON.stringify(key)}: ${JSON.stringify(value)}` : `${key}: ${inline(value)}`,
+      );
+      const children = this.#json ? '"children"' : 'children';
+      const inside = this.#text.slice(start, end);
+      this.#replace(start, end, `{ ${[...written, `${children}: [ ${inside} ]`].join(', ')} }`);
+      return;
+    }
+    const { start, indent } = this.#lines(list, first);
+    const { end } = this.#lines(list, last);
+    const margin = ' '.repeat(indent);
+    const head = [...keys.map(([key, value]) => `${key}: ${inline(value)}`), 'children:'];
+    const lines = head.map((line, at) => `${margin}${at === 0 ? '- ' : '  '}${line}\n`).join('');
+    this.#replace(start, end, lines + shifted(this.#text.slice(start, end), 4));
+  }
+
+  /** Puts the children of an entry of a list in its place. Comments of what goes stay above them. */
+  dissolve(list: string, index: number): void {
+    const at = pointerTo(list, index);
+    const inner = `${at}/children`;
+    const children = (this.#valueAt(inner) as Json[] | undefined) ?? [];
+    const last = children.length - 1;
+    if (this.#isFlow(list)) {
+      const { start, end } = this.#range(at);
+      if (last >= 0) {
+        const inside = this.#text.slice(
+          this.#range(pointerTo(inner, 0)).start,
+          this.#range(pointerTo(inner, last)).end,
+        );
+        this.#replace(start, end, inside);
+      } else {
+        const after = /^\s*,\s*/.exec(this.#text.slice(end));
+        const before = after ? undefined : /,\s*$/.exec(this.#text.slice(0, start));
+        this.#replace(start - (before?.[0].length ?? 0), end + (after?.[0].length ?? 0), '');
+      }
+      return;
+    }
+    const { start, end, indent } = this.#lines(list, index);
+    const margin = ' '.repeat(indent);
+    let body = '';
+    let headEnd = end;
+    if (last >= 0 && this.#isFlow(inner)) {
+      headEnd = this.#range(inner).start;
+      children.forEach((_, child) => {
+        const range = this.#range(pointerTo(inner, child));
+        body += `${margin}- ${this.#text.slice(range.start, range.end)}\n`;
+      });
+    } else if (last >= 0) {
+      const lines = this.#lines(inner, 0);
+      headEnd = lines.start;
+      body = shifted(this.#text.slice(lines.start, this.#lines(inner, last).end), indent - lines.indent);
+    }
+    const kept = this.#comments(start, headEnd).map((comment) => `${margin}${comment}\n`);
+    const tail =
+      body === '' ? [] : this.#comments(this.#range(inner).end, end).map((one) => `${margin}${one}\n`);
+    this.#replace(start, end, kept.join('') + body + tail.join(''));
+  }
+
+  #valueAt(pointer: string): Json | undefined {
+    let value: Json | undefined = this.#now().value;
+    for (const step of pointer.split('/').slice(1)) {
+      if (typeof value !== 'object' || value === null) return undefined;
+      value = (value as { [key: string]: Json })[step.replace(/~1/g, '/').replace(/~0/g, '~')];
+    }
+    return value;
+  }
+
+  /** The lines of an entry of a block list. @throws EditError where it shares a line with something else. */
+  #lines(list: string, index: number): Lines {
+    const text = this.#text;
+    const range = this.#range(pointerTo(list, index));
+    let dash = range.start - 1;
+    while (dash >= 0 && /\s/.test(text[dash]!)) dash--;
+    const line = text.lastIndexOf('\n', dash) + 1;
+    if (text[dash] !== '-' || text.slice(line, dash).trim() !== '')
+      throw new EditError(
+        'the widgets are written in a way that cannot be rearranged: give each lines of its own',
+      );
+    const indent = dash - line;
+    let start = line;
+    for (;;) {
+      const before = text.lastIndexOf('\n', start - 2) + 1;
+      if (start === 0 || !/^[ \t]*#/.test(text.slice(before, start))) break;
+      start = before;
+    }
+    let end = text[range.end - 1] === '\n' ? range.end : text.indexOf('\n', range.end) + 1;
+    if (end === 0) {
+      this.#replace(text.length, text.length, '\n');
+      return this.#lines(list, index);
+    }
+    // Comments further in than the dash are its own.
+    for (let more = /^([ \t]*)#.*(\n|$)/.exec(text.slice(end)); more && more[1]!.length > indent;) {
+      end += more[0].length;
+      more = /^([ \t]*)#.*(\n|$)/.exec(text.slice(end));
+    }
+    return { start, end, indent };
+  }
+
+  /** The comments between two places, each without what stands before it on its line. */
+  #comments(start: number, end: number): string[] {
+    return this.#text
+      .slice(start, end)
+      .split('\n')
+      .flatMap(
+        (line) => /^(?:[^"'#]|"(?:[^"\\]|\\.)*"|'[^']*'|(?<=\S)#)*?(?:^|\s)(#.*)$/.exec(line)?.[1] ?? [],
+      );
+  }
+}
+
+/** Lines moved to the right, or to the left for a number below 0. */
+function shifted(text: string, by: number): string {
+  return by >= 0
+    ? text.replace(/^(?=[^\r\n])/gm, ' '.repeat(by))
+    : text.replace(new RegExp(`^ {0,${-by}}`, 'gm'), '');
+}
+
+/** A value in YAML on one line: a text without quotes where it can only be read as that text. */
+function inline(value: Json): string {
+  if (typeof value === 'string')
+    return /^[a-z][\w.]*( [\w.%-]+)*$/i.test(value) && !isWord(value) ? value : JSON.stringify(value);
+  if (Array.isArray(value)) return `[${value.map(inline).join(', ')}]`;
+  if (typeof value === 'object' && value !== null) {
+    const entries = Object.entries(value).map(([key, inner]) => `${key}: ${inline(inner)}`);
+    return entries.length === 0 ? '{}' : `{ ${entries.join(', ')} }`;
+  }
+  return JSON.stringify(value);
+}
+
+/** Words that older YAML reads as something else. */
+function isWord(text: string): boolean {
+  return /^(y|n|yes|no|on|off|true|false|null)$/i.test(text);
+}

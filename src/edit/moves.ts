@@ -1,0 +1,70 @@
+import type { Widget } from '../build/index.ts';
+import { formatDiagnostic, type CheckedDocument } from '../document/index.ts';
+import type { Rect } from '../layout/index.ts';
+import type { Screen } from '../screen/index.ts';
+import { openView, readDocument, type View, type ViewLayout } from '../view/index.ts';
+import { EditError } from './edit-error.ts';
+
+/** How far a change of a document moved a widget on a screen. */
+export interface Move {
+  readonly screen: string;
+  /** Id of the widget before the change. */
+  readonly widget: string;
+  /** By how much its farthest edge moved, in device px. */
+  readonly by: number;
+}
+
+/** The view of a document as it is after a change of its text. @throws EditError when the text is no document any more. */
+export function rearranged(document: CheckedDocument, view: View, text: string): View {
+  const theme = document.themes[1]?.origin.source;
+  const readFile = () => ({ text: theme?.text ?? '', name: theme?.name ?? '' });
+  const name = document.origin.source?.name;
+  const { document: after, diagnostics } = readDocument(text, { name, readFile });
+  if (!after) {
+    const first = diagnostics.find(({ severity }) => severity === 'error');
+    throw new EditError(
+      `the change would make the document unusable: ${first ? formatDiagnostic(first).split('\n')[0]! : ''}`,
+    );
+  }
+  const { fonts, pictures, textSize } = view.variant;
+  const { hudSize } = view;
+  return openView(after, view.name, { resources: { fonts, pictures }, case: view.case, hudSize, textSize });
+}
+
+/**
+ * How far every widget moved, on each of some screens; one that is only there before or after is left out.
+ * @param apart Id of a container that one of the two has more than the other.
+ */
+export function movesBetween(before: View, after: View, screens: readonly Screen[], apart?: string): Move[] {
+  return screens.flatMap((screen) => {
+    const [was, is] = [before.layoutOn(screen), after.layoutOn(screen)];
+    return pairsOf(was, is, apart).map(([one, other]) => ({
+      screen: screen.name,
+      widget: one.id,
+      by: farthest(was.layout.rect(one.index), is.layout.rect(other.index)),
+    }));
+  });
+}
+
+/** The same widgets before and after: in document order, as those without an id may have got another name. */
+function pairsOf(was: ViewLayout, is: ViewLayout, apart: string | undefined): (readonly [Widget, Widget])[] {
+  const [old, now] = [was, is].map(({ widgets }) => widgets.filter(({ id }) => id !== apart)) as [
+    Widget[],
+    Widget[],
+  ];
+  if (old.length === now.length) return old.map((one, at) => [one, now[at]!] as const);
+  const byId = new Map(now.map((one) => [one.id, one]));
+  return old.flatMap((one) => {
+    const other = byId.get(one.id);
+    return other ? [[one, other] as const] : [];
+  });
+}
+
+function farthest(one: Rect, other: Rect): number {
+  return Math.max(
+    Math.abs(one.x - other.x),
+    Math.abs(one.y - other.y),
+    Math.abs(one.x + one.width - other.x - other.width),
+    Math.abs(one.y + one.height - other.y - other.height),
+  );
+}

@@ -1,0 +1,118 @@
+import type { AxisAnchor, Json, Pair } from '../document/index.ts';
+import type { Rect } from '../layout/index.ts';
+import type { Standing } from './standing.ts';
+
+/** What becomes of the keys of a widget; undefined takes a key out. */
+export type Keys = Map<string, Json | undefined>;
+
+/** A widget that fills this share of its parent's length is stretched rather than tied to a point. */
+const stretchedShare = 0.7;
+/** A middle this near to the parent's, as a share of its length, is meant to be there. */
+const centredShare = 0.02;
+
+/** The anchor on one axis that suits a place, and why. */
+export interface AxisAdvice {
+  readonly word: string;
+  readonly why: string;
+}
+
+/** The anchor that suits a box where it stands in its room. */
+export function adviceFor(own: Rect, room: Rect): Pair<AxisAdvice> {
+  return {
+    x: adviceOn(own.x - room.x, own.width, room.width, ['left', 'right']),
+    y: adviceOn(own.y - room.y, own.height, room.height, ['top', 'bottom']),
+  };
+}
+
+function adviceOn(
+  before: number,
+  length: number,
+  room: number,
+  [start, end]: readonly [string, string],
+): AxisAdvice {
+  const after = room - before - length;
+  const short = (value: number) => String(Math.round(value * 10) / 10);
+  if (room > 0 && length / room >= stretchedShare) {
+    return {
+      word: `${start}..${end}`,
+      why: `it takes ${short((length / room) * 100)} % from ${start} to ${end}`,
+    };
+  }
+  if (Math.abs(before - after) / 2 <= room * centredShare)
+    return { word: 'center', why: `it stands in the middle between ${start} and ${end}` };
+  return before <= after
+    ? { word: start, why: `it is ${short(before)} u from the ${start} and ${short(after)} from the ${end}` }
+    : { word: end, why: `it is ${short(after)} u from the ${end} and ${short(before)} from the ${start}` };
+}
+
+/**
+ * The keys that keep a box in its place with an anchor, in a room (docs/layout-model.md, section 3, solved for offset
+ * and insets).
+ * @param margins Before and after it on each axis.
+ */
+export function placeKeys(
+  own: Rect,
+  room: Rect,
+  anchor: Pair<AxisAnchor>,
+  pivot: Partial<Pair<number>>,
+  margins: Pair<readonly [before: number, after: number]>,
+): Keys {
+  const along = (axis: 'x' | 'y') => {
+    const [start, length, from, whole] =
+      axis === 'x' ? [own.x, own.width, room.x, room.width] : [own.y, own.height, room.y, room.height];
+    const [before, after] = margins[axis];
+    const at = anchor[axis];
+    const point = pivot[axis] ?? (at.start + at.end) / 2;
+    return {
+      offset: start - before + point * (length + before + after) - from - at.start * whole,
+      insetStart: start - before - from - at.start * whole,
+      insetEnd: from + at.end * whole - start - length - after,
+    };
+  };
+  const x = along('x');
+  const y = along('y');
+  const keys: Keys = new Map();
+  const offset = [anchor.x.span ? 0 : exactNumber(x.offset), anchor.y.span ? 0 : exactNumber(y.offset)];
+  keys.set('offset', offset.every((one) => one === 0) ? undefined : offset);
+  const inset: { [side: string]: number } = {};
+  if (anchor.x.span)
+    Object.assign(inset, { left: exactNumber(x.insetStart), right: exactNumber(x.insetEnd) });
+  if (anchor.y.span)
+    Object.assign(inset, { top: exactNumber(y.insetStart), bottom: exactNumber(y.insetEnd) });
+  const kept = Object.values(inset).some((one) => one !== 0);
+  keys.set('inset', kept ? inset : undefined);
+  return keys;
+}
+
+/** The margins of a widget on both axes. */
+export function marginsOf({ box }: Standing['widget']): Pair<readonly [number, number]> {
+  return { x: [box.x.marginStart, box.x.marginEnd], y: [box.y.marginStart, box.y.marginEnd] };
+}
+
+/** The key of the size on an axis, in the widget's own u. */
+export function sizeKey({ own, ownUnit }: Standing, axis: 'x' | 'y'): readonly [string, number] {
+  return axis === 'x'
+    ? ['width', exactNumber(own.width / ownUnit)]
+    : ['height', exactNumber(own.height / ownUnit)];
+}
+
+/** Whether a widget says a size on an axis. */
+export function saysSize({ source }: Standing, axis: 'x' | 'y'): boolean {
+  return source.size !== undefined || (axis === 'x' ? source.width : source.height) !== undefined;
+}
+
+/** An anchor as it is written. */
+export function anchorText(anchor: Pair<AxisAnchor>): string {
+  const one = ({ start, end, span }: AxisAnchor, words: readonly [string, string]): string => {
+    const word = (at: number) =>
+      at === 0 ? words[0] : at === 1 ? words[1] : at === 0.5 ? 'center' : `${exactNumber(at * 100)}%`;
+    return span ? `${word(start)}..${word(end)}` : word(start);
+  };
+  const [x, y] = [one(anchor.x, ['left', 'right']), one(anchor.y, ['top', 'bottom'])];
+  return `${x} ${y}`;
+}
+
+/** A number as it is written: nine digits are more than any place needs, and 30 stays 30. */
+export function exactNumber(value: number): number {
+  return Math.round(value * 1e9) / 1e9 + 0;
+}
