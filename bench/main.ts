@@ -1,6 +1,6 @@
 import { LiveLayout, makeScreen, openView, readDocument, type DocumentSource, type View } from 'pimbot';
 import { bundledFonts } from 'pimbot/node';
-import { median, reflowTime, startBrowser, textTime } from './browser.ts';
+import { median, rivalWith, startBrowser } from './browser.ts';
 import { hudTree, labelTree } from './trees.ts';
 
 /** One measurement; `ratio` is theirs / ours. */
@@ -14,13 +14,14 @@ interface Row {
 
 const json = process.argv.includes('--json');
 const quick = process.argv.includes('--quick');
-const rounds = quick ? 5 : 40;
+/** Ours and theirs are measured in turn, so that a machine that slows down slows both down. */
+const slices = quick ? 2 : 12;
 const wide = makeScreen({ width: 2560, height: 1080 });
 const small = makeScreen({ width: 1280, height: 720 });
 
-function tell(name: string, ours: number, theirs: number, unit: string): void {
+function tell(name: string, ours: number, theirs: number, unit: string, ratio = theirs / ours): void {
   const short = (value: number) => Number(value.toPrecision(4));
-  const row: Row = { name, ours: short(ours), theirs: short(theirs), ratio: short(theirs / ours), unit };
+  const row: Row = { name, ours: short(ours), theirs: short(theirs), ratio: short(ratio), unit };
   if (json) process.stdout.write(`${JSON.stringify(row)}\n`);
   else {
     const cells = [
@@ -28,7 +29,7 @@ function tell(name: string, ours: number, theirs: number, unit: string): void {
       String(row.theirs).padStart(10),
       `${row.ratio}`.padStart(9),
     ];
-    process.stdout.write(`${name.padEnd(44)}${cells.join('')}  ${unit}\n`);
+    process.stdout.write(`${name.padEnd(58)}${cells.join('')}  ${unit}\n`);
   }
 }
 
@@ -38,64 +39,112 @@ function viewOf(source: DocumentSource): View {
   return openView(document, 'bench', { resources: { fonts: bundledFonts() } });
 }
 
-/** Nanoseconds of one call: the median of batches, after some that are not counted. */
-function timeOf(batch: number, call: (turn: number) => void): number {
-  const times: number[] = [];
-  for (let round = 0; round < rounds + 5; round++) {
+/** Something that takes some nanoseconds an operation. */
+type Racer = () => number | Promise<number>;
+
+/** A racer that makes calls for about `milliseconds` and gives the mean of one. */
+function calls(milliseconds: number, call: (turn: number) => void): Racer {
+  let turn = 0;
+  for (const end = performance.now() + milliseconds; performance.now() < end;) call(turn++);
+  const batch = Math.max(2, Math.round(turn / 8));
+  return () => {
+    let made = 0;
     const start = performance.now();
-    for (let turn = 0; turn < batch; turn++) call(turn);
-    if (round >= 5) times.push(((performance.now() - start) * 1e6) / batch);
-  }
-  return median(times);
+    while (performance.now() - start < milliseconds) {
+      for (let one = 0; one < batch; one++) call(turn++);
+      made += batch;
+    }
+    return ((performance.now() - start) * 1e6) / made;
+  };
 }
 
-/** Nanoseconds of laying a view out on another screen. */
-function resizeTime(source: DocumentSource, count: number): number {
+/** Measures two in turn and tells the medians of both and of their ratios. `each` divides the times. */
+async function race(name: string, unit: string, ours: Racer, theirs: Racer, each = 1): Promise<number> {
+  const found: { ours: number; theirs: number }[] = [];
+  for (let slice = 0; slice < slices; slice++)
+    found.push({ ours: (await ours()) / each, theirs: (await theirs()) / each });
+  const own = median(found.map((one) => one.ours));
+  const other = median(found.map((one) => one.theirs));
+  tell(name, own, other, unit, median(found.map((one) => one.theirs / one.ours)));
+  return own;
+}
+
+const milliseconds = quick ? 20 : 120;
+
+/** Laying a view out on another screen. */
+function resizing(source: DocumentSource, count: number): Racer {
   const live = new LiveLayout(viewOf(source), wide);
   const rect = { x: 0, y: 0, width: 0, height: 0 };
-  return timeOf(Math.max(2, Math.round(60_000 / count)), (turn) => {
+  return calls(milliseconds, (turn) => {
     live.resize(turn % 2 === 0 ? small : wide);
     live.read(count, rect);
   });
 }
 
+/** Bytes the heap grows by with each call, with nothing collected in between. */
+function growth(count: number, call: (turn: number) => void): number {
+  for (let warm = 0; warm < 20_000; warm++) call(warm);
+  const found: number[] = [];
+  for (let round = 0; round < 5; round++) {
+    globalThis.gc?.();
+    const before = process.memoryUsage().heapUsed;
+    for (let turn = 0; turn < count; turn++) call(turn);
+    found.push((process.memoryUsage().heapUsed - before) / count);
+  }
+  return Math.max(0, median(found));
+}
+
 if (!json)
   process.stdout.write(
-    `${''.padEnd(44)}${'Pimbot'.padStart(10)}${'other'.padStart(10)}${'ratio'.padStart(9)}\n`,
+    `${''.padEnd(58)}${'Pimbot'.padStart(10)}${'other'.padStart(10)}${'ratio'.padStart(9)}\n`,
   );
 const browser = await startBrowser();
-const perWidget: number[] = [];
 try {
   for (const count of quick ? [100] : [100, 1000, 10_000]) {
     const tree = hudTree(count, 1);
-    const ours = resizeTime(tree.document, count) / count;
-    const theirs =
-      ((await reflowTime(browser, tree.html, quick ? 5 : count > 5000 ? 30 : 100)) * 1e6) / count;
-    perWidget.push(ours);
-    tell(`layout of ${count} widgets, beside Chromium`, ours, theirs, 'ns per widget');
+    const rival = await rivalWith(browser, tree.html);
+    const rounds = quick ? 5 : Math.max(4, Math.round(20_000 / count));
+    const ours = resizing(tree.document, count);
+    await race(
+      `layout of ${count} widgets, beside Chromium`,
+      'ns per widget',
+      ours,
+      () => rival.reflow(rounds),
+      count,
+    );
+    await rival.close();
   }
   if (!quick) {
-    const most = resizeTime(hudTree(100_000, 1).document, 100_000) / 100_000;
-    tell('100,000 widgets (other: 1,000)', most, perWidget[1]!, 'ns per widget');
+    const many = resizing(hudTree(100_000, 1).document, 100_000);
+    const few = resizing(hudTree(1000, 1).document, 1000);
+    await race(
+      '100,000 widgets (other: 1,000)',
+      'ns per widget',
+      async () => (await many()) / 100,
+      few,
+      1000,
+    );
 
     const labels = labelTree(1000);
-    const all = resizeTime(labels.document, labels.count);
-    const theirs = (await reflowTime(browser, labels.html, 60)) * 1e6;
-    tell(
-      `layout of ${labels.count} widgets with text, beside Chromium`,
-      all / labels.count,
-      theirs / labels.count,
+    const { names, count } = labels;
+    const rival = await rivalWith(browser, labels.html);
+    const withText = resizing(labels.document, count);
+    await race(
+      `layout of ${count} widgets with text, beside Chromium`,
       'ns per widget',
+      withText,
+      () => rival.reflow(10),
+      count,
     );
 
     const live = new LiveLayout(viewOf(labels.document), wide);
-    let turn = 0;
-    const one = timeOf(2000, () => live.set({ depth: ++turn % 10_000 }));
-    const full = resizeTime(hudTree(1000, 1).document, 1000);
-    tell('one changed label (other: full layout of 1,000)', one, full, 'ns');
+    const one = calls(milliseconds, (turn) => live.set({ depth: turn % 10_000 }));
+    await race('one changed label (other: full layout of that view)', 'ns', one, withText);
+    await race('one changed label (other: 1,000 widgets without text)', 'ns', one, few);
 
     const meters = viewOf({
       pimbot: 1,
+      reference: { scaling: 'none' },
       cases: { only: { hull: 0.5 } },
       views: {
         bench: {
@@ -104,24 +153,21 @@ try {
       },
     });
     const metered = new LiveLayout(meters, wide);
-    const meter = timeOf(20_000, () => metered.set({ hull: (++turn % 1000) / 1000 }));
-    tell('one changed meter (other: full layout of 1,000)', meter, full, 'ns');
+    const meter = calls(milliseconds, (turn) => metered.set({ hull: (turn % 1000) / 1000 }));
+    await race('one changed meter (other: full layout of that view)', 'ns', meter, few);
 
-    const changed = await textTime(browser, labels.html, 30);
-    const values = labels.names;
-    const many = timeOf(4, (round) =>
-      live.set(Object.fromEntries(values.map((name, at) => [name, round * 31 + at]))),
+    const all = calls(milliseconds, (round) =>
+      live.set(Object.fromEntries(names.map((name, at) => [name, round * 31 + at]))),
     );
-    tell('1,000 labels that all change, beside Chromium', many, changed * 1e6, 'ns');
+    await race('1,000 labels that all change, beside Chromium', 'ns', all, () => rival.relabel(10));
+    await rival.close();
 
-    // Bytes the heap grew by in many resizes, with nothing collected in between.
+    const bare = labelTree(1000, false);
+    const withoutText = resizing(bare.document, bare.count);
+    await race('1,000 labels that stay (other: without text)', 'ns per widget', withText, withoutText, count);
+
     const quiet = new LiveLayout(viewOf(hudTree(1000, 1).document), wide);
-    const frames = [wide, small];
-    for (let warm = 0; warm < 20_000; warm++) quiet.resize(frames[warm % 2]!);
-    globalThis.gc?.();
-    const before = process.memoryUsage().heapUsed;
-    for (let solve = 0; solve < 2000; solve++) quiet.resize(frames[solve % 2]!);
-    const grown = (process.memoryUsage().heapUsed - before) / 2000;
+    const grown = growth(4000, (turn) => quiet.resize(turn % 2 === 0 ? small : wide));
     tell('heap growth of a resize (other: 1,000 rectangles)', grown, 1000 * 48, 'bytes');
   }
 } finally {

@@ -81,8 +81,11 @@ export function hudTree(count: number, seed: number): BenchTree {
   };
 }
 
-/** Rows of a caption and a changing number: `count` labels in columns, as a document and as HTML. */
-export function labelTree(count: number): BenchTree & { readonly names: readonly string[] } {
+/**
+ * `count` labels with a number in columns, as a document and as HTML.
+ * @param text False for boxes as large as the labels in their place.
+ */
+export function labelTree(count: number, text = true): BenchTree & { readonly names: readonly string[] } {
   const names = Array.from({ length: count }, (_, index) => (index === 500 ? 'depth' : `v${index}`));
   const values = Object.fromEntries(names.map((name, index) => [name, 100 + index]));
   const columns: WidgetSource[] = [];
@@ -97,7 +100,9 @@ export function labelTree(count: number): BenchTree & { readonly names: readonly
       offset: [`${left}%`, top],
       width: '11%',
       arrange: 'column',
-      children: part.map((name) => ({ kind: 'text', text: `Reading {${name}} m` })),
+      children: part.map((name) =>
+        text ? { kind: 'text', text: `Reading {${name}} m` } : { 'min-width': 150, 'height': 30 },
+      ),
     });
     html += `<div style="position:absolute;left:${left}%;top:${top}px;width:11%;display:flex;flex-direction:column">${part
       .map(

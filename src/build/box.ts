@@ -89,7 +89,11 @@ export interface Measure {
   readonly widest: number;
   /** The width below which it sticks out. */
   readonly least: number;
-  heightAt(width: number): number;
+  /**
+   * Finds the height at a width: reads `exchange[0]`, writes `exchange[1]`. Numbers are handed over here because V8
+   * makes an object of each that has a fraction and goes through a call.
+   */
+  heightInto(exchange: Float64Array): void;
   /** From its top to the baseline of its first line. */
   readonly baseline?: number;
 }

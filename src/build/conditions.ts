@@ -9,20 +9,47 @@ export interface Situation {
   readonly height: number;
 }
 
-/** Whether every key of a condition holds. A range holds from its least to its most, both included. */
-export function holds(condition: ScreenConditionSource, { screen, width, height }: Situation): boolean {
-  const within = (range: string | undefined, value: number): boolean => {
-    if (range === undefined) return true;
-    const limits = readLimits(range);
-    return limits !== undefined && value >= limits.least && value <= limits.most;
+/** A range that holds from its least to its most, both included. */
+interface Within {
+  readonly least: number;
+  readonly most: number;
+}
+
+/** A condition with its ranges read. */
+export interface ReadCondition {
+  readonly aspect: Within | undefined;
+  readonly width: Within | undefined;
+  readonly height: Within | undefined;
+  readonly distance: Within | undefined;
+  readonly orientation: ScreenConditionSource['orientation'];
+  readonly input: ScreenConditionSource['input'];
+}
+
+export function readCondition(condition: ScreenConditionSource): ReadCondition {
+  const range = (key: 'aspect' | 'width' | 'height' | 'distance') =>
+    condition[key] === undefined ? undefined : readLimits(condition[key])!;
+  return {
+    aspect: range('aspect'),
+    width: range('width'),
+    height: range('height'),
+    distance: range('distance'),
+    orientation: condition.orientation,
+    input: condition.input,
   };
-  const portrait = height > width;
+}
+
+/** Whether every key of a condition holds. Makes nothing. */
+export function holds(condition: ReadCondition, { screen, width, height }: Situation): boolean {
   return (
     within(condition.aspect, height > 0 ? width / height : 0) &&
     within(condition.width, width) &&
     within(condition.height, height) &&
     within(condition.distance, screen.distance) &&
-    (condition.orientation === undefined || (condition.orientation === 'portrait') === portrait) &&
+    (condition.orientation === undefined || (condition.orientation === 'portrait') === height > width) &&
     (condition.input === undefined || screen.inputs.includes(condition.input))
   );
+}
+
+function within(range: Within | undefined, value: number): boolean {
+  return range === undefined || (value >= range.least && value <= range.most);
 }

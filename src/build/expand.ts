@@ -7,7 +7,7 @@ import {
   type ViewSource,
   type WidgetSource,
 } from '../document/index.ts';
-import { holds, type Situation } from './conditions.ts';
+import { holds, readCondition, type Situation } from './conditions.ts';
 import { BuildError, type Scope } from './scope.ts';
 
 /** A widget as it stands in its place: conditions, repeats, components and parameters worked in. */
@@ -196,7 +196,7 @@ export function withConditions<Source extends WidgetSource | ViewSource>(
 ): Source {
   let result = source;
   source.when?.forEach(({ screen, change }, index) => {
-    if (!holds(screen, situation)) return;
+    if (!holds(readCondition(screen), situation)) return;
     trace.applied.push(`${pointer}/when/${index}`);
     result = { ...result, ...change };
     for (const key of Object.keys(change))

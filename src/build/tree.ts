@@ -298,15 +298,10 @@ function withDividers(widgets: Widget[]): Widget[] {
 }
 
 /** The text of a widget, filled in and set. */
-export function textOf(
-  source: WidgetSource,
-  look: Look,
-  scope: Scope,
-  variant: Variant,
-): TextBlock | undefined {
-  if (source.text === undefined) return undefined;
-  const text = scope.fill(String(source.text));
-  return new TextBlock(look.uppercase ? text.toUpperCase() : text, {
+function textOf(source: WidgetSource, look: Look, scope: Scope, variant: Variant): TextBlock | undefined {
+  const text = wordsOf(source, look, scope);
+  if (text === undefined) return undefined;
+  return new TextBlock(text, {
     face: variant.fonts.face(look.font, look.fontWeight),
     fontSize: look.fontSize * variant.textSize,
     lineHeight: look.lineHeight,
@@ -315,13 +310,28 @@ export function textOf(
   });
 }
 
+/** The words of a text, filled in; undefined where there are none. */
+export function wordsOf(source: WidgetSource, look: Look, scope: Scope): string | undefined {
+  if (source.text === undefined) return undefined;
+  const text = typeof source.text === 'string' ? scope.fill(source.text) : String(source.text);
+  return look.uppercase ? text.toUpperCase() : text;
+}
+
 function measureOf(kind: Kind, picture: Picture | undefined): Measure | undefined {
   if (kind === 'image' && picture) {
     const { width, height } = picture;
-    return { widest: width, least: width, heightAt: (given) => (given * height) / width };
+    return {
+      widest: width,
+      least: width,
+      heightInto: (exchange) => (exchange[1] = (exchange[0]! * height) / width),
+    };
   }
   if (kind === 'meter') {
-    return { widest: meterSize.width, least: meterSize.width, heightAt: () => meterSize.height };
+    return {
+      widest: meterSize.width,
+      least: meterSize.width,
+      heightInto: (exchange) => (exchange[1] = meterSize.height),
+    };
   }
   return undefined;
 }

@@ -14,11 +14,14 @@ import {
  * its first child, anything else its bottom edge.
  */
 
-/** The height of a leaf's inside at the width it was given; a leaf measures in its own u. */
-export function measuredHeight(plan: Plan, n: number, measure: LeafMeasure): number {
-  const inner = Math.max(0, plan.x.length[n]! - plan.x.paddingStart[n]! - plan.x.paddingEnd[n]!);
+/** Finds the height of a leaf's inside at the width it was given, and puts it into `exchange[1]`; a leaf measures in its own u. */
+export function measureHeight(plan: Plan, n: number, measure: LeafMeasure): void {
+  const { exchange, x } = plan;
+  const inner = x.length[n]! - x.paddingStart[n]! - x.paddingEnd[n]!;
   const factor = plan.factor[n]!;
-  return factor === 1 ? measure.heightAt(inner) : measure.heightAt(inner / factor) * factor;
+  exchange[0] = inner > 0 ? inner / factor : 0;
+  measure.heightInto(exchange);
+  exchange[1] = exchange[1]! * factor;
 }
 
 /** From the top of a widget's border box to its baseline, in u, once its height is needed or given. */
@@ -30,7 +33,8 @@ export function baselineOf(plan: Plan, n: number, heights: Float64Array): number
       if (measure.baseline === undefined) return down + heights[at]!;
       const padding = plan.y.paddingStart[at]! + plan.y.paddingEnd[at]!;
       // A text stands in the middle of what it is given.
-      const spare = heights[at]! - padding - measuredHeight(plan, at, measure);
+      measureHeight(plan, at, measure);
+      const spare = heights[at]! - padding - plan.exchange[1]!;
       return down + plan.y.paddingStart[at]! + spare / 2 + measure.baseline * plan.factor[at]!;
     }
     const arrange = plan.arrange[at]!;

@@ -7,7 +7,7 @@ import {
   type Scaling,
   type Spare,
 } from '../document/index.ts';
-import type { Edges, Screen } from '../screen/index.ts';
+import { makeScreen, type Edges, type Screen } from '../screen/index.ts';
 
 /** The reference of a document with everything that was left out filled in. */
 export interface Reference {
@@ -82,36 +82,59 @@ const scalings: { readonly [Name in Scaling]: (screen: Screen, reference: Refere
   whole: ({ width, height }, to) => Math.max(1, Math.floor(Math.min(width / to.width, height / to.height))),
 };
 
-/**
- * Places the surface on a screen.
- * @param hudSize The player's HUD size; 1 is what the author drew.
- */
+/** A frame that can be placed on another screen without making a new one. */
+export class MutableFrame implements Frame {
+  screen: Screen = nowhere;
+  hudSize = 1;
+  scale = 0.5;
+  originX = 0.5;
+  originY = 0.5;
+  width = 0.5;
+  height = 0.5;
+  readonly safe = { top: 0.5, right: 0.5, bottom: 0.5, left: 0.5 };
+
+  /**
+   * Places the surface on a screen.
+   * @param hudSize The player's HUD size; 1 is what the author drew.
+   */
+  place(reference: Reference, screen: Screen, hudSize: number): this {
+    const fitted = scalings[reference.scaling](screen, reference);
+    const scale = heldScale(fitted, reference, screen, hudSize);
+    const bars = reference.spare === 'bars';
+    const areaWidth = bars ? Math.min(screen.width, reference.width * fitted) : screen.width;
+    const areaHeight = bars ? Math.min(screen.height, reference.height * fitted) : screen.height;
+    const originX = (screen.width - areaWidth) * reference.alignX;
+    const originY = (screen.height - areaHeight) * reference.alignY;
+    this.screen = screen;
+    this.hudSize = hudSize;
+    this.scale = scale;
+    this.originX = originX;
+    this.originY = originY;
+    // A screen without area has no scale; the reference stands in for its surface, drawn at size 0.
+    const drawn = scale > 0;
+    this.width = drawn ? areaWidth / scale : reference.width;
+    this.height = drawn ? areaHeight / scale : reference.height;
+    const { safe } = this;
+    safe.top = drawn ? Math.max(0, screen.safe.top - originY) / scale : 0;
+    safe.right = drawn ? Math.max(0, screen.safe.right - (screen.width - areaWidth - originX)) / scale : 0;
+    safe.bottom = drawn
+      ? Math.max(0, screen.safe.bottom - (screen.height - areaHeight - originY)) / scale
+      : 0;
+    safe.left = drawn ? Math.max(0, screen.safe.left - originX) / scale : 0;
+    return this;
+  }
+
+  /** The same as something that no longer changes. */
+  copy(): Frame {
+    return { ...this, safe: { ...this.safe } };
+  }
+}
+
+const nowhere = makeScreen({ width: 0, height: 0 });
+
+/** How a view is put on a screen. */
 export function frameOf(reference: Reference, screen: Screen, hudSize: number): Frame {
-  const fitted = scalings[reference.scaling](screen, reference);
-  const scale = heldScale(fitted, reference, screen, hudSize);
-  const bars = reference.spare === 'bars';
-  const areaWidth = bars ? Math.min(screen.width, reference.width * fitted) : screen.width;
-  const areaHeight = bars ? Math.min(screen.height, reference.height * fitted) : screen.height;
-  const originX = (screen.width - areaWidth) * reference.alignX;
-  const originY = (screen.height - areaHeight) * reference.alignY;
-  // A screen without area has no scale; the reference stands in for its surface, drawn at size 0.
-  const inU = (px: number, instead: number) => (scale > 0 ? px / scale : instead);
-  const inset = (taken: number, bar: number) => inU(Math.max(0, taken - bar), 0);
-  return {
-    screen,
-    hudSize,
-    scale,
-    originX,
-    originY,
-    width: inU(areaWidth, reference.width),
-    height: inU(areaHeight, reference.height),
-    safe: {
-      top: inset(screen.safe.top, originY),
-      right: inset(screen.safe.right, screen.width - areaWidth - originX),
-      bottom: inset(screen.safe.bottom, screen.height - areaHeight - originY),
-      left: inset(screen.safe.left, originX),
-    },
-  };
+  return new MutableFrame().place(reference, screen, hudSize).copy();
 }
 
 /** Device px per u of a part of a view that keeps a reference of its own, on the same screen (equation 1.5). */

@@ -1,6 +1,6 @@
 export { compile } from './compile.ts';
 export type { LayoutItem } from './compile.ts';
-export { frameOf, referenceOf, referenceOfPart } from './frame.ts';
+export { MutableFrame, frameOf, referenceOf, referenceOfPart } from './frame.ts';
 export type { Frame, Reference } from './frame.ts';
 export { Layout } from './layout.ts';
 export type { Rect } from './layout.ts';

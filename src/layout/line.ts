@@ -8,6 +8,7 @@ import {
   contentSize,
   fillSize,
   fixedSize,
+  hasLimits,
   hasMargins,
   hasMinimum,
   hasShares,
@@ -64,13 +65,19 @@ export function giveAlong(plan: Plan, axis: AxisPlan, n: number, first: number, 
   let outside = 0;
   let asked = 0;
   let weights = 0;
+  // Whether no fill has a limit or padding, and no child a margin: then one more loop does all the rest.
+  let plain = true;
   for (let child = first; child < stop; child = ends[child]!) {
     const trait = traits[child]!;
-    if ((trait & hasMargins) !== 0) outside += axis.marginStart[child]! + axis.marginEnd[child]!;
+    if ((trait & hasMargins) !== 0) {
+      outside += axis.marginStart[child]! + axis.marginEnd[child]!;
+      plain = false;
+    }
     let held: number;
     if (mode[child] === fillSize) {
       weights += weight[child]!;
       held = axis.clamp(child, 0, room);
+      if (held !== 0 || (trait & hasLimits) !== 0) plain = false;
       // What a size without shares needs has been held between its limits already.
     } else
       held = (trait & hasShares) === 0 ? need[child]! : axis.clamp(child, baseOf(axis, child, room), room);
@@ -80,6 +87,12 @@ export function giveAlong(plan: Plan, axis: AxisPlan, n: number, first: number, 
   }
   if (count === 0) return;
   outside += axis.gap[n]! * (count - 1);
+  if (plain && weights > 0 && asked + outside < room && axis.reversed[n] === 0) {
+    scratch[lineSpace] = room - outside - asked;
+    scratch[lineUsed] = weights;
+    sharePlainly(plan, axis, n, first, stop);
+    return;
+  }
   scratch[lineUsed] = asked;
   scratch[lineSpace] = room - outside;
   if (asked + outside < room) {
@@ -87,6 +100,21 @@ export function giveAlong(plan: Plan, axis: AxisPlan, n: number, first: number, 
   } else if (asked + outside > room) shrink(plan, axis, first, stop);
   scratch[lineUsed] = scratch[lineUsed] + outside;
   place(plan, axis, n, first, stop, count);
+}
+
+/** Gives fills without limits their shares and puts all children one after the other: nothing is left for justify. */
+function sharePlainly(plan: Plan, axis: AxisPlan, n: number, first: number, stop: number): void {
+  const ends = plan.end;
+  const { mode, length, weight, start } = axis;
+  const gap = axis.gap[n]!;
+  const left = axis.scratch[lineSpace]!;
+  const weights = axis.scratch[lineUsed]!;
+  let at = axis.scratch[lineFrom]!;
+  for (let child = first; child < stop; child = ends[child]!) {
+    if (mode[child] === fillSize) length[child] = (left * weight[child]!) / weights;
+    start[child] = at;
+    at += length[child]! + gap;
+  }
 }
 
 /** The size an item starts from: what it asks for (the flex base size). */

@@ -185,7 +185,11 @@ export class AxisPlan {
 export interface LeafMeasure {
   readonly widest: number;
   readonly least: number;
-  heightAt(width: number): number;
+  /**
+   * Finds the height at a width: reads `exchange[0]`, writes `exchange[1]`. Numbers are handed over here because V8
+   * makes an object of each that has a fraction and goes through a call.
+   */
+  heightInto(exchange: Float64Array): void;
   /** From its top to the baseline of its first line. */
   readonly baseline?: number;
 }
@@ -251,6 +255,10 @@ export class Plan {
   readonly row: Uint32Array;
   /** Scratch of wrap: the line a child is in, found with the widths. */
   readonly line: Uint32Array;
+  /** Scratch: what a leaf is asked and answers. */
+  readonly exchange = new Float64Array(2);
+  /** Scratch: the way from a widget to the root. */
+  readonly path: Int32Array;
   /** Rows with children on a common baseline, and widgets with an aspect. */
   readonly baselineRows: Int32Array;
   readonly byHeight: Int32Array;
@@ -286,6 +294,7 @@ export class Plan {
     this.deferred = Int32Array.from(deferred);
     this.baselineRows = Int32Array.from(baselineRows);
     this.byHeight = Int32Array.from(byHeight);
+    this.path = new Int32Array(count);
     this.baselines = new Uint8Array(count);
     this.measures = new Array<LeafMeasure | undefined>(count).fill(undefined);
     this.grids = new Array<GridPlan | undefined>(count).fill(undefined);

@@ -1,4 +1,4 @@
-import { alignBaselines, baselineReach, measuredHeight } from './baseline.ts';
+import { alignBaselines, baselineReach, measureHeight } from './baseline.ts';
 import { definiteHeight } from './definite.ts';
 import type { Frame } from './frame.ts';
 import { giveFree, needOfFree } from './free.ts';
@@ -7,11 +7,15 @@ import { giveAcross, giveAlong, needAcross, needAlong } from './line.ts';
 import { rescaleParts } from './parts.ts';
 import {
   alignBaseline,
+  alignParent,
+  alignStretch,
   arrangeColumn,
   arrangeFree,
   arrangeGrid,
   arrangeRow,
   arrangeWrap,
+  autoSize,
+  fillSize,
   fixedSize,
   lineFrom,
   lineRoom,
@@ -125,8 +129,10 @@ function needHeights(plan: Plan): void {
     let need: number;
     if (plan.aspect[n]! > 0) need = x.length[n]! / plan.aspect[n]!;
     else {
-      if (measure) need = measuredHeight(plan, n, measure);
-      else if (plan.end[n] === n + 1) need = 0;
+      if (measure) {
+        measureHeight(plan, n, measure);
+        need = plan.exchange[1]!;
+      } else if (plan.end[n] === n + 1) need = 0;
       else need = contentHeight(plan, n);
       need += y.paddingStart[n]! + y.paddingEnd[n]!;
     }
@@ -174,7 +180,17 @@ function settleNeed(plan: Plan, axis: AxisPlan, n: number, content: number, cont
     return;
   }
   axis.toNeed.add(parent);
-  axis.regive(parent);
+  if (!ignoresNeed(plan, axis, parent, n)) axis.regive(parent);
+}
+
+/** Whether a child gets its length across its row or column whatever it needs. */
+function ignoresNeed(plan: Plan, axis: AxisPlan, parent: number, n: number): boolean {
+  if (plan.arrange[parent] !== (axis === plan.x ? arrangeColumn : arrangeRow)) return false;
+  const mode = axis.mode[n]!;
+  if (mode === fixedSize || mode === fillSize) return true;
+  const self = axis.alignSelf[n]!;
+  const align = self === alignParent ? axis.align[parent]! : self;
+  return mode === autoSize && align === alignStretch && plan.natural[n] === 0;
 }
 
 function give(plan: Plan, axis: AxisPlan): void {
@@ -224,8 +240,22 @@ export function placeInto(
   n: number,
   into: { x: number; y: number; width: number; height: number },
 ): void {
-  into.x = placeOf(plan, plan.x, n);
-  into.y = placeOf(plan, plan.y, n);
+  // Both sums in one loop, as a number with a fraction that a function returns is made an object; from the root
+  // down, as a Layout adds them.
+  const { parent, path } = plan;
+  let depth = 0;
+  for (let at = n; at > 0; at = parent[at]!) path[depth++] = at;
+  const xs = plan.x.start;
+  const ys = plan.y.start;
+  let x = 0;
+  let y = 0;
+  while (depth > 0) {
+    const at = path[--depth]!;
+    x += xs[at]!;
+    y += ys[at]!;
+  }
+  into.x = x;
+  into.y = y;
   into.width = plan.x.length[n]!;
   into.height = plan.y.length[n]!;
 }
@@ -328,13 +358,17 @@ function giveChildren(plan: Plan, axis: AxisPlan, n: number): void {
   }
   // noteLength for each child, written out: this is the innermost loop of a resize.
   const { length, given, toGive } = axis;
-  const ends = plan.end;
+  const { widthMatters, end: ends } = plan;
   for (let child = n + 1; child < end;) {
     const after = ends[child]!;
-    if (length[child] !== given[child]) {
-      if (horizontal && plan.widthMatters[child] === 1) plan.y.toNeed.add(child);
-      if (after === child + 1) given[child] = length[child]!;
-      else toGive.add(child);
+    const leaf = after === child + 1;
+    // Nothing follows from the length of a leaf but the height of one whose width matters.
+    if (!leaf || (horizontal && widthMatters[child] === 1)) {
+      if (length[child] !== given[child]) {
+        if (horizontal && widthMatters[child] === 1) plan.y.toNeed.add(child);
+        if (leaf) given[child] = length[child]!;
+        else toGive.add(child);
+      }
     }
     child = after;
   }

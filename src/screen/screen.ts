@@ -60,29 +60,48 @@ const largestScreenSide = 100_000;
  * @throws RangeError when a number is not finite, negative or larger than 100 000.
  */
 export function makeScreen(size: ScreenSize): Screen {
-  const safe = edgesOf(size.safe);
-  const screen: Screen = {
+  const screen = isWhole(size) ? size : filledIn(size);
+  const { safe } = screen;
+  refuse(screen.width, 'width', 0, largestScreenSide);
+  refuse(screen.height, 'height', 0, largestScreenSide);
+  refuse(screen.density, 'density', 1, 10_000);
+  refuse(screen.distance, 'distance', 1, 1_000_000);
+  refuse(safe.top, 'safe inset (top)', 0, largestScreenSide);
+  refuse(safe.right, 'safe inset (right)', 0, largestScreenSide);
+  refuse(safe.bottom, 'safe inset (bottom)', 0, largestScreenSide);
+  refuse(safe.left, 'safe inset (left)', 0, largestScreenSide);
+  if (safe.left + safe.right > screen.width || safe.top + safe.bottom > screen.height) {
+    throw new RangeError(`the safe insets of screen ${screen.name} leave nothing of it`);
+  }
+  return screen;
+}
+
+/** Whether nothing was left out: then the screen is taken as it is, and nothing is made. */
+function isWhole(size: ScreenSize): size is Screen {
+  return (
+    size.name !== undefined &&
+    size.title !== undefined &&
+    size.group !== undefined &&
+    size.density !== undefined &&
+    size.safe !== undefined &&
+    !isList(size.safe) &&
+    size.distance !== undefined &&
+    size.inputs !== undefined
+  );
+}
+
+function filledIn(size: ScreenSize): Screen {
+  return {
     name: size.name ?? `${size.width}x${size.height}`,
     title: size.title ?? `${size.width} × ${size.height}`,
     group: size.group ?? 'window',
     width: size.width,
     height: size.height,
     density: size.density ?? 96,
-    safe,
+    safe: edgesOf(size.safe),
     distance: size.distance ?? 600,
     inputs: size.inputs ?? ['mouse', 'keys'],
   };
-  refuse(screen.width, 'width', 0, largestScreenSide);
-  refuse(screen.height, 'height', 0, largestScreenSide);
-  refuse(screen.density, 'density', 1, 10_000);
-  refuse(screen.distance, 'distance', 1, 1_000_000);
-  for (const edge of ['top', 'right', 'bottom', 'left'] as const) {
-    refuse(safe[edge], `safe inset (${edge})`, 0, largestScreenSide);
-  }
-  if (safe.left + safe.right > screen.width || safe.top + safe.bottom > screen.height) {
-    throw new RangeError(`the safe insets of screen ${screen.name} leave nothing of it`);
-  }
-  return screen;
 }
 
 function edgesOf(safe: ScreenSize['safe']): Edges {

@@ -1,5 +1,6 @@
-import LineBreaker from 'linebreak';
-import type { FontFace, Glyph, ShapedText } from './face.ts';
+import { opportunities } from './breaks.ts';
+import { LineFinds } from './line-finds.ts';
+import type { FontFace, Glyph, Piece, ShapedText } from './face.ts';
 
 /** How a text is set. Lengths are in u. */
 export interface TextSetting {
@@ -16,13 +17,13 @@ export interface TextSetting {
 export class TextLine {
   /** Of the ink and the spaces between, without the spaces at the end. */
   readonly width: number;
-  readonly #segments: readonly Segment[];
+  readonly #pieces: readonly Piece[];
   readonly #from: number;
   readonly #to: number;
   #shaped: ShapedText | undefined;
 
-  constructor(segments: readonly Segment[], from: number, to: number, width: number) {
-    this.#segments = segments;
+  constructor(pieces: readonly Piece[], from: number, to: number, width: number) {
+    this.#pieces = pieces;
     this.#from = from;
     this.#to = to;
     this.width = width;
@@ -30,25 +31,15 @@ export class TextLine {
 
   get text(): string {
     let text = '';
-    for (let index = this.#from; index < this.#to; index++) text += this.#segments[index]!.text;
+    for (let index = this.#from; index < this.#to; index++) text += this.#pieces[index]!.text;
     return text.trimEnd();
   }
 
   /** Put together when somebody wants to draw it: a layout asks only for the width. */
   get shaped(): ShapedText {
-    this.#shaped ??= joined(this.#segments.slice(this.#from, this.#to));
+    this.#shaped ??= joined(this.#pieces.slice(this.#from, this.#to));
     return this.#shaped;
   }
-}
-
-interface Segment {
-  readonly shaped: ShapedText;
-  readonly text: string;
-  /** With the spaces at its end. */
-  readonly width: number;
-  /** Without them. */
-  readonly inkWidth: number;
-  readonly required: boolean;
 }
 
 /** Sums of rounded advances may exceed the same sum computed in another order by this much, in u. */
@@ -61,22 +52,72 @@ const slack = 1e-6;
 export class TextBlock {
   readonly setting: TextSetting;
   readonly text: string;
-  readonly #segments: readonly Segment[];
+  /** What stands between two opportunities to break; each is shaped by itself, so that a changed word costs no more than itself. */
+  readonly #pieces: readonly Piece[];
+  /** Indexes of the pieces after which a line has to end. */
+  readonly #ends: readonly number[];
   /** The width of the text when only required breaks are taken. */
   readonly widest: number;
-  /** The width below which something would stick out: the widest segment, or all of it without wrapping. */
+  /** The width below which something would stick out: the widest piece, or all of it without wrapping. */
   readonly least: number;
-  #lines: readonly TextLine[] = [];
+  #lines: readonly TextLine[] | undefined;
   #linesFor = NaN;
+  #finds: LineFinds | undefined;
 
   constructor(text: string, setting: TextSetting) {
     this.setting = setting;
     this.text = text;
-    this.#segments = this.#split();
-    this.widest = this.#linesWithin(Infinity).reduce((most, line) => Math.max(most, line.width), 0);
-    this.least = setting.wrap
-      ? this.#segments.reduce((most, one) => Math.max(most, one.inkWidth), 0)
-      : this.widest;
+    const pieces: Piece[] = [];
+    const ends: number[] = [];
+    const { face } = setting;
+    if (setting.wrap) {
+      let start = 0;
+      for (const { position, required } of opportunities(text)) {
+        const part = text.slice(start, position);
+        if (required) ends.push(pieces.length);
+        pieces.push(face.piece(required ? part.replace(lineEnds, '') : part));
+        start = position;
+      }
+      // A line end as the very last thing of a text ends its last line and starts no other.
+      if (ends.at(-1) === pieces.length - 1) ends.pop();
+    } else if (text !== '') {
+      const lines = hasLineEnd.test(text) ? text.split(lineEnd) : [text];
+      lines.forEach((line, index) => {
+        if (index < lines.length - 1) ends.push(index);
+        pieces.push(face.piece(line));
+      });
+    }
+    this.#pieces = pieces;
+    this.#ends = ends;
+    let widest = 0;
+    let least = 0;
+    let filled = 0;
+    let next = 0;
+    for (let at = 0; at < pieces.length; at++) {
+      const ink = this.#inkWidth(at);
+      if (ink > least) least = ink;
+      if (filled + ink > widest) widest = filled + ink;
+      if (ends[next] === at) {
+        filled = 0;
+        next++;
+      } else filled += this.#width(at);
+    }
+    this.widest = widest;
+    this.least = setting.wrap ? least : widest;
+  }
+
+  /** The width of a piece with the spaces at its end. */
+  #width(at: number): number {
+    const { shaped } = this.#pieces[at]!;
+    const { face, fontSize, letterSpacing } = this.setting;
+    return (shaped.advance * fontSize) / face.unitsPerEm + letterSpacing * shaped.glyphs.length;
+  }
+
+  /** The width of a piece without them. */
+  #inkWidth(at: number): number {
+    const { inkAdvance, inkCount } = this.#pieces[at]!;
+    const { face, fontSize, letterSpacing } = this.setting;
+    return (inkAdvance * fontSize) / face.unitsPerEm + letterSpacing * inkCount;
   }
 
   get lineHeight(): number {
@@ -96,70 +137,56 @@ export class TextBlock {
     return [...new Set(this.linesAt(Infinity).flatMap((line) => line.shaped.missing))];
   }
 
+  /** The height at a width. */
   heightAt(width: number): number {
-    return this.linesAt(width).length * this.lineHeight;
+    const exchange = new Float64Array([width, 0]);
+    this.heightInto(exchange);
+    return exchange[1]!;
+  }
+
+  /** The same of the width in `exchange[0]`, into `exchange[1]`. Counts lines; they are made when somebody draws them. */
+  heightInto(exchange: Float64Array): void {
+    const { wrap, lineHeight, fontSize } = this.setting;
+    let count = this.#ends.length + 1;
+    if (wrap && exchange[0]! < this.widest - slack) {
+      exchange[0] = exchange[0]! + slack;
+      count = this.#found().countIn(exchange);
+    }
+    exchange[1] = count * (lineHeight * fontSize);
+  }
+
+  #found(): LineFinds {
+    if (!this.#finds) {
+      const widths = new Float64Array(2 * this.#pieces.length);
+      for (let at = 0; at < this.#pieces.length; at++) {
+        widths[2 * at] = this.#width(at);
+        widths[2 * at + 1] = this.#inkWidth(at);
+      }
+      this.#finds = new LineFinds(widths, this.#ends);
+    }
+    return this.#finds;
   }
 
   /** The lines at a width, in u. */
   linesAt(width: number): readonly TextLine[] {
-    const key = this.setting.wrap && width < this.widest - slack ? width : Infinity;
-    if (key !== this.#linesFor) {
+    const key = this.#keyOf(width);
+    if (!this.#lines || key !== this.#linesFor) {
       this.#lines = this.#linesWithin(key);
       this.#linesFor = key;
     }
     return this.#lines;
   }
 
-  /** The pieces between break opportunities; each is shaped by itself, so that a changed word costs no more than itself. */
-  #split(): Segment[] {
-    const segments: Segment[] = [];
-    const { face, fontSize, letterSpacing } = this.setting;
-    const unit = fontSize / face.unitsPerEm;
-    const add = (text: string, required: boolean) => {
-      const plain = /[\n\r\v\f\u0085\u2028\u2029]/.test(text)
-        ? text.replace(/[\r\n\u2028\u2029\u0085\v\f]+$/, '')
-        : text;
-      const shaped = face.shape(plain);
-      const width = shaped.advance * unit + letterSpacing * shaped.glyphs.length;
-      const trimmed = plain.trimEnd();
-      let inkWidth = width;
-      if (trimmed.length < plain.length) {
-        const first = shaped.glyphs.findIndex(({ cluster }) => cluster >= trimmed.length);
-        if (first >= 0) inkWidth = shaped.glyphs[first]!.advanced * unit + letterSpacing * first;
-      }
-      segments.push({ shaped, text: plain, width, inkWidth, required });
-    };
-    if (this.setting.wrap && /[^0-9A-Za-z.,]/.test(this.text)) {
-      const breaker = new LineBreaker(this.text);
-      let start = 0;
-      for (let next = breaker.nextBreak(); next; next = breaker.nextBreak()) {
-        add(this.text.slice(start, next.position), next.required);
-        start = next.position;
-      }
-    } else if (this.text !== '') {
-      // Letters and digits alone hold no opportunity to break; without wrapping only line ends count.
-      const lines = this.text.split(/\r\n|[\n\r\v\f\u0085\u2028\u2029]/);
-      lines.forEach((line, index) => add(line, index < lines.length - 1));
-    }
-    return segments;
+  /** Every width at which the text needs no break that is not required is the same to it. */
+  #keyOf(width: number): number {
+    return this.setting.wrap && width < this.widest - slack ? width : Infinity;
   }
 
   #linesWithin(width: number): TextLine[] {
     const lines: TextLine[] = [];
-    const segments = this.#segments;
-    let from = 0;
-    while (from < segments.length) {
-      let to = from;
-      let filled = 0;
-      while (to < segments.length) {
-        const segment = segments[to]!;
-        if (to > from && filled + segment.inkWidth > width + slack) break;
-        filled += segment.width;
-        to++;
-        if (segment.required) break;
-      }
-      const line = this.#line(from, to);
-      lines.push(line);
+    for (let from = 0; from < this.#pieces.length;) {
+      const to = this.#found().lineEnd(from, width + slack);
+      lines.push(this.#line(from, to));
       from = to;
     }
     if (lines.length === 0) lines.push(this.#line(0, 0));
@@ -168,16 +195,17 @@ export class TextBlock {
 
   #line(from: number, to: number): TextLine {
     let width = 0;
-    for (let index = from; index < to; index++) {
-      const segment = this.#segments[index]!;
-      width += index === to - 1 ? segment.inkWidth : segment.width;
-    }
-    return new TextLine(this.#segments, from, to, width);
+    for (let at = from; at < to; at++) width += at === to - 1 ? this.#inkWidth(at) : this.#width(at);
+    return new TextLine(this.#pieces, from, to, width);
   }
 }
 
+const lineEnd = /\r\n|[\n\r\v\f\u0085\u2028\u2029]/;
+const hasLineEnd = /[\n\r\v\f\u0085\u2028\u2029]/;
+const lineEnds = /[\r\n\u2028\u2029\u0085\v\f]+$/;
+
 /** Several shaped pieces one after the other. */
-function joined(parts: readonly Segment[]): ShapedText {
+function joined(parts: readonly Piece[]): ShapedText {
   if (parts.length === 1) return parts[0]!.shaped;
   const glyphs: Glyph[] = [];
   const missing = new Set<string>();

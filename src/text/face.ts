@@ -36,6 +36,15 @@ export interface OutlineCommand {
   readonly values: readonly number[];
 }
 
+/** A piece of a text between two places where a line may end. */
+export interface Piece {
+  readonly text: string;
+  readonly shaped: ShapedText;
+  /** In font units, and how many glyphs: without the spaces at its end. */
+  readonly inkAdvance: number;
+  readonly inkCount: number;
+}
+
 interface GlyphBox {
   readonly xBearing: number;
   readonly yBearing: number;
@@ -43,8 +52,8 @@ interface GlyphBox {
   readonly height: number;
 }
 
-/** Shaped texts kept by one face; more are shaped anew. */
-const mostShaped = 20_000;
+/** Pieces kept by one face; when there are more, all are shaped anew. */
+const mostPieces = 20_000;
 
 /** One font file: shapes text and gives outlines. Numbers are in font units. */
 export class FontFace {
@@ -55,7 +64,7 @@ export class FontFace {
   readonly descent: number;
   readonly capHeight: number;
   readonly #font: Font;
-  readonly #shaped = new Map<string, ShapedText>();
+  readonly #pieces = new Map<string, Piece>();
   readonly #outlines = new Map<number, readonly OutlineCommand[]>();
   readonly #extents = new Map<number, GlyphBox | undefined>();
 
@@ -74,10 +83,27 @@ export class FontFace {
     this.capHeight = this.#font.getMetricPosition(MetricsTag.CAP_HEIGHT) ?? Math.round(this.unitsPerEm * 0.7);
   }
 
-  /** Shapes one line of text of one direction. */
-  shape(text: string): ShapedText {
-    const known = this.#shaped.get(text);
+  /** A piece of text of one direction, shaped; kept, as most of what a game shows is shown again. */
+  piece(text: string): Piece {
+    const known = this.#pieces.get(text);
     if (known) return known;
+    const shaped = this.shape(text);
+    const { glyphs, advance } = shaped;
+    const inked = text.trimEnd().length;
+    const first = inked < text.length ? glyphs.findIndex(({ cluster }) => cluster >= inked) : -1;
+    const piece = {
+      text,
+      shaped,
+      inkAdvance: first < 0 ? advance : glyphs[first]!.advanced,
+      inkCount: first < 0 ? glyphs.length : first,
+    };
+    if (this.#pieces.size >= mostPieces) this.#pieces.clear();
+    this.#pieces.set(text, piece);
+    return piece;
+  }
+
+  /** Shapes a text of one direction. */
+  shape(text: string): ShapedText {
     const buffer = new Buffer();
     buffer.addText(text);
     buffer.guessSegmentProperties();
@@ -110,10 +136,7 @@ export class FontFace {
       advance += glyph.xAdvance ?? 0;
     }
     const ink = left < right ? { left, right, top, bottom } : undefined;
-    const shaped = { glyphs, advance, missing: [...missing], ink };
-    if (this.#shaped.size >= mostShaped) this.#shaped.clear();
-    this.#shaped.set(text, shaped);
-    return shaped;
+    return { glyphs, advance, missing: [...missing], ink };
   }
 
   #boxOf(glyph: number): GlyphBox | undefined {

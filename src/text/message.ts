@@ -26,8 +26,9 @@ export class Messages {
 
   /** Names that are not given are shown as they are written. @throws MessageError when the text is no ICU message. */
   fill(message: string, valueOf: (name: string) => Value | undefined): string {
-    if (!/[{}']/.test(message)) return message;
-    const { format, names, plain } = this.#message(message);
+    const known = this.#read.get(message);
+    if (!known && !/[{}']/.test(message)) return message;
+    const { format, names, plain } = known ?? this.#message(message);
     if (plain) {
       let text = '';
       for (const part of plain)

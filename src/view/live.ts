@@ -1,7 +1,16 @@
-import { meterValue, textOf, type Widget } from '../build/index.ts';
+import { meterValue, wordsOf, type Tree, type Widget } from '../build/index.ts';
 import type { CaseValue, WidgetSource } from '../document/index.ts';
-import { Layout, markMeasure, placeInto, scrollTo, solve, type Frame } from '../layout/index.ts';
+import {
+  Layout,
+  MutableFrame,
+  markMeasure,
+  placeInto,
+  scrollTo,
+  solve,
+  type Frame,
+} from '../layout/index.ts';
 import type { Screen, ScreenSize } from '../screen/index.ts';
+import { TextBlock } from '../text/index.ts';
 import { NoSuchName, View, ViewLayout, type Form } from './view.ts';
 
 /** A rectangle that numbers are written into, so that reading one makes no new object. */
@@ -12,6 +21,8 @@ export interface MutableRect {
   height: number;
 }
 
+type Mutable<T> = { -readonly [Key in keyof T]: T[Key] };
+
 /**
  * A view laid out on one screen that follows the game: values change, the window is resized, a list is scrolled, and
  * only what depends on it is solved again. The numbers are those of a fresh layout, bit for bit.
@@ -19,16 +30,19 @@ export interface MutableRect {
 export class LiveLayout<Id extends string = string> {
   readonly #values: Record<string, CaseValue>;
   readonly #base: View;
+  readonly #frame = new MutableFrame();
   #view: View;
   #form: Form;
-  #frame: Frame;
+  /** 1: a snapshot shows this widget, which therefore may not change any more. */
+  #shared: Uint8Array;
 
   constructor(view: View<Id>, screen: Screen | ScreenSize) {
     this.#base = view;
     this.#values = { ...view.variant.values };
     this.#view = this.#own();
-    this.#frame = this.#view.frameOn(screen);
+    this.#view.frameInto(screen, this.#frame);
     this.#form = this.#view.formOn(this.#frame);
+    this.#shared = new Uint8Array(this.#form.tree.widgets.length);
     solve(this.#form.plan, this.#frame);
   }
 
@@ -36,6 +50,13 @@ export class LiveLayout<Id extends string = string> {
   #own(): View {
     const { document, name, variant, hudSize, case: caseName, backdrops } = this.#base;
     return new View(document, name, { ...variant, values: this.#values }, hudSize, caseName, backdrops);
+  }
+
+  #use(form: Form): void {
+    if (form === this.#form) return;
+    this.#form = form;
+    // Whether a snapshot was taken of it before is not known: its widgets are taken for shown.
+    this.#shared = new Uint8Array(form.tree.widgets.length).fill(1);
   }
 
   /** All widgets as they are now, parents before their children. */
@@ -48,6 +69,7 @@ export class LiveLayout<Id extends string = string> {
     return this.#form.tree.order;
   }
 
+  /** How the view is put on the screen it is on now. */
   get frame(): Frame {
     return this.#frame;
   }
@@ -61,46 +83,59 @@ export class LiveLayout<Id extends string = string> {
 
   /** Goes to another screen, or another size of the window. @throws RangeError for a size that is no screen's. */
   resize(screen: Screen | ScreenSize): void {
-    this.#frame = this.#view.frameOn(screen);
-    this.#form = this.#view.formOn(this.#frame);
+    this.#view.frameInto(screen, this.#frame);
+    this.#use(this.#view.formOn(this.#frame));
     solve(this.#form.plan, this.#frame);
   }
 
   /** Changes values: texts and meters that show them, and what follows from their sizes. */
   set(values: { readonly [name: string]: CaseValue }): void {
-    const { tree, plan } = this.#form;
+    const { tree } = this.#form;
     let rebuild = false;
-    const touched = new Set<number>();
-    for (const [name, value] of Object.entries(values)) {
-      if (this.#values[name] === value) continue;
+    let changed = false;
+    for (const name in values) {
+      const value = values[name]!;
+      if (!Object.hasOwn(values, name) || this.#values[name] === value) continue;
       this.#values[name] = value;
       if (tree.structural.has(name)) rebuild = true;
-      for (const index of tree.shows.get(name) ?? []) touched.add(index);
+      const shows = tree.shows.get(name);
+      if (!shows) continue;
+      changed = true;
+      // A widget that shows two values is looked at twice, the first time with an old one: rarer than it is dear.
+      if (!rebuild) for (const index of shows) this.#show(index);
     }
     if (rebuild) {
       this.#view = this.#own();
-      this.#form = this.#view.formOn(this.#frame);
-    } else {
-      const widgets = tree.widgets as Widget[];
-      for (const index of touched) {
-        const next = this.#shown(widgets[index]!);
-        if (next.measure !== widgets[index]!.measure) {
-          plan.measures[index] = next.measure;
-          markMeasure(plan, index);
-        }
-        widgets[index] = next;
-      }
-      if (touched.size > 0) this.#view.keepOnly(this.#form);
-    }
+      this.#use(this.#view.formOn(this.#frame));
+    } else if (changed) this.#view.keepOnly(this.#form);
     solve(this.#form.plan, this.#frame);
   }
 
-  /** The widget with what it shows now. */
-  #shown(widget: Widget): Widget {
+  /** Has a widget show what it is to show now. */
+  #show(index: number): void {
+    const { tree, plan } = this.#form;
+    const widget = tree.widgets[index]!;
     const source = widget.source as WidgetSource;
-    if (widget.kind === 'meter') return { ...widget, value: meterValue(source.value, widget.scope) };
-    const text = textOf(source, widget.look, widget.scope, this.#view.variant);
-    return text?.text === widget.text?.text ? widget : { ...widget, text, measure: text };
+    if (widget.kind === 'meter') {
+      const value = meterValue(source.value, widget.scope);
+      if (value !== widget.value) this.#changeable(index).value = value;
+      return;
+    }
+    const words = wordsOf(source, widget.look, widget.scope);
+    if (words === undefined || words === widget.text?.text) return;
+    const own = this.#changeable(index);
+    own.text = own.measure = plan.measures[index] = new TextBlock(words, widget.text!.setting);
+    markMeasure(plan, index);
+  }
+
+  /** The widget to be changed; a copy where a snapshot has it. */
+  #changeable(index: number): Mutable<Widget> {
+    const widgets = this.#form.tree.widgets as Widget[];
+    if (this.#shared[index] === 1) {
+      widgets[index] = { ...widgets[index]! };
+      this.#shared[index] = 0;
+    }
+    return widgets[index]!;
   }
 
   /** Scrolls a widget that scrolls. In u; what lies beyond the content is left out when it is laid out. */
@@ -122,6 +157,9 @@ export class LiveLayout<Id extends string = string> {
 
   /** What is laid out now, as something that no longer changes: for drawing and checking. */
   snapshot(): ViewLayout<Id> {
-    return new ViewLayout<Id>(this.#view, this.#form, new Layout(this.#form.plan, this.#frame));
+    this.#shared.fill(1);
+    const tree: Tree = { ...this.#form.tree, widgets: this.#form.tree.widgets.slice() };
+    const layout = new Layout(this.#form.plan, this.#frame.copy());
+    return new ViewLayout<Id>(this.#view, { ...this.#form, tree }, layout);
   }
 }

@@ -1,4 +1,12 @@
-import { buildTree, holds, type Tree, type Variant, type Widget } from '../build/index.ts';
+import {
+  buildTree,
+  holds,
+  readCondition,
+  type ReadCondition,
+  type Tree,
+  type Variant,
+  type Widget,
+} from '../build/index.ts';
 import {
   nearestName,
   own,
@@ -6,7 +14,6 @@ import {
   widgetsOf,
   type CaseValue,
   type CheckedDocument,
-  type ScreenConditionSource,
 } from '../document/index.ts';
 import {
   Layout,
@@ -16,6 +23,7 @@ import {
   referenceOfPart,
   solve,
   type Frame,
+  type MutableFrame,
   type Plan,
   type Rect,
   type Reference,
@@ -122,8 +130,11 @@ export class View<Id extends string = string> {
   /** The case its values are from; undefined for a document without cases. */
   readonly case: string | undefined;
   readonly backdrops: readonly Backdrop[];
-  readonly #conditions: readonly ScreenConditionSource[];
+  readonly #conditions: readonly ReadCondition[];
   readonly #forms = new Map<string, Form>();
+  /** Which conditions held when a form was last asked for, and that form. */
+  readonly #held: Uint8Array;
+  #last: Form | undefined;
 
   constructor(
     document: CheckedDocument,
@@ -142,9 +153,10 @@ export class View<Id extends string = string> {
     this.backdrops = backdrops;
     this.#conditions = [...rootsOf(document.source)].flatMap(({ root, pointer }) =>
       [root, ...[...widgetsOf(root, pointer)].map(({ widget }) => widget)].flatMap(({ when }) =>
-        (when ?? []).map(({ screen }) => screen),
+        (when ?? []).map(({ screen }) => readCondition(screen)),
       ),
     );
+    this.#held = new Uint8Array(this.#conditions.length);
   }
 
   /** How the view is put on a screen. @throws RangeError for a size that is no screen's. */
@@ -152,9 +164,23 @@ export class View<Id extends string = string> {
     return frameOf(this.reference, makeScreen(screen), this.hudSize);
   }
 
+  /** The same into a frame that is there; nothing is made for a screen that is whole. */
+  frameInto(screen: Screen | ScreenSize, frame: MutableFrame): void {
+    frame.place(this.reference, makeScreen(screen), this.hudSize);
+  }
+
   /** The form the view has on a frame; kept, so that screens on which the same holds share one. */
   formOn(frame: Frame): Form {
-    const key = this.#conditions.map((condition) => (holds(condition, frame) ? '1' : '0')).join('');
+    let same = this.#last !== undefined;
+    for (let at = 0; at < this.#held.length; at++) {
+      const held = holds(this.#conditions[at]!, frame) ? 1 : 0;
+      if (held !== this.#held[at]) same = false;
+      this.#held[at] = held;
+    }
+    if (same) return this.#last!;
+    // Should building fail, the next call may not take what held for what was built.
+    this.#last = undefined;
+    const key = this.#held.join('');
     let form = this.#forms.get(key);
     if (!form) {
       const tree = buildTree(this.document, this.name, this.variant, frame);
@@ -172,11 +198,13 @@ export class View<Id extends string = string> {
       form = { tree, plan, indexes };
       this.#forms.set(key, form);
     }
+    this.#last = form;
     return form;
   }
 
   /** Forgets every other form: their texts are of values that have changed. */
   keepOnly(form: Form): void {
+    if (this.#last !== form) this.#last = undefined;
     for (const [key, other] of this.#forms) if (other !== form) this.#forms.delete(key);
   }
 

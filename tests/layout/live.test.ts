@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { LiveLayout, buildView, gaveWay, makeScreen } from 'pimbot';
@@ -254,4 +255,43 @@ describe('what gave way (docs/layout-model.md 2.8)', () => {
       'row x: its 100 u gave way to children that need 115',
     ]);
   });
+});
+
+test('laying out on another screen and reading make no garbage that grows with the view', () => {
+  const program = `
+    import { LiveLayout, makeScreen, openView, readDocument } from 'pimbot';
+    import { bundledFonts } from 'pimbot/node';
+    const row = { arrange: 'row', gap: 2, children: [{ size: 9 }, { width: 'fill', height: 4 }, { kind: 'text', text: 'Rise', width: 'fill' }] };
+    const children = Array.from({ length: 250 }, () => row);
+    const views = { hud: { children: [{ anchor: 'left..right top', arrange: 'column', children }] } };
+    const { document } = readDocument({ pimbot: 1, views });
+    const live = new LiveLayout(openView(document, 'hud', { resources: { fonts: bundledFonts() } }), { width: 900, height: 500 });
+    const screens = [makeScreen({ width: 1280, height: 720 }), makeScreen({ width: 2560, height: 1080 })];
+    const rect = { x: 0.5, y: 0.5, width: 0.5, height: 0.5 };
+    const grown = (calls, call) => {
+      for (let warm = 0; warm < 2 * calls; warm++) call(warm);
+      const found = [];
+      for (let round = 0; round < 5; round++) {
+        gc();
+        const before = process.memoryUsage().heapUsed;
+        for (let turn = 0; turn < calls; turn++) call(turn);
+        found.push((process.memoryUsage().heapUsed - before) / calls);
+      }
+      return found.sort((a, b) => a - b)[2];
+    };
+    console.log(JSON.stringify([
+      grown(4000, (turn) => live.resize(screens[turn % 2])),
+      grown(100000, (turn) => live.read(turn % 1000, rect)),
+    ]));`;
+  const { stdout, stderr } = spawnSync(
+    process.execPath,
+    ['--expose-gc', '--input-type=module', '--eval', program],
+    { encoding: 'utf8', env: { ...process.env, NODE_OPTIONS: '' } },
+  );
+  expect(stderr).toBe('');
+  const [resize, read] = JSON.parse(stdout) as [number, number];
+  // A handful of numbers may be made for the screen; none for any of the 1,000 widgets.
+  expect(resize).toBeLessThan(200);
+  // A rectangle would be 48 bytes at the least.
+  expect(read).toBeLessThan(24);
 });

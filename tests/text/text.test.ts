@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import LineBreaker from 'linebreak';
 import { FontBook, FontError } from 'pimbot';
 import type { Browser } from 'playwright-core';
 import { random } from '../../bench/trees.ts';
@@ -139,5 +141,51 @@ describe('fonts', () => {
         expect(error).toBeInstanceOf(FontError);
       }
     }
+  });
+});
+
+describe('where lines may break', () => {
+  const textOf = (text: string) =>
+    opened(documentOf([{ id: 't', kind: 'text', text }])).layoutOn({ width: 500, height: 500 }).widgets[1]!
+      .text!;
+
+  test('letters, digits, spaces, points and commas break where UAX 14 breaks them', () => {
+    const letters = fc.constantFrom('a', 'Z', '0', '9', ' ', '.', ',', '-');
+    fc.assert(
+      fc.property(fc.string({ unit: letters, minLength: 1, maxLength: 14 }), (text) => {
+        const expected: string[] = [];
+        const breaker = new LineBreaker(text);
+        let from = 0;
+        for (let next = breaker.nextBreak(); next; next = breaker.nextBreak()) {
+          expected.push(text.slice(from, next.position).trimEnd());
+          from = next.position;
+        }
+        expect(
+          textOf(text)
+            .linesAt(0)
+            .map((line) => line.text),
+        ).toEqual(expected);
+      }),
+      { numRuns: 600, seed: 3 },
+    );
+  });
+
+  test('the height is that of the lines, whatever was asked before', () => {
+    const words = fc.constantFrom('Rise', 'rise at once', 'a', 'parcels', '\n', '128', 'Barnacle');
+    fc.assert(
+      fc.property(
+        fc.array(words, { maxLength: 12 }),
+        fc.array(fc.integer({ min: 0, max: 500 }), { minLength: 1, maxLength: 12 }),
+        (parts, widths) => {
+          const kept = textOf(parts.join(' '));
+          for (const width of widths) {
+            const fresh = textOf(parts.join(' '));
+            if (width % 3 === 0) kept.linesAt(width);
+            expect(kept.heightAt(width)).toBe(fresh.linesAt(width).length * fresh.lineHeight);
+          }
+        },
+      ),
+      { numRuns: 300, seed: 4 },
+    );
   });
 });

@@ -1,0 +1,49 @@
+import LineBreaker from 'linebreak';
+
+/** A place in a text where a line may or must end (UAX 14). */
+export interface Opportunity {
+  /** Offset of the first UTF-16 unit of the next line. */
+  readonly position: number;
+  readonly required: boolean;
+}
+
+/** Every opportunity in a text, the end of the text among them. */
+export function opportunities(text: string): Opportunity[] {
+  return plainOpportunities(text) ?? allOpportunities(text);
+}
+
+function allOpportunities(text: string): Opportunity[] {
+  const found: Opportunity[] = [];
+  const breaker = new LineBreaker(text);
+  for (let next = breaker.nextBreak(); next; next = breaker.nextBreak())
+    found.push({ position: next.position, required: next.required });
+  return found;
+}
+
+/**
+ * Texts of Latin letters, digits and spaces, with a point or comma right after one of the former, may break after
+ * spaces and nowhere else (LB 7, 13, 18, 23, 25, 28, 29): what changes all the time in a game needs no tables.
+ * Undefined for any other text.
+ */
+function plainOpportunities(text: string): Opportunity[] | undefined {
+  const found: Opportunity[] = [];
+  const { length } = text;
+  let before = 0;
+  for (let at = 0; at < length; at++) {
+    const letter = text.charCodeAt(at);
+    const kind = kindOf(letter);
+    if (kind === 0 || (kind === 3 && before !== 1)) return undefined;
+    if (before === 2 && kind === 1) found.push({ position: at, required: false });
+    before = kind;
+  }
+  if (length > 0) found.push({ position: length, required: false });
+  return found;
+}
+
+/** 1 a letter or digit, 2 a space, 3 a point or comma, 0 anything else. */
+function kindOf(letter: number): 0 | 1 | 2 | 3 {
+  if ((letter >= 97 && letter <= 122) || (letter >= 48 && letter <= 57) || (letter >= 65 && letter <= 90))
+    return 1;
+  if (letter === 32) return 2;
+  return letter === 46 || letter === 44 ? 3 : 0;
+}
