@@ -1,4 +1,4 @@
-import { isTemplate, own, type CaseValue, type Scalar } from '../document/index.ts';
+import { isTemplate, type CaseValue, type Scalar } from '../document/index.ts';
 import type { Messages } from '../text/index.ts';
 
 /** Something was asked of a component that its parameters do not give; wrong documents are refused before. */
@@ -12,29 +12,36 @@ export class BuildError extends Error {
   }
 }
 
-/** The names a widget can use: the values of the case, and in a component its parameters. */
+/** The names a widget can use: the values of the case, and in a component its parameters, in a repeat its entry. */
 export class Scope {
-  readonly #values: { readonly [name: string]: CaseValue };
+  readonly #values: ReadonlyMap<string, CaseValue>;
   readonly #outer: Scope | undefined;
   readonly #messages: Messages;
+  /** Whether its texts are messages for the names around: parameters are, what a case holds is shown as it is. */
+  readonly #written: boolean;
 
-  constructor(values: { readonly [name: string]: CaseValue }, messages: Messages, outer?: Scope) {
+  constructor(
+    values: ReadonlyMap<string, CaseValue>,
+    messages: Messages,
+    outer: Scope | undefined = undefined,
+    written = false,
+  ) {
     this.#values = values;
-    this.#outer = outer;
     this.#messages = messages;
+    this.#outer = outer;
+    this.#written = written;
   }
 
-  /** A scope inside this one: parameters of an instance, or what a repeat gives. */
-  inner(values: { readonly [name: string]: CaseValue }): Scope {
-    return new Scope(values, this.#messages, this);
+  /** A scope inside this one, for the parameters of an instance. */
+  inner(parameters: { readonly [name: string]: CaseValue }): Scope {
+    return new Scope(new Map(Object.entries(parameters)), this.#messages, this, true);
   }
 
   /** The value of a name; texts of parameters are filled in with the names around the instance. */
   lookup(name: string): CaseValue | undefined {
-    const value = own(this.#values, name);
+    const value = this.#values.get(name);
     if (value === undefined) return this.#outer?.lookup(name);
-    if (this.#outer === undefined || typeof value !== 'string') return value;
-    return this.#outer.evaluate(value);
+    return this.#written && typeof value === 'string' ? this.#outer!.evaluate(value) : value;
   }
 
   /** A value said in this scope: a lone `{name}` is that value, another text is a message. */
@@ -54,10 +61,10 @@ export class Scope {
   /** Adds the names of the case that a message or template follows from. */
   follow(message: string, into: Set<string>): void {
     for (const name of this.#messages.names(message)) {
-      const value = own(this.#values, name);
+      const value = this.#values.get(name);
       if (this.#outer === undefined) into.add(name);
       else if (value === undefined) this.#outer.follow(`{${name}}`, into);
-      else if (typeof value === 'string') this.#outer.follow(value, into);
+      else if (this.#written && typeof value === 'string') this.#outer.follow(value, into);
     }
   }
 
@@ -71,8 +78,9 @@ export class Scope {
     const entries: (Scalar | { readonly [field: string]: Scalar })[] = Array.isArray(list)
       ? [...(list as readonly Scalar[])]
       : new Array<Scalar>(Math.max(0, Math.min(1000, Math.floor(Number(list)) || 0))).fill('');
-    return entries.map((entry, index) =>
-      this.inner({ index: index + 1, ...(typeof entry === 'object' ? entry : { item: entry }) }),
-    );
+    return entries.map((entry, index) => {
+      const values = { index: index + 1, ...(typeof entry === 'object' ? entry : { item: entry }) };
+      return new Scope(new Map(Object.entries(values)), this.#messages, this);
+    });
   }
 }

@@ -71,7 +71,7 @@ export interface Variant {
   readonly fonts: FontBook;
   readonly messages: Messages;
   readonly pictures: ReadonlyMap<string, Picture>;
-  readonly values: { readonly [name: string]: CaseValue };
+  readonly values: ReadonlyMap<string, CaseValue>;
   /** Scales every text: the player's setting. */
   readonly textSize: number;
 }
@@ -323,14 +323,17 @@ function measureOf(kind: Kind, picture: Picture | undefined): Measure | undefine
     return {
       widest: width,
       least: width,
+      steadyFrom: Infinity,
       heightInto: (exchange) => (exchange[1] = (exchange[0]! * height) / width),
     };
   }
   if (kind === 'meter') {
+    const { width, height } = meterSize;
     return {
-      widest: meterSize.width,
-      least: meterSize.width,
-      heightInto: (exchange) => (exchange[1] = meterSize.height),
+      widest: width,
+      least: width,
+      steadyFrom: 0,
+      heightInto: (exchange) => (exchange[1] = height),
     };
   }
   return undefined;

@@ -185,6 +185,8 @@ export class AxisPlan {
 export interface LeafMeasure {
   readonly widest: number;
   readonly least: number;
+  /** The width from which on the height stays the same; infinite where it always changes. */
+  readonly steadyFrom: number;
   /**
    * Finds the height at a width: reads `exchange[0]`, writes `exchange[1]`. Numbers are handed over here because V8
    * makes an object of each that has a fraction and goes through a call.
@@ -266,6 +268,8 @@ export class Plan {
   readonly baselines: Uint8Array;
   /** 1: the height needed changes with the width given. */
   readonly widthMatters: Uint8Array;
+  /** The width from which on the height needed stays the same. */
+  readonly steadyFrom: Float64Array;
   /** What the view's padding is enlarged by: the safe insets, in u. */
   safeLeft = 0;
   safeRight = 0;
@@ -304,5 +308,6 @@ export class Plan {
     this.row = new Uint32Array(count);
     this.line = new Uint32Array(count);
     this.widthMatters = new Uint8Array(count);
+    this.steadyFrom = new Float64Array(count).fill(Infinity);
   }
 }

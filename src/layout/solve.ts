@@ -82,6 +82,7 @@ function needWidths(plan: Plan): void {
     if (measure) {
       need = measure.widest * plan.factor[n]!;
       least = measure.least * plan.factor[n]!;
+      if (plan.aspect[n] === 0) plan.steadyFrom[n] = measure.steadyFrom * plan.factor[n]! + padding;
     } else if (plan.end[n] === n + 1 && plan.arrange[n] !== arrangeGrid) need = least = 0;
     else {
       switch (plan.arrange[n]) {
@@ -365,7 +366,7 @@ function giveChildren(plan: Plan, axis: AxisPlan, n: number): void {
     // Nothing follows from the length of a leaf but the height of one whose width matters.
     if (!leaf || (horizontal && widthMatters[child] === 1)) {
       if (length[child] !== given[child]) {
-        if (horizontal && widthMatters[child] === 1) plan.y.toNeed.add(child);
+        if (horizontal && widthMatters[child] === 1 && !staysAsHigh(plan, child)) plan.y.toNeed.add(child);
         if (leaf) given[child] = length[child]!;
         else toGive.add(child);
       }
@@ -374,10 +375,16 @@ function giveChildren(plan: Plan, axis: AxisPlan, n: number): void {
   }
 }
 
+/** Whether both the width a leaf was last given and the one it is given now are beyond where its height changes. */
+function staysAsHigh(plan: Plan, n: number): boolean {
+  const from = plan.steadyFrom[n]!;
+  return plan.x.length[n]! >= from && plan.x.given[n]! >= from;
+}
+
 /** Marks what follows from a length that a widget was just given. */
 function noteLength(plan: Plan, axis: AxisPlan, n: number): void {
   if (axis.length[n] === axis.given[n]) return;
-  if (axis === plan.x && plan.widthMatters[n] === 1) plan.y.toNeed.add(n);
+  if (axis === plan.x && plan.widthMatters[n] === 1 && !staysAsHigh(plan, n)) plan.y.toNeed.add(n);
   if (plan.end[n] === n + 1) axis.given[n] = axis.length[n]!;
   else axis.toGive.add(n);
 }

@@ -1,4 +1,4 @@
-import { opportunities } from './breaks.ts';
+import { opportunities, plainPieces } from './breaks.ts';
 import { LineFinds } from './line-finds.ts';
 import type { FontFace, Glyph, Piece, ShapedText } from './face.ts';
 
@@ -60,6 +60,8 @@ export class TextBlock {
   readonly widest: number;
   /** The width below which something would stick out: the widest piece, or all of it without wrapping. */
   readonly least: number;
+  /** The width from which on its height stays the same. */
+  readonly steadyFrom: number;
   #lines: readonly TextLine[] | undefined;
   #linesFor = NaN;
   #finds: LineFinds | undefined;
@@ -68,9 +70,14 @@ export class TextBlock {
     this.setting = setting;
     this.text = text;
     const pieces: Piece[] = [];
-    const ends: number[] = [];
+    let ends = none;
     const { face } = setting;
-    if (setting.wrap) {
+    if (!setting.wrap) {
+      const lines = hasLineEnd.test(text) ? text.split(lineEnd) : [text];
+      if (lines.length > 1) ends = lines.slice(1).map((_, index) => index);
+      for (const line of lines) if (text !== '') pieces.push(face.piece(line));
+    } else if (!plainPieces(text, (piece) => pieces.push(face.piece(piece)))) {
+      ends = [];
       let start = 0;
       for (const { position, required } of opportunities(text)) {
         const part = text.slice(start, position);
@@ -80,12 +87,6 @@ export class TextBlock {
       }
       // A line end as the very last thing of a text ends its last line and starts no other.
       if (ends.at(-1) === pieces.length - 1) ends.pop();
-    } else if (text !== '') {
-      const lines = hasLineEnd.test(text) ? text.split(lineEnd) : [text];
-      lines.forEach((line, index) => {
-        if (index < lines.length - 1) ends.push(index);
-        pieces.push(face.piece(line));
-      });
     }
     this.#pieces = pieces;
     this.#ends = ends;
@@ -104,6 +105,7 @@ export class TextBlock {
     }
     this.widest = widest;
     this.least = setting.wrap ? least : widest;
+    this.steadyFrom = setting.wrap ? widest : 0;
   }
 
   /** The width of a piece with the spaces at its end. */
@@ -200,6 +202,8 @@ export class TextBlock {
   }
 }
 
+/** Most texts have no line end. */
+const none: number[] = [];
 const lineEnd = /\r\n|[\n\r\v\f\u0085\u2028\u2029]/;
 const hasLineEnd = /[\n\r\v\f\u0085\u2028\u2029]/;
 const lineEnds = /[\r\n\u2028\u2029\u0085\v\f]+$/;

@@ -28,7 +28,7 @@ type Mutable<T> = { -readonly [Key in keyof T]: T[Key] };
  * only what depends on it is solved again. The numbers are those of a fresh layout, bit for bit.
  */
 export class LiveLayout<Id extends string = string> {
-  readonly #values: Record<string, CaseValue>;
+  readonly #values: Map<string, CaseValue>;
   readonly #base: View;
   readonly #frame = new MutableFrame();
   #view: View;
@@ -38,7 +38,7 @@ export class LiveLayout<Id extends string = string> {
 
   constructor(view: View<Id>, screen: Screen | ScreenSize) {
     this.#base = view;
-    this.#values = { ...view.variant.values };
+    this.#values = new Map(view.variant.values);
     this.#view = this.#own();
     this.#view.frameInto(screen, this.#frame);
     this.#form = this.#view.formOn(this.#frame);
@@ -93,10 +93,10 @@ export class LiveLayout<Id extends string = string> {
     const { tree } = this.#form;
     let rebuild = false;
     let changed = false;
-    for (const name in values) {
+    for (const name of Object.keys(values)) {
       const value = values[name]!;
-      if (!Object.hasOwn(values, name) || this.#values[name] === value) continue;
-      this.#values[name] = value;
+      if (this.#values.get(name) === value) continue;
+      this.#values.set(name, value);
       if (tree.structural.has(name)) rebuild = true;
       const shows = tree.shows.get(name);
       if (!shows) continue;

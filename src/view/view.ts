@@ -101,7 +101,7 @@ export function openView<Id extends string = string>(
     fonts: options.resources.fonts,
     messages: new Messages('en'),
     pictures,
-    values: { ...values, ...options.values },
+    values: new Map(Object.entries({ ...values, ...options.values })),
     textSize,
   };
   const backdrops = styleList(source.backdrop).flatMap((entry): Backdrop[] => {
