@@ -7,6 +7,7 @@ import {
   suggestAnchor,
   type Move,
 } from '../edit/index.ts';
+import type { WidgetSource } from '../document/index.ts';
 import { writeWhole } from '../node/files.ts';
 import { printable } from '../report/index.ts';
 import { screens } from '../screen/index.ts';
@@ -30,7 +31,7 @@ export async function anchor(file: string, path: string, call: AnchorCall, io: I
   const view = openView(document, name, { resources });
   try {
     const advice = suggestAnchor(view, id);
-    const to = call.to ?? advice.anchor;
+    const to = call.to ?? (call.pivot === undefined ? advice.anchor : saidAnchor(view, id));
     const changed = changeAnchor(document, view, id, to, call.pivot);
     const moves = movesOf(view, rearranged(document, view, changed), id);
     if (call.json)
@@ -38,7 +39,8 @@ export async function anchor(file: string, path: string, call: AnchorCall, io: I
         `${JSON.stringify({ view: name, widget: id, suggested: advice, anchor: to, moves: moves.map(({ screen, by }) => ({ screen, by })) }, null, 2)}\n`,
       );
     else {
-      if (call.to === undefined) io.out(`${io.ink.strong(to)}: ${printable(advice.why)}\n`);
+      if (call.to === undefined && call.pivot === undefined)
+        io.out(`${io.ink.strong(to)}: ${printable(advice.why)}\n`);
       io.out(`${difference(document.origin.source!.text, changed, io)}`);
       const most = moves.reduce((worst, move) => (move.by > worst.by ? move : worst));
       const elsewhere = moves.slice(1);
@@ -55,6 +57,13 @@ export async function anchor(file: string, path: string, call: AnchorCall, io: I
     if (error instanceof EditError) throw new UsageError(error.message);
     throw error;
   }
+}
+
+/** The anchor a widget has, as it is written: another pivot alone leaves it as it is. */
+function saidAnchor(view: View, id: string): string {
+  const on = view.layoutOn(referenceScreen(view));
+  const { anchor: said } = on.widgets[on.indexOf(id)]!.source as WidgetSource;
+  return Array.isArray(said) ? said.join(' ') : String(said ?? 'left top');
 }
 
 /** How far the widget's farthest edge moves on the reference and on each screen it is on, in px. */

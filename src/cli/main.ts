@@ -208,7 +208,7 @@ function anchorCommand(program: Command, io: Io, done: (code: number) => void): 
     )
     .argument('<file>', 'a document, YAML or JSON')
     .argument('<widget>', 'VIEW/WIDGET; the view may be left out where the document holds one')
-    .option('--to <anchor>', 'the anchor to give it; the suggested one if left out')
+    .option('--to <anchor>', 'the anchor to give it; the suggested one if left out, or its own with --pivot')
     .option('--pivot <point>', 'the pivot to give it; follows the anchor if left out')
     .option('--write', 'change the document; without it the change is only shown')
     .option('--json', 'print JSON')
@@ -218,7 +218,8 @@ function anchorCommand(program: Command, io: Io, done: (code: number) => void): 
 Examples:
   pimbot anchor hud.yaml dive/parcels
   pimbot anchor hud.yaml dive/parcels --to "right top" --write
-  pimbot anchor hud.yaml dive/bearing --to "left..right top"`,
+  pimbot anchor hud.yaml dive/bearing --to "left..right top"
+  pimbot anchor hud.yaml dive/parcels --pivot center`,
     )
     .action(async (file: string, path: string, call: AnchorCall) => done(await anchor(file, path, call, io)));
 }

@@ -230,7 +230,9 @@ function shifted(text: string, by: number): string {
 /** A value in YAML on one line: a text without quotes where it can only be read as that text. */
 function inline(value: Json): string {
   if (typeof value === 'string')
-    return /^[a-z][\w.]*( [\w.%-]+)*$/i.test(value) && !isWord(value) ? value : JSON.stringify(value);
+    return /^([a-z][\w.]*|\d[\d.]*%)( [\w.%-]+)*$/i.test(value) && !isWord(value)
+      ? value
+      : JSON.stringify(value);
   if (Array.isArray(value)) return `[${value.map(inline).join(', ')}]`;
   if (typeof value === 'object' && value !== null) {
     const entries = Object.entries(value).map(([key, inner]) => `${key}: ${inline(inner)}`);

@@ -144,8 +144,12 @@ export class LiveLayout<Id extends string = string> {
     solve(this.#form.plan, this.#frame);
   }
 
-  /** Writes the border box of a widget into `into`, in device px, not rounded. Makes no object. */
-  read(index: number, into: MutableRect): MutableRect {
+  /**
+   * Writes the border box of a widget, by its id or index, into `into`, in device px, not rounded. Makes no object.
+   * @throws NoSuchName when no widget has that id on this screen.
+   */
+  read(widget: Id | number, into: MutableRect): MutableRect {
+    const index = typeof widget === 'number' ? widget : this.indexOf(widget);
     const { scale, originX, originY } = this.#frame;
     placeInto(this.#form.plan, index, into);
     into.x = originX + into.x * scale;

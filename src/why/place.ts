@@ -72,8 +72,8 @@ function anchored(scene: Scene, widget: Widget, axis: Axis, edge: Edge, head: st
     };
   }
   const offset = box.offset.u + box.offset.share * room;
-  const size = extent(scene, widget.index, axis).length / around;
-  const back = edge === 'end' ? 0 : -box.pivot * (size + box.marginStart + box.marginEnd);
+  const own = extent(scene, widget.index, axis).length / around;
+  const back = edge === 'end' ? 0 : -box.pivot * (own + box.marginStart + box.marginEnd);
   const which = box.pivot === 1 ? 'all' : box.pivot === 0.5 ? 'half' : `${shown(box.pivot * 100)} %`;
   return {
     text: `${head} = ${base}${shown(box.anchorStart * 100)} % of ${place.name}'s ${shown(room)}${added(offset, 'offset')}${added(back, `(${which} of its ${words[axis].size}: its pivot)`)}`,

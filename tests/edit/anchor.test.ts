@@ -81,7 +81,7 @@ describe('another anchor, the same place', () => {
     }
     const { document, view } = open(text);
     expect(changeLengths(document, view, 'bearing', 'shares')).toContain(
-      'inset: { left: "17.894736842%", right: "17.894736842%" }',
+      'inset: { left: 17.894736842%, right: 17.894736842% }',
     );
     expect(() => changeLengths(document, view, 'row', 'shares')).toThrow(
       '"row" says no offset, inset or size',
@@ -115,6 +115,8 @@ describe('pimbot anchor', () => {
     expect(readFileSync(file, 'utf8')).toBe(text);
     expect(pimbot(['anchor', 'hud.yaml', 'dive/sonar', '--write'], folder.path).code).toBe(0);
     expect(readFileSync(file, 'utf8')).toContain('offset: [-20, -20]');
+    const turned = pimbot(['anchor', 'hud.yaml', 'dive/deep', '--pivot', 'left top'], folder.path);
+    expect(turned.out).toContain('anchor: 30% 60%, pivot: left top, offset: [-138, -16]');
     const wrong = pimbot(['anchor', 'hud.yaml', 'dive/cell', '--to', 'center'], folder.path);
     expect([wrong.code, wrong.err]).toEqual([
       2,

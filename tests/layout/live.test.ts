@@ -182,6 +182,7 @@ describe('a live layout', () => {
     ]);
     const into = { x: 0, y: 0, width: 0, height: 0 };
     expect(live.read(live.indexOf('mid'), into)).toBe(into);
+    expect(live.read('mid', { ...into })).toEqual(into);
     expect(into).toEqual({ x: 0, y: 0, width: 5, height: 5 });
   });
 

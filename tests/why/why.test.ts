@@ -122,7 +122,7 @@ describe('the reasons of a size', () => {
   const first = (on: ViewLayout, id: string, what: 'width' | 'height') =>
     said(on, id)[what]!.map(({ text }) => text);
 
-  test('shares, fills, clamps, content, stretch, aspect and padding, each up to what was written', () => {
+  test('shares, fills, limits, content, aspect, padding and what is stretched, each up to what was written', () => {
     const on = laidOut(
       [
         {
