@@ -21,12 +21,14 @@ export function ensurePackages() {
   if (existsSync(done) && statSync(done).mtimeMs >= lock) return;
   console.log('Installing packages …');
   const npm = process.env.npm_execpath;
+  // What npm says is for people: stdout may be read by machines.
+  const stdio = ['inherit', 2, 'inherit'];
   // Not `npm ci`: it refuses a lock file that leaves out optional packages of platforms a registry does not carry.
   const args = ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error'];
   const result =
     npm && npm.endsWith('.js')
-      ? spawnSync(process.execPath, [npm, ...args], { cwd: root, stdio: 'inherit' })
-      : spawnSync('npm', args, { cwd: root, stdio: 'inherit', shell: process.platform === 'win32' });
+      ? spawnSync(process.execPath, [npm, ...args], { cwd: root, stdio })
+      : spawnSync('npm', args, { cwd: root, stdio, shell: process.platform === 'win32' });
   if (result.status !== 0) fail('The packages could not be installed; see above.');
   writeFileSync(done, '');
 }

@@ -18,14 +18,22 @@ export type {
   ViewSource,
   WidgetSource,
 } from './document/index.ts';
-export { FontBook, FontError } from './text/index.ts';
-export type { Value } from './text/index.ts';
+export { FontBook, FontError, pseudoLocales, unpackWoff2 } from './text/index.ts';
+export type { Catalog, Catalogs, Value } from './text/index.ts';
 export { PictureError, readPicture } from './picture/index.ts';
 export type { Picture, Pixels } from './picture/index.ts';
 export { Theme, defaultFont } from './theme/index.ts';
 export type { Widget } from './build/index.ts';
 export type { Frame, Rect } from './layout/index.ts';
-export { DocumentError, LiveLayout, NoSuchName, buildView, openView, readDocument } from './view/index.ts';
+export {
+  DocumentError,
+  LiveLayout,
+  NoSuchName,
+  buildView,
+  localesOf,
+  openView,
+  readDocument,
+} from './view/index.ts';
 export { BuildError } from './build/index.ts';
 export type {
   Backdrop,

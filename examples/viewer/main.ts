@@ -1,9 +1,11 @@
 import {
   checkDocument,
   drawLayout,
+  localesOf,
   makeScreen,
   openView,
   paintOnCanvas,
+  pseudoLocales,
   screens,
   sentenceOf,
   withOverlay,
@@ -22,6 +24,7 @@ const state = {
   project: undefined as LoadedProject | undefined,
   view: '',
   case: undefined as string | undefined,
+  locale: undefined as string | undefined,
   screen: 'desktop',
 };
 
@@ -44,15 +47,17 @@ function show(): void {
   const hudSize = Number(find<HTMLInputElement>('hud-size').value);
   find('hud-size-value').textContent = String(hudSize);
   const screen = screenNow();
-  const view = openView(checked, state.view, { resources, case: state.case, hudSize });
+  const view = openView(checked, state.view, { resources, case: state.case, locale: state.locale, hudSize });
   const on = view.layoutOn(screen);
   const cases = state.case === undefined ? undefined : [state.case];
+  const locales = state.locale === undefined ? undefined : [state.locale];
   const all = screens.some((one) => one.name === screen.name) ? screens : [...screens, screen];
   const { findings } = checkDocument(checked, {
     resources,
     screens: all,
     views: [state.view],
     cases,
+    locales,
     hudSize,
   });
   // Once more for this screen alone: the numbers beside the drawing are those of the drawing.
@@ -61,6 +66,7 @@ function show(): void {
     screens: [screen],
     views: [state.view],
     cases,
+    locales,
     hudSize,
   }).findings;
   const list = withOverlay(drawLayout(on), on, resources.fonts, {
@@ -158,12 +164,17 @@ async function open(path: string): Promise<void> {
   state.view = fill('view', Object.keys(source.views)).value;
   const cases = fill('case', Object.keys(source.cases ?? {}));
   state.case = cases.value === '' ? undefined : cases.value;
+  state.locale = fill('locale', [...localesOf(state.project.document), ...pseudoLocales]).value;
   show();
 }
 
 find('document').addEventListener('change', (event) => void open((event.target as HTMLSelectElement).value));
 find('view').addEventListener('change', (event) => {
   state.view = (event.target as HTMLSelectElement).value;
+  show();
+});
+find('locale').addEventListener('change', (event) => {
+  state.locale = (event.target as HTMLSelectElement).value;
   show();
 });
 find('case').addEventListener('change', (event) => {

@@ -5,6 +5,7 @@ import {
   formatDiagnostic,
   readDocument,
   readPicture,
+  unpackWoff2,
   type CheckedDocument,
   type Picture,
   type Resources,
@@ -22,8 +23,12 @@ const texts = import.meta.glob<string>(['../fathom-post/*.yaml', '../broken/*.ya
   import: 'default',
   eager: true,
 });
+const translations = import.meta.glob<Record<string, string>>('../fathom-post/locales/*.json', {
+  import: 'default',
+  eager: true,
+});
 const files = import.meta.glob<string>(
-  ['../fathom-post/art/*', '../fathom-post/fonts/*.woff', '../../assets/fonts/*.woff'],
+  ['../fathom-post/art/*', '../fathom-post/fonts/*.woff*', '../../assets/fonts/*.woff'],
   {
     query: '?url',
     import: 'default',
@@ -54,14 +59,18 @@ export async function loadProject(path: string): Promise<LoadedProject> {
   const themeFile = document.source.theme === undefined ? path : join(path, document.source.theme);
   for (const [family, weights] of Object.entries(new Theme(document).fonts())) {
     for (const [weight, file] of Object.entries(weights)) {
-      fonts.add(family, Number(weight), await bytesOf(join(themeFile, file)));
+      const bytes = await unpackWoff2(await bytesOf(join(themeFile, file)));
+      fonts.add(family, Number.parseInt(weight, 10), bytes, weight.endsWith('italic'));
     }
   }
   const pictures = new Map<string, Picture>();
   for (const [name, file] of Object.entries(document.source.pictures ?? {})) {
     pictures.set(name, await decode(readPicture(name, await bytesOf(join(path, file)))));
   }
-  return { document, resources: { fonts, pictures } };
+  const catalogs = new Map<string, ReadonlyMap<string, string>>();
+  for (const [locale, file] of Object.entries(document.source.catalogs ?? {}))
+    catalogs.set(locale, new Map(Object.entries(translations[join(path, file)] ?? {})));
+  return { document, resources: { fonts, pictures, catalogs } };
 }
 
 /** A path that stands in a file, from that file's folder. */

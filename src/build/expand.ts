@@ -104,11 +104,12 @@ function instantiate(
   let origins = said;
   const named = id === undefined ? undefined : prefix + id;
   let children = childrenOf(source.children, pointer, written);
-  source = substituted(source, scope, pointer, trace);
   for (let use = source.use; use !== undefined; use = source.use) {
     const component = own(document.source.components, use);
     if (!component) throw new BuildError(`there is no component "${use}"`, pointer);
-    const { inner, own: ownKeys } = parametersOf(component, source, scope, pointer);
+    const { inner, own: said } = parametersOf(component, source, scope, pointer);
+    // What is given to a parameter stays as it is written: whoever shows it follows it to the names around.
+    const ownKeys = substituted(said, scope, pointer, trace);
     const at = pointerTo('/components', use);
     const inside = new Map<string, string>();
     const body = withConditions(component, at, situation, trace, inside);
@@ -133,6 +134,7 @@ function instantiate(
     prefix = instancePrefix;
     pointer = written.pointer;
   }
+  if (source === written.source) source = substituted(source, scope, pointer, trace);
   return { source, pointer, origins, scope, prefix: written.prefix, id: named, children };
 }
 

@@ -41,7 +41,8 @@ export class Scope {
   lookup(name: string): CaseValue | undefined {
     const value = this.#values.get(name);
     if (value === undefined) return this.#outer?.lookup(name);
-    return this.#written && typeof value === 'string' ? this.#outer!.evaluate(value) : value;
+    if (typeof value !== 'string') return value;
+    return this.#written ? this.#outer!.evaluate(value) : this.#messages.translate(value);
   }
 
   /** A value said in this scope: a lone `{name}` is that value, another text is a message. */
@@ -56,6 +57,16 @@ export class Scope {
       const value = this.lookup(name);
       return typeof value === 'object' ? undefined : value;
     });
+  }
+
+  /** A message and those that the parameters it asks for bring, as they are written. */
+  messagesIn(message: string): string[] {
+    const inner = this.#messages.names(message).flatMap((name) => {
+      const value = this.#values.get(name);
+      if (value === undefined) return this.#outer?.messagesIn(`{${name}}`) ?? [];
+      return this.#written && typeof value === 'string' ? this.#outer!.messagesIn(value) : [];
+    });
+    return [message, ...inner];
   }
 
   /** Adds the names of the case that a message or template follows from. */

@@ -70,6 +70,10 @@ export interface Variant {
   readonly theme: Theme;
   readonly fonts: FontBook;
   readonly messages: Messages;
+  /** A BCP 47 tag that Intl knows. */
+  readonly locale: string;
+  /** Whether views that do not say their direction go from right to left. */
+  readonly rightToLeft: boolean;
   readonly pictures: ReadonlyMap<string, Picture>;
   readonly values: ReadonlyMap<string, CaseValue>;
   /** Scales every text: the player's setting. */
@@ -112,7 +116,11 @@ export function buildTree(
     origins,
     source,
     scope: new Scope(variant.values, variant.messages),
-    box: boxOfView(source, look.padding, source.direction === 'rtl'),
+    box: boxOfView(
+      source,
+      look.padding,
+      source.direction === undefined ? variant.rightToLeft : source.direction === 'rtl',
+    ),
     look,
     text: undefined,
     picture: undefined,
@@ -233,7 +241,7 @@ function makeWidget(
   const rightToLeft = source.direction === undefined ? parent.box.rightToLeft : source.direction === 'rtl';
   const look = variant.theme.resolve(parent.look, styleList(source.style), source.look, source.tint);
   const picture = source.image === undefined ? undefined : variant.pictures.get(source.image);
-  const text = textOf(source, look, scope, variant);
+  const text = textOf(source, look, scope, variant, rightToLeft);
   return {
     index,
     id,
@@ -298,23 +306,43 @@ function withDividers(widgets: Widget[]): Widget[] {
 }
 
 /** The text of a widget, filled in and set. */
-function textOf(source: WidgetSource, look: Look, scope: Scope, variant: Variant): TextBlock | undefined {
-  const text = wordsOf(source, look, scope);
+function textOf(
+  source: WidgetSource,
+  look: Look,
+  scope: Scope,
+  variant: Variant,
+  rightToLeft: boolean,
+): TextBlock | undefined {
+  const text = wordsOf(source, look, scope, variant);
   if (text === undefined) return undefined;
+  const fontSize = look.fontSize * variant.textSize;
   return new TextBlock(text, {
-    face: variant.fonts.face(look.font, look.fontWeight),
-    fontSize: look.fontSize * variant.textSize,
+    chain: variant.fonts.chain(look.font, look.fontWeight, look.italic, {
+      tabular: look.tabular,
+      language: variant.locale,
+    }),
+    fontSize,
     lineHeight: look.lineHeight,
     letterSpacing: look.letterSpacing * variant.textSize,
     wrap: source.wrap !== false,
+    rightToLeft,
+    mostLines: source['max-lines'] ?? Infinity,
+    ellipsis: source.ellipsis ?? 'none',
+    leastFontSize: Math.min(fontSize, (source['least-font-size'] ?? look.fontSize) * variant.textSize),
   });
 }
 
 /** The words of a text, filled in; undefined where there are none. */
-export function wordsOf(source: WidgetSource, look: Look, scope: Scope): string | undefined {
+export function wordsOf(
+  source: WidgetSource,
+  look: Look,
+  scope: Scope,
+  { messages, locale }: Pick<Variant, 'messages' | 'locale'>,
+): string | undefined {
   if (source.text === undefined) return undefined;
   const text = typeof source.text === 'string' ? scope.fill(source.text) : String(source.text);
-  return look.uppercase ? text.toUpperCase() : text;
+  const shown = messages.finish(text);
+  return look.uppercase ? shown.toLocaleUpperCase(locale) : shown;
 }
 
 function measureOf(kind: Kind, picture: Picture | undefined): Measure | undefined {

@@ -93,7 +93,7 @@ function addLayers(
   const { look } = widget;
   const opacity = opacityOf(subject, index);
   if (!self && widget.kind === 'meter') {
-    const filled = meterFill(whole, widget.value, widget.source);
+    const filled = meterFill(whole, widget);
     layers.push({
       rect: filled,
       opaque: look.color.a * opacity === 1,

@@ -9,7 +9,9 @@ export type CheckId =
   | 'cut-text'
   | 'small-text'
   | 'coarse-text'
-  | 'low-contrast';
+  | 'low-contrast'
+  | 'missing-glyph'
+  | 'missing-message';
 
 export type Severity = 'error' | 'warning';
 
@@ -40,7 +42,7 @@ export interface Check {
   readonly title: string;
   /** What is measured, in words. */
   readonly measures: string;
-  readonly unit: 'px' | '′' | ':1';
+  readonly unit: 'px' | '′' | ':1' | 'characters' | 'messages';
   readonly limit: number;
   /** Whether a measured value fails above or below the limit. */
   readonly fails: 'above' | 'below';

@@ -17,8 +17,9 @@ export const cutText: Check = {
       const rect = subject.layout.rect(index);
       const scale = subject.layout.scale(index);
       const lines = subject.lines(index);
-      const wide = lines.reduce((most, line) => Math.max(most, line.width), 0);
-      const high = subject.textRect(index).height / (scale || 1);
+      const { shrink } = subject.placed(index);
+      const wide = lines.reduce((most, line) => Math.max(most, line.width), 0) * shrink;
+      const high = lines.length * text.lineHeight * shrink;
       const roomX = rect.width / (scale || 1) - box.x.paddingStart - box.x.paddingEnd;
       const roomY = rect.height / (scale || 1) - box.y.paddingStart - box.y.paddingEnd;
       const overX = (wide - roomX) * scale;
@@ -31,7 +32,7 @@ export const cutText: Check = {
       const needs =
         axis === 'x'
           ? `its text needs ${shown(wide)} u and has ${shown(roomX)}`
-          : `its ${lines.length} lines need ${shown(high)} u and have ${shown(roomY)}`;
+          : `its ${lines.length === 1 ? 'line needs' : `${lines.length} lines need`} ${shown(high)} u, and there are ${shown(roomY)}`;
       const reasons = [
         { text: needs, pointer: `${subject.widgets[index]!.pointer}/text` },
         ...whySize(subject.tree, subject.layout, index, axis),

@@ -3,6 +3,8 @@ import type { Check } from './check.ts';
 import { coarseText } from './coarse-text.ts';
 import { cutText } from './cut-text.ts';
 import { lowContrast } from './low-contrast.ts';
+import { missingGlyph } from './missing-glyph.ts';
+import { missingMessage } from './missing-message.ts';
 import { offScreen } from './off-screen.ts';
 import { outsideSafeArea } from './outside-safe-area.ts';
 import { overlap } from './overlap.ts';
@@ -18,4 +20,6 @@ export const checks: readonly Check[] = [
   smallText,
   coarseText,
   lowContrast,
+  missingGlyph,
+  missingMessage,
 ];

@@ -1,6 +1,6 @@
 import type { CheckedDocument } from '../document/index.ts';
 import type { Screen } from '../screen/index.ts';
-import { openView, type Resources, type View } from '../view/index.ts';
+import { localesOf, openView, type Resources, type View } from '../view/index.ts';
 import type { Reason } from '../why/index.ts';
 import type { Check, CheckId, Outcome, Severity } from './check.ts';
 import { checks } from './registry.ts';
@@ -10,6 +10,7 @@ import { Subject } from './subject.ts';
 export interface Occurrence {
   readonly screen: string;
   readonly case: string | undefined;
+  readonly locale: string;
   /** In the check's unit; null of an undecided one. */
   readonly measured: number | null;
   readonly limit: number;
@@ -45,6 +46,7 @@ export interface Verdict {
   readonly views: readonly string[];
   readonly screens: readonly string[];
   readonly cases: readonly (string | undefined)[];
+  readonly locales: readonly string[];
   /** Layouts that were checked. */
   readonly layouts: number;
   readonly findings: readonly Finding[];
@@ -57,6 +59,8 @@ export interface CheckOptions {
   readonly views?: readonly string[];
   /** All cases if left out. */
   readonly cases?: readonly string[];
+  /** The document's language and all it has catalogs for if left out. */
+  readonly locales?: readonly string[];
   readonly hudSize?: number;
 }
 
@@ -68,18 +72,23 @@ export function checkDocument(document: CheckedDocument, options: CheckOptions):
   const views = options.views ?? Object.keys(document.source.views);
   const caseNames = options.cases ?? Object.keys(document.source.cases ?? {});
   const cases: readonly (string | undefined)[] = caseNames.length === 0 ? [undefined] : caseNames;
+  const locales = options.locales ?? localesOf(document);
   const collected = new Map<string, Collected>();
+  const { resources, hudSize } = options;
   for (const name of views) {
-    for (const caseName of cases) {
-      const { resources, hudSize } = options;
-      checkView(openView(document, name, { resources, hudSize, case: caseName }), options.screens, collected);
+    for (const locale of locales) {
+      for (const caseName of cases) {
+        const view = openView(document, name, { resources, hudSize, case: caseName, locale });
+        checkView(view, locale, options.screens, collected);
+      }
     }
   }
   return {
     views,
     screens: options.screens.map((screen) => screen.name),
     cases,
-    layouts: views.length * cases.length * options.screens.length,
+    locales,
+    layouts: views.length * locales.length * cases.length * options.screens.length,
     findings: [...collected.values()].map(({ finding }) => finding),
   };
 }
@@ -88,7 +97,12 @@ interface Collected {
   finding: Finding & { occurrences: Occurrence[] };
 }
 
-function checkView(view: View, screens: readonly Screen[], collected: Map<string, Collected>): void {
+function checkView(
+  view: View,
+  locale: string,
+  screens: readonly Screen[],
+  collected: Map<string, Collected>,
+): void {
   for (const screen of screens) {
     const on = view.layoutOn(screen);
     const subject = new Subject(on);
@@ -101,6 +115,7 @@ function checkView(view: View, screens: readonly Screen[], collected: Map<string
         const occurrence: Occurrence = {
           screen: screen.name,
           case: view.case,
+          locale,
           measured: failed ? draft.measured : null,
           limit: draft.limit ?? check.limit,
           scale: subject.layout.frame.scale,

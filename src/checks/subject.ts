@@ -1,8 +1,8 @@
 import type { Tree, Widget } from '../build/index.ts';
-import { clips, innerWidth, placeText, turnOf, turned } from '../ink/index.ts';
+import { clips, placeText, turnOf, turned, type PlacedText } from '../ink/index.ts';
 import type { Layout, Rect } from '../layout/index.ts';
 import type { Screen } from '../screen/index.ts';
-import type { TextLine } from '../text/index.ts';
+import type { Messages, TextLine } from '../text/index.ts';
 import type { Backdrop, ViewLayout } from '../view/index.ts';
 import { hasArea, intersection } from './geometry.ts';
 
@@ -12,15 +12,19 @@ export class Subject {
   readonly layout: Layout;
   readonly screen: Screen;
   readonly backdrops: readonly Backdrop[];
+  /** The messages its texts are from. */
+  readonly messages: Messages;
   readonly #clips: (Rect | undefined)[];
   readonly #cutters: (Rect | undefined)[];
   readonly #visuals: (Rect | undefined)[];
+  readonly #placed: (PlacedText | undefined)[] = [];
 
   constructor(on: ViewLayout) {
     this.tree = on.tree;
     this.layout = on.layout;
     this.screen = on.screen;
     this.backdrops = on.view.backdrops;
+    this.messages = on.view.variant.messages;
     this.#clips = new Array<Rect | undefined>(this.tree.widgets.length).fill(undefined);
     this.#cutters = new Array<Rect | undefined>(this.tree.widgets.length).fill(undefined);
     this.#visuals = new Array<Rect | undefined>(this.tree.widgets.length).fill(undefined);
@@ -101,8 +105,12 @@ export class Subject {
 
   /** The lines of a widget's text at the width it was given. */
   lines(index: number): readonly TextLine[] {
-    const widget = this.tree.widgets[index]!;
-    return widget.text?.linesAt(innerWidth(this.layout, widget)) ?? [];
+    return this.placed(index).lines.map(({ line }) => line);
+  }
+
+  /** The text of a widget in its place; of a widget that has one. */
+  placed(index: number): PlacedText {
+    return (this.#placed[index] ??= placeText(this.tree.widgets[index]!, this.layout));
   }
 
   /** The rectangle around the outlines of a text. */
@@ -110,7 +118,7 @@ export class Subject {
     const widget = this.tree.widgets[index]!;
     const { text } = widget;
     if (!text) return this.layout.rect(index);
-    const placed = placeText(widget, this.layout).ink;
+    const placed = this.placed(index).ink;
     const { scale, originX, originY } = this.layout.frame;
     return {
       x: originX + placed.x * scale,

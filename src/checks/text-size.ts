@@ -22,12 +22,15 @@ export function cssPixels(px: number, screen: Pick<Screen, 'density' | 'distance
 export function* capitals(subject: Subject): Generator<{ index: number; px: number; reasons: Reason[] }> {
   for (const { index, text, pointer } of subject.widgets) {
     if (!text || !subject.paints(index) || !subject.isSeen(index)) continue;
-    const { face, fontSize } = text.setting;
+    const { chain, fontSize: full } = text.setting;
+    const face = chain.primary;
+    const { shrink } = subject.placed(index);
+    const fontSize = full * shrink;
     const scale = subject.layout.scale(index);
     const inU = (face.capHeight * fontSize) / face.unitsPerEm;
     const reasons = [
       {
-        text: `capitals are ${shown(inU * scale)} px high = font size ${shown(fontSize)} u × ${shown(face.capHeight / face.unitsPerEm)} × scale ${shown(scale)}`,
+        text: `capitals are ${shown(inU * scale)} px high = font size ${shown(fontSize)} u${shrink < 1 ? ' (shrunk)' : ''} × ${shown(face.capHeight / face.unitsPerEm)} × scale ${shown(scale)}`,
         pointer,
       },
     ];

@@ -11,6 +11,7 @@ export interface CheckCall extends ScreenOptions {
   readonly view?: readonly string[];
   readonly screen?: readonly string[];
   readonly case?: readonly string[];
+  readonly locale?: readonly string[];
   readonly hudSize?: number;
   readonly json?: boolean;
   readonly report?: string;
@@ -29,7 +30,8 @@ export async function check(files: readonly string[], call: CheckCall, io: Io): 
       continue;
     }
     const { document, resources } = loaded;
-    const options = { resources, screens: on, views: call.view, cases: call.case, hudSize: call.hudSize };
+    const { view: views, case: cases, locale: locales, hudSize } = call;
+    const options = { resources, screens: on, views, cases, locales, hudSize };
     inputs.push({ file, document, verdict: checkDocument(document, options) });
   }
   const json = call.json || call.report !== undefined ? withUnusable(reportJson(inputs), unusable) : '';

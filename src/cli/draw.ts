@@ -12,6 +12,7 @@ export interface DrawCall extends ScreenOptions {
   readonly view?: string;
   readonly screen?: string;
   readonly case?: string;
+  readonly locale?: string;
   readonly hudSize?: number;
   readonly out?: readonly string[];
   readonly backdrop?: string;
@@ -31,7 +32,12 @@ export async function draw(file: string, call: DrawCall, io: Io): Promise<number
   if (!loaded.document) return exitUnusable;
   const { document, resources } = loaded;
   const name = viewNamed(document, file, call.view);
-  const view = openView(document, name, { resources, case: call.case, hudSize: call.hudSize });
+  const view = openView(document, name, {
+    resources,
+    case: call.case,
+    locale: call.locale,
+    hudSize: call.hudSize,
+  });
   const { width, height } = view.reference;
   const screen = screenFrom(call.screen ?? `${width}x${height}`, call);
   const on = view.layoutOn(screen);

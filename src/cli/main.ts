@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { Command, CommanderError, Option } from 'commander';
 import { systemMessage } from '../node/files.ts';
 import { BuildError } from '../build/index.ts';
+import { pseudoLocales } from '../text/index.ts';
 import { NoSuchName } from '../view/index.ts';
 import { anchor, type AnchorCall } from './anchor.ts';
 import { changes, type ChangesCall } from './changes.ts';
@@ -16,7 +17,6 @@ import { why, type WhyCall } from './why.ts';
 export async function main(args: readonly string[], io: Io = processIo()): Promise<number> {
   let code = exitClean;
   const program = commands(io, (result) => (code = result));
-  process.stdout.on('error', ignoreClosedPipe);
   try {
     await program.parseAsync([...args], { from: 'user' });
     return code;
@@ -24,14 +24,7 @@ export async function main(args: readonly string[], io: Io = processIo()): Promi
     if (error instanceof CommanderError) return error.exitCode === 0 ? exitClean : exitUnusable;
     io.err(`${io.errInk.bad('pimbot')}: ${sentence(error)}\n`);
     return exitUnusable;
-  } finally {
-    process.stdout.off('error', ignoreClosedPipe);
   }
-}
-
-/** A reader that has seen enough closes the pipe; that is no error. */
-function ignoreClosedPipe(error: NodeJS.ErrnoException): void {
-  if (error.code !== 'EPIPE') throw error;
 }
 
 function sentence(error: unknown): string {
@@ -109,7 +102,12 @@ function checkCommand(program: Command, io: Io, done: (code: number) => void): v
       .argument('<files...>', 'documents, YAML or JSON')
       .option('--view <name>', 'only this view (may be repeated)', collect)
       .option('--screen <name>', 'only this screen, a name or WIDTHxHEIGHT (may be repeated)', collect)
-      .option('--case <name>', 'only this case (may be repeated)', collect),
+      .option('--case <name>', 'only this case (may be repeated)', collect)
+      .option(
+        '--locale <tag>',
+        `only this locale, or a pseudo-locale such as ${pseudoLocales.join(', ')} (may be repeated)`,
+        collect,
+      ),
   )
     .option('--json', 'print the report as JSON')
     .option('--report <file>', 'write the report as JSON to a file too')
@@ -135,7 +133,11 @@ function drawCommand(program: Command, io: Io, done: (code: number) => void): vo
       .argument('<file>', 'a document, YAML or JSON')
       .option('--view <name>', 'the view; needed where the document holds several')
       .option('--screen <name>', 'a screen, by name or as WIDTHxHEIGHT; the reference if left out')
-      .option('--case <name>', "whose values fill the texts; the document's first if left out"),
+      .option('--case <name>', "whose values fill the texts; the document's first if left out")
+      .option(
+        '--locale <tag>',
+        `the language, or a pseudo-locale such as ${pseudoLocales.join(', ')}; the document's own if left out`,
+      ),
   )
     .option('--out <file>', 'an .svg or .png file to write (may be repeated)', collect)
     .option(
@@ -165,7 +167,11 @@ function whereCommand(program: Command, io: Io, done: (code: number) => void): v
       .argument('<file>', 'a document, YAML or JSON')
       .option('--view <name>', 'the view; needed where the document holds several')
       .option('--screen <name>', 'a screen, by name or as WIDTHxHEIGHT; the reference if left out')
-      .option('--case <name>', "whose values fill the texts; the document's first if left out"),
+      .option('--case <name>', "whose values fill the texts; the document's first if left out")
+      .option(
+        '--locale <tag>',
+        `the language, or a pseudo-locale such as ${pseudoLocales.join(', ')}; the document's own if left out`,
+      ),
   )
     .option('--json', 'print JSON: {view, screen, widgets: [{id, x, y, width, height}]} in device px')
     .addHelpText(
@@ -187,7 +193,11 @@ function whyCommand(program: Command, io: Io, done: (code: number) => void): voi
       .argument('<file>', 'a document, YAML or JSON')
       .argument('<widget>', 'VIEW/WIDGET; the view may be left out where the document holds one')
       .option('--screen <name>', 'a screen, by name or as WIDTHxHEIGHT; the reference if left out')
-      .option('--case <name>', "whose values fill the texts; the document's first if left out"),
+      .option('--case <name>', "whose values fill the texts; the document's first if left out")
+      .option(
+        '--locale <tag>',
+        `the language, or a pseudo-locale such as ${pseudoLocales.join(', ')}; the document's own if left out`,
+      ),
   )
     .option('--json', 'print JSON')
     .addHelpText(

@@ -9,6 +9,7 @@ export interface WhereCall extends ScreenOptions {
   readonly view?: string;
   readonly screen?: string;
   readonly case?: string;
+  readonly locale?: string;
   readonly hudSize?: number;
   readonly json?: boolean;
 }
@@ -21,6 +22,7 @@ export async function where(file: string, call: WhereCall, io: Io): Promise<numb
   const view = openView(loaded.document, name, {
     resources: loaded.resources,
     case: call.case,
+    locale: call.locale,
     hudSize: call.hudSize,
   });
   const { width, height } = view.reference;

@@ -9,6 +9,7 @@ import { screenFrom, type ScreenOptions } from './screens.ts';
 export interface WhyCall extends ScreenOptions {
   readonly screen?: string;
   readonly case?: string;
+  readonly locale?: string;
   readonly hudSize?: number;
   readonly json?: boolean;
 }
@@ -19,7 +20,12 @@ export async function why(file: string, path: string, call: WhyCall, io: Io): Pr
   if (!loaded.document) return exitUnusable;
   const { document, resources } = loaded;
   const { name, id } = widgetNamed(document, file, path);
-  const view = openView(document, name, { resources, case: call.case, hudSize: call.hudSize });
+  const view = openView(document, name, {
+    resources,
+    case: call.case,
+    locale: call.locale,
+    hudSize: call.hudSize,
+  });
   const { width, height } = view.reference;
   const on = view.layoutOn(screenFrom(call.screen ?? `${width}x${height}`, call));
   const index = on.indexOf(id);

@@ -67,6 +67,11 @@ export interface LookSource {
   readonly 'letter-spacing'?: number | string;
   readonly 'text-align'?: 'start' | 'center' | 'end';
   readonly 'text-transform'?: 'none' | 'uppercase';
+  /** Where the lines of a text stand from top to bottom; center if unsaid. */
+  readonly 'align-content'?: 'start' | 'center' | 'end';
+  readonly 'font-style'?: 'normal' | 'italic';
+  /** `tabular-nums`: digits of one width, for numbers that change. */
+  readonly 'font-variant-numeric'?: 'normal' | 'tabular-nums';
   /** One to four lengths in the order of CSS, in u. */
   readonly 'padding'?: LengthsNotation;
 }
@@ -141,6 +146,12 @@ export interface WidgetSource {
   readonly 'visible'?: boolean;
   readonly 'text'?: string | number;
   readonly 'wrap'?: boolean;
+  /** The most lines of its text. */
+  readonly 'max-lines'?: number;
+  /** Where a text that does not fit is shortened. */
+  readonly 'ellipsis'?: 'none' | 'end' | 'middle';
+  /** In u: a text that does not fit is shrunk, down to this. */
+  readonly 'least-font-size'?: number;
   readonly 'image'?: string;
   readonly 'fit'?: Fit;
   readonly 'value'?: number | string;
@@ -249,6 +260,10 @@ export interface DocumentSource extends ThemeSource {
   readonly reference?: ReferenceSource;
   /** Path of a theme file. */
   readonly theme?: string;
+  /** The language its texts are written in, a BCP 47 tag; `en` if unsaid. */
+  readonly language?: string;
+  /** Paths of catalogs (JSON or PO) by locale. */
+  readonly catalogs?: { readonly [locale: string]: string };
   /** Names of pictures → paths of files. */
   readonly pictures?: { readonly [name: string]: string };
   /** Sample values a view is shown with. */

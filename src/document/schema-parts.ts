@@ -74,7 +74,11 @@ export const look = {
   },
   'radius': { ...numberOrTemplate('a number of u'), minimum: 0, description: 'Radius of the corners in u.' },
   'opacity': { ...numberOrTemplate('a number from 0 to 1'), minimum: 0, maximum: 1 },
-  'font': { type: 'string', description: 'A font family of fonts:.', title: 'the name of a font family' },
+  'font': {
+    type: 'string',
+    description: 'Font families of fonts:, with commas between; each draws what those before it lack.',
+    title: 'the name of a font family, or several with commas between',
+  },
   'font-size': { ...numberOrTemplate('a number of u from 1 to 2000'), minimum: 1, maximum: 2000 },
   'font-weight': { ...numberOrTemplate('a number from 1 to 1000'), minimum: 1, maximum: 1000 },
   'line-height': {
@@ -86,6 +90,15 @@ export const look = {
   'letter-spacing': { ...numberOrTemplate('a number of u'), minimum: -100, maximum: 1000 },
   'text-align': choice(['start', 'center', 'end']),
   'text-transform': choice(['none', 'uppercase']),
+  'align-content': {
+    ...choice(['start', 'center', 'end']),
+    description: 'Where the lines of a text stand from top to bottom.',
+  },
+  'font-style': choice(['normal', 'italic']),
+  'font-variant-numeric': {
+    ...choice(['normal', 'tabular-nums']),
+    description: 'tabular-nums: digits of one width.',
+  },
   'padding': lengths(4, oneToFour),
 };
 
@@ -103,7 +116,11 @@ export const theme = {
     additionalProperties: {
       type: 'object',
       title: 'a map of weights to font files',
-      propertyNames: { type: 'string', pattern: '^[1-9]\\d{0,2}$', title: 'a weight from 1 to 999' },
+      propertyNames: {
+        type: 'string',
+        pattern: '^[1-9]\\d{0,2}( italic)?$',
+        title: 'a weight from 1 to 999, or one with italic such as "400 italic"',
+      },
       additionalProperties: { type: 'string', title: 'the path of a font file' },
       minProperties: 1,
     },

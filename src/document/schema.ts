@@ -76,6 +76,12 @@ const range = {
   title: 'a range such as "..800", "1.." or "0.5..2"',
 };
 
+const locale = {
+  type: 'string',
+  pattern: '^[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8})*$',
+  title: 'a locale such as de or pt-BR',
+};
+
 const screenCondition = {
   type: 'object',
   title: 'what a screen is like',
@@ -241,6 +247,18 @@ const widgetKeys = {
     title: 'true or false',
     description: 'Whether lines break to fit; true if left out.',
   },
+  'max-lines': { type: 'integer', minimum: 1, maximum: 1000, title: 'a whole number from 1 to 1000' },
+  'ellipsis': {
+    ...choice(['none', 'end', 'middle']),
+    description: 'Where a text that does not fit its width or max-lines is shortened.',
+  },
+  'least-font-size': {
+    type: 'number',
+    minimum: 1,
+    maximum: 2000,
+    title: 'a number of u from 1 to 2000',
+    description: 'A text that does not fit is shrunk, down to this size.',
+  },
   'image': { type: 'string', title: 'the name of a picture', description: 'A name of pictures:.' },
   'fit': { ...choice(fits), description: 'As object-fit in CSS.' },
   'value': numberOrTemplate('a number from 0 to 1 or a {value}'),
@@ -362,6 +380,14 @@ export const documentSchema = {
     },
     theme: { type: 'string', title: 'the path of a theme file' },
     ...theme,
+    language: { ...locale, description: 'The language the texts are written in; en if left out.' },
+    catalogs: {
+      type: 'object',
+      title: 'a map of locales and files',
+      propertyNames: locale,
+      additionalProperties: { type: 'string', title: 'the path of a catalog, JSON or PO' },
+      description: 'Translations: the source text is the key.',
+    },
     pictures: {
       type: 'object',
       title: 'a map of picture files',

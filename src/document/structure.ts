@@ -40,6 +40,9 @@ const everyKind: readonly Kind[] = kinds;
 const kindsOfKey: Readonly<Record<string, readonly Kind[]>> = {
   'text': ['text', 'button'],
   'wrap': ['text', 'button'],
+  'max-lines': ['text', 'button'],
+  'ellipsis': ['text', 'button'],
+  'least-font-size': ['text', 'button'],
   'image': ['image', 'panel', 'button'],
   'fit': ['image', 'panel', 'button'],
   'value': ['meter', 'separator'],

@@ -1,9 +1,16 @@
 import type { Widget } from '../build/index.ts';
 import type { Rect } from '../layout/index.ts';
 
-/** The filled part of a meter. */
-export function meterFill(rect: Rect, value: number, source: Widget['source']): Rect {
-  const from = 'fill-from' in source ? source['fill-from'] : undefined;
+/** The side a meter is filled from: the one lines start at, where it is not said. */
+function sideOf({ source, box }: Pick<Widget, 'source' | 'box'>): 'left' | 'right' | 'top' | 'bottom' {
+  const said = 'fill-from' in source ? source['fill-from'] : undefined;
+  return said ?? (box.rightToLeft ? 'right' : 'left');
+}
+
+/** The filled part of a meter, in a rectangle. */
+export function meterFill(rect: Rect, widget: Pick<Widget, 'source' | 'box' | 'value'>): Rect {
+  const { value } = widget;
+  const from = sideOf(widget);
   const { x, y, width, height } = rect;
   switch (from) {
     case 'right':
@@ -18,11 +25,16 @@ export function meterFill(rect: Rect, value: number, source: Widget['source']): 
 }
 
 /** The boxes a meter's filled part is drawn as: one, or one for each filled segment with a gap between. */
-export function meterPieces(rect: Rect, value: number, source: Widget['source'], gap: number): Rect[] {
-  const filled = meterFill(rect, value, source);
+export function meterPieces(
+  rect: Rect,
+  widget: Pick<Widget, 'source' | 'box' | 'value'>,
+  gap: number,
+): Rect[] {
+  const filled = meterFill(rect, widget);
+  const { source } = widget;
   const count = 'segments' in source ? (source.segments ?? 1) : 1;
   if (count <= 1) return [filled];
-  const from = 'fill-from' in source ? source['fill-from'] : undefined;
+  const from = sideOf(widget);
   const upright = from === 'top' || from === 'bottom';
   const length = upright ? rect.height : rect.width;
   const each = (length - gap * (count - 1)) / count;

@@ -12,6 +12,12 @@ export interface PlacedLine {
 /** A text in its widget, in u on the surface. */
 export interface PlacedText {
   readonly lines: readonly PlacedLine[];
+  /** How many u of the view one u of a line is. */
+  readonly unit: number;
+  /** What the font size was multiplied by so that the text fits. */
+  readonly shrink: number;
+  /** Whether an ellipsis stands for some of it. */
+  readonly shortened: boolean;
   /** The rectangle around the outlines of all lines; without area where nothing is drawn. */
   readonly ink: Rect;
 }
@@ -23,42 +29,44 @@ export function innerWidth(layout: Layout, { index, box }: Widget): number {
   return Math.max(0, layout.rectInU(index).width - paddingStart * factor - paddingEnd * factor) / factor;
 }
 
-/** Puts the lines of a widget's text into its box: aligned as its look says, in the middle from top to bottom. */
+/** Puts the lines of a widget's text into its box, aligned as its look says. */
 export function placeText(widget: Widget, layout: Layout): PlacedText {
   const text = widget.text!;
   const rect = layout.rectInU(widget.index);
   const { x, y } = widget.box;
-  const lines = text.linesAt(innerWidth(layout, widget));
-  const { face, fontSize } = text.setting;
   const factor = layout.factor(widget.index);
-  const unit = (fontSize * factor) / face.unitsPerEm;
-  const lineHeight = text.lineHeight * factor;
   const roomX = rect.width - (x.paddingStart + x.paddingEnd) * factor;
   const roomY = rect.height - (y.paddingStart + y.paddingEnd) * factor;
-  const top = rect.y + y.paddingStart * factor + (roomY - lines.length * lineHeight) / 2;
+  const { lines, shrink, shortened } = text.setIn(innerWidth(layout, widget), Math.max(0, roomY) / factor);
+  const unit = factor * shrink;
+  const lineHeight = text.lineHeight * unit;
+  const spare = roomY - lines.length * lineHeight;
+  const top = rect.y + y.paddingStart * factor + spare * shares[widget.look.alignContent];
   const inner = rect.x + x.paddingStart * factor;
-  const along = { start: 0, center: 0.5, end: 1 }[widget.look.textAlign];
+  const along = shares[widget.look.textAlign];
   const share = widget.box.rightToLeft ? 1 - along : along;
   const placed = lines.map((line, index) => ({
     line,
-    x: inner + (roomX - line.width * factor) * share,
-    baseline: top + index * lineHeight + text.baseline * factor,
+    x: inner + (roomX - line.width * unit) * share,
+    baseline: top + index * lineHeight + text.baseline * unit,
   }));
   let left = Infinity;
   let right = -Infinity;
   let high = Infinity;
   let low = -Infinity;
   for (const { line, x: start, baseline } of placed) {
-    const { ink, glyphs } = line.shaped;
+    const { ink } = line;
     if (!ink) continue;
     left = Math.min(left, start + ink.left * unit);
-    right = Math.max(
-      right,
-      start + ink.right * unit + text.setting.letterSpacing * factor * (glyphs.length - 1),
-    );
+    right = Math.max(right, start + ink.right * unit);
     high = Math.min(high, baseline - ink.top * unit);
     low = Math.max(low, baseline - ink.bottom * unit);
   }
-  if (!(left < right)) return { lines: placed, ink: { x: inner, y: top, width: 0, height: 0 } };
-  return { lines: placed, ink: { x: left, y: high, width: right - left, height: low - high } };
+  const drawn = left < right;
+  const ink = drawn
+    ? { x: left, y: high, width: right - left, height: low - high }
+    : { x: inner, y: top, width: 0, height: 0 };
+  return { lines: placed, unit, shrink, shortened, ink };
 }
+
+const shares = { start: 0, center: 0.5, end: 1 } as const;

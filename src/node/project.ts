@@ -9,7 +9,8 @@ import {
   type FileText,
 } from '../document/index.ts';
 import { PictureError, mostPictureBytes, readPicture, type Picture } from '../picture/index.ts';
-import { FontBook, FontError, mostFontBytes } from '../text/index.ts';
+import { CatalogError, mostCatalogBytes, readCatalog } from './catalogs.ts';
+import { FontBook, FontError, mostFontBytes, unpackWoff2, type Catalog } from '../text/index.ts';
 import { Theme, defaultFont } from '../theme/index.ts';
 import { readDocument, type Resources } from '../view/index.ts';
 import { FileProblem, ProjectFolder, readLimited } from './files.ts';
@@ -50,11 +51,12 @@ export async function openProject(path: string): Promise<Project> {
   if (!read.document)
     return { document: undefined, resources: { fonts, pictures }, diagnostics: read.diagnostics };
   const diagnostics = new DiagnosticList();
-  loadFonts(read.document, folder, fonts, diagnostics);
+  await loadFonts(read.document, folder, fonts, diagnostics);
   await loadPictures(read.document, folder, base, pictures, diagnostics);
+  const catalogs = await loadCatalogs(read.document, folder, base, diagnostics);
   return {
     document: diagnostics.hasErrors ? undefined : read.document,
-    resources: { fonts, pictures },
+    resources: { fonts, pictures, catalogs },
     diagnostics: [...read.diagnostics, ...diagnostics.inOrder()],
   };
 }
@@ -76,12 +78,12 @@ export function bundledFonts(): FontBook {
   return fonts;
 }
 
-function loadFonts(
+async function loadFonts(
   document: CheckedDocument,
   folder: ProjectFolder,
   fonts: FontBook,
   diagnostics: DiagnosticList,
-): void {
+): Promise<void> {
   const used = new Theme(document).fonts();
   for (const { theme, origin } of document.themes) {
     // Paths in a theme file start from where that file is, as they do in a document.
@@ -91,7 +93,8 @@ function loadFonts(
       for (const [weight, path] of Object.entries(weights)) {
         const at = origin.at(pointerTo(pointerTo('/fonts', family), weight));
         try {
-          fonts.add(family, Number(weight), folder.read(join(base, path), mostFontBytes));
+          const file = await unpackWoff2(folder.read(join(base, path), mostFontBytes));
+          fonts.add(family, Number.parseInt(weight, 10), file, weight.endsWith('italic'));
         } catch (error) {
           reportFile(error, path, 'a font', at, diagnostics);
         }
@@ -128,6 +131,26 @@ async function loadPictures(
   }
 }
 
+async function loadCatalogs(
+  document: CheckedDocument,
+  folder: ProjectFolder,
+  base: string,
+  diagnostics: DiagnosticList,
+): Promise<Map<string, Catalog>> {
+  const catalogs = new Map<string, Catalog>();
+  for (const [locale, path] of Object.entries(document.source.catalogs ?? {})) {
+    try {
+      const bytes = folder.read(join(base, path), mostCatalogBytes);
+      catalogs.set(locale, await readCatalog(path, locale, bytes));
+    } catch (error) {
+      reportFile(error, path, 'a catalog', document.origin.at(pointerTo('/catalogs', locale)), diagnostics);
+    }
+  }
+  return catalogs;
+}
+
+const fileErrors = [FileProblem, FontError, PictureError, CatalogError];
+
 function reportFile(
   error: unknown,
   path: string,
@@ -139,7 +162,8 @@ function reportFile(
     diagnostics.add('file-missing', { path }, at);
   else if (error instanceof FileProblem && error.problem === 'outside')
     diagnostics.add('file-outside', { path }, at);
-  else if (error instanceof FileProblem || error instanceof FontError || error instanceof PictureError) {
-    diagnostics.add('file-unreadable', { path: basename(path), what, detail: error.message }, at);
+  else if (fileErrors.some((kind) => error instanceof kind)) {
+    const { message: detail } = error as Error;
+    diagnostics.add('file-unreadable', { path: basename(path), what, detail }, at);
   } else throw error;
 }

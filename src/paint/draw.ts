@@ -110,7 +110,7 @@ function addWidget(
     const inner = shrunk(rect, borderWidth);
     const innerRadius = Math.max(0, radius - borderWidth);
     operations.push({ type: 'clip', rect: inner, radius: innerRadius });
-    for (const piece of meterPieces(inner, widget.value, widget.source, segmentGap * scale)) {
+    for (const piece of meterPieces(inner, widget, segmentGap * scale)) {
       const fill = { type: 'color', color: look.color } as const;
       operations.push({ ...box, rect: piece, radius: 0, fill, border: undefined });
     }
@@ -143,20 +143,10 @@ function addText(
   operations: DrawOperation[],
 ): void {
   const { scale, originX, originY } = layout.frame;
-  const own = layout.scale(widget.index);
-  const { face, fontSize, letterSpacing } = widget.text!.setting;
   const steps: PathStep[] = [];
-  for (const { line, x, baseline } of placeText(widget, layout).lines) {
-    outlineLine(
-      line,
-      face,
-      originX + x * scale,
-      originY + baseline * scale,
-      fontSize * own,
-      letterSpacing * own,
-      steps,
-    );
-  }
+  const { lines, unit } = placeText(widget, layout);
+  for (const { line, x, baseline } of lines)
+    outlineLine(line, originX + x * scale, originY + baseline * scale, unit * scale, steps);
   if (steps.length > 0)
     operations.push({ type: 'path', widget: widget.index, steps, color: widget.look.color, opacity });
 }

@@ -1,6 +1,6 @@
 import type { Finding } from '../checks/index.ts';
 import { defaultFont, parseColor, type Rgba } from '../theme/index.ts';
-import type { FontBook } from '../text/index.ts';
+import { lineOf, type FontBook } from '../text/index.ts';
 import type { ViewLayout } from '../view/index.ts';
 import type { DrawList, DrawOperation, PathStep } from './draw-list.ts';
 import { outlineLine } from './glyphs.ts';
@@ -107,6 +107,8 @@ function addFindings(
   }
 }
 
+const plainShaping = { tabular: false, language: 'en' } as const;
+
 function inkOf(finding: Finding): Rgba {
   return finding.outcome === 'failed' ? failedColor : undecidedColor;
 }
@@ -122,10 +124,8 @@ function addLabel(
   top: number,
   operations: DrawOperation[],
 ): void {
-  const face = fonts.face(defaultFont, 700);
-  const size = thin * 15;
-  const shaped = face.shape(text);
-  const width = (shaped.advance * size) / face.unitsPerEm + thin * 10;
+  const line = lineOf(text, fonts.chain(defaultFont, 700, false, plainShaping), thin * 15);
+  const width = line.width + thin * 10;
   const height = thin * 22;
   const x = Math.max(0, Math.min(left, list.width - width));
   const y = Math.max(0, Math.min(top, list.height - height));
@@ -133,6 +133,6 @@ function addLabel(
   const fill = { type: 'color', color: plate } as const;
   operations.push({ type: 'box', widget: -1, rect, radius: thin * 3, fill, border: undefined, opacity: 1 });
   const steps: PathStep[] = [];
-  outlineLine({ shaped }, face, x + thin * 5, y + height * 0.72, size, 0, steps);
+  outlineLine(line, x + thin * 5, y + height * 0.72, 1, steps);
   operations.push({ type: 'path', widget: -1, steps, color: ink, opacity: 1 });
 }

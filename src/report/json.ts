@@ -11,6 +11,7 @@ export function reportJson(inputs: readonly ReportInput[]): string {
       views: verdict.views,
       screens: verdict.screens,
       cases: verdict.cases.filter((name) => name !== undefined),
+      locales: verdict.locales,
       layouts: verdict.layouts,
       findings: verdict.findings.map((finding) => ({
         check: finding.check,
@@ -29,6 +30,7 @@ export function reportJson(inputs: readonly ReportInput[]): string {
         worst: {
           screen: finding.worst.screen,
           ...(finding.worst.case !== undefined && { case: finding.worst.case }),
+          locale: finding.worst.locale,
         },
         why: finding.reasons.map(({ text }) => text),
         occurrences: finding.occurrences,

@@ -1,6 +1,6 @@
 import { checks, type Finding, type Verdict } from '../checks/index.ts';
 import { wherePointer, type Ink, type ReportInput } from './report.ts';
-import { amount, casesOf, counted, printable, sentenceOf, whereOf } from './wording.ts';
+import { amount, casesOf, counted, localesIn, printable, sentenceOf, whereOf } from './wording.ts';
 
 /** The verdict for a person: a grid of screens and views, then each finding with its causes. */
 export function reportTerminal(inputs: readonly ReportInput[], ink: Ink): string {
@@ -32,7 +32,8 @@ function reportFile(input: ReportInput, ink: Ink): string[] {
 
 function conclusion({ verdict }: ReportInput, failed: number, undecided: number, ink: Ink): string {
   const cases = verdict.cases.length > 1 ? ` in ${counted(verdict.cases.length, 'case')}` : '';
-  const what = `${counted(verdict.views.length, 'view')} on ${counted(verdict.screens.length, 'screen')}${cases} (${counted(verdict.layouts, 'layout')})`;
+  const locales = verdict.locales.length > 1 ? ` in ${counted(verdict.locales.length, 'locale')}` : '';
+  const what = `${counted(verdict.views.length, 'view')} on ${counted(verdict.screens.length, 'screen')}${cases}${locales} (${counted(verdict.layouts, 'layout')})`;
   const open = undecided > 0 ? ink.doubtful(`, ${undecided} undecided`) : '';
   if (failed === 0) return `${ink.good('✓ passed')}: every widget of ${what}${open}`;
   return `${ink.bad(`✗ ${counted(failed, 'finding')}`)} in ${what}${open}`;
@@ -77,7 +78,7 @@ function describe(input: ReportInput, finding: Finding, ink: Ink): string[] {
     several && finding.outcome === 'failed' ? ` (worst on ${screen}, where 1 u is ${amount(scale)} px)` : '';
   const lines = [
     `${mark} ${ink.strong(`${finding.view}/${finding.widget}`)} ${sentenceOf(finding)}`,
-    `    ${where}${casesOf(finding, verdict.cases.length)}${worst}  ${ink.faint(`[${finding.check}]`)}`,
+    `    ${where}${casesOf(finding, verdict.cases.length)}${localesIn(finding, verdict.locales.length)}${worst}  ${ink.faint(`[${finding.check}]`)}`,
   ];
   if (finding.outcome === 'failed')
     for (const reason of finding.reasons) lines.push(`    ${ink.faint('because')} ${reason.text}`);

@@ -17,6 +17,9 @@ const sentences: { readonly [Id in CheckId]: (finding: Finding, measured: string
     'small-text': (_, measured, limit) =>
       `has capitals seen under ${measured}′ of arc; ${limit}′ is the least`,
     'coarse-text': (_, measured, limit) => `has capitals of ${measured} px; ${limit} px is the least`,
+    'missing-message': ({ detail, worst }) => `has no translation into ${worst.locale} of "${detail}"`,
+    'missing-glyph': ({ detail }, measured) =>
+      `has ${measured} ${measured === '1' ? 'character' : 'characters'} that no font draws: ${detail}`,
     'low-contrast': (_, measured, limit) => `has text of contrast ${measured}:1; ${limit}:1 is the least`,
   };
 
@@ -42,6 +45,13 @@ export function casesOf(finding: Finding, caseCount: number): string {
   const names = [...new Set(finding.occurrences.map((one) => one.case))].filter((name) => name !== undefined);
   if (names.length === 0 || names.length === caseCount) return '';
   return ` in the case${names.length > 1 ? 's' : ''} ${names.join(', ')}`;
+}
+
+/** `in the locale de`; empty where all are concerned. */
+export function localesIn(finding: Finding, localeCount: number): string {
+  const names = [...new Set(finding.occurrences.map((one) => one.locale))];
+  if (names.length === localeCount) return '';
+  return ` in the locale${names.length > 1 ? 's' : ''} ${names.join(', ')}`;
 }
 
 /** How many, and the word for it. */

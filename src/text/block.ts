@@ -1,53 +1,44 @@
+import { levelsOf } from './bidi.ts';
 import { opportunities, plainPieces } from './breaks.ts';
+import type { FontChain, Piece } from './chain.ts';
 import { LineFinds } from './line-finds.ts';
-import type { FontFace, Glyph, Piece, ShapedText } from './face.ts';
+import { TextLine } from './line.ts';
+import { shortened } from './shorten.ts';
 
 /** How a text is set. Lengths are in u. */
 export interface TextSetting {
-  readonly face: FontFace;
+  readonly chain: FontChain;
   readonly fontSize: number;
   /** A multiple of the font size. */
   readonly lineHeight: number;
   readonly letterSpacing: number;
   /** Whether lines break to fit the width. */
   readonly wrap: boolean;
+  /** The direction of the paragraph. */
+  readonly rightToLeft: boolean;
+  /** The most lines there may be; infinite where nobody minds. */
+  readonly mostLines: number;
+  /** Where a text that does not fit is shortened with an ellipsis. */
+  readonly ellipsis: 'none' | 'end' | 'middle';
+  /** The font size a text may be shrunk to so that it fits; the font size itself where it may not. */
+  readonly leastFontSize: number;
 }
 
-/** One set line. Lengths are in u. */
-export class TextLine {
-  /** Of the ink and the spaces between, without the spaces at the end. */
-  readonly width: number;
-  readonly #pieces: readonly Piece[];
-  readonly #from: number;
-  readonly #to: number;
-  #shaped: ShapedText | undefined;
-
-  constructor(pieces: readonly Piece[], from: number, to: number, width: number) {
-    this.#pieces = pieces;
-    this.#from = from;
-    this.#to = to;
-    this.width = width;
-  }
-
-  get text(): string {
-    let text = '';
-    for (let index = this.#from; index < this.#to; index++) text += this.#pieces[index]!.text;
-    return text.trimEnd();
-  }
-
-  /** Put together when somebody wants to draw it: a layout asks only for the width. */
-  get shaped(): ShapedText {
-    this.#shaped ??= joined(this.#pieces.slice(this.#from, this.#to));
-    return this.#shaped;
-  }
+/** A text as it is drawn in a room. */
+export interface SetText {
+  readonly lines: readonly TextLine[];
+  /** What the font size was multiplied by so that it fits, 1 at the most. */
+  readonly shrink: number;
+  /** Whether an ellipsis stands for some of it. */
+  readonly shortened: boolean;
 }
 
 /** Sums of rounded advances may exceed the same sum computed in another order by this much, in u. */
 const slack = 1e-6;
 
 /**
- * A text that knows how wide and high it is: its lines break by UAX 14, greedily, and are as high as CSS's
- * line-height says. All lengths are in u, and scale with the font size.
+ * A text that knows how wide and high it is: its lines break by UAX 14, greedily, its directions follow UAX 9, and its
+ * lines are as high as CSS's line-height says. All lengths are in u, and scale with the font size.
  */
 export class TextBlock {
   readonly setting: TextSetting;
@@ -62,8 +53,9 @@ export class TextBlock {
   readonly least: number;
   /** The width from which on its height stays the same. */
   readonly steadyFrom: number;
-  #lines: readonly TextLine[] | undefined;
-  #linesFor = NaN;
+  #set: SetText | undefined;
+  #setWidth = NaN;
+  #setHeight = NaN;
   #finds: LineFinds | undefined;
 
   constructor(text: string, setting: TextSetting) {
@@ -71,18 +63,18 @@ export class TextBlock {
     this.text = text;
     const pieces: Piece[] = [];
     let ends = none;
-    const { face } = setting;
+    const { chain } = setting;
+    const levels = levelsOf(text, setting.rightToLeft);
+    const add = (from: number, to: number) =>
+      pieces.push(chain.piece(text.slice(from, to), levels?.subarray(from, to)));
     if (!setting.wrap) {
-      const lines = hasLineEnd.test(text) ? text.split(lineEnd) : [text];
-      if (lines.length > 1) ends = lines.slice(1).map((_, index) => index);
-      for (const line of lines) if (text !== '') pieces.push(face.piece(line));
-    } else if (!plainPieces(text, (piece) => pieces.push(face.piece(piece)))) {
+      if (text !== '') ends = addLines(text, add);
+    } else if (levels || !plainPieces(text, (piece) => pieces.push(chain.piece(piece)))) {
       ends = [];
       let start = 0;
       for (const { position, required } of opportunities(text)) {
-        const part = text.slice(start, position);
         if (required) ends.push(pieces.length);
-        pieces.push(face.piece(required ? part.replace(lineEnds, '') : part));
+        add(start, required ? withoutLineEnd(text, start, position) : position);
         start = position;
       }
       // A line end as the very last thing of a text ends its last line and starts no other.
@@ -104,22 +96,35 @@ export class TextBlock {
       } else filled += this.#width(at);
     }
     this.widest = widest;
-    this.least = setting.wrap ? least : widest;
-    this.steadyFrom = setting.wrap ? widest : 0;
+    this.least = this.#leastOf(setting.wrap ? least : widest);
+    this.steadyFrom = setting.wrap || this.#shrinks ? widest : 0;
+  }
+
+  get #shrinks(): boolean {
+    return this.setting.leastFontSize < this.setting.fontSize;
+  }
+
+  #leastOf(plain: number): number {
+    const { wrap, ellipsis, fontSize, leastFontSize } = this.setting;
+    if (!wrap && ellipsis !== 'none') return Math.min(plain, this.#widthOf('…'));
+    return this.#shrinks ? (plain * leastFontSize) / fontSize : plain;
+  }
+
+  #widthOf(text: string): number {
+    const { advance, glyphs } = this.setting.chain.piece(text);
+    return advance * this.setting.fontSize + this.setting.letterSpacing * glyphs;
   }
 
   /** The width of a piece with the spaces at its end. */
   #width(at: number): number {
-    const { shaped } = this.#pieces[at]!;
-    const { face, fontSize, letterSpacing } = this.setting;
-    return (shaped.advance * fontSize) / face.unitsPerEm + letterSpacing * shaped.glyphs.length;
+    const { advance, glyphs } = this.#pieces[at]!;
+    return advance * this.setting.fontSize + this.setting.letterSpacing * glyphs;
   }
 
   /** The width of a piece without them. */
   #inkWidth(at: number): number {
-    const { inkAdvance, inkCount } = this.#pieces[at]!;
-    const { face, fontSize, letterSpacing } = this.setting;
-    return (inkAdvance * fontSize) / face.unitsPerEm + letterSpacing * inkCount;
+    const { inkAdvance, inkGlyphs } = this.#pieces[at]!;
+    return inkAdvance * this.setting.fontSize + this.setting.letterSpacing * inkGlyphs;
   }
 
   get lineHeight(): number {
@@ -128,15 +133,15 @@ export class TextBlock {
 
   /** From the top of a line to its baseline: half the leading above the ascent, as in CSS 2 §10.8.1. */
   get baseline(): number {
-    const { face, fontSize } = this.setting;
-    const unit = fontSize / face.unitsPerEm;
-    const content = (face.ascent + face.descent) * unit;
-    return (this.lineHeight - content) / 2 + face.ascent * unit;
+    const { chain, fontSize } = this.setting;
+    const { ascent, descent, unitsPerEm } = chain.primary;
+    const unit = fontSize / unitsPerEm;
+    return (this.lineHeight - (ascent + descent) * unit) / 2 + ascent * unit;
   }
 
   /** Characters no font has a glyph for. */
   get missing(): readonly string[] {
-    return [...new Set(this.linesAt(Infinity).flatMap((line) => line.shaped.missing))];
+    return [...new Set(this.#pieces.flatMap(({ spans }) => spans.flatMap(({ shaped }) => shaped.missing)))];
   }
 
   /** The height at a width. */
@@ -148,13 +153,28 @@ export class TextBlock {
 
   /** The same of the width in `exchange[0]`, into `exchange[1]`. Counts lines; they are made when somebody draws them. */
   heightInto(exchange: Float64Array): void {
-    const { wrap, lineHeight, fontSize } = this.setting;
+    const { wrap, lineHeight, fontSize, mostLines } = this.setting;
+    const line = lineHeight * fontSize;
     let count = this.#ends.length + 1;
-    if (wrap && exchange[0]! < this.widest - slack) {
+    if (exchange[0]! >= this.widest - slack) {
+      exchange[1] = (count < mostLines ? count : mostLines) * line;
+      return;
+    }
+    if (this.#shrinks) {
+      const width = exchange[0]!;
+      const shrink = this.#shrinkFor(width, Infinity);
+      exchange[1] = Math.min(mostLines, this.#linesIn(width / shrink)) * line * shrink;
+      return;
+    }
+    if (wrap) {
       exchange[0] = exchange[0]! + slack;
       count = this.#found().countIn(exchange);
     }
-    exchange[1] = count * (lineHeight * fontSize);
+    exchange[1] = (count < mostLines ? count : mostLines) * line;
+  }
+
+  #linesIn(width: number): number {
+    return this.setting.wrap ? this.#found().linesIn(width + slack) : this.#ends.length + 1;
   }
 
   #found(): LineFinds {
@@ -169,25 +189,80 @@ export class TextBlock {
     return this.#finds;
   }
 
-  /** The lines at a width, in u. */
-  linesAt(width: number): readonly TextLine[] {
-    const key = this.#keyOf(width);
-    if (!this.#lines || key !== this.#linesFor) {
-      this.#lines = this.#linesWithin(key);
-      this.#linesFor = key;
+  /**
+   * What the font size has to be multiplied by so that the text fits into a room, but no less than is allowed. A text
+   * shrunk by a factor breaks in a width as it would break in the width divided by the factor.
+   */
+  #shrinkFor(width: number, height: number): number {
+    const { fontSize, leastFontSize, mostLines, lineHeight, wrap } = this.setting;
+    const floor = leastFontSize / fontSize;
+    const widestPiece = wrap ? (this.least * fontSize) / leastFontSize : this.widest;
+    const fits = (shrink: number) => {
+      const room = width / shrink;
+      if (room < widestPiece - slack) return false;
+      const lines = this.#linesIn(room);
+      return lines <= mostLines && lines * lineHeight * fontSize * shrink <= height + slack;
+    };
+    if (!this.#shrinks || fits(1)) return 1;
+    if (!fits(floor)) return floor;
+    let [small, large] = [floor, 1];
+    for (let round = 0; round < 30; round++) {
+      const middle = (small + large) / 2;
+      if (fits(middle)) small = middle;
+      else large = middle;
     }
-    return this.#lines;
+    return small;
   }
 
-  /** Every width at which the text needs no break that is not required is the same to it. */
-  #keyOf(width: number): number {
-    return this.setting.wrap && width < this.widest - slack ? width : Infinity;
+  /** The lines at a width as long as nothing limits the height, in u. */
+  linesAt(width: number): readonly TextLine[] {
+    return this.setIn(width, Infinity).lines;
+  }
+
+  /** The text in a room, in u: shrunk and shortened as far as its setting allows. */
+  setIn(width: number, height: number): SetText {
+    const { wrap, mostLines, ellipsis } = this.setting;
+    const limited = this.#shrinks || (!wrap && ellipsis !== 'none');
+    // Every width at which the text needs no break that is not required is the same to it.
+    const key = (wrap || limited) && width < this.widest - slack ? width : Infinity;
+    const high = this.#shrinks ? height : Infinity;
+    if (this.#set && key === this.#setWidth && high === this.#setHeight) return this.#set;
+    const shrink = this.#shrinkFor(width, high);
+    let lines = this.#linesWithin(wrap ? key / shrink : Infinity);
+    let isShortened = lines.length > mostLines;
+    const tooMany = isShortened;
+    if (tooMany) {
+      const rest = lines
+        .slice(mostLines - 1)
+        .map(({ text }) => text)
+        .join(' ');
+      lines = lines.slice(0, mostLines);
+      if (ellipsis !== 'none') lines[mostLines - 1] = this.#shorter(rest, key / shrink, true);
+    } else if (!wrap && ellipsis !== 'none') {
+      isShortened = lines.some((line) => line.width > key / shrink + slack);
+      lines = lines.map((line) =>
+        line.width > key / shrink + slack ? this.#shorter(line.text, key / shrink, false) : line,
+      );
+    }
+    this.#set = { lines, shrink, shortened: isShortened };
+    this.#setWidth = key;
+    this.#setHeight = high;
+    return this.#set;
+  }
+
+  /** One line of a text with an ellipsis for what does not fit. */
+  #shorter(text: string, width: number, always: boolean): TextLine {
+    const one = (candidate: string) =>
+      new TextBlock(candidate, { ...this.setting, wrap: false, ellipsis: 'none', mostLines: Infinity });
+    const place = this.setting.ellipsis === 'middle' ? 'middle' : 'end';
+    const fits = (candidate: string) => one(candidate).widest <= width + slack;
+    return one(shortened(text, place, fits, always)).#linesWithin(Infinity)[0]!;
   }
 
   #linesWithin(width: number): TextLine[] {
     const lines: TextLine[] = [];
     for (let from = 0; from < this.#pieces.length;) {
-      const to = this.#found().lineEnd(from, width + slack);
+      const to = this.#found().lineEnd(from, this.setting.wrap ? width + slack : Infinity);
       lines.push(this.#line(from, to));
       from = to;
     }
@@ -198,45 +273,29 @@ export class TextBlock {
   #line(from: number, to: number): TextLine {
     let width = 0;
     for (let at = from; at < to; at++) width += at === to - 1 ? this.#inkWidth(at) : this.#width(at);
-    return new TextLine(this.#pieces, from, to, width);
+    const { fontSize, letterSpacing } = this.setting;
+    return new TextLine(this.#pieces.slice(from, to), width, fontSize, letterSpacing);
   }
 }
 
 /** Most texts have no line end. */
 const none: number[] = [];
-const lineEnd = /\r\n|[\n\r\v\f\u0085\u2028\u2029]/;
-const hasLineEnd = /[\n\r\v\f\u0085\u2028\u2029]/;
+const lineEnd = /\r\n|[\n\r\v\f\u0085\u2028\u2029]/g;
 const lineEnds = /[\r\n\u2028\u2029\u0085\v\f]+$/;
 
-/** Several shaped pieces one after the other. */
-function joined(parts: readonly Piece[]): ShapedText {
-  if (parts.length === 1) return parts[0]!.shaped;
-  const glyphs: Glyph[] = [];
-  const missing = new Set<string>();
-  let ink: ShapedText['ink'];
-  let start = 0;
-  let cluster = 0;
-  for (const { shaped, text } of parts) {
-    for (const glyph of shaped.glyphs) {
-      glyphs.push({
-        ...glyph,
-        x: glyph.x + start,
-        advanced: glyph.advanced + start,
-        cluster: glyph.cluster + cluster,
-      });
-    }
-    for (const one of shaped.missing) missing.add(one);
-    if (shaped.ink) {
-      const { left, right, top, bottom } = shaped.ink;
-      ink = {
-        left: Math.min(ink?.left ?? Infinity, left + start),
-        right: Math.max(ink?.right ?? -Infinity, right + start),
-        top: Math.max(ink?.top ?? -Infinity, top),
-        bottom: Math.min(ink?.bottom ?? Infinity, bottom),
-      };
-    }
-    start += shaped.advance;
-    cluster += text.length;
+/** The lines of a text that does not wrap; gives the indexes of all but the last. */
+function addLines(text: string, add: (from: number, to: number) => void): number[] {
+  const ends: number[] = [];
+  let from = 0;
+  for (const match of text.matchAll(lineEnd)) {
+    add(from, match.index);
+    ends.push(ends.length);
+    from = match.index + match[0].length;
   }
-  return { glyphs, advance: start, missing: [...missing], ink };
+  add(from, text.length);
+  return ends;
+}
+
+function withoutLineEnd(text: string, from: number, to: number): number {
+  return to - (lineEnds.exec(text.slice(from, to))?.[0].length ?? 0);
 }

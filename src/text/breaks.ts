@@ -10,10 +10,26 @@ export interface Opportunity {
 /** Every opportunity in a text, the end of the text among them. */
 export function opportunities(text: string): Opportunity[] {
   const found: Opportunity[] = [];
+  const later = laterRules(text);
   const breaker = new LineBreaker(text);
-  for (let next = breaker.nextBreak(); next; next = breaker.nextBreak())
+  for (let next = breaker.nextBreak(); next; next = breaker.nextBreak()) {
+    while (later.length > 0 && later[0]! < next.position)
+      found.push({ position: later.shift()!, required: false });
+    if (later[0] === next.position) later.shift();
     found.push({ position: next.position, required: next.required });
+  }
   return found;
+}
+
+/** Letters and digits before a wide opening bracket; a closing quotation mark and spaces before an opening one. */
+const laterBreaks = /[\p{L}\p{N}](?=[「『（［｛〈《【〔〖〘〚｢])|\p{Pf}\s+(?=\p{Ps})/gu;
+
+/**
+ * Opportunities that rules of Unicode 13 and later give and the tables of the package do not: LB 30 no longer holds
+ * wide brackets to the letter before them, LB 15 no longer holds an opening bracket to a closing quotation mark.
+ */
+function laterRules(text: string): number[] {
+  return [...text.matchAll(laterBreaks)].map(({ index, 0: match }) => index + match.length);
 }
 
 /**

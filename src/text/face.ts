@@ -1,29 +1,26 @@
-import { Blob, Buffer, Face as HarfBuzzFace, Font, MetricsTag, shape } from 'harfbuzzjs';
+import { Blob, Buffer, Direction, Face as HarfBuzzFace, Feature, Font, MetricsTag, shape } from 'harfbuzzjs';
 import { FontError, sfntOf } from './sfnt.ts';
 
-/** A glyph in a shaped line: its place along the line and its shift, in font units, y upwards. */
+/** A glyph in a shaped text: its place along it and its shift, in font units, y upwards. */
 export interface Glyph {
   readonly id: number;
   readonly x: number;
   readonly y: number;
-  /** The advances of all glyphs before it. */
-  readonly advanced: number;
+  readonly advance: number;
   /** Offset in the text of the first UTF-16 unit it stands for. */
   readonly cluster: number;
 }
 
-/** A shaped text, in font units; the letter spacing is not in it. */
+/** A text shaped with one face and in one direction, its glyphs from left to right. In font units. */
 export interface ShapedText {
   readonly glyphs: readonly Glyph[];
   readonly advance: number;
   /** Characters the font has no glyph for. */
   readonly missing: readonly string[];
-  /** The rectangle around the outlines, y upwards; undefined where nothing is drawn. */
-  readonly ink: Ink | undefined;
 }
 
-/** Bounds of outlines in font units, y upwards. */
-export interface Ink {
+/** The rectangle around a glyph's outline in font units, y upwards. */
+export interface GlyphBox {
   readonly left: number;
   readonly right: number;
   readonly top: number;
@@ -36,24 +33,13 @@ export interface OutlineCommand {
   readonly values: readonly number[];
 }
 
-/** A piece of a text between two places where a line may end. */
-export interface Piece {
-  readonly text: string;
-  readonly shaped: ShapedText;
-  /** In font units, and how many glyphs: without the spaces at its end. */
-  readonly inkAdvance: number;
-  readonly inkCount: number;
+/** How a text is shaped, beside its direction. */
+export interface Shaping {
+  /** Digits of one width, for numbers that change. */
+  readonly tabular: boolean;
+  /** A BCP 47 tag: some scripts have other forms in other languages. */
+  readonly language: string;
 }
-
-interface GlyphBox {
-  readonly xBearing: number;
-  readonly yBearing: number;
-  readonly width: number;
-  readonly height: number;
-}
-
-/** Pieces kept by one face; when there are more, all are shaped anew. */
-const mostPieces = 20_000;
 
 /** One font file: shapes text and gives outlines. Numbers are in font units. */
 export class FontFace {
@@ -64,9 +50,9 @@ export class FontFace {
   readonly descent: number;
   readonly capHeight: number;
   readonly #font: Font;
-  readonly #pieces = new Map<string, Piece>();
+  readonly #characters: ReadonlySet<number>;
   readonly #outlines = new Map<number, readonly OutlineCommand[]>();
-  readonly #extents = new Map<number, GlyphBox | undefined>();
+  readonly #boxes = new Map<number, GlyphBox | undefined>();
 
   /** @throws FontError when the bytes are no font that can be read. */
   constructor(file: Uint8Array) {
@@ -74,7 +60,8 @@ export class FontFace {
     this.#font = new Font(face);
     this.unitsPerEm = face.upem;
     const extents = this.#font.hExtents();
-    if (face.collectUnicodes().length === 0 || !(this.unitsPerEm > 0)) {
+    this.#characters = new Set(face.collectUnicodes());
+    if (this.#characters.size === 0 || !(this.unitsPerEm > 0)) {
       throw new FontError('the font has no characters; the file may be cut short');
     }
     this.ascent = extents.ascender;
@@ -83,65 +70,54 @@ export class FontFace {
     this.capHeight = this.#font.getMetricPosition(MetricsTag.CAP_HEIGHT) ?? Math.round(this.unitsPerEm * 0.7);
   }
 
-  /** A piece of text of one direction, shaped; kept, as most of what a game shows is shown again. */
-  piece(text: string): Piece {
-    const known = this.#pieces.get(text);
-    if (known) return known;
-    const shaped = this.shape(text);
-    const { glyphs, advance } = shaped;
-    const inked = text.trimEnd().length;
-    const first = inked < text.length ? glyphs.findIndex(({ cluster }) => cluster >= inked) : -1;
-    const piece = {
-      text,
-      shaped,
-      inkAdvance: first < 0 ? advance : glyphs[first]!.advanced,
-      inkCount: first < 0 ? glyphs.length : first,
-    };
-    if (this.#pieces.size >= mostPieces) this.#pieces.clear();
-    this.#pieces.set(text, piece);
-    return piece;
+  /** Whether there is a glyph for a code point. */
+  has(codePoint: number): boolean {
+    return this.#characters.has(codePoint);
   }
 
   /** Shapes a text of one direction. */
-  shape(text: string): ShapedText {
+  shape(text: string, rightToLeft: boolean, { tabular, language }: Shaping): ShapedText {
     const buffer = new Buffer();
     buffer.addText(text);
     buffer.guessSegmentProperties();
-    shape(this.#font, buffer);
+    buffer.setDirection(rightToLeft ? Direction.RTL : Direction.LTR);
+    buffer.setLanguage(language);
+    shape(this.#font, buffer, tabular ? [new Feature('tnum', 1)] : []);
     const glyphs: Glyph[] = [];
     const missing = new Set<string>();
     let advance = 0;
-    let left = Infinity;
-    let right = -Infinity;
-    let top = -Infinity;
-    let bottom = Infinity;
     for (const glyph of buffer.getGlyphInfosAndPositions()) {
       if (glyph.codepoint === 0) missing.add(String.fromCodePoint(text.codePointAt(glyph.cluster) ?? 0xfffd));
       glyphs.push({
         id: glyph.codepoint,
         x: advance + (glyph.xOffset ?? 0),
         y: glyph.yOffset ?? 0,
-        advanced: advance,
+        advance: glyph.xAdvance ?? 0,
         cluster: glyph.cluster,
       });
-      const extents = this.#boxOf(glyph.codepoint);
-      if (extents && extents.width !== 0 && extents.height !== 0) {
-        const x = glyphs.at(-1)!.x + extents.xBearing;
-        const y = glyphs.at(-1)!.y + extents.yBearing;
-        left = Math.min(left, x);
-        right = Math.max(right, x + extents.width);
-        top = Math.max(top, y);
-        bottom = Math.min(bottom, y + extents.height);
-      }
       advance += glyph.xAdvance ?? 0;
     }
-    const ink = left < right ? { left, right, top, bottom } : undefined;
-    return { glyphs, advance, missing: [...missing], ink };
+    return { glyphs, advance, missing: [...missing] };
   }
 
-  #boxOf(glyph: number): GlyphBox | undefined {
-    if (!this.#extents.has(glyph)) this.#extents.set(glyph, this.#font.glyphExtents(glyph));
-    return this.#extents.get(glyph);
+  /** Where a glyph's outline lies; undefined for one that draws nothing. */
+  box(glyph: number): GlyphBox | undefined {
+    if (!this.#boxes.has(glyph)) {
+      const found = this.#font.glyphExtents(glyph);
+      const empty = !found || found.width === 0 || found.height === 0;
+      this.#boxes.set(
+        glyph,
+        empty
+          ? undefined
+          : {
+              left: found.xBearing,
+              right: found.xBearing + found.width,
+              top: found.yBearing,
+              bottom: found.yBearing + found.height,
+            },
+      );
+    }
+    return this.#boxes.get(glyph);
   }
 
   /** The outline of a glyph. */

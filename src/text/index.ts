@@ -1,8 +1,15 @@
 export { TextBlock } from './block.ts';
-export type { TextLine, TextSetting } from './block.ts';
-export { FontFace } from './face.ts';
-export type { Glyph, OutlineCommand, ShapedText } from './face.ts';
+export type { SetText, TextSetting } from './block.ts';
+export type { FontChain } from './chain.ts';
+export type { FontFace } from './face.ts';
+export type { OutlineCommand, ShapedText, Shaping } from './face.ts';
 export { FontBook } from './fonts.ts';
+export { TextLine, lineOf } from './line.ts';
+export type { LineInk, LineRun } from './line.ts';
+export { fallbacks, isRightToLeft } from './catalog.ts';
+export type { Catalog, Catalogs } from './catalog.ts';
+export { pseudoLocales, pseudoOf } from './pseudo.ts';
 export { Messages, MessageError } from './message.ts';
 export type { Value } from './message.ts';
 export { FontError, mostFontBytes } from './sfnt.ts';
+export { unpackWoff2 } from './woff2.ts';

@@ -37,6 +37,14 @@ export class LineFinds {
     return this.#count;
   }
 
+  /** The same without remembering. */
+  linesIn(room: number): number {
+    const pieces = this.#widths.length / 2;
+    let count = 0;
+    for (let from = 0; from < pieces; from = this.lineEnd(from, room)) count++;
+    return Math.max(1, count);
+  }
+
   #countAnew(room: number): void {
     const pieces = this.#widths.length / 2;
     this.#low = -Infinity;

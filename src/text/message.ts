@@ -1,4 +1,6 @@
 import { IntlMessageFormat } from 'intl-messageformat';
+import type { Catalog } from './catalog.ts';
+import type { Pseudo } from './pseudo.ts';
 
 /** A value that a text is filled in with. */
 export type Value = string | number | boolean;
@@ -15,17 +17,60 @@ interface ReadMessage {
   readonly plain: readonly { readonly text: string; readonly name: string | undefined }[] | undefined;
 }
 
-/** Fills ICU messages in with values; keeps what it has read. */
+/** Where the messages of a locale are looked up, the nearest locale first. */
+export interface Translations {
+  readonly catalogs: readonly Catalog[];
+  /** Whether a message that no catalog has is missing: it is not of the language the document is written in. */
+  readonly needed: boolean;
+  readonly pseudo: Pseudo | undefined;
+}
+
+const untranslated: Translations = { catalogs: [], needed: false, pseudo: undefined };
+
+/** Translates ICU messages and fills them in with values; keeps what it has read. */
 export class Messages {
   readonly #read = new Map<string, ReadMessage>();
+  readonly #translated = new Map<string, string>();
   readonly #locale: string;
+  readonly #translations: Translations;
 
-  constructor(locale: string) {
+  constructor(locale: string, translations: Translations = untranslated) {
     this.#locale = locale;
+    this.#translations = translations;
+  }
+
+  /** The translation of a text; the text itself where there is none. */
+  translate(text: string): string {
+    if (this.#translations.catalogs.length === 0) return text;
+    let found = this.#translated.get(text);
+    if (found === undefined) {
+      found = text;
+      for (const catalog of this.#translations.catalogs) {
+        const translation = catalog.get(text);
+        if (translation === undefined) continue;
+        found = translation;
+        break;
+      }
+      this.#translated.set(text, found);
+    }
+    return found;
+  }
+
+  /** Whether a message with words of its own has no translation in a locale that needs one. */
+  lacks(message: string): boolean {
+    if (!this.#translations.needed) return false;
+    if (!/\p{L}/u.test(message.replace(/\{[^{}]*\}/g, ''))) return false;
+    return !this.#translations.catalogs.some((catalog) => catalog.has(message));
+  }
+
+  /** A filled-in text as the locale shows it: changed in a pseudo-locale. */
+  finish(text: string): string {
+    return this.#translations.pseudo?.(text) ?? text;
   }
 
   /** Names that are not given are shown as they are written. @throws MessageError when the text is no ICU message. */
-  fill(message: string, valueOf: (name: string) => Value | undefined): string {
+  fill(source: string, valueOf: (name: string) => Value | undefined): string {
+    const message = this.translate(source);
     const known = this.#read.get(message);
     if (!known && !/[{}']/.test(message)) return message;
     const { format, names, plain } = known ?? this.#message(message);

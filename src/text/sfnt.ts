@@ -27,7 +27,7 @@ export function sfntOf(file: Uint8Array): Uint8Array {
     case 0x774f4646: // 'wOFF'
       return unpackWoff(file, view);
     case 0x774f4632: // 'wOF2'
-      throw new FontError('WOFF 2 files are not read yet; give the WOFF, TTF or OTF file');
+      throw new FontError('a WOFF 2 file has to be unpacked first, with unpackWoff2');
     default:
       throw new FontError('the file is not a TrueType, OpenType or WOFF font');
   }

@@ -13,7 +13,7 @@ import {
   type Origin,
 } from '../document/index.ts';
 import { parseColor } from './color.ts';
-import { defaultFont, lookKeys } from './look.ts';
+import { defaultFont, familyNames, lookKeys } from './look.ts';
 import type { Theme } from './theme.ts';
 import { tokensOf } from './tokens.ts';
 
@@ -83,9 +83,11 @@ function checkLook(
     theme.checkValue(key, value, pointerTo(pointer, key), origin, diagnostics);
     if (key === 'font' && typeof value === 'string' && !value.includes('$')) {
       const families = [defaultFont, ...Object.keys(theme.fonts())];
-      if (families.includes(value)) continue;
-      const facts = { what: 'font', name: value, meant: nearestName(value, families) };
-      diagnostics.add('unknown-name', facts, origin.at(pointerTo(pointer, key)));
+      for (const name of familyNames(value)) {
+        if (families.includes(name)) continue;
+        const facts = { what: 'font', name, meant: nearestName(name, families) };
+        diagnostics.add('unknown-name', facts, origin.at(pointerTo(pointer, key)));
+      }
     }
   }
 }

@@ -19,8 +19,21 @@ export interface Look {
   readonly lineHeight: number;
   readonly letterSpacing: number;
   readonly textAlign: 'start' | 'center' | 'end';
+  /** Where the lines of a text stand from top to bottom. */
+  readonly alignContent: 'start' | 'center' | 'end';
+  readonly italic: boolean;
+  /** Digits of one width. */
+  readonly tabular: boolean;
   readonly uppercase: boolean;
   readonly padding: Sides<Length> | undefined;
+}
+
+/** The names in a list of font families, with commas between as in CSS's font-family. */
+export function familyNames(families: string): string[] {
+  return families
+    .split(',')
+    .map((name) => name.trim().replace(/^(["'])(.*)\1$/, '$2'))
+    .filter((name) => name !== '');
 }
 
 /** The font family that is always there. */
@@ -40,6 +53,9 @@ export const plainLook: Look = {
   lineHeight: 1.25,
   letterSpacing: 0,
   textAlign: 'start',
+  alignContent: 'center',
+  italic: false,
+  tabular: false,
   uppercase: false,
   padding: undefined,
 };
@@ -55,6 +71,8 @@ export function inherited(parent: Look): Look {
     lineHeight: parent.lineHeight,
     letterSpacing: parent.letterSpacing,
     textAlign: parent.textAlign,
+    italic: parent.italic,
+    tabular: parent.tabular,
     uppercase: parent.uppercase,
   };
 }
@@ -123,6 +141,28 @@ const readers: { readonly [Key in keyof LookSource]-?: { read: Reader; expected:
       if (value !== 'start' && value !== 'center' && value !== 'end') return false;
       into.textAlign = value;
       return true;
+    },
+  },
+  'align-content': {
+    expected: 'start, center or end',
+    read: (value, into) => {
+      if (value !== 'start' && value !== 'center' && value !== 'end') return false;
+      into.alignContent = value;
+      return true;
+    },
+  },
+  'font-style': {
+    expected: 'normal or italic',
+    read: (value, into) => {
+      into.italic = value === 'italic';
+      return value === 'normal' || value === 'italic';
+    },
+  },
+  'font-variant-numeric': {
+    expected: 'normal or tabular-nums',
+    read: (value, into) => {
+      into.tabular = value === 'tabular-nums';
+      return value === 'normal' || value === 'tabular-nums';
     },
   },
   'text-transform': {

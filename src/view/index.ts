@@ -1,6 +1,6 @@
 export { readDocument } from './read.ts';
 export type { ReadOptions, ReadResult } from './read.ts';
-export { NoSuchName, View, ViewLayout, openView } from './view.ts';
+export { NoSuchName, localesOf, View, ViewLayout, openView } from './view.ts';
 export type { Backdrop, Resources, ViewOptions } from './view.ts';
 export { LiveLayout } from './live.ts';
 export type { MutableRect } from './live.ts';

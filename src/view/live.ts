@@ -121,7 +121,7 @@ export class LiveLayout<Id extends string = string> {
       if (value !== widget.value) this.#changeable(index).value = value;
       return;
     }
-    const words = wordsOf(source, widget.look, widget.scope);
+    const words = wordsOf(source, widget.look, widget.scope, this.#view.variant);
     if (words === undefined || words === widget.text?.text) return;
     const own = this.#changeable(index);
     own.text = own.measure = plan.measures[index] = new TextBlock(words, widget.text!.setting);

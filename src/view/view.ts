@@ -30,7 +30,7 @@ import {
 } from '../layout/index.ts';
 import type { Picture } from '../picture/index.ts';
 import { makeScreen, type Screen, type ScreenSize } from '../screen/index.ts';
-import { Messages, type FontBook } from '../text/index.ts';
+import { Messages, fallbacks, isRightToLeft, pseudoOf, type Catalogs, type FontBook } from '../text/index.ts';
 import { Theme, parseColor, styleList, type Rgba } from '../theme/index.ts';
 
 /** What a document refers to and a host has loaded. */
@@ -38,6 +38,8 @@ export interface Resources {
   readonly fonts: FontBook;
   /** By the names of the document's `pictures`; one that is missing is drawn as nothing. */
   readonly pictures?: ReadonlyMap<string, Picture>;
+  /** Translations by locale; without them every text is as it is written. */
+  readonly catalogs?: Catalogs;
 }
 
 export interface ViewOptions {
@@ -46,6 +48,8 @@ export interface ViewOptions {
   readonly case?: string;
   /** Values that replace those of the case. */
   readonly values?: { readonly [name: string]: CaseValue };
+  /** A locale the document has a catalog for, one that falls back to it, or a pseudo-locale; the document's language if left out. */
+  readonly locale?: string;
   /** The player's HUD size: 1 is as drawn, 1.25 a quarter larger. */
   readonly hudSize?: number;
   /** The player's text size: scales every text, 1 is as drawn. */
@@ -99,7 +103,7 @@ export function openView<Id extends string = string>(
   const variant: Variant = {
     theme,
     fonts: options.resources.fonts,
-    messages: new Messages('en'),
+    ...languageOf(document, options),
     pictures,
     values: new Map(Object.entries({ ...values, ...options.values })),
     textSize,
@@ -111,6 +115,30 @@ export function openView<Id extends string = string>(
     return color ? [{ type: 'color', name: entry, color }] : [];
   });
   return new View(document, name, variant, hudSize, caseName, backdrops);
+}
+
+/** The language a view is shown in. @throws NoSuchName */
+function languageOf(
+  document: CheckedDocument,
+  { locale, resources }: ViewOptions,
+): Pick<Variant, 'messages' | 'locale' | 'rightToLeft'> {
+  const { language = 'en' } = document.source;
+  const wanted = locale ?? language;
+  const pseudo = pseudoOf(wanted);
+  if (pseudo) {
+    const messages = new Messages(language, { catalogs: [], needed: false, pseudo });
+    return { messages, locale: language, rightToLeft: isRightToLeft(wanted) };
+  }
+  const catalogs = fallbacks(wanted).flatMap((one) => resources.catalogs?.get(one) ?? []);
+  const isSource = fallbacks(wanted).includes(language);
+  if (catalogs.length === 0 && !isSource) throw new NoSuchName('locale', wanted, localesOf(document));
+  const messages = new Messages(wanted, { catalogs, needed: !isSource, pseudo: undefined });
+  return { messages, locale: wanted, rightToLeft: isRightToLeft(wanted) };
+}
+
+/** The locales of a document: its language, then those it has catalogs for. */
+export function localesOf(document: CheckedDocument): string[] {
+  return [...new Set([document.source.language ?? 'en', ...Object.keys(document.source.catalogs ?? {})])];
 }
 
 /** A view built and compiled for the screens on which the same conditions hold. */

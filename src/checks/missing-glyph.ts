@@ -1,0 +1,45 @@
+import type { Check } from './check.ts';
+
+/** Characters that a reason still lists one by one. */
+const mostListed = 8;
+
+export const missingGlyph: Check = {
+  id: 'missing-glyph',
+  title: 'Characters no font draws',
+  measures: 'how many different characters of a text none of its fonts has a glyph for',
+  unit: 'characters',
+  limit: 0,
+  fails: 'above',
+  source: 'a character without a glyph is drawn as a box that says nothing',
+  severity: 'error',
+  run(subject, limit, report) {
+    for (const { index, text, look, pointer } of subject.widgets) {
+      if (!text || !subject.paints(index)) continue;
+      const { missing } = text;
+      if (missing.length <= limit) continue;
+      const listed = missing
+        .slice(0, mostListed)
+        .map((one) => (isSeen(one) ? `${one} (${codeOf(one)})` : codeOf(one)));
+      const more = missing.length > mostListed ? ` and ${missing.length - mostListed} more` : '';
+      const reasons = [
+        { text: `no font of "${look.font}" has ${listed.join(', ')}${more}`, pointer: `${pointer}/text` },
+      ];
+      report({
+        outcome: 'failed',
+        widget: index,
+        measured: missing.length,
+        detail: missing.map((one) => (isSeen(one) ? one : codeOf(one))).join(' '),
+        reasons,
+      });
+    }
+  },
+};
+
+function codeOf(character: string): string {
+  return `U+${character.codePointAt(0)!.toString(16).toUpperCase().padStart(4, '0')}`;
+}
+
+/** Whether a character can be shown by itself; spaces and controls cannot. */
+function isSeen(character: string): boolean {
+  return !/[\p{C}\p{Z}\p{M}]/u.test(character);
+}

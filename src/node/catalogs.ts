@@ -1,0 +1,67 @@
+import { Messages, MessageError, type Catalog } from '../text/index.ts';
+
+/** What a catalog file is refused with: a sentence for people. */
+export class CatalogError extends Error {
+  override readonly name = 'CatalogError';
+}
+
+/** The most bytes a catalog may have, and the most messages. */
+export const mostCatalogBytes = 16 * 1024 * 1024;
+const mostMessages = 100_000;
+
+/**
+ * Reads a catalog: a JSON map of texts and translations, or gettext's PO. Empty translations and those marked fuzzy are
+ * left out, as gettext does.
+ * @throws CatalogError when it is neither, or a translation is no message.
+ */
+export async function readCatalog(path: string, locale: string, bytes: Uint8Array): Promise<Catalog> {
+  const entries = /\.po$/i.test(path) ? await fromPo(bytes) : fromJson(bytes);
+  if (entries.length > mostMessages) throw new CatalogError(`it holds more than ${mostMessages} messages`);
+  const messages = new Messages(locale);
+  for (const [source, translation] of entries) {
+    try {
+      messages.names(translation);
+    } catch (error) {
+      if (!(error instanceof MessageError)) throw error;
+      throw new CatalogError(`the translation of "${source.slice(0, 60)}" is no message: ${error.message}`);
+    }
+  }
+  return new Map(entries);
+}
+
+function fromJson(bytes: Uint8Array): [string, string][] {
+  let value: unknown;
+  try {
+    value = JSON.parse(new TextDecoder().decode(bytes));
+  } catch {
+    throw new CatalogError('it is no JSON');
+  }
+  if (typeof value !== 'object' || value === null || Array.isArray(value))
+    throw new CatalogError('it is no map of texts and translations');
+  return Object.entries(value).flatMap(([source, translation]): [string, string][] => {
+    if (typeof translation !== 'string')
+      throw new CatalogError(`the translation of "${source.slice(0, 60)}" is no text`);
+    return translation === '' ? [] : [[source, translation]];
+  });
+}
+
+async function fromPo(bytes: Uint8Array): Promise<[string, string][]> {
+  const { po } = await import('gettext-parser');
+  let parsed: ReturnType<typeof po.parse>;
+  try {
+    parsed = po.parse(Buffer.from(bytes), { defaultCharset: 'utf-8' });
+  } catch (error) {
+    const detail = error instanceof Error ? error.message.split('\n')[0]! : '';
+    throw new CatalogError(`it is no PO file${detail === '' ? '' : `: ${detail}`}`);
+  }
+  const found: [string, string][] = [];
+  for (const entries of Object.values(parsed.translations)) {
+    for (const { msgid, msgstr, comments } of Object.values(entries)) {
+      const [translation] = msgstr;
+      if (msgid === '' || translation === undefined || translation === '') continue;
+      if (comments?.flag?.includes('fuzzy')) continue;
+      found.push([msgid, translation]);
+    }
+  }
+  return found;
+}

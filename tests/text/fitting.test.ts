@@ -1,0 +1,150 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { checkDocument, drawLayout, readDocument, type WidgetSource } from 'pimbot';
+import { documentOf, fonts, laidOut, numbers, told } from '../support/views.ts';
+
+const long = 'We lay on the ridge for eleven hours with the pumps off, listening.';
+
+function textOf(widget: WidgetSource) {
+  const on = laidOut([{ id: 't', kind: 'text', text: long, ...widget }], { width: 900, height: 600 });
+  const { text, box } = on.widgets[1]!;
+  const rect = on.rect('t');
+  const inner = rect.width - box.x.paddingStart - box.x.paddingEnd;
+  return { rect, set: text!.setIn(inner, rect.height), text: text!, on };
+}
+
+const lines = (widget: WidgetSource) => textOf(widget).set.lines.map((line) => line.text);
+
+describe('a text that does not fit', () => {
+  test('has so many lines at the most, and an ellipsis for the rest', () => {
+    expect(lines({ width: 260 })).toHaveLength(3);
+    const two = textOf({ 'width': 260, 'max-lines': 2, 'ellipsis': 'end' });
+    expect(two.rect.height).toBe(60);
+    expect(two.set.lines.map((line) => line.text)).toEqual([
+      'We lay on the ridge for',
+      'eleven hours with the…',
+    ]);
+    expect(two.set.shortened).toBe(true);
+    expect(lines({ 'width': 260, 'max-lines': 9, 'ellipsis': 'end' })).toEqual(lines({ width: 260 }));
+    expect(lines({ 'width': 260, 'max-lines': 2 })).toEqual(lines({ width: 260 }).slice(0, 2));
+  });
+
+  test('on one line keeps its start, or its start and its end', () => {
+    expect(lines({ width: 200, wrap: false, ellipsis: 'end' })).toEqual(['We lay on the ri…']);
+    const [middle] = lines({ width: 200, wrap: false, ellipsis: 'middle' });
+    expect(middle).toMatch(/^We lay.*….*ening\.$/);
+    expect(lines({ width: 20, wrap: false, ellipsis: 'end' })).toEqual(['…']);
+    // It may be narrower than its text: in a row it gives way.
+    const on = laidOut(
+      [
+        {
+          arrange: 'row',
+          width: 300,
+          children: [
+            { id: 't', kind: 'text', text: long, wrap: false, ellipsis: 'end' },
+            { id: 'b', size: 100 },
+          ],
+        },
+      ],
+      { width: 900, height: 600 },
+    );
+    expect(numbers(on, 't')[2]).toBe(200);
+    expect(numbers(on, 'b')[0]).toBe(200);
+  });
+
+  test('never breaks a character in two', () => {
+    const family = '👩‍🚀👩‍🚀👩‍🚀👩‍🚀👩‍🚀👩‍🚀 é́ n';
+    for (let width = 10; width < 300; width += 7) {
+      const [line] = lines({ text: family, width, wrap: false, ellipsis: 'end' });
+      const kept = line!.replace(/…$/, '');
+      expect(family.startsWith(kept)).toBe(true);
+      expect(kept.endsWith('\u200d')).toBe(false);
+    }
+  });
+
+  test('is shrunk as little as it needs, and no further than is allowed', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 120, max: 700 }),
+        fc.integer({ min: 1, max: 4 }),
+        fc.constantFrom(true, false),
+        (width, most, wrap) => {
+          const { set, rect, text } = textOf({ width, wrap, 'max-lines': most, 'least-font-size': 8 });
+          const widest = Math.max(...set.lines.map((line) => line.width)) * set.shrink;
+          const fits = widest <= width + 1e-6;
+          expect(set.shrink === 1 / 3 || (fits && set.lines.length <= most)).toBe(true);
+          expect(set.shrink).toBeGreaterThanOrEqual(8 / 24);
+          expect(rect.height).toBeCloseTo(Math.min(most, set.lines.length) * text.lineHeight * set.shrink, 6);
+          // A hair larger would not fit any more.
+          if (set.shrink < 1 && set.shrink > 8 / 24) {
+            const room = width / (set.shrink * 1.001);
+            const more = textOf({ width: room, wrap }).text;
+            expect(
+              more.linesAt(room).length > most || more.least > room || (!wrap && more.widest > room),
+            ).toBe(true);
+          }
+        },
+      ),
+      { numRuns: 100, seed: 6 },
+    );
+  });
+
+  test('in a box of a said height is shrunk to that height too', () => {
+    const { set, rect, on } = textOf({ 'width': 260, 'height': 60, 'least-font-size': 6 });
+    expect(set.shrink).toBeLessThan(1);
+    expect(set.lines.length * 30 * set.shrink).toBeLessThanOrEqual(rect.height + 1e-6);
+    const path = drawLayout(on).operations.find(({ type }) => type === 'path');
+    const ys =
+      path?.type === 'path' ? path.steps.flatMap(({ values }) => values.filter((_, at) => at % 2 === 1)) : [];
+    expect(Math.max(...ys)).toBeLessThanOrEqual(60);
+  });
+
+  test('and is still too large is cut text, with the size it came down to', () => {
+    const { document } = readDocument(
+      documentOf(
+        [{ 'id': 't', 'kind': 'text', 'text': long, 'width': 100, 'wrap': false, 'least-font-size': 20 }],
+        {},
+        { backdrop: '#000' },
+      ),
+    );
+    const { findings } = checkDocument(document!, {
+      resources: { fonts },
+      screens: [laidOut([], { width: 900, height: 600 }).screen],
+    });
+    expect(findings.map(({ check }) => check)).toContain('cut-text');
+  });
+
+  test('these keys are for texts', () => {
+    expect(told(readDocument(documentOf([{ kind: 'meter', ellipsis: 'end' }])))[0]).toContain(
+      '"ellipsis" is for text, button; this widget is of kind meter',
+    );
+  });
+});
+
+describe('lines in a taller box', () => {
+  test.each([
+    ['start', 0],
+    ['center', 85],
+    ['end', 170],
+  ] as const)('align-content %s', (where, top) => {
+    const on = laidOut([
+      { id: 't', kind: 'text', text: 'Rise', height: 200, look: { 'align-content': where } },
+    ]);
+    const plain = laidOut([{ id: 't', kind: 'text', text: 'Rise', height: 30 }]);
+    const high = (one: typeof on) => {
+      const path = drawLayout(one).operations.find(({ type }) => type === 'path');
+      return path?.type === 'path'
+        ? Math.min(...path.steps.flatMap(({ values }) => values.filter((_, at) => at % 2 === 1)))
+        : NaN;
+    };
+    expect(high(on) - high(plain)).toBeCloseTo(top, 6);
+  });
+
+  test('digits of one width, where the font has them', () => {
+    const width = (text: string, look: object) =>
+      numbers(laidOut([{ id: 't', kind: 'text', text, look }]), 't')[2];
+    expect(width('1111', {})).not.toBeCloseTo(width('8888', {}), 1);
+    const tabular = { 'font-variant-numeric': 'tabular-nums' };
+    expect(width('1111', tabular)).toBeCloseTo(width('8888', tabular), 6);
+  });
+});

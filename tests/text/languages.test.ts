@@ -1,0 +1,233 @@
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { afterAll, describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import {
+  checkDocument,
+  formatDiagnostic,
+  openView,
+  readDocument,
+  type Catalogs,
+  type DocumentSource,
+} from 'pimbot';
+import { openProject } from 'pimbot/node';
+import { pimbot, temporaryFolder } from '../support/cli.ts';
+import { documentOf, fonts, laidOut } from '../support/views.ts';
+
+const source = {
+  pimbot: 1,
+  language: 'en',
+  catalogs: { 'pt': 'pt.json', 'pt-BR': 'br.json', 'ar': 'ar.json' },
+  cases: {
+    only: { depth: 1234, station: 'Kelp Nine', odd: 'a {depth} b', count: 2, list: [{ place: 'Reef' }] },
+  },
+  components: {
+    row: { params: { label: 'text' }, children: [{ id: 'label', kind: 'text', text: '{label}' }] },
+  },
+  views: {
+    test: {
+      children: [
+        { id: 'title', kind: 'text', text: 'Sorting room' },
+        { id: 'depth', kind: 'text', text: '{depth, number} m deep' },
+        { id: 'station', kind: 'text', text: '{station}' },
+        { id: 'odd', kind: 'text', text: '{odd}' },
+        { id: 'count', kind: 'text', text: '{count, plural, one {# parcel} other {# parcels}}' },
+        { id: 'use', use: 'row', label: 'Hull' },
+        { id: 'many', use: 'row', label: '{place}', repeat: '{list}' },
+        { id: 'only', kind: 'text', text: 'Nobody translated this' },
+      ],
+    },
+  },
+} as DocumentSource;
+
+const catalogs: Catalogs = new Map([
+  [
+    'pt',
+    new Map([
+      ['Sorting room', 'Sala de triagem'],
+      ['Hull', 'Casco'],
+      ['{depth, number} m deep', '{depth, number} m de fundo'],
+      ['Kelp Nine', 'Alga Nove'],
+      ['Reef', 'Recife'],
+    ]),
+  ],
+  [
+    'pt-BR',
+    new Map([
+      ['Sorting room', 'Sala de separação'],
+      [
+        '{count, plural, one {# parcel} other {# parcels}}',
+        '{count, plural, one {# pacote} other {# pacotes}}',
+      ],
+    ]),
+  ],
+  ['ar', new Map([['Sorting room', 'غرفة الفرز']])],
+]);
+
+function shown(locale: string | undefined): Record<string, string> {
+  const { document, diagnostics } = readDocument(source);
+  if (!document) throw new Error(diagnostics.map(formatDiagnostic).join('\n'));
+  const on = openView(document, 'test', { resources: { fonts, catalogs }, locale }).layoutOn({
+    width: 900,
+    height: 600,
+  });
+  return Object.fromEntries(on.widgets.flatMap(({ id, text }) => (text ? [[id, text.text]] : [])));
+}
+
+describe('a view in a language', () => {
+  test('its own: texts as they are written, values as they are', () => {
+    expect(shown(undefined)).toEqual({
+      'title': 'Sorting room',
+      'depth': '1,234 m deep',
+      'station': 'Kelp Nine',
+      'odd': 'a {depth} b',
+      'count': '2 parcels',
+      'use.label': 'Hull',
+      'many-1.label': 'Reef',
+      'only': 'Nobody translated this',
+    });
+  });
+
+  test('another: the nearest catalog first, then those it falls back to, numbers as they are written there', () => {
+    expect(shown('pt-BR')).toEqual({
+      'title': 'Sala de separação',
+      'depth': '1.234 m de fundo',
+      'station': 'Alga Nove',
+      'odd': 'a {depth} b',
+      'count': '2 pacotes',
+      'use.label': 'Casco',
+      'many-1.label': 'Recife',
+      'only': 'Nobody translated this',
+    });
+    expect(shown('pt').title).toBe('Sala de triagem');
+    expect(() => shown('de')).toThrow('there is no locale "de"');
+  });
+
+  test('a language from right to left mirrors what follows the direction', () => {
+    const { document } = readDocument(
+      documentOf(
+        [
+          { id: 'a', anchor: 'start top', offset: [10, 0], size: 50 },
+          { id: 'b', anchor: 'left top', size: 50 },
+        ],
+        {
+          catalogs: { ar: 'ar.json' },
+        },
+      ),
+    );
+    const x = (locale?: string) => {
+      const on = openView(document!, 'test', { resources: { fonts, catalogs }, locale }).layoutOn({
+        width: 1000,
+        height: 500,
+      });
+      return [on.rect('a').x, on.rect('b').x];
+    };
+    expect([x(), x('ar'), x('ar-XB')]).toEqual([
+      [10, 0],
+      [940, 0],
+      [940, 0],
+    ]);
+  });
+
+  test('a text that no catalog has is a finding with its place', () => {
+    const { document } = readDocument(source);
+    const { findings, locales, layouts } = checkDocument(document!, {
+      resources: { fonts, catalogs },
+      screens: [laidOut([], { width: 900, height: 600 }).screen],
+    });
+    expect([locales, layouts]).toEqual([['en', 'pt', 'pt-BR', 'ar'], 4]);
+    const missing = findings.filter(({ check }) => check === 'missing-message');
+    const told = missing.map(
+      ({ widget, occurrences }) => `${widget} ${occurrences.map(({ locale }) => locale).join(' ')}`,
+    );
+    expect(told.sort()).toEqual(['count pt ar', 'depth ar', 'only pt pt-BR ar', 'use.label ar']);
+    expect(missing.find(({ widget }) => widget === 'only')!.reasons[0]).toEqual({
+      text: 'no catalog has "Nobody translated this"',
+      pointer: '/views/test/children/7/text',
+    });
+  });
+});
+
+describe('pseudo-locales', () => {
+  const inLocale = (text: string, locale: string) => {
+    const { document } = readDocument(documentOf([{ id: 't', kind: 'text', text }]));
+    return openView(document!, 'test', { resources: { fonts }, locale }).layoutOn({ width: 900, height: 90 })
+      .widgets[1]!.text!.text;
+  };
+
+  test('make letters wear accents, numbers wide, words long', () => {
+    expect(inLocale('Depth 1234', 'en-XA')).toMatch(/^Ðééépţĥ 1234$/u);
+    expect(inLocale('Depth 1234', 'x-digits')).toBe('Depth 8888');
+    expect(inLocale('Sort', 'ar-XB')).toBe('\u200f\u202eSort\u202c\u200f');
+  });
+
+  test('x-long makes every text so much longer, to a letter', () => {
+    const words = fc.array(fc.constantFrom('Depth', 'a', 'Kelp', '412', '—', 'rhythm', 'Saint'), {
+      minLength: 1,
+      maxLength: 9,
+    });
+    fc.assert(
+      fc.property(words, fc.integer({ min: 101, max: 300 }), (parts, percent) => {
+        const text = parts.join(' ');
+        const letters = (one: string) => one.match(/\p{L}/gu)?.length ?? 0;
+        const long = inLocale(text, `x-long-${percent}`);
+        expect(Math.abs(letters(long) - (letters(text) * percent) / 100)).toBeLessThanOrEqual(1.01);
+        expect(long.split(' ').length).toBe(text.split(' ').length);
+      }),
+      { numRuns: 100, seed: 8 },
+    );
+  });
+});
+
+describe('catalog files', () => {
+  const folder = temporaryFolder();
+  afterAll(() => folder.remove());
+  writeFileSync(join(folder.path, 'package.json'), '{}');
+  mkdirSync(join(folder.path, 'l'));
+  const project = (file: string, text: string) => {
+    writeFileSync(join(folder.path, 'l', file), text);
+    writeFileSync(
+      join(folder.path, 'hud.yaml'),
+      `pimbot: 1\ncatalogs: { de: l/${file} }\nviews: { dive: { children: [ { id: t, kind: text, text: Depth } ] } }\n`,
+    );
+    return openProject(join(folder.path, 'hud.yaml'));
+  };
+
+  test('are JSON or PO; fuzzy and empty translations count as none', async () => {
+    const json = await project('de.json', '{ "Depth": "Tiefe", "Air": "" }');
+    expect([...json.resources.catalogs!.get('de')!]).toEqual([['Depth', 'Tiefe']]);
+    const po = await project(
+      'de.po',
+      'msgid ""\nmsgstr "Content-Type: text/plain; charset=UTF-8\\n"\n\nmsgid "Depth"\nmsgstr "Tiefe"\n\n#, fuzzy\nmsgid "Air"\nmsgstr "Luft"\n',
+    );
+    expect([...po.resources.catalogs!.get('de')!]).toEqual([['Depth', 'Tiefe']]);
+    const drawn = pimbot(['where', 'hud.yaml', '--locale', 'de', '--json'], folder.path);
+    expect(drawn.code).toBe(0);
+    expect(pimbot(['where', 'hud.yaml', '--locale', 'fr'], folder.path)).toMatchObject({
+      code: 2,
+      err: 'pimbot: there is no locale "fr"; there is en, de\n',
+    });
+  });
+
+  test.each([
+    ['de.json', '[1]', 'it is no map of texts and translations'],
+    ['de.json', '{ "Depth": 3 }', 'the translation of "Depth" is no text'],
+    ['de.json', '{ "Depth": "{depth" }', 'the translation of "Depth" is no message'],
+    ['de.json', '{', 'it is no JSON'],
+  ])('%s with %s is refused with a sentence and its place', async (file, text, sentence) => {
+    const { document, diagnostics } = await project(file, text);
+    expect(document).toBeUndefined();
+    const [first] = diagnostics.map(formatDiagnostic);
+    expect(first).toContain(sentence);
+    expect(first).toContain('hud.yaml:2:');
+  });
+
+  test('outside the project folder are not read', async () => {
+    writeFileSync(
+      join(folder.path, 'hud.yaml'),
+      'pimbot: 1\ncatalogs: { de: ../../etc/passwd }\nviews: { dive: {} }\n',
+    );
+    const { diagnostics } = await openProject(join(folder.path, 'hud.yaml'));
+    expect(diagnostics.map(formatDiagnostic)[0]).toMatch(/lies outside the project folder|there is no file/);
+  });
+});
