@@ -23,10 +23,13 @@ const texts = import.meta.glob<string>(['../fathom-post/*.yaml', '../broken/*.ya
   import: 'default',
   eager: true,
 });
-const translations = import.meta.glob<Record<string, string>>('../fathom-post/locales/*.json', {
-  import: 'default',
-  eager: true,
-});
+const translations = import.meta.glob<Record<string, string>>(
+  ['../fathom-post/locales/*.json', '../broken/*.json'],
+  {
+    import: 'default',
+    eager: true,
+  },
+);
 const files = import.meta.glob<string>(
   ['../fathom-post/art/*', '../fathom-post/fonts/*.woff*', '../../assets/fonts/*.woff'],
   {

@@ -4,12 +4,12 @@ import { checkDocument, checks, documentSchema, drawLayout, openView, screens, t
 import { openProject } from 'pimbot/node';
 
 describe('Fathom Post', () => {
-  test('every view passes every check on every screen in every case, nothing undecided', async () => {
+  test('every view passes every check on every screen in every case and language, nothing undecided', async () => {
     const { document, resources, diagnostics } = await openProject('examples/fathom-post/post.yaml');
     expect(diagnostics).toEqual([]);
     const { findings, layouts } = checkDocument(document!, { resources, screens });
     expect(findings).toEqual([]);
-    expect(layouts).toBe(5 * 44 * 3);
+    expect(layouts).toBe(5 * 44 * 3 * 4);
   });
 
   test('a larger HUD breaks it somewhere, so the checks do look', async () => {
@@ -42,6 +42,8 @@ describe('the broken example', () => {
         'coarse-text build',
         'cut-text depth',
         'low-contrast hint',
+        'missing-glyph station',
+        'missing-message hint',
         'off-screen parcels',
         'outside-safe-area parcels',
         'outside-safe-area pause',
