@@ -1,4 +1,5 @@
-import { fitPicture, meterFill } from '../ink/index.ts';
+import type { WidgetSource } from '../document/index.ts';
+import { meterFill, picturePieces } from '../ink/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Pixels } from '../picture/index.ts';
 import { colorAt, compose, faded, type Rgba } from '../theme/index.ts';
@@ -103,12 +104,27 @@ function addLayers(
   if (widget.picture) {
     const { sample } = widget.picture;
     if (!sample) return `the pixels of the picture "${widget.picture.name}" are not known`;
-    const placed = fitPicture(whole, widget.picture, widget.fit, subject.layout.scale(widget.index));
+    const { width, height } = widget.picture;
+    const source = widget.source as WidgetSource;
+    const scale = subject.layout.scale(widget.index);
+    const pieces = picturePieces(whole, widget.picture, source, widget.fit, scale);
+    const [flipX, flipY] = [
+      source.flip === 'x' || source.flip === 'both',
+      source.flip === 'y' || source.flip === 'both',
+    ];
     layers.push({
-      rect: intersection(rect, placed),
+      rect: pieces.length === 1 ? intersection(rect, pieces[0]!.to) : rect,
       opaque: false,
-      color: (x, y) =>
-        faded(pixelAt(sample, (x - placed.x) / placed.width, (y - placed.y) / placed.height), opacity),
+      color: (seenX, seenY) => {
+        const x = flipX ? 2 * whole.x + whole.width - seenX : seenX;
+        const y = flipY ? 2 * whole.y + whole.height - seenY : seenY;
+        const piece = pieces.find(({ to }) => contains(to, x, y));
+        if (!piece) return { r: 0, g: 0, b: 0, a: 0 };
+        const { from, to } = piece;
+        const fx = (from.x + ((x - to.x) / to.width) * from.width) / width;
+        const fy = (from.y + ((y - to.y) / to.height) * from.height) / height;
+        return faded(pixelAt(sample, fx, fy), opacity);
+      },
     });
   }
   if (look.background) {

@@ -37,6 +37,7 @@ export type {
   CheckedTheme,
   DocumentSource,
   Fit,
+  ImageEdges,
   Justification,
   Kind,
   LookSource,

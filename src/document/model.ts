@@ -41,6 +41,10 @@ export type Spare = (typeof spares)[number];
 export const fits = ['fill', 'contain', 'cover', 'none', 'scale-down'] as const;
 export type Fit = (typeof fits)[number];
 
+export const imageEdges = ['stretch', 'repeat', 'round', 'space'] as const;
+/** How a part of a picture fills a length: the words of CSS's border-image-repeat. */
+export type ImageEdges = (typeof imageEdges)[number];
+
 /** A number of u, or a notation such as `"50% - 24"`; docs/document.md has the grammar. */
 export type LengthNotation = number | string;
 export type LengthsNotation = number | string | readonly LengthNotation[];
@@ -154,6 +158,17 @@ export interface WidgetSource {
   readonly 'least-font-size'?: number;
   readonly 'image'?: string;
   readonly 'fit'?: Fit;
+  /** The point of the picture that is put at the same point of the widget. */
+  readonly 'image-position'?: string | number | readonly (string | number)[];
+  /** The picture over and over instead of once. */
+  readonly 'tile'?: Exclude<ImageEdges, 'stretch'>;
+  /** How far from its edges a picture is cut into nine, in its own px. */
+  readonly 'slice'?: LengthsNotation;
+  readonly 'slice-edges'?: ImageEdges;
+  readonly 'slice-center'?: 'fill' | 'hollow';
+  readonly 'flip'?: 'x' | 'y' | 'both';
+  /** `pixelated`: pixels stay sharp. */
+  readonly 'image-rendering'?: 'auto' | 'pixelated';
   readonly 'value'?: number | string;
   readonly 'segments'?: number;
   readonly 'fill-from'?: 'left' | 'right' | 'top' | 'bottom';

@@ -45,6 +45,13 @@ const kindsOfKey: Readonly<Record<string, readonly Kind[]>> = {
   'least-font-size': ['text', 'button'],
   'image': ['image', 'panel', 'button'],
   'fit': ['image', 'panel', 'button'],
+  'image-position': ['image', 'panel', 'button'],
+  'tile': ['image', 'panel', 'button'],
+  'slice': ['image', 'panel', 'button'],
+  'slice-edges': ['image', 'panel', 'button'],
+  'slice-center': ['image', 'panel', 'button'],
+  'flip': ['image', 'panel', 'button'],
+  'image-rendering': ['image', 'panel', 'button'],
   'value': ['meter', 'separator'],
   'segments': ['meter'],
   'fill-from': ['meter'],
@@ -415,6 +422,9 @@ function checkNotations(placed: PlacedSource, origin: Origin, diagnostics: Diagn
       refuse(key, 'one or two numbers');
     }
   }
+  if (widget['image-position'] !== undefined && !readPivot(widget['image-position']))
+    refuse('image-position', 'a point such as "left top", "center" or "0.5 1"');
+  if (widget.slice !== undefined && !isPlainSides(widget.slice)) refuse('slice', oneToFour);
   if (typeof widget.value === 'string')
     refuse('value', 'a number from 0 to 1, or one value of the case such as "{hull}"');
 }

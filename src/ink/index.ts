@@ -1,4 +1,6 @@
 export { fitPicture } from './fit.ts';
+export { picturePieces } from './picture.ts';
+export type { PicturePiece } from './picture.ts';
 export { meterFill, meterPieces } from './meter.ts';
 export { innerWidth, placeText } from './text.ts';
 export { clips, turnOf, turned } from './turn.ts';

@@ -28,7 +28,19 @@ export interface CanvasContext {
   transform(a: number, b: number, c: number, d: number, e: number, f: number): void;
   setLineDash(segments: number[]): void;
   createLinearGradient(x0: number, y0: number, x1: number, y1: number): CanvasGradient;
+  imageSmoothingEnabled: boolean;
   drawImage(image: never, x: number, y: number, width: number, height: number): void;
+  drawImage(
+    image: never,
+    fromX: number,
+    fromY: number,
+    fromWidth: number,
+    fromHeight: number,
+    x: number,
+    y: number,
+    width: number,
+    height: number,
+  ): void;
 }
 
 /** Draws on a canvas whose pixels are device px. Pictures need their `drawable`; one without is left out. */
@@ -59,10 +71,15 @@ export function paintOnCanvas(list: DrawList, context: CanvasContext): void {
       }
       context.globalAlpha = 1;
     },
-    picture({ rect, picture, opacity }) {
+    picture({ rect, from, picture, opacity, pixelated }) {
       if (picture.drawable === undefined) return;
+      const { x, y, width, height } = rect;
       context.globalAlpha = opacity;
-      context.drawImage(picture.drawable as never, rect.x, rect.y, rect.width, rect.height);
+      context.imageSmoothingEnabled = pixelated !== true;
+      const drawable = picture.drawable as never;
+      if (from) context.drawImage(drawable, from.x, from.y, from.width, from.height, x, y, width, height);
+      else context.drawImage(drawable, x, y, width, height);
+      context.imageSmoothingEnabled = true;
       context.globalAlpha = 1;
     },
     path({ steps, color, opacity }) {

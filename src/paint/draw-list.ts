@@ -25,8 +25,12 @@ export type DrawOperation =
       readonly type: 'picture';
       readonly widget: number;
       readonly rect: Rect;
+      /** The part of the picture that is drawn, in px of its natural size; all of it where it is left out. */
+      readonly from?: Rect;
       readonly picture: Picture;
       readonly opacity: number;
+      /** Pixels stay sharp. */
+      readonly pixelated?: boolean;
     }
   | {
       readonly type: 'path';

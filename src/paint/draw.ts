@@ -1,5 +1,15 @@
 import type { Widget } from '../build/index.ts';
-import { clips, fitPicture, meterPieces, placeText, turnOf } from '../ink/index.ts';
+import type { WidgetSource } from '../document/index.ts';
+import {
+  clips,
+  fitPicture,
+  meterPieces,
+  picturePieces,
+  placeText,
+  turnOf,
+  type Matrix,
+  type PicturePiece,
+} from '../ink/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Rgba } from '../theme/index.ts';
 import type { Backdrop, ViewLayout } from '../view/index.ts';
@@ -129,11 +139,38 @@ function addPicture(
   operations: DrawOperation[],
 ): void {
   const picture = widget.picture!;
-  const placed = fitPicture(rect, picture, widget.fit, scale);
-  const clips = radius > 0 || placed.width > rect.width + 0.01 || placed.height > rect.height + 0.01;
+  const source = widget.source as WidgetSource;
+  const pieces = picturePieces(rect, picture, source, widget.fit, scale);
+  const out = ({ to }: PicturePiece) =>
+    to.x < rect.x - 0.01 ||
+    to.y < rect.y - 0.01 ||
+    to.x + to.width > rect.x + rect.width + 0.01 ||
+    to.y + to.height > rect.y + rect.height + 0.01;
+  const clips = radius > 0 || pieces.some(out);
   if (clips) operations.push({ type: 'clip', rect, radius });
-  operations.push({ type: 'picture', widget: widget.index, rect: placed, picture, opacity });
+  if (source.flip !== undefined) operations.push({ type: 'turn', matrix: flipped(rect, source.flip) });
+  const pixelated = source['image-rendering'] === 'pixelated';
+  for (const { from, to } of pieces) {
+    const part = from.width < picture.width || from.height < picture.height;
+    operations.push({
+      type: 'picture',
+      widget: widget.index,
+      rect: to,
+      picture,
+      opacity,
+      ...(part && { from }),
+      ...(pixelated && { pixelated }),
+    });
+  }
+  if (source.flip !== undefined) operations.push({ type: 'restore' });
   if (clips) operations.push({ type: 'restore' });
+}
+
+/** Turns what is drawn in a rectangle round, left for right or top for bottom. */
+function flipped({ x, y, width, height }: Rect, flip: 'x' | 'y' | 'both'): Matrix {
+  const a = flip === 'y' ? 1 : -1;
+  const d = flip === 'x' ? 1 : -1;
+  return [a, 0, 0, d, a < 0 ? 2 * x + width : 0, d < 0 ? 2 * y + height : 0];
 }
 
 function addText(

@@ -1,5 +1,6 @@
 import { gradientLine, hexOf, type Fill, type Rgba } from '../theme/index.ts';
 import type { Rect } from '../layout/index.ts';
+import type { Picture } from '../picture/index.ts';
 import { paint, type DrawList, type Painter } from './draw-list.ts';
 
 /** A drawing as an SVG 1.1 file; texts are outlines, pictures are inside it. */
@@ -7,6 +8,7 @@ export function toSvg(list: DrawList): string {
   const body: string[] = [];
   const definitions: string[] = [];
   let names = 0;
+  const files = new Map<Picture, string>();
   const define = (make: (id: string) => string): string => {
     const id = `d${++names}`;
     definitions.push(make(id));
@@ -32,10 +34,21 @@ export function toSvg(list: DrawList): string {
         }
       }
     },
-    picture({ rect, picture, opacity }) {
+    picture({ rect, from, picture, opacity, pixelated }) {
       const fade = opacity < 1 ? ` opacity="${short(opacity)}"` : '';
-      const data = `data:${picture.mime};base64,${toBase64(picture.bytes)}`;
-      body.push(`<image ${place(rect, 0)} preserveAspectRatio="none" href="${data}"${fade}/>`);
+      const { width, height } = picture;
+      let id = files.get(picture);
+      if (id === undefined) {
+        // Each file stands in the drawing once, however often it is drawn.
+        const data = `data:${picture.mime};base64,${toBase64(picture.bytes)}`;
+        const size = `width="${short(width)}" height="${short(height)}"`;
+        id = define((name) => `<image id="${name}" ${size} preserveAspectRatio="none" href="${data}"/>`);
+        files.set(picture, id);
+      }
+      const { x, y, width: wide, height: high } = from ?? { x: 0, y: 0, width, height };
+      const view = `viewBox="${[x, y, wide, high].map(exact).join(' ')}" preserveAspectRatio="none"`;
+      const sharp = pixelated ? ' image-rendering="pixelated"' : '';
+      body.push(`<svg ${place(rect, 0)} ${view}${fade}${sharp}><use href="#${id}"/></svg>`);
     },
     path({ steps, color, opacity }) {
       const fade = opacity < 1 ? ` opacity="${short(opacity)}"` : '';

@@ -1,0 +1,166 @@
+import type { ImageEdges, WidgetSource } from '../document/index.ts';
+import { readPivot, readSides } from '../document/index.ts';
+import type { Rect } from '../layout/index.ts';
+import { fitPicture } from './fit.ts';
+
+/** A part of a picture and where it is drawn. */
+export interface PicturePiece {
+  /** In px of the picture's natural size. */
+  readonly from: Rect;
+  /** In device px. */
+  readonly to: Rect;
+}
+
+interface Natural {
+  readonly width: number;
+  readonly height: number;
+}
+
+type PictureKeys = Pick<
+  WidgetSource,
+  'fit' | 'image-position' | 'tile' | 'slice' | 'slice-edges' | 'slice-center'
+>;
+
+/** The most pieces a picture is drawn in; of more, each is a pixel or less. */
+const mostPieces = 10_000;
+
+/**
+ * What is drawn of a picture in a box: once and fitted (object-fit and object-position of CSS Images 3 §5.5), tiled
+ * (background-repeat of CSS Backgrounds 3 §3.4), or in nine slices (border-image of CSS Backgrounds 3 §6).
+ * @param scale Device px that one px of the picture's natural size is drawn with.
+ */
+export function picturePieces(
+  box: Rect,
+  picture: Natural,
+  source: PictureKeys,
+  fit: NonNullable<PictureKeys['fit']>,
+  scale: number,
+): PicturePiece[] {
+  if (source.slice !== undefined) return slices(box, picture, source, scale);
+  const whole = { x: 0, y: 0, width: picture.width, height: picture.height };
+  if (source.tile !== undefined) {
+    const size = { width: picture.width * scale, height: picture.height * scale };
+    return tiled(whole, box, size, { x: source.tile, y: source.tile }, 'start');
+  }
+  const at = source['image-position'] === undefined ? undefined : readPivot(source['image-position']);
+  return [{ from: whole, to: fitPicture(box, picture, fit, scale, at) }];
+}
+
+/** Nine parts: corners keep their size, edges stretch or repeat along, the middle both ways. */
+function slices(box: Rect, picture: Natural, source: PictureKeys, scale: number): PicturePiece[] {
+  const said = readSides(source.slice)!;
+  const cut = {
+    left: Math.min(said.left.u, picture.width),
+    right: Math.min(said.right.u, picture.width),
+    top: Math.min(said.top.u, picture.height),
+    bottom: Math.min(said.bottom.u, picture.height),
+  };
+  // Borders that would cross shrink in proportion, all four by the same factor (CSS Backgrounds 3 §6.2).
+  const across = (cut.left + cut.right) * scale;
+  const down = (cut.top + cut.bottom) * scale;
+  const shrink = Math.min(1, across > 0 ? box.width / across : 1, down > 0 ? box.height / down : 1);
+  const px = (length: number) => Math.round(length * scale * shrink);
+  const left = Math.min(px(cut.left), box.width);
+  const right = Math.min(px(cut.right), box.width - left);
+  const top = Math.min(px(cut.top), box.height);
+  const bottom = Math.min(px(cut.bottom), box.height - top);
+  const columns = [
+    { from: 0, size: cut.left, to: box.x, length: left },
+    {
+      from: cut.left,
+      size: picture.width - cut.left - cut.right,
+      to: box.x + left,
+      length: box.width - left - right,
+    },
+    { from: picture.width - cut.right, size: cut.right, to: box.x + box.width - right, length: right },
+  ];
+  const rows = [
+    { from: 0, size: cut.top, to: box.y, length: top },
+    {
+      from: cut.top,
+      size: picture.height - cut.top - cut.bottom,
+      to: box.y + top,
+      length: box.height - top - bottom,
+    },
+    { from: picture.height - cut.bottom, size: cut.bottom, to: box.y + box.height - bottom, length: bottom },
+  ];
+  const edges = source['slice-edges'] ?? 'stretch';
+  const drawn = scale * shrink;
+  return rows.flatMap((row, y) =>
+    columns.flatMap((column, x) => {
+      if (x === 1 && y === 1 && source['slice-center'] === 'hollow') return [];
+      if (!(column.size > 0 && row.size > 0 && column.length > 0 && row.length > 0)) return [];
+      const from = { x: column.from, y: row.from, width: column.size, height: row.size };
+      const to = { x: column.to, y: row.to, width: column.length, height: row.length };
+      const size = {
+        width: x === 1 && edges !== 'stretch' ? column.size * drawn : to.width,
+        height: y === 1 && edges !== 'stretch' ? row.size * drawn : to.height,
+      };
+      const mode = { x: x === 1 ? edges : 'stretch', y: y === 1 ? edges : 'stretch' } as const;
+      return tiled(from, to, size, mode, 'middle');
+    }),
+  );
+}
+
+/** Where tiles that do not fill a length stand: from its start, as a background's, or about its middle, as a border's. */
+type Spread = 'start' | 'middle';
+
+/** A part of a picture, repeated to fill a box; what reaches out of the box is not drawn. */
+function tiled(
+  from: Rect,
+  box: Rect,
+  size: Natural,
+  edges: { readonly x: ImageEdges; readonly y: ImageEdges },
+  spread: Spread,
+): PicturePiece[] {
+  const xs = places(box.x, box.width, size.width, edges.x, spread);
+  const ys = places(box.y, box.height, size.height, edges.y, spread);
+  if (xs.length * ys.length > mostPieces) return [{ from, to: box }];
+  return ys.flatMap((y) =>
+    xs.map((x) => ({
+      from: {
+        x: from.x + from.width * x.skip,
+        y: from.y + from.height * y.skip,
+        width: from.width * x.share,
+        height: from.height * y.share,
+      },
+      to: { x: x.at, y: y.at, width: x.length, height: y.length },
+    })),
+  );
+}
+
+interface Place {
+  readonly at: number;
+  readonly length: number;
+  /** How much of the tile is left out before, and how much of it is drawn. */
+  readonly skip: number;
+  readonly share: number;
+}
+
+/** Where tiles stand along one side of a box. */
+function places(start: number, room: number, tile: number, mode: ImageEdges, spread: Spread): Place[] {
+  const whole = (at: number, length: number): Place => ({ at, length, skip: 0, share: 1 });
+  if (mode === 'stretch' || !(tile > 0) || room / tile > mostPieces) return [whole(start, room)];
+  if (mode === 'round') {
+    const count = Math.max(1, Math.round(room / tile));
+    return Array.from({ length: count }, (_, nth) => whole(start + (room * nth) / count, room / count));
+  }
+  if (mode === 'space') {
+    const count = Math.floor(room / tile + 1e-9);
+    const spare = room - count * tile;
+    // A background's tiles reach both ends; a border's have as much room outside as between.
+    const gap = spread === 'middle' ? spare / (count + 1) : count > 1 ? spare / (count - 1) : 0;
+    const first = start + (spread === 'middle' ? gap : 0);
+    return Array.from({ length: count }, (_, nth) => whole(first + nth * (tile + gap), tile));
+  }
+  const inside = spread === 'middle' ? (room - tile) / 2 : 0;
+  const found: Place[] = [];
+  // The first and the last tile are cut off where they reach out.
+  for (let from = inside - Math.ceil(inside / tile - 1e-9) * tile; from < room - 1e-9; from += tile) {
+    const low = Math.max(0, from);
+    const length = Math.min(room, from + tile) - low;
+    if (length > 1e-9)
+      found.push({ at: start + low, length, skip: (low - from) / tile, share: length / tile });
+  }
+  return found;
+}
