@@ -29,6 +29,7 @@ export interface CanvasContext {
   setLineDash(segments: number[]): void;
   createLinearGradient(x0: number, y0: number, x1: number, y1: number): CanvasGradient;
   imageSmoothingEnabled: boolean;
+  imageSmoothingQuality: 'low' | 'medium' | 'high';
   drawImage(image: never, x: number, y: number, width: number, height: number): void;
   drawImage(
     image: never,
@@ -111,6 +112,7 @@ export function paintOnCanvas(list: DrawList, context: CanvasContext): void {
     },
   };
   context.save();
+  context.imageSmoothingQuality = 'high';
   paint(list, painter);
   context.restore();
 }
