@@ -15,6 +15,7 @@ export type {
   LookSource,
   StyleSource,
   ThemeFileSource,
+  State,
   ViewSource,
   WidgetSource,
 } from './document/index.ts';

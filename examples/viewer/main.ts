@@ -12,7 +12,7 @@ import {
   type Finding,
   type Screen,
 } from 'pimbot';
-import { documents, loadProject, type LoadedProject } from './project.ts';
+import { documents, loadProject, themesFor, type LoadedProject } from './project.ts';
 
 const find = <T extends HTMLElement>(id: string): T => document.getElementById(id) as T;
 const canvas = find<HTMLCanvasElement>('canvas');
@@ -158,8 +158,15 @@ function fill(id: string, names: readonly string[]): HTMLSelectElement {
   return select;
 }
 
+/** Each theme of the document, read and fetched once: another one is a click and a frame away. */
+const themed = new Map<string, LoadedProject>();
+
 async function open(path: string): Promise<void> {
-  state.project = await loadProject(path);
+  themed.clear();
+  const names = themesFor(path);
+  for (const [at, name] of names.entries())
+    themed.set(name, await loadProject(path, at === 0 ? undefined : `${name}.theme.yaml`));
+  state.project = themed.get(fill('theme', names).value)!;
   const { source } = state.project.document;
   state.view = fill('view', Object.keys(source.views)).value;
   const cases = fill('case', Object.keys(source.cases ?? {}));
@@ -168,6 +175,10 @@ async function open(path: string): Promise<void> {
   show();
 }
 
+find('theme').addEventListener('change', (event) => {
+  state.project = themed.get((event.target as HTMLSelectElement).value);
+  show();
+});
 find('document').addEventListener('change', (event) => void open((event.target as HTMLSelectElement).value));
 find('view').addEventListener('change', (event) => {
   state.view = (event.target as HTMLSelectElement).value;

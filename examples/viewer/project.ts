@@ -45,10 +45,18 @@ export const documents = {
   'Broken on purpose': '../broken/broken.yaml',
 };
 
+/** The theme files a document can be seen in; the first is its own. */
+export function themesFor(path: string): string[] {
+  if (!path.includes('fathom-post')) return ['brine'];
+  const found = Object.keys(texts).flatMap((name) => /([^/]+)\.theme\.yaml$/.exec(name)?.[1] ?? []);
+  return found.sort();
+}
+
 /** Reads a document and fetches its fonts and pictures. */
-export async function loadProject(path: string): Promise<LoadedProject> {
+export async function loadProject(path: string, theme?: string): Promise<LoadedProject> {
   const { document, diagnostics } = readDocument(texts[path] ?? '', {
     name: path,
+    theme,
     readFile: (wanted) => {
       const name = join(path, wanted);
       const text = texts[name];
@@ -59,7 +67,8 @@ export async function loadProject(path: string): Promise<LoadedProject> {
   const fonts = new FontBook(defaultFont);
   for (const weight of [400, 700])
     fonts.add(defaultFont, weight, await bytesOf(`../../assets/fonts/inter-${weight}.woff`));
-  const themeFile = document.source.theme === undefined ? path : join(path, document.source.theme);
+  const named = theme ?? document.source.theme;
+  const themeFile = named === undefined ? path : join(path, named);
   for (const [family, weights] of Object.entries(new Theme(document).fonts())) {
     for (const [weight, file] of Object.entries(weights)) {
       const bytes = await unpackWoff2(await bytesOf(join(themeFile, file)));

@@ -4,6 +4,7 @@ import {
   type CheckedDocument,
   type Fit,
   type Kind,
+  type State,
   type ViewSource,
   type WidgetSource,
 } from '../document/index.ts';
@@ -78,6 +79,8 @@ export interface Variant {
   readonly values: ReadonlyMap<string, CaseValue>;
   /** Scales every text: the player's setting. */
   readonly textSize: number;
+  /** States that widgets are in beside those the document says, by id. */
+  readonly states?: ReadonlyMap<string, readonly State[]>;
 }
 
 /** The natural size of a meter, which has nothing inside that could give it one. In u. */
@@ -239,7 +242,14 @@ function makeWidget(
     id = `${start}-${count}`;
   }
   const rightToLeft = source.direction === undefined ? parent.box.rightToLeft : source.direction === 'rtl';
-  const look = variant.theme.resolve(parent.look, styleList(source.style), source.look, source.tint);
+  const inStates = [...statesOf(source.states), ...(variant.states?.get(id) ?? [])];
+  const look = variant.theme.resolve(
+    parent.look,
+    styleList(source.style),
+    source.look,
+    source.tint,
+    inStates,
+  );
   const picture = source.image === undefined ? undefined : variant.pictures.get(source.image);
   const text = textOf(source, look, scope, variant, rightToLeft);
   return {
@@ -260,6 +270,11 @@ function makeWidget(
     measure: text ?? measureOf(kind, picture),
     visible: parent.visible && !hidden && source.visible !== false,
   };
+}
+
+function statesOf(said: WidgetSource['states']): readonly State[] {
+  if (said === undefined) return [];
+  return typeof said === 'string' ? [said] : said;
 }
 
 /** The box of a widget; what cannot be read is told with its place. */

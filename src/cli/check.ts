@@ -13,6 +13,7 @@ export interface CheckCall extends ScreenOptions {
   readonly case?: readonly string[];
   readonly locale?: readonly string[];
   readonly hudSize?: number;
+  readonly theme?: string;
   readonly json?: boolean;
   readonly report?: string;
 }
@@ -24,7 +25,7 @@ export async function check(files: readonly string[], call: CheckCall, io: Io): 
   const inputs: ReportInput[] = [];
   const unusable: Loaded[] = [];
   for (const file of files) {
-    const loaded = await load(file, io);
+    const loaded = await load(file, io, call.theme);
     if (!loaded.document) {
       unusable.push(loaded);
       continue;

@@ -1,5 +1,6 @@
 import { extname } from 'node:path';
 import { checkDocument } from '../checks/index.ts';
+import { states, type State } from '../document/index.ts';
 import { writeWhole } from '../node/files.ts';
 import { drawLayout, toSvg, withOverlay } from '../paint/index.ts';
 import { parseColor } from '../theme/index.ts';
@@ -13,7 +14,9 @@ export interface DrawCall extends ScreenOptions {
   readonly screen?: string;
   readonly case?: string;
   readonly locale?: string;
+  readonly state?: readonly string[];
   readonly hudSize?: number;
+  readonly theme?: string;
   readonly out?: readonly string[];
   readonly backdrop?: string;
   readonly outlines?: boolean;
@@ -28,7 +31,7 @@ export async function draw(file: string, call: DrawCall, io: Io): Promise<number
       throw new UsageError(`"${path}" is neither an .svg nor a .png file`);
     }
   }
-  const loaded = await load(file, io);
+  const loaded = await load(file, io, call.theme);
   if (!loaded.document) return exitUnusable;
   const { document, resources } = loaded;
   const name = viewNamed(document, file, call.view);
@@ -36,6 +39,7 @@ export async function draw(file: string, call: DrawCall, io: Io): Promise<number
     resources,
     case: call.case,
     locale: call.locale,
+    states: statesFrom(call.state ?? []),
     hudSize: call.hudSize,
   });
   const { width, height } = view.reference;
@@ -80,4 +84,17 @@ function backdropFrom(text: string | undefined, view: View): Backdrop | null | u
     );
   }
   return { type: 'color', name: text, color };
+}
+
+/** States of widgets, each said as `WIDGET=STATE`. @throws UsageError */
+function statesFrom(said: readonly string[]): Record<string, State[]> {
+  const found: Record<string, State[]> = {};
+  for (const one of said) {
+    const at = one.lastIndexOf('=');
+    const state = states.find((name) => name === one.slice(at + 1));
+    if (at <= 0 || !state)
+      throw new UsageError(`"${one}" is no WIDGET=STATE; the states are ${states.join(', ')}`);
+    (found[one.slice(0, at)] ??= []).push(state);
+  }
+  return found;
 }

@@ -11,8 +11,8 @@ export type Loaded =
   | { readonly file: string; readonly document: undefined; readonly diagnostics: readonly Diagnostic[] };
 
 /** Reads a document and prints its diagnostics. @throws UsageError when the file cannot be read. */
-export async function load(file: string, io: Io): Promise<Loaded> {
-  const project = await openProject(file).catch((error: unknown) => {
+export async function load(file: string, io: Io, theme?: string): Promise<Loaded> {
+  const project = await openProject(file, { theme }).catch((error: unknown) => {
     if (error instanceof FileProblem) {
       throw new UsageError(
         error.problem === 'missing'

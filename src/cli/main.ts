@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { Command, CommanderError, Option } from 'commander';
 import { systemMessage } from '../node/files.ts';
 import { BuildError } from '../build/index.ts';
+import { states } from '../document/index.ts';
 import { pseudoLocales } from '../text/index.ts';
 import { NoSuchName } from '../view/index.ts';
 import { anchor, type AnchorCall } from './anchor.ts';
@@ -91,7 +92,8 @@ function withScreenOptions(command: Command): Command {
     .addOption(new Option('--density <ppi>', 'device pixels per inch').argParser(parsePositive))
     .addOption(
       new Option('--hud-size <factor>', "the player's HUD size; 1 is as drawn").argParser(parsePositive),
-    );
+    )
+    .option('--theme <file>', "a theme file in place of the document's, from the document's folder");
 }
 
 function checkCommand(program: Command, io: Io, done: (code: number) => void): void {
@@ -139,6 +141,11 @@ function drawCommand(program: Command, io: Io, done: (code: number) => void): vo
         `the language, or a pseudo-locale such as ${pseudoLocales.join(', ')}; the document's own if left out`,
       ),
   )
+    .option(
+      '--state <widget=state>',
+      `put a widget into a state: ${states.join(', ')} (may be repeated)`,
+      collect,
+    )
     .option('--out <file>', 'an .svg or .png file to write (may be repeated)', collect)
     .option(
       '--backdrop <what>',

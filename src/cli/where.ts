@@ -11,12 +11,13 @@ export interface WhereCall extends ScreenOptions {
   readonly case?: string;
   readonly locale?: string;
   readonly hudSize?: number;
+  readonly theme?: string;
   readonly json?: boolean;
 }
 
 /** `pimbot where FILE` */
 export async function where(file: string, call: WhereCall, io: Io): Promise<number> {
-  const loaded = await load(file, io);
+  const loaded = await load(file, io, call.theme);
   if (!loaded.document) return exitUnusable;
   const name = viewNamed(loaded.document, file, call.view);
   const view = openView(loaded.document, name, {

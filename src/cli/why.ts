@@ -11,12 +11,13 @@ export interface WhyCall extends ScreenOptions {
   readonly case?: string;
   readonly locale?: string;
   readonly hudSize?: number;
+  readonly theme?: string;
   readonly json?: boolean;
 }
 
 /** `pimbot why FILE VIEW/WIDGET` */
 export async function why(file: string, path: string, call: WhyCall, io: Io): Promise<number> {
-  const loaded = await load(file, io);
+  const loaded = await load(file, io, call.theme);
   if (!loaded.document) return exitUnusable;
   const { document, resources } = loaded;
   const { name, id } = widgetNamed(document, file, path);

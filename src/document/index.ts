@@ -25,6 +25,7 @@ export {
   readSizePair,
 } from './lengths.ts';
 export type { AxisAnchor, Columns, Length, Pair, Sides, Size } from './lengths.ts';
+export { states } from './model.ts';
 export { Origin, isTemplate, own, rootsOf, widgetsOf } from './model.ts';
 export type {
   Alignment,
@@ -46,6 +47,7 @@ export type {
   ReferenceSource,
   Scaling,
   Spare,
+  State,
   StyleSource,
   ThemeFileSource,
   ThemeSource,

@@ -80,7 +80,13 @@ export interface LookSource {
   readonly 'padding'?: LengthsNotation;
 }
 
+/** States of a widget, in the order in which their looks are put on: a later one wins. */
+export const states = ['hover', 'focused', 'selected', 'checked', 'pressed', 'disabled'] as const;
+export type State = (typeof states)[number];
+
 export interface StyleSource extends LookSource {
+  /** What changes in a state. */
+  readonly states?: { readonly [Name in State]?: LookSource };
   /** The style this one starts from. */
   readonly extends?: string;
 }
@@ -99,6 +105,8 @@ export interface WidgetSource {
   readonly 'kind'?: Kind;
   readonly 'style'?: string | readonly string[];
   readonly 'look'?: LookSource;
+  /** The states it is in. */
+  readonly 'states'?: State | readonly State[];
   /** Short for the look's `color`. */
   readonly 'tint'?: string;
   readonly 'anchor'?: string | number | readonly (string | number)[];

@@ -22,18 +22,20 @@ export type FileReader = (path: string) => FileText;
 /**
  * Text or object → document of the right shape, with its theme file. Looks and messages are not
  * looked into here: theme/ and build/ do that.
+ * @param otherTheme Path of a theme file that is read in place of the one the document names.
  */
 export function readShape(
   input: string | DocumentSource,
   name: string,
   diagnostics: DiagnosticList,
   readFile?: FileReader,
+  otherTheme?: string,
 ): CheckedDocument | undefined {
   const read = readChecked<DocumentSource>(input, name, 'document', diagnostics);
   if (!read) return undefined;
   checkStructure(read.value, read.origin, diagnostics);
   const themes: CheckedTheme[] = [{ theme: read.value, origin: read.origin }];
-  const path = read.value.theme ?? '';
+  const path = otherTheme ?? read.value.theme ?? '';
   if (path !== '') {
     const theme = readThemeFile(path, read.origin, diagnostics, readFile);
     if (theme) themes.push(theme);

@@ -1,4 +1,5 @@
 import { patterns } from './lengths.ts';
+import { states } from './model.ts';
 
 /*
  * What the schemas of documents and of themes have in common. `title` completes the sentence «"width" is …» of an
@@ -133,7 +134,18 @@ export const shared = {
     type: 'object',
     title: 'a style',
     additionalProperties: false,
-    properties: { extends: { type: 'string', title: 'the name of a style' }, ...look },
+    properties: {
+      extends: { type: 'string', title: 'the name of a style' },
+      states: {
+        type: 'object',
+        title: 'a map of states and looks',
+        additionalProperties: false,
+        properties: Object.fromEntries(states.map((state) => [state, { $ref: '#/$defs/look' }])),
+        description:
+          'What changes in a state; of several, the later in this order wins: ' + states.join(', '),
+      },
+      ...look,
+    },
   },
   tokens: {
     type: ['object', 'string', 'number'],

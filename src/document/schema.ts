@@ -23,6 +23,7 @@ import {
   parameterTypes,
   scalings,
   spares,
+  states,
 } from './model.ts';
 
 /*
@@ -143,6 +144,13 @@ const widgetKeys = {
   'kind': { ...choice(kinds), description: 'panel if left out.' },
   'style': { ...names, description: 'One or more named styles; later ones win.' },
   'look': { $ref: '#/$defs/look', description: 'Changes of the look of this widget alone.' },
+  'states': {
+    type: ['string', 'array'],
+    items: choice(states),
+    maxItems: 6,
+    title: `a state or a list of them: ${states.join(', ')}`,
+    description: 'The states it is in.',
+  },
   'tint': { type: 'string', title: 'a colour', description: "Short for the look's color." },
   'anchor': {
     ...places,

@@ -20,6 +20,7 @@ import {
   kinds,
   own,
   rootsOf,
+  states,
   widgetsOf,
   type ParameterType,
   type DocumentSource,
@@ -35,6 +36,7 @@ import { widgetKeyNames } from './schema.ts';
 import { show } from './validate.ts';
 
 const everyKind: readonly Kind[] = kinds;
+const everyState: readonly string[] = states;
 
 /** Keys that only some kinds of widget have. */
 const kindsOfKey: Readonly<Record<string, readonly Kind[]>> = {
@@ -425,6 +427,11 @@ function checkNotations(placed: PlacedSource, origin: Origin, diagnostics: Diagn
   if (widget['image-position'] !== undefined && !readPivot(widget['image-position']))
     refuse('image-position', 'a point such as "left top", "center" or "0.5 1"');
   if (widget.slice !== undefined && !isPlainSides(widget.slice)) refuse('slice', oneToFour);
+  if (typeof widget.states === 'string' && !everyState.includes(widget.states)) {
+    const facts = { key: 'states', found: show(widget.states), choices: everyState };
+    const meant = nearestName(widget.states, everyState);
+    diagnostics.add('not-one-of', { ...facts, meant }, origin.at(`${pointer}/states`));
+  }
   if (typeof widget.value === 'string')
     refuse('value', 'a number from 0 to 1, or one value of the case such as "{hull}"');
 }

@@ -26,12 +26,17 @@ export interface Project {
   readonly diagnostics: readonly Diagnostic[];
 }
 
+export interface ProjectOptions {
+  /** Path of a theme file, from the document's folder, in place of the one the document names. */
+  readonly theme?: string;
+}
+
 /**
  * Reads a document file, its theme, fonts and pictures. Paths in it are relative to the project folder: the
  * nearest folder above that holds a package.json or .git, or the document's own; nothing outside it is read.
  * @throws FileProblem when the document file itself cannot be read.
  */
-export async function openProject(path: string): Promise<Project> {
+export async function openProject(path: string, options: ProjectOptions = {}): Promise<Project> {
   const bytes = readLimited(resolve(path), mostTextBytes);
   const folder = new ProjectFolder(projectRoot(dirname(realpathSync(path))));
   const base = relative(folder.root, dirname(realpathSync(path)));
@@ -45,7 +50,7 @@ export async function openProject(path: string): Promise<Project> {
       return { problem: error.problem, detail: error.message };
     }
   };
-  const read = readDocument(text, { name: path, readFile });
+  const read = readDocument(text, { name: path, readFile, theme: options.theme });
   const fonts = bundledFonts();
   const pictures = new Map<string, Picture>();
   if (!read.document)

@@ -35,6 +35,8 @@ export function checkLooks(document: CheckedDocument, theme: Theme, diagnostics:
     for (const [name, style] of Object.entries(checked.theme.styles ?? {})) {
       const pointer = pointerTo('/styles', name);
       checkLook(style, pointer, checked.origin, theme, diagnostics);
+      for (const [state, look] of Object.entries(style.states ?? {}))
+        checkLook(look, pointerTo(`${pointer}/states`, state), checked.origin, theme, diagnostics);
       if (style.extends !== undefined)
         checkExtends(name, style.extends, pointer, checked.origin, theme, diagnostics);
     }

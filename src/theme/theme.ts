@@ -3,10 +3,12 @@ import {
   nearestName,
   own,
   pointerTo,
+  states,
   type CheckedDocument,
   type CheckedTheme,
   type LookSource,
   type Origin,
+  type State,
   type StyleSource,
 } from '../document/index.ts';
 import {
@@ -26,6 +28,7 @@ export class Theme {
   readonly tokens: Tokens;
   readonly #themes: readonly CheckedTheme[];
   readonly #styles = new Map<string, LookChanges>();
+  readonly #states = new Map<string, LookChanges>();
 
   constructor(document: CheckedDocument) {
     this.#themes = document.themes;
@@ -54,6 +57,28 @@ export class Theme {
   styleChanges(name: string): LookChanges {
     const known = this.#styles.get(name);
     if (known) return known;
+    const changes: MutableLookChanges = {};
+    for (const style of this.#chain(name)) Object.assign(changes, this.changesOf(style));
+    this.#styles.set(name, changes);
+    return changes;
+  }
+
+  /** What a style, or one it extends, changes in a state. */
+  stateChanges(name: string, state: State): LookChanges {
+    const key = `${state} ${name}`;
+    let changes = this.#states.get(key);
+    if (!changes) {
+      const found: MutableLookChanges = {};
+      for (const style of this.#chain(name))
+        if (style.states?.[state]) Object.assign(found, this.changesOf(style.states[state]));
+      changes = found;
+      this.#states.set(key, changes);
+    }
+    return changes;
+  }
+
+  /** A style and those it extends, the one that all others start from first. */
+  #chain(name: string): StyleSource[] {
     const chain: StyleSource[] = [];
     const seen = new Set<string>();
     for (let at: string | undefined = name; at !== undefined && !seen.has(at);) {
@@ -63,10 +88,7 @@ export class Theme {
       chain.push(found.style);
       at = found.style.extends;
     }
-    const changes: MutableLookChanges = {};
-    for (const style of chain.reverse()) Object.assign(changes, this.changesOf(style));
-    this.#styles.set(name, changes);
-    return changes;
+    return chain.reverse();
   }
 
   /** What the keys of a look set; values that cannot be read are left out (checkLooks reports them). */
@@ -97,17 +119,25 @@ export class Theme {
     return missing ? undefined : filled;
   }
 
-  /** The look of a widget: inherited text values, then its styles in order, then its own changes. */
+  /**
+   * The look of a widget: inherited text values, then its styles in order, then its own changes, then what its styles
+   * change in its states, in the order of {@link states}.
+   */
   resolve(
     parent: Look,
     styles: readonly string[],
     own: LookSource | undefined,
     tint: string | undefined,
+    inStates: readonly State[] = [],
   ): Look {
     const look = { ...inherited(parent) };
     for (const name of styles) Object.assign(look, this.styleChanges(name));
     if (own) Object.assign(look, this.changesOf(own));
     if (tint !== undefined) Object.assign(look, this.changesOf({ color: tint }));
+    if (inStates.length === 0) return look;
+    for (const state of states)
+      if (inStates.includes(state))
+        for (const name of styles) Object.assign(look, this.stateChanges(name, state));
     return look;
   }
 

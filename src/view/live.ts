@@ -1,5 +1,5 @@
 import { meterValue, wordsOf, type Tree, type Widget } from '../build/index.ts';
-import type { CaseValue, WidgetSource } from '../document/index.ts';
+import type { CaseValue, State, WidgetSource } from '../document/index.ts';
 import {
   Layout,
   MutableFrame,
@@ -29,6 +29,7 @@ type Mutable<T> = { -readonly [Key in keyof T]: T[Key] };
  */
 export class LiveLayout<Id extends string = string> {
   readonly #values: Map<string, CaseValue>;
+  readonly #states: Map<string, readonly State[]>;
   readonly #base: View;
   readonly #frame = new MutableFrame();
   #view: View;
@@ -39,6 +40,7 @@ export class LiveLayout<Id extends string = string> {
   constructor(view: View<Id>, screen: Screen | ScreenSize) {
     this.#base = view;
     this.#values = new Map(view.variant.values);
+    this.#states = new Map(view.variant.states);
     this.#view = this.#own();
     this.#view.frameInto(screen, this.#frame);
     this.#form = this.#view.formOn(this.#frame);
@@ -49,7 +51,14 @@ export class LiveLayout<Id extends string = string> {
   /** A view of its own: its trees and plans are changed in place. */
   #own(): View {
     const { document, name, variant, hudSize, case: caseName, backdrops } = this.#base;
-    return new View(document, name, { ...variant, values: this.#values }, hudSize, caseName, backdrops);
+    return new View(
+      document,
+      name,
+      { ...variant, values: this.#values, states: this.#states },
+      hudSize,
+      caseName,
+      backdrops,
+    );
   }
 
   #use(form: Form): void {
@@ -108,6 +117,17 @@ export class LiveLayout<Id extends string = string> {
       this.#view = this.#own();
       this.#use(this.#view.formOn(this.#frame));
     } else if (changed) this.#view.keepOnly(this.#form);
+    solve(this.#form.plan, this.#frame);
+  }
+
+  /**
+   * Puts a widget into states: a game moves the focus, a button is pressed. What the document says stays. The view is
+   * built anew, as a look may change the size of anything.
+   */
+  setStates(id: Id, states: readonly State[]): void {
+    this.#states.set(id, states);
+    this.#view = this.#own();
+    this.#use(this.#view.formOn(this.#frame));
     solve(this.#form.plan, this.#frame);
   }
 

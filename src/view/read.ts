@@ -15,6 +15,8 @@ export interface ReadOptions {
   readonly name?: string;
   /** Gives the theme file the document names; without it, a document that names one is refused. */
   readonly readFile?: FileReader;
+  /** Path of a theme file that is read in place of the one the document names. */
+  readonly theme?: string;
 }
 
 /** A document that can be used, or the diagnostics that say why not. Warnings may come with a document. */
@@ -30,7 +32,7 @@ export interface ReadResult {
  */
 export function readDocument(input: string | DocumentSource, options: ReadOptions = {}): ReadResult {
   const diagnostics = new DiagnosticList();
-  const document = readShape(input, options.name ?? 'document', diagnostics, options.readFile);
+  const document = readShape(input, options.name ?? 'document', diagnostics, options.readFile, options.theme);
   if (document) {
     checkLooks(document, new Theme(document), diagnostics);
     checkMessages(document, new Messages('en'), diagnostics);

@@ -14,6 +14,7 @@ import {
   widgetsOf,
   type CaseValue,
   type CheckedDocument,
+  type State,
 } from '../document/index.ts';
 import {
   Layout,
@@ -54,6 +55,8 @@ export interface ViewOptions {
   readonly hudSize?: number;
   /** The player's text size: scales every text, 1 is as drawn. */
   readonly textSize?: number;
+  /** States that widgets are in beside those the document says, by id. */
+  readonly states?: { readonly [id: string]: readonly State[] };
 }
 
 /** What the game draws behind a view: a colour or a picture that covers the screen. */
@@ -107,6 +110,7 @@ export function openView<Id extends string = string>(
     pictures,
     values: new Map(Object.entries({ ...values, ...options.values })),
     textSize,
+    states: new Map(Object.entries(options.states ?? {})),
   };
   const backdrops = styleList(source.backdrop).flatMap((entry): Backdrop[] => {
     const picture = pictures.get(entry);
