@@ -60,8 +60,8 @@ export {
   wrapWidgets,
 } from './edit/index.ts';
 export type { AnchorAdvice, InstanceChange, Move, WrapOptions } from './edit/index.ts';
-export { gaveWay, whyEdge, whySize, whyWidget } from './why/index.ts';
-export type { GaveWay, Reason } from './why/index.ts';
+export { gaveWay, whyEdge, whyLook, whySize, whyWidget } from './why/index.ts';
+export type { GaveWay, LookReason, Reason } from './why/index.ts';
 export { checkDocument, checks } from './checks/index.ts';
 export type { Check, CheckId, CheckOptions, Finding, Occurrence, Verdict } from './checks/index.ts';
 export { drawLayout, paint, paintOnCanvas, toSvg, withOverlay } from './paint/index.ts';

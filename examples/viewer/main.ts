@@ -171,7 +171,10 @@ async function open(path: string): Promise<void> {
   state.view = fill('view', Object.keys(source.views)).value;
   const cases = fill('case', Object.keys(source.cases ?? {}));
   state.case = cases.value === '' ? undefined : cases.value;
-  state.locale = fill('locale', [...localesOf(state.project.document), ...pseudoLocales]).value;
+  state.locale = fill('locale', [
+    ...localesOf(state.project.document, state.project.resources),
+    ...pseudoLocales,
+  ]).value;
   show();
 }
 

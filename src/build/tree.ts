@@ -41,6 +41,8 @@ export interface Widget {
   readonly scope: Scope;
   readonly box: Box;
   readonly look: Look;
+  /** What it is in: hovered, pressed … */
+  readonly states: readonly State[];
   /** The text it shows, filled in and set; of texts and buttons. */
   readonly text: TextBlock | undefined;
   readonly picture: Picture | undefined;
@@ -125,6 +127,7 @@ export function buildTree(
       source.direction === undefined ? variant.rightToLeft : source.direction === 'rtl',
     ),
     look,
+    states: [],
     text: undefined,
     picture: undefined,
     fit: 'fill',
@@ -263,6 +266,7 @@ function makeWidget(
     scope,
     box: boxAt(pointer, prefix === '' ? source : withPrefix(source, prefix), look.padding, rightToLeft),
     look,
+    states: inStates,
     text,
     picture,
     fit: source.fit ?? (kind === 'image' ? 'contain' : 'fill'),

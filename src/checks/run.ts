@@ -72,7 +72,7 @@ export function checkDocument(document: CheckedDocument, options: CheckOptions):
   const views = options.views ?? Object.keys(document.source.views);
   const caseNames = options.cases ?? Object.keys(document.source.cases ?? {});
   const cases: readonly (string | undefined)[] = caseNames.length === 0 ? [undefined] : caseNames;
-  const locales = options.locales ?? localesOf(document);
+  const locales = options.locales ?? localesOf(document, options.resources);
   const collected = new Map<string, Collected>();
   const { resources, hudSize } = options;
   for (const name of views) {

@@ -1,12 +1,12 @@
 import { extname } from 'node:path';
 import { checkDocument } from '../checks/index.ts';
-import { states, type State } from '../document/index.ts';
 import { writeWhole } from '../node/files.ts';
 import { drawLayout, toSvg, withOverlay } from '../paint/index.ts';
 import { parseColor } from '../theme/index.ts';
 import { openView, type Backdrop, type View } from '../view/index.ts';
 import { UsageError, exitClean, exitUnusable, type Io } from './io.ts';
 import { load, viewNamed } from './load.ts';
+import { statesFrom } from './states.ts';
 import { screenFrom, type ScreenOptions } from './screens.ts';
 
 export interface DrawCall extends ScreenOptions {
@@ -84,17 +84,4 @@ function backdropFrom(text: string | undefined, view: View): Backdrop | null | u
     );
   }
   return { type: 'color', name: text, color };
-}
-
-/** States of widgets, each said as `WIDGET=STATE`. @throws UsageError */
-function statesFrom(said: readonly string[]): Record<string, State[]> {
-  const found: Record<string, State[]> = {};
-  for (const one of said) {
-    const at = one.lastIndexOf('=');
-    const state = states.find((name) => name === one.slice(at + 1));
-    if (at <= 0 || !state)
-      throw new UsageError(`"${one}" is no WIDGET=STATE; the states are ${states.join(', ')}`);
-    (found[one.slice(0, at)] ??= []).push(state);
-  }
-  return found;
 }

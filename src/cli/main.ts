@@ -206,12 +206,19 @@ function whyCommand(program: Command, io: Io, done: (code: number) => void): voi
         `the language, or a pseudo-locale such as ${pseudoLocales.join(', ')}; the document's own if left out`,
       ),
   )
+    .option('--look', 'where each value of its look is from, instead of its place')
+    .option(
+      '--state <widget=state>',
+      `put a widget into a state: ${states.join(', ')} (may be repeated)`,
+      collect,
+    )
     .option('--json', 'print JSON')
     .addHelpText(
       'after',
       `
 Examples:
   pimbot why hud.yaml dive/sonar
+  pimbot why menu.yaml dock/cast-off --look --state cast-off=focused
   pimbot why hud.yaml dive/gauges --screen phone-portrait --hud-size 1.2 --json`,
     )
     .action(async (file: string, path: string, call: WhyCall) => done(await why(file, path, call, io)));

@@ -1,7 +1,10 @@
 import type { Reason } from '../why/index.ts';
-import { gaveWay, whyWidget } from '../why/index.ts';
+import type { CheckedDocument } from '../document/index.ts';
+import type { LookPlace } from '../theme/index.ts';
+import { gaveWay, whyLook, whyWidget } from '../why/index.ts';
 import { printable, wherePointer } from '../report/index.ts';
-import { openView } from '../view/index.ts';
+import { openView, type ViewLayout } from '../view/index.ts';
+import { statesFrom } from './states.ts';
 import { exitClean, exitUnusable, type Io } from './io.ts';
 import { load, widgetNamed } from './load.ts';
 import { screenFrom, type ScreenOptions } from './screens.ts';
@@ -13,6 +16,8 @@ export interface WhyCall extends ScreenOptions {
   readonly hudSize?: number;
   readonly theme?: string;
   readonly json?: boolean;
+  readonly look?: boolean;
+  readonly state?: readonly string[];
 }
 
 /** `pimbot why FILE VIEW/WIDGET` */
@@ -25,11 +30,13 @@ export async function why(file: string, path: string, call: WhyCall, io: Io): Pr
     resources,
     case: call.case,
     locale: call.locale,
+    states: statesFrom(call.state ?? []),
     hudSize: call.hudSize,
   });
   const { width, height } = view.reference;
   const on = view.layoutOn(screenFrom(call.screen ?? `${width}x${height}`, call));
   const index = on.indexOf(id);
+  if (call.look) return look(on, index, document, call, io);
   const yielded = gaveWay(on.tree, on.layout).filter(({ widget }) => widget === index);
   const parts = [
     ...whyWidget(on.tree, on.layout, index),
@@ -66,4 +73,48 @@ export async function why(file: string, path: string, call: WhyCall, io: Io): Pr
     });
   }
   return exitClean;
+}
+
+/** `pimbot why --look`: for each value of a look who says it, where, and what it overrode. */
+function look(on: ViewLayout, index: number, { origin }: CheckedDocument, call: WhyCall, io: Io): number {
+  const reasons = whyLook(on.tree, on.view.variant.theme, origin, index);
+  const described = reasons.map(({ key, inheritedFrom, from, overrode }) => ({
+    key,
+    value: from.value,
+    ...saidBy(from),
+    ...(inheritedFrom !== undefined && { inheritedFrom }),
+    overrode: overrode.map((one) => ({ value: one.value, ...saidBy(one) })),
+  }));
+  const { id } = on.widgets[index]!;
+  if (call.json) {
+    io.out(`${JSON.stringify({ view: on.view.name, widget: id, look: described }, null, 2)}\n`);
+    return exitClean;
+  }
+  io.out(`${io.ink.strong(printable(`${on.view.name}/${id}`))}\n`);
+  const width = Math.max(0, ...described.map(({ key }) => key.length));
+  for (const { key, value, by, place, inheritedFrom, overrode } of described) {
+    const via = inheritedFrom === undefined ? '' : `, inherited from ${inheritedFrom}`;
+    io.out(
+      `  ${io.ink.faint(key.padEnd(width))}  ${printable(`${value}  ${by}${via}`)}  ${io.ink.faint(printable(place))}\n`,
+    );
+    for (const one of overrode)
+      io.out(
+        io.ink.faint(`  ${''.padEnd(width)}  over ${printable(`${one.value}  ${one.by}  ${one.place}`)}\n`),
+      );
+  }
+  if (described.length === 0) io.out('  Nothing says anything of its look.\n');
+  return exitClean;
+}
+
+function saidBy({ style, state, origin, pointer }: LookPlace): { by: string; place: string } {
+  const by =
+    style === undefined
+      ? 'the widget'
+      : state === undefined
+        ? `style ${style}`
+        : `state ${state} of style ${style}`;
+  const { source, range } = origin.at(pointer);
+  if (!source || !range) return { by, place: pointer };
+  const { line, column } = source.placeOf(range.start);
+  return { by, place: `${source.name}:${line}:${column}` };
 }

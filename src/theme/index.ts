@@ -4,5 +4,7 @@ export { colorAt, gradientLine } from './fill.ts';
 export type { Fill, Stop } from './fill.ts';
 export { defaultFont, familyNames, plainLook } from './look.ts';
 export type { Look } from './look.ts';
+export { lookPlaces } from './sources.ts';
+export type { LookPlace } from './sources.ts';
 export { Theme } from './theme.ts';
 export { checkLooks, styleList } from './check.ts';

@@ -58,7 +58,7 @@ export class Theme {
     const known = this.#styles.get(name);
     if (known) return known;
     const changes: MutableLookChanges = {};
-    for (const style of this.#chain(name)) Object.assign(changes, this.changesOf(style));
+    for (const { style } of this.chain(name)) Object.assign(changes, this.changesOf(style));
     this.#styles.set(name, changes);
     return changes;
   }
@@ -69,7 +69,7 @@ export class Theme {
     let changes = this.#states.get(key);
     if (!changes) {
       const found: MutableLookChanges = {};
-      for (const style of this.#chain(name))
+      for (const { style } of this.chain(name))
         if (style.states?.[state]) Object.assign(found, this.changesOf(style.states[state]));
       changes = found;
       this.#states.set(key, changes);
@@ -77,15 +77,20 @@ export class Theme {
     return changes;
   }
 
-  /** A style and those it extends, the one that all others start from first. */
-  #chain(name: string): StyleSource[] {
-    const chain: StyleSource[] = [];
+  /** A style and those it extends, the one that all others start from first; nothing for one that does not exist. */
+  chain(name: string): {
+    readonly name: string;
+    readonly style: StyleSource;
+    readonly origin: Origin;
+    readonly pointer: string;
+  }[] {
+    const chain = [];
     const seen = new Set<string>();
     for (let at: string | undefined = name; at !== undefined && !seen.has(at);) {
       seen.add(at);
       const found = this.find(at);
       if (!found) break;
-      chain.push(found.style);
+      chain.push({ name: at, ...found });
       at = found.style.extends;
     }
     return chain.reverse();

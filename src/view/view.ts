@@ -135,14 +135,16 @@ function languageOf(
   }
   const catalogs = fallbacks(wanted).flatMap((one) => resources.catalogs?.get(one) ?? []);
   const isSource = fallbacks(wanted).includes(language);
-  if (catalogs.length === 0 && !isSource) throw new NoSuchName('locale', wanted, localesOf(document));
+  if (catalogs.length === 0 && !isSource)
+    throw new NoSuchName('locale', wanted, localesOf(document, resources));
   const messages = new Messages(wanted, { catalogs, needed: !isSource, pseudo: undefined });
   return { messages, locale: wanted, rightToLeft: isRightToLeft(wanted) };
 }
 
-/** The locales of a document: its language, then those it has catalogs for. */
-export function localesOf(document: CheckedDocument): string[] {
-  return [...new Set([document.source.language ?? 'en', ...Object.keys(document.source.catalogs ?? {})])];
+/** The locales a document can be shown in: its language, then those it names a catalog for that was loaded. */
+export function localesOf(document: CheckedDocument, { catalogs }: Pick<Resources, 'catalogs'>): string[] {
+  const named = Object.keys(document.source.catalogs ?? {}).filter((locale) => catalogs?.has(locale));
+  return [...new Set([document.source.language ?? 'en', ...named])];
 }
 
 /** A view built and compiled for the screens on which the same conditions hold. */

@@ -138,7 +138,7 @@ describe('pimbot why', () => {
     expect(code).toBe(0);
     expect(out).toMatch(/this condition holds on this screen +examples\/fathom-post\/post.yaml:\d+:\d+/);
     expect(out).toContain(
-      "is all of the 1673.89 u left of logbook's 1890.69  examples/fathom-post/post.yaml:497:",
+      "is all of the 1673.89 u left of logbook's 1890.69  examples/fathom-post/post.yaml:",
     );
     const json = JSON.parse(
       pimbot(['why', 'examples/fathom-post/post.yaml', 'dive/sonar', '--json']).out,

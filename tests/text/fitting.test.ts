@@ -22,7 +22,7 @@ describe('a text that does not fit', () => {
     expect(two.rect.height).toBe(60);
     expect(two.set.lines.map((line) => line.text)).toEqual([
       'We lay on the ridge for',
-      'eleven hours with the…',
+      'eleven hours with th…',
     ]);
     expect(two.set.shortened).toBe(true);
     expect(lines({ 'width': 260, 'max-lines': 9, 'ellipsis': 'end' })).toEqual(lines({ width: 260 }));

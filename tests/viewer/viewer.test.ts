@@ -84,6 +84,19 @@ describe('the viewer', () => {
     expect(await page.textContent('#caption')).toContain('1080 × 2400 px');
   });
 
+  test('another language and another theme are drawn at once', async () => {
+    const english = await drawn();
+    await page.selectOption('#locale', 'ar');
+    const arabic = await drawn();
+    expect(arabic.sum).not.toBe(english.sum);
+    await page.selectOption('#theme', 'lantern');
+    expect((await drawn()).sum).not.toBe(arabic.sum);
+    expect(await page.textContent('#summary')).toBe('Nothing found on this screen');
+    await page.selectOption('#theme', 'brine');
+    await page.selectOption('#locale', 'en');
+    expect((await drawn()).sum).toBe(english.sum);
+  });
+
   test('the broken document has findings, and others on another screen', async () => {
     await page.selectOption('#document', { label: 'Broken on purpose' });
     await page.waitForFunction(() => document.querySelectorAll('#findings li').length > 0);
@@ -92,7 +105,7 @@ describe('the viewer', () => {
     const television = await found();
     await page.click('[data-screen=desktop-4k]');
     expect(television).toBeGreaterThan(await found());
-    expect(await found()).toBe(3);
+    expect(await found()).toBe(4);
     const marked = await drawn();
     await page.uncheck('#show-findings');
     expect((await drawn()).sum).not.toBe(marked.sum);

@@ -1,0 +1,48 @@
+import type { Tree, Widget } from '../build/index.ts';
+import type { LookSource, Origin, WidgetSource } from '../document/index.ts';
+import { lookPlaces, styleList, type LookPlace, type Theme } from '../theme/index.ts';
+import { keyPointer } from './reason.ts';
+
+/** Where one value of a widget's look is from. */
+export interface LookReason {
+  readonly key: keyof LookSource;
+  /** The id of the widget it is inherited from, if it is. */
+  readonly inheritedFrom: string | undefined;
+  readonly from: LookPlace;
+  /** What says the same key and lost, the nearest first. */
+  readonly overrode: readonly LookPlace[];
+}
+
+/** Keys that a widget has from its parent where nothing says them. */
+const inheritedKeys: ReadonlySet<keyof LookSource> = new Set<keyof LookSource>([
+  'color',
+  'font',
+  'font-size',
+  'font-weight',
+  'font-style',
+  'font-variant-numeric',
+  'line-height',
+  'letter-spacing',
+  'text-align',
+  'text-transform',
+]);
+
+/** For each value of a widget's look that somebody said: who, where, and what it overrode. */
+export function whyLook(tree: Tree, theme: Theme, origin: Origin, index: number): LookReason[] {
+  const reasons = new Map<keyof LookSource, LookReason>();
+  for (let at: Widget | undefined = tree.widgets[index]; at; at = tree.widgets[at.parent]) {
+    const source = at.source as WidgetSource;
+    const { tint } = source;
+    const look = tint === undefined ? source.look : { ...source.look, color: tint };
+    const pointer = keyPointer(at, 'look');
+    const places = lookPlaces(theme, styleList(source.style), at.states, { look, origin, pointer });
+    for (const [key, all] of places) {
+      if (reasons.has(key) || (at.index !== index && !inheritedKeys.has(key))) continue;
+      const [from, ...overrode] = [...all].reverse();
+      const tinted = key === 'color' && tint !== undefined && from!.style === undefined;
+      const place = tinted ? { ...from!, pointer: keyPointer(at, 'tint') } : from!;
+      reasons.set(key, { key, inheritedFrom: at.index === index ? undefined : at.id, from: place, overrode });
+    }
+  }
+  return [...reasons.values()];
+}
