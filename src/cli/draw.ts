@@ -3,19 +3,13 @@ import { checkDocument } from '../checks/index.ts';
 import { writeWhole } from '../node/files.ts';
 import { drawLayout, toSvg, withOverlay } from '../paint/index.ts';
 import { parseColor } from '../theme/index.ts';
-import { openView, type Backdrop, type View } from '../view/index.ts';
+import type { Backdrop, View } from '../view/index.ts';
 import { UsageError, exitClean, exitUnusable, type Io } from './io.ts';
 import { load, viewNamed } from './load.ts';
-import { statesFrom } from './states.ts';
-import { screenFrom, type ScreenOptions } from './screens.ts';
+import { opened, type ShownCall } from './opened.ts';
 
-export interface DrawCall extends ScreenOptions {
+export interface DrawCall extends ShownCall {
   readonly view?: string;
-  readonly screen?: string;
-  readonly case?: string;
-  readonly locale?: string;
-  readonly state?: readonly string[];
-  readonly hudSize?: number;
   readonly theme?: string;
   readonly out?: readonly string[];
   readonly backdrop?: string;
@@ -35,21 +29,14 @@ export async function draw(file: string, call: DrawCall, io: Io): Promise<number
   if (!loaded.document) return exitUnusable;
   const { document, resources } = loaded;
   const name = viewNamed(document, file, call.view);
-  const view = openView(document, name, {
-    resources,
-    case: call.case,
-    locale: call.locale,
-    states: statesFrom(call.state ?? []),
-    hudSize: call.hudSize,
-  });
-  const { width, height } = view.reference;
-  const screen = screenFrom(call.screen ?? `${width}x${height}`, call);
+  const { view, screen } = opened(loaded, name, call);
   const on = view.layoutOn(screen);
   const findings = call.findings
     ? checkDocument(document, {
         resources,
         screens: [screen],
         views: [name],
+        locales: [call.locale ?? document.source.language ?? 'en'],
         cases: view.case === undefined ? undefined : [view.case],
         hudSize: call.hudSize,
       }).findings

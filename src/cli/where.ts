@@ -1,16 +1,12 @@
 import { printable } from '../report/index.ts';
 import { makeScreen } from '../screen/index.ts';
-import { openView } from '../view/index.ts';
 import { exitClean, exitUnusable, type Io } from './io.ts';
+import { opened, type ShownCall } from './opened.ts';
 import { load, viewNamed } from './load.ts';
-import { screenFrom, table, type ScreenOptions } from './screens.ts';
+import { table } from './screens.ts';
 
-export interface WhereCall extends ScreenOptions {
+export interface WhereCall extends ShownCall {
   readonly view?: string;
-  readonly screen?: string;
-  readonly case?: string;
-  readonly locale?: string;
-  readonly hudSize?: number;
   readonly theme?: string;
   readonly json?: boolean;
 }
@@ -20,15 +16,7 @@ export async function where(file: string, call: WhereCall, io: Io): Promise<numb
   const loaded = await load(file, io, call.theme);
   if (!loaded.document) return exitUnusable;
   const name = viewNamed(loaded.document, file, call.view);
-  const view = openView(loaded.document, name, {
-    resources: loaded.resources,
-    case: call.case,
-    locale: call.locale,
-    hudSize: call.hudSize,
-  });
-  const { width, height } = view.reference;
-  const screen =
-    call.screen === undefined ? screenFrom(`${width}x${height}`, call) : screenFrom(call.screen, call);
+  const { view, screen } = opened(loaded, name, call);
   const on = view.layoutOn(makeScreen(screen));
   const widgets = on.widgets.slice(1);
   if (call.json) {

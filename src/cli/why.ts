@@ -3,38 +3,25 @@ import type { CheckedDocument } from '../document/index.ts';
 import type { LookPlace } from '../theme/index.ts';
 import { gaveWay, whyLook, whyWidget } from '../why/index.ts';
 import { printable, wherePointer } from '../report/index.ts';
-import { openView, type ViewLayout } from '../view/index.ts';
-import { statesFrom } from './states.ts';
+import type { ViewLayout } from '../view/index.ts';
+import { opened, type ShownCall } from './opened.ts';
 import { exitClean, exitUnusable, type Io } from './io.ts';
 import { load, widgetNamed } from './load.ts';
-import { screenFrom, type ScreenOptions } from './screens.ts';
 
-export interface WhyCall extends ScreenOptions {
-  readonly screen?: string;
-  readonly case?: string;
-  readonly locale?: string;
-  readonly hudSize?: number;
+export interface WhyCall extends ShownCall {
   readonly theme?: string;
   readonly json?: boolean;
   readonly look?: boolean;
-  readonly state?: readonly string[];
 }
 
 /** `pimbot why FILE VIEW/WIDGET` */
 export async function why(file: string, path: string, call: WhyCall, io: Io): Promise<number> {
   const loaded = await load(file, io, call.theme);
   if (!loaded.document) return exitUnusable;
-  const { document, resources } = loaded;
+  const { document } = loaded;
   const { name, id } = widgetNamed(document, file, path);
-  const view = openView(document, name, {
-    resources,
-    case: call.case,
-    locale: call.locale,
-    states: statesFrom(call.state ?? []),
-    hudSize: call.hudSize,
-  });
-  const { width, height } = view.reference;
-  const on = view.layoutOn(screenFrom(call.screen ?? `${width}x${height}`, call));
+  const { view, screen } = opened(loaded, name, call);
+  const on = view.layoutOn(screen);
   const index = on.indexOf(id);
   if (call.look) return look(on, index, document, call, io);
   const yielded = gaveWay(on.tree, on.layout).filter(({ widget }) => widget === index);
