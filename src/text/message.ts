@@ -30,7 +30,6 @@ const untranslated: Translations = { catalogs: [], needed: false, pseudo: undefi
 /** Translates ICU messages and fills them in with values; keeps what it has read. */
 export class Messages {
   readonly #read = new Map<string, ReadMessage>();
-  readonly #translated = new Map<string, string>();
   readonly #locale: string;
   readonly #translations: Translations;
 
@@ -41,19 +40,11 @@ export class Messages {
 
   /** The translation of a text; the text itself where there is none. */
   translate(text: string): string {
-    if (this.#translations.catalogs.length === 0) return text;
-    let found = this.#translated.get(text);
-    if (found === undefined) {
-      found = text;
-      for (const catalog of this.#translations.catalogs) {
-        const translation = catalog.get(text);
-        if (translation === undefined) continue;
-        found = translation;
-        break;
-      }
-      this.#translated.set(text, found);
+    for (const catalog of this.#translations.catalogs) {
+      const translation = catalog.get(text);
+      if (translation !== undefined) return translation;
     }
-    return found;
+    return text;
   }
 
   /** Whether a message with words of its own has no translation in a locale that needs one. */

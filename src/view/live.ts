@@ -30,6 +30,8 @@ type Mutable<T> = { -readonly [Key in keyof T]: T[Key] };
 export class LiveLayout<Id extends string = string> {
   readonly #values: Map<string, CaseValue>;
   readonly #states: Map<string, readonly State[]>;
+  /** How far widgets were scrolled, by id, in u. */
+  readonly #scrolled = new Map<string, { readonly x: number; readonly y: number }>();
   readonly #base: View;
   readonly #frame = new MutableFrame();
   #view: View;
@@ -66,6 +68,10 @@ export class LiveLayout<Id extends string = string> {
     this.#form = form;
     // Whether a snapshot was taken of it before is not known: its widgets are taken for shown.
     this.#shared = new Uint8Array(form.tree.widgets.length).fill(1);
+    for (const [id, { x, y }] of this.#scrolled) {
+      const index = form.indexes.get(id);
+      if (index !== undefined) scrollTo(form.plan, index, x, y);
+    }
   }
 
   /** All widgets as they are now, parents before their children. */
@@ -161,6 +167,7 @@ export class LiveLayout<Id extends string = string> {
   /** Scrolls a widget that scrolls. In u; what lies beyond the content is left out when it is laid out. */
   scroll(id: Id, x: number, y: number): void {
     scrollTo(this.#form.plan, this.indexOf(id), x, y);
+    this.#scrolled.set(id, { x, y });
     solve(this.#form.plan, this.#frame);
   }
 

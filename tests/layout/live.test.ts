@@ -159,6 +159,21 @@ describe('a live layout', () => {
     );
   });
 
+  test('keeps how far a list is scrolled when the view is built anew', () => {
+    const live = new LiveLayout(opened(source), { width: 800, height: 600 });
+    const top = () => live.read(live.indexOf('list') + 1, { x: 0, y: 0, width: 0, height: 0 }).y;
+    const before = top();
+    live.scroll('list', 0, 12);
+    expect(top() - before).toBe(-12);
+    live.set({ count: 4 });
+    expect(top() - before).toBe(-12);
+    live.setStates('box', ['focused']);
+    expect(top() - before).toBe(-12);
+    live.resize({ width: 600, height: 800 });
+    live.resize({ width: 800, height: 600 });
+    expect(top() - before).toBe(-12);
+  });
+
   test('reads without making objects, and iterates in drawing order', () => {
     const view = opened({
       pimbot: 1,
