@@ -1,5 +1,6 @@
 import type { Widget } from '../build/index.ts';
 import type { WidgetSource } from '../document/index.ts';
+import { contentRoom } from '../ink/index.ts';
 import type { Rect } from '../layout/index.ts';
 import { makeScreen, type Screen } from '../screen/index.ts';
 import type { View, ViewLayout } from '../view/index.ts';
@@ -43,21 +44,8 @@ export function standingOf(on: ViewLayout, id: string): Standing {
 }
 
 /** The box the children of a widget are placed in, in its u; a child of the view may ask for the full surface. */
-export function roomIn(on: ViewLayout, parent: Widget, full: boolean): Rect {
-  const unit = on.layout.factor(parent.index);
-  const outer = scaled(on.layout.rectInU(parent.index), 1 / unit);
-  const root = parent.index === 0;
-  if (root && full) return outer;
-  const safe = root ? on.layout.frame.safe : { top: 0, right: 0, bottom: 0, left: 0 };
-  const { x, y } = parent.box;
-  const left = x.paddingStart + safe.left;
-  const top = y.paddingStart + safe.top;
-  return {
-    x: outer.x + left,
-    y: outer.y + top,
-    width: outer.width - left - x.paddingEnd - safe.right,
-    height: outer.height - top - y.paddingEnd - safe.bottom,
-  };
+export function roomIn({ layout }: ViewLayout, parent: Widget, full: boolean): Rect {
+  return scaled(contentRoom(layout, parent, full), 1 / layout.factor(parent.index));
 }
 
 /** A widget that is placed by its anchor. @throws EditError where something else places it. */

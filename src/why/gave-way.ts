@@ -1,6 +1,7 @@
 import type { Tree, Widget } from '../build/index.ts';
+import { contentRoom } from '../ink/index.ts';
 import type { Layout } from '../layout/index.ts';
-import { keyPointer, shown, type Axis } from './reason.ts';
+import { keyPointer, roomFor, shown, words, type Axis } from './reason.ts';
 
 /** Two demands that could not both hold on a screen, and which of them gave way. */
 export interface GaveWay {
@@ -13,7 +14,6 @@ export interface GaveWay {
   readonly pointer: string;
 }
 
-const words = { x: { size: 'width', along: 'row' }, y: { size: 'height', along: 'column' } } as const;
 /** In u: what rounding of sums can add up to. */
 const slack = 1e-6;
 
@@ -52,14 +52,8 @@ function limits(tree: Tree, layout: Layout, widget: Widget, axis: Axis, found: G
   }
   const parent = tree.widgets[widget.parent]!;
   if (!box.span || parent.box.arrange !== 'free' || widget.box.target !== undefined) return;
-  const outer = layout.rectInU(parent.index);
-  const { safe } = layout.frame;
-  const full = parent.index === 0 && widget.box.full;
-  const insets =
-    parent.index === 0 && !full ? (axis === 'x' ? safe.left + safe.right : safe.top + safe.bottom) : 0;
-  const padding = full ? 0 : parent.box[axis].paddingStart + parent.box[axis].paddingEnd;
   const around = layout.factor(parent.index);
-  const whole = ((axis === 'x' ? outer.width : outer.height) - insets) / around - padding;
+  const whole = roomFor({ tree, layout }, widget, axis).length / around;
   const kept = box.insetStart.u + box.insetStart.share * whole + box.insetEnd.u + box.insetEnd.share * whole;
   const between = (box.anchorEnd - box.anchorStart) * whole - kept - box.marginStart - box.marginEnd;
   if ((length * factor) / around > between + slack) {
@@ -89,13 +83,10 @@ function aspect(layout: Layout, widget: Widget, found: GaveWay[]): void {
 function room(layout: Layout, widget: Widget, inside: readonly Widget[], axis: Axis, found: GaveWay[]): void {
   const { source } = widget;
   if (widget.box.arrange !== words[axis].along || inside.length === 0 || 'scroll' in source) return;
-  const rect = layout.rectInU(widget.index);
   const box = widget.box[axis];
-  const safe = layout.frame.safe;
-  const taken = widget.index === 0 ? (axis === 'x' ? safe.left + safe.right : safe.top + safe.bottom) : 0;
   const factor = layout.factor(widget.index);
-  const has =
-    ((axis === 'x' ? rect.width : rect.height) - taken) / factor - box.paddingStart - box.paddingEnd;
+  const inner = contentRoom(layout, widget);
+  const has = (axis === 'x' ? inner.width : inner.height) / factor;
   const needs = inside.reduce(
     (sum, child) => {
       const own = layout.rectInU(child.index);

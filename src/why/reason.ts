@@ -1,6 +1,6 @@
 import type { Tree, Widget } from '../build/index.ts';
 import type { WidgetSource } from '../document/index.ts';
-import { clips } from '../ink/index.ts';
+import { clips, contentRoom } from '../ink/index.ts';
 import type { Layout } from '../layout/index.ts';
 
 /** One link of the chain that leads from a number to what the author wrote. */
@@ -61,19 +61,12 @@ export function roomFor(
   const found = target === undefined ? undefined : tree.widgets.find(({ id }) => id === target);
   if (found) return { ...extent(scene, found.index, axis), name: found.id };
   const parent = tree.widgets[widget.parent]!;
-  const outer = extent(scene, parent.index, axis);
-  if (parent.index === 0 && widget.box.full) return { ...outer, name: 'the surface' };
-  const factor = layout.factor(parent.index);
-  const { safe } = layout.frame;
-  const box = parent.box[axis];
-  const [before, after] =
-    parent.index > 0 ? [0, 0] : axis === 'x' ? [safe.left, safe.right] : [safe.top, safe.bottom];
-  const start = before + box.paddingStart * factor;
-  return {
-    start: outer.start + start,
-    length: Math.max(0, outer.length - start - after - box.paddingEnd * factor),
-    name: parent.id,
-  };
+  const { full } = widget.box;
+  const room = contentRoom(layout, parent, full);
+  const name = parent.index === 0 && full ? 'the surface' : parent.id;
+  return axis === 'x'
+    ? { start: room.x, length: room.width, name }
+    : { start: room.y, length: room.height, name };
 }
 
 /** The children of a widget in document order, without those that are anchored elsewhere. */
