@@ -2,7 +2,8 @@ import type { Widget } from '../build/index.ts';
 import { formatDiagnostic, type CheckedDocument } from '../document/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Screen } from '../screen/index.ts';
-import { openView, readDocument, type View, type ViewLayout } from '../view/index.ts';
+import { Theme } from '../theme/index.ts';
+import { readDocument, type View, type ViewLayout } from '../view/index.ts';
 import { EditError } from './edit-error.ts';
 
 /** How far a change of a document moved a widget on a screen. */
@@ -16,19 +17,18 @@ export interface Move {
 
 /** The view of a document as it is after a change of its text. @throws EditError when the text is no document any more. */
 export function rearranged(document: CheckedDocument, view: View, text: string): View {
-  const theme = document.themes[1]?.origin.source;
-  const readFile = () => ({ text: theme?.text ?? '', name: theme?.name ?? '' });
-  const name = document.origin.source?.name;
-  const { document: after, diagnostics } = readDocument(text, { name, readFile });
-  if (!after) {
-    const first = diagnostics.find(({ severity }) => severity === 'error');
-    throw new EditError(
-      `the change would make the document unusable: ${first ? formatDiagnostic(first).split('\n')[0]! : ''}`,
-    );
-  }
-  const { fonts, pictures, textSize } = view.variant;
-  const { hudSize } = view;
-  return openView(after, view.name, { resources: { fonts, pictures }, case: view.case, hudSize, textSize });
+  const file = document.themes[1]?.origin.source;
+  const read = readDocument(text, {
+    name: document.origin.source?.name,
+    // The theme the view is seen in, whichever the document names.
+    theme: file?.name,
+    readFile: () => ({ text: file?.text ?? '', name: file?.name ?? '' }),
+  });
+  if (read.document) return view.with({ theme: new Theme(read.document) }, read.document);
+  const first = read.diagnostics.find(({ severity }) => severity === 'error');
+  throw new EditError(
+    `the change would make the document unusable: ${first ? formatDiagnostic(first).split('\n')[0]! : ''}`,
+  );
 }
 
 /**

@@ -11,7 +11,7 @@ import {
 } from '../layout/index.ts';
 import type { Screen, ScreenSize } from '../screen/index.ts';
 import { TextBlock } from '../text/index.ts';
-import { NoSuchName, View, ViewLayout, type Form } from './view.ts';
+import { NoSuchName, ViewLayout, type Form, type View } from './view.ts';
 
 /** A rectangle that numbers are written into, so that reading one makes no new object. */
 export interface MutableRect {
@@ -52,15 +52,7 @@ export class LiveLayout<Id extends string = string> {
 
   /** A view of its own: its trees and plans are changed in place. */
   #own(): View {
-    const { document, name, variant, hudSize, case: caseName, backdrops } = this.#base;
-    return new View(
-      document,
-      name,
-      { ...variant, values: this.#values, states: this.#states },
-      hudSize,
-      caseName,
-      backdrops,
-    );
+    return this.#base.with({ values: this.#values, states: this.#states });
   }
 
   #use(form: Form): void {

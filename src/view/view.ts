@@ -193,6 +193,12 @@ export class View<Id extends string = string> {
     this.#held = new Uint8Array(this.#conditions.length);
   }
 
+  /** The same view with something else of its variant, and of another document where one is given. */
+  with(changes: Partial<Variant>, document = this.document): View<Id> {
+    const variant = { ...this.variant, ...changes };
+    return new View<Id>(document, this.name, variant, this.hudSize, this.case, this.backdrops);
+  }
+
   /** How the view is put on a screen. @throws RangeError for a size that is no screen's. */
   frameOn(screen: Screen | ScreenSize): Frame {
     return frameOf(this.reference, makeScreen(screen), this.hudSize);

@@ -125,6 +125,30 @@ describe('widgets in a container of their own', () => {
     expect(() => wrap(hud, ids, { id: 'box' })).toThrow(message);
   });
 
+  test('in another language, with other values and a larger text, places are kept as they are seen', () => {
+    const text = `pimbot: 1
+catalogs: { de: de.json }
+cases: { only: { call: Hm } }
+views:
+  dive:
+    children:
+      - { id: a, kind: text, text: Depth, anchor: right top }
+      - { id: b, kind: text, text: "{call}", anchor: right bottom }
+`;
+    const { document } = readDocument(text);
+    const catalogs = new Map([['de', new Map([['Depth', 'Wie tief wir sind']])]]);
+    const more = { values: { call: 'Rise at once' }, locale: 'de', textSize: 1.5 };
+    const view = openView(document!, 'dive', { resources: { fonts, catalogs }, ...more });
+    const changed = wrapWidgets(document!, view, ['a', 'b'], { id: 'box' });
+    const [move] = movesBetween(view, rearranged(document!, view, changed), [screens[0]!], 'box');
+    expect(move!.widget).toBe('dive');
+    const after = rearranged(document!, view, changed).layoutOn(screens[0]!);
+    expect(after.widgets.flatMap(({ text: one }) => one?.text ?? [])).toEqual([
+      'Wie tief wir sind',
+      'Rise at once',
+    ]);
+  });
+
   test('an id that is taken is refused', () => {
     expect(() => wrap(hud, ['depth'], { id: 'sonar' })).toThrow('the id "sonar" is taken already');
   });
