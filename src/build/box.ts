@@ -230,7 +230,7 @@ function containerOf(source: WidgetSource | ViewSource, rightToLeft: boolean): P
 }
 
 /** Anchors said with start and end, turned round where the writing goes from right to left. */
-function mirrored(anchor: Pair<AxisAnchor>, rightToLeft: boolean): Pair<AxisAnchor> {
+export function mirrored(anchor: Pair<AxisAnchor>, rightToLeft: boolean): Pair<AxisAnchor> {
   if (!rightToLeft || !anchor.x.logical) return anchor;
   return { ...anchor, x: { ...anchor.x, start: 1 - anchor.x.end, end: 1 - anchor.x.start } };
 }

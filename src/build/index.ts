@@ -1,4 +1,5 @@
 export { buildTree, meterValue, wordsOf } from './tree.ts';
+export { mirrored } from './box.ts';
 export { BuildError } from './scope.ts';
 export { holds, readCondition } from './conditions.ts';
 export type { ReadCondition, Situation } from './conditions.ts';

@@ -63,7 +63,7 @@ export async function anchor(file: string, path: string, call: AnchorCall, io: I
 function saidAnchor(view: View, id: string): string {
   const on = view.layoutOn(referenceScreen(view));
   const { anchor: said } = on.widgets[on.indexOf(id)]!.source as WidgetSource;
-  return Array.isArray(said) ? said.join(' ') : String(said ?? 'left top');
+  return Array.isArray(said) ? said.join(' ') : String(said ?? 'start top');
 }
 
 /** How far the widget's farthest edge moves on the reference and on each screen it is on, in px. */

@@ -1,8 +1,9 @@
+import { mirrored } from '../build/index.ts';
 import { readAnchor, readPivot, type CheckedDocument } from '../document/index.ts';
 import type { View } from '../view/index.ts';
 import { DocumentText } from './document-text.ts';
 import { EditError } from './edit-error.ts';
-import { adviceFor, exactNumber, marginsOf, placeKeys, saysSize, sizeKey } from './place.ts';
+import { adviceFor, directionOf, exactNumber, marginsOf, placeKeys, saysSize, sizeKey } from './place.ts';
 import { anchoredStanding, referenceScreen } from './standing.ts';
 
 /** The anchor a widget should have from where it stands, and why. */
@@ -13,8 +14,8 @@ export interface AnchorAdvice {
 
 /** Suggests the anchor a widget should have from where it stands on the reference. @throws EditError */
 export function suggestAnchor(view: View, id: string): AnchorAdvice {
-  const { own, room } = anchoredStanding(view.layoutOn(referenceScreen(view)), id);
-  const { x, y } = adviceFor(own, room);
+  const standing = anchoredStanding(view.layoutOn(referenceScreen(view)), id);
+  const { x, y } = adviceFor(standing.own, standing.room, directionOf(standing));
   return { anchor: `${x.word} ${y.word}`, why: `${x.why}; ${y.why}` };
 }
 
@@ -42,10 +43,18 @@ export function changeAnchor(
   text.set(pointer, 'anchor', anchorText);
   if (pivotText !== undefined) text.set(pointer, 'pivot', pivotText);
   else if (source.pivot !== undefined) {
-    const follows = [anchor.x, anchor.y].map(({ start, end }) => exactNumber((start + end) / 2));
+    const seen = mirrored(anchor, widget.box.rightToLeft);
+    const follows = [seen.x, seen.y].map(({ start, end }) => exactNumber((start + end) / 2));
     text.set(pointer, 'pivot', follows);
   }
-  for (const [key, value] of placeKeys(own, room, anchor, pivot ?? {}, marginsOf(widget))) {
+  for (const [key, value] of placeKeys(
+    own,
+    room,
+    anchor,
+    pivot ?? {},
+    marginsOf(widget),
+    widget.box.rightToLeft,
+  )) {
     if (value !== undefined) text.set(pointer, key, value);
     else text.remove(pointer, key);
   }

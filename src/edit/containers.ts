@@ -1,3 +1,4 @@
+import { mirrored } from '../build/index.ts';
 import {
   readAnchor,
   type AxisAnchor,
@@ -13,11 +14,12 @@ import { movesBetween, rearranged } from './moves.ts';
 import {
   adviceFor,
   anchorText,
+  directionOf,
   exactNumber,
   marginsOf,
   placeKeys,
-  saysSize,
   sizeKey,
+  type Direction,
   type Keys,
 } from './place.ts';
 import { referenceScreen, roomIn, standingOf, type Standing } from './standing.ts';
@@ -129,13 +131,15 @@ function groupFreely(text: DocumentText, inside: readonly Standing[]): Keys {
   const full = placed[0]!.widget.box.full;
   if (placed.some(({ widget }) => widget.box.full !== full))
     throw new EditError('some of the widgets are placed in the safe area and others on the full surface');
-  const { room } = placed[0]!;
+  const { room, parent } = placed[0]!;
   const box = around(placed);
-  const advice = adviceFor(box, room);
+  const { rightToLeft } = parent.box;
+  const logical = placed.every((one) => directionOf(one).logical);
+  const advice = adviceFor(box, room, { logical, rightToLeft });
   const anchor = readAnchor(`${advice.x.word} ${advice.y.word}`)!;
   const keys: Keys = new Map<string, Json | undefined>([['anchor', `${advice.x.word} ${advice.y.word}`]]);
   if (full) keys.set('area', 'full');
-  for (const [key, value] of placeKeys(box, room, anchor, {}, noMargins)) keys.set(key, value);
+  for (const [key, value] of placeKeys(box, room, anchor, {}, noMargins, rightToLeft)) keys.set(key, value);
   // A container that what is in it makes large follows a text that grows; a share or span needs one that has a size.
   const said = { x: false, y: false };
   for (const axis of axes) {
@@ -146,7 +150,7 @@ function groupFreely(text: DocumentText, inside: readonly Standing[]): Keys {
   for (const standing of placed) {
     const { widget, pointer } = standing;
     const own: Pair<AxisAnchor> = {
-      x: said.x ? anchorOf(widget.box.x) : start,
+      x: said.x ? writtenX(standing) : { ...start, logical: directionOf(standing).logical },
       y: said.y ? anchorOf(widget.box.y) : start,
     };
     const pivot = {
@@ -169,6 +173,17 @@ const noMargins = { x: [0, 0], y: [0, 0] } as const;
 
 function anchorOf(box: Standing['widget']['box']['x']): AxisAnchor {
   return { start: box.anchorStart, end: box.anchorEnd, span: box.span, logical: false };
+}
+
+/** The anchor of a widget along x as it is written. */
+function writtenX(standing: Standing): AxisAnchor {
+  return asWritten(anchorOf(standing.widget.box.x), directionOf(standing));
+}
+
+/** An anchor as it is seen, said in a direction. */
+function asWritten(seen: AxisAnchor, { logical, rightToLeft }: Direction): AxisAnchor {
+  if (!logical) return seen;
+  return mirrored({ x: { ...seen, logical }, y: seen }, rightToLeft).x;
 }
 
 function needsSize({ span, mode, size }: Standing['widget']['box']['x']): boolean {
@@ -206,15 +221,18 @@ function putPlace(
 ): void {
   const { own, pointer, widget } = standing;
   text.set(pointer, 'anchor', anchorText(anchor));
-  const follows = axes.every(
-    (axis) => pivot[axis] === undefined || pivot[axis] === (anchor[axis].start + anchor[axis].end) / 2,
-  );
+  const { rightToLeft } = widget.box;
+  const seen = mirrored(anchor, rightToLeft);
+  const middle = (axis: 'x' | 'y') => (seen[axis].start + seen[axis].end) / 2;
+  const follows = axes.every((axis) => pivot[axis] === undefined || pivot[axis] === middle(axis));
   if (follows) text.remove(pointer, 'pivot');
-  else {
-    const both = axes.map((axis) => exactNumber(pivot[axis] ?? (anchor[axis].start + anchor[axis].end) / 2));
-    text.set(pointer, 'pivot', both);
-  }
-  for (const [key, value] of placeKeys(own, room, anchor, pivot, marginsOf(widget))) {
+  else
+    text.set(
+      pointer,
+      'pivot',
+      axes.map((axis) => exactNumber(pivot[axis] ?? middle(axis))),
+    );
+  for (const [key, value] of placeKeys(own, room, anchor, pivot, marginsOf(widget), rightToLeft)) {
     if (value === undefined) text.remove(pointer, key);
     else text.set(pointer, key, value);
   }
@@ -255,14 +273,16 @@ function lineUp(text: DocumentText, inside: readonly Standing[], arrange: 'row' 
     if (before !== 0 || down !== 0)
       text.set(pointer, 'margin', along === 'x' ? [down, 0, 0, before] : [before, 0, 0, down]);
   });
-  const { room, widget } = inside[0]!;
-  const advice = adviceFor(box, room);
+  const { room, widget, parent } = inside[0]!;
+  const { rightToLeft } = parent.box;
+  const logical = inside.every((one) => directionOf(one).logical);
+  const advice = adviceFor(box, room, { logical, rightToLeft });
   // A row is as long as what is in it: tied to a point, whatever share of the room it takes.
   const words = axes.map((axis) => advice[axis].word.replace(/\.\..*/, ''));
   const anchor = readAnchor(words.join(' '))!;
   const keys: Keys = new Map<string, Json | undefined>([['anchor', words.join(' ')]]);
   if (widget.box.full) keys.set('area', 'full');
-  for (const [key, value] of placeKeys(box, room, anchor, {}, noMargins)) keys.set(key, value);
+  for (const [key, value] of placeKeys(box, room, anchor, {}, noMargins, rightToLeft)) keys.set(key, value);
   keys.set('arrange', arrange);
   if (gap > 0) keys.set('gap', exactNumber(gap));
   keys.set('align', align);
@@ -307,27 +327,19 @@ function release(text: DocumentText, on: ViewLayout, container: Standing, child:
     const at = (inside: number) => outer.anchorStart + inside * between;
     return { start: at(inner.anchorStart), end: at(inner.anchorEnd), span: inner.span, logical: false };
   };
-  const anchor = { x: compose('x'), y: compose('y') };
-  const unit = on.layout.factor(container.widget.index) / on.layout.factor(container.parent.index);
-  const own = {
-    ...child.own,
-    x: child.own.x * unit,
-    y: child.own.y * unit,
-    width: child.own.width * unit,
-    height: child.own.height * unit,
-  };
+  // A container that says start or end hands that on; the places within it are composed as they are seen.
+  const direction = { ...directionOf(container), rightToLeft: child.widget.box.rightToLeft };
+  const anchor = { x: asWritten(compose('x'), direction), y: compose('y') };
   for (const key of ['align-self', 'justify-self', 'column-span', 'row-span']) text.remove(pointer, key);
-  putPlace(text, { ...child, own }, room, anchor, pivot);
+  putPlace(text, child, room, anchor, pivot);
   if (widget.box.full) text.set(pointer, 'area', 'full');
   for (const axis of axes) {
     const box = child.widget.box[axis];
     const shared = box.mode === 'fixed' ? box.size.share !== 0 : box.mode === 'fill' && !anchor[axis].span;
-    const spanned = box.mode === 'auto' && box.span && free && !anchor[axis].span;
-    const flowed = !free && box.mode === 'auto' && child.widget.text === undefined;
-    if (shared || spanned || flowed || (!free && box.mode === 'fill'))
-      text.set(pointer, ...sizeKey(child, axis));
-    else if (!free && box.mode === 'auto' && !saysSize(child, axis) && stretches(container, child, axis))
-      text.set(pointer, ...sizeKey(child, axis));
+    const spanned = free && box.mode === 'auto' && box.span && !anchor[axis].span;
+    // A text keeps the size of its words unless its container stretched it.
+    const flowed = !free && box.mode === 'auto' && (!child.widget.text || stretches(container, child, axis));
+    if (shared || spanned || flowed) text.set(pointer, ...sizeKey(child, axis));
   }
 }
 

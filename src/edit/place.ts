@@ -1,4 +1,5 @@
-import type { AxisAnchor, Json, Pair } from '../document/index.ts';
+import { mirrored } from '../build/index.ts';
+import { readAnchor, type AxisAnchor, type Json, type Pair } from '../document/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Standing } from './standing.ts';
 
@@ -16,10 +17,25 @@ export interface AxisAdvice {
   readonly why: string;
 }
 
+/** Which way an anchor is said: with start and end, and whether those are turned round. */
+export interface Direction {
+  readonly logical: boolean;
+  readonly rightToLeft: boolean;
+}
+
+/** How a widget says its anchor: one that says start or end keeps doing so. */
+export function directionOf({ source, widget }: Standing): Direction {
+  const said = source.anchor === undefined ? undefined : readAnchor(source.anchor);
+  return { logical: said?.x.logical === true, rightToLeft: widget.box.rightToLeft };
+}
+
 /** The anchor that suits a box where it stands in its room. */
-export function adviceFor(own: Rect, room: Rect): Pair<AxisAdvice> {
+export function adviceFor(own: Rect, room: Rect, { logical, rightToLeft }: Direction): Pair<AxisAdvice> {
+  const sides = logical ? (['start', 'end'] as const) : (['left', 'right'] as const);
+  const turned = logical && rightToLeft;
+  const before = turned ? room.x + room.width - own.x - own.width : own.x - room.x;
   return {
-    x: adviceOn(own.x - room.x, own.width, room.width, ['left', 'right']),
+    x: adviceOn(before, own.width, room.width, sides),
     y: adviceOn(own.y - room.y, own.height, room.height, ['top', 'bottom']),
   };
 }
@@ -48,15 +64,19 @@ function adviceOn(
 /**
  * The keys that keep a box in its place with an anchor, in a room (docs/layout-model.md, section 3, solved for offset
  * and insets).
+ * @param said The anchor as it is written: start and end are turned round where the writing goes from right to left.
  * @param margins Before and after it on each axis.
  */
 export function placeKeys(
   own: Rect,
   room: Rect,
-  anchor: Pair<AxisAnchor>,
+  said: Pair<AxisAnchor>,
   pivot: Partial<Pair<number>>,
   margins: Pair<readonly [before: number, after: number]>,
+  rightToLeft: boolean,
 ): Keys {
+  const anchor = mirrored(said, rightToLeft);
+  const turned = said.x.logical && rightToLeft;
   const along = (axis: 'x' | 'y') => {
     const [start, length, from, whole] =
       axis === 'x' ? [own.x, own.width, room.x, room.width] : [own.y, own.height, room.y, room.height];
@@ -69,7 +89,8 @@ export function placeKeys(
       insetEnd: from + at.end * whole - start - length - after,
     };
   };
-  const x = along('x');
+  const seen = along('x');
+  const x = turned ? { offset: -seen.offset, insetStart: seen.insetEnd, insetEnd: seen.insetStart } : seen;
   const y = along('y');
   const keys: Keys = new Map();
   const offset = [anchor.x.span ? 0 : exactNumber(x.offset), anchor.y.span ? 0 : exactNumber(y.offset)];
@@ -108,7 +129,8 @@ export function anchorText(anchor: Pair<AxisAnchor>): string {
       at === 0 ? words[0] : at === 1 ? words[1] : at === 0.5 ? 'center' : `${exactNumber(at * 100)}%`;
     return span ? `${word(start)}..${word(end)}` : word(start);
   };
-  const [x, y] = [one(anchor.x, ['left', 'right']), one(anchor.y, ['top', 'bottom'])];
+  const sides = anchor.x.logical ? (['start', 'end'] as const) : (['left', 'right'] as const);
+  const [x, y] = [one(anchor.x, sides), one(anchor.y, ['top', 'bottom'])];
   return `${x} ${y}`;
 }
 

@@ -1,4 +1,4 @@
-import type { CheckedDocument, Json } from '../document/index.ts';
+import { readAnchor, type CheckedDocument, type Json } from '../document/index.ts';
 import type { View } from '../view/index.ts';
 import { DocumentText } from './document-text.ts';
 import { EditError } from './edit-error.ts';
@@ -26,8 +26,10 @@ export function changeLengths(
     return `${exactNumber((u / whole) * 100)}%`;
   };
   const keys = new Map<string, Json>();
+  // What is said from start is turned round where the writing goes from right to left; unsaid, an anchor is the start.
+  const turned = box.rightToLeft && readAnchor(source.anchor ?? 'start top')?.x.logical === true;
   if (source.offset !== undefined) {
-    const x = box.x.offset.u + box.x.offset.share * room.width;
+    const x = (box.x.offset.u + box.x.offset.share * room.width) * (turned ? -1 : 1);
     const y = box.y.offset.u + box.y.offset.share * room.height;
     keys.set('offset', [written(x, room.width), written(y, room.height)]);
   }
@@ -36,8 +38,8 @@ export function changeLengths(
     const add = (name: string, { u, share }: { u: number; share: number }, whole: number) =>
       (sides[name] = written(u + share * whole, whole));
     if (box.x.span) {
-      add('left', box.x.insetStart, room.width);
-      add('right', box.x.insetEnd, room.width);
+      add('left', turned ? box.x.insetEnd : box.x.insetStart, room.width);
+      add('right', turned ? box.x.insetStart : box.x.insetEnd, room.width);
     }
     if (box.y.span) {
       add('top', box.y.insetStart, room.height);

@@ -63,6 +63,31 @@ describe('another anchor, the same place', () => {
     );
   });
 
+  test.each(['ltr', 'rtl'])('said with start and end, in a view that runs %s', (direction) => {
+    const turned = text.replace('    padding: 10\n', `    padding: 10\n    direction: ${direction}\n`);
+    const start = turned.replace('offset: 1600 760', 'anchor: start top, offset: 1600 760');
+    const rectOf = (source: string) =>
+      open(source).view.layoutOn({ width: 1920, height: 1080 }).rectInU('sonar');
+    const anchorsOf = ['start top', 'end bottom', 'start..end top', 'left top', '20%..end bottom'];
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom(...anchorsOf), { minLength: 1, maxLength: 4 }), (way) => {
+        let now = start;
+        for (const anchor of way) {
+          now = changeAnchor(open(now).document, open(now).view, 'sonar', anchor);
+          for (const into of ['shares', 'u'] as const)
+            now = changeLengths(open(now).document, open(now).view, 'sonar', into);
+          for (const key of ['x', 'y', 'width', 'height'] as const)
+            expect(Math.abs(rectOf(now)[key] - rectOf(start)[key])).toBeLessThan(1e-6);
+        }
+      }),
+      { numRuns: 60, seed: 9 },
+    );
+    expect(suggestAnchor(open(start).view, 'sonar').anchor).toBe('end bottom');
+    // Unsaid, an anchor is at the start too.
+    const shares = rectOf(changeLengths(open(turned).document, open(turned).view, 'sonar', 'shares'));
+    expect(shares.x).toBeCloseTo(rectOf(turned).x, 6);
+  });
+
   test('pixels become shares and u again, and nothing moves on the reference', () => {
     const rectOf = (source: string, id: string) =>
       open(source).view.layoutOn({ width: 1920, height: 1080 }).rectInU(id);

@@ -125,6 +125,28 @@ describe('widgets in a container of their own', () => {
     expect(() => wrap(hud, ids, { id: 'box' })).toThrow(message);
   });
 
+  test('that say start and end go on doing so, and stand as they did where the writing runs the other way', () => {
+    const mirrored = (source: string) =>
+      source.replace('    padding: 10\n', '    padding: 10\n    direction: rtl\n');
+    const source = `${head}      - { id: a, anchor: end bottom, offset: -24 -24, size: 240 }
+      - { id: b, anchor: end bottom, offset: -84 -64, size: 100 }
+      - { id: c, anchor: start..end top, inset: { left: 40, right: 10 }, height: 50 }
+`;
+    const rects = (text: string) => {
+      const on = open(text).view.layoutOn({ width: 1920, height: 1080 });
+      return ['a', 'b', 'c'].map((one) => on.rect(one));
+    };
+    const wrapped = wrap(source, ['a', 'b'], { id: 'scope' });
+    expect(wrapped).toContain('anchor: end bottom');
+    for (const text of [wrapped, wrap(source, ['c'], { id: 'bar' }), dissolve(wrapped, 'scope')]) {
+      expect(text).not.toMatch(/anchor: (left|right)/);
+      expect(rects(text)).toEqual(rects(source));
+      expect(rects(mirrored(text))).toEqual(rects(mirrored(source)));
+    }
+    const there = wrap(mirrored(source), ['a', 'b'], { id: 'scope' });
+    expect(rects(there.replace('    direction: rtl\n', ''))).toEqual(rects(source));
+  });
+
   test('in another language, with other values and a larger text, places are kept as they are seen', () => {
     const text = `pimbot: 1
 catalogs: { de: de.json }
