@@ -107,9 +107,9 @@ function instantiate(
   for (let use = source.use; use !== undefined; use = source.use) {
     const component = own(document.source.components, use);
     if (!component) throw new BuildError(`there is no component "${use}"`, pointer);
-    const { inner, own: said } = parametersOf(component, source, scope, pointer);
+    const { inner, own: keys } = parametersOf(component, source, scope, pointer);
     // What is given to a parameter stays as it is written: whoever shows it follows it to the names around.
-    const ownKeys = substituted(said, scope, pointer, trace);
+    const ownKeys = substituted(keys, scope, pointer, trace);
     const at = pointerTo('/components', use);
     const inside = new Map<string, string>();
     const body = withConditions(component, at, situation, trace, inside);

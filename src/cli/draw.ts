@@ -3,7 +3,7 @@ import { checkDocument } from '../checks/index.ts';
 import { writeWhole } from '../node/files.ts';
 import { drawLayout, toSvg, withOverlay } from '../paint/index.ts';
 import { parseColor } from '../theme/index.ts';
-import type { Backdrop, View } from '../view/index.ts';
+import { localesOf, type Backdrop, type View } from '../view/index.ts';
 import { UsageError, exitClean, exitUnusable, type Io } from './io.ts';
 import { load, viewNamed } from './load.ts';
 import { opened, type ShownCall } from './opened.ts';
@@ -36,7 +36,7 @@ export async function draw(file: string, call: DrawCall, io: Io): Promise<number
         resources,
         screens: [screen],
         views: [name],
-        locales: [call.locale ?? document.source.language ?? 'en'],
+        locales: [call.locale ?? localesOf(document, resources)[0]!],
         cases: view.case === undefined ? undefined : [view.case],
         hudSize: call.hudSize,
       }).findings

@@ -100,8 +100,5 @@ function saidBy({ style, state, origin, pointer }: LookPlace): { by: string; pla
       : state === undefined
         ? `style ${style}`
         : `state ${state} of style ${style}`;
-  const { source, range } = origin.at(pointer);
-  if (!source || !range) return { by, place: pointer };
-  const { line, column } = source.placeOf(range.start);
-  return { by, place: `${source.name}:${line}:${column}` };
+  return { by, place: wherePointer({ origin }, origin.source?.name ?? pointer, pointer) };
 }

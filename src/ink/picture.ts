@@ -59,33 +59,10 @@ function slices(box: Rect, picture: Natural, source: PictureKeys, scale: number)
   const across = (cut.left + cut.right) * scale;
   const down = (cut.top + cut.bottom) * scale;
   const shrink = Math.min(1, across > 0 ? box.width / across : 1, down > 0 ? box.height / down : 1);
-  const px = (length: number) => Math.round(length * scale * shrink);
-  const left = Math.min(px(cut.left), box.width);
-  const right = Math.min(px(cut.right), box.width - left);
-  const top = Math.min(px(cut.top), box.height);
-  const bottom = Math.min(px(cut.bottom), box.height - top);
-  const columns = [
-    { from: 0, size: cut.left, to: box.x, length: left },
-    {
-      from: cut.left,
-      size: picture.width - cut.left - cut.right,
-      to: box.x + left,
-      length: box.width - left - right,
-    },
-    { from: picture.width - cut.right, size: cut.right, to: box.x + box.width - right, length: right },
-  ];
-  const rows = [
-    { from: 0, size: cut.top, to: box.y, length: top },
-    {
-      from: cut.top,
-      size: picture.height - cut.top - cut.bottom,
-      to: box.y + top,
-      length: box.height - top - bottom,
-    },
-    { from: picture.height - cut.bottom, size: cut.bottom, to: box.y + box.height - bottom, length: bottom },
-  ];
-  const edges = source['slice-edges'] ?? 'stretch';
   const drawn = scale * shrink;
+  const columns = thirds(box.x, box.width, cut.left, cut.right, picture.width, drawn);
+  const rows = thirds(box.y, box.height, cut.top, cut.bottom, picture.height, drawn);
+  const edges = source['slice-edges'] ?? 'stretch';
   return rows.flatMap((row, y) =>
     columns.flatMap((column, x) => {
       if (x === 1 && y === 1 && source['slice-center'] === 'hollow') return [];
@@ -100,6 +77,24 @@ function slices(box: Rect, picture: Natural, source: PictureKeys, scale: number)
       return tiled(from, to, size, mode, 'middle');
     }),
   );
+}
+
+/** The three parts of one side of a box: the first and last keep their size, in whole px, the middle has the rest. */
+function thirds(
+  start: number,
+  room: number,
+  before: number,
+  after: number,
+  natural: number,
+  drawn: number,
+): readonly { from: number; size: number; to: number; length: number }[] {
+  const first = Math.min(Math.round(before * drawn), room);
+  const last = Math.min(Math.round(after * drawn), room - first);
+  return [
+    { from: 0, size: before, to: start, length: first },
+    { from: before, size: natural - before - after, to: start + first, length: room - first - last },
+    { from: natural - after, size: after, to: start + room - last, length: last },
+  ];
 }
 
 /** Where tiles that do not fill a length stand: from its start, as a background's, or about its middle, as a border's. */

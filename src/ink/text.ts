@@ -16,8 +16,6 @@ export interface PlacedText {
   readonly unit: number;
   /** What the font size was multiplied by so that the text fits. */
   readonly shrink: number;
-  /** Whether an ellipsis stands for some of it. */
-  readonly shortened: boolean;
   /** The rectangle around the outlines of all lines; without area where nothing is drawn. */
   readonly ink: Rect;
 }
@@ -37,7 +35,7 @@ export function placeText(widget: Widget, layout: Layout): PlacedText {
   const factor = layout.factor(widget.index);
   const roomX = rect.width - (x.paddingStart + x.paddingEnd) * factor;
   const roomY = rect.height - (y.paddingStart + y.paddingEnd) * factor;
-  const { lines, shrink, shortened } = text.setIn(innerWidth(layout, widget), Math.max(0, roomY) / factor);
+  const { lines, shrink } = text.setIn(innerWidth(layout, widget), Math.max(0, roomY) / factor);
   const unit = factor * shrink;
   const lineHeight = text.lineHeight * unit;
   const spare = roomY - lines.length * lineHeight;
@@ -66,7 +64,7 @@ export function placeText(widget: Widget, layout: Layout): PlacedText {
   const ink = drawn
     ? { x: left, y: high, width: right - left, height: low - high }
     : { x: inner, y: top, width: 0, height: 0 };
-  return { lines: placed, unit, shrink, shortened, ink };
+  return { lines: placed, unit, shrink, ink };
 }
 
 const shares = { start: 0, center: 0.5, end: 1 } as const;

@@ -19,8 +19,12 @@ export interface Ink {
 }
 
 /** Line and column of a pointer, `file:line:column`; the file alone for a document given as an object. */
-export function wherePointer(document: CheckedDocument, file: string, pointer: string): string {
-  const { source, range } = document.origin.at(pointer);
+export function wherePointer(
+  { origin }: Pick<CheckedDocument, 'origin'>,
+  file: string,
+  pointer: string,
+): string {
+  const { source, range } = origin.at(pointer);
   if (!source || !range) return file;
   const { line, column } = source.placeOf(range.start);
   return `${file}:${line}:${column}`;

@@ -2,7 +2,7 @@ export { compose, contrastRatio, faded, hexOf, parseColor } from './color.ts';
 export type { Rgba } from './color.ts';
 export { colorAt, gradientLine } from './fill.ts';
 export type { Fill, Stop } from './fill.ts';
-export { defaultFont, familyNames, plainLook } from './look.ts';
+export { defaultFont, familyNames, inheritedKeys, plainLook } from './look.ts';
 export type { Look } from './look.ts';
 export { lookPlaces } from './sources.ts';
 export type { LookPlace } from './sources.ts';

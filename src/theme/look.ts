@@ -60,21 +60,24 @@ export const plainLook: Look = {
   padding: undefined,
 };
 
-/** What a child starts from: as in CSS, what concerns text is inherited and the box is not. */
+/** The keys that, as in CSS, a child has from its parent where nothing says them, and what they set. */
+export const inheritedKeys = {
+  'color': 'color',
+  'font': 'font',
+  'font-size': 'fontSize',
+  'font-weight': 'fontWeight',
+  'font-style': 'italic',
+  'font-variant-numeric': 'tabular',
+  'line-height': 'lineHeight',
+  'letter-spacing': 'letterSpacing',
+  'text-align': 'textAlign',
+  'text-transform': 'uppercase',
+} as const satisfies { readonly [Key in keyof LookSource]?: keyof Look };
+
+/** What a child starts from: what concerns text is its parent's, the box is its own. */
 export function inherited(parent: Look): Look {
-  return {
-    ...plainLook,
-    color: parent.color,
-    font: parent.font,
-    fontSize: parent.fontSize,
-    fontWeight: parent.fontWeight,
-    lineHeight: parent.lineHeight,
-    letterSpacing: parent.letterSpacing,
-    textAlign: parent.textAlign,
-    italic: parent.italic,
-    tabular: parent.tabular,
-    uppercase: parent.uppercase,
-  };
+  const taken = Object.values(inheritedKeys).map((field) => [field, parent[field]] as const);
+  return { ...plainLook, ...Object.fromEntries(taken) };
 }
 
 type Changes = { -readonly [Key in keyof Look]?: Look[Key] };
@@ -92,6 +95,23 @@ const amount =
     if (!(number >= least && number <= most)) return false;
     into[key] = number;
     return true;
+  };
+
+/** A value that is one of these. */
+const oneOf =
+  <Key extends 'textAlign' | 'alignContent'>(key: Key, choices: readonly Look[Key][]): Reader =>
+  (value, into) => {
+    const found = choices.find((choice) => choice === value);
+    if (found !== undefined) into[key] = found;
+    return found !== undefined;
+  };
+
+/** A value that is on or off, each with a word of its own. */
+const either =
+  (key: 'uppercase' | 'italic' | 'tabular', off: string, on: string): Reader =>
+  (value, into) => {
+    into[key] = value === on;
+    return value === on || value === off;
   };
 
 /** One reader for each key of a look; the value has its tokens filled in. False: it is not such a value. */
@@ -135,43 +155,17 @@ const readers: { readonly [Key in keyof LookSource]-?: { read: Reader; expected:
     expected: 'a number of u from -100 to 1000',
     read: amount('letterSpacing', -100, 1000),
   },
-  'text-align': {
-    expected: 'start, center or end',
-    read: (value, into) => {
-      if (value !== 'start' && value !== 'center' && value !== 'end') return false;
-      into.textAlign = value;
-      return true;
-    },
-  },
+  'text-align': { expected: 'start, center or end', read: oneOf('textAlign', ['start', 'center', 'end']) },
   'align-content': {
     expected: 'start, center or end',
-    read: (value, into) => {
-      if (value !== 'start' && value !== 'center' && value !== 'end') return false;
-      into.alignContent = value;
-      return true;
-    },
+    read: oneOf('alignContent', ['start', 'center', 'end']),
   },
-  'font-style': {
-    expected: 'normal or italic',
-    read: (value, into) => {
-      into.italic = value === 'italic';
-      return value === 'normal' || value === 'italic';
-    },
-  },
+  'font-style': { expected: 'normal or italic', read: either('italic', 'normal', 'italic') },
   'font-variant-numeric': {
     expected: 'normal or tabular-nums',
-    read: (value, into) => {
-      into.tabular = value === 'tabular-nums';
-      return value === 'normal' || value === 'tabular-nums';
-    },
+    read: either('tabular', 'normal', 'tabular-nums'),
   },
-  'text-transform': {
-    expected: 'none or uppercase',
-    read: (value, into) => {
-      into.uppercase = value === 'uppercase';
-      return value === 'none' || value === 'uppercase';
-    },
-  },
+  'text-transform': { expected: 'none or uppercase', read: either('uppercase', 'none', 'uppercase') },
   'padding': {
     expected: 'one to four numbers of u in the order of CSS',
     read: (value, into) => {

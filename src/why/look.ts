@@ -1,6 +1,6 @@
 import type { Tree, Widget } from '../build/index.ts';
 import type { LookSource, Origin, WidgetSource } from '../document/index.ts';
-import { lookPlaces, styleList, type LookPlace, type Theme } from '../theme/index.ts';
+import { inheritedKeys, lookPlaces, styleList, type LookPlace, type Theme } from '../theme/index.ts';
 import { keyPointer } from './reason.ts';
 
 /** Where one value of a widget's look is from. */
@@ -13,20 +13,6 @@ export interface LookReason {
   readonly overrode: readonly LookPlace[];
 }
 
-/** Keys that a widget has from its parent where nothing says them. */
-const inheritedKeys: ReadonlySet<keyof LookSource> = new Set<keyof LookSource>([
-  'color',
-  'font',
-  'font-size',
-  'font-weight',
-  'font-style',
-  'font-variant-numeric',
-  'line-height',
-  'letter-spacing',
-  'text-align',
-  'text-transform',
-]);
-
 /** For each value of a widget's look that somebody said: who, where, and what it overrode. */
 export function whyLook(tree: Tree, theme: Theme, origin: Origin, index: number): LookReason[] {
   const reasons = new Map<keyof LookSource, LookReason>();
@@ -37,7 +23,7 @@ export function whyLook(tree: Tree, theme: Theme, origin: Origin, index: number)
     const pointer = keyPointer(at, 'look');
     const places = lookPlaces(theme, styleList(source.style), at.states, { look, origin, pointer });
     for (const [key, all] of places) {
-      if (reasons.has(key) || (at.index !== index && !inheritedKeys.has(key))) continue;
+      if (reasons.has(key) || (at.index !== index && !(key in inheritedKeys))) continue;
       const [from, ...overrode] = [...all].reverse();
       const tinted = key === 'color' && tint !== undefined && from!.style === undefined;
       const place = tinted ? { ...from!, pointer: keyPointer(at, 'tint') } : from!;

@@ -58,9 +58,9 @@ function anchored(scene: Scene, widget: Widget, axis: Axis, edge: Edge, head: st
   const [from, room] = [place.start / around, place.length / around];
   const box = widget.box[axis];
   const { safe } = layout.frame;
-  const inset =
+  const safely =
     widget.parent === 0 && place.name !== 'the surface' && (axis === 'x' ? safe.left : safe.top) > 0;
-  const base = from === 0 ? '' : `${shown(from)}${inset ? ' (safe inset)' : ''} + `;
+  const base = from === 0 ? '' : `${shown(from)}${safely ? ' (safe inset)' : ''} + `;
   if (box.span) {
     const inset = edge === 'start' ? box.insetStart : box.insetEnd;
     const anchor = edge === 'start' ? box.anchorStart : box.anchorEnd;

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { openView, readDocument, whyLook } from 'pimbot';
+import { openProject } from 'pimbot/node';
 import { pimbot } from '../support/cli.ts';
 import { fonts } from '../support/views.ts';
 
@@ -63,6 +64,29 @@ describe('each value of a look', () => {
       'color': ['#123', '/components/tag/look/color'],
       'font-size': [40, '/styles/big/font-size'],
     });
+  });
+
+  test('is what is drawn, for every widget of the demo in both themes and in any states', async () => {
+    let looked = 0;
+    for (const theme of [undefined, 'lantern.theme.yaml']) {
+      const { document, resources } = await openProject('examples/fathom-post/post.yaml', { theme });
+      for (const name of Object.keys(document!.source.views)) {
+        const states = {
+          'cast-off': ['focused', 'pressed'],
+          'sorting': ['hover'],
+          'tuning': ['disabled', 'hover'],
+        } as const;
+        const view = openView(document!, name, { resources, states });
+        const on = view.layoutOn({ width: 1920, height: 1080 });
+        for (const { index, look } of on.widgets) {
+          const reasons = whyLook(on.tree, view.variant.theme, document!.origin, index);
+          const said = Object.fromEntries(reasons.map(({ key, from }) => [key, from.value]));
+          expect(look).toMatchObject(view.variant.theme.changesOf(said));
+          looked += reasons.length;
+        }
+      }
+    }
+    expect(looked).toBeGreaterThan(1000);
   });
 
   test('pimbot why --look tells it with files and lines, for people and machines', () => {
