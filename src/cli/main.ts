@@ -96,6 +96,24 @@ function withScreenOptions(command: Command): Command {
     .option('--theme <file>', "a theme file in place of the document's, from the document's folder");
 }
 
+/** The options of a command that shows one view. */
+function withShownOptions(command: Command): Command {
+  return withScreenOptions(
+    command
+      .option('--screen <name>', 'a screen, by name or as WIDTHxHEIGHT; the reference if left out')
+      .option('--case <name>', "whose values fill the texts; the document's first if left out")
+      .option(
+        '--locale <tag>',
+        `the language, or a pseudo-locale such as ${pseudoLocales.join(', ')}; the document's own if left out`,
+      )
+      .option(
+        '--state <widget=state>',
+        `put a widget into a state: ${states.join(', ')} (may be repeated)`,
+        collect,
+      ),
+  );
+}
+
 function checkCommand(program: Command, io: Io, done: (code: number) => void): void {
   withScreenOptions(
     program
@@ -128,24 +146,13 @@ Exit codes: 0 clean, 1 findings, 2 unusable input.`,
 }
 
 function drawCommand(program: Command, io: Io, done: (code: number) => void): void {
-  withScreenOptions(
+  withShownOptions(
     program
       .command('draw')
       .description('draw a view on a screen, as SVG and PNG')
       .argument('<file>', 'a document, YAML or JSON')
-      .option('--view <name>', 'the view; needed where the document holds several')
-      .option('--screen <name>', 'a screen, by name or as WIDTHxHEIGHT; the reference if left out')
-      .option('--case <name>', "whose values fill the texts; the document's first if left out")
-      .option(
-        '--locale <tag>',
-        `the language, or a pseudo-locale such as ${pseudoLocales.join(', ')}; the document's own if left out`,
-      ),
+      .option('--view <name>', 'the view; needed where the document holds several'),
   )
-    .option(
-      '--state <widget=state>',
-      `put a widget into a state: ${states.join(', ')} (may be repeated)`,
-      collect,
-    )
     .option('--out <file>', 'an .svg or .png file to write (may be repeated)', collect)
     .option(
       '--backdrop <what>',
@@ -167,18 +174,12 @@ Examples:
 }
 
 function whereCommand(program: Command, io: Io, done: (code: number) => void): void {
-  withScreenOptions(
+  withShownOptions(
     program
       .command('where')
       .description('print where every widget is on a screen, in device px and in u')
       .argument('<file>', 'a document, YAML or JSON')
-      .option('--view <name>', 'the view; needed where the document holds several')
-      .option('--screen <name>', 'a screen, by name or as WIDTHxHEIGHT; the reference if left out')
-      .option('--case <name>', "whose values fill the texts; the document's first if left out")
-      .option(
-        '--locale <tag>',
-        `the language, or a pseudo-locale such as ${pseudoLocales.join(', ')}; the document's own if left out`,
-      ),
+      .option('--view <name>', 'the view; needed where the document holds several'),
   )
     .option('--json', 'print JSON: {view, screen, widgets: [{id, x, y, width, height}]} in device px')
     .addHelpText(
@@ -193,25 +194,14 @@ Examples:
 }
 
 function whyCommand(program: Command, io: Io, done: (code: number) => void): void {
-  withScreenOptions(
+  withShownOptions(
     program
       .command('why')
       .description('print why a widget is where it is, back to what was written')
       .argument('<file>', 'a document, YAML or JSON')
-      .argument('<widget>', 'VIEW/WIDGET; the view may be left out where the document holds one')
-      .option('--screen <name>', 'a screen, by name or as WIDTHxHEIGHT; the reference if left out')
-      .option('--case <name>', "whose values fill the texts; the document's first if left out")
-      .option(
-        '--locale <tag>',
-        `the language, or a pseudo-locale such as ${pseudoLocales.join(', ')}; the document's own if left out`,
-      ),
+      .argument('<widget>', 'VIEW/WIDGET; the view may be left out where the document holds one'),
   )
     .option('--look', 'where each value of its look is from, instead of its place')
-    .option(
-      '--state <widget=state>',
-      `put a widget into a state: ${states.join(', ')} (may be repeated)`,
-      collect,
-    )
     .option('--json', 'print JSON')
     .addHelpText(
       'after',

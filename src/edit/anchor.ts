@@ -3,7 +3,16 @@ import { readAnchor, readPivot, type CheckedDocument } from '../document/index.t
 import type { View } from '../view/index.ts';
 import { DocumentText } from './document-text.ts';
 import { EditError } from './edit-error.ts';
-import { adviceFor, directionOf, exactNumber, marginsOf, placeKeys, saysSize, sizeKey } from './place.ts';
+import {
+  adviceFor,
+  axes,
+  directionOf,
+  exactNumber,
+  marginsOf,
+  placeKeys,
+  saysSize,
+  sizeKey,
+} from './place.ts';
 import { anchoredStanding, referenceScreen } from './standing.ts';
 
 /** The anchor a widget should have from where it stands, and why. */
@@ -58,7 +67,7 @@ export function changeAnchor(
     if (value !== undefined) text.set(pointer, key, value);
     else text.remove(pointer, key);
   }
-  for (const axis of ['x', 'y'] as const) {
+  for (const axis of axes) {
     const [key, length] = sizeKey(standing, axis);
     if (anchor[axis].span && saysSize(standing, axis)) text.set(pointer, key, 'fill');
     // A size that followed from a span has to be said once the span is gone.

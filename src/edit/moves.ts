@@ -5,6 +5,8 @@ import type { Screen } from '../screen/index.ts';
 import { Theme } from '../theme/index.ts';
 import { readDocument, type View, type ViewLayout } from '../view/index.ts';
 import { EditError } from './edit-error.ts';
+import { exactNumber } from './place.ts';
+import { referenceScreen } from './standing.ts';
 
 /** How far a change of a document moved a widget on a screen. */
 export interface Move {
@@ -67,4 +69,25 @@ function farthest(one: Rect, other: Rect): number {
     Math.abs(one.x + one.width - other.x - other.width),
     Math.abs(one.y + one.height - other.y - other.height),
   );
+}
+
+/** What a place may move by on the reference, in px. */
+export const still = 1e-6;
+
+/**
+ * The text of a change, once it is sure that everything is where it was.
+ * @param apart Id of the container that came or went. @throws EditError
+ */
+export function withPlacesKept(document: CheckedDocument, view: View, text: string, apart: string): string {
+  const after = rearranged(document, view, text);
+  const moves = movesBetween(view, after, [referenceScreen(view)], apart);
+  const worst = moves.reduce<(typeof moves)[number] | undefined>(
+    (most, move) => (most && most.by >= move.by ? most : move),
+    undefined,
+  );
+  if (worst && worst.by > still)
+    throw new EditError(
+      `the places cannot be kept: "${worst.widget}" would move by ${exactNumber(worst.by)} px on the reference`,
+    );
+  return text;
 }

@@ -6,6 +6,8 @@ import type { Standing } from './standing.ts';
 /** What becomes of the keys of a widget; undefined takes a key out. */
 export type Keys = Map<string, Json | undefined>;
 
+export const axes = ['x', 'y'] as const;
+
 /** A widget that fills this share of its parent's length is stretched rather than tied to a point. */
 const stretchedShare = 0.7;
 /** A middle this near to the parent's, as a share of its length, is meant to be there. */

@@ -2,7 +2,7 @@ import { readAnchor, type CheckedDocument, type Json } from '../document/index.t
 import type { View } from '../view/index.ts';
 import { DocumentText } from './document-text.ts';
 import { EditError } from './edit-error.ts';
-import { exactNumber, saysSize, sizeKey } from './place.ts';
+import { axes, exactNumber, saysSize, sizeKey } from './place.ts';
 import { anchoredStanding, referenceScreen } from './standing.ts';
 
 /**
@@ -47,7 +47,7 @@ export function changeLengths(
     }
     keys.set('inset', sides);
   }
-  for (const axis of ['x', 'y'] as const) {
+  for (const axis of axes) {
     if (box[axis].mode !== 'fixed' || !saysSize(standing, axis)) continue;
     const [key, inU] = sizeKey(standing, axis);
     const [length, whole] = axis === 'x' ? [own.width, room.width] : [own.height, room.height];

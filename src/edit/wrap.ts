@@ -1,4 +1,3 @@
-import { mirrored } from '../build/index.ts';
 import {
   readAnchor,
   type AxisAnchor,
@@ -7,22 +6,22 @@ import {
   type Pair,
 } from '../document/index.ts';
 import type { Rect } from '../layout/index.ts';
-import type { View, ViewLayout } from '../view/index.ts';
+import type { View } from '../view/index.ts';
 import { DocumentText } from './document-text.ts';
 import { EditError } from './edit-error.ts';
-import { movesBetween, rearranged } from './moves.ts';
+import { still, withPlacesKept } from './moves.ts';
 import {
   adviceFor,
-  anchorText,
+  axes,
   directionOf,
   exactNumber,
   marginsOf,
   placeKeys,
   sizeKey,
-  type Direction,
   type Keys,
 } from './place.ts';
-import { referenceScreen, roomIn, standingOf, type Standing } from './standing.ts';
+import { asWritten, putPlace } from './put-place.ts';
+import { referenceScreen, standingOf, type Standing } from './standing.ts';
 
 export interface WrapOptions {
   /** The id of the container. */
@@ -30,10 +29,6 @@ export interface WrapOptions {
   /** How the container arranges what it is given; free if left out. */
   readonly arrange?: 'free' | 'row' | 'column';
 }
-
-const axes = ['x', 'y'] as const;
-/** What a place may move by on the reference, in px. */
-const still = 1e-6;
 
 /**
  * Puts neighbouring widgets into a container of their own and keeps every place on the reference. A free container is
@@ -58,51 +53,7 @@ export function wrapWidgets(
   else keys = sameAgain(parent.box.arrange, inside, arrange);
   const written = [...keys].flatMap(([key, value]) => (value === undefined ? [] : [[key, value] as const]));
   text.wrap(list, first, last, [['id', id], ...written]);
-  return kept(document, view, text.text, id);
-}
-
-/**
- * Takes a container out and puts its children into its place, each where it stands on the reference.
- * @returns the changed text. @throws EditError
- */
-export function dissolveWidget(document: CheckedDocument, view: View, id: string): string {
-  const on = view.layoutOn(referenceScreen(view));
-  const container = standingOf(on, id);
-  const { widget, source, parent, pointer } = container;
-  for (const key of ['use', 'repeat', 'slot', 'when', 'scroll', 'reference', 'rotate', 'skew'] as const) {
-    if (source[key] !== undefined)
-      throw new EditError(`"${id}" has ${key}, which would be lost for what is in it: take it out first`);
-  }
-  const inside = on.widgets
-    .filter(({ parent: around }) => around === widget.index)
-    .map((child) => standingOf(on, child.id));
-  const text = new DocumentText(document);
-  if (parent.box.arrange === 'free') {
-    for (const child of inside)
-      if (child.widget.box.target === undefined) release(text, on, container, child);
-  } else if (parent.box.arrange !== widget.box.arrange) {
-    throw new EditError(
-      `"${id}" stands in a ${parent.box.arrange} and is a ${widget.box.arrange} itself: what is in it has no place of its own there`,
-    );
-  }
-  const slash = pointer.lastIndexOf('/');
-  text.dissolve(pointer.slice(0, slash), Number(pointer.slice(slash + 1)));
-  return kept(document, view, text.text, id);
-}
-
-/** The text, once it is sure that everything is where it was. */
-function kept(document: CheckedDocument, view: View, text: string, apart: string): string {
-  const after = rearranged(document, view, text);
-  const moves = movesBetween(view, after, [referenceScreen(view)], apart);
-  const worst = moves.reduce<(typeof moves)[number] | undefined>(
-    (most, move) => (most && most.by >= move.by ? most : move),
-    undefined,
-  );
-  if (worst && worst.by > still)
-    throw new EditError(
-      `the places cannot be kept: "${worst.widget}" would move by ${exactNumber(worst.by)} px on the reference`,
-    );
-  return text;
+  return withPlacesKept(document, view, text.text, id);
 }
 
 /** The list that widgets stand in one after the other, and from where to where. */
@@ -180,12 +131,6 @@ function writtenX(standing: Standing): AxisAnchor {
   return asWritten(anchorOf(standing.widget.box.x), directionOf(standing));
 }
 
-/** An anchor as it is seen, said in a direction. */
-function asWritten(seen: AxisAnchor, { logical, rightToLeft }: Direction): AxisAnchor {
-  if (!logical) return seen;
-  return mirrored({ x: { ...seen, logical }, y: seen }, rightToLeft).x;
-}
-
 function needsSize({ span, mode, size }: Standing['widget']['box']['x']): boolean {
   return span || mode === 'fill' || (mode === 'fixed' && size.share !== 0);
 }
@@ -209,33 +154,6 @@ function around(inside: readonly Standing[]): Rect {
     width: Math.max(...edges.map((one) => one.right)) - left,
     height: Math.max(...edges.map((one) => one.bottom)) - top,
   };
-}
-
-/** Writes the anchor of a widget that is to stand where it does in another room. */
-function putPlace(
-  text: DocumentText,
-  standing: Standing,
-  room: Rect,
-  anchor: Pair<AxisAnchor>,
-  pivot: Partial<Pair<number>>,
-): void {
-  const { own, pointer, widget } = standing;
-  text.set(pointer, 'anchor', anchorText(anchor));
-  const { rightToLeft } = widget.box;
-  const seen = mirrored(anchor, rightToLeft);
-  const middle = (axis: 'x' | 'y') => (seen[axis].start + seen[axis].end) / 2;
-  const follows = axes.every((axis) => pivot[axis] === undefined || pivot[axis] === middle(axis));
-  if (follows) text.remove(pointer, 'pivot');
-  else
-    text.set(
-      pointer,
-      'pivot',
-      axes.map((axis) => exactNumber(pivot[axis] ?? middle(axis))),
-    );
-  for (const [key, value] of placeKeys(own, room, anchor, pivot, marginsOf(widget), rightToLeft)) {
-    if (value === undefined) text.remove(pointer, key);
-    else text.set(pointer, key, value);
-  }
 }
 
 /** Around widgets that stand in a line: a row or column with their gap and alignment. */
@@ -306,47 +224,4 @@ function sameAgain(outer: string, inside: readonly Standing[], wanted: string): 
   );
   if (weight > 0) keys.set(axis === 'x' ? 'width' : 'height', weight === 1 ? 'fill' : `fill ${weight}`);
   return keys;
-}
-
-/** Writes the place of a child in the room its container had: with the container's anchor, and its own within a span. */
-function release(text: DocumentText, on: ViewLayout, container: Standing, child: Standing): void {
-  const { widget } = container;
-  const { pointer } = child;
-  const room = roomIn(on, container.parent, widget.box.full);
-  const free = widget.box.arrange === 'free';
-  const pivot: { x?: number; y?: number } = {};
-  const compose = (axis: 'x' | 'y'): AxisAnchor => {
-    const outer = widget.box[axis];
-    const inner = child.widget.box[axis];
-    const between = outer.anchorEnd - outer.anchorStart;
-    if (!outer.span || !free) {
-      if (!outer.span && outer.pivot !== (outer.anchorStart + outer.anchorEnd) / 2) pivot[axis] = outer.pivot;
-      return { start: outer.anchorStart, end: outer.anchorStart, span: false, logical: false };
-    }
-    pivot[axis] = inner.pivot;
-    const at = (inside: number) => outer.anchorStart + inside * between;
-    return { start: at(inner.anchorStart), end: at(inner.anchorEnd), span: inner.span, logical: false };
-  };
-  // A container that says start or end hands that on; the places within it are composed as they are seen.
-  const direction = { ...directionOf(container), rightToLeft: child.widget.box.rightToLeft };
-  const anchor = { x: asWritten(compose('x'), direction), y: compose('y') };
-  for (const key of ['align-self', 'justify-self', 'column-span', 'row-span']) text.remove(pointer, key);
-  putPlace(text, child, room, anchor, pivot);
-  if (widget.box.full) text.set(pointer, 'area', 'full');
-  for (const axis of axes) {
-    const box = child.widget.box[axis];
-    const shared = box.mode === 'fixed' ? box.size.share !== 0 : box.mode === 'fill' && !anchor[axis].span;
-    const spanned = free && box.mode === 'auto' && box.span && !anchor[axis].span;
-    // A text keeps the size of its words unless its container stretched it.
-    const flowed = !free && box.mode === 'auto' && (!child.widget.text || stretches(container, child, axis));
-    if (shared || spanned || flowed) text.set(pointer, ...sizeKey(child, axis));
-  }
-}
-
-/** Whether a row, column or other arrangement gave a child a size it would not have by itself. */
-function stretches({ widget }: Standing, child: Standing, axis: 'x' | 'y'): boolean {
-  const { arrange } = widget.box;
-  const across = arrange === 'row' ? 'y' : arrange === 'column' ? 'x' : undefined;
-  if (across !== undefined && across !== axis) return false;
-  return (child.widget.box.alignSelf ?? widget.box.align) === 'stretch';
 }
