@@ -21,9 +21,10 @@ export type {
 } from './document/index.ts';
 export { FontBook, FontError, pseudoLocales, unpackWoff2 } from './text/index.ts';
 export type { Catalog, Catalogs, Value } from './text/index.ts';
-export { PictureError, readPicture } from './picture/index.ts';
-export type { Picture, Pixels } from './picture/index.ts';
-export { Theme, defaultFont } from './theme/index.ts';
+export { PictureError, loadPictures, readPicture } from './picture/index.ts';
+export type { Picture, PictureHost, PictureRect, Pixels } from './picture/index.ts';
+export { Theme, defaultFont, fontsOf, themeGaps, tokensFile } from './theme/index.ts';
+export type { FontFamily, ThemeGap } from './theme/index.ts';
 export type { Widget } from './build/index.ts';
 export type { Frame, Rect } from './layout/index.ts';
 export {
@@ -34,6 +35,7 @@ export {
   localesOf,
   openView,
   readDocument,
+  themeSheet,
 } from './view/index.ts';
 export { BuildError } from './build/index.ts';
 export type {
@@ -43,6 +45,8 @@ export type {
   ReadOptions,
   ReadResult,
   Resources,
+  SheetOptions,
+  ThemeSheet,
   View,
   ViewLayout,
   ViewOptions,
@@ -62,9 +66,25 @@ export {
 export type { AnchorAdvice, InstanceChange, Move, WrapOptions } from './edit/index.ts';
 export { gaveWay, whyEdge, whyLook, whySize, whyWidget } from './why/index.ts';
 export type { GaveWay, LookReason, Reason } from './why/index.ts';
-export { checkDocument, checks } from './checks/index.ts';
-export type { Check, CheckId, CheckOptions, Finding, Occurrence, Verdict } from './checks/index.ts';
-export { drawLayout, paint, paintOnCanvas, toSvg, withOverlay } from './paint/index.ts';
-export type { CanvasContext, DrawList, DrawOperation, Overlay, Painter } from './paint/index.ts';
+export { checkDocument, checks, documentChecks } from './checks/index.ts';
+export type {
+  Check,
+  CheckId,
+  CheckOptions,
+  DocumentCheck,
+  Finding,
+  Occurrence,
+  Verdict,
+} from './checks/index.ts';
+export { Tints, drawLayout, paint, paintOnCanvas, toSvg, withOverlay } from './paint/index.ts';
+export type {
+  CanvasContext,
+  DrawList,
+  DrawOperation,
+  MakeCanvas,
+  Overlay,
+  Painter,
+  SvgOptions,
+} from './paint/index.ts';
 export { reportJson, reportTerminal, sentenceOf } from './report/index.ts';
 export type { Ink, ReportInput } from './report/index.ts';

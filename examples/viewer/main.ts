@@ -1,4 +1,5 @@
 import {
+  Tints,
   checkDocument,
   drawLayout,
   localesOf,
@@ -12,12 +13,15 @@ import {
   type Finding,
   type Screen,
 } from 'pimbot';
-import { documents, loadProject, themesFor, type LoadedProject } from './project.ts';
+import { documents, loadProject, type LoadedProject } from './project.ts';
 
 const find = <T extends HTMLElement>(id: string): T => document.getElementById(id) as T;
 const canvas = find<HTMLCanvasElement>('canvas');
 const frame = find('frame');
 const freeSize = 'any size';
+
+/** Tinted pictures, kept from one drawing to the next. */
+const tints = new Tints((width, height) => new OffscreenCanvas(width, height));
 
 /** What the page shows; everything drawn follows from it. */
 const state = {
@@ -25,6 +29,7 @@ const state = {
   view: '',
   case: undefined as string | undefined,
   locale: undefined as string | undefined,
+  theme: undefined as string | undefined,
   screen: 'desktop',
 };
 
@@ -47,10 +52,12 @@ function show(): void {
   const hudSize = Number(find<HTMLInputElement>('hud-size').value);
   find('hud-size-value').textContent = String(hudSize);
   const screen = screenNow();
-  const view = openView(checked, state.view, { resources, case: state.case, locale: state.locale, hudSize });
+  const { case: caseName, locale, theme } = state;
+  const view = openView(checked, state.view, { resources, case: caseName, locale, theme, hudSize });
   const on = view.layoutOn(screen);
   const cases = state.case === undefined ? undefined : [state.case];
   const locales = state.locale === undefined ? undefined : [state.locale];
+  const themes = state.theme === undefined ? undefined : [state.theme];
   const all = screens.some((one) => one.name === screen.name) ? screens : [...screens, screen];
   const { findings } = checkDocument(checked, {
     resources,
@@ -58,6 +65,7 @@ function show(): void {
     views: [state.view],
     cases,
     locales,
+    themes,
     hudSize,
   });
   // Once more for this screen alone: the numbers beside the drawing are those of the drawing.
@@ -67,6 +75,7 @@ function show(): void {
     views: [state.view],
     cases,
     locales,
+    themes,
     hudSize,
   }).findings;
   const list = withOverlay(drawLayout(on), on, resources.fonts, {
@@ -77,7 +86,7 @@ function show(): void {
   canvas.width = screen.width;
   canvas.height = screen.height;
   fitCanvas(screen);
-  paintOnCanvas(list, canvas.getContext('2d')!);
+  paintOnCanvas(list, canvas.getContext('2d')!, tints);
   const { width, height } = on.layout.frame;
   find('caption').textContent =
     `${screen.title}: ${screen.width} × ${screen.height} px = ${round(width)} × ${round(height)} u`;
@@ -158,15 +167,12 @@ function fill(id: string, names: readonly string[]): HTMLSelectElement {
   return select;
 }
 
-/** Each theme of the document, read and fetched once: another one is a click and a frame away. */
-const themed = new Map<string, LoadedProject>();
-
 async function open(path: string): Promise<void> {
-  themed.clear();
-  const names = themesFor(path);
-  for (const [at, name] of names.entries())
-    themed.set(name, await loadProject(path, at === 0 ? undefined : `${name}.theme.yaml`));
-  state.project = themed.get(fill('theme', names).value)!;
+  state.project = await loadProject(path);
+  const themes = fill('theme', [...state.project.document.named.keys()]);
+  const { themeName } = state.project.document;
+  if (themeName !== undefined) themes.value = themeName;
+  state.theme = themeName;
   const { source } = state.project.document;
   state.view = fill('view', Object.keys(source.views)).value;
   const cases = fill('case', Object.keys(source.cases ?? {}));
@@ -179,7 +185,7 @@ async function open(path: string): Promise<void> {
 }
 
 find('theme').addEventListener('change', (event) => {
-  state.project = themed.get((event.target as HTMLSelectElement).value);
+  state.theme = (event.target as HTMLSelectElement).value;
   show();
 });
 find('document').addEventListener('change', (event) => void open((event.target as HTMLSelectElement).value));

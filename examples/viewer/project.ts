@@ -1,13 +1,14 @@
 import {
   FontBook,
-  Theme,
   defaultFont,
+  fontsOf,
   formatDiagnostic,
+  loadPictures,
   readDocument,
-  readPicture,
   unpackWoff2,
   type CheckedDocument,
   type Picture,
+  type PictureHost,
   type Resources,
 } from 'pimbot';
 
@@ -45,44 +46,33 @@ export const documents = {
   'Broken on purpose': '../broken/broken.yaml',
 };
 
-/** The theme files a document can be seen in; the first is its own. */
-export function themesFor(path: string): string[] {
-  if (!path.includes('fathom-post')) return ['brine'];
-  const found = Object.keys(texts).flatMap((name) => /([^/]+)\.theme\.yaml$/.exec(name)?.[1] ?? []);
-  return found.sort();
-}
-
 /** Reads a document and fetches its fonts and pictures. */
-export async function loadProject(path: string, theme?: string): Promise<LoadedProject> {
-  const { document, diagnostics } = readDocument(texts[path] ?? '', {
+export async function loadProject(path: string): Promise<LoadedProject> {
+  const { document: checked, diagnostics } = readDocument(texts[path] ?? '', {
     name: path,
-    theme,
     readFile: (wanted) => {
       const name = join(path, wanted);
       const text = texts[name];
       return text === undefined ? { problem: 'missing', detail: name } : { text, name };
     },
   });
-  if (!document) throw new Error(diagnostics.map(formatDiagnostic).join('\n\n'));
+  if (!checked) throw new Error(diagnostics.map(formatDiagnostic).join('\n\n'));
   const fonts = new FontBook(defaultFont);
   for (const weight of [400, 700])
     fonts.add(defaultFont, weight, await bytesOf(`../../assets/fonts/inter-${weight}.woff`));
-  const named = theme ?? document.source.theme;
-  const themeFile = named === undefined ? path : join(path, named);
-  for (const [family, weights] of Object.entries(new Theme(document).fonts())) {
+  for (const [family, { files: weights, origin }] of Object.entries(fontsOf(checked))) {
     for (const [weight, file] of Object.entries(weights)) {
-      const bytes = await unpackWoff2(await bytesOf(join(themeFile, file)));
+      const bytes = await unpackWoff2(await bytesOf(join(origin.source!.name, file)));
       fonts.add(family, Number.parseInt(weight, 10), bytes, weight.endsWith('italic'));
     }
   }
   const pictures = new Map<string, Picture>();
-  for (const [name, file] of Object.entries(document.source.pictures ?? {})) {
-    pictures.set(name, await decode(readPicture(name, await bytesOf(join(path, file)))));
-  }
+  for (const [name, source] of Object.entries(checked.source.pictures ?? {}))
+    for (const [one, picture] of await loadPictures(name, source, host(path))) pictures.set(one, picture);
   const catalogs = new Map<string, ReadonlyMap<string, string>>();
-  for (const [locale, file] of Object.entries(document.source.catalogs ?? {}))
+  for (const [locale, file] of Object.entries(checked.source.catalogs ?? {}))
     catalogs.set(locale, new Map(Object.entries(translations[join(path, file)] ?? {})));
-  return { document, resources: { fonts, pictures, catalogs } };
+  return { document: checked, resources: { fonts, pictures, catalogs } };
 }
 
 /** A path that stands in a file, from that file's folder. */
@@ -101,19 +91,22 @@ async function bytesOf(path: string): Promise<Uint8Array> {
   return new Uint8Array(await (await fetch(url)).arrayBuffer());
 }
 
-/** The longer side of the small drawing that checks look at, in px. */
-const sampleSide = 256;
-
-async function decode(picture: Picture): Promise<Picture> {
-  const image = new Image();
-  image.src = URL.createObjectURL(new Blob([picture.bytes.slice()], { type: picture.mime }));
-  await image.decode();
-  const scale = Math.min(1, sampleSide / Math.max(picture.width, picture.height));
-  const canvas = document.createElement('canvas');
-  canvas.width = Math.max(1, Math.round(picture.width * scale));
-  canvas.height = Math.max(1, Math.round(picture.height * scale));
-  const context = canvas.getContext('2d')!;
-  context.drawImage(image, 0, 0, canvas.width, canvas.height);
-  const { width, height, data } = context.getImageData(0, 0, canvas.width, canvas.height);
-  return { ...picture, drawable: image, sample: { width, height, data } };
-}
+/** Decodes pictures the way the page draws them. */
+const host = (path: string): PictureHost => ({
+  read: (file) => bytesOf(join(path, file)),
+  async decode({ bytes, mime }) {
+    const image = new Image();
+    image.src = URL.createObjectURL(new Blob([bytes.slice()], { type: mime }));
+    await image.decode();
+    return image;
+  },
+  sample(drawable, from, width, height) {
+    const canvas = document.createElement('canvas');
+    canvas.width = width;
+    canvas.height = height;
+    const context = canvas.getContext('2d')!;
+    const image = drawable as HTMLImageElement;
+    context.drawImage(image, from.x, from.y, from.width, from.height, 0, 0, width, height);
+    return { width, height, data: context.getImageData(0, 0, width, height).data };
+  },
+});

@@ -109,7 +109,10 @@ export function boxOf(
   lookPadding: Sides<Length> | undefined,
   rightToLeft: boolean,
 ): Box {
-  const anchor = mirrored(sure(readAnchor(widget.anchor ?? 'start top')), rightToLeft);
+  const anchor = mirrored(
+    sure(readAnchor(widget.anchor ?? (widget.kind === 'dialog' ? 'center' : 'start top'))),
+    rightToLeft,
+  );
   const pivot = widget.pivot === undefined ? undefined : sure(readPivot(widget.pivot));
   const said = sure(readLengthPair(widget.offset ?? 0));
   // An offset from start goes the way the writing goes.
@@ -216,7 +219,7 @@ export function boxOfView(
 type ArrangingKeys = 'arrange' | 'reverse' | 'rightToLeft' | 'align' | 'justify' | 'columns' | 'rows';
 
 function containerOf(source: WidgetSource | ViewSource, rightToLeft: boolean): Pick<Box, ArrangingKeys> {
-  const arrange = source.arrange ?? 'free';
+  const arrange = source.arrange ?? ('kind' in source && source.kind === 'tabs' ? 'row' : 'free');
   const cells = arrange === 'grid' || arrange === 'layers' || arrange === 'pages';
   return {
     arrange,

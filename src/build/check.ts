@@ -74,7 +74,8 @@ function namesAsked(
       }
       continue;
     }
-    const message = key === 'text' || (widget.use !== undefined && typeof value === 'string');
+    const message =
+      key === 'text' || key === 'placeholder' || (widget.use !== undefined && typeof value === 'string');
     if (!message && !isTemplate(value)) continue;
     try {
       for (const name of messages.names(String(value))) asked.push({ name, at });

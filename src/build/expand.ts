@@ -51,7 +51,7 @@ export interface Trace {
 }
 
 /** Keys whose texts are messages, filled in when they are shown; any other `{name}` is put in here. */
-const shownKeys = new Set(['text', 'value', 'repeat']);
+const shownKeys = new Set(['text', 'value', 'trail', 'placeholder', 'repeat']);
 const fixedKeys = new Set(['use', 'set', 'slot', 'repeat', 'when', 'children', 'id', 'params']);
 
 /** The children of a view or widget as they are written. */

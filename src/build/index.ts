@@ -1,8 +1,12 @@
-export { buildTree, meterValue, wordsOf } from './tree.ts';
+export { buildTree, meterValue } from './tree.ts';
+export { wordsOf } from './words.ts';
+export { tintKey } from './kinds.ts';
 export { mirrored } from './box.ts';
 export { BuildError } from './scope.ts';
 export { holds, readCondition } from './conditions.ts';
 export type { ReadCondition, Situation } from './conditions.ts';
-export type { Tree, Variant, Widget } from './tree.ts';
+export type { Tree, Widget } from './tree.ts';
+export type { Variant } from './variant.ts';
 export { checkMessages } from './check.ts';
+export { checkMarkup } from './markup.ts';
 export type { AxisBox, Box, Measure, SizeMode } from './box.ts';

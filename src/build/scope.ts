@@ -1,5 +1,5 @@
 import { isTemplate, type CaseValue, type Scalar } from '../document/index.ts';
-import type { Messages } from '../text/index.ts';
+import { withoutMarkup, type Messages } from '../text/index.ts';
 
 /** Something was asked of a component that its parameters do not give; wrong documents are refused before. */
 export class BuildError extends Error {
@@ -11,6 +11,8 @@ export class BuildError extends Error {
     this.pointer = pointer;
   }
 }
+
+const plainly = (value: string): string => value;
 
 /** The names a widget can use: the values of the case, and in a component its parameters, in a repeat its entry. */
 export class Scope {
@@ -39,10 +41,17 @@ export class Scope {
 
   /** The value of a name; texts of parameters are filled in with the names around the instance. */
   lookup(name: string): CaseValue | undefined {
+    return this.#lookup(name, plainly);
+  }
+
+  #lookup(name: string, given: (value: string) => string): CaseValue | undefined {
     const value = this.#values.get(name);
-    if (value === undefined) return this.#outer?.lookup(name);
+    if (value === undefined) return this.#outer ? this.#outer.#lookup(name, given) : undefined;
     if (typeof value !== 'string') return value;
-    return this.#written ? this.#outer!.evaluate(value) : this.#messages.translate(value);
+    if (!this.#written) return given(this.#messages.translate(value));
+    const outer = this.#outer!;
+    if (isTemplate(value)) return outer.#lookup(value.slice(1, -1), given) ?? value;
+    return outer.#fill(value, given);
   }
 
   /** A value said in this scope: a lone `{name}` is that value, another text is a message. */
@@ -53,8 +62,17 @@ export class Scope {
 
   /** Fills a message in. */
   fill(message: string): string {
+    return this.#fill(message, plainly);
+  }
+
+  /** The same for a text with markup: what a case holds stands for itself, whatever characters are in it. */
+  fillMarkup(message: string): string {
+    return this.#fill(message, withoutMarkup);
+  }
+
+  #fill(message: string, given: (value: string) => string): string {
     return this.#messages.fill(message, (name) => {
-      const value = this.lookup(name);
+      const value = this.#lookup(name, given);
       return typeof value === 'object' ? undefined : value;
     });
   }

@@ -1,6 +1,5 @@
 import {
   pointerTo,
-  type CaseValue,
   type CheckedDocument,
   type Fit,
   type Kind,
@@ -9,8 +8,8 @@ import {
   type WidgetSource,
 } from '../document/index.ts';
 import type { Picture } from '../picture/index.ts';
-import { TextBlock, type FontBook, type Messages } from '../text/index.ts';
-import { plainLook, styleList, type Look, type Theme } from '../theme/index.ts';
+import type { TextBlock } from '../text/index.ts';
+import { faded, plainLook, styleList, stylesOf, type Look, type Theme } from '../theme/index.ts';
 import type { Situation } from './conditions.ts';
 import {
   childrenOf,
@@ -22,6 +21,9 @@ import {
 } from './expand.ts';
 import { BuildError, Scope } from './scope.ts';
 import { boxOf, boxOfView, type Box, type Measure } from './box.ts';
+import { measureOf, tintKey } from './kinds.ts';
+import type { Variant } from './variant.ts';
+import { textBlockOf, wordsOf } from './words.ts';
 
 /** One widget of a built view. */
 export interface Widget {
@@ -41,14 +43,20 @@ export interface Widget {
   readonly scope: Scope;
   readonly box: Box;
   readonly look: Look;
+  /** The theme it is seen in. */
+  readonly theme: Theme;
   /** What it is in: hovered, pressed … */
   readonly states: readonly State[];
   /** The text it shows, filled in and set; of texts and buttons. */
   readonly text: TextBlock | undefined;
+  /** Whether its text is the placeholder of an empty textbox. */
+  readonly isPlaceholder: boolean;
   readonly picture: Picture | undefined;
   readonly fit: Fit;
   /** 0 to 1, of a meter. */
   readonly value: number;
+  /** 0 to 1, of a meter: where it was before; its value where that is unsaid. */
+  readonly trail: number;
   readonly measure: Measure | undefined;
   /** False: it keeps its place and is not drawn. A widget in an invisible one is invisible. */
   readonly visible: boolean;
@@ -68,30 +76,15 @@ export interface Tree {
   readonly shows: ReadonlyMap<string, readonly number[]>;
 }
 
-/** What a view is built with. */
-export interface Variant {
-  readonly theme: Theme;
-  readonly fonts: FontBook;
-  readonly messages: Messages;
-  /** A BCP 47 tag that Intl knows. */
-  readonly locale: string;
-  /** Whether views that do not say their direction go from right to left. */
-  readonly rightToLeft: boolean;
-  readonly pictures: ReadonlyMap<string, Picture>;
-  readonly values: ReadonlyMap<string, CaseValue>;
-  /** Scales every text: the player's setting. */
-  readonly textSize: number;
-  /** States that widgets are in beside those the document says, by id. */
-  readonly states?: ReadonlyMap<string, readonly State[]>;
-}
-
-/** The natural size of a meter, which has nothing inside that could give it one. In u. */
-const meterSize = { width: 160, height: 16 };
+/** What is left of the colour of a textbox that shows its placeholder. */
+const placeholderOpacity = 0.75;
 
 interface Pending {
   readonly written: Unexpanded;
   readonly parent: Widget;
   readonly hidden: boolean;
+  /** The one of a widget's tabs that is chosen. */
+  readonly selected: boolean;
 }
 
 /** The most widgets a view may unfold to. */
@@ -111,7 +104,7 @@ export function buildTree(
   const trace = { applied: [] as string[], structural: new Set<string>() };
   const origins = new Map<string, string>();
   const source = withConditions(document.source.views[view]!, pointer, situation, trace, origins);
-  const look = variant.theme.resolve(plainLook, styleList(source.style), source.look, undefined);
+  const look = variant.theme.resolve(plainLook, styleList(source.style), source.look);
   const root: Widget = {
     index: 0,
     id: view,
@@ -127,11 +120,14 @@ export function buildTree(
       source.direction === undefined ? variant.rightToLeft : source.direction === 'rtl',
     ),
     look,
+    theme: variant.theme,
     states: [],
     text: undefined,
+    isPlaceholder: false,
     picture: undefined,
     fit: 'fill',
     value: 0,
+    trail: 0,
     measure: undefined,
     visible: true,
   };
@@ -141,8 +137,9 @@ export function buildTree(
   const push = (children: readonly Unexpanded[], parent: Widget, parentSource: WidgetSource | ViewSource) => {
     for (let index = children.length - 1; index >= 0; index--) {
       const written = children[index]!;
-      const hidden = parentSource.arrange === 'pages' && isOtherPage(children, index, parentSource.page);
-      stack.push({ written, parent, hidden });
+      const isShown = !isOtherPage(children, index, parentSource.page);
+      const hidden = parentSource.arrange === 'pages' && !isShown;
+      stack.push({ written, parent, hidden, selected: parent.kind === 'tabs' && isShown });
     }
   };
   push(
@@ -161,9 +158,9 @@ export function buildTree(
     if (!one) continue;
     if (others.length > 0) {
       // Several go back on the stack in their order, so that each is followed by its own children.
-      const { parent, hidden } = next;
+      const { parent, hidden, selected } = next;
       for (const later of [one, ...others].reverse())
-        stack.push({ written: finished(later), parent, hidden });
+        stack.push({ written: finished(later), parent, hidden, selected });
       continue;
     }
     if (widgets.length >= mostWidgets) {
@@ -178,6 +175,9 @@ export function buildTree(
     if (kind === 'separator' && 'value' in divider && typeof divider.value === 'string') {
       scope.follow(divider.value, trace.structural);
     }
+    // Whether a textbox is empty decides its colour, and which of two messages it shows.
+    if (kind === 'textbox' && 'text' in divider && typeof divider.text === 'string')
+      scope.follow(divider.text, trace.structural);
   }
   return {
     view,
@@ -211,7 +211,10 @@ function shownNames(widgets: readonly Widget[]): Map<string, number[]> {
   for (const { index, source, scope } of widgets) {
     const names = new Set<string>();
     if ('text' in source && typeof source.text === 'string') scope.follow(source.text, names);
-    if ('value' in source && typeof source.value === 'string') scope.follow(source.value, names);
+    for (const key of ['value', 'trail'] as const) {
+      const said = key in source ? (source as WidgetSource)[key] : undefined;
+      if (typeof said === 'string') scope.follow(said, names);
+    }
     for (const name of names) shows.set(name, [...(shows.get(name) ?? []), index]);
   }
   return shows;
@@ -219,7 +222,8 @@ function shownNames(widgets: readonly Widget[]): Map<string, number[]> {
 
 /** All pages but the one that is shown are there, so that turning a page moves nothing, and are not seen. */
 function isOtherPage(children: readonly Unexpanded[], index: number, page: string | undefined): boolean {
-  const shown = page === undefined ? 0 : children.findIndex(({ source }) => source.id === page);
+  const shown =
+    page === undefined ? 0 : children.findIndex(({ source }) => (source.controls ?? source.id) === page);
   return index !== Math.max(0, shown);
 }
 
@@ -231,7 +235,7 @@ function finished(one: Expanded): Unexpanded {
 
 function makeWidget(
   { source, pointer, origins, scope, prefix, id: given }: Expanded,
-  { parent, hidden }: Pending,
+  { parent, hidden, selected }: Pending,
   index: number,
   counts: Map<string, number>,
   variant: Variant,
@@ -245,16 +249,22 @@ function makeWidget(
     id = `${start}-${count}`;
   }
   const rightToLeft = source.direction === undefined ? parent.box.rightToLeft : source.direction === 'rtl';
-  const inStates = [...statesOf(source.states), ...(variant.states?.get(id) ?? [])];
-  const look = variant.theme.resolve(
-    parent.look,
-    styleList(source.style),
-    source.look,
-    source.tint,
-    inStates,
-  );
+  const inStates = [
+    ...statesOf(source.states),
+    ...(source.checked === true ? (['checked'] as const) : []),
+    ...(selected ? (['selected'] as const) : []),
+    ...(variant.states?.get(id) ?? []),
+  ];
+  const theme = (source.theme === undefined ? undefined : variant.themes.get(source.theme)) ?? parent.theme;
+  const own = source.tint === undefined ? source.look : { ...source.look, [tintKey(kind)]: source.tint };
+  const said = theme.resolve(parent.look, stylesOf(kind, source.style), own, inStates);
   const picture = source.image === undefined ? undefined : variant.pictures.get(source.image);
-  const text = textOf(source, look, scope, variant, rightToLeft);
+  const written = wordsOf(source.text, said, scope, theme, variant);
+  const isEmpty = kind === 'textbox' && (written === undefined || written.text === '');
+  const look = isEmpty ? { ...said, color: faded(said.color, placeholderOpacity) } : said;
+  const words = isEmpty ? wordsOf(source.placeholder ?? '', look, scope, theme, variant) : written;
+  const text = words && textBlockOf(words, source, look, rightToLeft, variant);
+  const value = kind === 'meter' || kind === 'slider' ? meterValue(source.value, scope) : 0;
   return {
     index,
     id,
@@ -266,12 +276,15 @@ function makeWidget(
     scope,
     box: boxAt(pointer, prefix === '' ? source : withPrefix(source, prefix), look.padding, rightToLeft),
     look,
+    theme,
     states: inStates,
     text,
+    isPlaceholder: isEmpty,
     picture,
     fit: source.fit ?? (kind === 'image' ? 'contain' : 'fill'),
-    value: kind === 'meter' ? meterValue(source.value, scope) : 0,
-    measure: text ?? measureOf(kind, picture),
+    value,
+    trail: source.trail === undefined ? value : meterValue(source.trail, scope),
+    measure: text ?? measureOf(kind, picture, look),
     visible: parent.visible && !hidden && source.visible !== false,
   };
 }
@@ -322,68 +335,6 @@ function withDividers(widgets: Widget[]): Widget[] {
     give(siblings[at + 1], 1 - share);
   }
   return widgets;
-}
-
-/** The text of a widget, filled in and set. */
-function textOf(
-  source: WidgetSource,
-  look: Look,
-  scope: Scope,
-  variant: Variant,
-  rightToLeft: boolean,
-): TextBlock | undefined {
-  const text = wordsOf(source, look, scope, variant);
-  if (text === undefined) return undefined;
-  const fontSize = look.fontSize * variant.textSize;
-  return new TextBlock(text, {
-    chain: variant.fonts.chain(look.font, look.fontWeight, look.italic, {
-      tabular: look.tabular,
-      language: variant.locale,
-    }),
-    fontSize,
-    lineHeight: look.lineHeight,
-    letterSpacing: look.letterSpacing * variant.textSize,
-    wrap: source.wrap !== false,
-    rightToLeft,
-    mostLines: source['max-lines'] ?? Infinity,
-    ellipsis: source.ellipsis ?? 'none',
-    leastFontSize: Math.min(fontSize, (source['least-font-size'] ?? look.fontSize) * variant.textSize),
-  });
-}
-
-/** The words of a text, filled in; undefined where there are none. */
-export function wordsOf(
-  source: WidgetSource,
-  look: Look,
-  scope: Scope,
-  { messages, locale }: Pick<Variant, 'messages' | 'locale'>,
-): string | undefined {
-  if (source.text === undefined) return undefined;
-  const text = typeof source.text === 'string' ? scope.fill(source.text) : String(source.text);
-  const shown = messages.finish(text);
-  return look.uppercase ? shown.toLocaleUpperCase(locale) : shown;
-}
-
-function measureOf(kind: Kind, picture: Picture | undefined): Measure | undefined {
-  if (kind === 'image' && picture) {
-    const { width, height } = picture;
-    return {
-      widest: width,
-      least: width,
-      steadyFrom: Infinity,
-      heightInto: (exchange) => (exchange[1] = (exchange[0]! * height) / width),
-    };
-  }
-  if (kind === 'meter') {
-    const { width, height } = meterSize;
-    return {
-      widest: width,
-      least: width,
-      steadyFrom: 0,
-      heightInto: (exchange) => (exchange[1] = height),
-    };
-  }
-  return undefined;
 }
 
 /** A value said as a number or a name, held between 0 and 1. */

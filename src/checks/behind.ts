@@ -1,5 +1,6 @@
+import type { Widget } from '../build/index.ts';
 import type { WidgetSource } from '../document/index.ts';
-import { meterFill, picturePieces } from '../ink/index.ts';
+import { meterFill, picturePieces, trailColor } from '../ink/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Pixels } from '../picture/index.ts';
 import { colorAt, compose, faded, type Rgba } from '../theme/index.ts';
@@ -90,9 +91,12 @@ function addLayers(
   const whole = subject.layout.rect(index);
   const clip = subject.clip(index);
   const rect = clip ? intersection(whole, clip) : whole;
-  if (!hasArea(intersection(rect, area))) return undefined;
   const { look } = widget;
   const opacity = opacityOf(subject, index);
+  if (!hasArea(intersection(rect, area))) {
+    addVeil(subject, widget, opacity, layers);
+    return undefined;
+  }
   if (!self && widget.kind === 'meter') {
     const filled = meterFill(whole, widget);
     layers.push({
@@ -100,6 +104,10 @@ function addLayers(
       opaque: look.color.a * opacity === 1,
       color: () => faded(look.color, opacity),
     });
+    if (widget.trail > widget.value) {
+      const reach = meterFill(whole, widget, widget.trail);
+      layers.push({ rect: reach, opaque: false, color: () => faded(trailColor(look), opacity) });
+    }
   }
   if (widget.picture) {
     const { sample } = widget.picture;
@@ -123,7 +131,7 @@ function addLayers(
         const { from, to } = piece;
         const fx = (from.x + ((x - to.x) / to.width) * from.width) / width;
         const fy = (from.y + ((y - to.y) / to.height) * from.height) / height;
-        return faded(pixelAt(sample, fx, fy), opacity);
+        return faded(tinted(pixelAt(sample, fx, fy), look.imageTint), opacity);
       },
     });
   }
@@ -142,7 +150,19 @@ function addLayers(
         ),
     });
   }
+  addVeil(subject, widget, opacity, layers);
   return undefined;
+}
+
+/** What a dialog lays over the screen lies under its own background. */
+function addVeil(subject: Subject, { kind, look }: Widget, opacity: number, layers: Layer[]): void {
+  const { veil } = look;
+  if (kind !== 'dialog' || !veil) return;
+  layers.push({
+    rect: subject.screenRect,
+    opaque: veil.a * opacity === 1,
+    color: () => faded(veil, opacity),
+  });
 }
 
 /** The opacity of a widget with that of all around it. */
@@ -151,6 +171,11 @@ export function opacityOf(subject: Subject, index: number): number {
   for (let at = index; at >= 0; at = subject.widgets[at]!.parent)
     opacity *= subject.widgets[at]!.look.opacity;
   return opacity;
+}
+
+function tinted(color: Rgba, tint: Rgba | undefined): Rgba {
+  if (!tint) return color;
+  return { r: color.r * tint.r, g: color.g * tint.g, b: color.b * tint.b, a: color.a * tint.a };
 }
 
 function backdropColor(backdrop: Backdrop, x: number, y: number, { screen }: Subject): Rgba {

@@ -1,3 +1,4 @@
+import type { CheckedDocument, Origin } from '../document/index.ts';
 import type { Reason } from '../why/index.ts';
 import type { Subject } from './subject.ts';
 
@@ -11,7 +12,9 @@ export type CheckId =
   | 'coarse-text'
   | 'low-contrast'
   | 'missing-glyph'
-  | 'missing-message';
+  | 'missing-message'
+  | 'missing-picture'
+  | 'theme-gap';
 
 export type Severity = 'error' | 'warning';
 
@@ -36,18 +39,38 @@ export interface Draft {
   readonly detail?: string;
 }
 
-/** One check: what it measures, and how. One file each; the registry lists them. */
-export interface Check {
+/** What a check measures, in words, and where it fails. */
+export interface Measured {
   readonly id: CheckId;
   readonly title: string;
   /** What is measured, in words. */
   readonly measures: string;
-  readonly unit: 'px' | '′' | ':1' | 'characters' | 'messages';
+  readonly unit: 'px' | '′' | ':1' | 'characters' | 'messages' | 'pictures' | 'places';
   readonly limit: number;
   /** Whether a measured value fails above or below the limit. */
   readonly fails: 'above' | 'below';
   /** Where the limit is from. */
   readonly source: string;
   readonly severity: Severity;
+}
+
+/** One check of a layout. One file each; the registry lists them. */
+export interface Check extends Measured {
   run(subject: Subject, limit: number, report: (draft: Draft) => void): void;
+}
+
+/** What a check says of a document as it is written, whatever screen it is on. */
+export interface DocumentDraft {
+  /** What it is about: a style, a theme, a component. */
+  readonly about: string;
+  readonly measured: number;
+  readonly detail: string;
+  readonly reasons: readonly Reason[];
+  readonly origin: Origin;
+  readonly pointer: string;
+}
+
+/** One check of a document as it is written. One file each; the registry lists them. */
+export interface DocumentCheck extends Measured {
+  run(document: CheckedDocument, limit: number, report: (draft: DocumentDraft) => void): void;
 }

@@ -1,8 +1,10 @@
-import { compose, contrastRatio, faded, hexOf } from '../theme/index.ts';
+import type { TextBlock } from '../text/index.ts';
+import { compose, contrastRatio, faded, hexOf, type Look, type Rgba } from '../theme/index.ts';
 import { shown } from '../why/index.ts';
 import { behind, opacityOf } from './behind.ts';
 import type { Check } from './check.ts';
 import { hasArea, intersection } from './geometry.ts';
+import type { Subject } from './subject.ts';
 import { cssPixels } from './text-size.ts';
 
 /** Large text of WCAG 2.2: 18 pt, or 14 pt bold, in CSS px. */
@@ -32,23 +34,56 @@ export const lowContrast: Check = {
         report({ outcome: 'undecided', widget: index, measured: NaN, missing: under.missing, reasons });
         continue;
       }
-      const size = cssPixels(text.setting.fontSize * subject.layout.scale(index), subject.screen);
-      const large = size >= largeText || (size >= largeBoldText && look.fontWeight >= 700);
-      const least = large ? Math.min(limit, limitForLarge) : limit;
-      const ink = faded(look.color, opacityOf(subject, index));
-      let worst = Infinity;
-      let reason = '';
-      for (const { color, backdrop } of under.colors) {
-        const seen = compose(ink, color);
-        const ratio = contrastRatio(seen, color);
-        if (ratio >= worst) continue;
-        worst = ratio;
-        const on = backdrop === undefined ? '' : `, over the backdrop ${backdrop}`;
-        reason = `the text ${hexOf(seen)} stands on ${hexOf(color)}${on}; it counts as ${large ? 'large' : 'normal'} text (${shown(size)} CSS px)`;
+      const opacity = opacityOf(subject, index);
+      const outline = outlineOf(subject, index);
+      let worst: { ratio: number; least: number; reason: string } | undefined;
+      for (const one of inksOf(text, look)) {
+        const size = cssPixels(
+          text.setting.fontSize * one.scale * subject.layout.scale(index),
+          subject.screen,
+        );
+        const large = size >= largeText || (size >= largeBoldText && one.bold);
+        const least = large ? Math.min(limit, limitForLarge) : limit;
+        for (const { color, backdrop } of under.colors) {
+          const ground = outline ? compose(faded(outline, opacity), color) : color;
+          const seen = compose(faded(one.color, opacity), ground);
+          const ratio = contrastRatio(seen, ground);
+          if (ratio >= least || (worst && ratio / least >= worst.ratio / worst.least)) continue;
+          const on = backdrop === undefined ? '' : `, over the backdrop ${backdrop}`;
+          const what = one.words === undefined ? 'the text' : `"${one.words}" in the text,`;
+          const by = outline ? ' its outline' : '';
+          const reason = `${what} ${hexOf(seen)} stands on${by} ${hexOf(ground)}${on}; it counts as ${large ? 'large' : 'normal'} text (${shown(size)} CSS px)`;
+          worst = { ratio, least, reason };
+        }
       }
-      if (worst >= least) continue;
-      const reasons = [{ text: reason, pointer }];
-      report({ outcome: 'failed', widget: index, measured: worst, limit: least, reasons });
+      if (!worst) continue;
+      const reasons = [{ text: worst.reason, pointer }];
+      report({ outcome: 'failed', widget: index, measured: worst.ratio, limit: worst.least, reasons });
     }
   },
 };
+
+/** Every colour a text is set in, with its size as a multiple of the text's. */
+function* inksOf(
+  text: TextBlock,
+  look: Look,
+): Generator<{ color: Rgba; scale: number; bold: boolean; words: string | undefined }> {
+  const bold = look.fontWeight >= 700;
+  const covered = text.runs.reduce((sum, { from, to }) => sum + to - from, 0);
+  if (covered < text.text.length) yield { color: look.color, scale: 1, bold, words: undefined };
+  for (const { from, to, setting } of text.runs) {
+    if (setting.icon) continue;
+    const { chain, scale, color = look.color } = setting;
+    yield { color, scale, bold: chain.primary.weight >= 700, words: text.text.slice(from, to).slice(0, 40) };
+  }
+}
+
+/** The least an outline is wide to be what letters are read against, in device px. */
+const leastOutline = 1;
+
+/** The colour round the letters of a text, where there is enough of it (Understanding SC 1.4.3 counts such a border). */
+function outlineOf(subject: Subject, index: number): Rgba | undefined {
+  const { textOutline } = subject.widgets[index]!.look;
+  if (!textOutline || textOutline.width * subject.layout.scale(index) < leastOutline) return undefined;
+  return textOutline.color;
+}

@@ -1,3 +1,5 @@
+import type { WidgetSource } from '../document/index.ts';
+import type { Reason } from '../why/index.ts';
 import type { Check } from './check.ts';
 
 export const missingMessage: Check = {
@@ -12,11 +14,19 @@ export const missingMessage: Check = {
   run(subject, limit, report) {
     const { messages } = subject;
     for (const { index, source, scope, origins, pointer } of subject.widgets) {
-      if (!('text' in source) || typeof source.text !== 'string' || !subject.paints(index)) continue;
-      const missing = scope.messagesIn(source.text).filter((message) => messages.lacks(message));
+      if (!subject.paints(index)) continue;
+      const missing: string[] = [];
+      const reasons: Reason[] = [];
+      for (const key of ['text', 'placeholder'] as const) {
+        const said = key in source ? (source as WidgetSource)[key] : undefined;
+        if (typeof said !== 'string') continue;
+        for (const message of scope.messagesIn(said).filter((one) => messages.lacks(one))) {
+          missing.push(message);
+          const at = origins.get(key) ?? `${pointer}/${key}`;
+          reasons.push({ text: `no catalog has "${message}"`, pointer: at });
+        }
+      }
       if (missing.length <= limit) continue;
-      const at = origins.get('text') ?? `${pointer}/text`;
-      const reasons = missing.map((message) => ({ text: `no catalog has "${message}"`, pointer: at }));
       report({ outcome: 'failed', widget: index, measured: missing.length, detail: missing[0]!, reasons });
     }
   },

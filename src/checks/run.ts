@@ -3,7 +3,7 @@ import type { Screen } from '../screen/index.ts';
 import { localesOf, openView, type Resources, type View } from '../view/index.ts';
 import type { Reason } from '../why/index.ts';
 import type { Check, CheckId, Outcome, Severity } from './check.ts';
-import { checks } from './registry.ts';
+import { checks, documentChecks } from './registry.ts';
 import { Subject } from './subject.ts';
 
 /** One screen and case a finding was made on. */
@@ -11,6 +11,8 @@ export interface Occurrence {
   readonly screen: string;
   readonly case: string | undefined;
   readonly locale: string;
+  /** The name of the theme; undefined where the document has none by name. */
+  readonly theme: string | undefined;
   /** In the check's unit; null of an undecided one. */
   readonly measured: number | null;
   readonly limit: number;
@@ -23,13 +25,16 @@ export interface Finding {
   readonly check: CheckId;
   readonly outcome: Outcome;
   readonly severity: Severity;
-  readonly view: string;
-  /** Id of the widget. */
+  /** Undefined of what concerns the document as it is written. */
+  readonly view: string | undefined;
+  /** Id of the widget; of the document's findings what it is about: a theme, a style. */
   readonly widget: string;
   /** Id of the other widget, where two are concerned. */
   readonly other: string | undefined;
-  /** JSON Pointer of the widget in the document. */
+  /** JSON Pointer of the widget in the document, or in the file of `place`. */
   readonly pointer: string;
+  /** `file:line:column` where that is not in the document's own file. */
+  readonly place: string | undefined;
   readonly unit: Check['unit'];
   readonly fails: Check['fails'];
   /** The worst of all occurrences; the reasons are of this one. */
@@ -47,6 +52,7 @@ export interface Verdict {
   readonly screens: readonly string[];
   readonly cases: readonly (string | undefined)[];
   readonly locales: readonly string[];
+  readonly themes: readonly (string | undefined)[];
   /** Layouts that were checked. */
   readonly layouts: number;
   readonly findings: readonly Finding[];
@@ -61,6 +67,8 @@ export interface CheckOptions {
   readonly cases?: readonly string[];
   /** The document's language and all it has catalogs for if left out. */
   readonly locales?: readonly string[];
+  /** All the document has by name if left out; the one it is seen in where that is none of them. */
+  readonly themes?: readonly string[];
   readonly hudSize?: number;
 }
 
@@ -73,13 +81,16 @@ export function checkDocument(document: CheckedDocument, options: CheckOptions):
   const caseNames = options.cases ?? Object.keys(document.source.cases ?? {});
   const cases: readonly (string | undefined)[] = caseNames.length === 0 ? [undefined] : caseNames;
   const locales = options.locales ?? localesOf(document, options.resources);
+  const themes = options.themes ?? themesOf(document);
   const collected = new Map<string, Collected>();
   const { resources, hudSize } = options;
   for (const name of views) {
     for (const locale of locales) {
-      for (const caseName of cases) {
-        const view = openView(document, name, { resources, hudSize, case: caseName, locale });
-        checkView(view, locale, options.screens, collected);
+      for (const theme of themes) {
+        for (const caseName of cases) {
+          const view = openView(document, name, { resources, hudSize, case: caseName, locale, theme });
+          checkView(view, locale, options.screens, collected);
+        }
       }
     }
   }
@@ -88,9 +99,49 @@ export function checkDocument(document: CheckedDocument, options: CheckOptions):
     screens: options.screens.map((screen) => screen.name),
     cases,
     locales,
-    layouts: views.length * locales.length * cases.length * options.screens.length,
-    findings: [...collected.values()].map(({ finding }) => finding),
+    themes,
+    layouts: views.length * locales.length * themes.length * cases.length * options.screens.length,
+    findings: [...checkWritten(document), ...[...collected.values()].map(({ finding }) => finding)],
   };
+}
+
+/** What concerns the document whatever screen it is on. */
+function checkWritten(document: CheckedDocument): Finding[] {
+  const found: Finding[] = [];
+  for (const check of documentChecks) {
+    check.run(document, check.limit, ({ about, measured, detail, reasons, origin, pointer }) => {
+      const { source, range } = origin.at(pointer);
+      const at = source && range ? source.placeOf(range.start) : undefined;
+      const place = source && at ? `${source.name}:${at.line}:${at.column}` : source?.name;
+      const worst = { ...nowhere, measured, limit: check.limit };
+      const { id, severity, unit, fails } = check;
+      found.push({
+        check: id,
+        outcome: 'failed',
+        severity,
+        view: undefined,
+        widget: about,
+        other: undefined,
+        pointer,
+        place: origin === document.origin ? undefined : place,
+        unit,
+        fails,
+        worst,
+        occurrences: [],
+        detail,
+        missing: undefined,
+        reasons,
+      });
+    });
+  }
+  return found;
+}
+
+const nowhere = { screen: '', case: undefined, locale: '', theme: undefined, scale: 1 } as const;
+
+/** The themes a document is checked in. */
+function themesOf({ named, themeName }: CheckedDocument): readonly (string | undefined)[] {
+  return named.size === 0 || themeName === undefined ? [undefined] : [...named.keys()];
 }
 
 interface Collected {
@@ -116,6 +167,7 @@ function checkView(
           screen: screen.name,
           case: view.case,
           locale,
+          theme: view.variant.theme.name,
           measured: failed ? draft.measured : null,
           limit: draft.limit ?? check.limit,
           scale: subject.layout.frame.scale,
@@ -134,6 +186,7 @@ function checkView(
               widget: widget.id,
               other,
               pointer: widget.pointer,
+              place: undefined,
               unit: check.unit,
               fails: check.fails,
               worst: occurrence,

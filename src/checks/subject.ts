@@ -1,6 +1,8 @@
 import type { Tree, Widget } from '../build/index.ts';
+import type { Kind } from '../document/index.ts';
 import { clips, placeText, turnOf, turned, type PlacedText } from '../ink/index.ts';
 import type { Layout, Rect } from '../layout/index.ts';
+import type { Picture } from '../picture/index.ts';
 import type { Screen } from '../screen/index.ts';
 import type { Messages, TextLine } from '../text/index.ts';
 import type { Backdrop, ViewLayout } from '../view/index.ts';
@@ -14,9 +16,12 @@ export class Subject {
   readonly backdrops: readonly Backdrop[];
   /** The messages its texts are from. */
   readonly messages: Messages;
+  readonly pictures: ReadonlyMap<string, Picture>;
   readonly #clips: (Rect | undefined)[];
   readonly #cutters: (Rect | undefined)[];
   readonly #visuals: (Rect | undefined)[];
+  /** Index of the topmost dialog; 0 for none. */
+  #dialog: number | undefined;
   readonly #placed: (PlacedText | undefined)[] = [];
 
   constructor(on: ViewLayout) {
@@ -25,6 +30,7 @@ export class Subject {
     this.screen = on.screen;
     this.backdrops = on.view.backdrops;
     this.messages = on.view.variant.messages;
+    this.pictures = on.view.variant.pictures;
     this.#clips = new Array<Rect | undefined>(this.tree.widgets.length).fill(undefined);
     this.#cutters = new Array<Rect | undefined>(this.tree.widgets.length).fill(undefined);
     this.#visuals = new Array<Rect | undefined>(this.tree.widgets.length).fill(undefined);
@@ -72,7 +78,7 @@ export class Subject {
   paints(index: number): boolean {
     const { visible, kind, look, text, picture } = this.tree.widgets[index]!;
     if (!visible || look.opacity === 0 || index === 0) return false;
-    if (kind === 'meter' || kind === 'button' || picture) return true;
+    if (alwaysDrawn.has(kind) || picture) return true;
     if (text && text.text.trim() !== '') return true;
     return hasBox(look);
   }
@@ -130,7 +136,19 @@ export class Subject {
 
   /** The part of a widget that a player can see: on the screen and not cut off. */
   isSeen(index: number): boolean {
-    return hasArea(intersection(this.visualRect(index), this.screenRect));
+    return !this.isBehindDialog(index) && hasArea(intersection(this.visualRect(index), this.screenRect));
+  }
+
+  /** Whether a dialog that is open has taken its place: whatever is behind is not to be read or used. */
+  isBehindDialog(index: number): boolean {
+    this.#dialog ??=
+      this.tree.order.findLast((at) => {
+        const { kind, visible, look } = this.tree.widgets[at]!;
+        return kind === 'dialog' && visible && look.opacity > 0;
+      }) ?? 0;
+    if (this.#dialog === 0 || this.isWithin(index, this.#dialog)) return false;
+    const { order } = this.tree;
+    return order.indexOf(index) < order.indexOf(this.#dialog);
   }
 
   /** Whether `outer` is the widget or one around it. */
@@ -140,6 +158,16 @@ export class Subject {
     return false;
   }
 }
+
+/** Kinds that draw something whatever their look. */
+const alwaysDrawn: ReadonlySet<Kind> = new Set([
+  'meter',
+  'button',
+  'checkbox',
+  'switch',
+  'slider',
+  'textbox',
+]);
 
 function hasBox(look: Widget['look']): boolean {
   return look.background !== undefined || (look.borderWidth > 0 && look.borderColor !== undefined);

@@ -25,7 +25,7 @@ export function* capitals(subject: Subject): Generator<{ index: number; px: numb
     const { chain, fontSize: full } = text.setting;
     const face = chain.primary;
     const { shrink } = subject.placed(index);
-    const fontSize = full * shrink;
+    const fontSize = full * shrink * text.smallest;
     const scale = subject.layout.scale(index);
     const inU = (face.capHeight * fontSize) / face.unitsPerEm;
     const reasons = [

@@ -32,7 +32,9 @@ export async function check(files: readonly string[], call: CheckCall, io: Io): 
     }
     const { document, resources } = loaded;
     const { view: views, case: cases, locale: locales, hudSize } = call;
-    const options = { resources, screens: on, views, cases, locales, hudSize };
+    const themes =
+      call.theme !== undefined && document.themeName !== undefined ? [document.themeName] : undefined;
+    const options = { resources, screens: on, views, cases, locales, themes, hudSize };
     inputs.push({ file, document, verdict: checkDocument(document, options) });
   }
   const json = call.json || call.report !== undefined ? withUnusable(reportJson(inputs), unusable) : '';

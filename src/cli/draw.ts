@@ -1,9 +1,8 @@
-import { extname } from 'node:path';
 import { checkDocument } from '../checks/index.ts';
-import { writeWhole } from '../node/files.ts';
-import { drawLayout, toSvg, withOverlay } from '../paint/index.ts';
+import { drawLayout, withOverlay } from '../paint/index.ts';
 import { parseColor } from '../theme/index.ts';
 import { localesOf, type Backdrop, type View } from '../view/index.ts';
+import { checkDrawingPaths, writeDrawing, type TextChoice } from './drawing.ts';
 import { UsageError, exitClean, exitUnusable, type Io } from './io.ts';
 import { load, viewNamed } from './load.ts';
 import { opened, type ShownCall } from './opened.ts';
@@ -16,15 +15,12 @@ export interface DrawCall extends ShownCall {
   readonly outlines?: boolean;
   readonly safeArea?: boolean;
   readonly findings?: boolean;
+  readonly svgText?: TextChoice;
 }
 
 /** `pimbot draw FILE` */
 export async function draw(file: string, call: DrawCall, io: Io): Promise<number> {
-  for (const path of call.out ?? []) {
-    if (!['.svg', '.png'].includes(extname(path).toLowerCase())) {
-      throw new UsageError(`"${path}" is neither an .svg nor a .png file`);
-    }
-  }
+  checkDrawingPaths(call.out ?? []);
   const loaded = await load(file, io, call.theme);
   if (!loaded.document) return exitUnusable;
   const { document, resources } = loaded;
@@ -37,6 +33,7 @@ export async function draw(file: string, call: DrawCall, io: Io): Promise<number
         screens: [screen],
         views: [name],
         locales: [call.locale ?? localesOf(document, resources)[0]!],
+        themes: document.themeName === undefined ? undefined : [document.themeName],
         cases: view.case === undefined ? undefined : [view.case],
         hudSize: call.hudSize,
       }).findings
@@ -46,13 +43,7 @@ export async function draw(file: string, call: DrawCall, io: Io): Promise<number
   const list = withOverlay(plain, on, resources.fonts, { outlines, safeArea, findings });
   const paths = call.out ?? [`${name}-${screen.name}.svg`, `${name}-${screen.name}.png`];
   for (const path of paths) {
-    try {
-      const svg = extname(path).toLowerCase() === '.svg';
-      writeWhole(path, svg ? toSvg(list) : (await import('../node/png.ts')).toPng(list));
-    } catch (error) {
-      if (error instanceof RangeError) throw new UsageError(error.message);
-      throw error;
-    }
+    await writeDrawing(path, list, call.svgText);
     io.out(`${path}\n`);
   }
   return exitClean;

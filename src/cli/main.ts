@@ -9,8 +9,10 @@ import { anchor, type AnchorCall } from './anchor.ts';
 import { changes, type ChangesCall } from './changes.ts';
 import { check, type CheckCall } from './check.ts';
 import { draw, type DrawCall } from './draw.ts';
+import { textChoices } from './drawing.ts';
 import { UsageError, exitClean, exitUnusable, processIo, type Io } from './io.ts';
 import { listScreens, parsePositive, parseSafe } from './screens.ts';
+import { theme, type ThemeCall } from './theme.ts';
 import { where, type WhereCall } from './where.ts';
 import { why, type WhyCall } from './why.ts';
 
@@ -73,6 +75,7 @@ Exit codes: 0 clean, 1 findings, 2 unusable input or a wrong call.`,
   whereCommand(program, io, done);
   whyCommand(program, io, done);
   anchorCommand(program, io, done);
+  themeCommand(program, io, done);
   changesCommand(program, io, done);
   program
     .command('screens')
@@ -93,7 +96,7 @@ function withScreenOptions(command: Command): Command {
     .addOption(
       new Option('--hud-size <factor>', "the player's HUD size; 1 is as drawn").argParser(parsePositive),
     )
-    .option('--theme <file>', "a theme file in place of the document's, from the document's folder");
+    .option('--theme <theme>', "one of the document's themes, or a theme file from the document's folder");
 }
 
 /** The options of a command that shows one view. */
@@ -161,6 +164,7 @@ function drawCommand(program: Command, io: Io, done: (code: number) => void): vo
     .option('--outlines', 'draw the box of every widget over it')
     .option('--safe-area', 'draw the safe area over it')
     .option('--findings', 'check the view on that screen and draw the findings over it')
+    .addOption(svgTextOption())
     .addHelpText(
       'after',
       `
@@ -212,6 +216,37 @@ Examples:
   pimbot why hud.yaml dive/gauges --screen phone-portrait --hud-size 1.2 --json`,
     )
     .action(async (file: string, path: string, call: WhyCall) => done(await why(file, path, call, io)));
+}
+
+function svgTextOption(): Option {
+  return new Option(
+    '--svg-text <how>',
+    'text in an SVG: outlines, or words that can be searched and edited',
+  ).choices([...textChoices]);
+}
+
+function themeCommand(program: Command, io: Io, done: (code: number) => void): void {
+  program
+    .command('theme')
+    .description('draw a sheet of every kind in every state, every style and token, and say what themes lack')
+    .argument('<file>', 'a document, YAML or JSON')
+    .option('--theme <theme>', "one of the document's themes, or a theme file; all of its themes if left out")
+    .option('--out <file>', 'an .svg or .png file to write (may be repeated)', collect)
+    .option('--backdrop <colour>', "the colour behind it; the mean of the first view's backdrop if left out")
+    .option('--tokens <file>', 'write the tokens as a Design Tokens file instead')
+    .option('--json', 'print styles, tokens and what themes lack as JSON instead')
+    .addOption(svgTextOption())
+    .addHelpText(
+      'after',
+      `
+Examples:
+  pimbot theme hud.yaml
+  pimbot theme hud.yaml --theme lantern --out lantern.png
+  pimbot theme hud.yaml --theme brine --tokens brine.tokens.json
+
+Exit codes: 0 clean, 1 a theme lacks what another has, 2 unusable input.`,
+    )
+    .action(async (file: string, call: ThemeCall) => done(await theme(file, call, io)));
 }
 
 function anchorCommand(program: Command, io: Io, done: (code: number) => void): void {

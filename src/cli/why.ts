@@ -64,7 +64,7 @@ export async function why(file: string, path: string, call: WhyCall, io: Io): Pr
 
 /** `pimbot why --look`: for each value of a look who says it, where, and what it overrode. */
 function look(on: ViewLayout, index: number, { origin }: CheckedDocument, call: WhyCall, io: Io): number {
-  const reasons = whyLook(on.tree, on.view.variant.theme, origin, index);
+  const reasons = whyLook(on.tree, origin, index);
   const described = reasons.map(({ key, inheritedFrom, from, overrode }) => ({
     key,
     value: from.value,

@@ -25,7 +25,8 @@ export {
   readSizePair,
 } from './lengths.ts';
 export type { AxisAnchor, Columns, Length, Pair, Sides, Size } from './lengths.ts';
-export { states } from './model.ts';
+export { kinds, states } from './model.ts';
+export { namesPicture } from './structure.ts';
 export { Origin, isTemplate, own, rootsOf, widgetsOf } from './model.ts';
 export type {
   Alignment,
@@ -44,6 +45,8 @@ export type {
   LookSource,
   PlacedSource,
   PartReferenceSource,
+  PictureSource,
+  TokenFile,
   ReferenceSource,
   Scaling,
   Spare,

@@ -3,7 +3,21 @@ import { pointerTo } from './parse.ts';
 import type { Range, SourceText } from './source.ts';
 
 /** The kinds of widget. */
-export const kinds = ['panel', 'text', 'image', 'button', 'meter', 'separator'] as const;
+export const kinds = [
+  'panel',
+  'text',
+  'image',
+  'button',
+  'checkbox',
+  'switch',
+  'slider',
+  'textbox',
+  'meter',
+  'separator',
+  'tabs',
+  'dialog',
+  'tooltip',
+] as const;
 export type Kind = (typeof kinds)[number];
 
 export const arrangements = ['free', 'row', 'column', 'wrap', 'grid', 'layers', 'pages'] as const;
@@ -57,8 +71,18 @@ export interface LookSource {
   readonly 'color'?: string;
   /** Width in u and a colour: `"2 $color.line"`. */
   readonly 'border'?: string;
-  /** Of the corners, in u. */
+  /** Of the corners, in u: one to four, from the left top corner clockwise. */
   readonly 'radius'?: number | string;
+  /** `x y blur spread colour` in u, several with commas between, or none. */
+  readonly 'shadow'?: string;
+  /** What a picture's colours are multiplied by. */
+  readonly 'image-tint'?: string;
+  /** Of the part of a meter between `trail` and `value`. */
+  readonly 'trail-color'?: string;
+  /** Of the handle of a slider or switch. */
+  readonly 'handle-color'?: string;
+  /** What a dialog lays over all that is behind it. */
+  readonly 'veil'?: string;
   /** 0 to 1, of the widget and all that is in it. */
   readonly 'opacity'?: number | string;
   readonly 'font'?: string;
@@ -71,6 +95,10 @@ export interface LookSource {
   readonly 'letter-spacing'?: number | string;
   readonly 'text-align'?: 'start' | 'center' | 'end';
   readonly 'text-transform'?: 'none' | 'uppercase';
+  /** Round the letters: a width in u and a colour, or none. */
+  readonly 'text-outline'?: string;
+  /** `x y blur colour` in u, several with commas between, or none. */
+  readonly 'text-shadow'?: string;
   /** Where the lines of a text stand from top to bottom; center if unsaid. */
   readonly 'align-content'?: 'start' | 'center' | 'end';
   readonly 'font-style'?: 'normal' | 'italic';
@@ -139,7 +167,7 @@ export interface WidgetSource {
   readonly 'column-span'?: number;
   readonly 'row-span'?: number;
   /** Not there at all: takes no room. */
-  readonly 'gone'?: boolean;
+  readonly 'gone'?: boolean | string;
   readonly 'arrange'?: Arrangement;
   readonly 'reverse'?: boolean;
   readonly 'columns'?: number | string | readonly (number | string)[];
@@ -155,7 +183,7 @@ export interface WidgetSource {
   readonly 'scroll'?: 'x' | 'y' | 'both';
   readonly 'scroll-offset'?: LengthsNotation;
   readonly 'may-overlap'?: boolean | readonly string[];
-  readonly 'visible'?: boolean;
+  readonly 'visible'?: boolean | string;
   readonly 'text'?: string | number;
   readonly 'wrap'?: boolean;
   /** The most lines of its text. */
@@ -178,6 +206,16 @@ export interface WidgetSource {
   /** `pixelated`: pixels stay sharp. */
   readonly 'image-rendering'?: 'auto' | 'pixelated';
   readonly 'value'?: number | string;
+  /** Where a meter was before: 0 to 1. */
+  readonly 'trail'?: number | string;
+  /** Whether a checkbox or switch is on. */
+  readonly 'checked'?: boolean | string;
+  /** Of a button among tabs: the page it shows. */
+  readonly 'controls'?: string;
+  /** What an empty textbox says. */
+  readonly 'placeholder'?: string;
+  /** Another of the document's themes, for it and all that is in it. */
+  readonly 'theme'?: string;
   readonly 'segments'?: number;
   readonly 'fill-from'?: 'left' | 'right' | 'top' | 'bottom';
   readonly 'children'?: readonly WidgetSource[];
@@ -263,14 +301,19 @@ export interface ComponentSource extends WidgetSource {
 }
 
 /** A token of the Design Tokens format, a group of them, or its value alone. */
-export type TokenSource = string | number | { readonly [name: string]: TokenSource };
+export type TokenSource =
+  string | number | boolean | readonly TokenSource[] | { readonly [name: string]: TokenSource };
 
 /** A theme: tokens and styles, in a file of its own or in the document. */
 export interface ThemeSource {
-  readonly tokens?: { readonly [name: string]: TokenSource };
-  readonly styles?: { readonly [name: string]: StyleSource };
+  /** Paths of files in the Design Tokens format. */
+  readonly 'token-files'?: string | readonly string[];
+  readonly 'tokens'?: { readonly [name: string]: TokenSource };
+  readonly 'styles'?: { readonly [name: string]: StyleSource };
+  /** What every widget of a kind starts from. */
+  readonly 'kinds'?: { readonly [Name in Kind]?: StyleSource };
   /** Font families: name → weight → path of a font file. */
-  readonly fonts?: { readonly [family: string]: { readonly [weight: string]: string } };
+  readonly 'fonts'?: { readonly [family: string]: { readonly [weight: string]: string } };
 }
 
 /** A value of a case; a list is there to be repeated over. */
@@ -281,19 +324,24 @@ export type Scalar = string | number | boolean;
 export interface DocumentSource extends ThemeSource {
   readonly pimbot: 1;
   readonly reference?: ReferenceSource;
-  /** Path of a theme file. */
+  /** Path of a theme file, or one of the names in `themes`. */
   readonly theme?: string;
+  /** Names → paths of theme files. */
+  readonly themes?: { readonly [name: string]: string };
   /** The language its texts are written in, a BCP 47 tag; `en` if unsaid. */
   readonly language?: string;
   /** Paths of catalogs (JSON or PO) by locale. */
   readonly catalogs?: { readonly [locale: string]: string };
   /** Names of pictures → paths of files. */
-  readonly pictures?: { readonly [name: string]: string };
+  readonly pictures?: { readonly [name: string]: PictureSource };
   /** Sample values a view is shown with. */
   readonly cases?: { readonly [name: string]: { readonly [value: string]: CaseValue } };
   readonly components?: { readonly [name: string]: ComponentSource };
   readonly views: { readonly [name: string]: ViewSource };
 }
+
+/** The path of a picture or atlas, or of one file for each density: how many px of it stand for one px. */
+export type PictureSource = string | { readonly [density: string]: string };
 
 /** A theme file. */
 export interface ThemeFileSource extends ThemeSource {
@@ -325,6 +373,14 @@ export class Origin {
 export interface CheckedTheme {
   readonly theme: ThemeSource;
   readonly origin: Origin;
+  /** Tokens from files of their own, in the order they are named. */
+  readonly tokenFiles: readonly TokenFile[];
+}
+
+/** A file in the Design Tokens format. */
+export interface TokenFile {
+  readonly tokens: { readonly [name: string]: TokenSource };
+  readonly origin: Origin;
 }
 
 /** A document that has passed every check; only readDocument makes one. */
@@ -333,6 +389,10 @@ export interface CheckedDocument {
   readonly origin: Origin;
   /** The document's own theme part first, then the theme file's. */
   readonly themes: readonly CheckedTheme[];
+  /** Every theme file by its name in the document. */
+  readonly named: ReadonlyMap<string, CheckedTheme>;
+  /** The name of the theme it is seen in; undefined where it has none, or it is none of the document's. */
+  readonly themeName: string | undefined;
 }
 
 /** Own properties only: a document may hold any name, `constructor` too. */
@@ -358,12 +418,13 @@ export function* widgetsOf(root: ViewSource | ComponentSource, pointer: string):
     at: string,
   ) => {
     if (!children) return;
-    const { arrange = 'free', use } = parent?.widget ?? root;
+    const around: WidgetSource = parent?.widget ?? root;
+    const { arrange = around.kind === 'tabs' ? 'row' : 'free', use } = around;
     const list = pointerTo(at, 'children');
     for (let index = children.length - 1; index >= 0; index--) {
       // What arranges the children of an instance is the component's business.
-      const around = use === undefined ? arrange : undefined;
-      stack.push({ widget: children[index]!, pointer: pointerTo(list, index), parent, arrange: around });
+      const decided = use === undefined ? arrange : undefined;
+      stack.push({ widget: children[index]!, pointer: pointerTo(list, index), parent, arrange: decided });
     }
   };
   push(root.children, undefined, pointer);

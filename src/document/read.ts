@@ -6,9 +6,12 @@ import {
   type CheckedTheme,
   type DocumentSource,
   type ThemeFileSource,
+  type ThemeSource,
+  type TokenFile,
 } from './model.ts';
-import { mostDepth, parseText, type Json } from './parse.ts';
+import { mostDepth, parseText, pointerTo, type Json } from './parse.ts';
 import { checkStructure } from './structure.ts';
+import { nearestName } from './suggest.ts';
 import { validate } from './validate.ts';
 
 /** The answer of a {@link FileReader}: the text, or why there is none. */
@@ -22,7 +25,7 @@ export type FileReader = (path: string) => FileText;
 /**
  * Text or object → document of the right shape, with its theme file. Looks and messages are not
  * looked into here: theme/ and build/ do that.
- * @param otherTheme Path of a theme file that is read in place of the one the document names.
+ * @param otherTheme Name of one of its themes, or path of a theme file, in place of the one the document is seen in.
  */
 export function readShape(
   input: string | DocumentSource,
@@ -34,31 +37,94 @@ export function readShape(
   const read = readChecked<DocumentSource>(input, name, 'document', diagnostics);
   if (!read) return undefined;
   checkStructure(read.value, read.origin, diagnostics);
-  const themes: CheckedTheme[] = [{ theme: read.value, origin: read.origin }];
-  const path = otherTheme ?? read.value.theme ?? '';
-  if (path !== '') {
-    const theme = readThemeFile(path, read.origin, diagnostics, readFile);
-    if (theme) themes.push(theme);
+  const own: CheckedTheme = {
+    theme: read.value,
+    origin: read.origin,
+    tokenFiles: readTokenFiles(read.value, '', read.origin, diagnostics, readFile),
+  };
+  const paths = Object.entries(read.value.themes ?? {});
+  const named = new Map<string, CheckedTheme>();
+  for (const [theme, path] of paths) {
+    const found = readThemeFile(path, pointerTo('/themes', theme), read.origin, diagnostics, readFile);
+    if (found) named.set(theme, found);
   }
-  return { source: read.value, origin: read.origin, themes };
+  const wanted = otherTheme ?? read.value.theme ?? paths[0]?.[0] ?? '';
+  const themeName = paths.find(([theme, path]) => theme === wanted || path === wanted)?.[0];
+  let chosen = themeName === undefined ? undefined : named.get(themeName);
+  if (themeName === undefined && wanted !== '')
+    chosen = readThemeFile(
+      wanted,
+      '/theme',
+      read.origin,
+      diagnostics,
+      readFile,
+      paths.map(([theme]) => theme),
+    );
+  const themes = chosen ? [own, chosen] : [own];
+  return { source: read.value, origin: read.origin, themes, named, themeName };
 }
 
 function readThemeFile(
   path: string,
+  pointer: string,
   origin: Origin,
   diagnostics: DiagnosticList,
   readFile: FileReader | undefined,
+  names: readonly string[] = [],
 ): CheckedTheme | undefined {
   const file = readFile?.(path) ?? { problem: 'missing', detail: '' };
   if ('problem' in file) {
-    const at = origin.at('/theme');
-    if (file.problem === 'missing') diagnostics.add('file-missing', { path }, at);
-    else if (file.problem === 'outside') diagnostics.add('file-outside', { path }, at);
-    else diagnostics.add('file-unreadable', { path, what: 'a theme', detail: file.detail }, at);
+    const meant = nearestName(path, names);
+    if (file.problem === 'missing' && meant !== undefined)
+      diagnostics.add('unknown-name', { what: 'theme', name: path, meant }, origin.at(pointer));
+    else reportFile(file, path, 'a theme', origin.at(pointer), diagnostics);
     return undefined;
   }
   const read = readChecked<ThemeFileSource>(file.text, file.name, 'theme', diagnostics);
-  return read && { theme: read.value, origin: read.origin };
+  if (!read) return undefined;
+  const tokenFiles = readTokenFiles(read.value, path, read.origin, diagnostics, readFile);
+  return { theme: read.value, origin: read.origin, tokenFiles };
+}
+
+/** The token files a theme names; their paths start from where the theme file is. */
+function readTokenFiles(
+  theme: ThemeSource,
+  from: string,
+  origin: Origin,
+  diagnostics: DiagnosticList,
+  readFile: FileReader | undefined,
+): TokenFile[] {
+  const said = theme['token-files'];
+  const paths = said === undefined ? [] : typeof said === 'string' ? [said] : said;
+  const folder = from.includes('/') ? from.slice(0, from.lastIndexOf('/') + 1) : '';
+  return paths.flatMap((path, index): TokenFile[] => {
+    const at = origin.at(typeof said === 'string' ? '/token-files' : `/token-files/${index}`);
+    const file = readFile?.(folder + path) ?? { problem: 'missing', detail: '' };
+    if ('problem' in file) {
+      reportFile(file, path, 'a token file', at, diagnostics);
+      return [];
+    }
+    const parsed = parseText(file.text, file.name, diagnostics);
+    if (!parsed) return [];
+    const place = new Origin(parsed.source, parsed.positions);
+    if (typeof parsed.value !== 'object' || parsed.value === null || Array.isArray(parsed.value)) {
+      diagnostics.add('not-a-map', { what: 'a token file' }, place.at(''));
+      return [];
+    }
+    return [{ tokens: asSource<TokenFile['tokens']>(parsed.value), origin: place }];
+  });
+}
+
+function reportFile(
+  file: Extract<FileText, { readonly problem: string }>,
+  path: string,
+  what: string,
+  at: { pointer: string },
+  diagnostics: DiagnosticList,
+): void {
+  if (file.problem === 'missing') diagnostics.add('file-missing', { path }, at);
+  else if (file.problem === 'outside') diagnostics.add('file-outside', { path }, at);
+  else diagnostics.add('file-unreadable', { path, what, detail: file.detail }, at);
 }
 
 function readChecked<T>(

@@ -1,5 +1,5 @@
 import { patterns } from './lengths.ts';
-import { states } from './model.ts';
+import { kinds, states } from './model.ts';
 
 /*
  * What the schemas of documents and of themes have in common. `title` completes the sentence «"width" is …» of an
@@ -55,6 +55,12 @@ export const names = {
   items: { type: 'string' },
   title: 'a name or a list of names',
 };
+/** True or false, or a value that is. */
+export const flag = {
+  type: ['boolean', 'string'],
+  pattern: '^\\{[\\p{L}_][\\p{L}\\p{N}_-]*\\}$',
+  title: 'true, false, or a value such as "{shown}"',
+};
 export const choice = (values: readonly string[]) => ({ enum: values });
 
 export const look = {
@@ -73,7 +79,32 @@ export const look = {
     description: 'Width in u and a colour: "2 $color.line".',
     title: 'a width and a colour',
   },
-  'radius': { ...numberOrTemplate('a number of u'), minimum: 0, description: 'Radius of the corners in u.' },
+  'radius': {
+    ...numberOrTemplate('one to four numbers of u'),
+    minimum: 0,
+    description: 'Radius of the corners in u: all, or from the left top clockwise.',
+  },
+  'shadow': {
+    type: 'string',
+    title: 'lengths and a colour such as "0 8 24 #00000080", or none',
+    description: 'As box-shadow in CSS, in u: x y blur spread colour.',
+  },
+  'image-tint': {
+    type: 'string',
+    title: 'a colour',
+    description: "What a picture's colours are multiplied by.",
+  },
+  'trail-color': {
+    type: 'string',
+    title: 'a colour',
+    description: 'Of the part of a meter between trail and value.',
+  },
+  'handle-color': { type: 'string', title: 'a colour', description: 'Of the handle of a slider or switch.' },
+  'veil': {
+    type: 'string',
+    title: 'a colour',
+    description: 'What a dialog lays over all that is behind it.',
+  },
   'opacity': { ...numberOrTemplate('a number from 0 to 1'), minimum: 0, maximum: 1 },
   'font': {
     type: 'string',
@@ -91,6 +122,16 @@ export const look = {
   'letter-spacing': { ...numberOrTemplate('a number of u'), minimum: -100, maximum: 1000 },
   'text-align': choice(['start', 'center', 'end']),
   'text-transform': choice(['none', 'uppercase']),
+  'text-outline': {
+    type: 'string',
+    title: 'a width and a colour, or none',
+    description: 'Drawn round the letters: "2 #04202a".',
+  },
+  'text-shadow': {
+    type: 'string',
+    title: 'lengths and a colour such as "0 2 4 #000000c0", or none',
+    description: 'As text-shadow in CSS, in u: x y blur colour.',
+  },
   'align-content': {
     ...choice(['start', 'center', 'end']),
     description: 'Where the lines of a text stand from top to bottom.',
@@ -104,14 +145,29 @@ export const look = {
 };
 
 export const theme = {
-  tokens: { $ref: '#/$defs/tokens', description: 'Named values, in groups, as in the Design Tokens format.' },
-  styles: {
+  'token-files': {
+    ...names,
+    title: 'a path or a list of paths',
+    description: 'Files in the Design Tokens format; tokens: goes before them.',
+  },
+  'kinds': {
+    type: 'object',
+    title: 'a map of kinds and styles',
+    additionalProperties: false,
+    properties: Object.fromEntries(kinds.map((kind) => [kind, { $ref: '#/$defs/style' }])),
+    description: 'What every widget of a kind starts from.',
+  },
+  'tokens': {
+    $ref: '#/$defs/tokens',
+    description: 'Named values, in groups, as in the Design Tokens format.',
+  },
+  'styles': {
     type: 'object',
     title: 'a map of styles',
     propertyNames: name,
     additionalProperties: { $ref: '#/$defs/style' },
   },
-  fonts: {
+  'fonts': {
     type: 'object',
     title: 'a map of font families',
     additionalProperties: {
@@ -148,7 +204,7 @@ export const shared = {
     },
   },
   tokens: {
-    type: ['object', 'string', 'number'],
+    type: ['object', 'string', 'number', 'boolean', 'array'],
     title: 'a token or a group of tokens',
     additionalProperties: { $ref: '#/$defs/tokens' },
   },

@@ -1,6 +1,6 @@
-import { patterns } from './lengths.ts';
 import {
   choice,
+  flag,
   length,
   lengths,
   name,
@@ -13,6 +13,7 @@ import {
   sizes,
   theme,
 } from './schema-parts.ts';
+import { referenceKeys, screenCondition } from './schema-screens.ts';
 import {
   alignments,
   arrangements,
@@ -21,7 +22,6 @@ import {
   justifications,
   kinds,
   parameterTypes,
-  scalings,
   spares,
   states,
 } from './model.ts';
@@ -72,31 +72,10 @@ const container = {
 };
 
 const scalar = { type: ['string', 'number', 'boolean'], title: 'a text, a number, true or false' };
-const range = {
-  type: 'string',
-  pattern: patterns.limits,
-  title: 'a range such as "..800", "1.." or "0.5..2"',
-};
-
 const locale = {
   type: 'string',
   pattern: '^[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8})*$',
   title: 'a locale such as de or pt-BR',
-};
-
-const screenCondition = {
-  type: 'object',
-  title: 'what a screen is like',
-  additionalProperties: false,
-  minProperties: 1,
-  properties: {
-    aspect: { ...range, description: 'Width divided by height.' },
-    width: { ...range, description: 'Of the surface, in u.' },
-    height: { ...range, description: 'Of the surface, in u.' },
-    orientation: choice(['portrait', 'landscape']),
-    input: choice(['touch', 'mouse', 'keys', 'pad']),
-    distance: { ...range, description: 'Millimetres from the eyes.' },
-  },
 };
 
 const whenList = (change: string) => ({
@@ -111,33 +90,6 @@ const whenList = (change: string) => ({
     properties: { screen: { $ref: '#/$defs/screenCondition' }, change: { $ref: change } },
   },
 });
-
-/** What a document's reference and that of a part of a view have in common. */
-const referenceKeys = {
-  'size': {
-    type: 'string',
-    pattern: patterns.screenSize,
-    title: 'a resolution such as 1920x1080',
-    description: 'The resolution the views are designed at; 1920x1080 if left out.',
-  },
-  'scaling': { ...choice(scalings), description: 'contain if left out.' },
-  'limits': {
-    type: 'string',
-    pattern: patterns.limits,
-    title: 'the least and the most scale, such as "1..3" or "0.5.."',
-    description: 'The least and the most device px one u becomes.',
-  },
-  'blend': { type: 'number', minimum: 0, maximum: 1, title: 'a number from 0 to 1' },
-  'millimetres': { type: 'number', minimum: 0.001, maximum: 1000, title: 'a number of millimetres' },
-  'least-millimetres': {
-    type: 'number',
-    minimum: 0.001,
-    maximum: 1000,
-    title: 'a number of millimetres',
-    description: 'The least one u is on the glass, whatever the pixels.',
-  },
-  'step': { type: 'number', minimum: 0.001, maximum: 100, title: 'a number above 0' },
-};
 
 const widgetKeys = {
   'id': { ...name, description: 'Unique in the view.' },
@@ -222,8 +174,7 @@ const widgetKeys = {
   'column-span': { type: 'integer', minimum: 1, maximum: 100, title: 'a whole number from 1 to 100' },
   'row-span': { type: 'integer', minimum: 1, maximum: 100, title: 'a whole number from 1 to 100' },
   'gone': {
-    type: 'boolean',
-    title: 'true or false',
+    ...flag,
     description: 'true: not there at all, takes no room.',
   },
   'scroll': { ...choice(['x', 'y', 'both']), description: 'A viewport over larger content.' },
@@ -242,8 +193,7 @@ const widgetKeys = {
     description: 'Widgets this one is meant to overlap; true for any.',
   },
   'visible': {
-    type: 'boolean',
-    title: 'true or false',
+    ...flag,
     description: 'false: keeps its place, is not drawn.',
   },
   'text': {
@@ -287,6 +237,19 @@ const widgetKeys = {
   'slice-center': { ...choice(['fill', 'hollow']), description: 'hollow: the middle is not drawn.' },
   'flip': choice(['x', 'y', 'both']),
   'image-rendering': { ...choice(['auto', 'pixelated']), description: 'pixelated: pixels stay sharp.' },
+  'trail': numberOrTemplate('a number from 0 to 1 or a {value}'),
+  'checked': { ...flag, description: 'Of a checkbox or switch.' },
+  'controls': {
+    type: 'string',
+    title: 'the id of a page',
+    description: 'Of a button among tabs: the page it shows, as aria-controls.',
+  },
+  'placeholder': { type: 'string', title: 'a text', description: 'What an empty textbox says.' },
+  'theme': {
+    type: 'string',
+    title: 'a name of themes',
+    description: 'Another theme for this widget and all that is in it.',
+  },
   'value': numberOrTemplate('a number from 0 to 1 or a {value}'),
   'segments': { type: 'integer', minimum: 1, maximum: 200, title: 'a whole number from 1 to 200' },
   'fill-from': choice(['left', 'right', 'top', 'bottom']),
@@ -404,7 +367,14 @@ export const documentSchema = {
         align: { ...places, type: 'string', title: 'a point such as "center" or "left top"' },
       },
     },
-    theme: { type: 'string', title: 'the path of a theme file' },
+    theme: { type: 'string', title: 'a name of themes, or the path of a theme file' },
+    themes: {
+      type: 'object',
+      title: 'a map of themes',
+      propertyNames: name,
+      additionalProperties: { type: 'string', title: 'the path of a theme file' },
+      description: 'Themes the views can be seen in, side by side.',
+    },
     ...theme,
     language: { ...locale, description: 'The language the texts are written in; en if left out.' },
     catalogs: {
@@ -417,7 +387,17 @@ export const documentSchema = {
     pictures: {
       type: 'object',
       title: 'a map of picture files',
-      additionalProperties: { type: 'string', title: 'the path of a picture' },
+      additionalProperties: {
+        type: ['string', 'object'],
+        title: 'the path of a picture or atlas, or a map of densities and paths',
+        propertyNames: {
+          type: 'string',
+          pattern: '^\\d{1,2}(\\.\\d{1,3})?$',
+          title: 'a density such as 1, 1.5 or 2',
+        },
+        additionalProperties: { type: 'string', title: 'the path of a picture' },
+        minProperties: 1,
+      },
     },
     cases: {
       type: 'object',

@@ -38,37 +38,45 @@ import { show } from './validate.ts';
 const everyKind: readonly Kind[] = kinds;
 const everyState: readonly string[] = states;
 
+const textKinds: readonly Kind[] = ['text', 'button', 'textbox', 'tooltip'];
+const pictureKinds: readonly Kind[] = ['image', 'panel', 'button', 'textbox', 'dialog', 'tooltip'];
+const containerKinds: readonly Kind[] = ['panel', 'button', 'tabs', 'dialog'];
+const scrollingKinds: readonly Kind[] = ['panel', 'dialog'];
+
 /** Keys that only some kinds of widget have. */
 const kindsOfKey: Readonly<Record<string, readonly Kind[]>> = {
-  'text': ['text', 'button'],
-  'wrap': ['text', 'button'],
-  'max-lines': ['text', 'button'],
-  'ellipsis': ['text', 'button'],
-  'least-font-size': ['text', 'button'],
-  'image': ['image', 'panel', 'button'],
-  'fit': ['image', 'panel', 'button'],
-  'image-position': ['image', 'panel', 'button'],
-  'tile': ['image', 'panel', 'button'],
-  'slice': ['image', 'panel', 'button'],
-  'slice-edges': ['image', 'panel', 'button'],
-  'slice-center': ['image', 'panel', 'button'],
-  'flip': ['image', 'panel', 'button'],
-  'image-rendering': ['image', 'panel', 'button'],
-  'value': ['meter', 'separator'],
+  'text': textKinds,
+  'wrap': textKinds,
+  'max-lines': textKinds,
+  'ellipsis': textKinds,
+  'least-font-size': textKinds,
+  'placeholder': ['textbox'],
+  'image': pictureKinds,
+  'fit': pictureKinds,
+  'image-position': pictureKinds,
+  'tile': pictureKinds,
+  'slice': pictureKinds,
+  'slice-edges': pictureKinds,
+  'slice-center': pictureKinds,
+  'flip': pictureKinds,
+  'image-rendering': pictureKinds,
+  'value': ['meter', 'slider', 'separator'],
+  'trail': ['meter'],
   'segments': ['meter'],
-  'fill-from': ['meter'],
-  'children': ['panel', 'button'],
-  'arrange': ['panel', 'button'],
-  'reverse': ['panel', 'button'],
-  'columns': ['panel', 'button'],
-  'rows': ['panel', 'button'],
-  'page': ['panel'],
-  'scroll': ['panel'],
-  'scroll-offset': ['panel'],
-  'gap': ['panel', 'button'],
-  'align': ['panel', 'button'],
-  'justify': ['panel', 'button'],
-  'overflow': ['panel', 'button'],
+  'fill-from': ['meter', 'slider'],
+  'checked': ['checkbox', 'switch'],
+  'children': containerKinds,
+  'arrange': containerKinds,
+  'reverse': containerKinds,
+  'columns': containerKinds,
+  'rows': containerKinds,
+  'page': ['panel', 'tabs'],
+  'scroll': scrollingKinds,
+  'scroll-offset': scrollingKinds,
+  'gap': containerKinds,
+  'align': containerKinds,
+  'justify': containerKinds,
+  'overflow': containerKinds,
 };
 
 /** What the schema cannot say: notations, names inside the views, keys that make no sense together. */
@@ -124,11 +132,22 @@ function checkNames(
     const facts = { what: 'widget', name: target, meant: nearestName(target, ids.keys()) };
     diagnostics.add('unknown-name', facts, origin.at(`${at}/anchor-to`));
   }
-  const { image } = widget;
-  if (image !== undefined && !isTemplate(image) && own(document.pictures, image) === undefined) {
+  const { image, theme } = widget;
+  if (theme !== undefined && !isTemplate(theme) && own(document.themes, theme) === undefined) {
+    const meant = nearestName(theme, Object.keys(document.themes ?? {}));
+    diagnostics.add('unknown-name', { what: 'theme', name: theme, meant }, origin.at(`${at}/theme`));
+  }
+  if (image !== undefined && !isTemplate(image) && !namesPicture(document, image)) {
     const meant = nearestName(image, Object.keys(document.pictures ?? {}));
     diagnostics.add('unknown-name', { what: 'picture', name: image, meant }, origin.at(`${at}/image`));
   }
+}
+
+/** Whether a name is that of a picture, or starts with that of an atlas: which regions that has, its file says. */
+export function namesPicture(document: DocumentSource, name: string): boolean {
+  if (own(document.pictures, name) !== undefined) return true;
+  const slash = name.indexOf('/');
+  return slash > 0 && own(document.pictures, name.slice(0, slash)) !== undefined;
 }
 
 /** Keys of an instance that are neither those of a widget nor parameters; parameters that are missing. */
@@ -340,15 +359,20 @@ function checkContainer(
       diagnostics.add('key-needs', { key, needs: 'arrange: grid' }, origin.atKey(`${pointer}/${key}`));
     }
   }
-  if (holder.page !== undefined && arrange !== 'pages') {
-    diagnostics.add('key-needs', { key: 'page', needs: 'arrange: pages' }, origin.atKey(`${pointer}/page`));
+  const isTabs = 'kind' in holder && holder.kind === 'tabs';
+  if (holder.page !== undefined && arrange !== 'pages' && !isTabs) {
+    diagnostics.add(
+      'key-needs',
+      { key: 'page', needs: 'arrange: pages, or kind: tabs' },
+      origin.atKey(`${pointer}/page`),
+    );
   }
   const cells = arrange === 'grid' || arrange === 'layers' || arrange === 'pages';
   if (holder.justify !== undefined && cells && holder.justify.startsWith('space-')) {
     refuse('justify', `one of start, center, end, stretch in a ${arrange}`);
   }
-  if (arrange === 'pages') {
-    const ids = (holder.children ?? []).flatMap(({ id }) => (id === undefined ? [] : [id]));
+  if (arrange === 'pages' || isTabs) {
+    const ids = (holder.children ?? []).flatMap(({ id, controls = id }) => controls ?? []);
     if (holder.page !== undefined && !ids.includes(holder.page)) {
       const facts = { what: 'page', name: holder.page, meant: nearestName(holder.page, ids) };
       diagnostics.add('unknown-name', facts, origin.at(`${pointer}/page`));
@@ -432,6 +456,8 @@ function checkNotations(placed: PlacedSource, origin: Origin, diagnostics: Diagn
     const meant = nearestName(widget.states, everyState);
     diagnostics.add('not-one-of', { ...facts, meant }, origin.at(`${pointer}/states`));
   }
+  if (typeof widget.trail === 'string')
+    refuse('trail', 'a number from 0 to 1, or one value of the case such as "{before}"');
   if (typeof widget.value === 'string')
     refuse('value', 'a number from 0 to 1, or one value of the case such as "{hull}"');
 }

@@ -1,5 +1,5 @@
 import type { Widget } from '../build/index.ts';
-import { formatDiagnostic, type CheckedDocument } from '../document/index.ts';
+import { formatDiagnostic, type CheckedDocument, type FileText } from '../document/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { Theme } from '../theme/index.ts';
@@ -19,18 +19,31 @@ export interface Move {
 
 /** The view of a document as it is after a change of its text. @throws EditError when the text is no document any more. */
 export function rearranged(document: CheckedDocument, view: View, text: string): View {
-  const file = document.themes[1]?.origin.source;
+  const [, chosen] = document.themes;
   const read = readDocument(text, {
     name: document.origin.source?.name,
     // The theme the view is seen in, whichever the document names.
-    theme: file?.name,
-    readFile: () => ({ text: file?.text ?? '', name: file?.name ?? '' }),
+    theme: view.variant.theme.name ?? chosen?.origin.source?.name,
+    readFile: (path) => readAgain(document, path),
   });
-  if (read.document) return view.with({ theme: new Theme(read.document) }, read.document);
+  const { document: changed } = read;
+  if (changed) {
+    const themes = new Map([...changed.named.keys()].map((name) => [name, new Theme(changed, name)]));
+    return view.with({ theme: new Theme(changed, view.variant.theme.name), themes }, changed);
+  }
   const first = read.diagnostics.find(({ severity }) => severity === 'error');
   throw new EditError(
     `the change would make the document unusable: ${first ? formatDiagnostic(first).split('\n')[0]! : ''}`,
   );
+}
+
+/** The text of a theme or token file as it was read with the document. */
+function readAgain({ themes, named }: CheckedDocument, path: string): FileText {
+  const sources = [...themes.slice(1), ...named.values(), themes[0]!]
+    .flatMap(({ origin, tokenFiles }) => [origin.source, ...tokenFiles.map((file) => file.origin.source)])
+    .filter((source) => source !== undefined);
+  const found = sources.find(({ name }) => name === path || name.endsWith(`/${path}`));
+  return found ? { text: found.text, name: found.name } : { problem: 'missing', detail: path };
 }
 
 /**

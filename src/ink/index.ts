@@ -1,7 +1,9 @@
 export { fitPicture } from './fit.ts';
 export { picturePieces } from './picture.ts';
 export type { PicturePiece } from './picture.ts';
-export { meterFill, meterPieces } from './meter.ts';
+export { caretRect, checkMark, controlBoxes, insideOf } from './controls.ts';
+export type { ControlBoxes } from './controls.ts';
+export { meterFill, meterPieces, trailColor } from './meter.ts';
 export { contentRoom } from './room.ts';
 export { innerWidth, placeText } from './text.ts';
 export { clips, turnOf, turned } from './turn.ts';

@@ -1,5 +1,6 @@
 import type { Widget } from '../build/index.ts';
 import type { Rect } from '../layout/index.ts';
+import { faded, type Rgba } from '../theme/index.ts';
 
 /** The side a meter is filled from: the one lines start at, where it is not said. */
 function sideOf({ source, box }: Pick<Widget, 'source' | 'box'>): 'left' | 'right' | 'top' | 'bottom' {
@@ -7,9 +8,20 @@ function sideOf({ source, box }: Pick<Widget, 'source' | 'box'>): 'left' | 'righ
   return said ?? (box.rightToLeft ? 'right' : 'left');
 }
 
-/** The filled part of a meter, in a rectangle. */
-export function meterFill(rect: Rect, widget: Pick<Widget, 'source' | 'box' | 'value'>): Rect {
-  const { value } = widget;
+/** What is left of a meter's colour where it was before, if nothing says another. */
+const trailOpacity = 0.45;
+
+/** The colour of the part between where a meter was before and where it is. */
+export function trailColor({ trailColor: said, color }: Widget['look']): Rgba {
+  return said ?? faded(color, trailOpacity);
+}
+
+/** The part of a meter up to a value, in a rectangle. */
+export function meterFill(
+  rect: Rect,
+  widget: Pick<Widget, 'source' | 'box' | 'value'>,
+  value = widget.value,
+): Rect {
   const from = sideOf(widget);
   const { x, y, width, height } = rect;
   switch (from) {
@@ -29,8 +41,9 @@ export function meterPieces(
   rect: Rect,
   widget: Pick<Widget, 'source' | 'box' | 'value'>,
   gap: number,
+  value = widget.value,
 ): Rect[] {
-  const filled = meterFill(rect, widget);
+  const filled = meterFill(rect, widget, value);
   const { source } = widget;
   const count = 'segments' in source ? (source.segments ?? 1) : 1;
   if (count <= 1) return [filled];

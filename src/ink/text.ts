@@ -61,8 +61,9 @@ export function placeText(widget: Widget, layout: Layout): PlacedText {
     low = Math.max(low, baseline - ink.bottom * unit);
   }
   const drawn = left < right;
+  const edge = (widget.look.textOutline?.width ?? 0) * factor;
   const ink = drawn
-    ? { x: left, y: high, width: right - left, height: low - high }
+    ? { x: left - edge, y: high - edge, width: right - left + 2 * edge, height: low - high + 2 * edge }
     : { x: inner, y: top, width: 0, height: 0 };
   return { lines: placed, unit, shrink, ink };
 }

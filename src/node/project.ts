@@ -8,11 +8,11 @@ import {
   type Diagnostic,
   type FileText,
 } from '../document/index.ts';
-import { PictureError, mostPictureBytes, readPicture, type Picture } from '../picture/index.ts';
+import { PictureError, loadPictures, mostPictureBytes, type Picture } from '../picture/index.ts';
 import { CatalogError, mostCatalogBytes, readCatalog } from './catalogs.ts';
 import { FontBook, FontError, mostFontBytes, unpackWoff2, type Catalog } from '../text/index.ts';
-import { Theme, defaultFont } from '../theme/index.ts';
-import { readDocument, type Resources } from '../view/index.ts';
+import { defaultFont, fontsOf } from '../theme/index.ts';
+import { checkPictureNames, readDocument, type Resources } from '../view/index.ts';
 import { FileProblem, ProjectFolder, readLimited } from './files.ts';
 
 /** The most bytes a document or theme file may have. */
@@ -27,7 +27,7 @@ export interface Project {
 }
 
 export interface ProjectOptions {
-  /** Path of a theme file, from the document's folder, in place of the one the document names. */
+  /** One of the document's themes, or the path of a theme file from its folder, in place of the one it names. */
   readonly theme?: string;
 }
 
@@ -57,7 +57,7 @@ export async function openProject(path: string, options: ProjectOptions = {}): P
     return { document: undefined, resources: { fonts, pictures }, diagnostics: read.diagnostics };
   const diagnostics = new DiagnosticList();
   await loadFonts(read.document, folder, fonts, diagnostics);
-  await loadPictures(read.document, folder, base, pictures, diagnostics);
+  await addPictures(read.document, folder, base, pictures, diagnostics);
   const catalogs = await loadCatalogs(read.document, folder, base, diagnostics);
   return {
     document: diagnostics.hasErrors ? undefined : read.document,
@@ -89,26 +89,22 @@ async function loadFonts(
   fonts: FontBook,
   diagnostics: DiagnosticList,
 ): Promise<void> {
-  const used = new Theme(document).fonts();
-  for (const { theme, origin } of document.themes) {
+  for (const [family, { files, origin }] of Object.entries(fontsOf(document))) {
     // Paths in a theme file start from where that file is, as they do in a document.
     const base = relative(folder.root, dirname(realpathSync(origin.source!.name)));
-    for (const [family, weights] of Object.entries(theme.fonts ?? {})) {
-      if (used[family] !== weights) continue;
-      for (const [weight, path] of Object.entries(weights)) {
-        const at = origin.at(pointerTo(pointerTo('/fonts', family), weight));
-        try {
-          const file = await unpackWoff2(folder.read(join(base, path), mostFontBytes));
-          fonts.add(family, Number.parseInt(weight, 10), file, weight.endsWith('italic'));
-        } catch (error) {
-          reportFile(error, path, 'a font', at, diagnostics);
-        }
+    for (const [weight, path] of Object.entries(files)) {
+      const at = origin.at(pointerTo(pointerTo('/fonts', family), weight));
+      try {
+        const file = await unpackWoff2(folder.read(join(base, path), mostFontBytes));
+        fonts.add(family, Number.parseInt(weight, 10), file, weight.endsWith('italic'));
+      } catch (error) {
+        reportFile(error, path, 'a font', at, diagnostics);
       }
     }
   }
 }
 
-async function loadPictures(
+async function addPictures(
   document: CheckedDocument,
   folder: ProjectFolder,
   base: string,
@@ -118,22 +114,19 @@ async function loadPictures(
   const named = Object.entries(document.source.pictures ?? {});
   if (named.length === 0) return;
   // Loading the decoder takes longer than most documents do, so that only those with pictures wait for it.
-  const [{ loadImage }, { samplePicture }] = await Promise.all([
-    import('@napi-rs/canvas'),
-    import('./png.ts'),
-  ]);
-  for (const [name, path] of named) {
-    const at = document.origin.at(pointerTo('/pictures', name));
+  const { pictureHost } = await import('./pictures.ts');
+  const host = pictureHost((path) => folder.read(join(base, path), mostPictureBytes));
+  for (const [name, source] of named) {
+    // One broken picture leaves a hole where it is shown, and a finding; the rest of the view is drawn.
+    const at = { ...document.origin.at(pointerTo('/pictures', name)), severity: 'warning' as const };
     try {
-      const picture = readPicture(name, folder.read(join(base, path), mostPictureBytes));
-      const drawable = await loadImage(Buffer.from(picture.bytes)).catch(() => {
-        throw new PictureError('it cannot be decoded');
-      });
-      pictures.set(name, { ...picture, drawable, sample: samplePicture(picture, drawable) });
+      for (const [one, picture] of await loadPictures(name, source, host)) pictures.set(one, picture);
     } catch (error) {
+      const path = typeof source === 'string' ? source : Object.values(source).join(', ');
       reportFile(error, path, 'a picture', at, diagnostics);
     }
   }
+  checkPictureNames(document, pictures, diagnostics);
 }
 
 async function loadCatalogs(
@@ -160,7 +153,7 @@ function reportFile(
   error: unknown,
   path: string,
   what: string,
-  at: { pointer: string },
+  at: { pointer: string; severity?: 'error' | 'warning' },
   diagnostics: DiagnosticList,
 ): void {
   if (error instanceof FileProblem && error.problem === 'missing')

@@ -1,6 +1,7 @@
 import type { Rect } from '../layout/index.ts';
-import { gradientLine, hexOf, type Fill } from '../theme/index.ts';
-import { paint, type DrawList, type Painter } from './draw-list.ts';
+import { gradientLine, hexOf, isSquare, mapCorners, type Corners, type Fill } from '../theme/index.ts';
+import { paint, type DrawList, type Painter, type PathStep } from './draw-list.ts';
+import type { Tints } from './tints.ts';
 
 interface CanvasGradient {
   addColorStop(offset: number, color: string): void;
@@ -11,7 +12,12 @@ export interface CanvasContext {
   fillStyle: unknown;
   strokeStyle: unknown;
   lineWidth: number;
+  lineJoin: 'bevel' | 'miter' | 'round';
   globalAlpha: number;
+  shadowColor: string;
+  shadowBlur: number;
+  shadowOffsetX: number;
+  shadowOffsetY: number;
   save(): void;
   restore(): void;
   beginPath(): void;
@@ -21,10 +27,12 @@ export interface CanvasContext {
   quadraticCurveTo(x1: number, y1: number, x: number, y: number): void;
   bezierCurveTo(x1: number, y1: number, x2: number, y2: number, x: number, y: number): void;
   rect(x: number, y: number, width: number, height: number): void;
-  roundRect(x: number, y: number, width: number, height: number, radius: number): void;
+  roundRect(x: number, y: number, width: number, height: number, radii: number[]): void;
   fill(): void;
   stroke(): void;
-  clip(): void;
+  clip(rule?: 'nonzero' | 'evenodd'): void;
+  getTransform(): { a: number; b: number; c: number; d: number };
+  translate(x: number, y: number): void;
   transform(a: number, b: number, c: number, d: number, e: number, f: number): void;
   setLineDash(segments: number[]): void;
   createLinearGradient(x0: number, y0: number, x1: number, y1: number): CanvasGradient;
@@ -44,8 +52,11 @@ export interface CanvasContext {
   ): void;
 }
 
-/** Draws on a canvas whose pixels are device px. Pictures need their `drawable`; one without is left out. */
-export function paintOnCanvas(list: DrawList, context: CanvasContext): void {
+/**
+ * Draws on a canvas whose pixels are device px. Pictures need their `drawable`; one without is left out.
+ * @param tints Makes the tinted pictures and keeps them from one drawing to the next; without it pictures are as they are.
+ */
+export function paintOnCanvas(list: DrawList, context: CanvasContext, tints?: Tints): void {
   const painter: Painter = {
     box({ rect, radius, fill, border, opacity }) {
       context.globalAlpha = opacity;
@@ -66,37 +77,65 @@ export function paintOnCanvas(list: DrawList, context: CanvasContext): void {
           context.strokeStyle = hexOf(border.color);
           context.lineWidth = border.width;
           context.setLineDash(border.dash === undefined ? [] : [border.dash]);
-          outline(context, inner, Math.max(0, radius - half));
+          outline(
+            context,
+            inner,
+            mapCorners(radius, (one) => Math.max(0, one - half)),
+          );
           context.stroke();
         }
       }
       context.globalAlpha = 1;
     },
-    picture({ rect, from, picture, opacity, pixelated }) {
+    picture({ rect, from, picture, opacity, pixelated, tint }) {
       if (picture.drawable === undefined) return;
       const { x, y, width, height } = rect;
       context.globalAlpha = opacity;
       context.imageSmoothingEnabled = pixelated !== true;
-      const drawable = picture.drawable as never;
+      const tinted = tint ? tints?.tinted(picture, tint) : undefined;
+      const drawable = (tinted ?? picture.drawable) as never;
       if (from) context.drawImage(drawable, from.x, from.y, from.width, from.height, x, y, width, height);
       else context.drawImage(drawable, x, y, width, height);
       context.imageSmoothingEnabled = true;
       context.globalAlpha = 1;
     },
-    path({ steps, color, opacity }) {
+    path({ steps, color, opacity, outline: edge }) {
       context.globalAlpha = opacity;
-      context.fillStyle = hexOf(color);
-      context.beginPath();
-      for (const { type, values } of steps) {
-        const [a, b, c, d, e, f] = values as [number, number, number, number, number, number];
-        if (type === 'M') context.moveTo(a, b);
-        else if (type === 'L') context.lineTo(a, b);
-        else if (type === 'Q') context.quadraticCurveTo(a, b, c, d);
-        else if (type === 'C') context.bezierCurveTo(a, b, c, d, e, f);
-        else context.closePath();
+      follow(context, steps);
+      if (edge) {
+        context.strokeStyle = hexOf(edge.color);
+        context.lineWidth = 2 * edge.width;
+        context.lineJoin = 'round';
+        context.setLineDash([]);
+        context.stroke();
+        context.lineJoin = 'miter';
       }
+      context.fillStyle = hexOf(color);
       context.fill();
       context.globalAlpha = 1;
+    },
+    shadow({ shape, blur, color, opacity, without }) {
+      context.save();
+      if (without) {
+        // Everything but the box: its outline in a rectangle, filled by the even-odd rule.
+        outline(context, without.rect, without.radius);
+        context.rect(-far, -far, 2 * far, 2 * far);
+        context.clip('evenodd');
+      }
+      context.globalAlpha = opacity;
+      const { a, b, c, d } = context.getTransform();
+      const determinant = a * d - b * c || 1;
+      // The shape itself is moved off the canvas: what falls back on it is the shadow alone. Shadows do not follow the
+      // transform of the canvas, so that the way back is the same whatever it is.
+      context.translate((-far * d) / determinant, (far * b) / determinant);
+      context.shadowOffsetX = far;
+      context.shadowBlur = blur * Math.sqrt(Math.abs(determinant));
+      context.shadowColor = hexOf(color);
+      context.fillStyle = '#000000';
+      if (shape.type === 'box') outline(context, shape.rect, shape.radius);
+      else follow(context, shape.steps);
+      context.fill();
+      context.restore();
     },
     clip({ rect, radius }) {
       context.save();
@@ -117,9 +156,26 @@ export function paintOnCanvas(list: DrawList, context: CanvasContext): void {
   context.restore();
 }
 
-function outline(context: CanvasContext, rect: Rect, radius: number): void {
+/** Further than any canvas is wide or high, in device px. */
+const far = 32_768;
+
+function follow(context: CanvasContext, steps: readonly PathStep[]): void {
   context.beginPath();
-  if (radius > 0) context.roundRect(rect.x, rect.y, rect.width, rect.height, radius);
+  for (const { type, values } of steps) {
+    const [a, b, c, d, e, f] = values as [number, number, number, number, number, number];
+    if (type === 'M') context.moveTo(a, b);
+    else if (type === 'L') context.lineTo(a, b);
+    else if (type === 'Q') context.quadraticCurveTo(a, b, c, d);
+    else if (type === 'C') context.bezierCurveTo(a, b, c, d, e, f);
+    else context.closePath();
+  }
+}
+
+function outline(context: CanvasContext, rect: Rect, radius: Corners): void {
+  context.beginPath();
+  const { topLeft, topRight, bottomRight, bottomLeft } = radius;
+  if (!isSquare(radius))
+    context.roundRect(rect.x, rect.y, rect.width, rect.height, [topLeft, topRight, bottomRight, bottomLeft]);
   else context.rect(rect.x, rect.y, rect.width, rect.height);
 }
 

@@ -1,7 +1,7 @@
 import type { Matrix } from '../ink/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Picture } from '../picture/index.ts';
-import type { Fill, Rgba } from '../theme/index.ts';
+import type { Corners, Fill, Rgba, Stroke } from '../theme/index.ts';
 
 /** One step of a path: M x y, L x y, Q x1 y1 x y, C x1 y1 x2 y2 x y, or Z. */
 export interface PathStep {
@@ -9,13 +9,31 @@ export interface PathStep {
   readonly values: readonly number[];
 }
 
+/** A text as words, for painters that write text as text: where each line of one font starts, in device px. */
+export interface Words {
+  readonly text: string;
+  readonly x: number;
+  readonly baseline: number;
+  readonly width: number;
+  readonly size: number;
+  readonly font: string;
+  readonly weight: number;
+  readonly italic: boolean;
+  readonly rightToLeft: boolean;
+}
+
+/** What throws a shadow. */
+export type Shape =
+  | { readonly type: 'box'; readonly rect: Rect; readonly radius: Corners }
+  | { readonly type: 'path'; readonly steps: readonly PathStep[] };
+
 /** What is drawn, in order, in device px. Every operation names the widget it is for; -1 is none. */
 export type DrawOperation =
   | {
       readonly type: 'box';
       readonly widget: number;
       readonly rect: Rect;
-      readonly radius: number;
+      readonly radius: Corners;
       readonly fill: Fill | undefined;
       /** Drawn inside the rectangle. */
       readonly border: { readonly width: number; readonly color: Rgba; readonly dash?: number } | undefined;
@@ -31,6 +49,8 @@ export type DrawOperation =
       readonly opacity: number;
       /** Pixels stay sharp. */
       readonly pixelated?: boolean;
+      /** What its colours are multiplied by. */
+      readonly tint?: Rgba;
     }
   | {
       readonly type: 'path';
@@ -38,8 +58,23 @@ export type DrawOperation =
       readonly steps: readonly PathStep[];
       readonly color: Rgba;
       readonly opacity: number;
+      /** Drawn under it, as wide on the outside of its edges. */
+      readonly outline?: Stroke;
+      /** The same as words; of texts. */
+      readonly words?: readonly Words[];
     }
-  | { readonly type: 'clip'; readonly rect: Rect; readonly radius: number }
+  /** A shape blurred; half the blur is the deviation (CSS Backgrounds 3 §6.1.1). */
+  | {
+      readonly type: 'shadow';
+      readonly widget: number;
+      readonly shape: Shape;
+      readonly blur: number;
+      readonly color: Rgba;
+      readonly opacity: number;
+      /** The box that throws it, inside of which it is not drawn. */
+      readonly without?: { readonly rect: Rect; readonly radius: Corners };
+    }
+  | { readonly type: 'clip'; readonly rect: Rect; readonly radius: Corners }
   /** A matrix as CSS writes it, for all that follows up to its restore: x' = a·x + c·y + e, y' = b·x + d·y + f. */
   | { readonly type: 'turn'; readonly matrix: Matrix }
   /** Ends the last clip or turn. */
@@ -61,6 +96,7 @@ export interface Painter {
   box(operation: OperationOf<'box'>): void;
   picture(operation: OperationOf<'picture'>): void;
   path(operation: OperationOf<'path'>): void;
+  shadow(operation: OperationOf<'shadow'>): void;
   clip(operation: OperationOf<'clip'>): void;
   turn(operation: OperationOf<'turn'>): void;
   restore(): void;
@@ -78,6 +114,9 @@ export function paint(list: DrawList, painter: Painter): void {
         break;
       case 'path':
         painter.path(operation);
+        break;
+      case 'shadow':
+        painter.shadow(operation);
         break;
       case 'clip':
         painter.clip(operation);

@@ -2,19 +2,30 @@ import type { Widget } from '../build/index.ts';
 import type { WidgetSource } from '../document/index.ts';
 import {
   clips,
+  controlBoxes,
   fitPicture,
   meterPieces,
   picturePieces,
-  placeText,
+  trailColor,
   turnOf,
   type Matrix,
   type PicturePiece,
 } from '../ink/index.ts';
 import type { Rect } from '../layout/index.ts';
-import type { Rgba } from '../theme/index.ts';
+import {
+  faded,
+  fittedCorners,
+  isSquare,
+  mapCorners,
+  square,
+  type Corners,
+  type Rgba,
+} from '../theme/index.ts';
 import type { Backdrop, ViewLayout } from '../view/index.ts';
-import type { DrawList, DrawOperation, PathStep } from './draw-list.ts';
-import { outlineLine } from './glyphs.ts';
+import type { DrawList, DrawOperation } from './draw-list.ts';
+import { addCaret, addControl, hasTrack } from './draw-control.ts';
+import { addText } from './draw-text.ts';
+import { pictureOperation } from './draw-picture.ts';
 
 export interface DrawOptions {
   /** Drawn behind the view; the view's first backdrop if left out, nothing for null. */
@@ -47,8 +58,8 @@ export function drawLayout(on: ViewLayout, options: DrawOptions = {}): DrawList 
     if (widget.visible && opacities[index] > 0 && scale > 0)
       addWidget(on, widget, opacities[index], operations);
     if (clips(widget)) {
-      const radius = widget.look.radius * layout.scale(index);
-      operations.push({ type: 'clip', rect: layout.pixelRect(index), radius });
+      const rect = layout.pixelRect(index);
+      operations.push({ type: 'clip', rect, radius: cornersOf(widget, rect, layout.scale(index)) });
       open.push(index);
     }
   }
@@ -82,7 +93,7 @@ function addBackdrop(backdrop: Backdrop, width: number, height: number, operatio
     return;
   }
   const fill = { type: 'color', color: { ...backdrop.color, a: 1 } } as const;
-  operations.push({ type: 'box', widget: -1, rect, radius: 0, fill, border: undefined, opacity: 1 });
+  operations.push({ type: 'box', widget: -1, rect, radius: square, fill, border: undefined, opacity: 1 });
 }
 
 function addBars({ screen, layout }: ViewLayout, operations: DrawOperation[]): void {
@@ -95,45 +106,93 @@ function addBars({ screen, layout }: ViewLayout, operations: DrawOperation[]): v
     bars.push({ x: 0, y: 0, width, height: originY }, { x: 0, y: height - originY, width, height: originY });
   for (const rect of bars) {
     const fill = { type: 'color', color: barColor } as const;
-    operations.push({ type: 'box', widget: -1, rect, radius: 0, fill, border: undefined, opacity: 1 });
+    operations.push({ type: 'box', widget: -1, rect, radius: square, fill, border: undefined, opacity: 1 });
   }
 }
 
-function addWidget(
-  { layout }: ViewLayout,
-  widget: Widget,
-  opacity: number,
-  operations: DrawOperation[],
-): void {
+function addWidget(on: ViewLayout, widget: Widget, opacity: number, operations: DrawOperation[]): void {
+  const { layout } = on;
   const { index, look, kind } = widget;
   const scale = layout.scale(index);
   const rect = layout.pixelRect(index);
-  const radius = Math.min(look.radius * scale, rect.width / 2, rect.height / 2);
+  const radius = cornersOf(widget, rect, scale);
   const borderWidth = look.borderWidth > 0 ? Math.max(1, Math.round(look.borderWidth * scale)) : 0;
   const border =
     look.borderColor && borderWidth > 0 ? { width: borderWidth, color: look.borderColor } : undefined;
   const box = { type: 'box', widget: index, rect, opacity } as const;
   const drawn = rect.width > 0 && rect.height > 0;
-  if (drawn && look.background) operations.push({ ...box, radius, fill: look.background, border: undefined });
+  if (kind === 'dialog' && look.veil) addVeil(on, index, faded(look.veil, opacity), operations);
+  const base = hasTrack(widget) ? controlBoxes(widget, layout, rect).track : rect;
+  const baseRadius = base === rect ? radius : cornersOf(widget, base, scale);
+  if (drawn) addShadows(widget, base, baseRadius, scale, opacity, operations);
+  if (drawn && look.background)
+    operations.push({ ...box, rect: base, radius: baseRadius, fill: look.background, border: undefined });
   if (drawn && widget.picture) addPicture(widget, rect, radius, scale, opacity, operations);
   if (drawn && kind === 'meter') {
     const inner = shrunk(rect, borderWidth);
-    const innerRadius = Math.max(0, radius - borderWidth);
+    const innerRadius = mapCorners(radius, (one) => Math.max(0, one - borderWidth));
     operations.push({ type: 'clip', rect: inner, radius: innerRadius });
-    for (const piece of meterPieces(inner, widget, segmentGap * scale)) {
-      const fill = { type: 'color', color: look.color } as const;
-      operations.push({ ...box, rect: piece, radius: 0, fill, border: undefined });
-    }
+    const fillUp = (value: number, color: Rgba) => {
+      for (const piece of meterPieces(inner, widget, segmentGap * scale, value)) {
+        const fill = { type: 'color', color } as const;
+        operations.push({ ...box, rect: onPixels(piece), radius: square, fill, border: undefined });
+      }
+    };
+    if (widget.trail > widget.value) fillUp(widget.trail, trailColor(look));
+    fillUp(widget.value, look.color);
     operations.push({ type: 'restore' });
   }
-  if (drawn && border) operations.push({ ...box, radius, fill: undefined, border });
-  if (widget.text) addText(widget, layout, opacity, operations);
+  if (drawn && border) operations.push({ ...box, rect: base, radius: baseRadius, fill: undefined, border });
+  if (drawn) addControl(on, widget, { rect, radius: baseRadius, opacity }, operations);
+  if (widget.text) addText(on, widget, opacity, operations);
+  if (drawn) addCaret(on, widget, opacity, operations);
+}
+
+/** What a dialog lays over the whole screen, so that all behind it steps back. */
+function addVeil({ screen }: ViewLayout, widget: number, color: Rgba, operations: DrawOperation[]): void {
+  const rect = { x: 0, y: 0, width: screen.width, height: screen.height };
+  const fill = { type: 'color', color } as const;
+  operations.push({ type: 'box', widget, rect, radius: square, fill, border: undefined, opacity: 1 });
+}
+
+/** The radii of a widget's corners in device px, none larger than fits. */
+function cornersOf({ look }: Widget, rect: Rect, scale: number): Corners {
+  const { radius } = look;
+  if (isSquare(radius)) return radius;
+  return fittedCorners(
+    mapCorners(radius, (one) => one * scale),
+    rect.width,
+    rect.height,
+  );
+}
+
+/** The shadows of a box, the first on top (CSS Backgrounds 3 §6.1). */
+function addShadows(
+  { index, look }: Widget,
+  rect: Rect,
+  radius: Corners,
+  scale: number,
+  opacity: number,
+  operations: DrawOperation[],
+): void {
+  for (let at = look.shadow.length - 1; at >= 0; at--) {
+    const { x, y, blur, spread, color } = look.shadow[at]!;
+    const by = spread * scale;
+    const shape = {
+      type: 'box' as const,
+      rect: { ...shrunk(rect, -by), x: rect.x - by + x * scale, y: rect.y - by + y * scale },
+      radius: mapCorners(radius, (one) => (one > 0 ? Math.max(0, one + by) : 0)),
+    };
+    if (shape.rect.width === 0 || shape.rect.height === 0) continue;
+    const without = { rect, radius };
+    operations.push({ type: 'shadow', widget: index, shape, blur: blur * scale, color, opacity, without });
+  }
 }
 
 function addPicture(
   widget: Widget,
   rect: Rect,
-  radius: number,
+  radius: Corners,
   scale: number,
   opacity: number,
   operations: DrawOperation[],
@@ -146,21 +205,13 @@ function addPicture(
     to.y < rect.y - 0.01 ||
     to.x + to.width > rect.x + rect.width + 0.01 ||
     to.y + to.height > rect.y + rect.height + 0.01;
-  const clips = radius > 0 || pieces.some(out);
+  const clips = !isSquare(radius) || pieces.some(out);
   if (clips) operations.push({ type: 'clip', rect, radius });
   if (source.flip !== undefined) operations.push({ type: 'turn', matrix: flipped(rect, source.flip) });
   const pixelated = source['image-rendering'] === 'pixelated';
   for (const { from, to } of pieces) {
-    const part = from.width < picture.width || from.height < picture.height;
-    operations.push({
-      type: 'picture',
-      widget: widget.index,
-      rect: to,
-      picture,
-      opacity,
-      ...(part && { from }),
-      ...(pixelated && { pixelated }),
-    });
+    const tint = widget.look.imageTint;
+    operations.push(pictureOperation(widget.index, picture, from, to, { opacity, pixelated, tint }));
   }
   if (source.flip !== undefined) operations.push({ type: 'restore' });
   if (clips) operations.push({ type: 'restore' });
@@ -173,19 +224,10 @@ function flipped({ x, y, width, height }: Rect, flip: 'x' | 'y' | 'both'): Matri
   return [a, 0, 0, d, a < 0 ? 2 * x + width : 0, d < 0 ? 2 * y + height : 0];
 }
 
-function addText(
-  widget: Widget,
-  layout: ViewLayout['layout'],
-  opacity: number,
-  operations: DrawOperation[],
-): void {
-  const { scale, originX, originY } = layout.frame;
-  const steps: PathStep[] = [];
-  const { lines, unit } = placeText(widget, layout);
-  for (const { line, x, baseline } of lines)
-    outlineLine(line, originX + x * scale, originY + baseline * scale, unit * scale, steps);
-  if (steps.length > 0)
-    operations.push({ type: 'path', widget: widget.index, steps, color: widget.look.color, opacity });
+/** The same with its edges between pixels: what stands beside another thing has a sharp edge. */
+function onPixels({ x, y, width, height }: Rect): Rect {
+  const [left, top] = [Math.round(x), Math.round(y)];
+  return { x: left, y: top, width: Math.round(x + width) - left, height: Math.round(y + height) - top };
 }
 
 function shrunk(rect: Rect, by: number): Rect {

@@ -7,3 +7,6 @@ export type { DrawOptions } from './draw.ts';
 export { withOverlay } from './overlay.ts';
 export type { Overlay } from './overlay.ts';
 export { toSvg } from './svg.ts';
+export type { SvgOptions } from './svg.ts';
+export { Tints } from './tints.ts';
+export type { MakeCanvas, TintContext } from './tints.ts';

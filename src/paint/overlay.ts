@@ -1,5 +1,5 @@
 import type { Finding } from '../checks/index.ts';
-import { defaultFont, parseColor, type Rgba } from '../theme/index.ts';
+import { defaultFont, evenCorners, parseColor, square, type Rgba } from '../theme/index.ts';
 import { lineOf, type FontBook } from '../text/index.ts';
 import type { ViewLayout } from '../view/index.ts';
 import type { DrawList, DrawOperation, PathStep } from './draw-list.ts';
@@ -37,7 +37,15 @@ export function withOverlay(list: DrawList, on: ViewLayout, fonts: FontBook, ove
       if (index === 0) continue;
       const border = { width: thin, color: outlineColor };
       const rect = on.layout.pixelRect(index);
-      operations.push({ type: 'box', widget: index, rect, radius: 0, fill: undefined, border, opacity: 1 });
+      operations.push({
+        type: 'box',
+        widget: index,
+        rect,
+        radius: square,
+        fill: undefined,
+        border,
+        opacity: 1,
+      });
     }
   }
   addFindings(list, on, fonts, thin, overlay.findings ?? [], operations);
@@ -61,11 +69,19 @@ function addSafeArea({ screen }: ViewLayout, thin: number, operations: DrawOpera
   const fill = { type: 'color', color: shadeColor } as const;
   for (const rect of shades) {
     if (rect.width > 0 && rect.height > 0) {
-      operations.push({ type: 'box', widget: -1, rect, radius: 0, fill, border: undefined, opacity: 1 });
+      operations.push({ type: 'box', widget: -1, rect, radius: square, fill, border: undefined, opacity: 1 });
     }
   }
   const border = { width: thin * 2, color: safeColor, dash: thin * 10 };
-  operations.push({ type: 'box', widget: -1, rect: inner, radius: 0, fill: undefined, border, opacity: 1 });
+  operations.push({
+    type: 'box',
+    widget: -1,
+    rect: inner,
+    radius: square,
+    fill: undefined,
+    border,
+    opacity: 1,
+  });
 }
 
 function addFindings(
@@ -89,7 +105,15 @@ function addFindings(
     for (const one of marked) {
       const border = { width: thin * 3, color: inkOf(finding) };
       const rect = on.layout.pixelRect(one);
-      operations.push({ type: 'box', widget: one, rect, radius: 0, fill: undefined, border, opacity: 1 });
+      operations.push({
+        type: 'box',
+        widget: one,
+        rect,
+        radius: square,
+        fill: undefined,
+        border,
+        opacity: 1,
+      });
     }
     byWidget.set(index, [...(byWidget.get(index) ?? []), finding]);
   }
@@ -131,7 +155,15 @@ function addLabel(
   const y = Math.max(0, Math.min(top, list.height - height));
   const rect = { x, y, width, height };
   const fill = { type: 'color', color: plate } as const;
-  operations.push({ type: 'box', widget: -1, rect, radius: thin * 3, fill, border: undefined, opacity: 1 });
+  operations.push({
+    type: 'box',
+    widget: -1,
+    rect,
+    radius: evenCorners(thin * 3),
+    fill,
+    border: undefined,
+    opacity: 1,
+  });
   const steps: PathStep[] = [];
   outlineLine(line, x + thin * 5, y + height * 0.72, 1, steps);
   operations.push({ type: 'path', widget: -1, steps, color: ink, opacity: 1 });

@@ -1,10 +1,15 @@
-import { gradientLine, hexOf, type Fill, type Rgba } from '../theme/index.ts';
+import { gradientLine, hexOf, mapCorners, type Corners, type Fill, type Rgba } from '../theme/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Picture } from '../picture/index.ts';
-import { paint, type DrawList, type Painter } from './draw-list.ts';
+import { paint, type DrawList, type Painter, type PathStep, type Shape, type Words } from './draw-list.ts';
 
-/** A drawing as an SVG 1.1 file; texts are outlines, pictures are inside it. */
-export function toSvg(list: DrawList): string {
+export interface SvgOptions {
+  /** `outlines`, if left out: the same everywhere. `words`: can be searched, read out and edited, and needs the fonts. */
+  readonly text?: 'outlines' | 'words';
+}
+
+/** A drawing as an SVG 1.1 file; pictures are inside it. */
+export function toSvg(list: DrawList, options: SvgOptions = {}): string {
   const body: string[] = [];
   const definitions: string[] = [];
   let names = 0;
@@ -14,10 +19,33 @@ export function toSvg(list: DrawList): string {
     definitions.push(make(id));
     return id;
   };
+  const tints = new Map<string, string>();
+  const tintFilter = ({ r, g, b, a }: Rgba): string => {
+    const values = `${exact(r)} 0 0 0 0 0 ${exact(g)} 0 0 0 0 0 ${exact(b)} 0 0 0 0 0 ${exact(a)} 0`;
+    let id = tints.get(values);
+    if (id === undefined) {
+      id = define(
+        (name) =>
+          `<filter id="${name}" x="0" y="0" width="1" height="1" color-interpolation-filters="sRGB"><feColorMatrix values="${values}"/></filter>`,
+      );
+      tints.set(values, id);
+    }
+    return id;
+  };
+  const blurFilter = (shape: Shape, blur: number): string => {
+    const { x, y, width, height } = boundsOf(shape);
+    // Nothing is seen of a blur further out than three times its deviation.
+    const room = Math.ceil(blur * 1.5) + 1;
+    const area = { x: x - room, y: y - room, width: width + 2 * room, height: height + 2 * room };
+    return define(
+      (name) =>
+        `<filter id="${name}" filterUnits="userSpaceOnUse" ${place(area)} color-interpolation-filters="sRGB"><feGaussianBlur stdDeviation="${short(blur / 2)}"/></filter>`,
+    );
+  };
   const painter: Painter = {
     box({ rect, radius, fill, border, opacity }) {
       const fade = opacity < 1 ? ` opacity="${short(opacity)}"` : '';
-      if (fill) body.push(`<rect ${place(rect, radius)} ${paintOf(fill, rect, 'fill', define)}${fade}/>`);
+      if (fill) body.push(`<${shapeOf(rect, radius)} ${paintOf(fill, rect, 'fill', define)}${fade}/>`);
       if (border) {
         const half = border.width / 2;
         const inner = {
@@ -29,12 +57,15 @@ export function toSvg(list: DrawList): string {
         const dash = border.dash === undefined ? '' : ` stroke-dasharray="${short(border.dash)}"`;
         if (inner.width > 0 && inner.height > 0) {
           body.push(
-            `<rect ${place(inner, Math.max(0, radius - half))} fill="none" ${colorOf('stroke', border.color)} stroke-width="${short(border.width)}"${dash}${fade}/>`,
+            `<${shapeOf(
+              inner,
+              mapCorners(radius, (one) => Math.max(0, one - half)),
+            )} fill="none" ${colorOf('stroke', border.color)} stroke-width="${short(border.width)}"${dash}${fade}/>`,
           );
         }
       }
     },
-    picture({ rect, from, picture, opacity, pixelated }) {
+    picture({ rect, from, picture, opacity, pixelated, tint }) {
       const fade = opacity < 1 ? ` opacity="${short(opacity)}"` : '';
       const { width, height } = picture;
       let id = files.get(picture);
@@ -48,15 +79,38 @@ export function toSvg(list: DrawList): string {
       const { x, y, width: wide, height: high } = from ?? { x: 0, y: 0, width, height };
       const view = `viewBox="${[x, y, wide, high].map(exact).join(' ')}" preserveAspectRatio="none"`;
       const sharp = pixelated ? ' image-rendering="pixelated"' : '';
-      body.push(`<svg ${place(rect, 0)} ${view}${fade}${sharp}><use href="#${id}"/></svg>`);
+      const colored = tint ? ` filter="url(#${tintFilter(tint)})"` : '';
+      body.push(`<svg ${place(rect)} ${view}${fade}${sharp}><use href="#${id}"${colored}/></svg>`);
     },
-    path({ steps, color, opacity }) {
+    path({ steps, color, opacity, outline, words }) {
       const fade = opacity < 1 ? ` opacity="${short(opacity)}"` : '';
-      const d = steps.map(({ type, values }) => type + values.map(short).join(' ')).join('');
-      body.push(`<path d="${d}" ${colorOf('fill', color)}${fade}/>`);
+      const edge = outline
+        ? ` ${colorOf('stroke', outline.color)} stroke-width="${short(2 * outline.width)}" stroke-linejoin="round" paint-order="stroke"`
+        : '';
+      const inked = `${colorOf('fill', color)}${edge}${fade}`;
+      if (words && options.text === 'words') body.push(...words.map((line) => textOf(line, inked)));
+      else body.push(`<path d="${pathOf(steps)}" ${inked}/>`);
+    },
+    shadow({ shape, blur, color, opacity, without }) {
+      const fade = opacity < 1 ? ` opacity="${short(opacity)}"` : '';
+      const soft = blur > 0 ? ` filter="url(#${blurFilter(shape, blur)})"` : '';
+      const drawn =
+        shape.type === 'box'
+          ? `<${shapeOf(shape.rect, shape.radius)} ${colorOf('fill', color)}${soft}/>`
+          : `<path d="${pathOf(shape.steps)}" ${colorOf('fill', color)}${soft}/>`;
+      if (!without) {
+        body.push(fade === '' ? drawn : `<g${fade}>${drawn}</g>`);
+        return;
+      }
+      const all = `M${-far} ${-far}H${far}V${far}H${-far}Z`;
+      const hole = boxPath(without.rect, without.radius);
+      const id = define(
+        (name) => `<clipPath id="${name}"><path d="${all}${hole}" clip-rule="evenodd"/></clipPath>`,
+      );
+      body.push(`<g clip-path="url(#${id})"${fade}>${drawn}</g>`);
     },
     clip({ rect, radius }) {
-      const id = define((name) => `<clipPath id="${name}"><rect ${place(rect, radius)}/></clipPath>`);
+      const id = define((name) => `<clipPath id="${name}"><${shapeOf(rect, radius)}/></clipPath>`);
       body.push(`<g clip-path="url(#${id})">`);
     },
     turn({ matrix }) {
@@ -88,9 +142,67 @@ function exact(value: number): string {
   return String(Math.round(value * 1e6) / 1e6 + 0);
 }
 
-function place(rect: Rect, radius: number): string {
-  const round = radius > 0 ? ` rx="${short(radius)}"` : '';
-  return `x="${short(rect.x)}" y="${short(rect.y)}" width="${short(rect.width)}" height="${short(rect.height)}"${round}`;
+/** Further than any drawing is wide or high, in device px. */
+const far = 100_000;
+
+function place(rect: Rect): string {
+  return `x="${short(rect.x)}" y="${short(rect.y)}" width="${short(rect.width)}" height="${short(rect.height)}"`;
+}
+
+/** The element of a box without its brackets: a rect where all corners are alike. */
+function shapeOf(rect: Rect, radius: Corners): string {
+  const { topLeft, topRight, bottomRight, bottomLeft } = radius;
+  if (topLeft !== topRight || topLeft !== bottomRight || topLeft !== bottomLeft)
+    return `path d="${boxPath(rect, radius)}"`;
+  return `rect ${place(rect)}${topLeft > 0 ? ` rx="${short(topLeft)}"` : ''}`;
+}
+
+function boxPath({ x, y, width, height }: Rect, radius: Corners): string {
+  const { topLeft, topRight, bottomRight, bottomLeft } = radius;
+  const [right, bottom] = [x + width, y + height];
+  const arc = (size: number, toX: number, toY: number) =>
+    size > 0 ? `A${short(size)} ${short(size)} 0 0 1 ${short(toX)} ${short(toY)}` : '';
+  return [
+    `M${short(x + topLeft)} ${short(y)}H${short(right - topRight)}`,
+    arc(topRight, right, y + topRight),
+    `V${short(bottom - bottomRight)}`,
+    arc(bottomRight, right - bottomRight, bottom),
+    `H${short(x + bottomLeft)}`,
+    arc(bottomLeft, x, bottom - bottomLeft),
+    `V${short(y + topLeft)}`,
+    arc(topLeft, x + topLeft, y),
+    'Z',
+  ].join('');
+}
+
+function pathOf(steps: readonly PathStep[]): string {
+  return steps.map(({ type, values }) => type + values.map(short).join(' ')).join('');
+}
+
+function boundsOf(shape: Shape): Rect {
+  if (shape.type === 'box') return shape.rect;
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const { values } of shape.steps) {
+    for (let at = 0; at + 1 < values.length; at += 2) {
+      left = Math.min(left, values[at]!);
+      right = Math.max(right, values[at]!);
+      top = Math.min(top, values[at + 1]!);
+      bottom = Math.max(bottom, values[at + 1]!);
+    }
+  }
+  return left <= right
+    ? { x: left, y: top, width: right - left, height: bottom - top }
+    : { x: 0, y: 0, width: 0, height: 0 };
+}
+
+/** One line of a text as text, as wide as it was measured. */
+function textOf(line: Words, inked: string): string {
+  const { text, x, baseline, width, size, font, weight, italic, rightToLeft } = line;
+  const slant = italic ? ' font-style="italic"' : '';
+  // From right to left, a text starts at its right end (SVG 2 §11.7).
+  const start = rightToLeft ? x + width : x;
+  const along = rightToLeft ? ' direction="rtl"' : '';
+  return `<text x="${short(start)}" y="${short(baseline)}" textLength="${short(width)}" lengthAdjust="spacingAndGlyphs" font-family="${escapeXml(font)}" font-size="${short(size)}" font-weight="${weight}"${slant}${along} xml:space="preserve" ${inked}>${escapeXml(text)}</text>`;
 }
 
 function colorOf(attribute: string, color: Rgba): string {

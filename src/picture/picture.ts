@@ -28,6 +28,49 @@ export interface Picture {
   readonly sample?: Pixels;
   /** What a canvas can draw: decoded by the host. */
   readonly drawable?: unknown;
+  /** The picture it is cut out of, and from where, in px of that picture's natural size. */
+  readonly sheet?: { readonly picture: Picture; readonly x: number; readonly y: number };
+  /** The files it is drawn from, from coarse to fine, in place of its own: how many px of each stand for one of its px. */
+  readonly files?: readonly { readonly density: number; readonly picture: Picture }[];
+}
+
+/** A part of a picture's file. */
+export interface PicturePart {
+  /** The picture whose file is drawn. */
+  readonly picture: Picture;
+  /** In px of its natural size; undefined for all of it. */
+  readonly from: PictureRect | undefined;
+}
+
+/** In px, from the left top corner. */
+export interface PictureRect {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/**
+ * The file and the part of it that a part of a picture is drawn from: the coarsest that has as many px as are drawn,
+ * the finest where none has (as image-set() of CSS Images 4 §2.4 chooses).
+ * @param from In px of the picture's natural size.
+ * @param scale Device px that one px of the picture's natural size is drawn with.
+ */
+export function partToDraw(picture: Picture, from: PictureRect, scale: number): PicturePart {
+  const files = picture.files ?? [];
+  const chosen = files.find(({ density }) => density >= scale - 0.001) ?? files.at(-1);
+  if (chosen) {
+    const { density } = chosen;
+    const { x, y, width, height } = from;
+    const there = { x: x * density, y: y * density, width: width * density, height: height * density };
+    return partToDraw(chosen.picture, there, 1);
+  }
+  if (picture.sheet) {
+    const { picture: sheet, x, y } = picture.sheet;
+    return { picture: sheet, from: { ...from, x: from.x + x, y: from.y + y } };
+  }
+  const whole = from.width >= picture.width && from.height >= picture.height;
+  return { picture, from: whole ? undefined : from };
 }
 
 const mimes = { png: 'image/png', svg: 'image/svg+xml', jpg: 'image/jpeg', webp: 'image/webp' } as const;
@@ -56,7 +99,26 @@ export function readPicture(name: string, bytes: Uint8Array): Picture {
   }
   const mime = mimes[size.type as keyof typeof mimes];
   if (mime === 'image/svg+xml') refuseActiveSvg(bytes);
+  else if (isCutShort(mime, bytes)) throw new PictureError('the file is cut short');
   return { name, mime, width, height, bytes };
+}
+
+/** What may follow the end of a picture in its file: notes of programs. */
+const mostAfterEnd = 65_536;
+
+/** Whether the end of a raster is missing: decoders draw what there is, and nobody is told. */
+function isCutShort(mime: Picture['mime'], bytes: Uint8Array): boolean {
+  const last = (letters: readonly number[]): boolean => {
+    const first = Math.max(0, bytes.length - mostAfterEnd);
+    for (let at = bytes.length - letters.length; at >= first; at--)
+      if (letters.every((letter, nth) => bytes[at + nth] === letter)) return true;
+    return false;
+  };
+  // The chunk IEND (PNG 3 §11.2.5), the marker EOI (ITU-T T.81 §B.1.1.3), the length of RIFF (RFC 9649 §2.4).
+  if (mime === 'image/png') return !last([0x49, 0x45, 0x4e, 0x44]);
+  if (mime === 'image/jpeg') return !last([0xff, 0xd9]);
+  const length = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength).getUint32(4, true);
+  return bytes.length < 8 + length;
 }
 
 /** An SVG is drawn as a still picture: nothing in it may run or reach for another file. */

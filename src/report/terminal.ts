@@ -1,6 +1,6 @@
-import { checks, type Finding, type Verdict } from '../checks/index.ts';
+import { checks, documentChecks, type Finding, type Verdict } from '../checks/index.ts';
 import { wherePointer, type Ink, type ReportInput } from './report.ts';
-import { amount, casesOf, counted, localesIn, printable, sentenceOf, whereOf } from './wording.ts';
+import { amount, casesOf, counted, localesIn, printable, sentenceOf, themesIn, whereOf } from './wording.ts';
 
 /** The verdict for a person: a grid of screens and views, then each finding with its causes. */
 export function reportTerminal(inputs: readonly ReportInput[], ink: Ink): string {
@@ -33,7 +33,8 @@ function reportFile(input: ReportInput, ink: Ink): string[] {
 function conclusion({ verdict }: ReportInput, failed: number, undecided: number, ink: Ink): string {
   const cases = verdict.cases.length > 1 ? ` in ${counted(verdict.cases.length, 'case')}` : '';
   const locales = verdict.locales.length > 1 ? ` in ${counted(verdict.locales.length, 'locale')}` : '';
-  const what = `${counted(verdict.views.length, 'view')} on ${counted(verdict.screens.length, 'screen')}${cases}${locales} (${counted(verdict.layouts, 'layout')})`;
+  const themes = verdict.themes.length > 1 ? ` in ${counted(verdict.themes.length, 'theme')}` : '';
+  const what = `${counted(verdict.views.length, 'view')} on ${counted(verdict.screens.length, 'screen')}${cases}${locales}${themes} (${counted(verdict.layouts, 'layout')})`;
   const open = undecided > 0 ? ink.doubtful(`, ${undecided} undecided`) : '';
   if (failed === 0) return `${ink.good('✓ passed')}: every widget of ${what}${open}`;
   return `${ink.bad(`✗ ${counted(failed, 'finding')}`)} in ${what}${open}`;
@@ -60,17 +61,22 @@ function grid({ verdict }: ReportInput, ink: Ink): string[] {
   return [ink.faint(header.trimEnd()), ...rows];
 }
 
-const order = new Map(checks.map((check, index) => [check.id, index]));
+const order = new Map([...documentChecks, ...checks].map((check, index) => [check.id, index]));
 
 function inOrder(findings: readonly Finding[]): Finding[] {
   return [...findings].sort(
-    (a, b) => a.view.localeCompare(b.view, 'en') || order.get(a.check)! - order.get(b.check)!,
+    (a, b) => (a.view ?? '').localeCompare(b.view ?? '', 'en') || order.get(a.check)! - order.get(b.check)!,
   );
 }
 
 function describe(input: ReportInput, finding: Finding, ink: Ink): string[] {
   const { verdict } = input;
+  const place = finding.place ?? wherePointer(input.document, input.file, finding.pointer);
   const mark = finding.outcome === 'failed' ? ink.bad('✗') : ink.doubtful('?');
+  if (finding.view === undefined) {
+    const said = `${mark} ${ink.strong(finding.widget)} ${sentenceOf(finding)}  ${ink.faint(`[${finding.check}]`)}`;
+    return [said, `    ${ink.faint(place)}`];
+  }
   const where = whereOf(finding, verdict.screens.length);
   const { screen, scale } = finding.worst;
   const several = new Set(finding.occurrences.map((one) => one.screen)).size > 1;
@@ -78,10 +84,10 @@ function describe(input: ReportInput, finding: Finding, ink: Ink): string[] {
     several && finding.outcome === 'failed' ? ` (worst on ${screen}, where 1 u is ${amount(scale)} px)` : '';
   const lines = [
     `${mark} ${ink.strong(`${finding.view}/${finding.widget}`)} ${sentenceOf(finding)}`,
-    `    ${where}${casesOf(finding, verdict.cases.length)}${localesIn(finding, verdict.locales.length)}${worst}  ${ink.faint(`[${finding.check}]`)}`,
+    `    ${where}${casesOf(finding, verdict.cases.length)}${localesIn(finding, verdict.locales.length)}${themesIn(finding, verdict.themes.length)}${worst}  ${ink.faint(`[${finding.check}]`)}`,
   ];
   if (finding.outcome === 'failed')
     for (const reason of finding.reasons) lines.push(`    ${ink.faint('because')} ${reason.text}`);
-  lines.push(`    ${ink.faint(wherePointer(input.document, input.file, finding.pointer))}`);
+  lines.push(`    ${ink.faint(place)}`);
   return lines;
 }

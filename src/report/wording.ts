@@ -18,6 +18,8 @@ const sentences: { readonly [Id in CheckId]: (finding: Finding, measured: string
       `has capitals seen under ${measured}′ of arc; ${limit}′ is the least`,
     'coarse-text': (_, measured, limit) => `has capitals of ${measured} px; ${limit} px is the least`,
     'missing-message': ({ detail, worst }) => `has no translation into ${worst.locale} of "${detail}"`,
+    'theme-gap': ({ detail }) => `lacks ${detail}`,
+    'missing-picture': ({ detail }) => `shows the picture "${detail}", whose file could not be used`,
     'missing-glyph': ({ detail }, measured) =>
       `has ${measured} ${measured === '1' ? 'character' : 'characters'} that no font draws: ${detail}`,
     'low-contrast': (_, measured, limit) => `has text of contrast ${measured}:1; ${limit}:1 is the least`,
@@ -52,6 +54,15 @@ export function localesIn(finding: Finding, localeCount: number): string {
   const names = [...new Set(finding.occurrences.map((one) => one.locale))];
   if (names.length === localeCount) return '';
   return ` in the locale${names.length > 1 ? 's' : ''} ${names.join(', ')}`;
+}
+
+/** `in the theme lantern`; empty where all are concerned. */
+export function themesIn(finding: Finding, themeCount: number): string {
+  const names = [...new Set(finding.occurrences.map((one) => one.theme))].filter(
+    (name) => name !== undefined,
+  );
+  if (names.length === 0 || names.length === themeCount) return '';
+  return ` in the theme${names.length > 1 ? 's' : ''} ${names.join(', ')}`;
 }
 
 /** How many, and the word for it. */

@@ -3,7 +3,8 @@ import { opportunities, plainPieces } from './breaks.ts';
 import type { FontChain, Piece } from './chain.ts';
 import { LineFinds } from './line-finds.ts';
 import { TextLine } from './line.ts';
-import { shortened } from './shorten.ts';
+import { pieceWithRuns, runsWithin, type TextRun } from './runs.ts';
+import { shortened, type Shortened } from './shorten.ts';
 
 /** How a text is set. Lengths are in u. */
 export interface TextSetting {
@@ -43,8 +44,16 @@ const slack = 1e-6;
 export class TextBlock {
   readonly setting: TextSetting;
   readonly text: string;
+  /** Stretches that are set in another way, in order. */
+  readonly runs: readonly TextRun[];
+  /** The largest font size in it, as a multiple of its own. */
+  readonly tallest: number;
+  /** The smallest, pictures left aside. */
+  readonly smallest: number;
   /** What stands between two opportunities to break; each is shaped by itself, so that a changed word costs no more than itself. */
   readonly #pieces: readonly Piece[];
+  /** Where they start in the text; undefined where each starts where the one before it ends. */
+  readonly #starts: readonly number[] | undefined;
   /** Indexes of the pieces after which a line has to end. */
   readonly #ends: readonly number[];
   /** The width of the text when only required breaks are taken. */
@@ -58,18 +67,35 @@ export class TextBlock {
   #setHeight = NaN;
   #finds: LineFinds | undefined;
 
-  constructor(text: string, setting: TextSetting) {
+  constructor(text: string, setting: TextSetting, runs: readonly TextRun[] = noRuns) {
     this.setting = setting;
     this.text = text;
+    this.runs = runs;
+    // Most texts have no runs, and most of what a game shows anew is such a text.
+    let tallest = 1;
+    let smallest = 1;
+    for (const { setting: run } of runs) {
+      if (run.scale > tallest) tallest = run.scale;
+      if (!run.icon && run.scale < smallest) smallest = run.scale;
+    }
+    this.tallest = tallest;
+    this.smallest = smallest;
     const pieces: Piece[] = [];
     let ends = none;
     const { chain } = setting;
     const levels = levelsOf(text, setting.rightToLeft);
-    const add = (from: number, to: number) =>
-      pieces.push(chain.piece(text.slice(from, to), levels?.subarray(from, to)));
+    let starts: number[] | undefined;
+    const add = (from: number, to: number) => {
+      (starts ??= []).push(from);
+      pieces.push(
+        runs.length === 0
+          ? chain.piece(text.slice(from, to), levels?.subarray(from, to))
+          : pieceWithRuns(text, from, to, chain, runs, levels),
+      );
+    };
     if (!setting.wrap) {
       if (text !== '') ends = addLines(text, add);
-    } else if (levels || !plainPieces(text, (piece) => pieces.push(chain.piece(piece)))) {
+    } else if (levels || runs.length > 0 || !plainPieces(text, (piece) => pieces.push(chain.piece(piece)))) {
       ends = [];
       let start = 0;
       for (const { position, required } of opportunities(text)) {
@@ -81,6 +107,7 @@ export class TextBlock {
       if (ends.at(-1) === pieces.length - 1) ends.pop();
     }
     this.#pieces = pieces;
+    this.#starts = starts;
     this.#ends = ends;
     let widest = 0;
     let least = 0;
@@ -127,15 +154,16 @@ export class TextBlock {
     return inkAdvance * this.setting.fontSize + this.setting.letterSpacing * inkGlyphs;
   }
 
+  /** Of every line: what its largest letters ask for. */
   get lineHeight(): number {
-    return this.setting.lineHeight * this.setting.fontSize;
+    return this.setting.lineHeight * this.setting.fontSize * this.tallest;
   }
 
   /** From the top of a line to its baseline: half the leading above the ascent, as in CSS 2 §10.8.1. */
   get baseline(): number {
     const { chain, fontSize } = this.setting;
     const { ascent, descent, unitsPerEm } = chain.primary;
-    const unit = fontSize / unitsPerEm;
+    const unit = (fontSize * this.tallest) / unitsPerEm;
     return (this.lineHeight - (ascent + descent) * unit) / 2 + ascent * unit;
   }
 
@@ -153,8 +181,8 @@ export class TextBlock {
 
   /** The same of the width in `exchange[0]`, into `exchange[1]`. Counts lines; they are made when somebody draws them. */
   heightInto(exchange: Float64Array): void {
-    const { wrap, lineHeight, fontSize, mostLines } = this.setting;
-    const line = lineHeight * fontSize;
+    const { wrap, mostLines } = this.setting;
+    const line = this.lineHeight;
     let count = this.#ends.length + 1;
     if (exchange[0]! >= this.widest - slack) {
       exchange[1] = (count < mostLines ? count : mostLines) * line;
@@ -194,14 +222,14 @@ export class TextBlock {
    * shrunk by a factor breaks in a width as it would break in the width divided by the factor.
    */
   #shrinkFor(width: number, height: number): number {
-    const { fontSize, leastFontSize, mostLines, lineHeight, wrap } = this.setting;
+    const { fontSize, leastFontSize, mostLines, wrap } = this.setting;
     const floor = leastFontSize / fontSize;
     const widestPiece = wrap ? (this.least * fontSize) / leastFontSize : this.widest;
     const fits = (shrink: number) => {
       const room = width / shrink;
       if (room < widestPiece - slack) return false;
       const lines = this.#linesIn(room);
-      return lines <= mostLines && lines * lineHeight * fontSize * shrink <= height + slack;
+      return lines <= mostLines && lines * this.lineHeight * shrink <= height + slack;
     };
     if (!this.#shrinks || fits(1)) return 1;
     if (!fits(floor)) return floor;
@@ -232,16 +260,14 @@ export class TextBlock {
     let isShortened = lines.length > mostLines;
     const tooMany = isShortened;
     if (tooMany) {
-      const rest = lines
-        .slice(mostLines - 1)
-        .map(({ text }) => text)
-        .join(' ');
+      const { start } = lines[mostLines - 1]!;
       lines = lines.slice(0, mostLines);
-      if (ellipsis !== 'none') lines[mostLines - 1] = this.#shorter(rest, key / shrink, true);
+      if (ellipsis !== 'none')
+        lines[mostLines - 1] = this.#shorter(start, this.text.length, key / shrink, true);
     } else if (!wrap && ellipsis !== 'none') {
       isShortened = lines.some((line) => line.width > key / shrink + slack);
       lines = lines.map((line) =>
-        line.width > key / shrink + slack ? this.#shorter(line.text, key / shrink, false) : line,
+        line.width > key / shrink + slack ? this.#shorter(line.start, line.end, key / shrink, false) : line,
       );
     }
     this.#set = { lines, shrink, shortened: isShortened };
@@ -250,34 +276,50 @@ export class TextBlock {
     return this.#set;
   }
 
-  /** One line of a text with an ellipsis for what does not fit. */
-  #shorter(text: string, width: number, always: boolean): TextLine {
-    const one = (candidate: string) =>
-      new TextBlock(candidate, { ...this.setting, wrap: false, ellipsis: 'none', mostLines: Infinity });
+  /** One line of a part of the text with an ellipsis for what does not fit. */
+  #shorter(from: number, to: number, width: number, always: boolean): TextLine {
+    const text = this.text.slice(from, to).replace(lineEnd, (ends) => ' '.repeat(ends.length));
     const place = this.setting.ellipsis === 'middle' ? 'middle' : 'end';
-    const fits = (candidate: string) => one(candidate).widest <= width + slack;
-    return one(shortened(text, place, fits, always)).#linesWithin(Infinity)[0]!;
+    const one = ({ head, tail }: Shortened) => {
+      const words = text.slice(0, head) + ellipsis + text.slice(tail);
+      const runs = [
+        ...runsWithin(this.runs, from, from + head),
+        ...runsWithin(this.runs, from + tail, to, head + ellipsis.length),
+      ];
+      return new TextBlock(
+        words,
+        { ...this.setting, wrap: false, ellipsis: 'none', mostLines: Infinity },
+        runs,
+      );
+    };
+    const kept = shortened(text, place, (candidate) => one(candidate).widest <= width + slack, always);
+    return one(kept ?? { head: text.length, tail: text.length }).#linesWithin(Infinity)[0]!;
   }
 
   #linesWithin(width: number): TextLine[] {
     const lines: TextLine[] = [];
+    let start = 0;
     for (let from = 0; from < this.#pieces.length;) {
       const to = this.#found().lineEnd(from, this.setting.wrap ? width + slack : Infinity);
-      lines.push(this.#line(from, to));
+      const line = this.#line(from, to, this.#starts?.[from] ?? start);
+      lines.push(line);
+      start = line.end;
       from = to;
     }
-    if (lines.length === 0) lines.push(this.#line(0, 0));
+    if (lines.length === 0) lines.push(this.#line(0, 0, 0));
     return lines;
   }
 
-  #line(from: number, to: number): TextLine {
+  #line(from: number, to: number, start: number): TextLine {
     let width = 0;
     for (let at = from; at < to; at++) width += at === to - 1 ? this.#inkWidth(at) : this.#width(at);
     const { fontSize, letterSpacing } = this.setting;
-    return new TextLine(this.#pieces.slice(from, to), width, fontSize, letterSpacing);
+    return new TextLine(this.#pieces.slice(from, to), start, width, fontSize, letterSpacing);
   }
 }
 
+const ellipsis = '…';
+const noRuns: readonly TextRun[] = [];
 /** Most texts have no line end. */
 const none: number[] = [];
 const lineEnd = /\r\n|[\n\r\v\f\u0085\u2028\u2029]/g;

@@ -1,3 +1,4 @@
+import type { Rgba } from '../theme/index.ts';
 import type { FontFace, ShapedText, Shaping } from './face.ts';
 
 /** A stretch of a text with one face and one direction. */
@@ -7,6 +8,12 @@ export interface Span {
   readonly shaped: ShapedText;
   /** The embedding level of UAX 9: odd from right to left. */
   readonly level: number;
+  /** Its font size as a multiple of the text's; 1 where it is left out. */
+  readonly scale?: number;
+  /** The text's own where it is left out. */
+  readonly color?: Rgba | undefined;
+  /** The name of the picture that stands here in place of glyphs. */
+  readonly icon?: string;
 }
 
 /** A piece of a text between two places where a line may end. Lengths are in em. */
@@ -86,11 +93,12 @@ export class FontChain {
   }
 }
 
-function pieceOf(text: string, spans: readonly Span[]): Piece {
+/** A piece of its spans, with its lengths. */
+export function pieceOf(text: string, spans: readonly Span[]): Piece {
   let advance = 0;
   let glyphs = 0;
-  for (const { face, shaped } of spans) {
-    advance += shaped.advance / face.unitsPerEm;
+  for (const { face, shaped, scale = 1 } of spans) {
+    advance += (shaped.advance / face.unitsPerEm) * scale;
     glyphs += shaped.glyphs.length;
   }
   const inked = text.trimEnd().length;
@@ -118,8 +126,8 @@ export function withoutEnd(
   }
   let inkAdvance = 0;
   let inkGlyphs = 0;
-  for (const { face, shaped } of kept) {
-    inkAdvance += shaped.advance / face.unitsPerEm;
+  for (const { face, shaped, scale = 1 } of kept) {
+    inkAdvance += (shaped.advance / face.unitsPerEm) * scale;
     inkGlyphs += shaped.glyphs.length;
   }
   return { spans: kept, lengths: { inkAdvance, inkGlyphs } };

@@ -41,6 +41,13 @@ export interface Shaping {
   readonly language: string;
 }
 
+/** What a font file is called by. */
+export interface FaceName {
+  readonly family: string;
+  readonly weight: number;
+  readonly italic: boolean;
+}
+
 /** One font file: shapes text and gives outlines. Numbers are in font units. */
 export class FontFace {
   readonly unitsPerEm: number;
@@ -49,13 +56,19 @@ export class FontFace {
   /** Below the baseline, positive. */
   readonly descent: number;
   readonly capHeight: number;
+  readonly family: string;
+  readonly weight: number;
+  readonly italic: boolean;
   readonly #font: Font;
   readonly #characters: ReadonlySet<number>;
   readonly #outlines = new Map<number, readonly OutlineCommand[]>();
   readonly #boxes = new Map<number, GlyphBox | undefined>();
 
   /** @throws FontError when the bytes are no font that can be read. */
-  constructor(file: Uint8Array) {
+  constructor(file: Uint8Array, named: FaceName = { family: '', weight: 400, italic: false }) {
+    this.family = named.family;
+    this.weight = named.weight;
+    this.italic = named.italic;
     const face = new HarfBuzzFace(new Blob(sfntOf(file)), 0);
     this.#font = new Font(face);
     this.unitsPerEm = face.upem;

@@ -1,40 +1,38 @@
-const ellipsis = '…';
+/** What is kept of a text with an ellipsis in it: up to one offset, and from another on. */
+export interface Shortened {
+  readonly head: number;
+  readonly tail: number;
+}
 
 /**
- * A text with an ellipsis for as little of it as has to go, so that it fits. What goes are whole characters as a reader
+ * Where an ellipsis stands for as little of a text as has to go, so that it fits; undefined where all of it does. What goes are whole characters as a reader
  * counts them (grapheme clusters, UAX 29).
  * @param always Whether some of the text is left out already, so that the ellipsis stands in any case.
  */
 export function shortened(
   text: string,
   place: 'end' | 'middle',
-  fits: (candidate: string) => boolean,
+  fits: (kept: Shortened) => boolean,
   always: boolean,
-): string {
-  if (!always && fits(text)) return text;
-  const letters = [...new Intl.Segmenter('en', { granularity: 'grapheme' }).segment(text)].map(
-    ({ segment }) => segment,
+): Shortened | undefined {
+  if (!always && fits({ head: text.length, tail: text.length })) return undefined;
+  const starts = [...new Intl.Segmenter('en', { granularity: 'grapheme' }).segment(text)].map(
+    ({ index }) => index,
   );
-  const candidate = (kept: number): string => {
-    if (place === 'end') return letters.slice(0, kept).join('').trimEnd() + ellipsis;
-    const before = Math.ceil(kept / 2);
-    const after = kept - before;
-    const head = letters.slice(0, before).join('').trimEnd();
-    return (
-      head +
-      ellipsis +
-      letters
-        .slice(letters.length - after)
-        .join('')
-        .trimStart()
-    );
+  const startOf = (letter: number) => starts[letter] ?? text.length;
+  const candidate = (kept: number): Shortened => {
+    const before = place === 'end' ? kept : Math.ceil(kept / 2);
+    const head = text.slice(0, startOf(before)).trimEnd().length;
+    if (place === 'end') return { head, tail: text.length };
+    const rest = text.slice(startOf(starts.length - (kept - before)));
+    return { head, tail: text.length - rest.trimStart().length };
   };
   let low = 0;
-  let high = letters.length - 1;
+  let high = starts.length - 1;
   while (low < high) {
     const middle = (low + high + 1) >> 1;
     if (fits(candidate(middle))) low = middle;
     else high = middle - 1;
   }
-  return candidate(low);
+  return candidate(Math.max(0, low));
 }

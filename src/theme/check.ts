@@ -8,23 +8,45 @@ import {
   type ViewSource,
   type WidgetSource,
   type CheckedDocument,
+  type CheckedTheme,
+  type Kind,
   type DiagnosticList,
   type LookSource,
   type Origin,
 } from '../document/index.ts';
 import { parseColor } from './color.ts';
 import { defaultFont, familyNames, lookKeys } from './look.ts';
-import type { Theme } from './theme.ts';
+import { Theme, kindStyle } from './theme.ts';
+import { fontsOf } from './fonts.ts';
 import { tokensOf } from './tokens.ts';
 
 /** Reports unknown styles, tokens and fonts, circles among them, and values that are none. */
 export function checkLooks(document: CheckedDocument, theme: Theme, diagnostics: DiagnosticList): void {
-  for (const checked of document.themes) {
-    for (const { name, pointer } of tokensOf(checked)) {
+  checkThemeFiles(document, theme, document.themes, diagnostics);
+  // Names are looked for in every theme of the document, so that none of them breaks a view.
+  for (const name of document.named.keys()) {
+    if (name === theme.name) continue;
+    const other = new Theme(document, name);
+    checkThemeFiles(document, other, [document.named.get(name)!], diagnostics);
+  }
+  checkViews(document, theme, diagnostics);
+}
+
+function checkThemeFiles(
+  document: CheckedDocument,
+  theme: Theme,
+  files: readonly CheckedTheme[],
+  diagnostics: DiagnosticList,
+): void {
+  for (const checked of files) {
+    for (const { name, pointer, origin } of tokensOf(checked)) {
       const answer = theme.tokens.resolve(name);
       if ('problem' in answer) {
-        const at = checked.origin.at(pointer);
-        if (answer.problem === 'circle') {
+        const at = origin.at(pointer);
+        if (answer.problem === 'value') {
+          const facts = { key: answer.name, expected: answer.expected, found: 'another value' };
+          diagnostics.add('wrong-value', facts, at);
+        } else if (answer.problem === 'circle') {
           diagnostics.add('name-chain', { what: 'this token', chain: answer.chain }, at);
         } else {
           const meant = nearestName(answer.name, theme.tokens.names());
@@ -32,33 +54,42 @@ export function checkLooks(document: CheckedDocument, theme: Theme, diagnostics:
         }
       }
     }
-    for (const [name, style] of Object.entries(checked.theme.styles ?? {})) {
-      const pointer = pointerTo('/styles', name);
-      checkLook(style, pointer, checked.origin, theme, diagnostics);
+    const styles = Object.entries(checked.theme.styles ?? {}).map(
+      ([name, style]) => [name, style, pointerTo('/styles', name)] as const,
+    );
+    const ofKinds = Object.entries(checked.theme.kinds ?? {}).map(
+      ([kind, style]) => [kindStyle(kind as Kind), style, pointerTo('/kinds', kind)] as const,
+    );
+    for (const [name, style, pointer] of [...styles, ...ofKinds]) {
+      checkLook(document, style, pointer, checked.origin, theme, diagnostics);
       for (const [state, look] of Object.entries(style.states ?? {}))
-        checkLook(look, pointerTo(`${pointer}/states`, state), checked.origin, theme, diagnostics);
+        checkLook(document, look, pointerTo(`${pointer}/states`, state), checked.origin, theme, diagnostics);
       if (style.extends !== undefined)
         checkExtends(name, style.extends, pointer, checked.origin, theme, diagnostics);
     }
   }
+}
+
+function checkViews(document: CheckedDocument, theme: Theme, diagnostics: DiagnosticList): void {
   const { origin } = document;
   for (const { pointer, root, component } of rootsOf(document.source)) {
     if (!component)
       checkBackdrop(document, (root as ViewSource).backdrop, `${pointer}/backdrop`, theme, diagnostics);
     const top = { widget: root as WidgetSource, pointer };
     for (const { widget, pointer: at } of [top, ...widgetsOf(root, pointer)]) {
-      checkWidget(widget, at, origin, theme, diagnostics);
+      checkWidget(document, widget, at, origin, theme, diagnostics);
       widget.when?.forEach(({ change }, index) =>
-        checkWidget(change, `${at}/when/${index}/change`, origin, theme, diagnostics),
+        checkWidget(document, change, `${at}/when/${index}/change`, origin, theme, diagnostics),
       );
       for (const [id, change] of Object.entries(widget.set ?? {})) {
-        checkWidget(change, pointerTo(`${at}/set`, id), origin, theme, diagnostics);
+        checkWidget(document, change, pointerTo(`${at}/set`, id), origin, theme, diagnostics);
       }
     }
   }
 }
 
 function checkWidget(
+  document: CheckedDocument,
   widget: WidgetSource,
   at: string,
   origin: Origin,
@@ -66,13 +97,14 @@ function checkWidget(
   diagnostics: DiagnosticList,
 ): void {
   if (!isTemplate(widget.style)) checkStyles(widget.style, at, origin, theme, diagnostics);
-  if (widget.look) checkLook(widget.look, `${at}/look`, origin, theme, diagnostics);
+  if (widget.look) checkLook(document, widget.look, `${at}/look`, origin, theme, diagnostics);
   if (widget.tint !== undefined && !isTemplate(widget.tint)) {
     theme.checkValue('color', widget.tint, `${at}/tint`, origin, diagnostics);
   }
 }
 
 function checkLook(
+  document: CheckedDocument,
   look: LookSource,
   pointer: string,
   origin: Origin,
@@ -84,7 +116,7 @@ function checkLook(
     if (value === undefined || isTemplate(value)) continue;
     theme.checkValue(key, value, pointerTo(pointer, key), origin, diagnostics);
     if (key === 'font' && typeof value === 'string' && !value.includes('$')) {
-      const families = [defaultFont, ...Object.keys(theme.fonts())];
+      const families = [defaultFont, ...Object.keys(fontsOf(document))];
       for (const name of familyNames(value)) {
         if (families.includes(name)) continue;
         const facts = { what: 'font', name, meant: nearestName(name, families) };
@@ -158,6 +190,11 @@ function checkBackdrop(
       diagnostics.add('unknown-name', facts, document.origin.at(at));
     }
   });
+}
+
+/** The styles of a widget in the order in which they are put on: that of its kind first. */
+export function stylesOf(kind: Kind, said: string | readonly string[] | undefined): readonly string[] {
+  return [kindStyle(kind), ...styleList(said)];
 }
 
 /** One name or several as a list. */

@@ -67,7 +67,8 @@ function spread(stops: readonly OpenStop[]): Stop[] {
   return stops.map((stop, index) => ({ color: stop.color, at: at[index]! }));
 }
 
-function splitAtCommas(text: string): string[] {
+/** The parts of a value with commas between that are in no brackets. */
+export function splitAtCommas(text: string): string[] {
   const parts: string[] = [];
   let depth = 0;
   let start = 0;

@@ -1,7 +1,9 @@
 import { readSides, type Length, type LookSource, type Sides } from '../document/index.ts';
 import type { Rgba } from './color.ts';
 import { parseColor } from './color.ts';
+import { parseCorners, square, type Corners } from './corners.ts';
 import { parseFill, type Fill } from './fill.ts';
+import { parseShadows, parseStroke, type Shadow, type Stroke } from './shadow.ts';
 
 /** How a widget looks, every value resolved. Lengths are in u. */
 export interface Look {
@@ -9,7 +11,20 @@ export interface Look {
   readonly color: Rgba;
   readonly borderWidth: number;
   readonly borderColor: Rgba | undefined;
-  readonly radius: number;
+  readonly radius: Corners;
+  /** Under the box, the first on top. */
+  readonly shadow: readonly Shadow[];
+  /** What a picture's colours are multiplied by. */
+  readonly imageTint: Rgba | undefined;
+  /** Where a meter was before; a shade of its colour where it is unsaid. */
+  readonly trailColor: Rgba | undefined;
+  /** Of the handle of a slider or switch; its colour where it is unsaid. */
+  readonly handleColor: Rgba | undefined;
+  /** What a dialog lays over all that is behind it. */
+  readonly veil: Rgba | undefined;
+  /** Drawn round the letters, outside of them. */
+  readonly textOutline: Stroke | undefined;
+  readonly textShadow: readonly Shadow[];
   /** Of this widget alone, 0 to 1; the painter multiplies it down the tree. */
   readonly opacity: number;
   readonly font: string;
@@ -45,7 +60,14 @@ export const plainLook: Look = {
   color: { r: 1, g: 1, b: 1, a: 1 },
   borderWidth: 0,
   borderColor: undefined,
-  radius: 0,
+  radius: square,
+  shadow: [],
+  imageTint: undefined,
+  trailColor: undefined,
+  handleColor: undefined,
+  veil: undefined,
+  textOutline: undefined,
+  textShadow: [],
   opacity: 1,
   font: defaultFont,
   fontSize: 24,
@@ -72,6 +94,8 @@ export const inheritedKeys = {
   'letter-spacing': 'letterSpacing',
   'text-align': 'textAlign',
   'text-transform': 'uppercase',
+  'text-outline': 'textOutline',
+  'text-shadow': 'textShadow',
 } as const satisfies { readonly [Key in keyof LookSource]?: keyof Look };
 
 /** What a child starts from: what concerns text is its parent's, the box is its own. */
@@ -85,7 +109,7 @@ type Reader = (value: string | number, into: Changes) => boolean;
 
 const amount =
   (
-    key: 'radius' | 'opacity' | 'fontSize' | 'fontWeight' | 'lineHeight' | 'letterSpacing',
+    key: 'opacity' | 'fontSize' | 'fontWeight' | 'lineHeight' | 'letterSpacing',
     least: number,
     most: number,
   ): Reader =>
@@ -114,32 +138,58 @@ const either =
     return value === on || value === off;
   };
 
+/** Takes a value over where there is one. */
+function set<Key extends keyof Look>(into: Changes, key: Key, value: Look[Key] | undefined): boolean {
+  if (value !== undefined) into[key] = value;
+  return value !== undefined;
+}
+
+/** A colour. */
+const colorAs =
+  (key: 'color' | 'imageTint' | 'trailColor' | 'handleColor' | 'veil'): Reader =>
+  (value, into) =>
+    set(into, key, parseColor(String(value)));
+
 /** One reader for each key of a look; the value has its tokens filled in. False: it is not such a value. */
 const readers: { readonly [Key in keyof LookSource]-?: { read: Reader; expected: string } } = {
   'background': {
     expected: 'a colour or a linear-gradient(…)',
-    read: (value, into) => (into.background = parseFill(String(value))) !== undefined,
+    read: (value, into) => set(into, 'background', parseFill(String(value))),
   },
-  'color': {
-    expected: 'a colour',
-    read: (value, into) => {
-      const color = parseColor(String(value));
-      if (color) into.color = color;
-      return color !== undefined;
-    },
-  },
+  'color': { expected: 'a colour', read: colorAs('color') },
+  'image-tint': { expected: 'a colour', read: colorAs('imageTint') },
+  'trail-color': { expected: 'a colour', read: colorAs('trailColor') },
+  'handle-color': { expected: 'a colour', read: colorAs('handleColor') },
+  'veil': { expected: 'a colour', read: colorAs('veil') },
   'border': {
     expected: 'a width in u and a colour, such as "2 #9fd8e6"',
     read: (value, into) => {
-      const match = /^(\d+(?:\.\d+)?)\s+(.+)$/s.exec(String(value).trim());
-      const color = match && parseColor(match[2]!);
-      if (!match || !color) return false;
-      into.borderWidth = Number(match[1]);
-      into.borderColor = color;
+      const stroke = parseStroke(String(value));
+      if (!stroke) return false;
+      into.borderWidth = stroke.width;
+      into.borderColor = stroke.color;
       return true;
     },
   },
-  'radius': { expected: 'a number of u from 0 to 10000', read: amount('radius', 0, 10_000) },
+  'radius': {
+    expected: 'one to four numbers of u from 0 to 10000',
+    read: (value, into) => set(into, 'radius', parseCorners(value)),
+  },
+  'shadow': {
+    expected: 'lengths and a colour, such as "0 8 24 #00000080", or none',
+    read: (value, into) => set(into, 'shadow', parseShadows(String(value), 4)),
+  },
+  'text-shadow': {
+    expected: 'lengths and a colour, such as "0 2 4 #000000c0", or none',
+    read: (value, into) => set(into, 'textShadow', parseShadows(String(value), 3)),
+  },
+  'text-outline': {
+    expected: 'a width in u and a colour, such as "2 #04202a", or none',
+    read: (value, into) => {
+      into.textOutline = parseStroke(String(value));
+      return into.textOutline !== undefined || value === 'none';
+    },
+  },
   'opacity': { expected: 'a number from 0 to 1', read: amount('opacity', 0, 1) },
   'font': {
     expected: 'the name of a font family',

@@ -27,8 +27,12 @@ export function lookPlaces(
     for (const key of lookKeys) {
       const value = look && own(look as Record<string, string | number>, key);
       if (value === undefined) continue;
-      const all = found.get(key) ?? [];
-      all.push({ ...place, value, pointer: pointerTo(place.pointer, key) });
+      const pointer = pointerTo(place.pointer, key);
+      // A style that is put on twice says a thing once: the last time.
+      const all = (found.get(key) ?? []).filter(
+        (one) => one.pointer !== pointer || one.origin !== place.origin,
+      );
+      all.push({ ...place, value, pointer });
       found.set(key, all);
     }
   };

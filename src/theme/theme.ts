@@ -6,6 +6,7 @@ import {
   states,
   type CheckedDocument,
   type CheckedTheme,
+  type Kind,
   type LookSource,
   type Origin,
   type State,
@@ -19,25 +20,39 @@ import {
   type LookChanges,
   type MutableLookChanges,
 } from './look.ts';
-import { Tokens } from './tokens.ts';
+import { Tokens, type TokenAnswer } from './tokens.ts';
+
+/** The name of the style that every widget of a kind starts from; none that a document can give one. */
+export function kindStyle(kind: Kind): string {
+  return `kind ${kind}`;
+}
+
+function kindOf(name: string): Kind | undefined {
+  return name.startsWith('kind ') ? (name.slice(5) as Kind) : undefined;
+}
 
 const tokenPattern = /\$([\p{L}_][\p{L}\p{N}_.-]*)/gu;
 
 /** The styles and tokens of a document, ready to resolve looks. */
 export class Theme {
+  /** What the document calls it; undefined where it has no name. */
+  readonly name: string | undefined;
   readonly tokens: Tokens;
   readonly #themes: readonly CheckedTheme[];
   readonly #styles = new Map<string, LookChanges>();
   readonly #states = new Map<string, LookChanges>();
 
-  constructor(document: CheckedDocument) {
-    this.#themes = document.themes;
-    this.tokens = new Tokens(document.themes);
+  /** @param name One of the document's themes; the one it is seen in if left out. */
+  constructor(document: CheckedDocument, name?: string) {
+    const named = name === undefined ? undefined : document.named.get(name);
+    this.name = named ? name : document.themeName;
+    this.#themes = named ? [document.themes[0]!, named] : document.themes;
+    this.tokens = new Tokens(this.#themes);
   }
 
-  /** Paths of font files: family → weight → path. */
-  fonts(): { readonly [family: string]: { readonly [weight: string]: string } } {
-    return Object.assign({}, ...[...this.#themes].reverse().map(({ theme }) => theme.fonts ?? {})) as never;
+  /** The files its styles and tokens are from, the document's own first. */
+  get files(): readonly CheckedTheme[] {
+    return this.#themes;
   }
 
   styleNames(): string[] {
@@ -46,9 +61,11 @@ export class Theme {
 
   /** The style of that name and the file it is in. */
   find(name: string): { style: StyleSource; origin: Origin; pointer: string } | undefined {
+    const kind = kindOf(name);
     for (const { theme, origin } of this.#themes) {
-      const style = own(theme.styles, name);
-      if (style) return { style, origin, pointer: pointerTo('/styles', name) };
+      const style = kind === undefined ? own(theme.styles, name) : theme.kinds?.[kind];
+      if (style)
+        return { style, origin, pointer: kind === undefined ? pointerTo('/styles', name) : `/kinds/${kind}` };
     }
     return undefined;
   }
@@ -125,20 +142,18 @@ export class Theme {
   }
 
   /**
-   * The look of a widget: inherited text values, then its styles in order, then its own changes, then what its styles
+   * The look of a widget: inherited text values, then what its kind starts from, then its styles in order, then its own changes, then what its styles
    * change in its states, in the order of {@link states}.
    */
   resolve(
     parent: Look,
     styles: readonly string[],
     own: LookSource | undefined,
-    tint: string | undefined,
     inStates: readonly State[] = [],
   ): Look {
     const look = { ...inherited(parent) };
     for (const name of styles) Object.assign(look, this.styleChanges(name));
     if (own) Object.assign(look, this.changesOf(own));
-    if (tint !== undefined) Object.assign(look, this.changesOf({ color: tint }));
     if (inStates.length === 0) return look;
     for (const state of states)
       if (inStates.includes(state))
@@ -173,13 +188,16 @@ export class Theme {
   }
 
   #reportToken(
-    answer: { problem: 'unknown'; name: string } | { problem: 'circle'; chain: readonly string[] },
+    answer: Exclude<TokenAnswer, { readonly value: unknown }>,
     pointer: string,
     origin: Origin,
     diagnostics: DiagnosticList,
   ): void {
     if (answer.problem === 'circle') {
       diagnostics.add('name-chain', { what: 'this token', chain: answer.chain }, origin.at(pointer));
+    } else if (answer.problem === 'value') {
+      const facts = { key: answer.name, expected: answer.expected, found: 'another value' };
+      diagnostics.add('wrong-value', facts, origin.at(pointer));
     } else {
       const facts = {
         what: 'token',

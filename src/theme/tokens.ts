@@ -1,78 +1,128 @@
-import { own, pointerTo, type CheckedTheme, type TokenSource } from '../document/index.ts';
+import { own, pointerTo, type CheckedTheme, type Origin, type TokenSource } from '../document/index.ts';
+import { readTokenValue, tokenTypes, type TokenType } from './token-value.ts';
 
 /** A token's value with its aliases followed, or why there is none. */
 export type TokenAnswer =
   | { readonly value: string | number }
   | { readonly problem: 'unknown'; readonly name: string }
-  | { readonly problem: 'circle'; readonly chain: readonly string[] };
+  | { readonly problem: 'circle'; readonly chain: readonly string[] }
+  | { readonly problem: 'value'; readonly name: string; readonly expected: string };
 
-/** The named values of several themes; an earlier theme wins over a later one. */
+interface Held {
+  readonly value: TokenSource;
+  /** Its own, or that of the nearest group around it that says one (Design Tokens format, §6.2). */
+  readonly type: string | undefined;
+}
+
+/** The named values of several themes; an earlier theme wins over a later one, and a theme over its token files. */
 export class Tokens {
-  readonly #values = new Map<string, string | number>();
+  readonly #held = new Map<string, Held>();
 
   constructor(themes: readonly CheckedTheme[]) {
-    for (const { theme } of themes) {
-      if (theme.tokens) this.#collect('', theme.tokens);
-    }
-  }
-
-  #collect(start: string, group: { readonly [name: string]: TokenSource }): void {
-    const stack: { path: string; token: TokenSource }[] = [{ path: start, token: group }];
-    for (let next = stack.pop(); next; next = stack.pop()) {
-      const { path, token } = next;
-      if (typeof token !== 'object') {
-        if (!this.#values.has(path)) this.#values.set(path, token);
-        continue;
-      }
-      const value = own(token, '$value');
-      if (value !== undefined && typeof value !== 'object') {
-        if (!this.#values.has(path)) this.#values.set(path, value);
-        continue;
-      }
-      for (const [name, child] of Object.entries(token)) {
-        // Keys with a $ describe the group itself (Design Tokens format, §6).
-        if (!name.startsWith('$')) stack.push({ path: path === '' ? name : `${path}.${name}`, token: child });
-      }
-    }
+    for (const theme of themes)
+      for (const { name, value, type } of tokensOf(theme))
+        if (!this.#held.has(name)) this.#held.set(name, { value, type });
   }
 
   names(): Iterable<string> {
-    return this.#values.keys();
+    return this.#held.keys();
+  }
+
+  /** The type a token is said to be of; undefined where nothing says it. */
+  typeOf(name: string): string | undefined {
+    return this.#held.get(name)?.type;
   }
 
   /** The value of `color.hull`; `{other.token}` in a value is followed. */
   resolve(name: string): TokenAnswer {
-    const chain: string[] = [];
+    return this.#resolve(name, undefined, []);
+  }
+
+  #resolve(name: string, type: string | undefined, before: readonly string[]): TokenAnswer {
+    const chain = [...before];
     let at = name;
     for (;;) {
-      if (chain.includes(at)) return { problem: 'circle', chain: [...chain, at] };
+      if (chain.includes(at)) return { problem: 'circle', chain: [...chain.slice(chain.indexOf(at)), at] };
       chain.push(at);
-      const value = this.#values.get(at);
-      if (value === undefined) return { problem: 'unknown', name: at };
-      const alias = typeof value === 'string' ? /^\{([^{}]+)\}$/.exec(value.trim()) : null;
-      if (!alias) return { value };
-      at = alias[1]!;
+      const held = this.#held.get(at);
+      if (held === undefined) return { problem: 'unknown', name: at };
+      const alias = aliasOf(held.value);
+      if (alias === undefined) return this.#read(name, held.value, type ?? held.type, chain);
+      type ??= held.type;
+      at = alias;
     }
+  }
+
+  #read(name: string, value: TokenSource, type: string | undefined, chain: readonly string[]): TokenAnswer {
+    let inside: TokenAnswer | undefined;
+    const part = (inner: TokenSource | undefined, wanted: TokenType): string | number | undefined => {
+      const alias = aliasOf(inner);
+      if (alias === undefined) return inner === undefined ? undefined : readTokenValue(inner, wanted, part);
+      const answer = this.#resolve(alias, wanted, chain);
+      if ('value' in answer) return answer.value;
+      inside ??= answer;
+      return undefined;
+    };
+    const read = readTokenValue(value, type, part);
+    if (read !== undefined) return { value: read };
+    if (inside) return inside;
+    const known = type !== undefined && Object.hasOwn(tokenTypes, type);
+    const expected = known ? tokenTypes[type as TokenType] : 'a text or a number';
+    return { problem: 'value', name, expected };
   }
 }
 
-/** Every token of a theme that is an alias, with its pointer, for checking. */
-export function* tokensOf(theme: CheckedTheme): Generator<{ name: string; pointer: string }> {
-  const stack = [{ name: '', pointer: '/tokens', token: theme.theme.tokens as TokenSource | undefined }];
+function aliasOf(value: TokenSource | undefined): string | undefined {
+  return typeof value === 'string' ? /^\{([^{}]+)\}$/.exec(value.trim())?.[1] : undefined;
+}
+
+/** A token and where it stands. */
+export interface PlacedToken extends Held {
+  readonly name: string;
+  readonly pointer: string;
+  readonly origin: Origin;
+}
+
+/** Every token of a theme, those of its files after its own. */
+export function* tokensOf({ theme, origin, tokenFiles }: CheckedTheme): Generator<PlacedToken> {
+  if (theme.tokens) yield* tokensIn(theme.tokens, '/tokens', origin);
+  for (const file of tokenFiles) yield* tokensIn(file.tokens, '', file.origin);
+}
+
+function* tokensIn(
+  tokens: { readonly [name: string]: TokenSource },
+  top: string,
+  origin: Origin,
+): Generator<PlacedToken> {
+  interface Entry {
+    readonly name: string;
+    readonly pointer: string;
+    readonly token: TokenSource;
+    readonly type: string | undefined;
+  }
+  const stack: Entry[] = [{ name: '', pointer: top, token: tokens, type: undefined }];
   for (let next = stack.pop(); next; next = stack.pop()) {
-    const { token } = next;
-    if (token === undefined) continue;
-    if (typeof token !== 'object' || own(token, '$value') !== undefined) {
-      yield { name: next.name, pointer: next.pointer };
+    const { name, pointer, token } = next;
+    if (typeof token !== 'object' || Array.isArray(token)) {
+      yield { name, pointer, origin, value: token, type: next.type };
       continue;
     }
-    for (const [name, child] of Object.entries(token)) {
-      if (name.startsWith('$')) continue;
-      stack.push({
-        name: next.name === '' ? name : `${next.name}.${name}`,
-        pointer: pointerTo(next.pointer, name),
-        token: child,
-      });
+    const group = token as { readonly [key: string]: TokenSource };
+    const said = own(group, '$type');
+    const type = typeof said === 'string' ? said : next.type;
+    const value = own(group, '$value');
+    if (value !== undefined) {
+      yield { name, pointer, origin, value, type };
+      continue;
     }
+    const inside: Entry[] = [];
+    for (const [key, child] of Object.entries(group)) {
+      // Keys with a $ describe the group itself (Design Tokens format, §6), but for its own value.
+      if (key === '$root') inside.push({ name, pointer: pointerTo(pointer, key), token: child, type });
+      if (key.startsWith('$')) continue;
+      const path = name === '' ? key : `${name}.${key}`;
+      inside.push({ name: path, pointer: pointerTo(pointer, key), token: child, type });
+    }
+    stack.push(...inside.reverse());
   }
 }

@@ -1,3 +1,6 @@
+export { checkPictureNames } from './pictures.ts';
+export { themeSheet } from './sheet.ts';
+export type { SheetOptions, ThemeSheet } from './sheet.ts';
 export { readDocument } from './read.ts';
 export type { ReadOptions, ReadResult } from './read.ts';
 export { NoSuchName, localesOf, View, ViewLayout, openView } from './view.ts';

@@ -134,15 +134,22 @@ export class LiveLayout<Id extends string = string> {
     const { tree, plan } = this.#form;
     const widget = tree.widgets[index]!;
     const source = widget.source as WidgetSource;
-    if (widget.kind === 'meter') {
+    if (widget.kind === 'meter' || widget.kind === 'slider') {
       const value = meterValue(source.value, widget.scope);
-      if (value !== widget.value) this.#changeable(index).value = value;
+      const trail = source.trail === undefined ? value : meterValue(source.trail, widget.scope);
+      if (value === widget.value && trail === widget.trail) return;
+      const own = this.#changeable(index);
+      own.value = value;
+      own.trail = trail;
       return;
     }
-    const words = wordsOf(source, widget.look, widget.scope, this.#view.variant);
-    if (words === undefined || words === widget.text?.text) return;
+    const words = wordsOf(source.text, widget.look, widget.scope, widget.theme, this.#view.variant);
+    if (words === undefined) return;
+    const shown = widget.text!;
+    if (words.text === shown.text && words.runs.length === 0 && shown.runs.length === 0) return;
     const own = this.#changeable(index);
-    own.text = own.measure = plan.measures[index] = new TextBlock(words, widget.text!.setting);
+    const block = new TextBlock(words.text, shown.setting, words.runs);
+    own.text = own.measure = plan.measures[index] = block;
     markMeasure(plan, index);
   }
 

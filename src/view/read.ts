@@ -1,4 +1,4 @@
-import { checkMessages } from '../build/index.ts';
+import { checkMarkup, checkMessages } from '../build/index.ts';
 import {
   DiagnosticList,
   readShape,
@@ -15,7 +15,7 @@ export interface ReadOptions {
   readonly name?: string;
   /** Gives the theme file the document names; without it, a document that names one is refused. */
   readonly readFile?: FileReader;
-  /** Path of a theme file that is read in place of the one the document names. */
+  /** One of the document's themes, or path of a theme file, in place of the one it is seen in. */
   readonly theme?: string;
 }
 
@@ -34,7 +34,9 @@ export function readDocument(input: string | DocumentSource, options: ReadOption
   const diagnostics = new DiagnosticList();
   const document = readShape(input, options.name ?? 'document', diagnostics, options.readFile, options.theme);
   if (document) {
-    checkLooks(document, new Theme(document), diagnostics);
+    const theme = new Theme(document);
+    checkLooks(document, theme, diagnostics);
+    checkMarkup(document, theme, diagnostics);
     checkMessages(document, new Messages('en'), diagnostics);
   }
   return { document: diagnostics.hasErrors ? undefined : document, diagnostics: diagnostics.inOrder() };

@@ -51,6 +51,8 @@ export interface ViewOptions {
   readonly values?: { readonly [name: string]: CaseValue };
   /** A locale the document has a catalog for, one that falls back to it, or a pseudo-locale; the document's language if left out. */
   readonly locale?: string;
+  /** One of the names of the document's `themes`; the theme it is read with if left out. */
+  readonly theme?: string;
   /** The player's HUD size: 1 is as drawn, 1.25 a quarter larger. */
   readonly hudSize?: number;
   /** The player's text size: scales every text, 1 is as drawn. */
@@ -101,10 +103,13 @@ export function openView<Id extends string = string>(
   const caseName = options.case ?? Object.keys(cases)[0];
   const values = caseName === undefined ? {} : own(cases, caseName);
   if (!values) throw new NoSuchName('case', caseName!, Object.keys(cases));
-  const theme = new Theme(document);
+  if (options.theme !== undefined && !document.named.has(options.theme))
+    throw new NoSuchName('theme', options.theme, [...document.named.keys()]);
+  const theme = new Theme(document, options.theme);
   const pictures = options.resources.pictures ?? new Map<string, Picture>();
   const variant: Variant = {
     theme,
+    themes: new Map([...document.named.keys()].map((one) => [one, new Theme(document, one)])),
     fonts: options.resources.fonts,
     ...languageOf(document, options),
     pictures,

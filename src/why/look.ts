@@ -1,6 +1,6 @@
-import type { Tree, Widget } from '../build/index.ts';
+import { tintKey, type Tree, type Widget } from '../build/index.ts';
 import type { LookSource, Origin, WidgetSource } from '../document/index.ts';
-import { inheritedKeys, lookPlaces, styleList, type LookPlace, type Theme } from '../theme/index.ts';
+import { inheritedKeys, lookPlaces, styleList, stylesOf, type LookPlace } from '../theme/index.ts';
 import { keyPointer } from './reason.ts';
 
 /** Where one value of a widget's look is from. */
@@ -14,19 +14,25 @@ export interface LookReason {
 }
 
 /** For each value of a widget's look that somebody said: who, where, and what it overrode. */
-export function whyLook(tree: Tree, theme: Theme, origin: Origin, index: number): LookReason[] {
+export function whyLook(tree: Tree, origin: Origin, index: number): LookReason[] {
   const reasons = new Map<keyof LookSource, LookReason>();
   for (let at: Widget | undefined = tree.widgets[index]; at; at = tree.widgets[at.parent]) {
     const source = at.source as WidgetSource;
     const { tint } = source;
-    const look = tint === undefined ? source.look : { ...source.look, color: tint };
+    const tinted = tintKey(at.kind);
+    const look = tint === undefined ? source.look : { ...source.look, [tinted]: tint };
     const pointer = keyPointer(at, 'look');
-    const places = lookPlaces(theme, styleList(source.style), at.states, { look, origin, pointer });
+    const places = lookPlaces(
+      at.theme,
+      at.index === 0 ? styleList(source.style) : stylesOf(at.kind, source.style),
+      at.states,
+      { look, origin, pointer },
+    );
     for (const [key, all] of places) {
       if (reasons.has(key) || (at.index !== index && !(key in inheritedKeys))) continue;
       const [from, ...overrode] = [...all].reverse();
-      const tinted = key === 'color' && tint !== undefined && from!.style === undefined;
-      const place = tinted ? { ...from!, pointer: keyPointer(at, 'tint') } : from!;
+      const isTint = key === tinted && tint !== undefined && from!.style === undefined;
+      const place = isTint ? { ...from!, pointer: keyPointer(at, 'tint') } : from!;
       reasons.set(key, { key, inheritedFrom: at.index === index ? undefined : at.id, from: place, overrode });
     }
   }

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { checkDocument, checks, makeScreen, readDocument } from 'pimbot';
+import { checkDocument, checks, documentChecks, makeScreen, readDocument } from 'pimbot';
 import type { CheckId, DocumentSource, Finding, ScreenSize, WidgetSource } from 'pimbot';
 import { readdirSync } from 'node:fs';
 import { random } from '../../bench/trees.ts';
@@ -315,7 +315,9 @@ describe('the registry and the runner', () => {
   test('every check has its file, and every file its check', () => {
     const others = ['behind', 'check', 'geometry', 'index', 'registry', 'run', 'subject', 'text-size'];
     const files = readdirSync('src/checks').map((name) => name.replace('.ts', ''));
-    expect(files.filter((name) => !others.includes(name)).sort()).toEqual(checks.map(({ id }) => id).sort());
+    expect(files.filter((name) => !others.includes(name)).sort()).toEqual(
+      [...checks, ...documentChecks].map(({ id }) => id).sort(),
+    );
   });
 
   test('merges screens and cases into one finding with the worst in front', () => {

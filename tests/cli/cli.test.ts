@@ -281,8 +281,6 @@ describe('files that a document names', () => {
       'fonts: { Deep: { 400: good.yaml } }',
       '"good.yaml" cannot be read as a font: the file is not a TrueType, OpenType or WOFF font',
     ],
-    ['a picture that is none', 'pictures: { p: good.yaml }', '"good.yaml" cannot be read as a picture'],
-    ['a picture that is a folder', 'pictures: { p: . }', 'it is a folder'],
   ])('%s', (_, line, sentence) => {
     put('bad.yaml', naming(line));
     try {

@@ -1,15 +1,24 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
-import { checkDocument, checks, documentSchema, drawLayout, openView, screens, themeSchema } from 'pimbot';
+import {
+  checkDocument,
+  checks,
+  documentChecks,
+  documentSchema,
+  drawLayout,
+  openView,
+  screens,
+  themeSchema,
+} from 'pimbot';
 import { openProject } from 'pimbot/node';
 
 describe('Fathom Post', () => {
-  test('every view passes every check on every screen in every case and language, nothing undecided', async () => {
+  test('every view passes every check on every screen in every case, language and theme, nothing undecided', async () => {
     const { document, resources, diagnostics } = await openProject('examples/fathom-post/post.yaml');
     expect(diagnostics).toEqual([]);
     const { findings, layouts } = checkDocument(document!, { resources, screens });
     expect(findings).toEqual([]);
-    expect(layouts).toBe(5 * 44 * 3 * 4);
+    expect(layouts).toBe(6 * 44 * 3 * 4 * 2);
   });
 
   test('a larger HUD breaks it somewhere, so the checks do look', async () => {
@@ -44,6 +53,7 @@ describe('the broken example', () => {
         'low-contrast hint',
         'missing-glyph station',
         'missing-message hint',
+        'missing-picture crest',
         'off-screen parcels',
         'outside-safe-area parcels',
         'outside-safe-area pause',
@@ -53,6 +63,20 @@ describe('the broken example', () => {
     );
     expect(new Set(findings.map(({ check }) => check)).size).toBe(checks.length);
     for (const finding of findings) expect(finding.reasons.length).toBeGreaterThan(0);
+  });
+});
+
+describe('the badly written example', () => {
+  test('every check of what is written finds something, with its place', async () => {
+    const { document, resources } = await openProject('examples/broken/written.yaml');
+    const { findings } = checkDocument(document!, { resources, screens: screens.slice(0, 1) });
+    const written = findings.filter(({ view }) => view === undefined);
+    expect([...new Set(written.map(({ check }) => check))].sort()).toEqual(
+      documentChecks.map(({ id }) => id).sort(),
+    );
+    const ours = written.find(({ check }) => check === 'theme-gap')!;
+    expect([ours.widget, ours.detail]).toEqual(['night', 'the style "key", which day has']);
+    expect(ours.place).toMatch(/day\.theme\.yaml:5:\d+$/);
   });
 });
 

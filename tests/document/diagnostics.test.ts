@@ -25,7 +25,7 @@ views:
       `hud.yaml:6:22: error: a widget has no key "ancor"; did you mean "anchor"?
 6 |       - { id: sonar, ancor: right bottom, size: 280 }
   |                      ^^^^^`,
-      `hud.yaml:7:29: error: "kind" is one of panel, text, image, button, meter, separator, not "buton"; did you mean "button"?
+      `hud.yaml:7:29: error: "kind" is one of panel, text, image, button, checkbox, switch, slider, textbox, meter, separator, tabs, dialog, tooltip, not "buton"; did you mean "button"?
 7 |       - { id: sonar2, kind: buton }
   |                             ^^^^^`,
       `hud.yaml:8:27: error: "width" is a length such as 24 or "50% - 24", or content, or fill, not "very"
@@ -85,7 +85,7 @@ views:
     [
       'a text on a panel',
       'pimbot: 1\nviews: { a: { children: [ { text: Hull } ] } }\n',
-      '"text" is for text, button; this widget is of kind panel',
+      '"text" is for text, button, textbox, tooltip; this widget is of kind panel',
     ],
     ['an unquoted colour', 'pimbot: 1\nstyles: { a: { color: #fff } }\nviews: { a: {} }\n', 'error'],
     [

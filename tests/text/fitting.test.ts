@@ -116,7 +116,7 @@ describe('a text that does not fit', () => {
 
   test('these keys are for texts', () => {
     expect(told(readDocument(documentOf([{ kind: 'meter', ellipsis: 'end' }])))[0]).toContain(
-      '"ellipsis" is for text, button; this widget is of kind meter',
+      '"ellipsis" is for text, button, textbox, tooltip; this widget is of kind meter',
     );
   });
 });

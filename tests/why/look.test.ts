@@ -24,7 +24,7 @@ function said(id: string, width = 800) {
   const { document } = readDocument(text, { name: 'menu.yaml' });
   const view = openView(document!, 'dock', { resources: { fonts } });
   const on = view.layoutOn({ width, height: 400 });
-  const reasons = whyLook(on.tree, view.variant.theme, document!.origin, on.indexOf(id));
+  const reasons = whyLook(on.tree, document!.origin, on.indexOf(id));
   return Object.fromEntries(
     reasons.map(({ key, from, overrode, inheritedFrom }) => [
       key,
@@ -78,10 +78,12 @@ describe('each value of a look', () => {
         } as const;
         const view = openView(document!, name, { resources, states });
         const on = view.layoutOn({ width: 1920, height: 1080 });
-        for (const { index, look } of on.widgets) {
-          const reasons = whyLook(on.tree, view.variant.theme, document!.origin, index);
-          const said = Object.fromEntries(reasons.map(({ key, from }) => [key, from.value]));
-          expect(look).toMatchObject(view.variant.theme.changesOf(said));
+        for (const { index, look, theme: own } of on.widgets) {
+          const reasons = whyLook(on.tree, document!.origin, index);
+          for (const { key, from, inheritedFrom } of reasons) {
+            const sayer = inheritedFrom === undefined ? own : on.widgets[on.indexOf(inheritedFrom)]!.theme;
+            expect(look).toMatchObject(sayer.changesOf({ [key]: from.value }));
+          }
           looked += reasons.length;
         }
       }

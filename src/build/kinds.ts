@@ -1,0 +1,35 @@
+import type { Kind, LookSource } from '../document/index.ts';
+import type { Picture } from '../picture/index.ts';
+import type { Look } from '../theme/index.ts';
+import type { Measure } from './box.ts';
+
+/** What `tint` is short for: the colour, of a picture what it is multiplied by. */
+export function tintKey(kind: Kind): keyof LookSource {
+  return kind === 'image' ? 'image-tint' : 'color';
+}
+
+/** The natural size of widgets that have nothing inside that could give them one: u, or multiples of the font size. */
+const naturalSizes: { readonly [Name in Kind]?: { width: number; height: number; inEm: boolean } } = {
+  meter: { width: 160, height: 16, inEm: false },
+  slider: { width: 160, height: 8, inEm: false },
+  checkbox: { width: 1, height: 1, inEm: true },
+  switch: { width: 2, height: 1, inEm: true },
+};
+
+/** How large the inside of a widget without text is; undefined where it follows from its children. */
+export function measureOf(kind: Kind, picture: Picture | undefined, look: Look): Measure | undefined {
+  if (kind === 'image' && picture) {
+    const { width, height } = picture;
+    return {
+      widest: width,
+      least: width,
+      steadyFrom: Infinity,
+      heightInto: (exchange) => (exchange[1] = (exchange[0]! * height) / width),
+    };
+  }
+  const natural = naturalSizes[kind];
+  if (!natural) return undefined;
+  const times = natural.inEm ? look.fontSize : 1;
+  const [width, height] = [natural.width * times, natural.height * times];
+  return { widest: width, least: width, steadyFrom: 0, heightInto: (exchange) => (exchange[1] = height) };
+}

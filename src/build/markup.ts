@@ -1,0 +1,47 @@
+import {
+  namesPicture,
+  nearestName,
+  rootsOf,
+  widgetsOf,
+  type CheckedDocument,
+  type DiagnosticList,
+  type WidgetSource,
+} from '../document/index.ts';
+import { markupWords, parseMarkup } from '../text/index.ts';
+import type { Theme } from '../theme/index.ts';
+
+/** Reports marks in texts that name a style, token or picture there is none of. */
+export function checkMarkup(document: CheckedDocument, theme: Theme, diagnostics: DiagnosticList): void {
+  for (const { root, pointer } of rootsOf(document.source)) {
+    const top = { widget: root as WidgetSource, pointer };
+    for (const { widget, pointer: at } of [top, ...widgetsOf(root, pointer)]) {
+      // Any text of an instance may be a parameter that is shown.
+      for (const [key, said] of Object.entries(widget)) {
+        if (key !== 'text' && key !== 'placeholder' && widget.use === undefined) continue;
+        if (typeof said === 'string' && said.includes('['))
+          checkText(said, `${at}/${key}`, document, theme, diagnostics);
+      }
+    }
+  }
+}
+
+function checkText(
+  text: string,
+  pointer: string,
+  { source, origin }: CheckedDocument,
+  theme: Theme,
+  diagnostics: DiagnosticList,
+): void {
+  for (const part of parseMarkup(text)) {
+    if (part.type === 'icon' && !namesPicture(source, part.picture)) {
+      const meant = nearestName(part.picture, Object.keys(source.pictures ?? {}));
+      diagnostics.add('unknown-name', { what: 'picture', name: part.picture, meant }, origin.at(pointer));
+    }
+    for (const word of markupWords(part.how ?? '')) {
+      if (word.type === 'style' && !theme.find(word.name)) {
+        const facts = { what: 'style', name: word.name, meant: nearestName(word.name, theme.styleNames()) };
+        diagnostics.add('unknown-name', facts, origin.at(pointer));
+      } else if (word.type === 'color') theme.checkValue('color', word.color, pointer, origin, diagnostics);
+    }
+  }
+}

@@ -1,0 +1,23 @@
+import type { CaseValue, State } from '../document/index.ts';
+import type { Picture } from '../picture/index.ts';
+import type { FontBook, Messages } from '../text/index.ts';
+import type { Theme } from '../theme/index.ts';
+
+/** What a view is built with. */
+export interface Variant {
+  readonly theme: Theme;
+  /** The themes a part of the view may be seen in, by name. */
+  readonly themes: ReadonlyMap<string, Theme>;
+  readonly fonts: FontBook;
+  readonly messages: Messages;
+  /** A BCP 47 tag that Intl knows. */
+  readonly locale: string;
+  /** Whether views that do not say their direction go from right to left. */
+  readonly rightToLeft: boolean;
+  readonly pictures: ReadonlyMap<string, Picture>;
+  readonly values: ReadonlyMap<string, CaseValue>;
+  /** Scales every text: the player's setting. */
+  readonly textSize: number;
+  /** States that widgets are in beside those the document says, by id. */
+  readonly states?: ReadonlyMap<string, readonly State[]>;
+}

@@ -1,0 +1,39 @@
+import { parseMarkup } from '../text/index.ts';
+import type { Check } from './check.ts';
+
+export const missingPicture: Check = {
+  id: 'missing-picture',
+  title: 'Pictures that are not there',
+  measures: 'how many pictures a widget shows whose files could not be used',
+  unit: 'pictures',
+  limit: 0,
+  fails: 'above',
+  source: 'a player sees a hole',
+  severity: 'error',
+  run(subject, limit, report) {
+    for (const { index, source, visible, pointer, origins, scope } of subject.widgets) {
+      if (!visible || index === 0) continue;
+      const missing: { name: string; pointer: string }[] = [];
+      const note = (name: string, key: 'image' | 'text') => {
+        if (!subject.pictures.has(name))
+          missing.push({ name, pointer: origins.get(key) ?? `${pointer}/${key}` });
+      };
+      if ('image' in source && source.image !== undefined) note(source.image, 'image');
+      if ('text' in source && typeof source.text === 'string' && source.text.includes('!['))
+        for (const part of parseMarkup(scope.fillMarkup(source.text)))
+          if (part.type === 'icon') note(part.picture, 'text');
+      if (missing.length <= limit) continue;
+      const reasons = missing.map(({ name, pointer: at }) => ({
+        text: `the picture "${name}" could not be used; the command says why when it reads the document`,
+        pointer: at,
+      }));
+      report({
+        outcome: 'failed',
+        widget: index,
+        measured: missing.length,
+        detail: missing[0]!.name,
+        reasons,
+      });
+    }
+  },
+};

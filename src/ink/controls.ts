@@ -1,0 +1,72 @@
+import type { Widget } from '../build/index.ts';
+import type { Layout, Rect } from '../layout/index.ts';
+
+/** The boxes a slider or switch is drawn as, in device px (docs/layout-model.md, 6). */
+export interface ControlBoxes {
+  /** Has the widget's background, border and radius. */
+  readonly track: Rect;
+  /** The part of a slider's track up to its value; undefined of a switch. */
+  readonly filled: Rect | undefined;
+  readonly handle: Rect;
+}
+
+/** The inside of a widget on the screen: its box without padding, in device px. Borders are drawn over the padding. */
+export function insideOf(widget: Widget, layout: Layout, rect: Rect): Rect {
+  const scale = layout.scale(widget.index);
+  const { x, y } = widget.box;
+  const left = x.paddingStart * scale;
+  const top = y.paddingStart * scale;
+  return {
+    x: rect.x + left,
+    y: rect.y + top,
+    width: Math.max(0, rect.width - left - x.paddingEnd * scale),
+    height: Math.max(0, rect.height - top - y.paddingEnd * scale),
+  };
+}
+
+/**
+ * A slider's track is its inside, its handle as high as the whole widget; a switch's track is the whole widget, its
+ * handle stands inside, at the end when it is on. What starts and ends follows the writing direction.
+ */
+export function controlBoxes(widget: Widget, layout: Layout, rect: Rect): ControlBoxes {
+  const inside = insideOf(widget, layout, rect);
+  if (widget.kind === 'switch') {
+    const side = Math.min(inside.height, inside.width);
+    const share = widget.states.includes('checked') ? 1 : 0;
+    return { track: rect, filled: undefined, handle: handleAt(widget, inside, side, inside.y, share) };
+  }
+  const side = Math.min(rect.height, rect.width);
+  const handle = handleAt(widget, rect, side, rect.y, widget.value);
+  const middle = handle.x + handle.width / 2;
+  const end = inside.x + inside.width;
+  const filled = widget.box.rightToLeft
+    ? { ...inside, x: middle, width: Math.max(0, end - middle) }
+    : { ...inside, width: Math.max(0, middle - inside.x) };
+  return { track: inside, filled, handle };
+}
+
+function handleAt({ box }: Widget, room: Rect, side: number, y: number, share: number): Rect {
+  const along = box.rightToLeft ? 1 - share : share;
+  return { x: room.x + (room.width - side) * along, y, width: side, height: side };
+}
+
+/** The corners of a checkbox's mark as fractions of its inside. */
+export const checkMark: readonly (readonly [x: number, y: number])[] = [
+  [0.06, 0.54],
+  [0.19, 0.41],
+  [0.38, 0.6],
+  [0.81, 0.15],
+  [0.94, 0.28],
+  [0.38, 0.86],
+];
+
+/** The caret after a line of text, in device px. */
+export function caretRect(
+  line: { readonly x: number; readonly width: number; readonly baseline: number },
+  font: { readonly ascent: number; readonly descent: number; readonly size: number },
+  rightToLeft: boolean,
+): Rect {
+  const width = Math.max(1, Math.round(font.size * 0.06));
+  const x = rightToLeft ? line.x - width : line.x + line.width;
+  return { x, y: line.baseline - font.ascent, width, height: font.ascent + font.descent };
+}

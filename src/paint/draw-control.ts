@@ -1,0 +1,98 @@
+import type { Widget } from '../build/index.ts';
+import { caretRect, checkMark, controlBoxes, insideOf, placeText } from '../ink/index.ts';
+import type { Rect } from '../layout/index.ts';
+import { evenCorners, square, type Corners, type Rgba } from '../theme/index.ts';
+import type { ViewLayout } from '../view/index.ts';
+import type { DrawOperation, PathStep } from './draw-list.ts';
+
+/** What the inside of a control is drawn with. */
+export interface ControlStyle {
+  readonly rect: Rect;
+  readonly radius: Corners;
+  readonly opacity: number;
+}
+
+/** Whether its background is drawn on another box than its own: of a slider on its track. */
+export function hasTrack({ kind }: Widget): boolean {
+  return kind === 'slider';
+}
+
+/** What a checkbox, switch or slider draws over its background. */
+export function addControl(
+  { layout }: ViewLayout,
+  widget: Widget,
+  { rect, radius, opacity }: ControlStyle,
+  operations: DrawOperation[],
+): void {
+  const { index, kind, look, states } = widget;
+  if (kind === 'checkbox') {
+    if (!states.includes('checked')) return;
+    const inside = insideOf(widget, layout, rect);
+    const at = ([x, y]: readonly [number, number]) => [
+      inside.x + inside.width * x,
+      inside.y + inside.height * y,
+    ];
+    const steps: PathStep[] = checkMark.map((corner, nth) => ({
+      type: nth === 0 ? 'M' : 'L',
+      values: at(corner),
+    }));
+    operations.push({ type: 'path', widget: index, steps: [...steps, closed], color: look.color, opacity });
+    return;
+  }
+  if (kind !== 'switch' && kind !== 'slider') return;
+  const { track, filled, handle } = controlBoxes(widget, layout, rect);
+  const box = (part: Rect, color: Rgba, corners: Corners) => {
+    const fill = { type: 'color', color } as const;
+    operations.push({
+      type: 'box',
+      widget: index,
+      rect: part,
+      radius: corners,
+      fill,
+      border: undefined,
+      opacity,
+    });
+  };
+  if (filled && filled.width > 0) {
+    operations.push({ type: 'clip', rect: track, radius });
+    box(filled, look.color, square);
+    operations.push({ type: 'restore' });
+  }
+  // As round as the widget around it, up to a circle.
+  const round = Math.min(
+    handle.width / 2,
+    Math.max(radius.topLeft, radius.topRight) * (kind === 'slider' ? 4 : 1),
+  );
+  box(handle, look.handleColor ?? look.color, evenCorners(Math.max(0, round)));
+}
+
+const closed: PathStep = { type: 'Z', values: [] };
+
+/** Where the next letter goes in a textbox that has the focus. */
+export function addCaret(
+  { layout }: ViewLayout,
+  widget: Widget,
+  opacity: number,
+  operations: DrawOperation[],
+): void {
+  const { index, kind, look, text, states, isPlaceholder } = widget;
+  const isRightToLeft = widget.box.rightToLeft;
+  if (kind !== 'textbox' || !states.includes('focused') || !text) return;
+  const { lines, unit } = placeText(widget, layout);
+  const last = lines.at(-1);
+  if (!last) return;
+  const { scale, originX, originY } = layout.frame;
+  const times = unit * scale;
+  const { fontSize, chain } = text.setting;
+  const { ascent, descent, unitsPerEm } = chain.primary;
+  const size = fontSize * times;
+  const em = size / unitsPerEm;
+  const line = {
+    x: originX + last.x * scale + (isPlaceholder && isRightToLeft ? last.line.width * times : 0),
+    width: isPlaceholder ? 0 : last.line.width * times,
+    baseline: originY + last.baseline * scale,
+  };
+  const rect = caretRect(line, { ascent: ascent * em, descent: descent * em, size }, isRightToLeft);
+  const fill = { type: 'color', color: { ...look.color, a: 1 } } as const;
+  operations.push({ type: 'box', widget: index, rect, radius: square, fill, border: undefined, opacity });
+}

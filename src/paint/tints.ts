@@ -1,0 +1,56 @@
+import type { Picture } from '../picture/index.ts';
+import { hexOf, type Rgba } from '../theme/index.ts';
+
+/** What is drawn on to tint a picture. */
+export interface TintContext {
+  drawImage(image: never, x: number, y: number, width: number, height: number): void;
+  getImageData(x: number, y: number, width: number, height: number): { readonly data: Uint8ClampedArray };
+  putImageData(pixels: never, x: number, y: number): void;
+}
+
+/** A canvas with nothing on it, as `new OffscreenCanvas(width, height)` or Node's `createCanvas(width, height)`. */
+export type MakeCanvas = (width: number, height: number) => { getContext(kind: '2d'): TintContext | null };
+
+/** Pictures whose colours are multiplied by others, kept from one drawing to the next. */
+export class Tints {
+  readonly #make: MakeCanvas;
+  readonly #kept = new WeakMap<Picture, Map<string, unknown>>();
+
+  constructor(make: MakeCanvas) {
+    this.#make = make;
+  }
+
+  /** A picture multiplied by a colour, as something a canvas draws; undefined where it cannot be made. */
+  tinted(picture: Picture, tint: Rgba): unknown {
+    let kept = this.#kept.get(picture);
+    if (!kept) this.#kept.set(picture, (kept = new Map<string, unknown>()));
+    const name = hexOf(tint);
+    if (!kept.has(name)) {
+      // A game that fades a tint would keep every shade of it.
+      if (kept.size >= mostShades) kept.clear();
+      kept.set(name, this.#tint(picture, tint));
+    }
+    return kept.get(name);
+  }
+
+  #tint({ drawable, width, height }: Picture, { r, g, b, a }: Rgba): unknown {
+    const [wide, high] = [Math.max(1, Math.ceil(width)), Math.max(1, Math.ceil(height))];
+    const canvas = this.#make(wide, high);
+    const context = canvas.getContext('2d');
+    if (!context || drawable === undefined) return undefined;
+    context.drawImage(drawable as never, 0, 0, width, height);
+    const pixels = context.getImageData(0, 0, wide, high);
+    const { data } = pixels;
+    for (let at = 0; at < data.length; at += 4) {
+      data[at] = data[at]! * r;
+      data[at + 1] = data[at + 1]! * g;
+      data[at + 2] = data[at + 2]! * b;
+      data[at + 3] = data[at + 3]! * a;
+    }
+    context.putImageData(pixels as never, 0, 0);
+    return canvas;
+  }
+}
+
+/** Shades of one picture that are kept. */
+const mostShades = 64;

@@ -1,0 +1,242 @@
+import {
+  kinds,
+  own,
+  states,
+  type CheckedDocument,
+  type Kind,
+  type State,
+  type StyleSource,
+  type WidgetSource,
+} from '../document/index.ts';
+import { Theme, hexOf, kindStyle, parseColor, type Rgba } from '../theme/index.ts';
+import { openView, type Backdrop, type Resources, type View } from './view.ts';
+
+/** A view of every kind in every state, and of every style and token, one theme after the other. */
+export interface ThemeSheet {
+  readonly view: View;
+  /** Device px, at which one u is one px. */
+  readonly width: number;
+  readonly height: number;
+}
+
+export interface SheetOptions {
+  readonly resources: Resources;
+  /** Names of the document's themes; all if left out. */
+  readonly themes?: readonly string[];
+  /** What is behind the sheet; the mean colour of what is behind the document's first view if left out. */
+  readonly backdrop?: string;
+}
+
+const sheetWidth = 1600;
+const margin = 40;
+const labelWidth = 150;
+/** Of what the sheet says itself, in no theme's look. */
+const plain = {
+  'font': 'Inter',
+  'font-size': 16,
+  'font-weight': 400,
+  'letter-spacing': 0,
+  'text-transform': 'none',
+} as const;
+
+/** Kinds with states of their own, in the order of the sheet; the others are shown once. */
+const interactive: readonly Kind[] = ['button', 'checkbox', 'switch', 'slider', 'textbox', 'tabs'];
+const columns: readonly (State | undefined)[] = [undefined, ...states];
+
+/** Lays out the sheet of a document's themes. */
+export function themeSheet(document: CheckedDocument, options: SheetOptions): ThemeSheet {
+  const names: readonly (string | undefined)[] = options.themes ?? [...document.named.keys()];
+  const shown = names.length > 0 ? names : [undefined];
+  const backdrop = options.backdrop ?? groundOf(document, options.resources);
+  const ink = readable(backdrop);
+  const [first] = Object.values(document.source.views);
+  const children = shown.map((name) => section(document, name, first?.style, ink));
+  const sheet: WidgetSource = {
+    id: 'sheet',
+    anchor: 'left..right top',
+    inset: `${margin} ${margin}`,
+    offset: `0 ${margin}`,
+    arrange: 'column',
+    gap: 56,
+    children: children,
+  };
+  const views = { 'theme-sheet': { backdrop, children: [sheet] } };
+  const reference = { size: `${sheetWidth}x1000`, scaling: 'none' as const };
+  const { components: _components, cases: _cases, ...rest } = document.source;
+  const own = { ...document, source: { ...rest, reference, views } };
+  const view = openView(own, 'theme-sheet', { resources: options.resources });
+  const { height } = view.layoutOn({ width: sheetWidth, height: 1000 }).rect('sheet');
+  return { view, width: sheetWidth, height: Math.ceil(height + 2 * margin) };
+}
+
+function section(
+  document: CheckedDocument,
+  name: string | undefined,
+  style: WidgetSource['style'],
+  ink: string,
+): WidgetSource {
+  const theme = new Theme(document, name);
+  const words = (text: string, look = {}): WidgetSource => ({
+    kind: 'text',
+    text: text.replace(/[\\[\]]/g, '\\$&').replace(/[{}']/g, "'$&'"),
+    wrap: false,
+    look: { ...plain, color: ink, ...look },
+  });
+  const children: WidgetSource[] = [
+    words(name ?? 'Theme', { 'font-size': 34, 'font-weight': 700 }),
+    kindGrid(words),
+    ...otherKinds(document, theme, words),
+    words('Styles', { 'font-size': 22, 'font-weight': 700 }),
+    styleWall(theme, words),
+    words('Tokens', { 'font-size': 22, 'font-weight': 700 }),
+    tokenWall(theme, words),
+  ];
+  return {
+    ...(name !== undefined && { theme: name }),
+    ...(style !== undefined && { style }),
+    look: { background: 'transparent' },
+    arrange: 'column',
+    gap: 20,
+    children,
+  };
+}
+
+type WordsOf = (text: string, look?: object) => WidgetSource;
+
+/** Rows are kinds, columns are states. */
+function kindGrid(words: WordsOf): WidgetSource {
+  const head = columns.map((state) => words(state ?? 'as it is', { opacity: 0.8 }));
+  const rows = interactive.flatMap((kind) => [
+    words(kind),
+    ...columns.map((state): WidgetSource => ({
+      arrange: 'row',
+      align: 'center',
+      justify: 'start',
+      children: [sample(kind, state)],
+    })),
+  ]);
+  return {
+    arrange: 'grid',
+    columns: `${labelWidth} ${columns.map(() => 'fill').join(' ')}`,
+    gap: '18 16',
+    align: 'center',
+    children: [words(''), ...head, ...rows],
+  };
+}
+
+function sample(kind: Kind, state: State | undefined): WidgetSource {
+  const inState = state === undefined ? {} : { states: state };
+  switch (kind) {
+    case 'slider':
+      return { kind, value: 0.6, width: 140, ...inState };
+    case 'textbox':
+      return { kind, text: 'Words', width: 140, ...inState };
+    case 'tabs':
+      return { kind, children: [{ kind: 'button', text: 'One', ...inState }] };
+    case 'button':
+      return { kind, text: 'Press', wrap: false, ...inState };
+    default:
+      return { kind, ...inState };
+  }
+}
+
+/** Kinds that have no states: shown once, each in its own way. */
+function otherKinds(document: CheckedDocument, theme: Theme, words: WordsOf): WidgetSource[] {
+  const [picture] = Object.keys(document.source.pictures ?? {}).filter((name) => {
+    const said = own(document.source.pictures, name);
+    return typeof said !== 'string' || !/\.json$/i.test(said);
+  });
+  const others: Partial<Record<Kind, WidgetSource>> = {
+    text: { kind: 'text', text: 'Words', wrap: false },
+    ...(theme.find(kindStyle('panel')) && { panel: { kind: 'panel', width: 140, height: 60 } }),
+    meter: { kind: 'meter', value: 0.5, trail: 0.75, width: 140 },
+    separator: { kind: 'separator', width: 140, height: 4 },
+    image: picture === undefined ? { kind: 'panel' } : { kind: 'image', image: picture, size: 72 },
+    tooltip: { kind: 'tooltip', text: 'A hint', wrap: false },
+    dialog: {
+      kind: 'dialog',
+      look: { veil: 'transparent' },
+      children: [{ kind: 'text', text: 'A question', wrap: false }],
+      arrange: 'column',
+    },
+  };
+  const cells = kinds.flatMap((kind): WidgetSource[] => {
+    const shown = others[kind];
+    return shown
+      ? [{ arrange: 'column', gap: 10, align: 'start', children: [words(kind, { opacity: 0.8 }), shown] }]
+      : [];
+  });
+  return [{ arrange: 'wrap', gap: '20 36', align: 'start', children: cells }];
+}
+
+/** Every named style, and each state it changes in. */
+function styleWall(theme: Theme, words: WordsOf): WidgetSource {
+  const cells = theme.styleNames().flatMap((name): WidgetSource[] => {
+    const style = theme.find(name)!.style;
+    return [undefined, ...statesOf(style)].map((state) => ({
+      arrange: 'column',
+      gap: 6,
+      align: 'start',
+      children: [
+        words(state === undefined ? name : `${name}, ${state}`, { 'opacity': 0.8, 'font-size': 14 }),
+        {
+          kind: 'text',
+          style: name,
+          text: 'Aa 12',
+          wrap: false,
+          ...(state !== undefined && { states: state }),
+        },
+      ],
+    }));
+  });
+  return { arrange: 'wrap', gap: '20 28', align: 'start', children: cells };
+}
+
+function statesOf(style: StyleSource): State[] {
+  return states.filter((state) => style.states?.[state] !== undefined);
+}
+
+function tokenWall(theme: Theme, words: WordsOf): WidgetSource {
+  const cells = [...theme.tokens.names()].flatMap((name): WidgetSource[] => {
+    const answer = theme.tokens.resolve(name);
+    if (!('value' in answer)) return [];
+    const color = parseColor(String(answer.value));
+    const value = color ? hexOf(color) : String(answer.value);
+    const swatch: WidgetSource = {
+      size: 36,
+      look: color ? { background: hexOf(color), border: '1 #88888880', radius: 4 } : {},
+    };
+    const label: WidgetSource = {
+      arrange: 'column',
+      width: 176,
+      children: [words(name, { 'font-size': 14 }), words(value, { 'font-size': 14, 'opacity': 0.8 })],
+    };
+    return [{ arrange: 'row', gap: 10, align: 'center', children: color ? [swatch, label] : [label] }];
+  });
+  return { arrange: 'wrap', gap: '14 20', align: 'center', children: cells };
+}
+
+/** The mean colour of what is behind the first view; a plain dark where nothing is said. */
+function groundOf(document: CheckedDocument, resources: Resources): string {
+  const [name] = Object.keys(document.source.views);
+  const [behind] = name === undefined ? [] : openView(document, name, { resources }).backdrops;
+  const mean = behind && meanOf(behind);
+  return mean ? hexOf({ ...mean, a: 1 }) : '#20303a';
+}
+
+function meanOf(behind: Backdrop): Rgba | undefined {
+  if (behind.type === 'color') return behind.color;
+  const { sample: pixels } = behind.picture;
+  if (!pixels) return undefined;
+  const sum = [0, 0, 0];
+  for (let at = 0; at < pixels.data.length; at += 4)
+    for (const part of [0, 1, 2]) sum[part] = sum[part]! + pixels.data[at + part]!;
+  const [r, g, b] = sum.map((part) => part / (pixels.data.length / 4) / 255);
+  return { r: r!, g: g!, b: b!, a: 1 };
+}
+
+/** Black or white, whichever stands out from a colour. */
+function readable(ground: string): string {
+  const { r, g, b } = parseColor(ground) ?? { r: 0, g: 0, b: 0 };
+  return 0.2126 * r + 0.7152 * g + 0.0722 * b > 0.45 ? '#000000' : '#ffffff';
+}
