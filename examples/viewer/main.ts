@@ -45,6 +45,8 @@ function screenNow(): Screen {
   });
 }
 
+let later: ReturnType<typeof setTimeout> | undefined;
+
 function show(): void {
   const { project } = state;
   if (!project) return;
@@ -58,17 +60,6 @@ function show(): void {
   const cases = state.case === undefined ? undefined : [state.case];
   const locales = state.locale === undefined ? undefined : [state.locale];
   const themes = state.theme === undefined ? undefined : [state.theme];
-  const all = screens.some((one) => one.name === screen.name) ? screens : [...screens, screen];
-  const { findings } = checkDocument(checked, {
-    resources,
-    screens: all,
-    views: [state.view],
-    cases,
-    locales,
-    themes,
-    hudSize,
-  });
-  // Once more for this screen alone: the numbers beside the drawing are those of the drawing.
   const here = checkDocument(checked, {
     resources,
     screens: [screen],
@@ -91,7 +82,13 @@ function show(): void {
   find('caption').textContent =
     `${screen.title}: ${screen.width} × ${screen.height} px = ${round(width)} × ${round(height)} u`;
   listFindings(here);
-  listScreens(findings);
+  // The other screens are checked once this one is seen.
+  clearTimeout(later);
+  later = setTimeout(() => {
+    const all = screens.some((one) => one.name === screen.name) ? screens : [...screens, screen];
+    const options = { resources, screens: all, views: [state.view], cases, locales, themes, hudSize };
+    listScreens(checkDocument(checked, options).findings);
+  });
 }
 
 function isOn(id: string): boolean {

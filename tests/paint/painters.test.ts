@@ -1,7 +1,8 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { createCanvas, loadImage } from '@napi-rs/canvas';
 import { Resvg } from '@resvg/resvg-js';
-import { drawLayout, findScreen, openView, toSvg, type DrawList } from 'pimbot';
+import { build } from 'esbuild';
+import { drawLayout, findScreen, openView, toSvg, type DrawList, type paintOnCanvas } from 'pimbot';
 import { openProject, toPng, type Project } from 'pimbot/node';
 import type { Browser } from 'playwright-core';
 import { startBrowser } from '../../bench/browser.ts';
@@ -20,8 +21,19 @@ const views = ['dive', 'dock', 'sorting', 'belt', 'logbook', 'tuning'];
 
 let project: Project;
 let browser: Browser;
+/** The canvas painter as a script of a page. */
+let painterForPages: string;
 beforeAll(async () => {
   project = await openProject('examples/fathom-post/post.yaml');
+  const { outputFiles } = await build({
+    entryPoints: ['src/paint/canvas.ts'],
+    bundle: true,
+    write: false,
+    format: 'iife',
+    globalName: 'pimbot',
+    logLevel: 'warning',
+  });
+  painterForPages = outputFiles[0]!.text;
   browser = await startBrowser();
 });
 afterAll(() => browser.close());
@@ -115,6 +127,46 @@ describe('the canvas and the SVG', () => {
 
   test.each(all)('%s on %s: less than half a percent of the pixels differ visibly', async (view, screen) => {
     expect(await drawnApart(onSea(view, screen))).toBeLessThan(0.005);
+  });
+
+  test.each(views)('%s: so does the same painter on the canvas of Chromium', async (view) => {
+    const list = listOf(view, 'desktop-720');
+    const operations = list.operations.map((one) => {
+      if (one.type !== 'picture') return one;
+      const data = `data:${one.picture.mime};base64,${Buffer.from(one.picture.bytes).toString('base64')}`;
+      const { width, height } = one.picture;
+      return { ...one, picture: { width, height, data } };
+    });
+    const page = await browser.newPage({ viewport: { width: list.width, height: list.height } });
+    await page.setContent(
+      `<style>body{margin:0}canvas{display:block}</style><canvas width="${list.width}" height="${list.height}"></canvas>`,
+    );
+    await page.addScriptTag({ content: painterForPages });
+    await page.evaluate(
+      async (drawing) => {
+        const images = new Map<string, HTMLImageElement>();
+        for (const one of drawing.operations) {
+          if (one.type !== 'picture') continue;
+          const { data } = one.picture as unknown as { data: string };
+          if (!images.has(data)) {
+            const image = new Image();
+            image.src = data;
+            await image.decode();
+            images.set(data, image);
+          }
+          (one.picture as { drawable?: unknown }).drawable = images.get(data);
+        }
+        const context = document.querySelector('canvas')!.getContext('2d')!;
+        (window as unknown as { pimbot: { paintOnCanvas: typeof paintOnCanvas } }).pimbot.paintOnCanvas(
+          drawing,
+          context,
+        );
+      },
+      { ...list, operations } as unknown as DrawList,
+    );
+    const theirs = await pixels(await page.screenshot());
+    await page.close();
+    expect(difference(await pixels(toPng(list)), theirs, list.width)).toBeLessThan(0.005);
   });
 
   test.each(views)('%s: so does Chromium draw the SVG', async (view) => {
