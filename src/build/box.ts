@@ -102,6 +102,23 @@ export interface Measure {
 
 const zero: Length = { u: 0, share: 0 };
 const auto: Size | undefined = undefined;
+// What is not said is not read: most widgets say little.
+const zeroPair: Pair<Length> = { x: zero, y: zero };
+const zeroSides: Sides<Length> = { top: zero, right: zero, bottom: zero, left: zero };
+const startTop = readAnchor('start top')!;
+const center = readAnchor('center')!;
+const content = readTrack('content')!;
+
+function anchorOf({ anchor, kind }: WidgetSource): Pair<AxisAnchor> {
+  if (anchor !== undefined) return sure(readAnchor(anchor));
+  return kind === 'dialog' ? center : startTop;
+}
+
+function gapOf(gap: WidgetSource['gap']): Pair<number> {
+  return gap === undefined ? noGap : sure(readGap(gap));
+}
+
+const noGap: Pair<number> = { x: 0, y: 0 };
 
 /** The box of a widget. Notations have been checked: one that cannot be read is an error of the engine. */
 export function boxOf(
@@ -109,26 +126,31 @@ export function boxOf(
   lookPadding: Sides<Length> | undefined,
   rightToLeft: boolean,
 ): Box {
-  const anchor = mirrored(
-    sure(readAnchor(widget.anchor ?? (widget.kind === 'dialog' ? 'center' : 'start top'))),
-    rightToLeft,
-  );
+  const anchor = mirrored(anchorOf(widget), rightToLeft);
   const pivot = widget.pivot === undefined ? undefined : sure(readPivot(widget.pivot));
-  const said = sure(readLengthPair(widget.offset ?? 0));
+  const said = widget.offset === undefined ? zeroPair : sure(readLengthPair(widget.offset));
   // An offset from start goes the way the writing goes.
   const turned = anchor.x.logical && rightToLeft;
   const offset = turned ? { ...said, x: { u: -said.x.u, share: -said.x.share } } : said;
-  const inset = sure(readInset(widget.inset ?? 0, { x: anchor.x.span, y: anchor.y.span }));
+  const inset =
+    widget.inset === undefined
+      ? zeroSides
+      : sure(readInset(widget.inset, { x: anchor.x.span, y: anchor.y.span }));
   const both = widget.size === undefined ? undefined : sure(readSizePair(widget.size));
   const width = widget.width === undefined ? (both?.x ?? auto) : sure(readSize(widget.width));
   const height = widget.height === undefined ? (both?.y ?? auto) : sure(readSize(widget.height));
   const padding = paddingOf(widget.padding, lookPadding);
-  const margin = sure(readSides(widget.margin ?? 0));
-  const between = sure(readGap(widget.gap ?? 0));
-  const scrolled = sure(readLengthPair(widget['scroll-offset'] ?? 0));
+  const margin = widget.margin === undefined ? zeroSides : sure(readSides(widget.margin));
+  const between = gapOf(widget.gap);
+  const scrolled =
+    widget['scroll-offset'] === undefined ? zeroPair : sure(readLengthPair(widget['scroll-offset']));
+  const arranged = containerOf(widget, rightToLeft);
+  // Written out: spreading one object into another is what building a view spent most of its time on.
   return {
     x: {
-      ...sizeOf(width),
+      mode: modeOf(width),
+      size: lengthOf(width),
+      weight: weightOf(width),
       min: optionalLength(widget['min-width']),
       max: optionalLength(widget['max-width']),
       anchorStart: anchor.x.start,
@@ -147,7 +169,9 @@ export function boxOf(
       scrolled: scrolled.x.u,
     },
     y: {
-      ...sizeOf(height),
+      mode: modeOf(height),
+      size: lengthOf(height),
+      weight: weightOf(height),
       min: optionalLength(widget['min-height']),
       max: optionalLength(widget['max-height']),
       anchorStart: anchor.y.start,
@@ -165,7 +189,13 @@ export function boxOf(
       scrolls: widget.scroll === 'y' || widget.scroll === 'both',
       scrolled: scrolled.y.u,
     },
-    ...containerOf(widget, rightToLeft),
+    arrange: arranged.arrange,
+    reverse: arranged.reverse,
+    rightToLeft,
+    align: arranged.align,
+    justify: arranged.justify,
+    columns: arranged.columns,
+    rows: arranged.rows,
     alignSelf: widget['align-self'],
     justifySelf: widget['justify-self'],
     columnSpan: widget['column-span'] ?? 1,
@@ -185,7 +215,9 @@ export function boxOfView(
 ): Box {
   const padding = paddingOf(view.padding, lookPadding);
   const whole = {
-    ...sizeOf(auto),
+    mode: modeOf(auto),
+    size: zero,
+    weight: 0,
     min: undefined,
     max: undefined,
     anchorStart: 0,
@@ -200,7 +232,7 @@ export function boxOfView(
     scrolls: false,
     scrolled: 0,
   };
-  const between = sure(readGap(view.gap ?? 0));
+  const between = gapOf(view.gap);
   return {
     x: { ...whole, paddingStart: padding.left.u, paddingEnd: padding.right.u, gap: between.x },
     y: { ...whole, paddingStart: padding.top.u, paddingEnd: padding.bottom.u, gap: between.y },
@@ -228,7 +260,7 @@ function containerOf(source: WidgetSource | ViewSource, rightToLeft: boolean): P
     align: source.align ?? 'stretch',
     justify: source.justify ?? (cells ? 'stretch' : 'start'),
     columns: arrange === 'grid' ? sure(readColumns(source.columns ?? 1)) : undefined,
-    rows: sure(readTrack(source.rows ?? 'content')),
+    rows: source.rows === undefined ? content : sure(readTrack(source.rows)),
   };
 }
 
@@ -240,16 +272,20 @@ export function mirrored(anchor: Pair<AxisAnchor>, rightToLeft: boolean): Pair<A
 
 function paddingOf(said: WidgetSource['padding'], look: Sides<Length> | undefined): Sides<Length> {
   return said === undefined
-    ? (look ?? { top: zero, right: zero, bottom: zero, left: zero })
+    ? (look ?? zeroSides)
     : sure(readSides(said));
 }
 
-function sizeOf(size: Size | undefined): Pick<AxisBox, 'mode' | 'size' | 'weight'> {
-  return {
-    mode: size?.mode ?? 'auto',
-    size: size?.mode === 'fixed' ? size.length : zero,
-    weight: size?.mode === 'fill' ? size.weight : 0,
-  };
+function modeOf(size: Size | undefined): SizeMode {
+  return size?.mode ?? 'auto';
+}
+
+function lengthOf(size: Size | undefined): Length {
+  return size?.mode === 'fixed' ? size.length : zero;
+}
+
+function weightOf(size: Size | undefined): number {
+  return size?.mode === 'fill' ? size.weight : 0;
 }
 
 function optionalLength(value: number | string | undefined): Length | undefined {

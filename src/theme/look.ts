@@ -98,10 +98,17 @@ export const inheritedKeys = {
   'text-shadow': 'textShadow',
 } as const satisfies { readonly [Key in keyof LookSource]?: keyof Look };
 
+const inheritedFields = Object.values(inheritedKeys);
+
+function copy<Key extends keyof Look>(from: Look, key: Key, into: { -readonly [One in keyof Look]: Look[One] }): void {
+  into[key] = from[key];
+}
+
 /** What a child starts from: what concerns text is its parent's, the box is its own. */
 export function inherited(parent: Look): Look {
-  const taken = Object.values(inheritedKeys).map((field) => [field, parent[field]] as const);
-  return { ...plainLook, ...Object.fromEntries(taken) };
+  const look: { -readonly [Key in keyof Look]: Look[Key] } = { ...plainLook };
+  for (const field of inheritedFields) copy(parent, field, look);
+  return look;
 }
 
 type Changes = { -readonly [Key in keyof Look]?: Look[Key] };

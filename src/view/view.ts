@@ -190,11 +190,15 @@ export class View<Id extends string = string> {
     this.hudSize = hudSize;
     this.case = caseName;
     this.backdrops = backdrops;
-    this.#conditions = [...rootsOf(document.source)].flatMap(({ root, pointer }) =>
+    // Of other views nothing shows here; of components, those it does not use are rare enough.
+    const roots = [...rootsOf(document.source)].filter((one) => one.component || one.name === name);
+    const said = roots.flatMap(({ root, pointer }) =>
       [root, ...[...widgetsOf(root, pointer)].map(({ widget }) => widget)].flatMap(({ when }) =>
-        (when ?? []).map(({ screen }) => readCondition(screen)),
+        (when ?? []).map(({ screen }) => screen),
       ),
     );
+    // The same condition in several places holds in all of them.
+    this.#conditions = [...new Map(said.map((one) => [JSON.stringify(one), one])).values()].map(readCondition);
     this.#held = new Uint8Array(this.#conditions.length);
   }
 
