@@ -1,4 +1,4 @@
-// `npm run demo`: checks the Fathom Post views on every screen and leaves drawings and a report in out/.
+// `npm run demo`: checks the Fathom Post views on every screen and leaves drawings and reports in out/.
 import { mkdirSync, rmSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { ensureBuilt, ensurePackages, root, run } from './setup.mjs';
@@ -16,7 +16,7 @@ const quietly = (...args) =>
 
 rmSync(out, { recursive: true, force: true });
 mkdirSync(out, { recursive: true });
-const verdict = call('check', post, '--report', 'out/report.json');
+const verdict = call('check', post, '--report', 'out/report.json', '--report', 'out/report.html');
 if (verdict !== 0) process.exit(verdict);
 
 const { checkDocument, drawLayout, openView, screens, toSvg, withOverlay } = await import('../dist/index.js');
@@ -52,7 +52,7 @@ const names = [
 const chosen = screens.filter(({ name }) => names.includes(name));
 const drawings = [
   ...['dive', 'dock'].flatMap((view) => chosen.map((screen) => ({ file: post, view, screen, folder: view }))),
-  ...['sorting', 'belt', 'logbook'].flatMap((view) =>
+  ...['sorting', 'belt', 'logbook', 'tuning'].flatMap((view) =>
     chosen
       .filter(({ name }) => ['phone-portrait', 'handheld', 'desktop'].includes(name))
       .map((screen) => ({ file: post, view, screen, folder: view })),
@@ -71,14 +71,25 @@ for (const { file, view, screen, folder } of drawings) {
   draw(projects[file], view, screen, `${folder}/${screen.name}`, file === broken);
 }
 if (process.stdout.isTTY) process.stdout.write('\r\u001b[K');
-const failing = quietly('check', broken, '--report', 'out/broken/report.json');
+const failing = quietly(
+  'check',
+  broken,
+  '--report',
+  'out/broken/report.json',
+  '--report',
+  'out/broken/report.html',
+);
 const shown = (path) => relative(process.cwd(), join(out, path)) || '.';
 console.log(
-  `Drawings, PNG and SVG:      ${shown('dive')}/, ${shown('dock')}/, … five views on up to ${chosen.length} screens`,
+  `Drawings, PNG and SVG:      ${shown('dive')}/, ${shown('dock')}/, … six views on up to ${chosen.length} screens`,
 );
-console.log(`The report for machines:    ${shown('report.json')}`);
+
 console.log(`Classic mistakes, marked:   ${shown('broken')}/ (npx pimbot check ${broken} explains each)`);
 console.log('On a page you can resize:   npm run viewer');
+console.log(`For machines:               ${shown('report.json')}`);
+console.log(
+  `The report, in a browser:   ${shown('report.html')} (of the mistakes: ${shown('broken/report.html')})`,
+);
 if (failing !== 1) {
   console.error('examples/broken was expected to have findings, and has none.');
   process.exitCode = 1;

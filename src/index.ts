@@ -86,5 +86,13 @@ export type {
   Painter,
   SvgOptions,
 } from './paint/index.ts';
-export { reportJson, reportTerminal, sentenceOf } from './report/index.ts';
-export type { Ink, ReportInput } from './report/index.ts';
+export {
+  reportHtml,
+  reportJson,
+  reportJunit,
+  reportSarif,
+  reportTerminal,
+  sentenceOf,
+  shotsOf,
+} from './report/index.ts';
+export type { DrawnShot, Ink, Mark, ReportInput, SheetInput, Shot, ShotOptions } from './report/index.ts';

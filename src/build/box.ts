@@ -271,9 +271,7 @@ export function mirrored(anchor: Pair<AxisAnchor>, rightToLeft: boolean): Pair<A
 }
 
 function paddingOf(said: WidgetSource['padding'], look: Sides<Length> | undefined): Sides<Length> {
-  return said === undefined
-    ? (look ?? zeroSides)
-    : sure(readSides(said));
+  return said === undefined ? (look ?? zeroSides) : sure(readSides(said));
 }
 
 function modeOf(size: Size | undefined): SizeMode {

@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs';
 import { Command, CommanderError, Option } from 'commander';
 import { systemMessage } from '../node/files.ts';
 import { BuildError } from '../build/index.ts';
@@ -13,6 +12,7 @@ import { textChoices } from './drawing.ts';
 import { UsageError, exitClean, exitUnusable, processIo, type Io } from './io.ts';
 import { listScreens, parsePositive, parseSafe } from './screens.ts';
 import { theme, type ThemeCall } from './theme.ts';
+import { version } from './version.ts';
 import { where, type WhereCall } from './where.ts';
 import { why, type WhyCall } from './why.ts';
 
@@ -43,11 +43,6 @@ const collect = (value: string, before: readonly string[] | undefined): string[]
   ...(before ?? []),
   value,
 ];
-
-function version(): string {
-  const file = new URL('../../package.json', import.meta.url);
-  return (JSON.parse(readFileSync(file, 'utf8')) as { version: string }).version;
-}
 
 function commands(io: Io, done: (code: number) => void): Command {
   const program = new Command('pimbot')
@@ -133,13 +128,17 @@ function checkCommand(program: Command, io: Io, done: (code: number) => void): v
       ),
   )
     .option('--json', 'print the report as JSON')
-    .option('--report <file>', 'write the report as JSON to a file too')
+    .option(
+      '--report <file>',
+      'write a report too: .html (pages of drawings), .json, .sarif or .xml for JUnit (may be repeated)',
+      collect,
+    )
     .addHelpText(
       'after',
       `
 Examples:
   pimbot check hud.yaml
-  pimbot check hud.yaml menu.yaml --report out/report.json
+  pimbot check hud.yaml menu.yaml --report out/report.html --report out/report.sarif
   pimbot check hud.yaml --view dive --screen phone-portrait --screen 3440x1440
   pimbot check hud.yaml --screen 2340x1080 --safe 0,96,48,96 --density 420 --hud-size 1.3
 

@@ -10,3 +10,4 @@ export { toSvg } from './svg.ts';
 export type { SvgOptions } from './svg.ts';
 export { Tints } from './tints.ts';
 export type { MakeCanvas, TintContext } from './tints.ts';
+export { escapeXml } from './xml.ts';

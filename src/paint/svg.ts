@@ -1,6 +1,7 @@
 import { gradientLine, hexOf, mapCorners, type Corners, type Fill, type Rgba } from '../theme/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Picture } from '../picture/index.ts';
+import { escapeXml } from './xml.ts';
 import { paint, type DrawList, type Painter, type PathStep, type Shape, type Words } from './draw-list.ts';
 
 export interface SvgOptions {
@@ -125,13 +126,6 @@ export function toSvg(list: DrawList, options: SvgOptions = {}): string {
   const head = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">`;
   const defs = definitions.length === 0 ? '' : `<defs>${definitions.join('')}</defs>\n`;
   return `${head}\n<title>${escapeXml(list.title)}</title>\n${defs}${body.join('\n')}\n</svg>\n`;
-}
-
-/** Characters that mean something in XML, made harmless; control characters XML forbids are left out. */
-function escapeXml(text: string): string {
-  return text
-    .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '')
-    .replace(/[&<>"']/g, (letter) => `&#${letter.charCodeAt(0)};`);
 }
 
 function short(value: number): string {

@@ -1,4 +1,10 @@
+export { reportHtml } from './html.ts';
+export type { DrawnShot, SheetInput } from './html.ts';
 export { reportJson } from './json.ts';
+export { reportJunit } from './junit.ts';
+export { reportSarif } from './sarif.ts';
+export { shotsOf } from './shots.ts';
+export type { Mark, Shot, ShotOptions } from './shots.ts';
 export { reportTerminal } from './terminal.ts';
 export { wherePointer } from './report.ts';
 export type { Ink, ReportInput } from './report.ts';

@@ -100,7 +100,11 @@ export const inheritedKeys = {
 
 const inheritedFields = Object.values(inheritedKeys);
 
-function copy<Key extends keyof Look>(from: Look, key: Key, into: { -readonly [One in keyof Look]: Look[One] }): void {
+function copy<Key extends keyof Look>(
+  from: Look,
+  key: Key,
+  into: { -readonly [One in keyof Look]: Look[One] },
+): void {
   into[key] = from[key];
 }
 

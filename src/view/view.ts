@@ -198,7 +198,9 @@ export class View<Id extends string = string> {
       ),
     );
     // The same condition in several places holds in all of them.
-    this.#conditions = [...new Map(said.map((one) => [JSON.stringify(one), one])).values()].map(readCondition);
+    this.#conditions = [...new Map(said.map((one) => [JSON.stringify(one), one])).values()].map(
+      readCondition,
+    );
     this.#held = new Uint8Array(this.#conditions.length);
   }
 

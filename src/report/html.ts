@@ -1,0 +1,123 @@
+import { escapeXml } from '../paint/index.ts';
+import { pageScript } from './page/script.ts';
+import { pageStyle } from './page/style.ts';
+import { wherePointer, type ReportInput } from './report.ts';
+import type { Shot } from './shots.ts';
+import { casesOf, counted, localesIn, sentenceOf, themesIn, whereOf } from './wording.ts';
+
+/** A shot drawn small, as a `data:` address of a picture. */
+export interface DrawnShot extends Omit<Shot, 'list'> {
+  readonly picture: string;
+}
+
+/** What the page is made of: the verdict of a file and its shots. */
+export interface SheetInput extends ReportInput {
+  readonly shots: readonly DrawnShot[];
+}
+
+/** One page that stands by itself: every view on every screen, its findings drawn in place, with filters. */
+export function reportHtml(inputs: readonly SheetInput[]): string {
+  let first = 0;
+  const findings: object[] = [];
+  const shots: object[] = [];
+  for (const input of inputs) {
+    findings.push(...input.verdict.findings.map((finding) => findingOf(input, finding)));
+    const many = inputs.length > 1;
+    for (const shot of input.shots) {
+      const title = many ? `${shot.view} (${input.file})` : shot.view;
+      const marks = shot.marks.map((mark) => ({ ...mark, finding: mark.finding + first }));
+      shots.push({ ...shot, marks, title, file: input.file });
+    }
+    first = findings.length;
+  }
+  const names = (of: (input: SheetInput) => readonly string[]) => [...new Set(inputs.flatMap(of))];
+  const data = {
+    screens: names(({ verdict }) => verdict.screens),
+    locales: names(({ verdict }) => verdict.locales),
+    findings,
+    shots,
+  };
+  return page(summaryOf(inputs), JSON.stringify(data).replace(/</g, '\\u003c'));
+}
+
+function findingOf(input: ReportInput, finding: SheetInput['verdict']['findings'][number]): object {
+  const { verdict, file, document } = input;
+  const { view, widget, occurrences } = finding;
+  const where =
+    view === undefined
+      ? ''
+      : `${whereOf(finding, verdict.screens.length)}${casesOf(finding, verdict.cases.length)}${localesIn(finding, verdict.locales.length)}${themesIn(finding, verdict.themes.length)}`;
+  return {
+    file,
+    view,
+    check: finding.check,
+    severity: finding.severity,
+    outcome: finding.outcome,
+    name: widget,
+    sentence: sentenceOf(finding),
+    where,
+    why: finding.outcome === 'failed' ? finding.reasons.map(({ text }) => text) : [],
+    place: finding.place ?? wherePointer(document, file, finding.pointer),
+    screens: [...new Set(occurrences.map(({ screen }) => screen))],
+    locales: [...new Set(occurrences.map(({ locale }) => locale))],
+  };
+}
+
+function summaryOf(inputs: readonly SheetInput[]): {
+  readonly text: string;
+  readonly passed: boolean;
+  readonly of: string;
+} {
+  const all = inputs.flatMap(({ verdict }) => verdict.findings);
+  const failed = all.filter(({ outcome }) => outcome === 'failed').length;
+  const open = all.length - failed;
+  const layouts = inputs.reduce((sum, { verdict }) => sum + verdict.layouts, 0);
+  const undecided = open > 0 ? `, ${open} undecided` : '';
+  const text = failed > 0 ? `✗ ${counted(failed, 'finding')}${undecided}` : `✓ passed${undecided}`;
+  return {
+    text,
+    passed: failed === 0,
+    of: `${inputs.map(({ file }) => file).join(', ')}, ${counted(layouts, 'layout')}`,
+  };
+}
+
+function page(summary: ReturnType<typeof summaryOf>, data: string): string {
+  const select = (id: string, title: string) => `<label>${title} <select id="${id}"></select></label>`;
+  return `<!doctype html>
+<html lang="en">
+<head>
+<meta charset="utf-8">
+<meta name="viewport" content="width=device-width, initial-scale=1">
+<meta http-equiv="Content-Security-Policy" content="default-src 'none'; img-src data:; style-src 'unsafe-inline'; script-src 'unsafe-inline'">
+<title>Pimbot: ${escapeXml(summary.text)}</title>
+<style>${pageStyle}</style>
+</head>
+<body>
+<header>
+<h1><span class="${summary.passed ? 'good' : 'bad'}">${escapeXml(summary.text)}</span> <small>${escapeXml(summary.of)}</small></h1>
+<form aria-label="Filters">
+${select('check', 'Check')}
+${select('severity', 'Severity')}
+${select('screen', 'Screen')}
+${select('locale', 'Locale')}
+<label><input type="checkbox" id="only"> only with findings</label>
+</form>
+</header>
+<main id="sheet"></main>
+<dialog id="dialog" aria-labelledby="large-title">
+<header>
+<div><h2 id="large-title"></h2><span id="large-with" class="none"></span></div>
+<form method="dialog" class="keys">
+<button type="button" id="before" aria-label="the one before">←</button>
+<button type="button" id="after" aria-label="the next one">→</button>
+<button>Close</button>
+</form>
+</header>
+<div id="large"></div>
+</dialog>
+<script type="application/json" id="data">${data}</script>
+<script>${pageScript}</script>
+</body>
+</html>
+`;
+}

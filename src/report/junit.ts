@@ -1,0 +1,76 @@
+import { checks, documentChecks, type Finding } from '../checks/index.ts';
+import { escapeXml } from '../paint/index.ts';
+import { wherePointer, type ReportInput } from './report.ts';
+import { casesOf, localesIn, sentenceOf, themesIn, whereOf } from './wording.ts';
+
+/** The verdict as JUnit XML, which build servers read: a suite for each view, a case for each check. */
+export function reportJunit(inputs: readonly ReportInput[]): string {
+  const suites = inputs.flatMap((input) => {
+    const { verdict, file } = input;
+    const written = suiteOf(
+      input,
+      file,
+      documentChecks,
+      verdict.findings.filter(({ view }) => view === undefined),
+    );
+    const views = verdict.views.map((view) =>
+      suiteOf(
+        input,
+        `${file} ${view}`,
+        checks,
+        verdict.findings.filter((finding) => finding.view === view),
+      ),
+    );
+    return [written, ...views];
+  });
+  const sum = (of: 'tests' | 'failures' | 'skipped') => suites.reduce((total, suite) => total + suite[of], 0);
+  const counts = `tests="${sum('tests')}" failures="${sum('failures')}" errors="0" skipped="${sum('skipped')}"`;
+  return `<?xml version="1.0" encoding="UTF-8"?>\n<testsuites name="pimbot" ${counts}>\n${suites.map(({ xml }) => xml).join('')}</testsuites>\n`;
+}
+
+interface Suite {
+  readonly tests: number;
+  readonly failures: number;
+  readonly skipped: number;
+  readonly xml: string;
+}
+
+function suiteOf(
+  input: ReportInput,
+  name: string,
+  run: readonly { readonly id: string; readonly title: string }[],
+  findings: readonly Finding[],
+): Suite {
+  let failures = 0;
+  let skipped = 0;
+  const cases = run.map(({ id, title }) => {
+    const here = findings.filter(({ check }) => check === id);
+    const failed = here.filter(({ outcome }) => outcome === 'failed');
+    const head = `    <testcase classname="${escapeXml(name)}" name="${escapeXml(`${id}: ${title}`)}"`;
+    if (failed.length > 0) {
+      failures++;
+      const first = `${failed[0]!.widget} ${sentenceOf(failed[0]!)}`;
+      const more = failed.length > 1 ? ` (and ${failed.length - 1} more)` : '';
+      const text = failed.map((finding) => describe(input, finding)).join('\n\n');
+      return `${head}>\n      <failure type="${id}" message="${escapeXml(first + more)}">${escapeXml(text)}</failure>\n    </testcase>\n`;
+    }
+    if (here.length > 0) {
+      skipped++;
+      return `${head}>\n      <skipped message="${escapeXml(`${here[0]!.widget} ${sentenceOf(here[0]!)}`)}"/>\n    </testcase>\n`;
+    }
+    return `${head}/>\n`;
+  });
+  const counts = `tests="${run.length}" failures="${failures}" errors="0" skipped="${skipped}"`;
+  const xml = `  <testsuite name="${escapeXml(name)}" ${counts}>\n${cases.join('')}  </testsuite>\n`;
+  return { tests: run.length, failures, skipped, xml };
+}
+
+function describe({ verdict, document, file }: ReportInput, finding: Finding): string {
+  const place = finding.place ?? wherePointer(document, file, finding.pointer);
+  const where =
+    finding.view === undefined
+      ? ''
+      : ` ${whereOf(finding, verdict.screens.length)}${casesOf(finding, verdict.cases.length)}${localesIn(finding, verdict.locales.length)}${themesIn(finding, verdict.themes.length)}`;
+  const why = finding.reasons.map(({ text }) => `\n  because ${text}`).join('');
+  return `${place}: ${finding.widget} ${sentenceOf(finding)}${where}${why}`;
+}

@@ -1,0 +1,95 @@
+import type { Finding, Verdict } from '../checks/index.ts';
+import type { CheckedDocument } from '../document/index.ts';
+import { drawLayout, type DrawList } from '../paint/index.ts';
+import type { Screen } from '../screen/index.ts';
+import { openView, type Resources, type View } from '../view/index.ts';
+
+/** A view on a screen as a report shows it. */
+export interface Shot {
+  readonly view: string;
+  readonly screen: string;
+  /** What it is shown with: that of the first finding there, else what the document starts with. */
+  readonly case: string | undefined;
+  readonly locale: string;
+  readonly theme: string | undefined;
+  /** Device px. */
+  readonly width: number;
+  readonly height: number;
+  readonly list: DrawList;
+  readonly marks: readonly Mark[];
+}
+
+/** Where a finding is, in shares of the screen's width and height. */
+export interface Mark {
+  /** Index of the finding in the verdict. */
+  readonly finding: number;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+export interface ShotOptions {
+  readonly resources: Resources;
+  readonly screens: readonly Screen[];
+  readonly hudSize?: number;
+}
+
+/** Every view on every screen, one after the other, so that no more than one drawing has to be kept. */
+export function* shotsOf(document: CheckedDocument, verdict: Verdict, options: ShotOptions): Generator<Shot> {
+  const { resources, screens, hudSize } = options;
+  for (const name of verdict.views) {
+    const opened = new Map<string, View>();
+    for (const screen of screens) {
+      const here = verdict.findings.flatMap((finding, index) => {
+        const found = finding.occurrences.filter(
+          (one) => finding.view === name && one.screen === screen.name,
+        );
+        return found.length > 0 ? [{ finding, index, found }] : [];
+      });
+      const failed = here.find(({ finding }) => finding.outcome === 'failed') ?? here[0];
+      const shown = failed?.found[0];
+      const variant = {
+        case: shown ? shown.case : verdict.cases[0],
+        locale: shown?.locale ?? verdict.locales[0]!,
+        theme: shown ? shown.theme : (document.themeName ?? undefined),
+      };
+      const key = JSON.stringify(variant);
+      const view = opened.get(key) ?? openView(document, name, { resources, hudSize, ...variant });
+      opened.set(key, view);
+      const on = view.layoutOn(screen);
+      const ids = new Map(on.widgets.map(({ id, index }) => [id, index]));
+      const marks = here.flatMap(({ finding, index, found }) => {
+        const same = found.some(
+          (one) => one.case === variant.case && one.locale === variant.locale && one.theme === variant.theme,
+        );
+        return same ? marksOf(finding, index, ids, (at) => on.layout.pixelRect(at), screen) : [];
+      });
+      const { width, height } = screen;
+      yield { view: name, screen: screen.name, ...variant, width, height, list: drawLayout(on), marks };
+    }
+  }
+}
+
+function marksOf(
+  { widget, other }: Finding,
+  finding: number,
+  ids: ReadonlyMap<string, number>,
+  rectOf: (index: number) => { x: number; y: number; width: number; height: number },
+  screen: Screen,
+): Mark[] {
+  return [widget, other].flatMap((id) => {
+    const index = id === undefined ? undefined : ids.get(id);
+    if (index === undefined) return [];
+    const { x, y, width, height } = rectOf(index);
+    return [
+      {
+        finding,
+        x: x / screen.width,
+        y: y / screen.height,
+        width: width / screen.width,
+        height: height / screen.height,
+      },
+    ];
+  });
+}
