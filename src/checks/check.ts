@@ -14,6 +14,26 @@ export type CheckId =
   | 'missing-glyph'
   | 'missing-message'
   | 'missing-picture'
+  | 'gave-way'
+  | 'pivot-at-odds'
+  | 'drifted'
+  | 'nearly-aligned'
+  | 'cut-off'
+  | 'covered'
+  | 'shrunk-text'
+  | 'long-lines'
+  | 'faint-part'
+  | 'states-alike'
+  | 'stretched-picture'
+  | 'blown-up-picture'
+  | 'uneven-pixels'
+  | 'slices-cross'
+  | 'small-target'
+  | 'swallowed-input'
+  | 'unused-style'
+  | 'unused-component'
+  | 'unused-token'
+  | 'idle-acceptance'
   | 'theme-gap';
 
 export type Severity = 'error' | 'warning';
@@ -45,7 +65,19 @@ export interface Measured {
   readonly title: string;
   /** What is measured, in words. */
   readonly measures: string;
-  readonly unit: 'px' | '′' | ':1' | 'characters' | 'messages' | 'pictures' | 'places';
+  readonly unit:
+    | 'px'
+    | 'u'
+    | 'CSS px'
+    | '%'
+    | '×'
+    | '′'
+    | ':1'
+    | 'characters'
+    | 'messages'
+    | 'pictures'
+    | 'demands'
+    | 'places';
   readonly limit: number;
   /** Whether a measured value fails above or below the limit. */
   readonly fails: 'above' | 'below';

@@ -1,31 +1,66 @@
+import { blownUpPicture } from './blown-up-picture.ts';
 import { burstsParent } from './bursts-parent.ts';
 import type { Check, DocumentCheck } from './check.ts';
 import { coarseText } from './coarse-text.ts';
+import { covered } from './covered.ts';
+import { cutOff } from './cut-off.ts';
 import { cutText } from './cut-text.ts';
+import { drifted } from './drifted.ts';
+import { faintPart } from './faint-part.ts';
+import { gaveWayCheck } from './gave-way.ts';
+import { longLines } from './long-lines.ts';
 import { lowContrast } from './low-contrast.ts';
 import { missingGlyph } from './missing-glyph.ts';
 import { missingMessage } from './missing-message.ts';
 import { missingPicture } from './missing-picture.ts';
+import { nearlyAligned } from './nearly-aligned.ts';
 import { offScreen } from './off-screen.ts';
 import { outsideSafeArea } from './outside-safe-area.ts';
 import { overlap } from './overlap.ts';
+import { pivotAtOdds } from './pivot-at-odds.ts';
+import { shrunkText } from './shrunk-text.ts';
+import { slicesCross } from './slices-cross.ts';
+import { smallTarget } from './small-target.ts';
 import { smallText } from './small-text.ts';
+import { statesAlike } from './states-alike.ts';
+import { stretchedPicture } from './stretched-picture.ts';
+import { swallowedInput } from './swallowed-input.ts';
 import { themeGap } from './theme-gap.ts';
+import { unevenPixels } from './uneven-pixels.ts';
+import { unusedComponent } from './unused-component.ts';
+import { unusedStyle } from './unused-style.ts';
+import { unusedToken } from './unused-token.ts';
 
-/** Every check of a layout, in the order reports list them. */
+/** Every check of a layout, in the order reports list them: placed, readable, pictures, reachable. */
 export const checks: readonly Check[] = [
   offScreen,
   outsideSafeArea,
   overlap,
+  covered,
   burstsParent,
+  cutOff,
+  gaveWayCheck,
+  drifted,
+  pivotAtOdds,
+  nearlyAligned,
   cutText,
+  shrunkText,
   smallText,
   coarseText,
+  longLines,
   lowContrast,
+  faintPart,
+  statesAlike,
   missingGlyph,
   missingMessage,
   missingPicture,
+  stretchedPicture,
+  blownUpPicture,
+  unevenPixels,
+  slicesCross,
+  smallTarget,
+  swallowedInput,
 ];
 
 /** Every check of a document as it is written. */
-export const documentChecks: readonly DocumentCheck[] = [themeGap];
+export const documentChecks: readonly DocumentCheck[] = [themeGap, unusedStyle, unusedComponent, unusedToken];

@@ -1,7 +1,9 @@
 import type { CheckedDocument } from '../document/index.ts';
-import type { Screen } from '../screen/index.ts';
-import { localesOf, openView, type Resources, type View } from '../view/index.ts';
+import { screens as catalogue, type Screen } from '../screen/index.ts';
+import { localesOf, openView, type Resources, type View, type ViewLayout } from '../view/index.ts';
 import type { Reason } from '../why/index.ts';
+import { Acceptances } from './acceptances.ts';
+import { idleAcceptance } from './idle-acceptance.ts';
 import type { Check, CheckId, Outcome, Severity } from './check.ts';
 import { checks, documentChecks } from './registry.ts';
 import { Subject } from './subject.ts';
@@ -55,6 +57,8 @@ export interface Verdict {
   readonly themes: readonly (string | undefined)[];
   /** Layouts that were checked. */
   readonly layouts: number;
+  /** Acceptances of the document that took a finding away. */
+  readonly accepted: number;
   readonly findings: readonly Finding[];
 }
 
@@ -83,13 +87,14 @@ export function checkDocument(document: CheckedDocument, options: CheckOptions):
   const locales = options.locales ?? localesOf(document, options.resources);
   const themes = options.themes ?? themesOf(document);
   const collected = new Map<string, Collected>();
+  const acceptances = new Acceptances();
   const { resources, hudSize } = options;
   for (const name of views) {
     for (const locale of locales) {
       for (const theme of themes) {
         for (const caseName of cases) {
           const view = openView(document, name, { resources, hudSize, case: caseName, locale, theme });
-          checkView(view, locale, options.screens, collected);
+          checkView(view, locale, options.screens, collected, acceptances);
         }
       }
     }
@@ -101,14 +106,25 @@ export function checkDocument(document: CheckedDocument, options: CheckOptions):
     locales,
     themes,
     layouts: views.length * locales.length * themes.length * cases.length * options.screens.length,
-    findings: [...checkWritten(document), ...[...collected.values()].map(({ finding }) => finding)],
+    accepted: acceptances.count,
+    findings: [
+      ...checkWritten(document, isWhole(options) ? acceptances : undefined),
+      ...[...collected.values()].map(({ finding }) => finding),
+    ],
   };
 }
 
+/** Whether everything the document has was looked at, on as many screens as the catalogue has. */
+function isWhole({ views, cases, locales, themes, screens }: CheckOptions): boolean {
+  return !views && !cases && !locales && !themes && screens.length >= catalogue.length;
+}
+
 /** What concerns the document whatever screen it is on. */
-function checkWritten(document: CheckedDocument): Finding[] {
+function checkWritten(document: CheckedDocument, acceptances: Acceptances | undefined): Finding[] {
   const found: Finding[] = [];
-  for (const check of documentChecks) {
+  // Whether an acceptance is idle shows only when everything was looked at.
+  const all = acceptances ? [...documentChecks, idleAcceptance(acceptances)] : documentChecks;
+  for (const check of all) {
     check.run(document, check.limit, ({ about, measured, detail, reasons, origin, pointer }) => {
       const { source, range } = origin.at(pointer);
       const at = source && range ? source.placeOf(range.start) : undefined;
@@ -153,14 +169,20 @@ function checkView(
   locale: string,
   screens: readonly Screen[],
   collected: Map<string, Collected>,
+  acceptances: Acceptances,
 ): void {
+  let standing: ViewLayout | undefined;
+  const { width, height } = view.reference;
+  const onReference = () => (standing ??= view.layoutOn({ width, height }));
   for (const screen of screens) {
     const on = view.layoutOn(screen);
-    const subject = new Subject(on);
+    const subject = new Subject(on, onReference);
     for (const check of checks) {
       check.run(subject, check.limit, (draft) => {
         const widget = on.widgets[draft.widget];
         if (!widget) throw new Error(`the check ${check.id} reported a widget that is not there`);
+        if (acceptances.take(check.id, widget)) return;
+        if (draft.other !== undefined && acceptances.take(check.id, on.widgets[draft.other]!)) return;
         const other = draft.other === undefined ? undefined : on.widgets[draft.other]!.id;
         const failed = draft.outcome === 'failed';
         const occurrence: Occurrence = {

@@ -24,7 +24,11 @@ export class Subject {
   #dialog: number | undefined;
   readonly #placed: (PlacedText | undefined)[] = [];
 
-  constructor(on: ViewLayout) {
+  readonly #reference: () => ViewLayout;
+
+  /** @param reference The view laid out on its reference; worked out when a check asks for it. */
+  constructor(on: ViewLayout, reference: () => ViewLayout) {
+    this.#reference = reference;
     this.tree = on.tree;
     this.layout = on.layout;
     this.screen = on.screen;
@@ -72,6 +76,26 @@ export class Subject {
   /** What cuts it off for good; undefined where nothing does. */
   cutter(index: number): Rect | undefined {
     return this.#cutters[index];
+  }
+
+  /** The view laid out on its reference. */
+  onReference(): ViewLayout {
+    return this.#reference();
+  }
+
+  /** Whether a widget is there for a player: not hidden, and with an area. */
+  isThere(index: number): boolean {
+    const { visible, look } = this.tree.widgets[index]!;
+    return index > 0 && visible && look.opacity > 0 && hasArea(this.layout.rect(index));
+  }
+
+  /** Whether the widget or anything in it draws something. */
+  paintsWithin(index: number): boolean {
+    if (this.paints(index)) return true;
+    // Widgets stand right behind what they are in.
+    for (let at = index + 1; at < this.tree.widgets.length && this.isWithin(at, index); at++)
+      if (this.paints(at)) return true;
+    return false;
   }
 
   /** Whether the widget draws something of its own. */

@@ -183,6 +183,8 @@ export interface WidgetSource {
   readonly 'scroll'?: 'x' | 'y' | 'both';
   readonly 'scroll-offset'?: LengthsNotation;
   readonly 'may-overlap'?: boolean | readonly string[];
+  /** Findings of this widget that are meant: check → the reason why. */
+  readonly 'accept'?: { readonly [check: string]: string };
   readonly 'visible'?: boolean | string;
   readonly 'text'?: string | number;
   readonly 'wrap'?: boolean;

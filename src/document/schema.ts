@@ -192,6 +192,13 @@ const widgetKeys = {
     title: 'true or a list of ids',
     description: 'Widgets this one is meant to overlap; true for any.',
   },
+  'accept': {
+    type: 'object',
+    title: 'a map of checks and reasons',
+    additionalProperties: { type: 'string', pattern: '\\S', title: 'a reason' },
+    minProperties: 1,
+    description: 'Findings of this widget that are meant, by check, each with the reason why.',
+  },
   'visible': {
     ...flag,
     description: 'false: keeps its place, is not drawn.',

@@ -25,7 +25,7 @@ export function insideOf(widget: Widget, layout: Layout, rect: Rect): Rect {
 }
 
 /**
- * A slider's track is its inside, its handle as high as the whole widget; a switch's track is the whole widget, its
+ * A slider's track is its inside, its handle three times as high, at the most as high as the whole widget; a switch's track is the whole widget, its
  * handle stands inside, at the end when it is on. What starts and ends follows the writing direction.
  */
 export function controlBoxes(widget: Widget, layout: Layout, rect: Rect): ControlBoxes {
@@ -35,8 +35,8 @@ export function controlBoxes(widget: Widget, layout: Layout, rect: Rect): Contro
     const share = widget.states.includes('checked') ? 1 : 0;
     return { track: rect, filled: undefined, handle: handleAt(widget, inside, side, inside.y, share) };
   }
-  const side = Math.min(rect.height, rect.width);
-  const handle = handleAt(widget, rect, side, rect.y, widget.value);
+  const side = Math.min(rect.height, rect.width, handleTimes * inside.height);
+  const handle = handleAt(widget, rect, side, rect.y + (rect.height - side) / 2, widget.value);
   const middle = handle.x + handle.width / 2;
   const end = inside.x + inside.width;
   const filled = widget.box.rightToLeft
@@ -44,6 +44,9 @@ export function controlBoxes(widget: Widget, layout: Layout, rect: Rect): Contro
     : { ...inside, width: Math.max(0, middle - inside.x) };
   return { track: inside, filled, handle };
 }
+
+/** How much higher a slider's handle is than its track. */
+const handleTimes = 3;
 
 function handleAt({ box }: Widget, room: Rect, side: number, y: number, share: number): Rect {
   const along = box.rightToLeft ? 1 - share : share;

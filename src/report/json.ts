@@ -14,6 +14,7 @@ export function reportJson(inputs: readonly ReportInput[]): string {
       locales: verdict.locales,
       themes: verdict.themes.filter((name) => name !== undefined),
       layouts: verdict.layouts,
+      accepted: verdict.accepted,
       findings: verdict.findings.map((finding) => ({
         check: finding.check,
         outcome: finding.outcome,

@@ -35,9 +35,10 @@ function conclusion({ verdict }: ReportInput, failed: number, undecided: number,
   const locales = verdict.locales.length > 1 ? ` in ${counted(verdict.locales.length, 'locale')}` : '';
   const themes = verdict.themes.length > 1 ? ` in ${counted(verdict.themes.length, 'theme')}` : '';
   const what = `${counted(verdict.views.length, 'view')} on ${counted(verdict.screens.length, 'screen')}${cases}${locales}${themes} (${counted(verdict.layouts, 'layout')})`;
+  const accepted = verdict.accepted > 0 ? ink.faint(`, ${counted(verdict.accepted, 'acceptance')}`) : '';
   const open = undecided > 0 ? ink.doubtful(`, ${undecided} undecided`) : '';
-  if (failed === 0) return `${ink.good('✓ passed')}: every widget of ${what}${open}`;
-  return `${ink.bad(`✗ ${counted(failed, 'finding')}`)} in ${what}${open}`;
+  if (failed === 0) return `${ink.good('✓ passed')}: every widget of ${what}${open}${accepted}`;
+  return `${ink.bad(`✗ ${counted(failed, 'finding')}`)} in ${what}${open}${accepted}`;
 }
 
 /** Screens down, views across; each cell holds how many findings concern it. */

@@ -19,6 +19,32 @@ const sentences: { readonly [Id in CheckId]: (finding: Finding, measured: string
     'coarse-text': (_, measured, limit) => `has capitals of ${measured} px; ${limit} px is the least`,
     'missing-message': ({ detail, worst }) => `has no translation into ${worst.locale} of "${detail}"`,
     'theme-gap': ({ detail }) => `lacks ${detail}`,
+    'unused-style': () => `is a style nothing uses`,
+    'unused-component': () => `is a component nothing uses`,
+    'unused-token': () => `is a token nothing uses`,
+    'idle-acceptance': ({ detail }) => `accepts ${detail}`,
+    'gave-way': ({ detail }, measured) =>
+      `did not get what was asked${measured === '1' ? '' : ` (${measured} times)`}: ${detail}`,
+    'pivot-at-odds': (_, measured) => `stands ${measured} px beside what it is anchored to`,
+    'drifted': ({ detail }, measured) => `has drifted from the ${detail} edge by ${measured} % of the screen`,
+    'nearly-aligned': ({ other, detail }, measured) =>
+      `misses the ${detail} edge of ${other} by ${measured} u`,
+    'cut-off': (_, measured) => `is cut off by ${measured} % of itself, and cannot be scrolled to`,
+    'covered': ({ other }, measured) => `is hidden by ${other}, by ${measured} %`,
+    'shrunk-text': (_, measured) => `has a text that is shrunk as far as it may be, to ${measured} %`,
+    'long-lines': (_, measured, limit) => `has lines of ${measured} characters; ${limit} are the most`,
+    'faint-part': ({ detail }, measured, limit) =>
+      `has a ${detail} of contrast ${measured}:1; ${limit}:1 is the least`,
+    'states-alike': (_, measured, limit) =>
+      `looks with the focus as without: contrast ${measured}:1; ${limit}:1 is the least`,
+    'stretched-picture': (_, measured) => `shows its picture stretched by ${measured} %`,
+    'blown-up-picture': (_, measured, limit) =>
+      `shows a picture blown up ${measured} times; ${limit} is the most`,
+    'uneven-pixels': ({ detail }) => `shows pixel art at ${detail} px a pixel, which is not whole`,
+    'slices-cross': (_, measured) =>
+      `is too small for its nine slices: their corners shrink to ${measured} %`,
+    'small-target': (_, measured, limit) => `is a target of ${measured} CSS px; ${limit} is the least`,
+    'swallowed-input': ({ other }, measured) => `gets no input on ${measured} % of it: ${other} lies above`,
     'missing-picture': ({ detail }) => `shows the picture "${detail}", whose file could not be used`,
     'missing-glyph': ({ detail }, measured) =>
       `has ${measured} ${measured === '1' ? 'character' : 'characters'} that no font draws: ${detail}`,

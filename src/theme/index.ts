@@ -14,5 +14,6 @@ export type { FontFamily } from './fonts.ts';
 export { Theme, kindStyle } from './theme.ts';
 export { themeGaps } from './gaps.ts';
 export type { ThemeGap } from './gaps.ts';
+export { tokensOf } from './tokens.ts';
 export { tokensFile } from './write-tokens.ts';
 export { checkLooks, styleList, stylesOf } from './check.ts';

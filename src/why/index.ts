@@ -2,6 +2,6 @@ export { gaveWay } from './gave-way.ts';
 export type { GaveWay } from './gave-way.ts';
 export { whyLook } from './look.ts';
 export type { LookReason } from './look.ts';
-export { shown } from './reason.ts';
+export { keyPointer, shown } from './reason.ts';
 export type { Axis, Reason } from './reason.ts';
 export { whyEdge, whySize, whyWidget } from './why.ts';

@@ -1,0 +1,25 @@
+import type { Widget } from '../build/index.ts';
+import { pointerTo, type WidgetSource } from '../document/index.ts';
+import { keyPointer } from '../why/index.ts';
+
+/** Which findings the author of a document has accepted, and which of those acceptances have taken one away. */
+export class Acceptances {
+  readonly #used = new Set<string>();
+
+  get count(): number {
+    return this.#used.size;
+  }
+
+  /** Whether a widget accepts what a check finds of it. */
+  take(check: string, widget: Widget): boolean {
+    const { accept } = widget.source as WidgetSource;
+    if (accept === undefined || !Object.hasOwn(accept, check)) return false;
+    this.#used.add(pointerTo(keyPointer(widget, 'accept'), check));
+    return true;
+  }
+
+  /** Whether the acceptance at a pointer has taken a finding away. */
+  wasUsed(pointer: string): boolean {
+    return this.#used.has(pointer);
+  }
+}

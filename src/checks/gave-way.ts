@@ -1,0 +1,21 @@
+import { gaveWay } from '../why/index.ts';
+import type { Check } from './check.ts';
+
+export const gaveWayCheck: Check = {
+  id: 'gave-way',
+  title: 'A demand that gave way',
+  measures: 'how many sizes, insets and aspects that were asked for a widget did not get',
+  unit: 'demands',
+  limit: 0,
+  fails: 'above',
+  source: 'what the author wrote and what the player sees are two things (docs/layout-model.md, 2.8)',
+  severity: 'error',
+  run(subject, limit, report) {
+    const found = new Map<number, { text: string; pointer: string }[]>();
+    for (const { widget, text, pointer } of gaveWay(subject.tree, subject.layout))
+      found.set(widget, [...(found.get(widget) ?? []), { text, pointer }]);
+    for (const [widget, reasons] of found)
+      if (reasons.length > limit)
+        report({ outcome: 'failed', widget, measured: reasons.length, detail: reasons[0]!.text, reasons });
+  },
+};

@@ -1,0 +1,71 @@
+import type { Rect } from '../layout/index.ts';
+import { shown } from '../why/index.ts';
+import type { Check } from './check.ts';
+
+/** In u: a smaller miss is rounding. */
+const leastMiss = 0.6;
+
+export const nearlyAligned: Check = {
+  id: 'nearly-aligned',
+  title: 'Nearly aligned',
+  measures: 'by how little edges of two neighbours that are placed by hand miss each other',
+  unit: 'u',
+  limit: 4,
+  fails: 'below',
+  source: 'a miss of a few u is seen as a slip, more as a layout',
+  severity: 'warning',
+  run(subject, limit, report) {
+    const groups = new Map<number, number[]>();
+    for (const { index, parent, source, kind } of subject.widgets) {
+      // What stands over everything is seen by itself.
+      if (kind === 'dialog' || kind === 'tooltip') continue;
+      if (parent < 0 || subject.widgets[parent]!.box.arrange !== 'free' || 'rotate' in source) continue;
+      if (!subject.isThere(index) || !subject.paintsWithin(index)) continue;
+      groups.set(parent, [...(groups.get(parent) ?? []), index]);
+    }
+    for (const siblings of groups.values()) {
+      siblings.forEach((index, at) => {
+        for (const other of siblings.slice(0, at)) {
+          const miss = missOf(subject.layout.rectInU(index), subject.layout.rectInU(other), limit);
+          if (!miss) continue;
+          const { id, pointer } = subject.widgets[other]!;
+          const text = `its ${miss.edge} edge and that of ${id} are ${shown(miss.by)} u apart`;
+          report({
+            outcome: 'failed',
+            widget: index,
+            other,
+            measured: miss.by,
+            detail: miss.edge,
+            reasons: [{ text, pointer }],
+          });
+        }
+      });
+    }
+  },
+};
+
+/** The edge at which two boxes that stand beside or under each other miss by a little; edges that meet say more. */
+function missOf(one: Rect, other: Rect, limit: number): { edge: string; by: number } | undefined {
+  const beside = one.x >= other.x + other.width || other.x >= one.x + one.width;
+  const under = one.y >= other.y + other.height || other.y >= one.y + one.height;
+  // Things far apart are not seen as a line.
+  const apart = beside
+    ? Math.max(one.x - other.x - other.width, other.x - one.x - one.width)
+    : Math.max(one.y - other.y - other.height, other.y - one.y - one.height);
+  if (beside === under || apart > 2 * Math.max(one.width, one.height, other.width, other.height))
+    return undefined;
+  const edges = beside
+    ? ([
+        ['top', one.y - other.y],
+        ['bottom', one.y + one.height - other.y - other.height],
+      ] as const)
+    : ([
+        ['left', one.x - other.x],
+        ['right', one.x + one.width - other.x - other.width],
+      ] as const);
+  if (edges.some(([, by]) => Math.abs(by) < leastMiss)) return undefined;
+  const near = edges
+    .filter(([, by]) => Math.abs(by) < limit)
+    .sort(([, a], [, b]) => Math.abs(a) - Math.abs(b))[0];
+  return near && { edge: near[0], by: Math.abs(near[1]) };
+}

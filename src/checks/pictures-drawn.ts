@@ -1,0 +1,40 @@
+import type { Widget } from '../build/index.ts';
+import type { WidgetSource } from '../document/index.ts';
+import { picturePieces, type PicturePiece } from '../ink/index.ts';
+import { partToDraw, type Picture } from '../picture/index.ts';
+import type { Subject } from './subject.ts';
+
+/** A picture that a player sees, and how it is drawn. */
+export interface DrawnPicture {
+  readonly widget: Widget;
+  readonly picture: Picture;
+  readonly source: WidgetSource;
+  readonly pieces: readonly PicturePiece[];
+}
+
+/** Every picture a player can see. */
+export function* drawnPictures(subject: Subject): Generator<DrawnPicture> {
+  for (const widget of subject.widgets) {
+    const { index, picture, fit } = widget;
+    if (!picture || !subject.paints(index) || !subject.isSeen(index)) continue;
+    const source = widget.source as WidgetSource;
+    const pieces = picturePieces(
+      subject.layout.rect(index),
+      picture,
+      source,
+      fit,
+      subject.layout.scale(index),
+    );
+    if (pieces.length > 0) yield { widget, picture, source, pieces };
+  }
+}
+
+/** Device px that one pixel of the file is drawn with, where that is most. */
+export function largestPixel({ picture, pieces }: DrawnPicture): number {
+  return pieces.reduce((most, { from, to }) => {
+    const times = Math.max(to.width / from.width, to.height / from.height);
+    const part = partToDraw(picture, from, times);
+    const there = part.from ?? part.picture;
+    return Math.max(most, to.width / there.width, to.height / there.height);
+  }, 0);
+}

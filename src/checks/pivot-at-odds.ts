@@ -1,0 +1,44 @@
+import type { WidgetSource } from '../document/index.ts';
+import { keyPointer, shown } from '../why/index.ts';
+import type { Check } from './check.ts';
+
+/** Places in the parent that an eye expects a widget to be flush with, or centred on. */
+const notable = [0, 0.5, 1];
+
+export const pivotAtOdds: Check = {
+  id: 'pivot-at-odds',
+  title: 'Pivot and anchor at odds',
+  measures:
+    'how far a widget stands beside the edge or middle it is anchored to, because its pivot is another point',
+  unit: 'px',
+  limit: 2,
+  fails: 'above',
+  source: 'a widget anchored to the middle with its pivot in a corner is off by half its size',
+  severity: 'error',
+  run(subject, limit, report) {
+    for (const widget of subject.widgets) {
+      const source = widget.source as WidgetSource;
+      if (source.pivot === undefined || source.rotate !== undefined || !subject.isThere(widget.index))
+        continue;
+      if (subject.widgets[widget.parent]?.box.arrange !== 'free' || widget.box.target !== undefined) continue;
+      const rect = subject.layout.rect(widget.index);
+      for (const axis of ['x', 'y'] as const) {
+        const { span, anchorStart, pivot, offset } = widget.box[axis];
+        if (span || !notable.includes(anchorStart) || offset.share !== 0) continue;
+        const size = axis === 'x' ? rect.width : rect.height;
+        const beside = Math.abs(anchorStart - pivot) * size;
+        // An offset that makes up for it, or moves it away on purpose, was thought about.
+        if (Math.abs(offset.u) * subject.layout.scale(widget.parent) > beside / 4) continue;
+        if (!(beside > limit)) continue;
+        const reasons = [
+          {
+            text: `the ${axis === 'x' ? 'horizontal' : 'vertical'} anchor is ${shown(anchorStart)}, the pivot ${shown(pivot)}, and the offset ${shown(offset.u)} u`,
+            pointer: keyPointer(widget, 'pivot'),
+          },
+        ];
+        report({ outcome: 'failed', widget: widget.index, measured: beside, detail: axis, reasons });
+        break;
+      }
+    }
+  },
+};

@@ -1,0 +1,40 @@
+import { shown, whySize } from '../why/index.ts';
+import type { Check } from './check.ts';
+import { intersection } from './geometry.ts';
+import { cssPixels } from './text-size.ts';
+
+/** Kinds that are pressed or dragged. */
+const targets: ReadonlySet<string> = new Set(['button', 'checkbox', 'switch', 'slider', 'textbox']);
+
+export const smallTarget: Check = {
+  id: 'small-target',
+  title: 'A target too small to hit',
+  measures: 'the shorter side of what is pressed, on screens that are touched or pointed at',
+  unit: 'CSS px',
+  limit: 24,
+  fails: 'below',
+  source: 'WCAG 2.2, success criterion 2.5.8',
+  severity: 'error',
+  run(subject, limit, report) {
+    const { inputs } = subject.screen;
+    if (!inputs.includes('touch') && !inputs.includes('mouse')) return;
+    for (const { index, kind, states } of subject.widgets) {
+      if (!targets.has(kind) || !subject.isThere(index) || states.includes('disabled')) continue;
+      if (subject.isBehindDialog(index)) continue;
+      const clip = subject.cutter(index);
+      const whole = subject.layout.rect(index);
+      const { width, height } = clip ? intersection(whole, clip) : whole;
+      const px = Math.min(width, height);
+      const measured = cssPixels(px, subject.screen);
+      if (!(measured < limit) || px === 0) continue;
+      const reasons = [
+        {
+          text: `${shown(width)} × ${shown(height)} px at ${shown(subject.screen.density)} px an inch, ${shown(subject.screen.distance)} mm away`,
+          pointer: subject.widgets[index]!.pointer,
+        },
+        ...whySize(subject.tree, subject.layout, index, width < height ? 'x' : 'y'),
+      ];
+      report({ outcome: 'failed', widget: index, measured, reasons });
+    }
+  },
+};

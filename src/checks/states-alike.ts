@@ -1,0 +1,74 @@
+import { stylesOf, type Look, type Rgba, type Fill } from '../theme/index.ts';
+import { compose, contrastRatio } from '../theme/index.ts';
+import type { State, WidgetSource } from '../document/index.ts';
+import type { Check } from './check.ts';
+
+/** Kinds that take the focus. */
+const focusable: ReadonlySet<string> = new Set(['button', 'checkbox', 'switch', 'slider', 'textbox']);
+
+export const statesAlike: Check = {
+  id: 'states-alike',
+  title: 'A focus that looks like no focus',
+  measures: 'the contrast between a control with the focus and the same without, where they differ most',
+  unit: ':1',
+  limit: 3,
+  fails: 'below',
+  source:
+    'WCAG 2.2, success criteria 2.4.7 and 2.4.13: 3:1 between the same pixels with and without the focus',
+  severity: 'error',
+  run(subject, limit, report) {
+    for (const { index, kind, theme, source, states, pointer } of subject.widgets) {
+      if (!focusable.has(kind) || !subject.isThere(index) || states.includes('disabled')) continue;
+      const { look, style } = source as WidgetSource;
+      const parent = subject.widgets[subject.widgets[index]!.parent]!.look;
+      const others = states.filter((state) => state !== 'focused');
+      const seen = (inStates: readonly State[]) =>
+        theme.resolve(parent, stylesOf(kind, style), look, inStates);
+      const measured = largestChange(seen(others), seen([...others, 'focused']));
+      if (measured >= limit) continue;
+      const reason = {
+        text:
+          measured < 1.01
+            ? 'nothing of its look changes with the focus'
+            : 'what changes with the focus is too faint to be seen',
+        pointer,
+      };
+      report({ outcome: 'failed', widget: index, measured, reasons: [reason] });
+    }
+  },
+};
+
+/** The contrast of what changes most between two looks; 1 where nothing does. */
+function largestChange(before: Look, after: Look): number {
+  const ground = meanOf(before.background) ?? neutral;
+  const changes = [contrastOf(meanOf(before.background), meanOf(after.background), neutral)];
+  const [thin, thick] = [before.borderWidth, after.borderWidth];
+  if (after.borderColor) {
+    const old = before.borderColor && thin > 0 ? before.borderColor : undefined;
+    if (thick > 0) changes.push(contrastOf(old ?? ground, after.borderColor, ground));
+    // A ring that grows is drawn over what was the ground before.
+    if (thick > thin) changes.push(contrastOf(ground, after.borderColor, ground));
+  }
+  changes.push(contrastOf(before.color, after.color, ground));
+  changes.push(contrastOf(before.handleColor ?? before.color, after.handleColor ?? after.color, ground));
+  const [shadow] = after.shadow;
+  if (shadow && before.shadow[0] !== shadow) changes.push(contrastOf(undefined, shadow.color, neutral));
+  return Math.max(1, ...changes);
+}
+
+/** Where nothing is known of what is behind. */
+const neutral: Rgba = { r: 0.21, g: 0.21, b: 0.21, a: 1 };
+
+function contrastOf(one: Rgba | undefined, other: Rgba | undefined, ground: Rgba): number {
+  if (one === other) return 1;
+  const [a, b] = [one, other].map((color) => (color ? compose(color, ground) : ground)) as [Rgba, Rgba];
+  return contrastRatio(a, b);
+}
+
+function meanOf(fill: Fill | undefined): Rgba | undefined {
+  if (!fill || fill.type === 'color') return fill?.color;
+  const { stops } = fill;
+  const mean = (part: 'r' | 'g' | 'b' | 'a') =>
+    stops.reduce((sum, { color }) => sum + color[part], 0) / stops.length;
+  return { r: mean('r'), g: mean('g'), b: mean('b'), a: mean('a') };
+}

@@ -1,0 +1,47 @@
+import { shown } from '../why/index.ts';
+import type { Check } from './check.ts';
+import { intersection } from './geometry.ts';
+
+const controls: ReadonlySet<string> = new Set(['button', 'checkbox', 'switch', 'slider', 'textbox']);
+
+export const swallowedInput: Check = {
+  id: 'swallowed-input',
+  title: 'Input that something unseen swallows',
+  measures: 'the share of a control that lies under a widget that is there and not seen',
+  unit: '%',
+  limit: 5,
+  fails: 'above',
+  source: 'the topmost widget gets the input, whether a player sees it or not',
+  severity: 'error',
+  run(subject, limit, report) {
+    const { order, widgets } = subject.tree;
+    const pressed = widgets.filter(
+      ({ index, kind }) => controls.has(kind) && subject.isThere(index) && !subject.isBehindDialog(index),
+    );
+    if (pressed.length === 0) return;
+    const place = new Map(order.map((index, at) => [index, at]));
+    const unseen = order.filter(
+      (index) => index > 0 && subject.isThere(index) && !subject.paintsWithin(index),
+    );
+    for (const { index, pointer } of pressed) {
+      const rect = subject.layout.rect(index);
+      const area = rect.width * rect.height;
+      if (!(area > 0)) continue;
+      for (const above of unseen) {
+        if (
+          place.get(above)! < place.get(index)! ||
+          subject.isWithin(index, above) ||
+          subject.isWithin(above, index)
+        )
+          continue;
+        const shared = intersection(rect, subject.layout.rect(above));
+        const measured = (100 * shared.width * shared.height) / area;
+        if (!(measured > limit)) continue;
+        const { id } = widgets[above]!;
+        const text = `${id} lies above it, draws nothing, and covers ${shown(measured)} % of it`;
+        report({ outcome: 'failed', widget: index, other: above, measured, reasons: [{ text, pointer }] });
+        break;
+      }
+    }
+  },
+};

@@ -1,0 +1,32 @@
+import { keyPointer, shown } from '../why/index.ts';
+import type { Check } from './check.ts';
+import { drawnPictures } from './pictures-drawn.ts';
+
+export const unevenPixels: Check = {
+  id: 'uneven-pixels',
+  title: 'Pixel art at a scale that is not whole',
+  measures: 'how far the scale of a picture with sharp pixels is from a whole number',
+  unit: 'px',
+  limit: 0.02,
+  fails: 'above',
+  source: 'at 2.5 px a pixel, every other pixel is larger than its neighbour',
+  severity: 'error',
+  run(subject, limit, report) {
+    for (const { widget, source, pieces } of drawnPictures(subject)) {
+      if (source['image-rendering'] !== 'pixelated') continue;
+      const scales = pieces.flatMap(({ from, to }) => [to.width / from.width, to.height / from.height]);
+      const off = (scale: number) => (scale < 1 ? 1 - scale : Math.abs(scale - Math.round(scale)));
+      const worst = scales.reduce((most, scale) => (off(scale) > off(most) ? scale : most), 1);
+      if (!(off(worst) > limit)) continue;
+      const text = `a pixel of the picture is ${shown(worst)} px`;
+      const reasons = [{ text, pointer: keyPointer(widget, 'image') }];
+      report({
+        outcome: 'failed',
+        widget: widget.index,
+        measured: off(worst),
+        detail: shown(worst),
+        reasons,
+      });
+    }
+  },
+};

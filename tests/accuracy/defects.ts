@@ -1,0 +1,9 @@
+import { ofPictures } from './defects/pictures.ts';
+import { placed } from './defects/placed.ts';
+import { reachable } from './defects/reachable.ts';
+import { readable } from './defects/readable.ts';
+import { written } from './defects/written.ts';
+import type { Defect } from './sample.ts';
+
+/** Every kind of mistake that is injected into views that are right. */
+export const defects: readonly Defect[] = [...placed, ...readable, ...ofPictures, ...reachable, ...written];

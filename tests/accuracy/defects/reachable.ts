@@ -1,0 +1,68 @@
+import { focus, swap, text, view, type Defect } from '../sample.ts';
+
+export const reachable: readonly Defect[] = [
+  {
+    name: 'a focus that looks like none',
+    check: 'states-alike',
+    widget: 'w',
+    make: (place) => {
+      const one = (states: object) =>
+        view(
+          [
+            place({
+              id: 'w',
+              kind: 'button',
+              size: [240, 90],
+              text: 'Cast off',
+              look: { 'font-size': 40, 'text-align': 'center' },
+            }),
+          ],
+          { kinds: { button: { background: '#0d4452', states } } },
+        );
+      return { clean: one({ focused: { border: '4 #ffffff' } }), broken: one({}) };
+    },
+  },
+  {
+    name: 'a focus that is too faint',
+    check: 'states-alike',
+    widget: 'w',
+    make: (place, nth) => {
+      const one = (color: string) =>
+        view([place({ id: 'w', kind: 'button', size: [240, 90] })], {
+          kinds: { button: { background: '#0d4452', states: { focused: { background: color } } } },
+        });
+      return { clean: one('#ffd583'), broken: one(`#0d4${(5 + (nth % 4)).toString(16)}52`) };
+    },
+  },
+  {
+    name: 'a button too small to hit',
+    check: 'small-target',
+    widget: 'w',
+    make: swap(
+      () => ({ kind: 'button', size: [200, 90] }),
+      (nth) => ({ kind: 'button', size: [200, 10 + nth] }),
+    ),
+  },
+  {
+    name: 'a checkbox too small to hit',
+    check: 'small-target',
+    widget: 'w',
+    make: swap(
+      () => ({ kind: 'checkbox', states: 'disabled' }),
+      (nth) => ({ kind: 'checkbox', size: 8 + nth }),
+      { kinds: { checkbox: { background: '#123', states: { focused: { border: '4 #ffffff' } } } } },
+    ),
+  },
+  {
+    name: 'an unseen panel over a button',
+    check: 'swallowed-input',
+    widget: 'w',
+    make: (place, nth) => ({
+      clean: view([place({ id: 'w', kind: 'button', size: [240, 90] })]),
+      broken: view([
+        place({ id: 'w', kind: 'button', size: [240, 90] }),
+        { id: 'veil', anchor: 'left..right top..bottom', inset: nth },
+      ]),
+    }),
+  },
+];

@@ -1,0 +1,174 @@
+import { box, inner, plate, swap, text, view, words, type Defect } from '../sample.ts';
+
+export const readable: readonly Defect[] = [
+  {
+    name: 'a text too wide for its box',
+    check: 'cut-text',
+    widget: 'w',
+    make: swap(
+      () => ({ ...text('Depth'), width: 300 }),
+      (nth) => ({ ...text('Saint Barnacle'), width: 90 + nth }),
+    ),
+  },
+  {
+    name: 'too many lines for a box',
+    check: 'cut-text',
+    widget: 'w',
+    make: swap(
+      () => ({ ...text('One line'), size: [300, 80] }),
+      (nth) => ({
+        ...text('many words that break into lines of which some do not fit'),
+        wrap: true,
+        size: [260, 90 + nth],
+      }),
+    ),
+  },
+  {
+    name: 'a text at its floor',
+    check: 'shrunk-text',
+    widget: 'w',
+    make: swap(
+      () => ({ ...text('Depth'), 'width': 300, 'least-font-size': 30 }),
+      (nth) => ({ ...text('Strong current'), 'width': 150 + nth * 2, 'least-font-size': 30 }),
+    ),
+  },
+  {
+    name: 'small print',
+    check: 'small-text',
+    widget: 'w',
+    make: swap(
+      () => text('Depth'),
+      (nth) => text('Depth', { 'font-size': 9 + nth * 0.2 }),
+    ),
+  },
+  {
+    name: 'letters of too few pixels',
+    check: 'coarse-text',
+    widget: 'w',
+    make: swap(
+      () => text('Depth'),
+      (nth) => text('Depth', { 'font-size': 7 + nth * 0.2 }),
+    ),
+  },
+  {
+    name: 'lines across the whole screen',
+    check: 'long-lines',
+    widget: 'w',
+    make: (place, nth) => {
+      const long = 'We lay on the ridge with the pumps off and listened to something large go by. '.repeat(4);
+      const page = (width: number) =>
+        view(
+          [
+            {
+              ...place({}),
+              ...(place({}).arrange === 'column' && { padding: 0, children: [] }),
+              id: 'holder',
+              anchor: 'center',
+              offset: 0,
+              arrange: 'column',
+              width: '100% - 20',
+              align: 'start',
+              children: [
+                {
+                  'id': 'w',
+                  'kind': 'text',
+                  'text': long,
+                  'look': { 'font-size': 24, 'color': '#fff' },
+                  'max-width': width,
+                },
+              ],
+            },
+          ],
+          {},
+          '#000000',
+        );
+      return { clean: page(640), broken: page(3000 + 200 * nth) };
+    },
+  },
+  {
+    name: 'grey on grey',
+    check: 'low-contrast',
+    widget: 'w',
+    make: swap(
+      () => text('Depth'),
+      (nth) =>
+        text('Depth', {
+          color: [
+            '#123a44',
+            '#22424a',
+            '#2a4a50',
+            '#103038',
+            '#304a50',
+            '#18343c',
+            '#203c44',
+            '#2c484e',
+            '#0c2c36',
+            '#143840',
+          ][nth],
+        }),
+    ),
+  },
+  {
+    name: 'a label the colour of its plate',
+    check: 'low-contrast',
+    widget: 'in',
+    make: swap(
+      () => inner({ id: 'in', anchor: 'center', ...text('Dock') }),
+      () => inner({ id: 'in', anchor: 'center', ...text('Dock', { color: '#2a6a78' }) }),
+    ),
+  },
+  {
+    name: 'a green bar on a green field',
+    check: 'faint-part',
+    widget: 'w',
+    make: swap(
+      () => ({
+        kind: 'meter',
+        value: 0.6,
+        size: [240, 30],
+        look: { background: '#021118', color: '#b6ee7a' },
+      }),
+      (nth) => ({
+        kind: 'meter',
+        value: 0.3 + nth * 0.05,
+        size: [240, 30],
+        look: { background: '#2f6b3a', color: '#4a8f4f' },
+      }),
+    ),
+  },
+  {
+    name: 'a handle nobody sees',
+    check: 'faint-part',
+    widget: 'w',
+    make: swap(
+      () => ({
+        kind: 'switch',
+        look: { 'background': '#021118', 'color': '#ffffff', 'font-size': 60, 'padding': 6 },
+        states: 'disabled',
+      }),
+      () => ({
+        kind: 'switch',
+        look: { 'background': '#203840', 'color': '#2c4a54', 'font-size': 60, 'padding': 6 },
+      }),
+    ),
+  },
+  {
+    name: 'letters no font has',
+    check: 'missing-glyph',
+    widget: 'w',
+    make: swap(
+      () => text('Depth'),
+      (nth) => text(`Kelp ${String.fromCodePoint(0x915 + nth)}`),
+    ),
+  },
+  {
+    name: 'a text nobody translated',
+    check: 'missing-message',
+    widget: 'w',
+    make: swap(
+      () => text('Depth'),
+      (nth) => text(`Depth ${'abcdefghij'[nth]!}`),
+      { catalogs: { de: 'de.json' } },
+    ),
+  },
+];

@@ -1,0 +1,61 @@
+import type { ThemeFileSource } from 'pimbot';
+import { box, component, plate, text, view, type Sample, type Defect } from '../sample.ts';
+
+export const written: readonly Defect[] = [
+  {
+    name: 'a style nothing uses',
+    check: 'unused-style',
+    widget: 'left',
+    make: (place, nth) => {
+      const one = (style: string) =>
+        view([place({ id: 'w', ...box(), style })], {
+          styles: { left: { opacity: 0.9 + nth / 100 }, other: { opacity: 1 } },
+        });
+      return {
+        clean: view([place({ id: 'w', ...box(), style: ['left', 'other'] })], {
+          styles: { left: { opacity: 1 }, other: { opacity: 1 } },
+        }),
+        broken: one('other'),
+      };
+    },
+  },
+  {
+    name: 'a component nothing uses',
+    check: 'unused-component',
+    widget: 'box',
+    make: (place) => ({
+      clean: view([place({ id: 'w', use: 'box' })], { components: component }),
+      broken: view([place({ id: 'w', ...box() })], { components: component }),
+    }),
+  },
+  {
+    name: 'a token nothing uses',
+    check: 'unused-token',
+    widget: 'color.old',
+    make: (place, nth) => {
+      const tokens = { color: { old: '#ff0000', ink: '#ffffff' } };
+      const one = (color: string) =>
+        view([place({ id: 'w', ...text('Depth', { color }) })], {
+          tokens: color === '$color.ink' ? tokens : { color: { old: '#ffffff' } },
+        });
+      return { clean: one('$color.old'), broken: { ...one('$color.ink'), ...(nth < 0 && {}) } };
+    },
+  },
+  {
+    name: 'a style one theme lacks',
+    check: 'theme-gap',
+    widget: 'night',
+    make: (place) => {
+      const one = (night: ThemeFileSource): Sample => ({
+        ...view([place({ id: 'w', size: [200, 90], style: 'plate' })], {
+          themes: { day: 'day.yaml', night: 'night.yaml' },
+        }),
+        files: { 'day.yaml': { 'pimbot-theme': 1, 'styles': { plate } }, 'night.yaml': night },
+      });
+      return {
+        clean: one({ 'pimbot-theme': 1, 'styles': { plate: { background: '#000' } } }),
+        broken: one({ 'pimbot-theme': 1 }),
+      };
+    },
+  },
+];

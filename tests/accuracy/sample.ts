@@ -1,0 +1,133 @@
+import { createCanvas } from '@napi-rs/canvas';
+import { loadImage } from '@napi-rs/canvas';
+import {
+  readPicture,
+  type CheckId,
+  type DocumentSource,
+  type Picture,
+  type ThemeFileSource,
+  type WidgetSource,
+} from 'pimbot';
+
+/** A document and the theme files it names. */
+export interface Sample {
+  readonly document: DocumentSource;
+  readonly files?: { readonly [path: string]: ThemeFileSource };
+}
+
+/** One kind of mistake: a view that is right, and the same with the mistake in it. */
+export interface Defect {
+  readonly name: string;
+  /** The check that has to find it. */
+  readonly check: CheckId;
+  /** Id of the widget, or name of what it is about, that has to be found. */
+  readonly widget: string;
+  make(place: Place, nth: number): { readonly clean: Sample; readonly broken: Sample };
+}
+
+/** Puts a widget somewhere in a view. */
+export type Place = (widget: WidgetSource) => WidgetSource;
+
+const points = [
+  ['left top', '60 60'],
+  ['center top', '0 60'],
+  ['right top', '-60 60'],
+  ['left center', '60 0'],
+  ['center', '0 0'],
+  ['right center', '-60 0'],
+  ['left bottom', '60 -60'],
+  ['center bottom', '0 -60'],
+  ['right bottom', '-60 -60'],
+] as const;
+
+/** Where in the view each place is, for what lies over it. */
+export const spots: readonly WidgetSource[] = [
+  ...points.map(([anchor, offset]) => ({ anchor, offset })),
+  { anchor: 'center' },
+];
+
+/** Ten places: at the corners, the edges, in the middle, and inside a column. */
+export const places: readonly Place[] = [
+  ...points.map(([anchor, offset]): Place => (widget) => ({ anchor, offset, ...widget })),
+  (widget) => ({
+    id: 'column',
+    anchor: 'center',
+    padding: 30,
+    arrange: 'column',
+    align: 'start',
+    children: [widget],
+  }),
+];
+
+export const plate = { background: '#0d4452', border: '2 #58bfb0', radius: 8 };
+export const words = { 'font-size': 40, 'color': '#ffffff' };
+export const focus = {
+  button: { background: '#0d4452', states: { focused: { border: '4 #ffffff' } } },
+} as const;
+
+/** A view of these widgets; the numbers keep it readable on every screen. */
+export function view(
+  children: readonly WidgetSource[],
+  more: Partial<DocumentSource> = {},
+  backdrop = '#04202a',
+): Sample {
+  return {
+    document: {
+      pimbot: 1,
+      reference: { 'size': '1920x1080', 'limits': '1..', 'least-millimetres': 0.11 },
+      kinds: focus,
+      ...more,
+      views: { v: { backdrop, children } },
+    },
+  };
+}
+
+/** The same place with a widget that is right and one that is not. */
+export const swap =
+  (
+    right: (nth: number) => WidgetSource,
+    wrong: (nth: number) => WidgetSource,
+    more: Partial<DocumentSource> = {},
+  ) =>
+  (place: Place, nth: number) => ({
+    clean: view([place({ id: 'w', ...right(nth) })], more),
+    broken: view([place({ id: 'w', ...wrong(nth) })], more),
+  });
+
+/** A widget that is right by itself, and a change of the whole view. */
+export const box = (width = 200, height = 90): WidgetSource => ({ size: [width, height], look: plate });
+export const text = (said: string, look = {}): WidgetSource => ({
+  kind: 'text',
+  text: said,
+  wrap: false,
+  look: { ...words, ...look },
+});
+export const inner = (child: WidgetSource, around: WidgetSource = {}): WidgetSource => ({
+  size: [300, 200],
+  look: plate,
+  ...around,
+  children: [child],
+});
+export const pictures = { art: 'art.png', tiny: 'tiny.png', frame: 'frame.svg' };
+export const image = (more: WidgetSource): WidgetSource => ({ kind: 'image', image: 'art', ...more });
+export const component = { box: { children: [{ id: 'in', look: plate, size: 90 }] } } as const;
+
+/** The pictures the defects show. */
+export async function defectPictures(): Promise<Map<string, Picture>> {
+  const square = (side: number): Buffer => {
+    const context = createCanvas(side, side).getContext('2d');
+    context.fillStyle = '#c08040';
+    context.fillRect(0, 0, side, side);
+    return context.canvas.toBuffer('image/png');
+  };
+  const frame = Buffer.from(
+    '<svg xmlns="http://www.w3.org/2000/svg" width="90" height="90"><rect width="90" height="90" fill="#c08040"/></svg>',
+  );
+  const made = { art: square(512), tiny: square(32), frame };
+  const found = new Map<string, Picture>();
+  for (const [name, bytes] of Object.entries(made)) {
+    const sample = { width: 1, height: 1, data: new Uint8ClampedArray([192, 128, 64, 255]) };
+    found.set(name, { ...readPicture(name, bytes), drawable: await loadImage(bytes), sample });
+  }
+  return found;
+}
