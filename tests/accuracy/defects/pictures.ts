@@ -1,4 +1,4 @@
-import { box, image, pictures, swap, type Defect } from '../sample.ts';
+import { image, pictures, swap, type Defect } from '../sample.ts';
 
 export const ofPictures: readonly Defect[] = [
   {

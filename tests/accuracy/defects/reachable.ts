@@ -1,4 +1,4 @@
-import { focus, swap, text, view, type Defect } from '../sample.ts';
+import { swap, view, type Defect } from '../sample.ts';
 
 export const reachable: readonly Defect[] = [
   {

@@ -1,4 +1,4 @@
-import { box, inner, plate, swap, text, view, words, type Defect } from '../sample.ts';
+import { inner, swap, text, view, type Defect } from '../sample.ts';
 
 export const readable: readonly Defect[] = [
   {
