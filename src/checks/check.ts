@@ -14,6 +14,7 @@ export type CheckId =
   | 'missing-glyph'
   | 'missing-message'
   | 'missing-picture'
+  | 'broken-promise'
   | 'gave-way'
   | 'pivot-at-odds'
   | 'drifted'
@@ -50,6 +51,8 @@ export interface Draft {
   readonly other?: number;
   /** In the check's unit; not a number of an undecided one. */
   readonly measured: number;
+  /** JSON Pointer of what it is about, where that is not the widget. */
+  readonly at?: string;
   /** In place of the check's own limit. */
   readonly limit?: number;
   readonly reasons: readonly Reason[];

@@ -2,6 +2,8 @@ import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { intersection } from './geometry.ts';
 
+const bare: ReadonlySet<string> = new Set(['text', 'panel', 'separator']);
+
 export const cutOff: Check = {
   id: 'cut-off',
   title: 'Cut off for good',
@@ -13,8 +15,8 @@ export const cutOff: Check = {
   severity: 'error',
   run(subject, limit, report) {
     for (const { index, kind, pointer } of subject.widgets) {
-      // Of a text, cut-text says how much of it is lost.
-      if (kind === 'text' || !subject.paints(index)) continue;
+      // Of a text, cut-text says how much of it is lost; a bare panel that is cut off loses nothing that is said.
+      if (bare.has(kind) || !subject.paints(index)) continue;
       const clip = subject.cutter(index);
       const rect = subject.layout.rect(index);
       if (!clip || rect.width * rect.height === 0) continue;

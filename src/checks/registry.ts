@@ -1,4 +1,5 @@
 import { blownUpPicture } from './blown-up-picture.ts';
+import { brokenPromise } from './broken-promise.ts';
 import { burstsParent } from './bursts-parent.ts';
 import type { Check, DocumentCheck } from './check.ts';
 import { coarseText } from './coarse-text.ts';
@@ -33,6 +34,7 @@ import { unusedToken } from './unused-token.ts';
 
 /** Every check of a layout, in the order reports list them: placed, readable, pictures, reachable. */
 export const checks: readonly Check[] = [
+  brokenPromise,
   offScreen,
   outsideSafeArea,
   overlap,

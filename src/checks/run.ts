@@ -194,9 +194,15 @@ function checkView(
           limit: draft.limit ?? check.limit,
           scale: subject.layout.frame.scale,
         };
-        const key = [check.id, draft.outcome, view.name, widget.id, other ?? '', draft.missing ?? ''].join(
-          '\n',
-        );
+        const key = [
+          check.id,
+          draft.outcome,
+          view.name,
+          widget.id,
+          other ?? '',
+          draft.missing ?? '',
+          draft.at ?? '',
+        ].join('\n');
         const known = collected.get(key);
         if (!known) {
           collected.set(key, {
@@ -207,7 +213,7 @@ function checkView(
               view: view.name,
               widget: widget.id,
               other,
-              pointer: widget.pointer,
+              pointer: draft.at ?? widget.pointer,
               place: undefined,
               unit: check.unit,
               fails: check.fails,

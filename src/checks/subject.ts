@@ -24,6 +24,7 @@ export class Subject {
   #dialog: number | undefined;
   readonly #placed: (PlacedText | undefined)[] = [];
 
+  #ids: ReadonlyMap<string, number> | undefined;
   readonly #reference: () => ViewLayout;
 
   /** @param reference The view laid out on its reference; worked out when a check asks for it. */
@@ -76,6 +77,18 @@ export class Subject {
   /** What cuts it off for good; undefined where nothing does. */
   cutter(index: number): Rect | undefined {
     return this.#cutters[index];
+  }
+
+  /** The index of the widget of an id; undefined where it is not there on this screen. */
+  indexOf(id: string): number | undefined {
+    this.#ids ??= new Map(this.tree.widgets.map((widget) => [widget.id, widget.index]));
+    return this.#ids.get(id);
+  }
+
+  /** The border box of the widget of an id. */
+  rectOf(id: string): Rect | undefined {
+    const index = this.indexOf(id);
+    return index === undefined ? undefined : this.layout.rect(index);
   }
 
   /** The view laid out on its reference. */

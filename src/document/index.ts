@@ -9,6 +9,7 @@ export { readShape } from './read.ts';
 export type { FileReader, FileText } from './read.ts';
 export { documentSchema, themeSchema } from './schema.ts';
 export {
+  readAmount,
   readAnchor,
   readAspect,
   readColumns,
@@ -44,6 +45,7 @@ export type {
   Kind,
   LookSource,
   PlacedSource,
+  PromiseSource,
   PartReferenceSource,
   PictureSource,
   TokenFile,

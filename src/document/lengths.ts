@@ -14,6 +14,19 @@ export interface Length {
   readonly share: number;
 }
 
+/** An amount with its unit: u if unsaid, device px, millimetres on the glass, degrees at the eye. */
+export interface Amount {
+  readonly amount: number;
+  readonly unit: 'u' | 'px' | 'mm' | 'deg';
+}
+
+/** Reads `48`, `"48 u"`, `"9 mm"`. */
+export function readAmount(value: unknown): Amount | undefined {
+  const match = /^(\d+(?:\.\d+)?|\.\d+) ?(u|px|mm|deg)?$/.exec(String(value).trim());
+  if (!match) return undefined;
+  return { amount: Number(match[1]), unit: (match[2] ?? 'u') as Amount['unit'] };
+}
+
 /** A size a widget asks for on one axis. */
 export type Size =
   | { readonly mode: 'fixed'; readonly length: Length }
@@ -55,6 +68,7 @@ const template = String.raw`\{[\p{L}_][\p{L}\p{N}_-]*\}`;
 /** The notations as patterns, for the JSON Schema. A component may leave a value to a parameter: `{name}`. */
 export const patterns = {
   length: `^(?:${sum}|${template})$`,
+  amount: `^${number} ?(?:u|px|mm|deg)?$`,
   size: `^(?:${sum}|content|fill(?: +${number})?|${template})$`,
   lengths: `^(?:${sum}(?: +${sum}){0,3}|${template})$`,
   sizes: `^(?:${sum}|content|fill(?: +${number})?)(?: +(?:${sum}|content|fill(?: +${number})?))?$|^${template}$`,

@@ -242,7 +242,30 @@ export interface ViewSource {
   readonly align?: Alignment;
   readonly justify?: Justification;
   readonly direction?: 'ltr' | 'rtl';
+  /** What has to hold on every screen. */
+  readonly expect?: readonly PromiseSource[];
   readonly children?: readonly WidgetSource[];
+}
+
+/** Something the author of a view promises of its widgets; docs/document.md has the kinds. */
+export interface PromiseSource {
+  readonly 'widget'?: string;
+  readonly 'widgets'?: readonly string[];
+  /** `safe`, `screen`, or the id of a widget. */
+  readonly 'within'?: string;
+  readonly 'never'?: 'overlap';
+  readonly 'touching'?: boolean;
+  readonly 'aligned'?: 'left' | 'right' | 'center' | 'top' | 'bottom' | 'middle';
+  readonly 'same'?: 'width' | 'height' | 'size';
+  readonly 'order'?: 'start to end' | 'left to right' | 'right to left' | 'top to bottom';
+  /** Amounts such as `48`, `"9 mm"`, `"40 px"`, `"0.5 deg"`. */
+  readonly 'at-least'?: { readonly width?: number | string; readonly height?: number | string };
+  readonly 'at-most'?: { readonly width?: number | string; readonly height?: number | string };
+  readonly 'visible'?: boolean;
+  /** The screens it is promised for; all if left out. */
+  readonly 'on'?: ScreenConditionSource;
+  /** Why, for whoever breaks it. */
+  readonly 'because'?: string;
 }
 
 /** The reference of a part of a view that keeps another scaling; its size is the document's where it is unsaid. */

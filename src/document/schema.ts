@@ -13,6 +13,7 @@ import {
   sizes,
   theme,
 } from './schema-parts.ts';
+import { promises } from './schema-promises.ts';
 import { referenceKeys, screenCondition } from './schema-screens.ts';
 import {
   alignments,
@@ -332,6 +333,7 @@ const view = {
     style: names,
     look: { $ref: '#/$defs/look' },
     when: whenList('#/$defs/view'),
+    expect: promises,
     ...container,
   },
 };

@@ -30,6 +30,7 @@ import {
   type ViewSource,
   type WidgetSource,
 } from './model.ts';
+import { checkPromises, checkUses } from './references.ts';
 import { pointerTo } from './parse.ts';
 import { nearestName } from './suggest.ts';
 import { widgetKeyNames } from './schema.ts';
@@ -106,6 +107,7 @@ export function checkStructure(document: DocumentSource, origin: Origin, diagnos
       checkChanges(one, origin, diagnostics);
     }
     checkTargets(placed, origin, diagnostics);
+    if (!component) checkPromises(root as ViewSource, pointer, ids, origin, diagnostics);
     for (const { widget, pointer: at } of [...top, ...placed])
       checkNames(widget, at, ids, document, origin, diagnostics);
   }
@@ -218,40 +220,6 @@ function suits(type: ParameterType, value: unknown): boolean {
       return typeof value === 'string' || typeof value === 'number';
     default:
       return typeof value === 'string';
-  }
-}
-
-/** A component that leads back to itself is refused with the chain. */
-function checkUses(document: DocumentSource, origin: Origin, diagnostics: DiagnosticList): void {
-  const components = document.components ?? {};
-  const usesOf = (name: string): { use: string; pointer: string }[] => {
-    const component = own(components, name);
-    if (!component) return [];
-    const pointer = pointerTo('/components', name);
-    const all = [{ widget: component as WidgetSource, pointer }, ...widgetsOf(component, pointer)];
-    return all.flatMap(({ widget, pointer: at }) =>
-      widget.use === undefined ? [] : [{ use: widget.use, pointer: at }],
-    );
-  };
-  const done = new Set<string>();
-  for (const start of Object.keys(components)) {
-    const path: { name: string; left: { use: string; pointer: string }[] }[] = [
-      { name: start, left: usesOf(start) },
-    ];
-    while (path.length > 0) {
-      const top = path.at(-1)!;
-      const next = top.left.shift();
-      if (!next) {
-        done.add(top.name);
-        path.pop();
-        continue;
-      }
-      const seen = path.findIndex(({ name }) => name === next.use);
-      if (seen >= 0) {
-        const chain = [...path.slice(seen).map(({ name }) => name), next.use];
-        diagnostics.add('name-chain', { what: 'this component', chain }, origin.at(`${next.pointer}/use`));
-      } else if (!done.has(next.use)) path.push({ name: next.use, left: usesOf(next.use) });
-    }
   }
 }
 

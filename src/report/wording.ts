@@ -23,6 +23,7 @@ const sentences: { readonly [Id in CheckId]: (finding: Finding, measured: string
     'unused-component': () => `is a component nothing uses`,
     'unused-token': () => `is a token nothing uses`,
     'idle-acceptance': ({ detail }) => `accepts ${detail}`,
+    'broken-promise': ({ detail }) => `breaks a promise: ${detail}`,
     'gave-way': ({ detail }, measured) =>
       `did not get what was asked${measured === '1' ? '' : ` (${measured} times)`}: ${detail}`,
     'pivot-at-odds': (_, measured) => `stands ${measured} px beside what it is anchored to`,

@@ -102,7 +102,7 @@ describe('each value of a look', () => {
     ];
     const { code, out } = pimbot(call);
     expect(code).toBe(0);
-    expect(out).toMatch(/border +4 #ffffff +state focused of style button-main +\S*brine.theme.yaml:\d+:\d+/);
+    expect(out).toMatch(/border +4 #2b1700 +state focused of style button-main +\S*brine.theme.yaml:\d+:\d+/);
     expect(out).toMatch(/over 2 \$color.line +style button +\S*brine.theme.yaml:\d+:\d+/);
     const json = JSON.parse(pimbot([...call, '--json']).out) as {
       look: { key: string; overrode: unknown[] }[];

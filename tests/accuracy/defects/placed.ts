@@ -1,6 +1,19 @@
-import { box, inner, plate, spots, swap, text, view, type Defect } from '../sample.ts';
+import { box, inner, plate, spots, swap, text, view, type Defect, type Sample } from '../sample.ts';
 
 export const placed: readonly Defect[] = [
+  {
+    name: 'a promise that no longer holds',
+    check: 'broken-promise',
+    widget: 'w',
+    make: (place, nth) => {
+      const promise = (width: number): Sample => {
+        const { document } = view([place({ id: 'w', ...box(width) })]);
+        const expect = [{ 'widget': 'w', 'at-least': { width: '200 u' } }];
+        return { document: { ...document, views: { v: { ...document.views.v!, expect } } } };
+      };
+      return { clean: promise(200), broken: promise(190 - nth) };
+    },
+  },
   {
     name: 'placed in pixels, beyond the edge of narrow screens',
     check: 'off-screen',
@@ -91,9 +104,28 @@ export const placed: readonly Defect[] = [
     check: 'cut-off',
     widget: 'in',
     make: swap(
-      () => inner({ id: 'in', size: 100, look: { background: '#123' } }, { overflow: 'clip' }),
+      () =>
+        inner(
+          {
+            id: 'in',
+            size: 100,
+            kind: 'meter',
+            value: 0.5,
+            look: { background: '#021118', color: '#b6ee7a' },
+          },
+          { overflow: 'clip' },
+        ),
       (nth) =>
-        inner({ id: 'in', size: [320 + nth * 10, 100], look: { background: '#123' } }, { overflow: 'clip' }),
+        inner(
+          {
+            id: 'in',
+            size: [320 + nth * 10, 100],
+            kind: 'meter',
+            value: 0.5,
+            look: { background: '#021118', color: '#b6ee7a' },
+          },
+          { overflow: 'clip' },
+        ),
     ),
   },
   {

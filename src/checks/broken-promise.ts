@@ -1,0 +1,47 @@
+import { holds, readCondition } from '../build/index.ts';
+import type { PromiseSource, ViewSource } from '../document/index.ts';
+import type { Check } from './check.ts';
+import { promiseKinds, type PromiseKey } from './promise-kinds.ts';
+
+const keys = Object.keys(promiseKinds) as PromiseKey[];
+
+export const brokenPromise: Check = {
+  id: 'broken-promise',
+  title: 'A promise that does not hold',
+  measures: "by how much something does not hold that the view's author promised",
+  unit: 'px',
+  limit: 0,
+  fails: 'above',
+  source: 'the author said so (`expect:` in the view)',
+  severity: 'error',
+  run(subject, _, report) {
+    const root = subject.widgets[0]!;
+    const { expect } = root.source as ViewSource;
+    expect?.forEach((promise, nth) => {
+      if (promise.on && !holds(readCondition(promise.on), subject.layout.frame)) return;
+      const about = namesOf(promise).flatMap((id) => {
+        const rect = subject.rectOf(id);
+        return rect ? [{ id, index: subject.indexOf(id)!, rect }] : [];
+      });
+      const [first] = about;
+      // Of widgets that are not there on a screen, nothing is promised but that they are seen.
+      if (!first && promise.visible !== true) return;
+      const at = `${root.pointer}/expect/${nth}`;
+      for (const key of keys) {
+        if (promise[key] === undefined) continue;
+        const broken = first
+          ? promiseKinds[key](promise, about, subject)
+          : { measured: 1, text: `${namesOf(promise).join(' and ')} is not there` };
+        if (!broken) continue;
+        const { measured, text } = broken;
+        const reasons = [{ text: promise.because ?? 'it was promised', pointer: at }];
+        report({ outcome: 'failed', widget: first?.index ?? 0, measured, detail: text, at, reasons });
+      }
+    });
+  },
+};
+
+/** The widgets a promise is about. */
+function namesOf({ widget, widgets }: PromiseSource): readonly string[] {
+  return widget === undefined ? (widgets ?? []) : [widget, ...(widgets ?? [])];
+}

@@ -1,0 +1,189 @@
+import { readAmount, type PromiseSource } from '../document/index.ts';
+import type { Rect } from '../layout/index.ts';
+import { shown } from '../why/index.ts';
+import { hasArea, intersection, overshoot, worstEdge } from './geometry.ts';
+import type { Subject } from './subject.ts';
+import { minutesOfArc } from './text-size.ts';
+
+/** How a promise is broken: by how much, in px, and what to say of it. */
+export interface Broken {
+  readonly measured: number;
+  readonly text: string;
+}
+
+/** A widget a promise is about, as it stands on a screen. */
+export interface Promised {
+  readonly id: string;
+  readonly index: number;
+  readonly rect: Rect;
+}
+
+/** Looks at one kind of promise: the widgets it is about are there, in the order they are named. */
+type Kind = (promise: PromiseSource, about: readonly Promised[], subject: Subject) => Broken | undefined;
+
+/** Rounding moves an edge by half a pixel at the most (docs/layout-model.md, 5.1). */
+const slack = 0.5;
+
+/** One function for each kind of promise, by the key that says it. */
+export const promiseKinds: { readonly [Key in PromiseKey]: Kind } = {
+  'within': (promise, about, subject) => {
+    const where = promise.within!;
+    const outer =
+      where === 'safe' ? subject.safeRect : where === 'screen' ? subject.screenRect : subject.rectOf(where);
+    if (!outer) return undefined;
+    for (const { id, rect } of about) {
+      const { edge, distance } = worstEdge(overshoot(rect, outer));
+      if (distance > slack)
+        return {
+          measured: distance,
+          text: `${id} reaches ${shown(distance)} px over the ${edge} edge of ${where === 'safe' ? 'the safe area' : where === 'screen' ? 'the screen' : where}`,
+        };
+    }
+    return undefined;
+  },
+  'never': (_, about) => {
+    for (const [at, one] of about.entries())
+      for (const other of about.slice(0, at)) {
+        const shared = intersection(one.rect, other.rect);
+        const measured = Math.min(shared.width, shared.height);
+        if (measured > slack)
+          return { measured, text: `${other.id} and ${one.id} overlap by ${shown(measured)} px` };
+      }
+    return undefined;
+  },
+  'touching': (_, about) =>
+    pairwise(about, (one, other) => {
+      const apart = distance(one.rect, other.rect);
+      if (Math.abs(apart) <= slack) return undefined;
+      const how = apart > 0 ? `are ${shown(apart)} px apart` : `overlap by ${shown(-apart)} px`;
+      return { measured: Math.abs(apart), text: `${one.id} and ${other.id} ${how}` };
+    }),
+  'aligned': (promise, about) =>
+    pairwise(about, (one, other) => {
+      const place = placeOf[promise.aligned!];
+      const measured = Math.abs(place(one.rect) - place(other.rect));
+      return measured > slack
+        ? {
+            measured,
+            text: `the ${promise.aligned!} of ${one.id} and that of ${other.id} are ${shown(measured)} px apart`,
+          }
+        : undefined;
+    }),
+  'same': (promise, about) =>
+    pairwise(about, (one, other) => {
+      const sides = promise.same === 'size' ? (['width', 'height'] as const) : [promise.same!];
+      const measured = Math.max(...sides.map((side) => Math.abs(one.rect[side] - other.rect[side])));
+      // Two edges may each be rounded.
+      return measured > 2 * slack
+        ? { measured, text: `${one.id} and ${other.id} differ by ${shown(measured)} px in ${promise.same!}` }
+        : undefined;
+    }),
+  'order': (promise, about, subject) =>
+    pairwise(about, (one, other) => {
+      const { rightToLeft } = subject.widgets[0]!.box;
+      const along =
+        promise.order === 'start to end' ? (rightToLeft ? 'right to left' : 'left to right') : promise.order!;
+      const gap = gapOf[along](one.rect, other.rect);
+      return gap < -slack
+        ? {
+            measured: -gap,
+            text: `${other.id} starts ${shown(-gap)} px before ${one.id} ends, ${promise.order!}`,
+          }
+        : undefined;
+    }),
+  'at-least': (promise, about, subject) =>
+    bySize(promise['at-least']!, about, subject, (is, least) => is < least, 'the least is'),
+  'at-most': (promise, about, subject) =>
+    bySize(promise['at-most']!, about, subject, (is, most) => is > most, 'the most is'),
+  'visible': (promise, about, subject) => {
+    for (const { id, index, rect } of about) {
+      const seen = subject.isThere(index) && hasArea(intersection(rect, subject.screenRect));
+      if (seen !== promise.visible) return { measured: 1, text: `${id} is ${seen ? '' : 'not '}to be seen` };
+    }
+    return undefined;
+  },
+};
+
+/** The keys that say what is promised. */
+export type PromiseKey =
+  'within' | 'never' | 'touching' | 'aligned' | 'same' | 'order' | 'at-least' | 'at-most' | 'visible';
+
+const placeOf: { readonly [Key in NonNullable<PromiseSource['aligned']>]: (rect: Rect) => number } = {
+  left: ({ x }) => x,
+  right: ({ x, width }) => x + width,
+  center: ({ x, width }) => x + width / 2,
+  top: ({ y }) => y,
+  bottom: ({ y, height }) => y + height,
+  middle: ({ y, height }) => y + height / 2,
+};
+
+const gapOf: {
+  readonly [Key in Exclude<NonNullable<PromiseSource['order']>, 'start to end'>]: (
+    one: Rect,
+    other: Rect,
+  ) => number;
+} = {
+  'left to right': (one, other) => other.x - one.x - one.width,
+  'right to left': (one, other) => one.x - other.x - other.width,
+  'top to bottom': (one, other) => other.y - one.y - one.height,
+};
+
+/** The gap between two boxes on the axis on which they are further apart; below 0 where they overlap. */
+function distance(one: Rect, other: Rect): number {
+  const across = Math.max(other.x - one.x - one.width, one.x - other.x - other.width);
+  const down = Math.max(other.y - one.y - one.height, one.y - other.y - other.height);
+  return Math.max(across, down);
+}
+
+/** Looks at each widget and the one before it. */
+function pairwise(
+  about: readonly Promised[],
+  look: (one: Promised, other: Promised) => Broken | undefined,
+): Broken | undefined {
+  for (let at = 1; at < about.length; at++) {
+    const broken = look(about[at - 1]!, about[at]!);
+    if (broken) return broken;
+  }
+  return undefined;
+}
+
+function bySize(
+  said: NonNullable<PromiseSource['at-least']>,
+  about: readonly Promised[],
+  subject: Subject,
+  isBroken: (is: number, limit: number) => boolean,
+  word: string,
+): Broken | undefined {
+  for (const { id, index, rect } of about) {
+    for (const side of ['width', 'height'] as const) {
+      const limit = said[side] === undefined ? undefined : readAmount(said[side]);
+      if (!limit) continue;
+      const is = inUnit(rect[side], limit.unit, index, subject);
+      const rounding = Math.abs(inUnit(rect[side] + slack, limit.unit, index, subject) - is);
+      if (isBroken(is, limit.amount) && Math.abs(is - limit.amount) > rounding)
+        return {
+          measured: Math.abs(is - limit.amount),
+          text: `the ${side} of ${id} is ${shown(is)} ${limit.unit}; ${word} ${shown(limit.amount)}`,
+        };
+    }
+  }
+  return undefined;
+}
+
+function inUnit(
+  px: number,
+  unit: 'u' | 'px' | 'mm' | 'deg',
+  index: number,
+  { layout, screen }: Subject,
+): number {
+  switch (unit) {
+    case 'u':
+      return px / (layout.scale(index) || 1);
+    case 'mm':
+      return (px / screen.density) * 25.4;
+    case 'deg':
+      return minutesOfArc(px, screen) / 60;
+    default:
+      return px;
+  }
+}
