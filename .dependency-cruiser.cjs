@@ -15,7 +15,7 @@ const stages = [
   'paint',
   'report',
 ];
-const hosts = ['node', 'cli'];
+const hosts = ['jest', 'node', 'cli'];
 const all = [...stages, ...hosts];
 const alternatives = (names) => `^src/(${names.join('|')})/`;
 
@@ -40,7 +40,7 @@ module.exports = {
     {
       name: 'no-node-in-the-core',
       severity: 'error',
-      from: { path: alternatives(stages) },
+      from: { path: alternatives([...stages, 'jest']) },
       to: { dependencyTypes: ['core'] },
     },
     {

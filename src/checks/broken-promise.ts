@@ -5,7 +5,8 @@ import { promiseKinds, type PromiseKey } from './promise-kinds.ts';
 
 const keys = Object.keys(promiseKinds) as PromiseKey[];
 
-export const brokenPromise: Check = {
+/** The check of what a view promises, or of promises from elsewhere. */
+export const promiseCheck = (promisesOf: (view: ViewSource) => readonly PromiseSource[]): Check => ({
   id: 'broken-promise',
   title: 'A promise that does not hold',
   measures: "by how much something does not hold that the view's author promised",
@@ -16,8 +17,7 @@ export const brokenPromise: Check = {
   severity: 'error',
   run(subject, _, report) {
     const root = subject.widgets[0]!;
-    const { expect } = root.source as ViewSource;
-    expect?.forEach((promise, nth) => {
+    promisesOf(root.source as ViewSource).forEach((promise, nth) => {
       if (promise.on && !holds(readCondition(promise.on), subject.layout.frame)) return;
       const about = namesOf(promise).flatMap((id) => {
         const rect = subject.rectOf(id);
@@ -39,7 +39,9 @@ export const brokenPromise: Check = {
       }
     });
   },
-};
+});
+
+export const brokenPromise = promiseCheck(({ expect }) => expect ?? []);
 
 /** The widgets a promise is about. */
 function namesOf({ widget, widgets }: PromiseSource): readonly string[] {

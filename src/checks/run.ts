@@ -1,7 +1,8 @@
-import type { CheckedDocument } from '../document/index.ts';
+import type { CheckedDocument, PromiseSource } from '../document/index.ts';
 import { screens as catalogue, type Screen } from '../screen/index.ts';
 import { localesOf, openView, type Resources, type View, type ViewLayout } from '../view/index.ts';
 import type { Reason } from '../why/index.ts';
+import { promiseCheck } from './broken-promise.ts';
 import { Acceptances } from './acceptances.ts';
 import { idleAcceptance } from './idle-acceptance.ts';
 import type { Check, CheckId, Outcome, Severity } from './check.ts';
@@ -94,7 +95,7 @@ export function checkDocument(document: CheckedDocument, options: CheckOptions):
       for (const theme of themes) {
         for (const caseName of cases) {
           const view = openView(document, name, { resources, hudSize, case: caseName, locale, theme });
-          checkView(view, locale, options.screens, collected, acceptances);
+          lookAt(view, locale, options.screens, collected, acceptances);
         }
       }
     }
@@ -160,16 +161,33 @@ function themesOf({ named, themeName }: CheckedDocument): readonly (string | und
   return named.size === 0 || themeName === undefined ? [undefined] : [...named.keys()];
 }
 
+/** Every finding of one opened view, all screens together. */
+export function checkView(
+  view: View,
+  screens: readonly Screen[],
+  only: readonly Check[] = checks,
+): Finding[] {
+  const collected = new Map<string, Collected>();
+  lookAt(view, view.variant.locale, screens, collected, new Acceptances(), only);
+  return [...collected.values()].map(({ finding }) => finding);
+}
+
+/** What of a promise does not hold of a view, all screens together. */
+export function keptOn(view: View, promise: PromiseSource, screens: readonly Screen[]): Finding[] {
+  return checkView(view, screens, [promiseCheck(() => [promise])]);
+}
+
 interface Collected {
   finding: Finding & { occurrences: Occurrence[] };
 }
 
-function checkView(
+function lookAt(
   view: View,
   locale: string,
   screens: readonly Screen[],
   collected: Map<string, Collected>,
   acceptances: Acceptances,
+  run: readonly Check[] = checks,
 ): void {
   let standing: ViewLayout | undefined;
   const { width, height } = view.reference;
@@ -177,7 +195,7 @@ function checkView(
   for (const screen of screens) {
     const on = view.layoutOn(screen);
     const subject = new Subject(on, onReference);
-    for (const check of checks) {
+    for (const check of run) {
       check.run(subject, check.limit, (draft) => {
         const widget = on.widgets[draft.widget];
         if (!widget) throw new Error(`the check ${check.id} reported a widget that is not there`);

@@ -8,4 +8,4 @@ export type { Mark, Shot, ShotOptions } from './shots.ts';
 export { reportTerminal } from './terminal.ts';
 export { wherePointer } from './report.ts';
 export type { Ink, ReportInput } from './report.ts';
-export { counted, printable, sentenceOf } from './wording.ts';
+export { counted, printable, sentenceOf, whereOf } from './wording.ts';

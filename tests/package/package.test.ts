@@ -1,4 +1,4 @@
-import { execFileSync } from 'node:child_process';
+import { execFileSync, spawnSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { afterAll, describe, expect, test } from '@jest/globals';
@@ -92,4 +92,82 @@ console.log(JSON.stringify([on.rect('sonar'), findings.length, toPng(drawLayout(
     ) as Record<string, unknown>;
     expect(installed).toMatchObject({ license: 'MIT', type: 'module', engines: { node: '>=20.19.0' } });
   }, 300_000);
+
+  test('its matchers run in a real Jest, and their types are known', () => {
+    writeFileSync(
+      join(folder.path, 'hud.test.ts'),
+      `import { openView, readDocument } from 'pimbot';
+import { bundledFonts } from 'pimbot/node';
+import { pimbotMatchers } from 'pimbot/jest';
+expect.extend(pimbotMatchers);
+const look = { background: '#204050' };
+const { document } = readDocument({ pimbot: 1, views: { dive: { backdrop: '#000', children: [
+  { id: 'sonar', anchor: 'right bottom', offset: [-24, -24], size: 280, look },
+  { id: 'parcels', anchor: 'left top', offset: [1740, 24], size: [200, 90], look },
+] } } });
+const dive = openView(document!, 'dive', { resources: { fonts: bundledFonts() } });
+test('holds', () => {
+  expect(dive).toPassOnScreens({ screens: ['desktop'], checks: ['overlap'] });
+  expect(dive).toKeepWithin('sonar', 'safe');
+  expect(dive).toNeverOverlap(['sonar', 'parcels'], { screens: ['desktop', { width: 1920, height: 1000 }] });
+  expect(dive).toKeepPromise({ 'widget': 'sonar', 'at-least': { width: 280 } });
+  expect(dive).not.toKeepWithin('parcels', 'screen');
+});
+test('fails: parcels', () => expect(dive).toKeepWithin('parcels', 'screen', { screens: ['desktop'] }));
+test('fails: not', () => expect(dive).not.toKeepWithin('sonar', 'safe', { screens: ['desktop'] }));
+test('fails: no view', () => expect(3).toPassOnScreens());
+test('fails: no screen', () => expect(dive).toPassOnScreens({ screens: ['dekstop'] }));
+`,
+    );
+    const compilerOptions = {
+      strict: true,
+      target: 'ES2022',
+      module: 'NodeNext',
+      moduleResolution: 'NodeNext',
+      skipLibCheck: true,
+      types: ['jest'],
+      typeRoots: [resolve('tests/package/types')],
+      outDir: 'tested',
+    };
+    writeFileSync(
+      join(folder.path, 'tsconfig.jest.json'),
+      JSON.stringify({ compilerOptions, files: ['hud.test.ts'] }),
+    );
+    execFileSync(process.execPath, [resolve('node_modules/typescript/bin/tsc'), '-p', 'tsconfig.jest.json'], {
+      cwd: folder.path,
+      encoding: 'utf8',
+      env,
+    });
+    const jest = [
+      resolve('node_modules/jest/bin/jest.js'),
+      '--rootDir',
+      folder.path,
+      '--json',
+      '--testMatch',
+      '**/tested/*.test.js',
+    ];
+    const { stdout } = spawnSync(
+      process.execPath,
+      ['--experimental-vm-modules', ...jest, '--transform', '{}'],
+      {
+        cwd: folder.path,
+        encoding: 'utf8',
+        env,
+      },
+    );
+    const { testResults } = JSON.parse(stdout) as {
+      testResults: { assertionResults: { title: string; status: string; failureMessages: string[] }[] }[];
+    };
+    const results = new Map(testResults[0]!.assertionResults.map((one) => [one.title, one]));
+    const said = (title: string) => results.get(title)!.failureMessages.join('\n');
+    expect(results.get('holds')).toMatchObject({ status: 'passed' });
+    expect(said('fails: parcels')).toContain(
+      'expected the view dive to have parcels stay within screen on desktop, but:\n  ✗ parcels breaks a promise: parcels reaches',
+    );
+    expect(said('fails: not')).toContain(
+      'expected the view dive not to have sonar stay within safe on desktop, and it does',
+    );
+    expect(said('fails: no view')).toContain('toPassOnScreens looks at a view');
+    expect(said('fails: no screen')).toContain('there is no screen "dekstop" in the catalogue');
+  }, 120_000);
 });
