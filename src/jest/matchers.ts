@@ -73,7 +73,7 @@ function promised(
 }
 
 function viewOf(received: unknown, matcher: string): View {
-  if (received instanceof View) return received;
+  if (received instanceof View) return received as View;
   throw new TypeError(
     `${matcher} looks at a view: expect(openView(document, 'dive', { resources })).${matcher}(…)`,
   );

@@ -30,7 +30,7 @@ export interface Accuracy {
 }
 
 /** Screens of every class: the smallest, the largest, with notches, touched and across the room. */
-const chosen = [
+export const chosen = [
   'phone-portrait',
   'phone-landscape',
   'fold-open',

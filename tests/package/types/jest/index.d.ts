@@ -1,4 +1,4 @@
-/* eslint-disable @typescript-eslint/no-empty-object-type, @typescript-eslint/no-unused-vars */
+/* eslint-disable @typescript-eslint/no-empty-object-type */
 /* As much of Jest's global types as a project has that writes tests in TypeScript. */
 declare namespace jest {
   interface Matchers<R, T = {}> {

@@ -1,0 +1,101 @@
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import {
+  checkDocument,
+  checks,
+  documentChecks,
+  drawLayout,
+  findScreen,
+  openView,
+  readDocument,
+  screens,
+  withOverlay,
+  type Check,
+  type DocumentCheck,
+  type Finding,
+} from 'pimbot';
+import { bundledFonts, toPng, writeWhole } from 'pimbot/node';
+import { createCanvas, loadImage } from '@napi-rs/canvas';
+import { defects } from './defects.ts';
+import { chosen } from './run.ts';
+import { defectPictures, places, type Defect, type Sample } from './sample.ts';
+
+/* Writes docs/checks/: a page for each check, with a view that passes and the same with the mistake in it. */
+
+const folder = 'docs/checks';
+const fonts = bundledFonts();
+const pictures = await defectPictures();
+const pictureWidth = 560;
+const catalogs = new Map([['de', new Map([['Depth', 'Tiefe']])]]);
+
+/** A sample drawn where the finding is worst, or where the other was. */
+async function drawn(sample: Sample, defect: Defect, path: string, at?: string): Promise<string> {
+  const { document } = readDocument(sample.document, {
+    readFile: (name) => ({ text: JSON.stringify(sample.files?.[name] ?? null), name }),
+  });
+  const resources = { fonts, pictures, catalogs: sample.document.catalogs ? catalogs : undefined };
+  const on = screens.filter(({ name }) => chosen.includes(name));
+  const findings = checkDocument(document!, { resources, screens: on }).findings.filter(
+    ({ check, view }) => check === defect.check && view !== undefined,
+  );
+  const screen = findScreen(at ?? pick(findings))!;
+  const view = openView(document!, 'v', { resources });
+  const layout = view.layoutOn(screen);
+  const plain = findings.map((finding) => ({
+    ...finding,
+    occurrences: finding.occurrences.map((one) => ({ ...one, case: undefined })),
+  }));
+  const png = toPng(withOverlay(drawLayout(layout), layout, fonts, { findings: plain, safeArea: true }));
+  const image = await loadImage(Buffer.from(png));
+  const width = Math.min(pictureWidth, (image.width / image.height) * 420);
+  const canvas = createCanvas(Math.round(width), Math.round((image.height / image.width) * width));
+  canvas.getContext('2d').drawImage(image, 0, 0, canvas.width, canvas.height);
+  writeWhole(join(folder, path), canvas.toBuffer('image/webp', 80));
+  return screen.name;
+}
+
+/** A screen of ordinary size among those a finding is on. */
+function pick(findings: readonly Finding[]): string {
+  const names = findings.flatMap(({ occurrences }) => occurrences.map(({ screen }) => screen));
+  return (
+    ['handheld', 'desktop', 'tiny-window', 'phone-landscape'].find((name) => names.includes(name)) ??
+    names[0] ??
+    'handheld'
+  );
+}
+
+function page(check: Check | DocumentCheck, defect: Defect, where: string | undefined): string {
+  const { id, title, measures, unit, limit, fails, source, severity } = check;
+  const limitText = `${limit} ${unit}`;
+  const picturesText =
+    where === undefined
+      ? ''
+      : `## An example\n\nThe mistake: ${defect.name}. On the screen \`${where}\`:\n\n| passes | fails |\n|---|---|\n| ![passes](${id}-passes.webp) | ![fails](${id}-fails.webp) |\n\n`;
+  const accept =
+    where === undefined
+      ? 'It concerns what is written: take it out, or use it.\n'
+      : `Where it is meant, say so at the widget, with the reason:\n\n\`\`\`yaml\n- { id: w, accept: { ${id}: "why it is meant" } }\n\`\`\`\n\nAn acceptance that takes no finding away is a finding itself (\`idle-acceptance\`).\n`;
+  return `# ${title}\n\n\`${id}\`, of severity ${severity}, measures ${measures}. It fails ${fails} **${limitText}**.\n\n${picturesText}## Why\n\n${source[0]!.toUpperCase()}${source.slice(1)}.\n\n## If it is meant\n\n${accept}`;
+}
+
+mkdirSync(folder, { recursive: true });
+const isDrawn = new Set(checks.map(({ id }) => id));
+for (const check of [...checks, ...documentChecks]) {
+  const defect = defects.find((one) => one.check === check.id)!;
+  // The fourth place: at the left edge, in the middle of the height, clear of the corners.
+  const { clean, broken } = defect.make(places[3]!, 3);
+  let where: string | undefined;
+  if (isDrawn.has(check.id)) {
+    where = await drawn(broken, defect, `${check.id}-fails.webp`);
+    await drawn(clean, defect, `${check.id}-passes.webp`, where);
+  }
+  writeWhole(join(folder, `${check.id}.md`), page(check, defect, where));
+}
+const rows = [...checks, ...documentChecks].map(
+  ({ id, measures, limit, unit, severity }) =>
+    `| [\`${id}\`](${id}.md) | ${measures} | ${limit} ${unit} | ${severity} |\n`,
+);
+writeWhole(
+  join(folder, 'README.md'),
+  `# Every check\n\n| check | measures | limit | severity |\n|---|---|---|---|\n${rows.join('')}\nWritten by \`npm run accuracy -- --pages\` from what the checks say of themselves. [What they look at](../checks.md).\n`,
+);
