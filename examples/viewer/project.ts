@@ -1,5 +1,6 @@
 import {
   FontBook,
+  PictureError,
   defaultFont,
   fontsOf,
   formatDiagnostic,
@@ -32,7 +33,7 @@ const translations = import.meta.glob<Record<string, string>>(
   },
 );
 const files = import.meta.glob<string>(
-  ['../fathom-post/art/*', '../fathom-post/fonts/*.woff*', '../../assets/fonts/*.woff'],
+  ['../fathom-post/art/*', '../broken/*.png', '../fathom-post/fonts/*.woff*', '../../assets/fonts/*.woff'],
   {
     query: '?url',
     import: 'default',
@@ -68,7 +69,12 @@ export async function loadProject(path: string): Promise<LoadedProject> {
   }
   const pictures = new Map<string, Picture>();
   for (const [name, source] of Object.entries(checked.source.pictures ?? {}))
-    for (const [one, picture] of await loadPictures(name, source, host(path))) pictures.set(one, picture);
+    try {
+      for (const [one, picture] of await loadPictures(name, source, host(path))) pictures.set(one, picture);
+    } catch (error) {
+      // One that cannot be used leaves a hole, and a finding that says so.
+      if (!(error instanceof PictureError)) throw error;
+    }
   const catalogs = new Map<string, ReadonlyMap<string, string>>();
   for (const [locale, file] of Object.entries(checked.source.catalogs ?? {}))
     catalogs.set(locale, new Map(Object.entries(translations[join(path, file)] ?? {})));

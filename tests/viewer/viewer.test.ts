@@ -105,7 +105,7 @@ describe('the viewer', () => {
     const television = await found();
     await page.click('[data-screen=desktop-4k]');
     expect(television).toBeGreaterThan(await found());
-    expect(await found()).toBe(4);
+    expect(await found()).toBe(7);
     const marked = await drawn();
     await page.uncheck('#show-findings');
     expect((await drawn()).sum).not.toBe(marked.sum);
