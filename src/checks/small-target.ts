@@ -1,10 +1,8 @@
 import { shown, whySize } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { intersection } from './geometry.ts';
+import { controls } from './subject.ts';
 import { cssPixels } from './text-size.ts';
-
-/** Kinds that are pressed or dragged. */
-const targets: ReadonlySet<string> = new Set(['button', 'checkbox', 'switch', 'slider', 'textbox']);
 
 export const smallTarget: Check = {
   id: 'small-target',
@@ -19,7 +17,7 @@ export const smallTarget: Check = {
     const { inputs } = subject.screen;
     if (!inputs.includes('touch') && !inputs.includes('mouse')) return;
     for (const { index, kind, states } of subject.widgets) {
-      if (!targets.has(kind) || !subject.isThere(index) || states.includes('disabled')) continue;
+      if (!controls.has(kind) || !subject.isThere(index) || states.includes('disabled')) continue;
       if (subject.isBehindDialog(index)) continue;
       const clip = subject.cutter(index);
       const whole = subject.layout.rect(index);

@@ -1,10 +1,7 @@
-import { stylesOf, type Look, type Rgba, type Fill } from '../theme/index.ts';
-import { compose, contrastRatio } from '../theme/index.ts';
 import type { State, WidgetSource } from '../document/index.ts';
+import { compose, contrastRatio, stylesOf, type Fill, type Look, type Rgba } from '../theme/index.ts';
 import type { Check } from './check.ts';
-
-/** Kinds that take the focus. */
-const focusable: ReadonlySet<string> = new Set(['button', 'checkbox', 'switch', 'slider', 'textbox']);
+import { controls } from './subject.ts';
 
 export const statesAlike: Check = {
   id: 'states-alike',
@@ -18,7 +15,7 @@ export const statesAlike: Check = {
   severity: 'error',
   run(subject, limit, report) {
     for (const { index, kind, theme, source, states, pointer } of subject.widgets) {
-      if (!focusable.has(kind) || !subject.isThere(index) || states.includes('disabled')) continue;
+      if (!controls.has(kind) || !subject.isThere(index) || states.includes('disabled')) continue;
       const { look, style } = source as WidgetSource;
       const parent = subject.widgets[subject.widgets[index]!.parent]!.look;
       const others = states.filter((state) => state !== 'focused');

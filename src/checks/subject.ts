@@ -196,15 +196,11 @@ export class Subject {
   }
 }
 
+/** Kinds that take the focus, are pressed or dragged. */
+export const controls: ReadonlySet<Kind> = new Set(['button', 'checkbox', 'switch', 'slider', 'textbox']);
+
 /** Kinds that draw something whatever their look. */
-const alwaysDrawn: ReadonlySet<Kind> = new Set([
-  'meter',
-  'button',
-  'checkbox',
-  'switch',
-  'slider',
-  'textbox',
-]);
+const alwaysDrawn: ReadonlySet<Kind> = new Set(['meter', ...controls]);
 
 function hasBox(look: Widget['look']): boolean {
   return look.background !== undefined || (look.borderWidth > 0 && look.borderColor !== undefined);

@@ -1,8 +1,7 @@
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { intersection } from './geometry.ts';
-
-const controls: ReadonlySet<string> = new Set(['button', 'checkbox', 'switch', 'slider', 'textbox']);
+import { controls } from './subject.ts';
 
 export const swallowedInput: Check = {
   id: 'swallowed-input',
