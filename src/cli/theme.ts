@@ -25,7 +25,8 @@ export async function theme(file: string, call: ThemeCall, io: Io): Promise<numb
   const gaps = themeGaps(document);
   const code = gaps.length > 0 ? exitFindings : exitClean;
   if (call.json) {
-    const names = document.named.size > 0 ? [...document.named.keys()] : [undefined];
+    const all = document.named.size > 0 ? [...document.named.keys()] : [undefined];
+    const names = call.theme === undefined ? all : [document.themeName];
     const themes = names.map((name) => {
       const one = new Theme(document, name);
       const tokens = [...one.tokens.names()].flatMap((token) => {
@@ -49,8 +50,7 @@ export async function theme(file: string, call: ThemeCall, io: Io): Promise<numb
     writeWhole(call.tokens, tokensFile(document.themes.at(-1)!));
     io.out(`${call.tokens}\n`);
   } else {
-    const themes =
-      call.theme === undefined || document.themeName === undefined ? undefined : [document.themeName];
+    const themes = call.theme === undefined ? undefined : [document.themeName];
     const { view, width, height } = themeSheet(document, { resources, themes, backdrop: call.backdrop });
     const list = drawLayout(view.layoutOn({ width, height }));
     const paths = call.out ?? ['theme-sheet.svg', 'theme-sheet.png'];

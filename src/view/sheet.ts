@@ -1,6 +1,5 @@
 import {
   kinds,
-  own,
   states,
   type CheckedDocument,
   type Kind,
@@ -8,7 +7,7 @@ import {
   type StyleSource,
   type WidgetSource,
 } from '../document/index.ts';
-import { Theme, hexOf, kindStyle, parseColor, type Rgba } from '../theme/index.ts';
+import { Theme, contrastRatio, hexOf, kindStyle, parseColor, type Rgba } from '../theme/index.ts';
 import { openView, type Backdrop, type Resources, type View } from './view.ts';
 
 /** A view of every kind in every state, and of every style and token, one theme after the other. */
@@ -21,8 +20,8 @@ export interface ThemeSheet {
 
 export interface SheetOptions {
   readonly resources: Resources;
-  /** Names of the document's themes; all if left out. */
-  readonly themes?: readonly string[];
+  /** Names of the document's themes, undefined for the one it is seen in; all that have names if left out. */
+  readonly themes?: readonly (string | undefined)[];
   /** What is behind the sheet; the mean colour of what is behind the document's first view if left out. */
   readonly backdrop?: string;
 }
@@ -39,13 +38,12 @@ const plain = {
   'text-transform': 'none',
 } as const;
 
-/** Kinds with states of their own, in the order of the sheet; the others are shown once. */
-const interactive: readonly Kind[] = ['button', 'checkbox', 'switch', 'slider', 'textbox', 'tabs'];
+/** The widget as it is, then each state. */
 const columns: readonly (State | undefined)[] = [undefined, ...states];
 
 /** Lays out the sheet of a document's themes. */
 export function themeSheet(document: CheckedDocument, options: SheetOptions): ThemeSheet {
-  const names: readonly (string | undefined)[] = options.themes ?? [...document.named.keys()];
+  const names = options.themes ?? [...document.named.keys()];
   const shown = names.length > 0 ? names : [undefined];
   const backdrop = options.backdrop ?? groundOf(document, options.resources);
   const ink = readable(backdrop);
@@ -84,8 +82,7 @@ function section(
   });
   const children: WidgetSource[] = [
     words(name ?? 'Theme', { 'font-size': 34, 'font-weight': 700 }),
-    kindGrid(words),
-    ...otherKinds(document, theme, words),
+    kindGrid(document, theme, words),
     words('Styles', { 'font-size': 22, 'font-weight': 700 }),
     styleWall(theme, words),
     words('Tokens', { 'font-size': 22, 'font-weight': 700 }),
@@ -104,15 +101,17 @@ function section(
 type WordsOf = (text: string, look?: object) => WidgetSource;
 
 /** Rows are kinds, columns are states. */
-function kindGrid(words: WordsOf): WidgetSource {
+function kindGrid(document: CheckedDocument, theme: Theme, words: WordsOf): WidgetSource {
   const head = columns.map((state) => words(state ?? 'as it is', { opacity: 0.8 }));
-  const rows = interactive.flatMap((kind) => [
+  const samples = samplesOf(document);
+  // A panel nobody gave a look draws nothing.
+  const shown = kinds.filter((kind) => kind !== 'panel' || theme.find(kindStyle(kind)));
+  const rows = shown.flatMap((kind) => [
     words(kind),
     ...columns.map((state): WidgetSource => ({
       arrange: 'row',
       align: 'center',
-      justify: 'start',
-      children: [sample(kind, state)],
+      children: [inState(samples[kind], state)],
     })),
   ]);
   return {
@@ -124,49 +123,38 @@ function kindGrid(words: WordsOf): WidgetSource {
   };
 }
 
-function sample(kind: Kind, state: State | undefined): WidgetSource {
-  const inState = state === undefined ? {} : { states: state };
-  switch (kind) {
-    case 'slider':
-      return { kind, value: 0.6, width: 140, ...inState };
-    case 'textbox':
-      return { kind, text: 'Words', width: 140, ...inState };
-    case 'tabs':
-      return { kind, children: [{ kind: 'button', text: 'One', ...inState }] };
-    case 'button':
-      return { kind, text: 'Press', wrap: false, ...inState };
-    default:
-      return { kind, ...inState };
-  }
+/** A widget in a state; tabs are in the states of their buttons. */
+function inState(widget: WidgetSource, state: State | undefined): WidgetSource {
+  if (state === undefined) return widget;
+  if (widget.kind !== 'tabs') return { ...widget, states: state };
+  return { ...widget, children: widget.children!.map((child) => inState(child, state)) };
 }
 
-/** Kinds that have no states: shown once, each in its own way. */
-function otherKinds(document: CheckedDocument, theme: Theme, words: WordsOf): WidgetSource[] {
-  const [picture] = Object.keys(document.source.pictures ?? {}).filter((name) => {
-    const said = own(document.source.pictures, name);
-    return typeof said !== 'string' || !/\.json$/i.test(said);
-  });
-  const others: Partial<Record<Kind, WidgetSource>> = {
+/** One widget of each kind, small enough for its cell. */
+function samplesOf(document: CheckedDocument): { readonly [Name in Kind]: WidgetSource } {
+  const pictures = Object.entries(document.source.pictures ?? {});
+  // An atlas is no picture itself.
+  const [picture] = pictures.find(([, said]) => typeof said !== 'string' || !/\.json$/i.test(said)) ?? [];
+  return {
+    panel: { kind: 'panel', size: [140, 44] },
     text: { kind: 'text', text: 'Words', wrap: false },
-    ...(theme.find(kindStyle('panel')) && { panel: { kind: 'panel', width: 140, height: 60 } }),
+    image: picture === undefined ? { kind: 'image', size: 56 } : { kind: 'image', image: picture, size: 56 },
+    button: { kind: 'button', text: 'Press', wrap: false },
+    checkbox: { kind: 'checkbox' },
+    switch: { kind: 'switch' },
+    slider: { kind: 'slider', value: 0.6, width: 140 },
+    textbox: { kind: 'textbox', text: 'Words', width: 140 },
     meter: { kind: 'meter', value: 0.5, trail: 0.75, width: 140 },
-    separator: { kind: 'separator', width: 140, height: 4 },
-    image: picture === undefined ? { kind: 'panel' } : { kind: 'image', image: picture, size: 72 },
-    tooltip: { kind: 'tooltip', text: 'A hint', wrap: false },
+    separator: { kind: 'separator', size: [140, 4] },
+    tabs: { kind: 'tabs', children: [{ kind: 'button', text: 'One', wrap: false }] },
     dialog: {
       kind: 'dialog',
-      look: { veil: 'transparent' },
-      children: [{ kind: 'text', text: 'A question', wrap: false }],
       arrange: 'column',
+      look: { veil: 'transparent' },
+      children: [{ kind: 'text', text: 'Sure?', wrap: false }],
     },
+    tooltip: { kind: 'tooltip', text: 'A hint', wrap: false },
   };
-  const cells = kinds.flatMap((kind): WidgetSource[] => {
-    const shown = others[kind];
-    return shown
-      ? [{ arrange: 'column', gap: 10, align: 'start', children: [words(kind, { opacity: 0.8 }), shown] }]
-      : [];
-  });
-  return [{ arrange: 'wrap', gap: '20 36', align: 'start', children: cells }];
 }
 
 /** Every named style, and each state it changes in. */
@@ -237,6 +225,9 @@ function meanOf(behind: Backdrop): Rgba | undefined {
 
 /** Black or white, whichever stands out from a colour. */
 function readable(ground: string): string {
-  const { r, g, b } = parseColor(ground) ?? { r: 0, g: 0, b: 0 };
-  return 0.2126 * r + 0.7152 * g + 0.0722 * b > 0.45 ? '#000000' : '#ffffff';
+  const color = parseColor(ground) ?? black;
+  return contrastRatio(black, color) > contrastRatio(white, color) ? '#000000' : '#ffffff';
 }
+
+const black: Rgba = { r: 0, g: 0, b: 0, a: 1 };
+const white: Rgba = { r: 1, g: 1, b: 1, a: 1 };

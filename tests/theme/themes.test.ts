@@ -9,6 +9,7 @@ import {
   readDocument,
   screens,
   themeGaps,
+  themeSheet,
   tokensFile,
   type FileReader,
 } from 'pimbot';
@@ -230,6 +231,18 @@ describe('files in the Design Tokens format', () => {
     expect(sentences[0]).toMatch(/^a\.tokens\.json:\d+:\d+: error: /);
   });
 
+  test('a token that is a group too is written as its root', () => {
+    const { document } = withTokens(JSON.stringify({ color: tokens.color }));
+    const written = JSON.parse(tokensFile(document!.themes[0]!)) as {
+      color: Record<string, { $value: unknown }>;
+    };
+    expect(written.color.$root!.$value).toMatchObject({ hex: '#123456' });
+    expect(written.color.alias!.$value).toBe('{color.red}');
+    expect(resolved(JSON.stringify(written)).color).toMatchObject({
+      value: expect.stringContaining('color(srgb'),
+    });
+  });
+
   test('what is written is read back as the same', () => {
     const hex = fc.stringMatching(/^#[0-9a-f]{6}$/);
     const name = fc.stringMatching(/^[a-z]{1,5}$/);
@@ -293,6 +306,40 @@ describe('pimbot theme', () => {
       '#102030',
     ])
       expect(svg).toContain(`>${word}</text>`);
+  });
+
+  test('shows every kind in every state; a panel where it has a look', () => {
+    const { document } = read();
+    const { view, width, height } = themeSheet(document!, { resources: { fonts }, themes: ['day'] });
+    const on = view.layoutOn({ width, height });
+    const states = [[], ['hover'], ['focused'], ['selected'], ['checked'], ['pressed'], ['disabled']];
+    for (const kind of [
+      'image',
+      'button',
+      'checkbox',
+      'switch',
+      'slider',
+      'textbox',
+      'meter',
+      'separator',
+      'dialog',
+      'tooltip',
+    ]) {
+      const shown = on.widgets.filter((widget) => widget.kind === kind).map((widget) => widget.states);
+      expect(shown).toEqual(expect.arrayContaining(states));
+    }
+    expect(on.rect('sheet').height).toBeLessThanOrEqual(height);
+  });
+
+  test('a theme file that is none of the document’s is shown by itself', () => {
+    writeFileSync(join(folder.path, 'dusk.yaml'), files['night.yaml']!.replace('#e0e0e0', '#c0ffee'));
+    run('hud.yaml', '--theme', 'dusk.yaml', '--out', 'dusk.svg', '--svg-text', 'words');
+    const svg = readFileSync(join(folder.path, 'dusk.svg'), 'utf8');
+    expect([svg.includes('#c0ffee'), svg.includes('>day</text>'), svg.includes('>night</text>')]).toEqual([
+      true,
+      false,
+      false,
+    ]);
   });
 
   test('draws one of them', () => {
