@@ -1,11 +1,26 @@
-import type { Kind, LookSource } from '../document/index.ts';
+import type { Kind, LookSource, State, WidgetSource } from '../document/index.ts';
 import type { Picture } from '../picture/index.ts';
-import type { Look } from '../theme/index.ts';
+import { stylesOf, type Look, type Theme } from '../theme/index.ts';
 import type { Measure } from './box.ts';
 
 /** What `tint` is short for: the colour, of a picture what it is multiplied by. */
 export function tintKey(kind: Kind): keyof LookSource {
   return kind === 'image' ? 'image-tint' : 'color';
+}
+
+/**
+ * The look of a widget in states: what it inherits, what its kind starts from, its styles, its own changes and tint.
+ * @param parent The look of what it is in.
+ */
+export function lookOf(
+  { style, look, tint }: WidgetSource,
+  kind: Kind,
+  theme: Theme,
+  parent: Look,
+  states: readonly State[],
+): Look {
+  const own = tint === undefined ? look : { ...look, [tintKey(kind)]: tint };
+  return theme.resolve(parent, stylesOf(kind, style), own, states);
 }
 
 /** The natural size of widgets that have nothing inside that could give them one: u, or multiples of the font size. */

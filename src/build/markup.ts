@@ -1,26 +1,21 @@
 import {
   namesPicture,
   nearestName,
-  rootsOf,
-  widgetsOf,
+  writtenWidgets,
   type CheckedDocument,
   type DiagnosticList,
-  type WidgetSource,
 } from '../document/index.ts';
 import { markupWords, parseMarkup } from '../text/index.ts';
 import type { Theme } from '../theme/index.ts';
 
 /** Reports marks in texts that name a style, token or picture there is none of. */
 export function checkMarkup(document: CheckedDocument, theme: Theme, diagnostics: DiagnosticList): void {
-  for (const { root, pointer } of rootsOf(document.source)) {
-    const top = { widget: root as WidgetSource, pointer };
-    for (const { widget, pointer: at } of [top, ...widgetsOf(root, pointer)]) {
-      // Any text of an instance may be a parameter that is shown.
-      for (const [key, said] of Object.entries(widget)) {
-        if (key !== 'text' && key !== 'placeholder' && widget.use === undefined) continue;
-        if (typeof said === 'string' && said.includes('['))
-          checkText(said, `${at}/${key}`, document, theme, diagnostics);
-      }
+  for (const { widget, pointer } of writtenWidgets(document.source)) {
+    // Any text of an instance may be a parameter that is shown.
+    for (const [key, said] of Object.entries(widget)) {
+      if (key !== 'text' && key !== 'placeholder' && widget.use === undefined) continue;
+      if (typeof said === 'string' && said.includes('['))
+        checkText(said, `${pointer}/${key}`, document, theme, diagnostics);
     }
   }
 }

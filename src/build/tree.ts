@@ -9,7 +9,7 @@ import {
 } from '../document/index.ts';
 import type { Picture } from '../picture/index.ts';
 import type { TextBlock } from '../text/index.ts';
-import { faded, plainLook, styleList, stylesOf, type Look, type Theme } from '../theme/index.ts';
+import { faded, plainLook, styleList, type Look, type Theme } from '../theme/index.ts';
 import type { Situation } from './conditions.ts';
 import {
   childrenOf,
@@ -21,7 +21,7 @@ import {
 } from './expand.ts';
 import { BuildError, Scope } from './scope.ts';
 import { boxOf, boxOfView, type Box, type Measure } from './box.ts';
-import { measureOf, tintKey } from './kinds.ts';
+import { lookOf, measureOf } from './kinds.ts';
 import type { Variant } from './variant.ts';
 import { textBlockOf, wordsOf } from './words.ts';
 
@@ -256,8 +256,7 @@ function makeWidget(
     ...(variant.states?.get(id) ?? []),
   ];
   const theme = (source.theme === undefined ? undefined : variant.themes.get(source.theme)) ?? parent.theme;
-  const own = source.tint === undefined ? source.look : { ...source.look, [tintKey(kind)]: source.tint };
-  const said = theme.resolve(parent.look, stylesOf(kind, source.style), own, inStates);
+  const said = lookOf(source, kind, theme, parent.look, inStates);
   const picture = source.image === undefined ? undefined : variant.pictures.get(source.image);
   const written = wordsOf(source.text, said, scope, theme, variant);
   const isEmpty = kind === 'textbox' && (written === undefined || written.text === '');

@@ -1,10 +1,11 @@
 import type { Widget } from '../build/index.ts';
 import type { WidgetSource } from '../document/index.ts';
-import { meterFill, picturePieces, trailColor } from '../ink/index.ts';
+import { backgroundBox, meterFill, picturePieces, trailColor } from '../ink/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Pixels } from '../picture/index.ts';
 import { colorAt, compose, faded, type Rgba } from '../theme/index.ts';
 import type { Backdrop } from '../view/index.ts';
+import type { Draft } from './check.ts';
 import { hasArea, intersection } from './geometry.ts';
 import type { Subject } from './subject.ts';
 
@@ -15,10 +16,33 @@ interface Layer {
   readonly color: (x: number, y: number) => Rgba;
 }
 
+/** A colour behind a rectangle, and over which backdrop, if that shows. */
+export interface Ground {
+  readonly color: Rgba;
+  readonly backdrop: string | undefined;
+}
+
 /** What lies behind a rectangle: colours, or why they cannot be told. */
-export type Behind =
-  | { readonly colors: readonly { readonly color: Rgba; readonly backdrop: string | undefined }[] }
-  | { readonly missing: string };
+type Behind = { readonly colors: readonly Ground[] } | { readonly missing: string };
+
+/**
+ * The colours behind a rectangle of a widget, its own background among them unless that is left out; where they cannot
+ * be told, reports that, and gives none.
+ */
+export function groundOf(
+  subject: Subject,
+  index: number,
+  area: Rect,
+  report: (draft: Draft) => void,
+  own: 'with its own' | 'without its own' = 'with its own',
+): readonly Ground[] {
+  const under = behind(subject, index, own === 'with its own' ? index : index - 1, area);
+  if ('colors' in under) return under.colors;
+  const { missing } = under;
+  const reasons = [{ text: missing, pointer: subject.widgets[index]!.pointer }];
+  report({ outcome: 'undecided', widget: index, measured: NaN, missing, reasons });
+  return [];
+}
 
 /** Points looked at in each cell and on each axis where a gradient or a picture is behind. */
 const samplesPerCell = 5;
@@ -29,9 +53,9 @@ const mostCells = 400;
  * Every colour that lies behind a rectangle of a widget, everything painted before it composed. The rectangle is
  * cut into cells along the edges of what is behind, so that no plain colour is missed.
  */
-export function behind(subject: Subject, index: number, area: Rect): Behind {
+function behind(subject: Subject, index: number, topmost: number, area: Rect): Behind {
   const layers: Layer[] = [];
-  for (let below = index; below >= 0; below--) {
+  for (let below = topmost; below >= 0; below--) {
     const missing = addLayers(subject, below, below === index, area, layers);
     if (missing !== undefined) return { missing };
     const last = layers.at(-1);
@@ -48,7 +72,7 @@ export function behind(subject: Subject, index: number, area: Rect): Behind {
   const plainCells = (xs.length - 1) * (ys.length - 1) <= mostCells;
   const cellsX = plainCells ? xs : [xs[0]!, xs.at(-1)!];
   const cellsY = plainCells ? ys : [ys[0]!, ys.at(-1)!];
-  const found = new Map<string, { color: Rgba; backdrop: string | undefined }>();
+  const found = new Map<string, Ground>();
   for (const backdrop of backdrops) {
     if (backdrop?.type === 'picture' && !backdrop.picture.sample) {
       return { missing: `the pixels of the backdrop "${backdrop.name}" are not known` };
@@ -140,12 +164,13 @@ function addLayers(
     const opaque =
       opacity === 1 &&
       (fill.type === 'color' ? fill.color.a === 1 : fill.stops.every((stop) => stop.color.a === 1));
+    const box = backgroundBox(widget, subject.layout, whole);
     layers.push({
-      rect,
+      rect: intersection(rect, box),
       opaque,
       color: (x, y) =>
         faded(
-          colorAt(fill, (x - whole.x) / whole.width, (y - whole.y) / whole.height, whole.width, whole.height),
+          colorAt(fill, (x - box.x) / box.width, (y - box.y) / box.height, box.width, box.height),
           opacity,
         ),
     });

@@ -1,5 +1,6 @@
 import { holds, readCondition } from '../build/index.ts';
 import type { PromiseSource, ViewSource } from '../document/index.ts';
+import { keyPointer } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { promiseKinds, type PromiseKey } from './promise-kinds.ts';
 
@@ -26,7 +27,7 @@ export const promiseCheck = (promisesOf: (view: ViewSource) => readonly PromiseS
       const [first] = about;
       // Of widgets that are not there on a screen, nothing is promised but that they are seen.
       if (!first && promise.visible !== true) return;
-      const at = `${root.pointer}/expect/${nth}`;
+      const at = `${keyPointer(root, 'expect')}/${nth}`;
       for (const key of keys) {
         if (promise[key] === undefined) continue;
         const broken = first
@@ -42,6 +43,13 @@ export const promiseCheck = (promisesOf: (view: ViewSource) => readonly PromiseS
 });
 
 export const brokenPromise = promiseCheck(({ expect }) => expect ?? []);
+
+/** The ids of every widget a promise names. */
+export function idsIn(promise: PromiseSource): readonly string[] {
+  const { within } = promise;
+  const isWidget = within !== undefined && within !== 'safe' && within !== 'screen';
+  return isWidget ? [...namesOf(promise), within] : namesOf(promise);
+}
 
 /** The widgets a promise is about. */
 function namesOf({ widget, widgets }: PromiseSource): readonly string[] {

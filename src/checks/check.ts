@@ -1,5 +1,6 @@
 import type { CheckedDocument, Origin } from '../document/index.ts';
 import type { Reason } from '../why/index.ts';
+import type { Acceptances } from './acceptances.ts';
 import type { Subject } from './subject.ts';
 
 export type CheckId =
@@ -94,18 +95,27 @@ export interface Check extends Measured {
   run(subject: Subject, limit: number, report: (draft: Draft) => void): void;
 }
 
-/** What a check says of a document as it is written, whatever screen it is on. */
+/** A document as it is written, and what was found out about it on the way. */
+export interface Written {
+  readonly document: CheckedDocument;
+  /** Which acceptances took findings away; undefined where not everything was looked at. */
+  readonly acceptances: Acceptances | undefined;
+  /** Every check there is of a layout. */
+  readonly checks: readonly CheckId[];
+}
+
+/** One thing that is wrong with what is written. */
 export interface DocumentDraft {
   /** What it is about: a style, a theme, a component. */
   readonly about: string;
-  readonly measured: number;
   readonly detail: string;
-  readonly reasons: readonly Reason[];
-  readonly origin: Origin;
+  readonly reason: string;
+  /** The file; the document's own if left out. */
+  readonly origin?: Origin;
   readonly pointer: string;
 }
 
-/** One check of a document as it is written. One file each; the registry lists them. */
+/** One check of a document as it is written: whatever it reports has failed. One file each; the registry lists them. */
 export interface DocumentCheck extends Measured {
-  run(document: CheckedDocument, limit: number, report: (draft: DocumentDraft) => void): void;
+  run(written: Written, report: (draft: DocumentDraft) => void): void;
 }

@@ -16,21 +16,13 @@ export const covered: Check = {
     const { order, widgets } = subject.tree;
     const opaque = order.filter((index) => subject.paints(index) && isOpaque(widgets[index]!.look));
     if (opaque.length === 0) return;
-    const place = new Map(order.map((index, at) => [index, at]));
     for (const { index, kind, pointer } of widgets) {
-      if (kind === 'panel' || kind === 'dialog' || !subject.isSeen(index)) continue;
-      if (!subject.paints(index)) continue;
+      if (kind === 'panel' || kind === 'dialog' || !subject.paints(index) || !subject.isSeen(index)) continue;
       const rect = subject.visualRect(index);
       const area = rect.width * rect.height;
       if (!(area > 0)) continue;
       for (const above of opaque) {
-        if (
-          place.get(above)! < place.get(index)! ||
-          subject.isWithin(index, above) ||
-          subject.isWithin(above, index)
-        )
-          continue;
-        if (widgets[above]!.kind === 'tooltip') continue;
+        if (!subject.isAbove(above, index) || widgets[above]!.kind === 'tooltip') continue;
         const shared = intersection(rect, subject.visualRect(above));
         const measured = (100 * shared.width * shared.height) / area;
         if (!(measured > limit)) continue;

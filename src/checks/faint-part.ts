@@ -1,9 +1,8 @@
 import type { Widget } from '../build/index.ts';
 import { compose, contrastRatio, faded, hexOf, type Rgba } from '../theme/index.ts';
-import { behind, opacityOf } from './behind.ts';
+import { groundOf, opacityOf } from './behind.ts';
 import type { Check } from './check.ts';
 import { hasArea, intersection } from './geometry.ts';
-import type { Subject } from './subject.ts';
 
 export const faintPart: Check = {
   id: 'faint-part',
@@ -21,59 +20,46 @@ export const faintPart: Check = {
       if (!part || !subject.paints(index) || !subject.isSeen(index) || states.includes('disabled')) continue;
       const area = intersection(subject.visualRect(index), subject.screenRect);
       if (!hasArea(area)) continue;
-      const under = behind(subject, index, area);
-      if ('missing' in under) {
-        const reasons = [{ text: under.missing, pointer }];
-        report({ outcome: 'undecided', widget: index, measured: NaN, missing: under.missing, reasons });
-        continue;
-      }
-      const ink = faded(part.color, opacityOf(subject, index));
+      const opacity = opacityOf(subject, index);
       let measured = Infinity;
       let reason = '';
-      for (const { color, backdrop } of under.colors) {
-        const seen = compose(ink, color);
-        // A border round the whole in another colour tells where it is just as well.
-        const ratio = Math.max(
-          contrastRatio(seen, color),
-          borderRatio(subject, widget, color, part.hasOwnEdge),
-        );
+      for (const { color, backdrop } of groundOf(subject, index, area, report, part.stands)) {
+        const seen = compose(faded(part.color, opacity), color);
+        // Of a box that is told by its edge, its inside in another colour tells where it is just as well.
+        const inside = part.inside ? compose(faded(part.inside, opacity), color) : color;
+        const ratio = Math.max(contrastRatio(seen, color), contrastRatio(inside, color));
         if (ratio >= measured) continue;
         measured = ratio;
-        reason = `the ${part.name} ${hexOf(seen)} stands on ${hexOf(color)}${backdrop === undefined ? '' : `, over the backdrop ${backdrop}`}`;
+        const on = backdrop === undefined ? '' : `, over the backdrop ${backdrop}`;
+        reason = `the ${part.name} ${hexOf(seen)} stands on ${hexOf(color)}${on}`;
       }
       if (measured >= limit) continue;
-      report({
-        outcome: 'failed',
-        widget: index,
-        measured,
-        detail: part.name,
-        reasons: [{ text: reason, pointer }],
-      });
+      const reasons = [{ text: reason, pointer }];
+      report({ outcome: 'failed', widget: index, measured, detail: part.name, reasons });
     }
   },
 };
 
-/** What a widget says something with, beside words; undefined where there is nothing now. */
-function partOf({
-  kind,
-  look,
-  value,
-  states,
-}: Widget): { name: string; color: Rgba; hasOwnEdge: boolean } | undefined {
-  if (kind === 'meter' && value > 0) return { name: 'filled part', color: look.color, hasOwnEdge: false };
-  if (kind === 'slider' || kind === 'switch')
-    return { name: 'handle', color: look.handleColor ?? look.color, hasOwnEdge: false };
-  if (kind === 'checkbox' && states.includes('checked'))
-    return { name: 'mark', color: look.color, hasOwnEdge: false };
-  if (kind === 'checkbox' || kind === 'textbox')
-    return look.borderColor && look.borderWidth > 0
-      ? { name: 'border', color: look.borderColor, hasOwnEdge: true }
-      : undefined;
-  return undefined;
+/** What a widget says something with, beside words. */
+interface Part {
+  readonly name: string;
+  readonly color: Rgba;
+  /** What it is told from: the widget's own background, or, of an edge round that, what is behind it. */
+  readonly stands: 'with its own' | 'without its own';
+  /** The colour inside an edge. */
+  readonly inside?: Rgba;
 }
 
-/** Of a box that is told by its edge: what its own ground does for it. */
-function borderRatio(subject: Subject, { index, look }: Widget, ground: Rgba, hasOwnEdge: boolean): number {
-  if (!hasOwnEdge || look.background?.type !== 'color') return 0;
-  return contrastRatio(compose(faded(look.background.color, opacityOf(subject, index)), ground), ground);
+/** Undefined where there is nothing now. */
+function partOf({ kind, look, value, states }: Widget): Part | undefined {
+  if (kind === 'meter' && value > 0)
+    return { name: 'filled part', color: look.color, stands: 'with its own' };
+  if (kind === 'slider' || kind === 'switch')
+    return { name: 'handle', color: look.handleColor ?? look.color, stands: 'with its own' };
+  if (kind === 'checkbox' && states.includes('checked'))
+    return { name: 'mark', color: look.color, stands: 'with its own' };
+  if ((kind !== 'checkbox' && kind !== 'textbox') || !look.borderColor || look.borderWidth === 0)
+    return undefined;
+  const inside = look.background?.type === 'color' ? look.background.color : undefined;
+  return { name: 'border', color: look.borderColor, stands: 'without its own', ...(inside && { inside }) };
 }

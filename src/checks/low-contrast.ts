@@ -1,7 +1,7 @@
 import type { TextBlock } from '../text/index.ts';
 import { compose, contrastRatio, faded, hexOf, type Look, type Rgba } from '../theme/index.ts';
 import { shown } from '../why/index.ts';
-import { behind, opacityOf } from './behind.ts';
+import { groundOf, opacityOf } from './behind.ts';
 import type { Check } from './check.ts';
 import { hasArea, intersection } from './geometry.ts';
 import type { Subject } from './subject.ts';
@@ -28,12 +28,7 @@ export const lowContrast: Check = {
       let area = intersection(subject.textRect(index), subject.screenRect);
       if (clip) area = intersection(area, clip);
       if (!hasArea(area)) continue;
-      const under = behind(subject, index, area);
-      if ('missing' in under) {
-        const reasons = [{ text: under.missing, pointer }];
-        report({ outcome: 'undecided', widget: index, measured: NaN, missing: under.missing, reasons });
-        continue;
-      }
+      const under = groundOf(subject, index, area, report);
       const opacity = opacityOf(subject, index);
       const outline = outlineOf(subject, index);
       let worst: { ratio: number; least: number; reason: string } | undefined;
@@ -44,7 +39,7 @@ export const lowContrast: Check = {
         );
         const large = size >= largeText || (size >= largeBoldText && one.bold);
         const least = large ? Math.min(limit, limitForLarge) : limit;
-        for (const { color, backdrop } of under.colors) {
+        for (const { color, backdrop } of under) {
           const ground = outline ? compose(faded(outline, opacity), color) : color;
           const seen = compose(faded(one.color, opacity), ground);
           const ratio = contrastRatio(seen, ground);

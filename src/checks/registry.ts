@@ -9,6 +9,7 @@ import { cutText } from './cut-text.ts';
 import { drifted } from './drifted.ts';
 import { faintPart } from './faint-part.ts';
 import { gaveWayCheck } from './gave-way.ts';
+import { idleAcceptance } from './idle-acceptance.ts';
 import { longLines } from './long-lines.ts';
 import { lowContrast } from './low-contrast.ts';
 import { missingGlyph } from './missing-glyph.ts';
@@ -65,4 +66,10 @@ export const checks: readonly Check[] = [
 ];
 
 /** Every check of a document as it is written. */
-export const documentChecks: readonly DocumentCheck[] = [themeGap, unusedStyle, unusedComponent, unusedToken];
+export const documentChecks: readonly DocumentCheck[] = [
+  themeGap,
+  unusedStyle,
+  unusedComponent,
+  unusedToken,
+  idleAcceptance,
+];

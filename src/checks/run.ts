@@ -1,10 +1,16 @@
-import type { CheckedDocument, PromiseSource } from '../document/index.ts';
+import type { CheckedDocument, Origin, PromiseSource } from '../document/index.ts';
 import { screens as catalogue, type Screen } from '../screen/index.ts';
-import { localesOf, openView, type Resources, type View, type ViewLayout } from '../view/index.ts';
+import {
+  NoSuchName,
+  localesOf,
+  openView,
+  type Resources,
+  type View,
+  type ViewLayout,
+} from '../view/index.ts';
 import type { Reason } from '../why/index.ts';
-import { promiseCheck } from './broken-promise.ts';
 import { Acceptances } from './acceptances.ts';
-import { idleAcceptance } from './idle-acceptance.ts';
+import { idsIn, promiseCheck } from './broken-promise.ts';
 import type { Check, CheckId, Outcome, Severity } from './check.ts';
 import { checks, documentChecks } from './registry.ts';
 import { Subject } from './subject.ts';
@@ -123,35 +129,37 @@ function isWhole({ views, cases, locales, themes, screens }: CheckOptions): bool
 /** What concerns the document whatever screen it is on. */
 function checkWritten(document: CheckedDocument, acceptances: Acceptances | undefined): Finding[] {
   const found: Finding[] = [];
-  // Whether an acceptance is idle shows only when everything was looked at.
-  const all = acceptances ? [...documentChecks, idleAcceptance(acceptances)] : documentChecks;
-  for (const check of all) {
-    check.run(document, check.limit, ({ about, measured, detail, reasons, origin, pointer }) => {
-      const { source, range } = origin.at(pointer);
-      const at = source && range ? source.placeOf(range.start) : undefined;
-      const place = source && at ? `${source.name}:${at.line}:${at.column}` : source?.name;
-      const worst = { ...nowhere, measured, limit: check.limit };
-      const { id, severity, unit, fails } = check;
+  const written = { document, acceptances, checks: checks.map(({ id }) => id) };
+  for (const check of documentChecks) {
+    check.run(written, ({ about, detail, reason, origin = document.origin, pointer }) => {
       found.push({
-        check: id,
+        check: check.id,
         outcome: 'failed',
-        severity,
+        severity: check.severity,
         view: undefined,
         widget: about,
         other: undefined,
         pointer,
-        place: origin === document.origin ? undefined : place,
-        unit,
-        fails,
-        worst,
+        place: origin === document.origin ? undefined : placeIn(origin, pointer),
+        unit: check.unit,
+        fails: check.fails,
+        worst: { ...nowhere, measured: 1, limit: check.limit },
         occurrences: [],
         detail,
         missing: undefined,
-        reasons,
+        reasons: [{ text: reason, pointer }],
       });
     });
   }
   return found;
+}
+
+/** `file:line:column` of a pointer in another file than the document's. */
+function placeIn(origin: Origin, pointer: string): string | undefined {
+  const { source, range } = origin.at(pointer);
+  if (!source || !range) return source?.name;
+  const { line, column } = source.placeOf(range.start);
+  return `${source.name}:${line}:${column}`;
 }
 
 const nowhere = { screen: '', case: undefined, locale: '', theme: undefined, scale: 1 } as const;
@@ -172,8 +180,15 @@ export function checkView(
   return [...collected.values()].map(({ finding }) => finding);
 }
 
-/** What of a promise does not hold of a view, all screens together. */
+/**
+ * What of a promise does not hold of a view, all screens together.
+ * @throws NoSuchName for a widget that is there on none of them: a promise of nothing would always hold.
+ */
 export function keptOn(view: View, promise: PromiseSource, screens: readonly Screen[]): Finding[] {
+  const ids = new Set(
+    screens.flatMap((screen) => view.formOn(view.frameOn(screen)).tree.widgets.map(({ id }) => id)),
+  );
+  for (const id of idsIn(promise)) if (!ids.has(id)) throw new NoSuchName('widget', id, [...ids]);
   return checkView(view, screens, [promiseCheck(() => [promise])]);
 }
 

@@ -1,5 +1,6 @@
-import type { State, WidgetSource } from '../document/index.ts';
-import { compose, contrastRatio, stylesOf, type Fill, type Look, type Rgba } from '../theme/index.ts';
+import { lookOf } from '../build/index.ts';
+import type { State } from '../document/index.ts';
+import { compose, contrastRatio, type Fill, type Look, type Rgba } from '../theme/index.ts';
 import type { Check } from './check.ts';
 import { controls } from './subject.ts';
 
@@ -14,13 +15,11 @@ export const statesAlike: Check = {
     'WCAG 2.2, success criteria 2.4.7 and 2.4.13: 3:1 between the same pixels with and without the focus',
   severity: 'error',
   run(subject, limit, report) {
-    for (const { index, kind, theme, source, states, pointer } of subject.widgets) {
+    for (const { index, parent, kind, theme, source, states, pointer } of subject.widgets) {
       if (!controls.has(kind) || !subject.isThere(index) || states.includes('disabled')) continue;
-      const { look, style } = source as WidgetSource;
-      const parent = subject.widgets[subject.widgets[index]!.parent]!.look;
+      const { look: around } = subject.widgets[parent]!;
       const others = states.filter((state) => state !== 'focused');
-      const seen = (inStates: readonly State[]) =>
-        theme.resolve(parent, stylesOf(kind, style), look, inStates);
+      const seen = (inStates: readonly State[]) => lookOf(source, kind, theme, around, inStates);
       const measured = largestChange(seen(others), seen([...others, 'focused']));
       if (measured >= limit) continue;
       const reason = {

@@ -23,7 +23,8 @@ export class Subject {
   /** Index of the topmost dialog; 0 for none. */
   #dialog: number | undefined;
   readonly #placed: (PlacedText | undefined)[] = [];
-
+  /** When each widget is drawn. */
+  #places: Uint32Array | undefined;
   #ids: ReadonlyMap<string, number> | undefined;
   readonly #reference: () => ViewLayout;
 
@@ -184,8 +185,22 @@ export class Subject {
         return kind === 'dialog' && visible && look.opacity > 0;
       }) ?? 0;
     if (this.#dialog === 0 || this.isWithin(index, this.#dialog)) return false;
-    const { order } = this.tree;
-    return order.indexOf(index) < order.indexOf(this.#dialog);
+    return this.#place(index) < this.#place(this.#dialog);
+  }
+
+  /** Whether a widget is drawn over another: later, and neither is in the other. */
+  isAbove(above: number, index: number): boolean {
+    if (this.#place(above) < this.#place(index)) return false;
+    return !this.isWithin(index, above) && !this.isWithin(above, index);
+  }
+
+  /** When a widget is drawn. */
+  #place(index: number): number {
+    if (!this.#places) {
+      this.#places = new Uint32Array(this.widgets.length);
+      this.tree.order.forEach((one, at) => (this.#places![one] = at));
+    }
+    return this.#places[index]!;
   }
 
   /** Whether `outer` is the widget or one around it. */

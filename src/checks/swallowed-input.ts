@@ -18,21 +18,13 @@ export const swallowedInput: Check = {
       ({ index, kind }) => controls.has(kind) && subject.isThere(index) && !subject.isBehindDialog(index),
     );
     if (pressed.length === 0) return;
-    const place = new Map(order.map((index, at) => [index, at]));
-    const unseen = order.filter(
-      (index) => index > 0 && subject.isThere(index) && !subject.paintsWithin(index),
-    );
+    const unseen = order.filter((index) => subject.isThere(index) && !subject.paintsWithin(index));
     for (const { index, pointer } of pressed) {
       const rect = subject.layout.rect(index);
       const area = rect.width * rect.height;
       if (!(area > 0)) continue;
       for (const above of unseen) {
-        if (
-          place.get(above)! < place.get(index)! ||
-          subject.isWithin(index, above) ||
-          subject.isWithin(above, index)
-        )
-          continue;
+        if (!subject.isAbove(above, index)) continue;
         const shared = intersection(rect, subject.layout.rect(above));
         const measured = (100 * shared.width * shared.height) / area;
         if (!(measured > limit)) continue;

@@ -10,18 +10,10 @@ export const themeGap: DocumentCheck = {
   fails: 'above',
   source: 'a view seen in such a theme falls back to what nobody drew for it',
   severity: 'error',
-  run(document, limit, report) {
+  run({ document }, report) {
     for (const { theme, what, name, has, origin, pointer } of themeGaps(document)) {
-      if (limit >= 1) continue;
-      const reasons = [{ text: `${has} has it`, pointer }];
-      report({
-        about: theme,
-        measured: 1,
-        detail: `the ${what} "${name}", which ${has} has`,
-        reasons,
-        origin,
-        pointer,
-      });
+      const detail = `the ${what} "${name}", which ${has} has`;
+      report({ about: theme, detail, reason: `${has} has it`, origin, pointer });
     }
   },
 };

@@ -1,4 +1,4 @@
-import { rootsOf, widgetsOf, type WidgetSource } from '../document/index.ts';
+import { pointerTo, writtenWidgets } from '../document/index.ts';
 import type { DocumentCheck } from './check.ts';
 
 export const unusedComponent: DocumentCheck = {
@@ -10,22 +10,12 @@ export const unusedComponent: DocumentCheck = {
   fails: 'above',
   source: 'what nobody uses is edited in vain',
   severity: 'warning',
-  run({ source, origin }, limit, report) {
-    const used = new Set<string>();
-    for (const { root, pointer } of rootsOf(source))
-      for (const { use } of [root as WidgetSource, ...[...widgetsOf(root, pointer)].map((one) => one.widget)])
-        if (use !== undefined) used.add(use);
+  run({ document: { source } }, report) {
+    const used = new Set([...writtenWidgets(source)].map(({ widget }) => widget.use));
     for (const name of Object.keys(source.components ?? {})) {
-      if (used.has(name) || limit >= 1) continue;
-      const pointer = `/components/${name}`;
-      report({
-        about: name,
-        measured: 1,
-        detail: 'component',
-        reasons: [{ text: 'no widget uses it', pointer }],
-        origin,
-        pointer,
-      });
+      if (used.has(name)) continue;
+      const pointer = pointerTo('/components', name);
+      report({ about: name, detail: 'component', reason: 'no widget uses it', pointer });
     }
   },
 };

@@ -1,4 +1,4 @@
-import { rootsOf, widgetsOf, type WidgetSource } from '../document/index.ts';
+import { isTemplate, pointerTo, writtenWidgets, type WidgetSource } from '../document/index.ts';
 import { markupWords, parseMarkup } from '../text/index.ts';
 import { styleList } from '../theme/index.ts';
 import type { DocumentCheck } from './check.ts';
@@ -12,47 +12,26 @@ export const unusedStyle: DocumentCheck = {
   fails: 'above',
   source: 'what nobody uses is edited in vain',
   severity: 'warning',
-  run({ source, origin, themes, named }, limit, report) {
+  run({ document: { source, themes, named } }, report) {
     const used = new Set<string>();
     const take = (names: WidgetSource['style']) => styleList(names).forEach((name) => used.add(name));
-    let isOpen = false;
-    for (const { root, pointer } of rootsOf(source)) {
-      for (const widget of [
-        root as WidgetSource,
-        ...[...widgetsOf(root, pointer)].map((one) => one.widget),
-      ]) {
-        const changes = [
-          widget,
-          ...(widget.when ?? []).map(({ change }) => change),
-          ...Object.values(widget.set ?? {}),
-        ];
-        for (const one of changes) {
-          take(one.style);
-          if (typeof one.style === 'string' && one.style.startsWith('{')) isOpen = true;
-          for (const said of Object.values(one))
-            if (typeof said === 'string' && said.includes('['))
-              for (const part of parseMarkup(said))
-                for (const word of markupWords(part.how ?? ''))
-                  if (word.type === 'style') used.add(word.name);
-        }
+    for (const { widget } of writtenWidgets(source)) {
+      // Where a value decides which style it is, it may be any.
+      if (isTemplate(widget.style)) return;
+      take(widget.style);
+      for (const said of Object.values(widget)) {
+        if (typeof said !== 'string' || !said.includes('[')) continue;
+        const words = parseMarkup(said).flatMap(({ how = '' }) => markupWords(how));
+        for (const word of words) if (word.type === 'style') used.add(word.name);
       }
     }
     for (const { theme } of [...themes, ...named.values()])
       for (const style of [...Object.values(theme.styles ?? {}), ...Object.values(theme.kinds ?? {})])
         take(style.extends);
-    // Where a value decides which style it is, it may be any.
-    if (isOpen || limit >= 1) return;
     for (const name of Object.keys(source.styles ?? {})) {
       if (used.has(name)) continue;
-      const pointer = `/styles/${name}`;
-      report({
-        about: name,
-        measured: 1,
-        detail: 'style',
-        reasons: [{ text: 'no widget, style or text names it', pointer }],
-        origin,
-        pointer,
-      });
+      const pointer = pointerTo('/styles', name);
+      report({ about: name, detail: 'style', reason: 'no widget, style or text names it', pointer });
     }
   },
 };

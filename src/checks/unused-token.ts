@@ -10,27 +10,15 @@ export const unusedToken: DocumentCheck = {
   fails: 'above',
   source: 'what nobody uses is edited in vain',
   severity: 'warning',
-  run({ source, origin, themes, named }, limit, report) {
-    const [own] = themes;
-    if (!own?.theme.tokens || limit >= 1) return;
+  run({ document: { source, origin, themes, named } }, report) {
     // A name counts as used wherever it is written with its $ or its braces.
     const written = JSON.stringify([source, ...[...themes, ...named.values()].map(({ theme }) => theme)]);
-    const used = new Set(
-      [...written.matchAll(/\$([\p{L}_][\p{L}\p{N}_.-]*)|\{([^{}"]+)\}/gu)].map(
-        ([, name, alias]) => name ?? alias,
-      ),
-    );
-    for (const token of tokensOf(own)) {
-      if (token.origin !== origin || used.has(token.name) || !token.pointer.startsWith('/tokens')) continue;
-      const { name, pointer } = token;
-      report({
-        about: name,
-        measured: 1,
-        detail: 'token',
-        reasons: [{ text: 'nothing names it', pointer }],
-        origin,
-        pointer,
-      });
+    const names = written.matchAll(/\$([\p{L}_][\p{L}\p{N}_.-]*)|\{([^{}"]+)\}/gu);
+    const used = new Set([...names].map(([, name, alias]) => name ?? alias));
+    for (const { name, pointer, origin: file } of tokensOf(themes[0]!)) {
+      // Those of token files are shared with others.
+      if (file !== origin || used.has(name)) continue;
+      report({ about: name, detail: 'token', reason: 'nothing names it', pointer });
     }
   },
 };

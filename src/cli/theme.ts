@@ -2,9 +2,9 @@ import { extname } from 'node:path';
 import { writeWhole } from '../node/files.ts';
 import { drawLayout } from '../paint/index.ts';
 import { counted, printable } from '../report/index.ts';
-import { Theme, themeGaps, tokensFile } from '../theme/index.ts';
+import { Theme, parseColor, themeGaps, tokensFile } from '../theme/index.ts';
 import { themeSheet } from '../view/index.ts';
-import { writeDrawing, type TextChoice } from './drawing.ts';
+import { checkDrawingPaths, writeDrawing, type TextChoice } from './drawing.ts';
 import { UsageError, exitClean, exitFindings, exitUnusable, type Io } from './io.ts';
 import { load } from './load.ts';
 
@@ -19,6 +19,9 @@ export interface ThemeCall {
 
 /** `pimbot theme FILE` */
 export async function theme(file: string, call: ThemeCall, io: Io): Promise<number> {
+  checkDrawingPaths(call.out ?? []);
+  if (call.backdrop !== undefined && !parseColor(call.backdrop))
+    throw new UsageError(`"${call.backdrop}" is no CSS colour`);
   const loaded = await load(file, io, call.theme);
   if (!loaded.document) return exitUnusable;
   const { document, resources } = loaded;

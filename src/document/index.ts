@@ -28,7 +28,7 @@ export {
 export type { AxisAnchor, Columns, Length, Pair, Sides, Size } from './lengths.ts';
 export { kinds, states } from './model.ts';
 export { namesPicture } from './structure.ts';
-export { Origin, isTemplate, own, rootsOf, widgetsOf } from './model.ts';
+export { Origin, isTemplate, own, rootsOf, widgetsOf, writtenWidgets } from './model.ts';
 export type {
   Alignment,
   Arrangement,

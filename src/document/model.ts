@@ -477,6 +477,26 @@ export function* rootsOf(document: DocumentSource): Generator<RootSource> {
   }
 }
 
+/** What a document says of a widget, or changes of one, and where. */
+export interface WrittenWidget {
+  readonly widget: WidgetSource;
+  readonly pointer: string;
+}
+
+/** Everything a document says of widgets: of roots, of what is in them, in conditions, in changes of instances. */
+export function* writtenWidgets(document: DocumentSource): Generator<WrittenWidget> {
+  for (const { root, pointer } of rootsOf(document)) {
+    for (const one of [{ widget: root as WidgetSource, pointer }, ...widgetsOf(root, pointer)]) {
+      const { widget, pointer: at } = one;
+      yield { widget, pointer: at };
+      for (const [index, { change }] of (widget.when ?? []).entries())
+        yield { widget: { id: widget.id, ...change }, pointer: `${at}/when/${index}/change` };
+      for (const [id, change] of Object.entries(widget.set ?? {}))
+        yield { widget: { id, ...change }, pointer: pointerTo(`${at}/set`, id) };
+    }
+  }
+}
+
 /** Whether a value is left to a parameter or value: `"{name}"` and nothing else. */
 export function isTemplate(value: unknown): value is string {
   return typeof value === 'string' && /^\{[\p{L}_][\p{L}\p{N}_-]*\}$/u.test(value);

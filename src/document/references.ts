@@ -20,7 +20,8 @@ export function checkPromises(
   origin: Origin,
   diagnostics: DiagnosticList,
 ): void {
-  const isMade = (id: string) => id.includes('.') || /-\d+$/.test(id);
+  // `hull.bar` is in the instance `hull`, `slot-2` the second of the repeated `slot`.
+  const isMade = (id: string) => ids.has(id.replace(/\..*$/, '')) || ids.has(id.replace(/(\..*|-\d+)$/, ''));
   expect?.forEach(({ widget, widgets, within }, nth) => {
     const at = `${pointer}/expect/${nth}`;
     const named: [id: string, at: string][] = (widgets ?? []).map((id, index) => [

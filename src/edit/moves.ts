@@ -2,7 +2,7 @@ import type { Widget } from '../build/index.ts';
 import { formatDiagnostic, type CheckedDocument, type FileText } from '../document/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Screen } from '../screen/index.ts';
-import { Theme } from '../theme/index.ts';
+import { Theme, namedThemes } from '../theme/index.ts';
 import { readDocument, type View, type ViewLayout } from '../view/index.ts';
 import { EditError } from './edit-error.ts';
 import { exactNumber } from './place.ts';
@@ -28,8 +28,8 @@ export function rearranged(document: CheckedDocument, view: View, text: string):
   });
   const { document: changed } = read;
   if (changed) {
-    const themes = new Map([...changed.named.keys()].map((name) => [name, new Theme(changed, name)]));
-    return view.with({ theme: new Theme(changed, view.variant.theme.name), themes }, changed);
+    const theme = new Theme(changed, view.variant.theme.name);
+    return view.with({ theme, themes: namedThemes(changed) }, changed);
   }
   const first = read.diagnostics.find(({ severity }) => severity === 'error');
   throw new EditError(

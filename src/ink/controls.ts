@@ -25,8 +25,9 @@ export function insideOf(widget: Widget, layout: Layout, rect: Rect): Rect {
 }
 
 /**
- * A slider's track is its inside, its handle three times as high, at the most as high as the whole widget; a switch's track is the whole widget, its
- * handle stands inside, at the end when it is on. What starts and ends follows the writing direction.
+ * A slider's track is its inside, its handle three times as high, at the most as high as the whole widget; a switch's
+ * track is the whole widget, its handle stands inside, at the end when it is on. What starts and ends follows the writing
+ * direction.
  */
 export function controlBoxes(widget: Widget, layout: Layout, rect: Rect): ControlBoxes {
   const inside = insideOf(widget, layout, rect);
@@ -43,6 +44,11 @@ export function controlBoxes(widget: Widget, layout: Layout, rect: Rect): Contro
     ? { ...inside, x: middle, width: Math.max(0, end - middle) }
     : { ...inside, width: Math.max(0, middle - inside.x) };
   return { track: inside, filled, handle };
+}
+
+/** What a widget's background, border and shadow are drawn on, in a rectangle: all of it, of a slider its track. */
+export function backgroundBox(widget: Widget, layout: Layout, rect: Rect): Rect {
+  return widget.kind === 'slider' ? controlBoxes(widget, layout, rect).track : rect;
 }
 
 /** How much higher a slider's handle is than its track. */

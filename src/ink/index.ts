@@ -1,7 +1,7 @@
 export { fitPicture } from './fit.ts';
 export { picturePieces } from './picture.ts';
 export type { PicturePiece } from './picture.ts';
-export { caretRect, checkMark, controlBoxes, insideOf } from './controls.ts';
+export { backgroundBox, caretRect, checkMark, controlBoxes, insideOf } from './controls.ts';
 export type { ControlBoxes } from './controls.ts';
 export { meterFill, meterPieces, trailColor } from './meter.ts';
 export { contentRoom } from './room.ts';

@@ -1,20 +1,15 @@
 import type { Widget } from '../build/index.ts';
 import { caretRect, checkMark, controlBoxes, insideOf, placeText } from '../ink/index.ts';
 import type { Rect } from '../layout/index.ts';
-import { evenCorners, square, type Corners, type Rgba } from '../theme/index.ts';
+import { evenCorners, type Corners } from '../theme/index.ts';
 import type { ViewLayout } from '../view/index.ts';
-import type { DrawOperation, PathStep } from './draw-list.ts';
+import { plainBox, type DrawOperation, type PathStep } from './draw-list.ts';
 
 /** What the inside of a control is drawn with. */
 export interface ControlStyle {
   readonly rect: Rect;
   readonly radius: Corners;
   readonly opacity: number;
-}
-
-/** Whether its background is drawn on another box than its own: of a slider on its track. */
-export function hasTrack({ kind }: Widget): boolean {
-  return kind === 'slider';
 }
 
 /** What a checkbox, switch or slider draws over its background. */
@@ -41,21 +36,9 @@ export function addControl(
   }
   if (kind !== 'switch' && kind !== 'slider') return;
   const { track, filled, handle } = controlBoxes(widget, layout, rect);
-  const box = (part: Rect, color: Rgba, corners: Corners) => {
-    const fill = { type: 'color', color } as const;
-    operations.push({
-      type: 'box',
-      widget: index,
-      rect: part,
-      radius: corners,
-      fill,
-      border: undefined,
-      opacity,
-    });
-  };
   if (filled && filled.width > 0) {
     operations.push({ type: 'clip', rect: track, radius });
-    box(filled, look.color, square);
+    operations.push(plainBox(index, filled, look.color, opacity));
     operations.push({ type: 'restore' });
   }
   // As round as the widget around it, up to a circle.
@@ -63,7 +46,8 @@ export function addControl(
     handle.width / 2,
     Math.max(radius.topLeft, radius.topRight) * (kind === 'slider' ? 4 : 1),
   );
-  box(handle, look.handleColor ?? look.color, evenCorners(Math.max(0, round)));
+  const color = look.handleColor ?? look.color;
+  operations.push(plainBox(index, handle, color, opacity, evenCorners(round)));
 }
 
 const closed: PathStep = { type: 'Z', values: [] };
@@ -93,6 +77,5 @@ export function addCaret(
     baseline: originY + last.baseline * scale,
   };
   const rect = caretRect(line, { ascent: ascent * em, descent: descent * em, size }, isRightToLeft);
-  const fill = { type: 'color', color: { ...look.color, a: 1 } } as const;
-  operations.push({ type: 'box', widget: index, rect, radius: square, fill, border: undefined, opacity });
+  operations.push(plainBox(index, rect, { ...look.color, a: 1 }, opacity));
 }

@@ -1,7 +1,7 @@
 import type { Matrix } from '../ink/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Picture } from '../picture/index.ts';
-import type { Corners, Fill, Rgba, Stroke } from '../theme/index.ts';
+import { square, type Corners, type Fill, type Rgba, type Stroke } from '../theme/index.ts';
 
 /** One step of a path: M x y, L x y, Q x1 y1 x y, C x1 y1 x2 y2 x y, or Z. */
 export interface PathStep {
@@ -79,6 +79,17 @@ export type DrawOperation =
   | { readonly type: 'turn'; readonly matrix: Matrix }
   /** Ends the last clip or turn. */
   | { readonly type: 'restore' };
+
+/** A box of one colour and nothing else. */
+export function plainBox(
+  widget: number,
+  rect: Rect,
+  color: Rgba,
+  opacity = 1,
+  radius: Corners = square,
+): DrawOperation {
+  return { type: 'box', widget, rect, radius, fill: { type: 'color', color }, border: undefined, opacity };
+}
 
 /** A whole drawing. */
 export interface DrawList {

@@ -1,8 +1,8 @@
 import type { Widget } from '../build/index.ts';
 import type { WidgetSource } from '../document/index.ts';
 import {
+  backgroundBox,
   clips,
-  controlBoxes,
   fitPicture,
   meterPieces,
   picturePieces,
@@ -12,18 +12,10 @@ import {
   type PicturePiece,
 } from '../ink/index.ts';
 import type { Rect } from '../layout/index.ts';
-import {
-  faded,
-  fittedCorners,
-  isSquare,
-  mapCorners,
-  square,
-  type Corners,
-  type Rgba,
-} from '../theme/index.ts';
+import { faded, fittedCorners, isSquare, mapCorners, type Corners, type Rgba } from '../theme/index.ts';
 import type { Backdrop, ViewLayout } from '../view/index.ts';
-import type { DrawList, DrawOperation } from './draw-list.ts';
-import { addCaret, addControl, hasTrack } from './draw-control.ts';
+import { plainBox, type DrawList, type DrawOperation } from './draw-list.ts';
+import { addCaret, addControl } from './draw-control.ts';
 import { addText } from './draw-text.ts';
 import { pictureOperation } from './draw-picture.ts';
 
@@ -92,8 +84,7 @@ function addBackdrop(backdrop: Backdrop, width: number, height: number, operatio
     });
     return;
   }
-  const fill = { type: 'color', color: { ...backdrop.color, a: 1 } } as const;
-  operations.push({ type: 'box', widget: -1, rect, radius: square, fill, border: undefined, opacity: 1 });
+  operations.push(plainBox(-1, rect, { ...backdrop.color, a: 1 }));
 }
 
 function addBars({ screen, layout }: ViewLayout, operations: DrawOperation[]): void {
@@ -104,10 +95,7 @@ function addBars({ screen, layout }: ViewLayout, operations: DrawOperation[]): v
     bars.push({ x: 0, y: 0, width: originX, height }, { x: width - originX, y: 0, width: originX, height });
   if (originY > 0)
     bars.push({ x: 0, y: 0, width, height: originY }, { x: 0, y: height - originY, width, height: originY });
-  for (const rect of bars) {
-    const fill = { type: 'color', color: barColor } as const;
-    operations.push({ type: 'box', widget: -1, rect, radius: square, fill, border: undefined, opacity: 1 });
-  }
+  for (const rect of bars) operations.push(plainBox(-1, rect, barColor));
 }
 
 function addWidget(on: ViewLayout, widget: Widget, opacity: number, operations: DrawOperation[]): void {
@@ -122,7 +110,7 @@ function addWidget(on: ViewLayout, widget: Widget, opacity: number, operations: 
   const box = { type: 'box', widget: index, rect, opacity } as const;
   const drawn = rect.width > 0 && rect.height > 0;
   if (kind === 'dialog' && look.veil) addVeil(on, index, faded(look.veil, opacity), operations);
-  const base = hasTrack(widget) ? controlBoxes(widget, layout, rect).track : rect;
+  const base = backgroundBox(widget, layout, rect);
   const baseRadius = base === rect ? radius : cornersOf(widget, base, scale);
   if (drawn) addShadows(widget, base, baseRadius, scale, opacity, operations);
   if (drawn && look.background)
@@ -133,10 +121,8 @@ function addWidget(on: ViewLayout, widget: Widget, opacity: number, operations: 
     const innerRadius = mapCorners(radius, (one) => Math.max(0, one - borderWidth));
     operations.push({ type: 'clip', rect: inner, radius: innerRadius });
     const fillUp = (value: number, color: Rgba) => {
-      for (const piece of meterPieces(inner, widget, segmentGap * scale, value)) {
-        const fill = { type: 'color', color } as const;
-        operations.push({ ...box, rect: onPixels(piece), radius: square, fill, border: undefined });
-      }
+      for (const piece of meterPieces(inner, widget, segmentGap * scale, value))
+        operations.push(plainBox(index, onPixels(piece), color, opacity));
     };
     if (widget.trail > widget.value) fillUp(widget.trail, trailColor(look));
     fillUp(widget.value, look.color);
@@ -151,8 +137,7 @@ function addWidget(on: ViewLayout, widget: Widget, opacity: number, operations: 
 /** What a dialog lays over the whole screen, so that all behind it steps back. */
 function addVeil({ screen }: ViewLayout, widget: number, color: Rgba, operations: DrawOperation[]): void {
   const rect = { x: 0, y: 0, width: screen.width, height: screen.height };
-  const fill = { type: 'color', color } as const;
-  operations.push({ type: 'box', widget, rect, radius: square, fill, border: undefined, opacity: 1 });
+  operations.push(plainBox(widget, rect, color));
 }
 
 /** The radii of a widget's corners in device px, none larger than fits. */

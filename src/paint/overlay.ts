@@ -2,7 +2,7 @@ import type { Finding } from '../checks/index.ts';
 import { defaultFont, evenCorners, parseColor, square, type Rgba } from '../theme/index.ts';
 import { lineOf, type FontBook } from '../text/index.ts';
 import type { ViewLayout } from '../view/index.ts';
-import type { DrawList, DrawOperation, PathStep } from './draw-list.ts';
+import { plainBox, type DrawList, type DrawOperation, type PathStep } from './draw-list.ts';
 import { outlineLine } from './glyphs.ts';
 
 /** What is drawn over a view to show how it stands. */
@@ -66,10 +66,9 @@ function addSafeArea({ screen }: ViewLayout, thin: number, operations: DrawOpera
     { x: 0, y: safe.top, width: safe.left, height: inner.height },
     { x: width - safe.right, y: safe.top, width: safe.right, height: inner.height },
   ];
-  const fill = { type: 'color', color: shadeColor } as const;
   for (const rect of shades) {
     if (rect.width > 0 && rect.height > 0) {
-      operations.push({ type: 'box', widget: -1, rect, radius: square, fill, border: undefined, opacity: 1 });
+      operations.push(plainBox(-1, rect, shadeColor));
     }
   }
   const border = { width: thin * 2, color: safeColor, dash: thin * 10 };
@@ -154,16 +153,7 @@ function addLabel(
   const x = Math.max(0, Math.min(left, list.width - width));
   const y = Math.max(0, Math.min(top, list.height - height));
   const rect = { x, y, width, height };
-  const fill = { type: 'color', color: plate } as const;
-  operations.push({
-    type: 'box',
-    widget: -1,
-    rect,
-    radius: evenCorners(thin * 3),
-    fill,
-    border: undefined,
-    opacity: 1,
-  });
+  operations.push(plainBox(-1, rect, plate, 1, evenCorners(thin * 3)));
   const steps: PathStep[] = [];
   outlineLine(line, x + thin * 5, y + height * 0.72, 1, steps);
   operations.push({ type: 'path', widget: -1, steps, color: ink, opacity: 1 });

@@ -1,9 +1,10 @@
+import type { Finding } from '../checks/index.ts';
 import { escapeXml } from '../paint/index.ts';
 import { pageScript } from './page/script.ts';
 import { pageStyle } from './page/style.ts';
-import { wherePointer, type ReportInput } from './report.ts';
+import { findingPlace, type ReportInput } from './report.ts';
 import type { Shot } from './shots.ts';
-import { casesOf, counted, localesIn, sentenceOf, themesIn, whereOf } from './wording.ts';
+import { counted, occasionOf, sentenceOf } from './wording.ts';
 
 /** A shot drawn small, as a `data:` address of a picture. */
 export interface DrawnShot extends Omit<Shot, 'list'> {
@@ -40,24 +41,19 @@ export function reportHtml(inputs: readonly SheetInput[]): string {
   return page(summaryOf(inputs), JSON.stringify(data).replace(/</g, '\\u003c'));
 }
 
-function findingOf(input: ReportInput, finding: SheetInput['verdict']['findings'][number]): object {
-  const { verdict, file, document } = input;
+function findingOf(input: ReportInput, finding: Finding): object {
   const { view, widget, occurrences } = finding;
-  const where =
-    view === undefined
-      ? ''
-      : `${whereOf(finding, verdict.screens.length)}${casesOf(finding, verdict.cases.length)}${localesIn(finding, verdict.locales.length)}${themesIn(finding, verdict.themes.length)}`;
   return {
-    file,
+    file: input.file,
     view,
     check: finding.check,
     severity: finding.severity,
     outcome: finding.outcome,
     name: widget,
     sentence: sentenceOf(finding),
-    where,
+    where: occasionOf(finding, input.verdict),
     why: finding.outcome === 'failed' ? finding.reasons.map(({ text }) => text) : [],
-    place: finding.place ?? wherePointer(document, file, finding.pointer),
+    place: findingPlace(input, finding),
     screens: [...new Set(occurrences.map(({ screen }) => screen))],
     locales: [...new Set(occurrences.map(({ locale }) => locale))],
   };

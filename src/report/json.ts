@@ -1,4 +1,4 @@
-import { wherePointer, type ReportInput } from './report.ts';
+import { findingPlace, type ReportInput } from './report.ts';
 import { sentenceOf } from './wording.ts';
 
 /** The verdict for machines: one object, described in docs/json-report.md. */
@@ -23,7 +23,7 @@ export function reportJson(inputs: readonly ReportInput[]): string {
         widget: finding.widget,
         ...(finding.other !== undefined && { other: finding.other }),
         message: `${finding.widget} ${sentenceOf(finding)}`,
-        place: finding.place ?? wherePointer(input.document, input.file, finding.pointer),
+        place: findingPlace(input, finding),
         pointer: finding.pointer,
         screens: [...new Set(finding.occurrences.map((one) => one.screen))],
         unit: finding.unit,

@@ -1,7 +1,7 @@
 import { checks, documentChecks, type Finding } from '../checks/index.ts';
 import { escapeXml } from '../paint/index.ts';
-import { wherePointer, type ReportInput } from './report.ts';
-import { casesOf, localesIn, sentenceOf, themesIn, whereOf } from './wording.ts';
+import { findingPlace, type ReportInput } from './report.ts';
+import { occasionOf, sentenceOf } from './wording.ts';
 
 /** The verdict as JUnit XML, which build servers read: a suite for each view, a case for each check. */
 export function reportJunit(inputs: readonly ReportInput[]): string {
@@ -65,12 +65,8 @@ function suiteOf(
   return { tests: run.length, failures, skipped, xml };
 }
 
-function describe({ verdict, document, file }: ReportInput, finding: Finding): string {
-  const place = finding.place ?? wherePointer(document, file, finding.pointer);
-  const where =
-    finding.view === undefined
-      ? ''
-      : ` ${whereOf(finding, verdict.screens.length)}${casesOf(finding, verdict.cases.length)}${localesIn(finding, verdict.locales.length)}${themesIn(finding, verdict.themes.length)}`;
+function describe(input: ReportInput, finding: Finding): string {
   const why = finding.reasons.map(({ text }) => `\n  because ${text}`).join('');
-  return `${place}: ${finding.widget} ${sentenceOf(finding)}${where}${why}`;
+  const said = `${finding.widget} ${sentenceOf(finding)} ${occasionOf(finding, input.verdict)}`.trimEnd();
+  return `${findingPlace(input, finding)}: ${said}${why}`;
 }

@@ -1,4 +1,4 @@
-import type { Verdict } from '../checks/index.ts';
+import type { Finding, Verdict } from '../checks/index.ts';
 import type { CheckedDocument } from '../document/index.ts';
 
 /** A checked file and what came of it. */
@@ -16,6 +16,11 @@ export interface Ink {
   doubtful(text: string): string;
   faint(text: string): string;
   strong(text: string): string;
+}
+
+/** Where a finding is told to be, `file:line:column`. */
+export function findingPlace({ document, file }: ReportInput, { place, pointer }: Finding): string {
+  return place ?? wherePointer(document, file, pointer);
 }
 
 /** Line and column of a pointer, `file:line:column`; the file alone for a document given as an object. */

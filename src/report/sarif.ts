@@ -1,6 +1,6 @@
 import { checks, documentChecks, type Finding } from '../checks/index.ts';
 import type { ReportInput } from './report.ts';
-import { sentenceOf, whereOf } from './wording.ts';
+import { occasionOf, sentenceOf } from './wording.ts';
 
 /** Where the findings of a run are to be read by machines: SARIF 2.1.0 (OASIS), as code hosts show it beside the lines. */
 export function reportSarif(inputs: readonly ReportInput[], version: string): string {
@@ -26,9 +26,8 @@ export function reportSarif(inputs: readonly ReportInput[], version: string): st
 }
 
 function resultOf(input: ReportInput, finding: Finding, ruleIndex: number): object {
-  const { verdict } = input;
   const failed = finding.outcome === 'failed';
-  const where = finding.view === undefined ? '' : ` ${whereOf(finding, verdict.screens.length)}`;
+  const said = `${finding.widget} ${sentenceOf(finding)} ${occasionOf(finding, input.verdict)}`.trimEnd();
   const why = failed ? finding.reasons.map(({ text }) => `\nbecause ${text}`).join('') : '';
   const name = finding.view === undefined ? finding.widget : `${finding.view}/${finding.widget}`;
   return {
@@ -37,7 +36,7 @@ function resultOf(input: ReportInput, finding: Finding, ruleIndex: number): obje
     // What could not be decided is open, and has no level (SARIF 2.1.0, 3.27.9 and 3.27.10).
     kind: failed ? 'fail' : 'open',
     level: failed ? finding.severity : 'none',
-    message: { text: `${finding.widget} ${sentenceOf(finding)}${where}${why}` },
+    message: { text: `${said}${why}` },
     locations: [
       {
         physicalLocation: placeOf(input, finding),

@@ -52,7 +52,7 @@ export function* shotsOf(document: CheckedDocument, verdict: Verdict, options: S
       const variant = {
         case: shown ? shown.case : verdict.cases[0],
         locale: shown?.locale ?? verdict.locales[0]!,
-        theme: shown ? shown.theme : (document.themeName ?? undefined),
+        theme: shown ? shown.theme : document.themeName,
       };
       const key = JSON.stringify(variant);
       const view = opened.get(key) ?? openView(document, name, { resources, hudSize, ...variant });

@@ -1,6 +1,6 @@
 import { checks, documentChecks, type Finding, type Verdict } from '../checks/index.ts';
-import { wherePointer, type Ink, type ReportInput } from './report.ts';
-import { amount, casesOf, counted, localesIn, printable, sentenceOf, themesIn, whereOf } from './wording.ts';
+import { findingPlace, type Ink, type ReportInput } from './report.ts';
+import { amount, counted, occasionOf, printable, sentenceOf } from './wording.ts';
 
 /** The verdict for a person: a grid of screens and views, then each finding with its causes. */
 export function reportTerminal(inputs: readonly ReportInput[], ink: Ink): string {
@@ -71,21 +71,19 @@ function inOrder(findings: readonly Finding[]): Finding[] {
 }
 
 function describe(input: ReportInput, finding: Finding, ink: Ink): string[] {
-  const { verdict } = input;
-  const place = finding.place ?? wherePointer(input.document, input.file, finding.pointer);
+  const place = findingPlace(input, finding);
   const mark = finding.outcome === 'failed' ? ink.bad('✗') : ink.doubtful('?');
   if (finding.view === undefined) {
     const said = `${mark} ${ink.strong(finding.widget)} ${sentenceOf(finding)}  ${ink.faint(`[${finding.check}]`)}`;
     return [said, `    ${ink.faint(place)}`];
   }
-  const where = whereOf(finding, verdict.screens.length);
   const { screen, scale } = finding.worst;
   const several = new Set(finding.occurrences.map((one) => one.screen)).size > 1;
   const worst =
     several && finding.outcome === 'failed' ? ` (worst on ${screen}, where 1 u is ${amount(scale)} px)` : '';
   const lines = [
     `${mark} ${ink.strong(`${finding.view}/${finding.widget}`)} ${sentenceOf(finding)}`,
-    `    ${where}${casesOf(finding, verdict.cases.length)}${localesIn(finding, verdict.locales.length)}${themesIn(finding, verdict.themes.length)}${worst}  ${ink.faint(`[${finding.check}]`)}`,
+    `    ${occasionOf(finding, input.verdict)}${worst}  ${ink.faint(`[${finding.check}]`)}`,
   ];
   if (finding.outcome === 'failed')
     for (const reason of finding.reasons) lines.push(`    ${ink.faint('because')} ${reason.text}`);

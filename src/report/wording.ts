@@ -1,4 +1,4 @@
-import type { CheckId, Finding } from '../checks/index.ts';
+import type { CheckId, Finding, Verdict } from '../checks/index.ts';
 
 /** A measured value: one decimal, two where it is small. */
 export function amount(value: number): string {
@@ -70,26 +70,37 @@ export function whereOf(finding: Finding, screenCount: number): string {
 }
 
 /** `in the case worst`; empty where the document has no cases or all of them are concerned. */
-export function casesOf(finding: Finding, caseCount: number): string {
+function casesOf(finding: Finding, caseCount: number): string {
   const names = [...new Set(finding.occurrences.map((one) => one.case))].filter((name) => name !== undefined);
   if (names.length === 0 || names.length === caseCount) return '';
   return ` in the case${names.length > 1 ? 's' : ''} ${names.join(', ')}`;
 }
 
 /** `in the locale de`; empty where all are concerned. */
-export function localesIn(finding: Finding, localeCount: number): string {
+function localesIn(finding: Finding, localeCount: number): string {
   const names = [...new Set(finding.occurrences.map((one) => one.locale))];
   if (names.length === localeCount) return '';
   return ` in the locale${names.length > 1 ? 's' : ''} ${names.join(', ')}`;
 }
 
 /** `in the theme lantern`; empty where all are concerned. */
-export function themesIn(finding: Finding, themeCount: number): string {
+function themesIn(finding: Finding, themeCount: number): string {
   const names = [...new Set(finding.occurrences.map((one) => one.theme))].filter(
     (name) => name !== undefined,
   );
   if (names.length === 0 || names.length === themeCount) return '';
   return ` in the theme${names.length > 1 ? 's' : ''} ${names.join(', ')}`;
+}
+
+/** On which screens, cases, locales and themes; empty of what is written, on no screen in particular. */
+export function occasionOf(finding: Finding, { screens, cases, locales, themes }: Verdict): string {
+  if (finding.view === undefined) return '';
+  return [
+    whereOf(finding, screens.length),
+    casesOf(finding, cases.length),
+    localesIn(finding, locales.length),
+    themesIn(finding, themes.length),
+  ].join('');
 }
 
 /** How many, and the word for it. */

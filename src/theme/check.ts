@@ -3,9 +3,7 @@ import {
   own,
   pointerTo,
   isTemplate,
-  rootsOf,
-  widgetsOf,
-  type ViewSource,
+  writtenWidgets,
   type WidgetSource,
   type CheckedDocument,
   type CheckedTheme,
@@ -16,7 +14,7 @@ import {
 } from '../document/index.ts';
 import { parseColor } from './color.ts';
 import { defaultFont, familyNames, lookKeys } from './look.ts';
-import { Theme, kindStyle } from './theme.ts';
+import { kindStyle, namedThemes, type Theme } from './theme.ts';
 import { fontsOf } from './fonts.ts';
 import { tokensOf } from './tokens.ts';
 
@@ -24,9 +22,8 @@ import { tokensOf } from './tokens.ts';
 export function checkLooks(document: CheckedDocument, theme: Theme, diagnostics: DiagnosticList): void {
   checkThemeFiles(document, theme, document.themes, diagnostics);
   // Names are looked for in every theme of the document, so that none of them breaks a view.
-  for (const name of document.named.keys()) {
+  for (const [name, other] of namedThemes(document)) {
     if (name === theme.name) continue;
-    const other = new Theme(document, name);
     checkThemeFiles(document, other, [document.named.get(name)!], diagnostics);
   }
   checkViews(document, theme, diagnostics);
@@ -71,21 +68,10 @@ function checkThemeFiles(
 }
 
 function checkViews(document: CheckedDocument, theme: Theme, diagnostics: DiagnosticList): void {
-  const { origin } = document;
-  for (const { pointer, root, component } of rootsOf(document.source)) {
-    if (!component)
-      checkBackdrop(document, (root as ViewSource).backdrop, `${pointer}/backdrop`, theme, diagnostics);
-    const top = { widget: root as WidgetSource, pointer };
-    for (const { widget, pointer: at } of [top, ...widgetsOf(root, pointer)]) {
-      checkWidget(document, widget, at, origin, theme, diagnostics);
-      widget.when?.forEach(({ change }, index) =>
-        checkWidget(document, change, `${at}/when/${index}/change`, origin, theme, diagnostics),
-      );
-      for (const [id, change] of Object.entries(widget.set ?? {})) {
-        checkWidget(document, change, pointerTo(`${at}/set`, id), origin, theme, diagnostics);
-      }
-    }
-  }
+  for (const [name, { backdrop }] of Object.entries(document.source.views))
+    checkBackdrop(document, backdrop, `${pointerTo('/views', name)}/backdrop`, theme, diagnostics);
+  for (const { widget, pointer } of writtenWidgets(document.source))
+    checkWidget(document, widget, pointer, document.origin, theme, diagnostics);
 }
 
 function checkWidget(

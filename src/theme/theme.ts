@@ -22,6 +22,11 @@ import {
 } from './look.ts';
 import { Tokens, type TokenAnswer } from './tokens.ts';
 
+/** The themes of a document by their names. */
+export function namedThemes(document: CheckedDocument): ReadonlyMap<string, Theme> {
+  return new Map([...document.named.keys()].map((name) => [name, new Theme(document, name)]));
+}
+
 /** The name of the style that every widget of a kind starts from; none that a document can give one. */
 export function kindStyle(kind: Kind): string {
   return `kind ${kind}`;

@@ -72,7 +72,8 @@ export class Tokens {
   }
 }
 
-function aliasOf(value: TokenSource | undefined): string | undefined {
+/** The name of the token a value stands for: `{color.hull}`. */
+export function aliasOf(value: TokenSource | undefined): string | undefined {
   return typeof value === 'string' ? /^\{([^{}]+)\}$/.exec(value.trim())?.[1] : undefined;
 }
 

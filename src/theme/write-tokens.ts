@@ -1,7 +1,7 @@
 import type { CheckedTheme, TokenSource } from '../document/index.ts';
 import { hexOf, parseColor } from './color.ts';
 import { readTokenValue } from './token-value.ts';
-import { tokensOf } from './tokens.ts';
+import { aliasOf, tokensOf } from './tokens.ts';
 
 type Group = { [name: string]: TokenSource | Group };
 
@@ -10,24 +10,37 @@ type Group = { [name: string]: TokenSource | Group };
  * sRGB with their hex, lengths in px; aliases stay aliases.
  */
 export function tokensFile(theme: CheckedTheme): string {
+  const tokens = [...tokensOf(theme)];
+  // Every group a token is in. One that has a value itself keeps it as its $root (§6.2 of the format).
+  const groups = new Set(tokens.flatMap(({ name }) => groupsOf(name)));
   const root: Group = {};
-  for (const { name, value, type } of tokensOf(theme)) {
-    const steps = name.split('.');
-    const last = steps.pop()!;
+  for (const { name, value, type } of tokens) {
     let group = root;
-    for (const step of steps) {
-      if (!Object.hasOwn(group, step)) group[step] = {};
+    const steps = name.split('.');
+    for (const step of groups.has(name) ? steps : steps.slice(0, -1)) {
+      if (!Object.hasOwn(group, step)) hold(group, step, {});
       group = group[step] as Group;
     }
-    if (Object.hasOwn(group, last)) continue;
-    Object.defineProperty(group, last, { value: written(value, type), enumerable: true, configurable: true });
+    const last = groups.has(name) ? '$root' : steps.at(-1)!;
+    if (!Object.hasOwn(group, last)) hold(group, last, written(value, type));
   }
   return `${JSON.stringify(root, null, 2)}\n`;
 }
 
+/** `a` and `a.b` of `a.b.c`. */
+function groupsOf(name: string): string[] {
+  const steps = name.split('.').slice(0, -1);
+  return steps.map((_, at) => steps.slice(0, at + 1).join('.'));
+}
+
+/** Puts a value in under any name, `__proto__` too. */
+function hold(group: Group, name: string, value: Group): void {
+  Object.defineProperty(group, name, { value, enumerable: true, configurable: true });
+}
+
 function written(value: TokenSource, type: string | undefined): Group {
   const said = type ?? guessed(value);
-  const body = typeof value === 'string' && value.trim().startsWith('{') ? value : valueOf(value, said);
+  const body = aliasOf(value) === undefined ? valueOf(value, said) : value;
   return { ...(said !== undefined && { $type: said }), $value: body };
 }
 

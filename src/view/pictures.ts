@@ -1,9 +1,8 @@
 import {
   nearestName,
   own,
-  rootsOf,
   isTemplate,
-  widgetsOf,
+  writtenWidgets,
   type CheckedDocument,
   type DiagnosticList,
 } from '../document/index.ts';
@@ -16,16 +15,14 @@ export function checkPictureNames(
   diagnostics: DiagnosticList,
 ): void {
   const names = [...pictures.keys()];
-  for (const { root, pointer } of rootsOf(source)) {
-    for (const { widget, pointer: at } of widgetsOf(root, pointer)) {
-      const { image } = widget;
-      if (image === undefined || pictures.has(image)) continue;
-      const isLeftToAValue: boolean = isTemplate(image);
-      if (isLeftToAValue || own(source.pictures, image) !== undefined) continue;
-      const atlas = `${image.slice(0, image.indexOf('/'))}/`;
-      if (!names.some((name) => name.startsWith(atlas))) continue;
-      const meant = nearestName(image, names);
-      diagnostics.add('unknown-name', { what: 'picture', name: image, meant }, origin.at(`${at}/image`));
-    }
+  for (const { widget, pointer } of writtenWidgets(source)) {
+    const { image } = widget;
+    if (image === undefined || pictures.has(image)) continue;
+    const isLeftToAValue: boolean = isTemplate(image);
+    if (isLeftToAValue || own(source.pictures, image) !== undefined) continue;
+    const atlas = `${image.slice(0, image.indexOf('/'))}/`;
+    if (!names.some((name) => name.startsWith(atlas))) continue;
+    const meant = nearestName(image, names);
+    diagnostics.add('unknown-name', { what: 'picture', name: image, meant }, origin.at(`${pointer}/image`));
   }
 }

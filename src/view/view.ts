@@ -32,7 +32,7 @@ import {
 import type { Picture } from '../picture/index.ts';
 import { makeScreen, type Screen, type ScreenSize } from '../screen/index.ts';
 import { Messages, fallbacks, isRightToLeft, pseudoOf, type Catalogs, type FontBook } from '../text/index.ts';
-import { Theme, parseColor, styleList, type Rgba } from '../theme/index.ts';
+import { Theme, namedThemes, parseColor, styleList, type Rgba } from '../theme/index.ts';
 
 /** What a document refers to and a host has loaded. */
 export interface Resources {
@@ -105,11 +105,12 @@ export function openView<Id extends string = string>(
   if (!values) throw new NoSuchName('case', caseName!, Object.keys(cases));
   if (options.theme !== undefined && !document.named.has(options.theme))
     throw new NoSuchName('theme', options.theme, [...document.named.keys()]);
-  const theme = new Theme(document, options.theme);
+  const themes = namedThemes(document);
+  const theme = themes.get(options.theme ?? document.themeName ?? '') ?? new Theme(document);
   const pictures = options.resources.pictures ?? new Map<string, Picture>();
   const variant: Variant = {
     theme,
-    themes: new Map([...document.named.keys()].map((one) => [one, new Theme(document, one)])),
+    themes,
     fonts: options.resources.fonts,
     ...languageOf(document, options),
     pictures,

@@ -7,8 +7,6 @@ import {
   drawLayout,
   findScreen,
   openView,
-  readDocument,
-  screens,
   withOverlay,
   type Check,
   type DocumentCheck,
@@ -17,7 +15,7 @@ import {
 import { bundledFonts, toPng, writeWhole } from 'pimbot/node';
 import { createCanvas, loadImage } from '@napi-rs/canvas';
 import { defects } from './defects.ts';
-import { chosen } from './run.ts';
+import { opened } from './run.ts';
 import { defectPictures, places, type Defect, type Sample } from './sample.ts';
 
 /* Writes docs/checks/: a page for each check, with a view that passes and the same with the mistake in it. */
@@ -26,20 +24,15 @@ const folder = 'docs/checks';
 const fonts = bundledFonts();
 const pictures = await defectPictures();
 const pictureWidth = 560;
-const catalogs = new Map([['de', new Map([['Depth', 'Tiefe']])]]);
 
 /** A sample drawn where the finding is worst, or where the other was. */
 async function drawn(sample: Sample, defect: Defect, path: string, at?: string): Promise<string> {
-  const { document } = readDocument(sample.document, {
-    readFile: (name) => ({ text: JSON.stringify(sample.files?.[name] ?? null), name }),
-  });
-  const resources = { fonts, pictures, catalogs: sample.document.catalogs ? catalogs : undefined };
-  const on = screens.filter(({ name }) => chosen.includes(name));
-  const findings = checkDocument(document!, { resources, screens: on }).findings.filter(
+  const { document, options } = opened(sample, pictures, fonts);
+  const findings = checkDocument(document, options).findings.filter(
     ({ check, view }) => check === defect.check && view !== undefined,
   );
   const screen = findScreen(at ?? pick(findings))!;
-  const view = openView(document!, 'v', { resources });
+  const view = openView(document, 'v', options);
   const layout = view.layoutOn(screen);
   const plain = findings.map((finding) => ({
     ...finding,

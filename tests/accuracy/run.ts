@@ -6,7 +6,8 @@ import {
   readDocument,
   screens,
   type CheckId,
-  type Finding,
+  type CheckOptions,
+  type CheckedDocument,
   type Picture,
 } from 'pimbot';
 import { bundledFonts } from 'pimbot/node';
@@ -30,7 +31,7 @@ export interface Accuracy {
 }
 
 /** Screens of every class: the smallest, the largest, with notches, touched and across the room. */
-export const chosen = [
+const chosen = [
   'phone-portrait',
   'phone-landscape',
   'fold-open',
@@ -47,7 +48,10 @@ export const chosen = [
 export async function accuracy(): Promise<Accuracy> {
   const pictures = await defectPictures();
   const fonts = bundledFonts();
-  const find = (sample: Sample) => findingsOf(sample, pictures, fonts);
+  const find = (sample: Sample) => {
+    const { document, options } = opened(sample, pictures, fonts);
+    return checkDocument(document, options).findings;
+  };
   const count = new Map<string, { hits: number; misses: number; falseAlarms: number }>();
   const of = (check: string) => {
     const known = count.get(check) ?? { hits: 0, misses: 0, falseAlarms: 0 };
@@ -86,16 +90,17 @@ export async function accuracy(): Promise<Accuracy> {
   return { kinds: defects.length, scores, wrong };
 }
 
-function findingsOf(
-  { document, files }: Sample,
+/** A sample as it is checked: on the chosen screens, or on all where that is what a check needs. */
+export function opened(
+  { document, files, isWhole }: Sample,
   pictures: Map<string, Picture>,
   fonts: ReturnType<typeof bundledFonts>,
-): readonly Finding[] {
+): { document: CheckedDocument; options: CheckOptions } {
   const read = readDocument(document, {
     readFile: (path) => ({ text: JSON.stringify(files?.[path] ?? null), name: path }),
   });
   if (!read.document) throw new Error(read.diagnostics.map(formatDiagnostic).join('\n'));
   const catalogs = document.catalogs ? new Map([['de', new Map([['Depth', 'Tiefe']])]]) : undefined;
-  const on = screens.filter(({ name }) => chosen.includes(name));
-  return checkDocument(read.document, { resources: { fonts, pictures, catalogs }, screens: on }).findings;
+  const on = isWhole ? screens : screens.filter(({ name }) => chosen.includes(name));
+  return { document: read.document, options: { resources: { fonts, pictures, catalogs }, screens: on } };
 }

@@ -12,6 +12,8 @@ import {
 /** A document and the theme files it names. */
 export interface Sample {
   readonly document: DocumentSource;
+  /** Whether it has to be looked at on the whole catalogue. */
+  readonly isWhole?: boolean;
   readonly files?: { readonly [path: string]: ThemeFileSource };
 }
 

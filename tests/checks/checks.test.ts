@@ -332,7 +332,7 @@ describe('the registry and the runner', () => {
     ];
     const files = readdirSync('src/checks').map((name) => name.replace('.ts', ''));
     expect(files.filter((name) => !others.includes(name)).sort()).toEqual(
-      [...checks, ...documentChecks, { id: 'idle-acceptance' }].map(({ id }) => id).sort(),
+      [...checks, ...documentChecks].map(({ id }) => id).sort(),
     );
   });
 
@@ -355,5 +355,29 @@ describe('the registry and the runner', () => {
       '1000x100 two',
       '960x100 two',
     ]);
+  });
+});
+
+describe('faint-part', () => {
+  const found = (more: WidgetSource, backdrop: string) =>
+    findingsOf([{ id: 'w', anchor: 'center', size: [300, 60], ...more }], desk, {}, backdrop)
+      .filter(({ check }) => check === 'faint-part')
+      .map(({ detail }) => detail);
+  const textbox = (look: object): WidgetSource => ({ kind: 'textbox', text: 'Ida', look });
+
+  test('the edge of a box counts with what is around it, or its inside does', () => {
+    expect(found(textbox({ background: '#021118', border: '2 #021118' }), '#c0d0d0')).toEqual([]);
+    expect(found(textbox({ background: '#021118', border: '2 #8ff3ff' }), '#04202a')).toEqual([]);
+    expect(found(textbox({ background: '#021118', border: '2 #0d3440' }), '#04202a')).toEqual(['border']);
+  });
+
+  test('a slider’s handle stands on its track and on what is beside the track', () => {
+    const slider = (handle: string): WidgetSource => ({
+      kind: 'slider',
+      value: 0.5,
+      look: { 'background': '#000000', 'color': '#ffffff', 'padding': '25 0', 'handle-color': handle },
+    });
+    expect(found(slider('#ffffff'), '#123a44')).toEqual([]);
+    expect(found(slider('#f0f0f0'), '#e0e0e0')).toEqual(['handle']);
   });
 });

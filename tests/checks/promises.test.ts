@@ -134,6 +134,8 @@ test('what breaks points to the line of the promise, with its reason', () => {
 
 test.each([
   [{ widget: 'aa', within: 'safe' }, 'there is no widget "aa"'],
+  [{ widget: 'aa.bar', within: 'safe' }, 'there is no widget "aa.bar"'],
+  [{ widget: 'aa-2', within: 'safe' }, 'there is no widget "aa-2"'],
   [{ widget: 'a', within: 'seafe' }, 'there is no widget "seafe"'],
   [{ within: 'safe', because: 'x' }, 'a promise needs the key "widget"'],
   [{ 'widget': 'a', 'at-least': { width: '3 miles' } }, 'an amount such as 48, "9 mm"'],
@@ -142,6 +144,16 @@ test.each([
   expect(told(readDocument(documentOf(children, {}, { expect: [promise as never] }))).join('\n')).toContain(
     sentence,
   );
+});
+
+test('a promise that a condition brings points to where it is said', () => {
+  const text =
+    'pimbot: 1\nviews:\n  test:\n    backdrop: "#000"\n    when:\n      - screen: { width: 1.. }\n        change:\n          expect:\n            - { widget: w, at-most: { width: 10 } }\n    children:\n      - { id: w, anchor: left top, size: 40, look: { background: "#234" } }\n';
+  const { document } = readDocument(text, { name: 'hud.yaml' });
+  const { findings } = checkDocument(document!, { resources: { fonts }, screens: [makeScreen(screen)] });
+  const { pointer } = findings.find(({ check }) => check === 'broken-promise')!;
+  const { source, range } = document!.origin.at(pointer);
+  expect(source!.placeOf(range!.start).line).toBe(9);
 });
 
 describe('findings that are meant', () => {

@@ -116,6 +116,7 @@ test('holds', () => {
 test('fails: parcels', () => expect(dive).toKeepWithin('parcels', 'screen', { screens: ['desktop'] }));
 test('fails: not', () => expect(dive).not.toKeepWithin('sonar', 'safe', { screens: ['desktop'] }));
 test('fails: no view', () => expect(3).toPassOnScreens());
+test('fails: no widget', () => expect(dive).toNeverOverlap(['sonar', 'parcel']));
 test('fails: no screen', () => expect(dive).toPassOnScreens({ screens: ['dekstop'] }));
 `,
     );
@@ -168,6 +169,7 @@ test('fails: no screen', () => expect(dive).toPassOnScreens({ screens: ['dekstop
       'expected the view dive not to have sonar stay within safe on desktop, and it does',
     );
     expect(said('fails: no view')).toContain('toPassOnScreens looks at a view');
+    expect(said('fails: no widget')).toContain('there is no widget "parcel"; did you mean "parcels"?');
     expect(said('fails: no screen')).toContain('there is no screen "dekstop" in the catalogue');
   }, 120_000);
 });

@@ -88,6 +88,22 @@ describe('SARIF', () => {
   });
 });
 
+test('what is found in the writing is in every report', () => {
+  const idle = { id: 'w', kind: 'text', text: 'Hm', look: { 'font-size': 60 }, accept: { overlap: 'once' } };
+  writeFileSync(
+    join(folder.path, 'idle.json'),
+    JSON.stringify({ pimbot: 1, views: { v: { backdrop: '#000', children: [idle] } } }),
+  );
+  const reports = ['i.sarif', 'i.xml', 'i.html'].flatMap((name) => ['--report', name]);
+  const { code, out } = pimbot(['check', 'idle.json', ...reports], folder.path);
+  expect([code, out.includes('w accepts overlap, which no check has found')]).toEqual([1, true]);
+  const [run] = (JSON.parse(read('i.sarif')) as Log).runs;
+  const [result] = run!.results!;
+  expect(run!.tool.driver.rules![result!.ruleIndex!]!.id).toBe('idle-acceptance');
+  expect(read('i.xml')).toContain('<failure type="idle-acceptance"');
+  expect(read('i.html')).toContain('accepts overlap, which no check has found');
+});
+
 describe('JUnit XML', () => {
   test('is well-formed whatever the names are, and counts what it holds', async () => {
     const page = await browser.newPage();

@@ -131,6 +131,13 @@ describe('words set in another way', () => {
     ]);
   });
 
+  test('in conditions and in changes of instances too', () => {
+    const when = [{ screen: { width: '1..' }, change: { text: '[a](lowd)' } }];
+    expect(told(readDocument(documentOf([{ kind: 'text', text: 'a', when }], { styles })))[0]).toContain(
+      '/views/test/children/0/when/0/change/text: error: there is no style "lowd"; did you mean "loud"?',
+    );
+  });
+
   test('an ellipsis keeps how the words before it are set', () => {
     const on = shown('[Barnacle station](#f00) and the long way home', {
       width: 160,

@@ -366,6 +366,10 @@ describe('pimbot theme', () => {
     };
     expect([json.themes.map(({ name }) => name), json.lacks.length]).toEqual([['day', 'night'], 3]);
     expect(run('hud.yaml', '--tokens', 'day.yaml').err).toContain('"day.yaml" is no .json file');
+    expect(run('hud.yaml', '--out', 'sheet.pdf').err).toContain(
+      '"sheet.pdf" is neither an .svg nor a .png file',
+    );
+    expect(run('hud.yaml', '--backdrop', 'bluish').err).toContain('"bluish" is no CSS colour');
   });
 
   test('the demo: two complete themes', async () => {

@@ -58,4 +58,17 @@ export const written: readonly Defect[] = [
       };
     },
   },
+  {
+    name: 'an acceptance of what is mended',
+    check: 'idle-acceptance',
+    widget: 'w',
+    make: (place, nth) => {
+      const accept = { 'nearly-aligned': 'they are meant to be apart' };
+      const one = (more: object) => ({
+        ...view([place({ id: 'w', ...box(200 + nth), ...more })]),
+        isWhole: true,
+      });
+      return { clean: one({}), broken: one({ accept }) };
+    },
+  },
 ];
