@@ -24,8 +24,8 @@ const sentences: { readonly [Id in CheckId]: (finding: Finding, measured: string
     'unused-token': () => `is a token nothing uses`,
     'idle-acceptance': ({ detail }) => `accepts ${detail}`,
     'broken-promise': ({ detail }) => `breaks a promise: ${detail}`,
-    'gave-way': ({ detail }, measured) =>
-      `did not get what was asked${measured === '1' ? '' : ` (${measured} times)`}: ${detail}`,
+    'gave-way': (_, measured) =>
+      `did not get ${measured === '1' ? 'something' : `${measured} things`} asked for it`,
     'pivot-at-odds': (_, measured) => `stands ${measured} px beside what it is anchored to`,
     'drifted': ({ detail }, measured) => `has drifted from the ${detail} edge by ${measured} % of the screen`,
     'nearly-aligned': ({ other, detail }, measured) =>
