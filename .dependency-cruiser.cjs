@@ -12,6 +12,7 @@ const stages = [
   'edit',
   'why',
   'checks',
+  'verdict',
   'paint',
   'report',
 ];

@@ -42,7 +42,10 @@ async function bundleCommandLine() {
   const { build: bundle } = await import('esbuild');
   rmSync(join(root, 'dist', 'cli'), { recursive: true, force: true });
   await bundle({
-    entryPoints: [join(root, 'src', 'cli', 'main.ts')],
+    entryPoints: {
+      'main': join(root, 'src', 'cli', 'main.ts'),
+      'check-worker': join(root, 'src', 'node', 'check-worker.ts'),
+    },
     outdir: join(root, 'dist', 'cli'),
     bundle: true,
     splitting: true,

@@ -66,16 +66,20 @@ export {
 export type { AnchorAdvice, InstanceChange, Move, WrapOptions } from './edit/index.ts';
 export { gaveWay, whyEdge, whyLook, whySize, whyWidget } from './why/index.ts';
 export type { GaveWay, LookReason, Reason } from './why/index.ts';
-export { checkDocument, checks, documentChecks } from './checks/index.ts';
+export { checks, documentChecks } from './checks/index.ts';
+export { Results, checkDocument, planOf, runBatch } from './verdict/index.ts';
+export type { Check, CheckId, DocumentCheck } from './checks/index.ts';
 export type {
-  Check,
-  CheckId,
+  Batch,
+  BatchResult,
   CheckOptions,
-  DocumentCheck,
+  CheckPlan,
+  Factors,
   Finding,
   Occurrence,
+  Variation,
   Verdict,
-} from './checks/index.ts';
+} from './verdict/index.ts';
 export { Tints, drawLayout, paint, paintOnCanvas, toSvg, withOverlay } from './paint/index.ts';
 export type {
   CanvasContext,

@@ -1,6 +1,6 @@
 export { buildTree, meterValue } from './tree.ts';
 export { wordsOf } from './words.ts';
-export { lookOf, tintKey } from './kinds.ts';
+export { controls, lookOf, tintKey } from './kinds.ts';
 export { mirrored } from './box.ts';
 export { BuildError } from './scope.ts';
 export { holds, readCondition } from './conditions.ts';

@@ -3,6 +3,9 @@ import type { Picture } from '../picture/index.ts';
 import { stylesOf, type Look, type Theme } from '../theme/index.ts';
 import type { Measure } from './box.ts';
 
+/** Kinds that take the focus, are pressed or dragged. */
+export const controls: ReadonlySet<Kind> = new Set(['button', 'checkbox', 'switch', 'slider', 'textbox']);
+
 /** What `tint` is short for: the colour, of a picture what it is multiplied by. */
 export function tintKey(kind: Kind): keyof LookSource {
   return kind === 'image' ? 'image-tint' : 'color';

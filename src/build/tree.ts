@@ -21,7 +21,7 @@ import {
 } from './expand.ts';
 import { BuildError, Scope } from './scope.ts';
 import { boxOf, boxOfView, type Box, type Measure } from './box.ts';
-import { lookOf, measureOf } from './kinds.ts';
+import { controls, lookOf, measureOf } from './kinds.ts';
 import type { Variant } from './variant.ts';
 import { textBlockOf, wordsOf } from './words.ts';
 
@@ -255,6 +255,9 @@ function makeWidget(
     ...(selected ? (['selected'] as const) : []),
     ...(variant.states?.get(id) ?? []),
   ];
+  // What is disabled takes no other state from a player.
+  if (variant.everyControl && controls.has(kind) && !inStates.includes('disabled'))
+    inStates.push(variant.everyControl);
   const theme = (source.theme === undefined ? undefined : variant.themes.get(source.theme)) ?? parent.theme;
   const said = lookOf(source, kind, theme, parent.look, inStates);
   const picture = source.image === undefined ? undefined : variant.pictures.get(source.image);

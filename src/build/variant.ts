@@ -20,4 +20,6 @@ export interface Variant {
   readonly textSize: number;
   /** States that widgets are in beside those the document says, by id. */
   readonly states?: ReadonlyMap<string, readonly State[]>;
+  /** A state that every control is in beside its own. */
+  readonly everyControl?: State;
 }

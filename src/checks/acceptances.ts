@@ -10,6 +10,16 @@ export class Acceptances {
     return this.#used.size;
   }
 
+  /** Pointers of those that have taken a finding away. */
+  get used(): readonly string[] {
+    return [...this.#used];
+  }
+
+  /** Adds what was found out elsewhere. */
+  add(used: readonly string[]): void {
+    for (const pointer of used) this.#used.add(pointer);
+  }
+
   /** Whether a widget accepts what a check finds of it. */
   take(check: string, widget: Widget): boolean {
     const { accept } = widget.source as WidgetSource;

@@ -6,15 +6,26 @@ import type { Pixels } from '../picture/index.ts';
 import { colorAt, compose, faded, type Rgba } from '../theme/index.ts';
 import type { Backdrop } from '../view/index.ts';
 import type { Draft } from './check.ts';
-import { hasArea, intersection } from './geometry.ts';
+import { hasArea, intersection, meet } from './geometry.ts';
 import type { Subject } from './subject.ts';
 
 /** Something painted behind a place: its rectangle in device px and its colour at a point of it. */
 interface Layer {
   readonly rect: Rect;
   readonly opaque: boolean;
+  /** Along which axes its colour changes. */
+  readonly changes: Changes;
   readonly color: (x: number, y: number) => Rgba;
 }
+
+/** Along which axes a colour changes. */
+interface Changes {
+  readonly x: boolean;
+  readonly y: boolean;
+}
+
+const nowhere: Changes = { x: false, y: false };
+const everywhere: Changes = { x: true, y: true };
 
 /** A colour behind a rectangle, and over which backdrop, if that shows. */
 export interface Ground {
@@ -55,7 +66,12 @@ const mostCells = 400;
  */
 function behind(subject: Subject, index: number, topmost: number, area: Rect): Behind {
   const layers: Layer[] = [];
-  for (let below = topmost; below >= 0; below--) {
+  const { places } = subject.facts;
+  const beds = subject.facts.once('beds', () => bedsOf(subject));
+  const own = topmost === index ? places[index]! : places[index]! - 1;
+  for (let at = beds.length - 1; at >= 0; at--) {
+    const below = beds[at]!;
+    if (places[below]! > own) continue;
     const missing = addLayers(subject, below, below === index, area, layers);
     if (missing !== undefined) return { missing };
     const last = layers.at(-1);
@@ -72,29 +88,62 @@ function behind(subject: Subject, index: number, topmost: number, area: Rect): B
   const plainCells = (xs.length - 1) * (ys.length - 1) <= mostCells;
   const cellsX = plainCells ? xs : [xs[0]!, xs.at(-1)!];
   const cellsY = plainCells ? ys : [ys[0]!, ys.at(-1)!];
-  const found = new Map<string, Ground>();
+  const found = new Map<number, Ground>();
   for (const backdrop of backdrops) {
     if (backdrop?.type === 'picture' && !backdrop.picture.sample) {
       return { missing: `the pixels of the backdrop "${backdrop.name}" are not known` };
     }
     for (let column = 1; column < cellsX.length; column++) {
       for (let row = 1; row < cellsY.length; row++) {
-        for (let sample = 0; sample < samplesPerCell * samplesPerCell; sample++) {
-          const fx = ((sample % samplesPerCell) + 0.5) / samplesPerCell;
-          const fy = (Math.floor(sample / samplesPerCell) + 0.5) / samplesPerCell;
-          const x = cellsX[column - 1]! + (cellsX[column]! - cellsX[column - 1]!) * fx;
-          const y = cellsY[row - 1]! + (cellsY[row]! - cellsY[row - 1]!) * fy;
+        const left = cellsX[column - 1]!;
+        const top = cellsY[row - 1]!;
+        const width = cellsX[column]! - left;
+        const height = cellsY[row]! - top;
+        // Between its edges every layer covers a cell or does not; along an axis where nothing changes, one place tells.
+        const changes =
+          plainCells && backdrop?.type !== 'picture'
+            ? changesAt(layers, left + width / 2, top + height / 2)
+            : everywhere;
+        const across = changes.x ? samplesPerCell : 1;
+        const samples = across * (changes.y ? samplesPerCell : 1);
+        for (let sample = 0; sample < samples; sample++) {
+          const x = left + (width * ((sample % across) + 0.5)) / across;
+          const y = top + (height * (Math.floor(sample / across) + 0.5)) / (samples / across);
           let color = backdrop ? backdropColor(backdrop, x, y, subject) : clear;
           for (const layer of layers) {
             if (contains(layer.rect, x, y)) color = compose(layer.color(x, y), color);
           }
-          const key = `${Math.round(color.r * 255)} ${Math.round(color.g * 255)} ${Math.round(color.b * 255)}`;
+          const key =
+            (Math.round(color.r * 255) << 16) | (Math.round(color.g * 255) << 8) | Math.round(color.b * 255);
           if (!found.has(key)) found.set(key, { color, backdrop: backdrop?.name });
         }
       }
     }
   }
   return { colors: [...found.values()] };
+}
+
+/** Widgets that may lie behind others with something painted, in drawing order. */
+function bedsOf({ tree }: Subject): readonly number[] {
+  return tree.order.filter((index) => {
+    const { visible, kind, look, picture } = tree.widgets[index]!;
+    if (!visible || look.opacity === 0) return false;
+    return look.background !== undefined || picture !== undefined || kind === 'meter' || kind === 'dialog';
+  });
+}
+
+/** Along which axes the colour over a point changes. */
+function changesAt(layers: readonly Layer[], x: number, y: number): Changes {
+  let found = nowhere;
+  for (const { rect, changes } of layers)
+    if (changes !== nowhere && contains(rect, x, y))
+      found = { x: found.x || changes.x, y: found.y || changes.y };
+  return found;
+}
+
+/** Along which axes a linear gradient of an angle changes. */
+function changesOf(angle: number): Changes {
+  return { x: angle % 180 !== 0, y: angle % 180 !== 90 };
 }
 
 /** Parts narrower than this, in px, are the rounding of sums, not something that is seen. */
@@ -111,12 +160,13 @@ function addLayers(
   layers: Layer[],
 ): string | undefined {
   const widget = subject.widgets[index]!;
-  if (!widget.visible || widget.look.opacity === 0) return undefined;
-  const whole = subject.layout.rect(index);
+  const whole = subject.rect(index);
+  // Most of what is painted lies elsewhere.
+  if (!meet(whole, area) && widget.kind !== 'dialog') return undefined;
   const clip = subject.clip(index);
   const rect = clip ? intersection(whole, clip) : whole;
   const { look } = widget;
-  const opacity = opacityOf(subject, index);
+  const opacity = subject.facts.opacity[index]!;
   if (!hasArea(intersection(rect, area))) {
     addVeil(subject, widget, opacity, layers);
     return undefined;
@@ -126,11 +176,17 @@ function addLayers(
     layers.push({
       rect: filled,
       opaque: look.color.a * opacity === 1,
+      changes: nowhere,
       color: () => faded(look.color, opacity),
     });
     if (widget.trail > widget.value) {
       const reach = meterFill(whole, widget, widget.trail);
-      layers.push({ rect: reach, opaque: false, color: () => faded(trailColor(look), opacity) });
+      layers.push({
+        rect: reach,
+        opaque: false,
+        changes: nowhere,
+        color: () => faded(trailColor(look), opacity),
+      });
     }
   }
   if (widget.picture) {
@@ -147,6 +203,7 @@ function addLayers(
     layers.push({
       rect: pieces.length === 1 ? intersection(rect, pieces[0]!.to) : rect,
       opaque: false,
+      changes: everywhere,
       color: (seenX, seenY) => {
         const x = flipX ? 2 * whole.x + whole.width - seenX : seenX;
         const y = flipY ? 2 * whole.y + whole.height - seenY : seenY;
@@ -168,6 +225,7 @@ function addLayers(
     layers.push({
       rect: intersection(rect, box),
       opaque,
+      changes: fill.type === 'color' ? nowhere : changesOf(fill.angle),
       color: (x, y) =>
         faded(
           colorAt(fill, (x - box.x) / box.width, (y - box.y) / box.height, box.width, box.height),
@@ -186,16 +244,9 @@ function addVeil(subject: Subject, { kind, look }: Widget, opacity: number, laye
   layers.push({
     rect: subject.screenRect,
     opaque: veil.a * opacity === 1,
+    changes: nowhere,
     color: () => faded(veil, opacity),
   });
-}
-
-/** The opacity of a widget with that of all around it. */
-export function opacityOf(subject: Subject, index: number): number {
-  let opacity = 1;
-  for (let at = index; at >= 0; at = subject.widgets[at]!.parent)
-    opacity *= subject.widgets[at]!.look.opacity;
-  return opacity;
 }
 
 function tinted(color: Rgba, tint: Rgba | undefined): Rgba {

@@ -1,6 +1,6 @@
 import { whySize } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { axisOf, hasArea, overshoot, worstEdge } from './geometry.ts';
+import { axisOf, hasArea, isInside, overshoot, worstEdge } from './geometry.ts';
 
 export const burstsParent: Check = {
   id: 'bursts-parent',
@@ -17,9 +17,10 @@ export const burstsParent: Check = {
       const { source } = subject.widgets[parent]!;
       if ('overflow' in source && source.overflow !== undefined) continue;
       if ('scroll' in source && source.scroll !== undefined) continue;
-      const rect = subject.layout.rect(index);
+      const rect = subject.rect(index);
       if (!hasArea(rect)) continue;
-      const { edge, distance } = worstEdge(overshoot(rect, subject.layout.rect(parent)));
+      if (isInside(rect, subject.rect(parent), limit)) continue;
+      const { edge, distance } = worstEdge(overshoot(rect, subject.rect(parent)));
       if (!(distance > limit)) continue;
       const { axis } = axisOf(edge);
       const own = whySize(subject.tree, subject.layout, index, axis);

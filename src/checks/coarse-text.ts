@@ -13,7 +13,7 @@ export const coarseText: Check = {
   run(subject, limit, report) {
     for (const { index, px, reasons } of capitals(subject)) {
       if (px >= limit) continue;
-      report({ outcome: 'failed', widget: index, measured: px, reasons });
+      report({ outcome: 'failed', widget: index, measured: px, reasons: reasons() });
     }
   },
 };

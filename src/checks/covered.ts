@@ -1,7 +1,7 @@
 import type { Look } from '../theme/index.ts';
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { intersection } from './geometry.ts';
+import { intersection, meet } from './geometry.ts';
 
 export const covered: Check = {
   id: 'covered',
@@ -14,7 +14,9 @@ export const covered: Check = {
   severity: 'error',
   run(subject, limit, report) {
     const { order, widgets } = subject.tree;
-    const opaque = order.filter((index) => subject.paints(index) && isOpaque(widgets[index]!.look));
+    const opaque = subject.facts.once('covered', () =>
+      order.filter((index) => subject.paints(index) && isOpaque(widgets[index]!.look)),
+    );
     if (opaque.length === 0) return;
     for (const { index, kind, pointer } of widgets) {
       if (kind === 'panel' || kind === 'dialog' || !subject.paints(index) || !subject.isSeen(index)) continue;
@@ -22,8 +24,10 @@ export const covered: Check = {
       const area = rect.width * rect.height;
       if (!(area > 0)) continue;
       for (const above of opaque) {
+        const over = subject.visualRect(above);
+        if (!meet(rect, over)) continue;
         if (!subject.isAbove(above, index) || widgets[above]!.kind === 'tooltip') continue;
-        const shared = intersection(rect, subject.visualRect(above));
+        const shared = intersection(rect, over);
         const measured = (100 * shared.width * shared.height) / area;
         if (!(measured > limit)) continue;
         const reason = {

@@ -18,7 +18,7 @@ export const cutOff: Check = {
       // Of a text, cut-text says how much of it is lost; a bare panel that is cut off loses nothing that is said.
       if (bare.has(kind) || !subject.paints(index)) continue;
       const clip = subject.cutter(index);
-      const rect = subject.layout.rect(index);
+      const rect = subject.rect(index);
       if (!clip || rect.width * rect.height === 0) continue;
       const left = intersection(rect, clip);
       const measured = 100 * (1 - (left.width * left.height) / (rect.width * rect.height));

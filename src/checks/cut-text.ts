@@ -12,9 +12,8 @@ export const cutText: Check = {
   source: 'rounding to whole pixels moves an edge by half a pixel at the most (docs/layout-model.md, 5.1)',
   severity: 'error',
   run(subject, limit, report) {
-    for (const { index, text, box } of subject.widgets) {
-      if (!text || !subject.paints(index)) continue;
-      const rect = subject.layout.rect(index);
+    for (const { index, text, box } of subject.texts) {
+      const rect = subject.rect(index);
       const scale = subject.layout.scale(index);
       const lines = subject.lines(index);
       const { shrink } = subject.placed(index);

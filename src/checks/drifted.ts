@@ -19,13 +19,15 @@ export const drifted: Check = {
   severity: 'error',
   run(subject, limit, report) {
     const reference = subject.onReference();
-    const before = new Map(reference.widgets.map(({ id, index }) => [id, index]));
     const [then, now] = [reference.layout.frame, subject.layout.frame];
     if (then.width === now.width && then.height === now.height) return;
-    for (const widget of subject.widgets) {
-      if (widget.parent !== 0 || widget.box.target !== undefined || !subject.isThere(widget.index)) continue;
-      if (subject.widgets[0]!.box.arrange !== 'free') continue;
-      const old = before.get(widget.id);
+    if (subject.widgets[0]!.box.arrange !== 'free') return;
+    const standing = subject.facts.once('drifted', () =>
+      subject.widgets.filter(({ parent, box }) => parent === 0 && box.target === undefined),
+    );
+    for (const widget of standing) {
+      if (!subject.isThere(widget.index)) continue;
+      const old = reference.find(widget.id);
       // Where a condition places it anew, the author has thought about it.
       if (old === undefined || ['anchor', 'offset', 'inset'].some((key) => widget.origins.has(key))) continue;
       const [was, is] = [reference.layout.rectInU(old), subject.layout.rectInU(widget.index)];

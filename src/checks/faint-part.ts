@@ -1,6 +1,6 @@
 import type { Widget } from '../build/index.ts';
 import { compose, contrastRatio, faded, hexOf, type Rgba } from '../theme/index.ts';
-import { groundOf, opacityOf } from './behind.ts';
+import { groundOf } from './behind.ts';
 import type { Check } from './check.ts';
 import { hasArea, intersection } from './geometry.ts';
 
@@ -14,13 +14,18 @@ export const faintPart: Check = {
   source: 'WCAG 2.2, success criterion 1.4.11',
   severity: 'error',
   run(subject, limit, report) {
-    for (const widget of subject.widgets) {
-      const { index, pointer, states } = widget;
-      const part = partOf(widget);
-      if (!part || !subject.paints(index) || !subject.isSeen(index) || states.includes('disabled')) continue;
+    const parted = subject.facts.once('faint-part', () =>
+      subject.facts.painted.flatMap((index) => {
+        const part = partOf(subject.widgets[index]!);
+        return part && !subject.widgets[index]!.states.includes('disabled') ? [{ index, part }] : [];
+      }),
+    );
+    for (const { index, part } of parted) {
+      const { pointer } = subject.widgets[index]!;
+      if (!subject.isSeen(index)) continue;
       const area = intersection(subject.visualRect(index), subject.screenRect);
       if (!hasArea(area)) continue;
-      const opacity = opacityOf(subject, index);
+      const opacity = subject.facts.opacity[index]!;
       let measured = Infinity;
       let reason = '';
       for (const { color, backdrop } of groundOf(subject, index, area, report, part.stands)) {

@@ -12,8 +12,28 @@ export function intersection(one: Rect, other: Rect): Rect {
   };
 }
 
+/** Whether two rectangles share an area. */
+export function meet(one: Rect, other: Rect): boolean {
+  return (
+    one.x < other.x + other.width &&
+    other.x < one.x + one.width &&
+    one.y < other.y + other.height &&
+    other.y < one.y + one.height
+  );
+}
+
 export function hasArea(rect: Rect): boolean {
   return rect.width > 0 && rect.height > 0;
+}
+
+/** Whether a rectangle reaches over no edge of another by more than a limit. */
+export function isInside(inner: Rect, outer: Rect, limit: number): boolean {
+  return (
+    outer.x - inner.x <= limit &&
+    outer.y - inner.y <= limit &&
+    inner.x + inner.width - (outer.x + outer.width) <= limit &&
+    inner.y + inner.height - (outer.y + outer.height) <= limit
+  );
 }
 
 export type EdgeName = 'left' | 'right' | 'top' | 'bottom';

@@ -1,4 +1,6 @@
-export type { Check, CheckId, DocumentCheck, Draft, Outcome, Severity } from './check.ts';
+export { Acceptances } from './acceptances.ts';
+export { idsIn, promiseCheck } from './broken-promise.ts';
 export { checks, documentChecks } from './registry.ts';
-export { checkDocument, checkView, keptOn } from './run.ts';
-export type { CheckOptions, Finding, Occurrence, Verdict } from './run.ts';
+export type { Check, CheckId, DocumentCheck, Measured, Outcome, Severity } from './check.ts';
+export { FormFacts } from './form-facts.ts';
+export { Subject } from './subject.ts';

@@ -17,8 +17,8 @@ export const longLines: Check = {
   source: 'WCAG 2.2, success criterion 1.4.8: no more than 80 characters, 40 of Chinese, Japanese and Korean',
   severity: 'warning',
   run(subject, limit, report) {
-    for (const { index, text, pointer } of subject.widgets) {
-      if (!text || !subject.paints(index) || !subject.isSeen(index)) continue;
+    for (const { index, pointer } of subject.texts) {
+      if (!subject.isSeen(index)) continue;
       const lines = subject.lines(index);
       if (lines.length < fewestLines) continue;
       const lengths = lines.map((line) => [...line.text].length + (line.text.match(wide)?.length ?? 0));

@@ -1,7 +1,7 @@
 import type { TextBlock } from '../text/index.ts';
 import { compose, contrastRatio, faded, hexOf, type Look, type Rgba } from '../theme/index.ts';
 import { shown } from '../why/index.ts';
-import { groundOf, opacityOf } from './behind.ts';
+import { groundOf } from './behind.ts';
 import type { Check } from './check.ts';
 import { hasArea, intersection } from './geometry.ts';
 import type { Subject } from './subject.ts';
@@ -22,14 +22,15 @@ export const lowContrast: Check = {
   source: 'WCAG 2.2, success criterion 1.4.3 (3:1 for large text)',
   severity: 'error',
   run(subject, limit, report) {
-    for (const { index, text, look, pointer } of subject.widgets) {
-      if (!text || !subject.paints(index) || !subject.isSeen(index)) continue;
+    for (const { index, text, look, states, pointer } of subject.texts) {
+      // What cannot be used now need not be read (1.4.3, "Incidental").
+      if (!subject.isSeen(index) || states.includes('disabled')) continue;
       const clip = subject.clip(index);
       let area = intersection(subject.textRect(index), subject.screenRect);
       if (clip) area = intersection(area, clip);
       if (!hasArea(area)) continue;
       const under = groundOf(subject, index, area, report);
-      const opacity = opacityOf(subject, index);
+      const opacity = subject.facts.opacity[index]!;
       const outline = outlineOf(subject, index);
       let worst: { ratio: number; least: number; reason: string } | undefined;
       for (const one of inksOf(text, look)) {

@@ -1,4 +1,6 @@
 import type { Check } from './check.ts';
+import type { TextWidget } from './form-facts.ts';
+import type { Subject } from './subject.ts';
 
 /** Characters that a reason still lists one by one. */
 const mostListed = 8;
@@ -13,8 +15,7 @@ export const missingGlyph: Check = {
   source: 'a character without a glyph is drawn as a box that says nothing',
   severity: 'error',
   run(subject, limit, report) {
-    for (const { index, text, look, pointer } of subject.widgets) {
-      if (!text || !subject.paints(index)) continue;
+    for (const { index, text, look, pointer } of textsWithout(subject)) {
       const { missing } = text;
       if (missing.length <= limit) continue;
       const listed = missing
@@ -34,6 +35,11 @@ export const missingGlyph: Check = {
     }
   },
 };
+
+/** Texts that lack a glyph. */
+function textsWithout({ facts, texts }: Subject): readonly TextWidget[] {
+  return facts.once('missing-glyph', () => texts.filter(({ text }) => text.missing.length > 0));
+}
 
 function codeOf(character: string): string {
   return `U+${character.codePointAt(0)!.toString(16).toUpperCase().padStart(4, '0')}`;

@@ -13,8 +13,17 @@ export const missingMessage: Check = {
   severity: 'error',
   run(subject, limit, report) {
     const { messages } = subject;
-    for (const { index, source, scope, origins, pointer } of subject.widgets) {
-      if (!subject.paints(index)) continue;
+    const texted = subject.facts.once('missing-message', () =>
+      subject.widgets.filter(
+        ({ index, source, scope }) =>
+          subject.paints(index) &&
+          (['text', 'placeholder'] as const).some((key) => {
+            const said = key in source ? (source as WidgetSource)[key] : undefined;
+            return typeof said === 'string' && scope.messagesIn(said).some((one) => messages.lacks(one));
+          }),
+      ),
+    );
+    for (const { index, source, scope, origins, pointer } of texted) {
       const missing: string[] = [];
       const reasons: Reason[] = [];
       for (const key of ['text', 'placeholder'] as const) {

@@ -11,8 +11,16 @@ export const missingPicture: Check = {
   source: 'a player sees a hole',
   severity: 'error',
   run(subject, limit, report) {
-    for (const { index, source, visible, pointer, origins, scope } of subject.widgets) {
-      if (!visible || index === 0) continue;
+    const pictured = subject.facts.once('missing-picture', () =>
+      subject.widgets.filter(
+        ({ index, source, visible }) =>
+          visible &&
+          index > 0 &&
+          (('image' in source && source.image !== undefined) ||
+            ('text' in source && typeof source.text === 'string' && source.text.includes('!['))),
+      ),
+    );
+    for (const { index, source, pointer, origins, scope } of pictured) {
       const missing: { name: string; pointer: string }[] = [];
       const note = (name: string, key: 'image' | 'text') => {
         if (!subject.pictures.has(name))

@@ -1,6 +1,6 @@
 import { whyEdge } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { axisOf, hasArea, overshoot, worstEdge } from './geometry.ts';
+import { axisOf, hasArea, isInside, overshoot, worstEdge } from './geometry.ts';
 
 export const offScreen: Check = {
   id: 'off-screen',
@@ -19,6 +19,7 @@ export const offScreen: Check = {
       if (!subject.paints(index)) continue;
       const rect = subject.visualRect(index);
       if (!hasArea(rect)) continue;
+      if (isInside(rect, subject.screenRect, limit)) continue;
       const { edge, distance } = worstEdge(overshoot(rect, subject.screenRect));
       // What a widget carries out of the screen with it is told once, of the widget.
       if (!(distance > limit) || distance <= above) continue;

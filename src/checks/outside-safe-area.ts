@@ -1,7 +1,7 @@
 import type { Widget } from '../build/index.ts';
 import { whyEdge } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { axisOf, hasArea, intersection, overshoot, worstEdge } from './geometry.ts';
+import { axisOf, hasArea, intersection, isInside, overshoot, worstEdge } from './geometry.ts';
 import type { Subject } from './subject.ts';
 
 export const outsideSafeArea: Check = {
@@ -23,6 +23,7 @@ export const outsideSafeArea: Check = {
       // What lies outside the screen altogether is the business of another check.
       const rect = intersection(subject.visualRect(index), subject.screenRect);
       if (!hasArea(rect)) continue;
+      if (isInside(rect, subject.safeRect, limit)) continue;
       const { edge, distance } = worstEdge(overshoot(rect, subject.safeRect));
       if (!(distance > limit) || distance <= above) continue;
       told.set(index, distance);

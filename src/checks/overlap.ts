@@ -1,3 +1,4 @@
+import type { Rect } from '../layout/index.ts';
 import { whyEdge } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { axisOf, hasArea, intersection, overshoot, type EdgeName } from './geometry.ts';
@@ -18,6 +19,7 @@ export const overlap: Check = {
       const shared = intersection(subject.visualRect(one), subject.visualRect(other));
       const measured = Math.min(shared.width, shared.height);
       if (!(measured > limit)) continue;
+      if (subject.isWithin(other, one)) continue;
       const branches = branchesOf(subject, one, other);
       if (!branches || mayOverlap(subject, one, other, branches)) continue;
       // One sentence for two branches: their outermost widgets come first in document order.
@@ -50,26 +52,25 @@ function leastEdge(distances: Record<EdgeName, number>): EdgeName {
 
 /** Pairs whose rectangles meet, each the earlier first, in document order: a sweep along x. */
 function pairs(subject: Subject): [number, number][] {
-  const painted: number[] = [];
-  for (const { index } of subject.widgets) {
-    if (subject.paints(index) && hasArea(subject.visualRect(index))) painted.push(index);
-  }
-  painted.sort((a, b) => subject.visualRect(a).x - subject.visualRect(b).x || a - b);
-  const found: [number, number][] = [];
-  let open: number[] = [];
-  for (const index of painted) {
+  const rects = new Map<number, Rect>();
+  for (const index of subject.facts.painted) {
     const rect = subject.visualRect(index);
-    open = open.filter((earlier) => {
-      const before = subject.visualRect(earlier);
-      return before.x + before.width > rect.x;
-    });
-    for (const earlier of open) {
-      const before = subject.visualRect(earlier);
-      if (before.y < rect.y + rect.height && rect.y < before.y + before.height) {
+    if (hasArea(rect)) rects.set(index, rect);
+  }
+  const byStart = [...rects].sort(([a, one], [b, other]) => one.x - other.x || a - b);
+  const found: [number, number][] = [];
+  const open: [number, Rect][] = [];
+  for (const [index, rect] of byStart) {
+    let kept = 0;
+    for (const other of open) {
+      const [earlier, before] = other;
+      if (before.x + before.width <= rect.x) continue;
+      open[kept++] = other;
+      if (before.y < rect.y + rect.height && rect.y < before.y + before.height)
         found.push(earlier < index ? [earlier, index] : [index, earlier]);
-      }
     }
-    open.push(index);
+    open.length = kept;
+    open.push([index, rect]);
   }
   return found.sort((a, b) => a[0] - b[0] || a[1] - b[1]);
 }

@@ -14,17 +14,14 @@ export interface DrawnPicture {
 
 /** Every picture a player can see. */
 export function* drawnPictures(subject: Subject): Generator<DrawnPicture> {
-  for (const widget of subject.widgets) {
+  const pictured = subject.facts.once('pictures', () =>
+    subject.widgets.filter(({ index, picture }) => picture && subject.paints(index)),
+  );
+  for (const widget of pictured) {
     const { index, picture, fit } = widget;
-    if (!picture || !subject.paints(index) || !subject.isSeen(index)) continue;
+    if (!picture || !subject.isSeen(index)) continue;
     const source = widget.source as WidgetSource;
-    const pieces = picturePieces(
-      subject.layout.rect(index),
-      picture,
-      source,
-      fit,
-      subject.layout.scale(index),
-    );
+    const pieces = picturePieces(subject.rect(index), picture, source, fit, subject.layout.scale(index));
     if (pieces.length > 0) yield { widget, picture, source, pieces };
   }
 }

@@ -21,7 +21,7 @@ export const pivotAtOdds: Check = {
       if (source.pivot === undefined || source.rotate !== undefined || !subject.isThere(widget.index))
         continue;
       if (subject.widgets[widget.parent]?.box.arrange !== 'free' || widget.box.target !== undefined) continue;
-      const rect = subject.layout.rect(widget.index);
+      const rect = subject.rect(widget.index);
       for (const axis of ['x', 'y'] as const) {
         const { span, anchorStart, pivot, offset } = widget.box[axis];
         if (span || !notable.includes(anchorStart) || offset.share !== 0) continue;

@@ -11,8 +11,7 @@ export const shrunkText: Check = {
   source: 'a text at its floor has no room left for a longer word or another language',
   severity: 'warning',
   run(subject, limit, report) {
-    for (const { index, text, pointer } of subject.widgets) {
-      if (!text || !subject.paints(index)) continue;
+    for (const { index, text, pointer } of subject.texts) {
       const { fontSize, leastFontSize } = text.setting;
       if (leastFontSize >= fontSize) continue;
       const { shrink } = subject.placed(index);

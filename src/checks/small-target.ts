@@ -1,7 +1,8 @@
+import { controls } from '../build/index.ts';
 import { shown, whySize } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { intersection } from './geometry.ts';
-import { controls } from './subject.ts';
+
 import { cssPixels } from './text-size.ts';
 
 export const smallTarget: Check = {
@@ -20,7 +21,7 @@ export const smallTarget: Check = {
       if (!controls.has(kind) || !subject.isThere(index) || states.includes('disabled')) continue;
       if (subject.isBehindDialog(index)) continue;
       const clip = subject.cutter(index);
-      const whole = subject.layout.rect(index);
+      const whole = subject.rect(index);
       const { width, height } = clip ? intersection(whole, clip) : whole;
       const px = Math.min(width, height);
       const measured = cssPixels(px, subject.screen);

@@ -20,7 +20,7 @@ export const smallText: Check = {
         text: `on this screen ${shown(px)} px are ${shown((px / screen.density) * 25.4)} mm, seen from ${screen.distance} mm`,
         pointer: subject.widgets[index]!.pointer,
       };
-      report({ outcome: 'failed', widget: index, measured, reasons: [...reasons, seen] });
+      report({ outcome: 'failed', widget: index, measured, reasons: [...reasons(), seen] });
     }
   },
 };

@@ -1,8 +1,7 @@
-import { lookOf } from '../build/index.ts';
+import { controls, lookOf } from '../build/index.ts';
 import type { State } from '../document/index.ts';
 import { compose, contrastRatio, type Fill, type Look, type Rgba } from '../theme/index.ts';
 import type { Check } from './check.ts';
-import { controls } from './subject.ts';
 
 export const statesAlike: Check = {
   id: 'states-alike',
@@ -15,13 +14,19 @@ export const statesAlike: Check = {
     'WCAG 2.2, success criteria 2.4.7 and 2.4.13: 3:1 between the same pixels with and without the focus',
   severity: 'error',
   run(subject, limit, report) {
-    for (const { index, parent, kind, theme, source, states, pointer } of subject.widgets) {
-      if (!controls.has(kind) || !subject.isThere(index) || states.includes('disabled')) continue;
-      const { look: around } = subject.widgets[parent]!;
-      const others = states.filter((state) => state !== 'focused');
-      const seen = (inStates: readonly State[]) => lookOf(source, kind, theme, around, inStates);
-      const measured = largestChange(seen(others), seen([...others, 'focused']));
-      if (measured >= limit) continue;
+    const alike = subject.facts.once('states-alike', () =>
+      subject.widgets.flatMap(({ index, parent, kind, theme, source, states }) => {
+        if (!controls.has(kind) || states.includes('disabled')) return [];
+        const { look: around } = subject.widgets[parent]!;
+        const others = states.filter((state) => state !== 'focused');
+        const seen = (inStates: readonly State[]) => lookOf(source, kind, theme, around, inStates);
+        const measured = largestChange(seen(others), seen([...others, 'focused']));
+        return measured >= limit ? [] : [{ index, measured }];
+      }),
+    );
+    for (const { index, measured } of alike) {
+      if (!subject.isThere(index)) continue;
+      const { pointer } = subject.widgets[index]!;
       const reason = {
         text:
           measured < 1.01

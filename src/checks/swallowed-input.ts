@@ -1,7 +1,7 @@
+import { controls } from '../build/index.ts';
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { intersection } from './geometry.ts';
-import { controls } from './subject.ts';
 
 export const swallowedInput: Check = {
   id: 'swallowed-input',
@@ -18,14 +18,18 @@ export const swallowedInput: Check = {
       ({ index, kind }) => controls.has(kind) && subject.isThere(index) && !subject.isBehindDialog(index),
     );
     if (pressed.length === 0) return;
-    const unseen = order.filter((index) => subject.isThere(index) && !subject.paintsWithin(index));
+    const bare = subject.facts.once('swallowed-input', () =>
+      order.filter((index) => !subject.paintsWithin(index)),
+    );
+    if (bare.length === 0) return;
+    const unseen = bare.filter((index) => subject.isThere(index));
     for (const { index, pointer } of pressed) {
-      const rect = subject.layout.rect(index);
+      const rect = subject.rect(index);
       const area = rect.width * rect.height;
       if (!(area > 0)) continue;
       for (const above of unseen) {
         if (!subject.isAbove(above, index)) continue;
-        const shared = intersection(rect, subject.layout.rect(above));
+        const shared = intersection(rect, subject.rect(above));
         const measured = (100 * shared.width * shared.height) / area;
         if (!(measured > limit)) continue;
         const { id } = widgets[above]!;

@@ -19,16 +19,18 @@ export function cssPixels(px: number, screen: Pick<Screen, 'density' | 'distance
 }
 
 /** Every text a player can see, with the height of its capital letters in device px. */
-export function* capitals(subject: Subject): Generator<{ index: number; px: number; reasons: Reason[] }> {
-  for (const { index, text, pointer } of subject.widgets) {
-    if (!text || !subject.paints(index) || !subject.isSeen(index)) continue;
+export function* capitals(
+  subject: Subject,
+): Generator<{ index: number; px: number; reasons: () => Reason[] }> {
+  for (const { index, text, pointer } of subject.texts) {
+    if (!subject.isSeen(index)) continue;
     const { chain, fontSize: full } = text.setting;
     const face = chain.primary;
     const { shrink } = subject.placed(index);
     const fontSize = full * shrink * text.smallest;
     const scale = subject.layout.scale(index);
     const inU = (face.capHeight * fontSize) / face.unitsPerEm;
-    const reasons = [
+    const reasons = () => [
       {
         text: `capitals are ${shown(inU * scale)} px high = font size ${shown(fontSize)} u${shrink < 1 ? ' (shrunk)' : ''} × ${shown(face.capHeight / face.unitsPerEm)} × scale ${shown(scale)}`,
         pointer,

@@ -1,113 +1,146 @@
-import { checkDocument } from '../checks/index.ts';
-import { messageOf } from '../document/index.ts';
+import { availableParallelism } from 'node:os';
+import { Results, planOf, type CheckPlan, type Coverage } from '../verdict/index.ts';
+import type { State } from '../document/index.ts';
+import { writeParts, type CheckPart } from '../node/check-parts.ts';
+import type { PlanOptions } from '../node/check-messages.ts';
+import { CheckThreads } from '../node/check-threads.ts';
 import { writeWhole } from '../node/files.ts';
-import {
-  reportHtml,
-  reportJson,
-  reportJunit,
-  reportSarif,
-  reportTerminal,
-  shotsOf,
-  type ReportInput,
-  type ShotOptions,
-} from '../report/index.ts';
-import { screens } from '../screen/index.ts';
-import { UsageError, exitClean, exitFindings, exitUnusable, type Io } from './io.ts';
-import { load, type Loaded } from './load.ts';
-import { version } from './version.ts';
+import { counted } from '../report/index.ts';
+import { screens, type Screen } from '../screen/index.ts';
+import { UsageError, exitClean, exitUnusable, type Io } from './io.ts';
+import { load, type Loaded, type Usable } from './load.ts';
+import { Progress } from './progress.ts';
+import { checkReportPaths, tellVerdicts, type Checked, type ReportCall } from './reports.ts';
 import { screenFrom, type ScreenOptions } from './screens.ts';
+import { version } from './version.ts';
 
-export interface CheckCall extends ScreenOptions {
+export interface CheckCall extends ScreenOptions, ReportCall {
   readonly view?: readonly string[];
   readonly screen?: readonly string[];
   readonly case?: readonly string[];
   readonly locale?: readonly string[];
-  readonly hudSize?: number;
+  readonly hudSize?: readonly number[];
+  readonly textSize?: readonly number[];
+  readonly state?: readonly State[];
   readonly theme?: string;
-  readonly json?: boolean;
-  readonly report?: readonly string[];
+  readonly coverage?: Coverage;
+  readonly threads?: number;
+  readonly shard?: Shard;
+  readonly out?: string;
 }
+
+/** The share of one of several machines. */
+export interface Shard {
+  readonly nth: number;
+  readonly of: number;
+}
+
+/** Fewer layouts than this are made before another thread has read the document. */
+const worthThreads = 300;
+/** With fewer screens than this, a check is over before another thread could help. */
+const worthStarting = 8;
 
 /** `pimbot check FILE…` */
 export async function check(files: readonly string[], call: CheckCall, io: Io): Promise<number> {
   const on =
     call.screen?.map((name) => screenFrom(name, call)) ?? screens.map((one) => screenFrom(one.name, call));
-  checkReportPaths(call.report ?? []);
-  const inputs: ReportInput[] = [];
-  const shown: ShotOptions[] = [];
+  checkReportPaths(call);
+  if (call.shard && call.out === undefined)
+    throw new UsageError('say with --out where the part of this shard is written');
+  if (!call.shard && call.out !== undefined) throw new UsageError('--out is for the part of a --shard');
+  const progress = new Progress(io.progress);
+  const checked: Checked[] = [];
   const unusable: Loaded[] = [];
+  const parts: CheckPart[] = [];
   for (const file of files) {
-    const loaded = await load(file, io, call.theme);
-    if (!loaded.document) {
-      unusable.push(loaded);
-      continue;
+    progress.say(`reading ${file}`);
+    // Threads read the document while this one does.
+    const threads = new CheckThreads(file, call.theme, on.length < worthStarting ? 0 : helpersOf(call));
+    try {
+      const loaded = await load(file, io, call.theme, () => progress.clear());
+      if (!loaded.document) {
+        unusable.push(loaded);
+        continue;
+      }
+      const job = { loaded, options: optionsOf(loaded, call, on), threads, progress };
+      if (call.shard) parts.push(await partOf(job, call.shard, call.theme));
+      else checked.push(await verdictOf(job));
+    } finally {
+      progress.clear();
+      await threads.close();
     }
-    const { document, resources } = loaded;
-    const { view: views, case: cases, locale: locales, hudSize } = call;
-    const themes =
-      call.theme !== undefined && document.themeName !== undefined ? [document.themeName] : undefined;
-    const options = { resources, screens: on, views, cases, locales, themes, hudSize };
-    inputs.push({ file, document, verdict: checkDocument(document, options) });
-    shown.push({ resources, screens: on, hudSize });
   }
-  const json = (): string => withUnusable(reportJson(inputs), unusable);
-  for (const path of call.report ?? []) {
-    writeWhole(
-      path,
-      path.toLowerCase().endsWith('.html') ? await htmlOf(inputs, shown) : textOf(path, inputs, json),
-    );
-  }
-  if (call.json) io.out(json());
-  else if (inputs.length > 0) io.out(reportTerminal(inputs, io.ink));
+  if (!call.shard) return tellVerdicts(checked, unusable, call, io);
   if (unusable.length > 0) return exitUnusable;
-  const failed = inputs.some(({ verdict }) =>
-    verdict.findings.some((finding) => finding.outcome === 'failed'),
+  writeWhole(call.out!, writeParts(version(), parts));
+  const batches = parts.reduce((sum, { results }) => sum + results.length, 0);
+  io.out(
+    `${call.out!}: shard ${call.shard.nth} of ${call.shard.of}, ${counted(batches, 'batch', 'batches')}\n`,
   );
-  return failed ? exitFindings : exitClean;
+  return exitClean;
 }
 
-const reportKinds = ['.json', '.sarif', '.xml', '.html'] as const;
-
-/** The end of a report's path says what it is. @throws UsageError */
-function checkReportPaths(paths: readonly string[]): void {
-  for (const path of paths) {
-    if (!reportKinds.some((end) => path.toLowerCase().endsWith(end)))
-      throw new UsageError(
-        `"${path}" is no report: the name of one ends in .json, .sarif, .xml (JUnit) or .html`,
-      );
-  }
+/** How many threads help. */
+function helpersOf({ threads = availableParallelism() }: CheckCall): number {
+  return Math.max(0, Math.min(16, threads) - 1);
 }
 
-function textOf(path: string, inputs: readonly ReportInput[], json: () => string): string {
-  if (path.toLowerCase().endsWith('.sarif')) return reportSarif(inputs, version());
-  return path.toLowerCase().endsWith('.xml') ? reportJunit(inputs) : json();
+function optionsOf({ document }: Usable, call: CheckCall, on: readonly Screen[]): PlanOptions {
+  const { view: views, case: cases, locale: locales, hudSize, textSize, state: states, coverage } = call;
+  const themes =
+    call.theme !== undefined && document.themeName !== undefined ? [document.themeName] : undefined;
+  return {
+    screens: on,
+    views,
+    cases,
+    locales,
+    themes,
+    hudSizes: hudSize,
+    textSizes: textSize,
+    states,
+    coverage,
+  };
 }
 
-async function htmlOf(inputs: readonly ReportInput[], shown: readonly ShotOptions[]): Promise<string> {
-  const { drawShots } = await import('../node/shots.ts');
-  return reportHtml(
-    inputs.map((input, index) => ({
-      ...input,
-      shots: drawShots(shotsOf(input.document, input.verdict, shown[index]!)),
-    })),
-  );
+interface Job {
+  readonly loaded: Usable;
+  readonly options: PlanOptions;
+  readonly threads: CheckThreads;
+  readonly progress: Progress;
 }
 
-/** Files that could not be used stand in the report too, with their errors. */
-function withUnusable(json: string, unusable: readonly Loaded[]): string {
-  if (unusable.length === 0) return json;
-  const report = JSON.parse(json) as { passed: boolean; files: unknown[] };
-  report.passed = false;
-  for (const loaded of unusable) {
-    const diagnostics = 'diagnostics' in loaded ? loaded.diagnostics : [];
-    const errors = diagnostics.map((one) => ({
-      code: one.code,
-      severity: one.severity,
-      message: messageOf(one),
-      file: one.source?.name ?? loaded.file,
-      ...(one.source && one.range && one.source.placeOf(one.range.start)),
-    }));
-    report.files.push({ file: loaded.file, passed: false, errors });
-  }
-  return `${JSON.stringify(report, null, 2)}\n`;
+async function verdictOf({ loaded, options, threads, progress }: Job): Promise<Checked> {
+  const plan = planOf(loaded.document, { ...options, resources: loaded.resources });
+  const results = new Results(loaded.document, plan);
+  const all = plan.batches.map((_, nth) => nth);
+  await run({ loaded, options, threads, progress }, plan, all, (nth, result) => results.add(nth, result));
+  return { loaded, screens: options.screens, verdict: results.verdict() };
+}
+
+/** What this machine finds out: every n-th batch, so that no machine gets one view alone. */
+async function partOf(job: Job, { nth, of }: Shard, theme: string | undefined): Promise<CheckPart> {
+  const { loaded, options } = job;
+  const plan = planOf(loaded.document, { ...options, resources: loaded.resources });
+  const mine = plan.batches.flatMap((_, at) => (at % of === nth - 1 ? [at] : []));
+  const results: [number, Parameters<Results['add']>[1]][] = [];
+  await run(job, plan, mine, (at, result) => results.push([at, result]));
+  results.sort(([a], [b]) => a - b);
+  return { file: loaded.file, theme, fingerprint: loaded.fingerprint, options, results };
+}
+
+async function run(
+  { loaded, options, threads, progress }: Job,
+  plan: CheckPlan,
+  wanted: readonly number[],
+  onResult: Results['add'],
+): Promise<void> {
+  const all = wanted.reduce((sum, nth) => sum + plan.batches[nth]!.screens.length, 0);
+  let done = 0;
+  progress.tell(0, all, 'layout');
+  const help = all < worthThreads ? new CheckThreads(loaded.file, undefined, 0) : threads;
+  await help.run(loaded, plan, options, wanted, (nth, result) => {
+    onResult(nth, result);
+    done += plan.batches[nth]!.screens.length;
+    progress.tell(done, all, 'layout');
+  });
 }

@@ -1,4 +1,4 @@
-import { checkDocument } from '../checks/index.ts';
+import { checkDocument } from '../verdict/index.ts';
 import { drawLayout, withOverlay } from '../paint/index.ts';
 import { parseColor } from '../theme/index.ts';
 import { localesOf, type Backdrop, type View } from '../view/index.ts';
@@ -35,7 +35,7 @@ export async function draw(file: string, call: DrawCall, io: Io): Promise<number
         locales: [call.locale ?? localesOf(document, resources)[0]!],
         themes: document.themeName === undefined ? undefined : [document.themeName],
         cases: view.case === undefined ? undefined : [view.case],
-        hudSize: call.hudSize,
+        hudSizes: call.hudSize === undefined ? undefined : [call.hudSize],
       }).findings
     : undefined;
   const plain = drawLayout(on, { backdrop: backdropFrom(call.backdrop, view) });

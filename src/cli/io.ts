@@ -8,6 +8,8 @@ export interface Io {
   readonly ink: Ink;
   /** Colours for what goes to `err`. */
   readonly errInk: Ink;
+  /** Where the progress of long work is shown; undefined where no one is looking. */
+  readonly progress?: (text: string) => void;
 }
 
 /** A wrong call: told in one sentence, exit code 2. */
@@ -41,5 +43,6 @@ export function processIo(): Io {
     err: (text) => void process.stderr.write(text),
     ink: inkFor(colors(process.stdout)),
     errInk: inkFor(colors(process.stderr)),
+    progress: process.stderr.isTTY ? (text) => void process.stderr.write(text) : undefined,
   };
 }

@@ -5,13 +5,31 @@ import { counted, printable } from '../report/index.ts';
 import type { Resources } from '../view/index.ts';
 import { UsageError, type Io } from './io.ts';
 
+/** A document that can be used, with all it names. */
+export interface Usable {
+  readonly file: string;
+  readonly document: CheckedDocument;
+  readonly resources: Resources;
+  /** Of every byte that was read. */
+  readonly fingerprint: string;
+}
+
 /** A document that can be used, or its diagnostics when it cannot. */
 export type Loaded =
-  | { readonly file: string; readonly document: CheckedDocument; readonly resources: Resources }
+  | Usable
   | { readonly file: string; readonly document: undefined; readonly diagnostics: readonly Diagnostic[] };
 
-/** Reads a document and prints its diagnostics. @throws UsageError when the file cannot be read. */
-export async function load(file: string, io: Io, theme?: string): Promise<Loaded> {
+/**
+ * Reads a document and prints its diagnostics.
+ * @param beforeTelling Called before anything is printed.
+ * @throws UsageError when the file cannot be read.
+ */
+export async function load(
+  file: string,
+  io: Io,
+  theme?: string,
+  beforeTelling: () => void = () => undefined,
+): Promise<Loaded> {
   const project = await openProject(file, { theme }).catch((error: unknown) => {
     if (error instanceof FileProblem) {
       throw new UsageError(
@@ -22,9 +40,11 @@ export async function load(file: string, io: Io, theme?: string): Promise<Loaded
     }
     throw error;
   });
+  if (project.diagnostics.length > 0) beforeTelling();
   printDiagnostics(project.diagnostics, io);
   if (!project.document) return { file, document: undefined, diagnostics: project.diagnostics };
-  return { file, document: project.document, resources: project.resources };
+  const { document, resources, fingerprint } = project;
+  return { file, document, resources, fingerprint };
 }
 
 /** Diagnostics shown at most; more are counted. */

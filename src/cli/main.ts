@@ -1,16 +1,28 @@
 import { Command, CommanderError, Option } from 'commander';
 import { systemMessage } from '../node/files.ts';
 import { BuildError } from '../build/index.ts';
+import { mostLayouts } from '../verdict/index.ts';
 import { states } from '../document/index.ts';
 import { pseudoLocales } from '../text/index.ts';
 import { NoSuchName } from '../view/index.ts';
 import { anchor, type AnchorCall } from './anchor.ts';
+import {
+  collect,
+  collectOf,
+  collectPositive,
+  parseCount,
+  parsePositive,
+  parseSafe,
+  parseShard,
+} from './arguments.ts';
 import { changes, type ChangesCall } from './changes.ts';
 import { check, type CheckCall } from './check.ts';
 import { draw, type DrawCall } from './draw.ts';
 import { textChoices } from './drawing.ts';
 import { UsageError, exitClean, exitUnusable, processIo, type Io } from './io.ts';
-import { listScreens, parsePositive, parseSafe } from './screens.ts';
+import { listScreens } from './screens.ts';
+import { merge } from './merge.ts';
+import type { ReportCall } from './reports.ts';
 import { theme, type ThemeCall } from './theme.ts';
 import { version } from './version.ts';
 import { where, type WhereCall } from './where.ts';
@@ -39,11 +51,6 @@ function sentence(error: unknown): string {
   return `an error of Pimbot itself, please report it: ${systemMessage(error)}`;
 }
 
-const collect = (value: string, before: readonly string[] | undefined): string[] => [
-  ...(before ?? []),
-  value,
-];
-
 function commands(io: Io, done: (code: number) => void): Command {
   const program = new Command('pimbot')
     .description(
@@ -66,6 +73,7 @@ Examples:
 Exit codes: 0 clean, 1 findings, 2 unusable input or a wrong call.`,
     );
   checkCommand(program, io, done);
+  mergeCommand(program, io, done);
   drawCommand(program, io, done);
   whereCommand(program, io, done);
   whyCommand(program, io, done);
@@ -83,14 +91,18 @@ Exit codes: 0 clean, 1 findings, 2 unusable input or a wrong call.`,
 
 /** The options that say on what a view is laid out. */
 function withScreenOptions(command: Command): Command {
+  return withWindowOptions(command).addOption(
+    new Option('--hud-size <factor>', "the player's HUD size; 1 is as drawn").argParser(parsePositive),
+  );
+}
+
+/** The options that say what a screen is like. */
+function withWindowOptions(command: Command): Command {
   return command
     .addOption(
       new Option('--safe <insets>', 'safe insets in device px: top,right,bottom,left').argParser(parseSafe),
     )
     .addOption(new Option('--density <ppi>', 'device pixels per inch').argParser(parsePositive))
-    .addOption(
-      new Option('--hud-size <factor>', "the player's HUD size; 1 is as drawn").argParser(parsePositive),
-    )
     .option('--theme <theme>', "one of the document's themes, or a theme file from the document's folder");
 }
 
@@ -113,26 +125,56 @@ function withShownOptions(command: Command): Command {
 }
 
 function checkCommand(program: Command, io: Io, done: (code: number) => void): void {
-  withScreenOptions(
-    program
-      .command('check')
-      .description('check that every widget stays placed and readable')
-      .argument('<files...>', 'documents, YAML or JSON')
-      .option('--view <name>', 'only this view (may be repeated)', collect)
-      .option('--screen <name>', 'only this screen, a name or WIDTHxHEIGHT (may be repeated)', collect)
-      .option('--case <name>', 'only this case (may be repeated)', collect)
-      .option(
-        '--locale <tag>',
-        `only this locale, or a pseudo-locale such as ${pseudoLocales.join(', ')} (may be repeated)`,
-        collect,
-      ),
-  )
-    .option('--json', 'print the report as JSON')
+  const command = program
+    .command('check')
+    .description('check that every widget stays placed and readable')
+    .argument('<files...>', 'documents, YAML or JSON')
+    .option('--view <name>', 'only this view (may be repeated)', collect)
+    .option('--screen <name>', 'only this screen, a name or WIDTHxHEIGHT (may be repeated)', collect)
+    .option('--case <name>', 'only this case (may be repeated)', collect)
     .option(
-      '--report <file>',
-      'write a report too: .html (pages of drawings), .json, .sarif or .xml for JUnit (may be repeated)',
+      '--locale <tag>',
+      `only this locale, or a pseudo-locale such as ${pseudoLocales.join(', ')} (may be repeated)`,
       collect,
-    )
+    );
+  withReportOptions(
+    withWindowOptions(command)
+      .addOption(
+        new Option(
+          '--hud-size <factor>',
+          'a HUD size players choose; 1 is as drawn (may be repeated)',
+        ).argParser(collectPositive),
+      )
+      .addOption(
+        new Option('--text-size <factor>', 'a text size players choose (may be repeated)').argParser(
+          collectPositive,
+        ),
+      )
+      .addOption(
+        new Option(
+          '--state <state>',
+          'check with every control in this state too (may be repeated)',
+        ).argParser(collectOf(states)),
+      )
+      .addOption(
+        new Option(
+          '--coverage <which>',
+          `all combinations, or some in which every pair of values stands; pairs above ${mostLayouts} layouts of a view if left out`,
+        ).choices(['all', 'pairs']),
+      )
+      .addOption(
+        new Option(
+          '--threads <count>',
+          'how many threads work; as many as there are cores if left out',
+        ).argParser(parseCount),
+      )
+      .addOption(
+        new Option('--shard <i/n>', 'check only the i-th of n parts, for several machines').argParser(
+          parseShard,
+        ),
+      )
+      .option('--out <file>', 'where the part of a --shard is written, for `pimbot merge`'),
+  )
     .addHelpText(
       'after',
       `
@@ -141,10 +183,42 @@ Examples:
   pimbot check hud.yaml menu.yaml --report out/report.html --report out/report.sarif
   pimbot check hud.yaml --view dive --screen phone-portrait --screen 3440x1440
   pimbot check hud.yaml --screen 2340x1080 --safe 0,96,48,96 --density 420 --hud-size 1.3
+  pimbot check hud.yaml --hud-size 1 --hud-size 1.25 --text-size 1 --text-size 1.5 --state focused
+  pimbot check hud.yaml --shard 2/4 --out parts/2.json
 
 Exit codes: 0 clean, 1 findings, 2 unusable input.`,
     )
     .action(async (files: string[], call: CheckCall) => done(await check(files, call, io)));
+}
+
+/** The options that say what comes out of a check. */
+function withReportOptions(command: Command): Command {
+  return command
+    .option('--json', 'print the report as JSON')
+    .option(
+      '--report <file>',
+      'write a report too: .html (pages of drawings), .json, .sarif or .xml for JUnit (may be repeated)',
+      collect,
+    );
+}
+
+function mergeCommand(program: Command, io: Io, done: (code: number) => void): void {
+  withReportOptions(
+    program
+      .command('merge')
+      .description('put the parts of a check together that `pimbot check --shard` wrote')
+      .argument('<parts...>', 'the parts, in any order'),
+  )
+    .addHelpText(
+      'after',
+      `
+Examples:
+  pimbot merge parts/1.json parts/2.json parts/3.json parts/4.json
+  pimbot merge parts/*.json --report out/report.html --json
+
+Exit codes: 0 clean, 1 findings, 2 unusable input or a part that is missing.`,
+    )
+    .action(async (parts: string[], call: ReportCall) => done(await merge(parts, call, io)));
 }
 
 function drawCommand(program: Command, io: Io, done: (code: number) => void): void {

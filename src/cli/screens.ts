@@ -1,4 +1,3 @@
-import { InvalidArgumentError } from 'commander';
 import { nearestName } from '../document/index.ts';
 import { findScreen, makeScreen, screens, type Screen } from '../screen/index.ts';
 import { UsageError, exitClean, type Io } from './io.ts';
@@ -6,22 +5,6 @@ import { UsageError, exitClean, type Io } from './io.ts';
 export interface ScreenOptions {
   readonly safe?: readonly [number, number, number, number];
   readonly density?: number;
-}
-
-/** `--safe top,right,bottom,left`, in device px. */
-export function parseSafe(text: string): [number, number, number, number] {
-  const parts = text.split(',').map((part) => (part.trim() === '' ? NaN : Number(part)));
-  if (parts.length !== 4 || parts.some((part) => !(part >= 0 && Number.isFinite(part)))) {
-    throw new InvalidArgumentError('Give four distances in device px: top,right,bottom,left.');
-  }
-  return parts as [number, number, number, number];
-}
-
-/** A positive number. */
-export function parsePositive(text: string): number {
-  const value = text.trim() === '' ? NaN : Number(text);
-  if (!(value > 0 && Number.isFinite(value))) throw new InvalidArgumentError('Give a number above 0.');
-  return value;
 }
 
 /**

@@ -361,8 +361,20 @@ export interface DocumentSource extends ThemeSource {
   readonly pictures?: { readonly [name: string]: PictureSource };
   /** Sample values a view is shown with. */
   readonly cases?: { readonly [name: string]: { readonly [value: string]: CaseValue } };
+  /** What views are checked in beside screens, themes and cases. */
+  readonly vary?: VarySource;
   readonly components?: { readonly [name: string]: ComponentSource };
   readonly views: { readonly [name: string]: ViewSource };
+}
+
+/** What players set, and what else views are checked in. */
+export interface VarySource {
+  /** Locales, pseudo-locales among them; the language and all catalogs if left out. */
+  readonly 'locales'?: readonly string[];
+  readonly 'hud-sizes'?: readonly number[];
+  readonly 'text-sizes'?: readonly number[];
+  /** States that every control is put in, one after the other, beside none. */
+  readonly 'states'?: readonly State[];
 }
 
 /** The path of a picture or atlas, or of one file for each density: how many px of it stand for one px. */

@@ -15,6 +15,7 @@ import {
 } from './schema-parts.ts';
 import { promises } from './schema-promises.ts';
 import { referenceKeys, screenCondition } from './schema-screens.ts';
+import { vary } from './schema-vary.ts';
 import {
   alignments,
   arrangements,
@@ -427,6 +428,7 @@ export const documentSchema = {
         },
       },
     },
+    vary,
     components: {
       type: 'object',
       title: 'a map of components',

@@ -6,6 +6,6 @@ export type { ControlBoxes } from './controls.ts';
 export { meterFill, meterPieces, trailColor } from './meter.ts';
 export { contentRoom } from './room.ts';
 export { innerWidth, placeText } from './text.ts';
-export { clips, turnOf, turned } from './turn.ts';
+export { clips, isTurned, turnOf, turned } from './turn.ts';
 export type { Matrix } from './turn.ts';
 export type { PlacedLine, PlacedText } from './text.ts';

@@ -29,6 +29,13 @@ export function turnOf(widget: Widget, layout: Layout): Matrix | undefined {
   return [a, b, c, d, x - a * x - c * y, y - b * x - d * y];
 }
 
+/** Whether a widget says that it is rotated or skewed. */
+export function isTurned({ source }: Widget): boolean {
+  return (
+    ('rotate' in source && source.rotate !== undefined) || ('skew' in source && source.skew !== undefined)
+  );
+}
+
 /** The smallest upright rectangle around a turned one. */
 export function turned(rect: Rect, [a, b, c, d, e, f]: Matrix): Rect {
   const xs: number[] = [];

@@ -1,4 +1,5 @@
-import { checkView, keptOn, type CheckId, type Finding } from '../checks/index.ts';
+import { type CheckId } from '../checks/index.ts';
+import { checkView, keptOn, type Finding } from '../verdict/index.ts';
 import type { PromiseSource } from '../document/index.ts';
 import { sentenceOf, whereOf } from '../report/index.ts';
 import { makeScreen, screens as catalogue, type Screen, type ScreenSize } from '../screen/index.ts';

@@ -1,4 +1,4 @@
-import { randomBytes } from 'node:crypto';
+import { createHash, randomBytes } from 'node:crypto';
 import { mkdirSync, readFileSync, realpathSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, resolve, sep } from 'node:path';
 
@@ -16,9 +16,20 @@ export class FileProblem extends Error {
 /** Reads files below one folder and no others, whatever links lead out of it. */
 export class ProjectFolder {
   readonly root: string;
+  readonly #digest = createHash('sha256');
 
   constructor(root: string) {
     this.root = realpathSync(root);
+  }
+
+  /** A fingerprint of everything that was read through it, in its order. */
+  get fingerprint(): string {
+    return this.#digest.copy().digest('hex');
+  }
+
+  /** Counts bytes that were read elsewhere into the fingerprint. */
+  note(bytes: Uint8Array): void {
+    this.#digest.update(`${bytes.length}\n`).update(bytes);
   }
 
   /**
@@ -36,7 +47,9 @@ export class ProjectFolder {
       throw new FileProblem('missing', systemMessage(error));
     }
     if (!this.#holds(real)) throw new FileProblem('outside', real);
-    return readLimited(real, most);
+    const bytes = readLimited(real, most);
+    this.note(bytes);
+    return bytes;
   }
 
   #holds(path: string): boolean {

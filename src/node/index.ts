@@ -1,5 +1,8 @@
 /** What needs Node: files on disk and PNG. */
 export { FileProblem, writeWhole } from './files.ts';
+export { CheckThreads } from './check-threads.ts';
+export type { PlanOptions } from './check-messages.ts';
+export type { OpenedProject } from './check-threads.ts';
 export { bundledFonts, openProject } from './project.ts';
 export type { Project, ProjectOptions } from './project.ts';
 export { toPng } from './png.ts';

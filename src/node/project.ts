@@ -24,6 +24,8 @@ export interface Project {
   readonly document: CheckedDocument | undefined;
   readonly resources: Resources;
   readonly diagnostics: readonly Diagnostic[];
+  /** Of every byte that was read: two projects with the same one are the same. */
+  readonly fingerprint: string;
 }
 
 export interface ProjectOptions {
@@ -39,6 +41,7 @@ export interface ProjectOptions {
 export async function openProject(path: string, options: ProjectOptions = {}): Promise<Project> {
   const bytes = readLimited(resolve(path), mostTextBytes);
   const folder = new ProjectFolder(projectRoot(dirname(realpathSync(path))));
+  folder.note(bytes);
   const base = relative(folder.root, dirname(realpathSync(path)));
   const text = new TextDecoder().decode(bytes);
   const readFile = (wanted: string): FileText => {
@@ -54,7 +57,12 @@ export async function openProject(path: string, options: ProjectOptions = {}): P
   const fonts = bundledFonts();
   const pictures = new Map<string, Picture>();
   if (!read.document)
-    return { document: undefined, resources: { fonts, pictures }, diagnostics: read.diagnostics };
+    return {
+      document: undefined,
+      resources: { fonts, pictures },
+      diagnostics: read.diagnostics,
+      fingerprint: folder.fingerprint,
+    };
   const diagnostics = new DiagnosticList();
   await loadFonts(read.document, folder, fonts, diagnostics);
   await addPictures(read.document, folder, base, pictures, diagnostics);
@@ -63,6 +71,7 @@ export async function openProject(path: string, options: ProjectOptions = {}): P
     document: diagnostics.hasErrors ? undefined : read.document,
     resources: { fonts, pictures, catalogs },
     diagnostics: [...read.diagnostics, ...diagnostics.inOrder()],
+    fingerprint: folder.fingerprint,
   };
 }
 

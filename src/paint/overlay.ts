@@ -1,4 +1,4 @@
-import type { Finding } from '../checks/index.ts';
+import type { Finding } from '../verdict/index.ts';
 import { defaultFont, evenCorners, parseColor, square, type Rgba } from '../theme/index.ts';
 import { lineOf, type FontBook } from '../text/index.ts';
 import type { ViewLayout } from '../view/index.ts';

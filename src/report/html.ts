@@ -1,4 +1,4 @@
-import type { Finding } from '../checks/index.ts';
+import type { Finding } from '../verdict/index.ts';
 import { escapeXml } from '../paint/index.ts';
 import { pageScript } from './page/script.ts';
 import { pageStyle } from './page/style.ts';

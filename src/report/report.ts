@@ -1,4 +1,4 @@
-import type { Finding, Verdict } from '../checks/index.ts';
+import type { Finding, Verdict } from '../verdict/index.ts';
 import type { CheckedDocument } from '../document/index.ts';
 
 /** A checked file and what came of it. */

@@ -1,4 +1,5 @@
-import { checks, documentChecks, type Finding } from '../checks/index.ts';
+import { checks, documentChecks } from '../checks/index.ts';
+import { type Finding } from '../verdict/index.ts';
 import type { ReportInput } from './report.ts';
 import { occasionOf, sentenceOf } from './wording.ts';
 

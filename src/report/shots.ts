@@ -1,4 +1,4 @@
-import type { Finding, Verdict } from '../checks/index.ts';
+import type { Finding, Verdict } from '../verdict/index.ts';
 import type { CheckedDocument } from '../document/index.ts';
 import { drawLayout, type DrawList } from '../paint/index.ts';
 import type { Screen } from '../screen/index.ts';
@@ -32,12 +32,11 @@ export interface Mark {
 export interface ShotOptions {
   readonly resources: Resources;
   readonly screens: readonly Screen[];
-  readonly hudSize?: number;
 }
 
 /** Every view on every screen, one after the other, so that no more than one drawing has to be kept. */
 export function* shotsOf(document: CheckedDocument, verdict: Verdict, options: ShotOptions): Generator<Shot> {
-  const { resources, screens, hudSize } = options;
+  const { resources, screens } = options;
   for (const name of verdict.views) {
     const opened = new Map<string, View>();
     for (const screen of screens) {
@@ -53,15 +52,24 @@ export function* shotsOf(document: CheckedDocument, verdict: Verdict, options: S
         case: shown ? shown.case : verdict.cases[0],
         locale: shown?.locale ?? verdict.locales[0]!,
         theme: shown ? shown.theme : document.themeName,
+        hudSize: shown?.hudSize ?? verdict.hudSizes[0],
+        textSize: shown?.textSize ?? verdict.textSizes[0],
+        state: shown?.state,
       };
       const key = JSON.stringify(variant);
-      const view = opened.get(key) ?? openView(document, name, { resources, hudSize, ...variant });
+      const view = opened.get(key) ?? openView(document, name, { resources, ...variant });
       opened.set(key, view);
       const on = view.layoutOn(screen);
       const ids = new Map(on.widgets.map(({ id, index }) => [id, index]));
       const marks = here.flatMap(({ finding, index, found }) => {
         const same = found.some(
-          (one) => one.case === variant.case && one.locale === variant.locale && one.theme === variant.theme,
+          (one) =>
+            one.case === variant.case &&
+            one.locale === variant.locale &&
+            one.theme === variant.theme &&
+            one.hudSize === variant.hudSize &&
+            one.textSize === variant.textSize &&
+            one.state === variant.state,
         );
         return same ? marksOf(finding, index, ids, (at) => on.layout.pixelRect(at), screen) : [];
       });

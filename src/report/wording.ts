@@ -1,4 +1,5 @@
-import type { CheckId, Finding, Verdict } from '../checks/index.ts';
+import type { CheckId } from '../checks/index.ts';
+import type { Finding, Verdict } from '../verdict/index.ts';
 
 /** A measured value: one decimal, two where it is small. */
 export function amount(value: number): string {
@@ -92,20 +93,44 @@ function themesIn(finding: Finding, themeCount: number): string {
   return ` in the theme${names.length > 1 ? 's' : ''} ${names.join(', ')}`;
 }
 
-/** On which screens, cases, locales and themes; empty of what is written, on no screen in particular. */
-export function occasionOf(finding: Finding, { screens, cases, locales, themes }: Verdict): string {
+/** ` at HUD size 1.25 and text size 1.5, with every control focused`; empty where all are concerned. */
+function settingsOf({ occurrences }: Finding, { hudSizes, textSizes, states }: Verdict): string {
+  const said: string[] = [];
+  for (const [what, key, all] of [
+    ['HUD', 'hudSize', hudSizes],
+    ['text', 'textSize', textSizes],
+  ] as const) {
+    const sizes = [...new Set(occurrences.map((one) => one[key]))];
+    if (sizes.length < all.length || (all.length === 1 && all[0] !== 1))
+      said.push(`at ${what} size${sizes.length > 1 ? 's' : ''} ${sizes.join(', ')}`);
+  }
+  const inStates = [...new Set(occurrences.map((one) => one.state))];
+  if (inStates.length < states.length)
+    said.push(`with every control ${inStates.map((state) => state ?? 'as it is').join(', ')}`);
+  return said.length === 0 ? '' : ` ${said.join(', ')}`;
+}
+
+/** On which screens and in which variations; empty of what is written, on no screen in particular. */
+export function occasionOf(finding: Finding, verdict: Verdict): string {
   if (finding.view === undefined) return '';
+  const { screens, cases, locales, themes } = verdict;
   return [
     whereOf(finding, screens.length),
     casesOf(finding, cases.length),
     localesIn(finding, locales.length),
     themesIn(finding, themes.length),
+    settingsOf(finding, verdict),
   ].join('');
 }
 
 /** How many, and the word for it. */
-export function counted(count: number, word: string): string {
-  return `${count} ${word}${count === 1 ? '' : 's'}`;
+export function counted(count: number, word: string, several = `${word}s`): string {
+  return `${grouped(count)} ${count === 1 ? word : several}`;
+}
+
+/** Digits in groups of three from five digits on. */
+function grouped(count: number): string {
+  return count < 10_000 ? String(count) : String(count).replace(/\B(?=(\d{3})+$)/g, ',');
 }
 
 /** Printed text without control characters, so that a name in a document cannot steer a terminal. */

@@ -9,6 +9,7 @@ import {
 } from '../document/index.ts';
 import { Messages } from '../text/index.ts';
 import { Theme, checkLooks } from '../theme/index.ts';
+import { checkVary } from './vary.ts';
 
 export interface ReadOptions {
   /** The name diagnostics show; `document` if left out. */
@@ -37,6 +38,7 @@ export function readDocument(input: string | DocumentSource, options: ReadOption
     const theme = new Theme(document);
     checkLooks(document, theme, diagnostics);
     checkMarkup(document, theme, diagnostics);
+    checkVary(document, diagnostics);
     checkMessages(document, new Messages('en'), diagnostics);
   }
   return { document: diagnostics.hasErrors ? undefined : document, diagnostics: diagnostics.inOrder() };

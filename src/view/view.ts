@@ -59,6 +59,8 @@ export interface ViewOptions {
   readonly textSize?: number;
   /** States that widgets are in beside those the document says, by id. */
   readonly states?: { readonly [id: string]: readonly State[] };
+  /** A state that every control is in beside its own, unless it is disabled. */
+  readonly state?: State;
 }
 
 /** What the game draws behind a view: a colour or a picture that covers the screen. */
@@ -117,6 +119,7 @@ export function openView<Id extends string = string>(
     values: new Map(Object.entries({ ...values, ...options.values })),
     textSize,
     states: new Map(Object.entries(options.states ?? {})),
+    everyControl: options.state,
   };
   const backdrops = styleList(source.backdrop).flatMap((entry): Backdrop[] => {
     const picture = pictures.get(entry);
@@ -289,6 +292,11 @@ export class ViewLayout<Id extends string = string> {
   /** All widgets, parents before their children; the first is the view itself. */
   get widgets(): readonly Widget[] {
     return this.tree.widgets;
+  }
+
+  /** The index of the widget of an id; undefined where it is not there on this screen. */
+  find(id: string): number | undefined {
+    return this.#indexes.get(id);
   }
 
   /** @throws NoSuchName when no widget has that id on this screen. */

@@ -20,17 +20,17 @@ const slack = 1e-6;
 /** Everything in a layout that somebody asked for and did not get (docs/layout-model.md 2.8). */
 export function gaveWay(tree: Tree, layout: Layout): GaveWay[] {
   const found: GaveWay[] = [];
-  const children = new Map<number, Widget[]>();
-  for (const widget of tree.widgets) {
-    if (widget.index > 0) children.set(widget.parent, [...(children.get(widget.parent) ?? []), widget]);
-  }
+  const flowing = new Map<number, Widget[]>();
+  for (const { index, box, source } of tree.widgets)
+    if ((box.arrange === 'row' || box.arrange === 'column') && !('scroll' in source)) flowing.set(index, []);
+  for (const widget of tree.widgets) flowing.get(widget.parent)?.push(widget);
   for (const widget of tree.widgets) {
     if (widget.index > 0) {
       for (const axis of ['x', 'y'] as const) limits(tree, layout, widget, axis, found);
       aspect(layout, widget, found);
     }
-    for (const axis of ['x', 'y'] as const)
-      room(layout, widget, children.get(widget.index) ?? [], axis, found);
+    const inside = flowing.get(widget.index);
+    if (inside) room(layout, widget, inside, widget.box.arrange === 'row' ? 'x' : 'y', found);
   }
   return found;
 }
@@ -38,6 +38,7 @@ export function gaveWay(tree: Tree, layout: Layout): GaveWay[] {
 function limits(tree: Tree, layout: Layout, widget: Widget, axis: Axis, found: GaveWay[]): void {
   const { size } = words[axis];
   const box = widget.box[axis];
+  if (!box.max && !box.span) return;
   const rect = layout.rectInU(widget.index);
   const factor = layout.factor(widget.index);
   const length = (axis === 'x' ? rect.width : rect.height) / factor;
@@ -67,8 +68,9 @@ function limits(tree: Tree, layout: Layout, widget: Widget, axis: Axis, found: G
 
 function aspect(layout: Layout, widget: Widget, found: GaveWay[]): void {
   const wanted = widget.box.aspect;
+  if (wanted === 0) return;
   const { width, height } = layout.rectInU(widget.index);
-  if (wanted === 0 || Math.abs(width - height * wanted) <= slack * Math.max(1, width)) return;
+  if (Math.abs(width - height * wanted) <= slack * Math.max(1, width)) return;
   const text = `aspect ${shown(wanted)} gave way to ${shown(width)} × ${shown(height)} u`;
   found.push({
     widget: widget.index,
@@ -81,8 +83,7 @@ function aspect(layout: Layout, widget: Widget, found: GaveWay[]): void {
 
 /** Children of a row or column that need more than there is. */
 function room(layout: Layout, widget: Widget, inside: readonly Widget[], axis: Axis, found: GaveWay[]): void {
-  const { source } = widget;
-  if (widget.box.arrange !== words[axis].along || inside.length === 0 || 'scroll' in source) return;
+  if (inside.length === 0) return;
   const box = widget.box[axis];
   const factor = layout.factor(widget.index);
   const inner = contentRoom(layout, widget);

@@ -32,7 +32,7 @@ async function drawn(sample: Sample, defect: Defect, path: string, at?: string):
     ({ check, view }) => check === defect.check && view !== undefined,
   );
   const screen = findScreen(at ?? pick(findings))!;
-  const view = openView(document, 'v', options);
+  const view = openView(document, 'v', { resources: options.resources });
   const layout = view.layoutOn(screen);
   const plain = findings.map((finding) => ({
     ...finding,

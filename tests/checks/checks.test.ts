@@ -323,10 +323,10 @@ describe('the registry and the runner', () => {
       'promise-kinds',
       'behind',
       'check',
+      'form-facts',
       'geometry',
       'index',
       'registry',
-      'run',
       'subject',
       'text-size',
     ];

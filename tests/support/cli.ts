@@ -17,6 +17,7 @@ export function pimbot(args: readonly string[], cwd = process.cwd(), more?: Reco
   const { status, stdout, stderr } = spawnSync(process.execPath, [bin, ...args], {
     cwd,
     encoding: 'utf8',
+    maxBuffer: 256 * 1024 * 1024,
     env,
   });
   return { code: status, out: stdout, err: stderr };

@@ -1,0 +1,68 @@
+import { Results, planOf } from '../verdict/index.ts';
+import { readParts, type CheckPart } from '../node/check-parts.ts';
+import { FileProblem } from '../node/files.ts';
+import { counted } from '../report/index.ts';
+import { UsageError, exitUnusable, type Io } from './io.ts';
+import { load } from './load.ts';
+import { checkReportPaths, tellVerdicts, type Checked, type ReportCall } from './reports.ts';
+
+/** `pimbot merge PART…`: the reports of all parts together, as one run on one machine would have written them. */
+export async function merge(paths: readonly string[], call: ReportCall, io: Io): Promise<number> {
+  checkReportPaths(call);
+  const parts = paths.map((path) => ({ path, parts: partsIn(path) }));
+  const [first] = parts;
+  const checked: Checked[] = [];
+  for (const [nth, { file, theme }] of first!.parts.entries()) {
+    const loaded = await load(file, io, theme);
+    if (!loaded.document) return exitUnusable;
+    const mine = parts.map(({ path, parts: all }) => ({
+      path,
+      part: sameAs(first!.parts[nth]!, all[nth], path),
+    }));
+    const { options } = mine[0]!.part;
+    if (loaded.fingerprint !== mine[0]!.part.fingerprint)
+      throw new UsageError(`"${file}" or a file it names has changed since it was checked`);
+    const results = new Results(
+      loaded.document,
+      planOf(loaded.document, { ...options, resources: loaded.resources }),
+    );
+    for (const { path, part } of mine) {
+      for (const [at, result] of part.results) {
+        try {
+          results.add(at, result);
+        } catch (error) {
+          if (error instanceof RangeError) throw new UsageError(`"${path}" repeats what another part has`);
+          throw error;
+        }
+      }
+    }
+    const { length: lacking } = results.missing;
+    if (lacking > 0)
+      throw new UsageError(
+        `a part is missing: ${counted(lacking, 'batch', 'batches')} of "${file}" were not checked`,
+      );
+    checked.push({ loaded, screens: options.screens, verdict: results.verdict() });
+  }
+  return tellVerdicts(checked, [], call, io);
+}
+
+function partsIn(path: string): readonly CheckPart[] {
+  try {
+    return readParts(path).parts;
+  } catch (error) {
+    if (!(error instanceof FileProblem)) throw error;
+    throw new UsageError(
+      error.problem === 'missing'
+        ? `there is no file "${path}"`
+        : `"${path}" cannot be used: ${error.message}`,
+    );
+  }
+}
+
+/** A part of the same check of the same files. @throws UsageError */
+function sameAs(first: CheckPart, part: CheckPart | undefined, path: string): CheckPart {
+  const what = ({ file, theme, fingerprint, options }: CheckPart) =>
+    JSON.stringify({ file, theme, fingerprint, options });
+  if (part && what(part) === what(first)) return part;
+  throw new UsageError(`"${path}" is of another check: other files, options or bytes than in the first part`);
+}

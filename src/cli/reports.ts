@@ -1,0 +1,98 @@
+import type { Verdict } from '../verdict/index.ts';
+import { messageOf } from '../document/index.ts';
+import { writeWhole } from '../node/files.ts';
+import {
+  reportHtml,
+  reportJson,
+  reportJunit,
+  reportSarif,
+  reportTerminal,
+  shotsOf,
+  type ReportInput,
+} from '../report/index.ts';
+import type { Screen } from '../screen/index.ts';
+import { UsageError, exitClean, exitFindings, exitUnusable, type Io } from './io.ts';
+import type { Loaded, Usable } from './load.ts';
+import { version } from './version.ts';
+
+/** The options that say what comes out of a check. */
+export interface ReportCall {
+  readonly json?: boolean;
+  readonly report?: readonly string[];
+}
+
+/** A document that was checked, and on what. */
+export interface Checked {
+  readonly loaded: Usable;
+  readonly screens: readonly Screen[];
+  readonly verdict: Verdict;
+}
+
+const reportKinds = ['.json', '.sarif', '.xml', '.html'] as const;
+
+/** The end of a report's path says what it is. @throws UsageError */
+export function checkReportPaths({ report: paths = [] }: ReportCall): void {
+  for (const path of paths) {
+    if (!reportKinds.some((end) => path.toLowerCase().endsWith(end)))
+      throw new UsageError(
+        `"${path}" is no report: the name of one ends in .json, .sarif, .xml (JUnit) or .html`,
+      );
+  }
+}
+
+/** Prints and writes what came of a check; gives the exit code. */
+export async function tellVerdicts(
+  checked: readonly Checked[],
+  unusable: readonly Loaded[],
+  call: ReportCall,
+  io: Io,
+): Promise<number> {
+  const inputs = checked.map(({ loaded, verdict }): ReportInput => ({ ...loaded, verdict }));
+  const json = (): string => withUnusable(reportJson(inputs), unusable);
+  for (const path of call.report ?? []) {
+    const name = path.toLowerCase();
+    writeWhole(path, name.endsWith('.html') ? await htmlOf(inputs, checked) : textOf(name, inputs, json));
+  }
+  if (call.json) io.out(json());
+  else if (inputs.length > 0) io.out(reportTerminal(inputs, io.ink));
+  if (unusable.length > 0) return exitUnusable;
+  const failed = inputs.some(({ verdict }) =>
+    verdict.findings.some((finding) => finding.outcome === 'failed'),
+  );
+  return failed ? exitFindings : exitClean;
+}
+
+function textOf(name: string, inputs: readonly ReportInput[], json: () => string): string {
+  if (name.endsWith('.sarif')) return reportSarif(inputs, version());
+  return name.endsWith('.xml') ? reportJunit(inputs) : json();
+}
+
+async function htmlOf(inputs: readonly ReportInput[], checked: readonly Checked[]): Promise<string> {
+  const { drawShots } = await import('../node/shots.ts');
+  return reportHtml(
+    inputs.map((input, index) => {
+      const { loaded, screens } = checked[index]!;
+      const options = { resources: loaded.resources, screens };
+      return { ...input, shots: drawShots(shotsOf(input.document, input.verdict, options)) };
+    }),
+  );
+}
+
+/** Files that could not be used stand in the report too, with their errors. */
+function withUnusable(json: string, unusable: readonly Loaded[]): string {
+  if (unusable.length === 0) return json;
+  const report = JSON.parse(json) as { passed: boolean; files: unknown[] };
+  report.passed = false;
+  for (const loaded of unusable) {
+    const diagnostics = 'diagnostics' in loaded ? loaded.diagnostics : [];
+    const errors = diagnostics.map((one) => ({
+      code: one.code,
+      severity: one.severity,
+      message: messageOf(one),
+      file: one.source?.name ?? loaded.file,
+      ...(one.source && one.range && one.source.placeOf(one.range.start)),
+    }));
+    report.files.push({ file: loaded.file, passed: false, errors });
+  }
+  return `${JSON.stringify(report, null, 2)}\n`;
+}

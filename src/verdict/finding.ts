@@ -1,0 +1,89 @@
+import type { Check, CheckId, Outcome, Severity } from '../checks/index.ts';
+import type { Reason } from '../why/index.ts';
+import type { Coverage, Factors, Variation } from './plan.ts';
+
+/** One screen and variation a finding was made on. */
+export interface Occurrence extends Variation {
+  readonly screen: string;
+  /** In the check's unit; null of an undecided one. */
+  readonly measured: number | null;
+  readonly limit: number;
+  /** Device px one u became. */
+  readonly scale: number;
+}
+
+/** What a check found of one widget (or two), all screens and variations together. */
+export interface Finding {
+  readonly check: CheckId;
+  readonly outcome: Outcome;
+  readonly severity: Severity;
+  /** Undefined of what concerns the document as it is written. */
+  readonly view: string | undefined;
+  /** Id of the widget; of the document's findings what it is about: a theme, a style. */
+  readonly widget: string;
+  /** Id of the other widget, where two are concerned. */
+  readonly other: string | undefined;
+  /** JSON Pointer of the widget in the document, or in the file of `place`. */
+  readonly pointer: string;
+  /** `file:line:column` where that is not in the document's own file. */
+  readonly place: string | undefined;
+  readonly unit: Check['unit'];
+  readonly fails: Check['fails'];
+  /** The worst of all occurrences; the reasons are of this one. */
+  readonly worst: Occurrence;
+  readonly occurrences: readonly Occurrence[];
+  /** An edge or side, for the sentence. */
+  readonly detail: string | undefined;
+  readonly missing: string | undefined;
+  readonly reasons: readonly Reason[];
+}
+
+/** What was run, and what came of it. */
+export interface Verdict extends Factors {
+  readonly views: readonly string[];
+  readonly coverage: Coverage;
+  /** Layouts that were checked. */
+  readonly layouts: number;
+  /** Layouts there would be of every combination of what varies. */
+  readonly combinations: number;
+  /** What was looked at where that is not every combination. */
+  readonly looked: readonly Looked[];
+  /** Acceptances of the document that took a finding away. */
+  readonly accepted: number;
+  readonly findings: readonly Finding[];
+}
+
+/** A view in one variation, and the names of the screens it was looked at on. */
+export interface Looked extends Variation {
+  readonly view: string;
+  readonly screens: readonly string[];
+}
+
+/** Findings of one widget and check, put together from all batches in their order. */
+export class Findings {
+  readonly #byKey = new Map<string, Finding & { occurrences: Occurrence[] }>();
+
+  get all(): readonly Finding[] {
+    return [...this.#byKey.values()];
+  }
+
+  /** Adds a finding; one that is known gets its occurrences, and its reasons where they are of a worse one. */
+  add(finding: Finding): void {
+    const { check, outcome, view, widget, other, missing, pointer } = finding;
+    const key = [check, outcome, view, widget, other, missing, pointer].join('\n');
+    const known = this.#byKey.get(key);
+    if (!known) {
+      this.#byKey.set(key, { ...finding, occurrences: [...finding.occurrences] });
+      return;
+    }
+    for (const one of finding.occurrences) known.occurrences.push(one);
+    if (!isWorse(finding.fails, finding.worst, known.worst)) return;
+    const { worst, detail, reasons } = finding;
+    this.#byKey.set(key, { ...known, worst, detail, reasons });
+  }
+}
+
+function isWorse(fails: Finding['fails'], one: Occurrence, than: Occurrence): boolean {
+  if (one.measured === null || than.measured === null) return false;
+  return fails === 'above' ? one.measured > than.measured : one.measured < than.measured;
+}

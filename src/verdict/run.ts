@@ -1,0 +1,150 @@
+import { Acceptances, checks, documentChecks, idsIn, promiseCheck, type Check } from '../checks/index.ts';
+import type { CheckedDocument, Origin, PromiseSource } from '../document/index.ts';
+import type { Screen } from '../screen/index.ts';
+import { NoSuchName, type View } from '../view/index.ts';
+import { lookAt, runBatch, type BatchResult } from './batch.ts';
+import { Findings, type Finding, type Verdict } from './finding.ts';
+import { planOf, type CheckOptions, type CheckPlan, type Variation } from './plan.ts';
+
+/**
+ * Lays views out on screens, in everything that varies, and runs every check on each.
+ * @throws NoSuchName for an unknown view, case, locale or theme. @throws RangeError for a HUD or text size outside 0.1 to 10.
+ */
+export function checkDocument(document: CheckedDocument, options: CheckOptions): Verdict {
+  const plan = planOf(document, options);
+  const results = new Results(document, plan);
+  plan.batches.forEach((batch, nth) => results.add(nth, runBatch(document, options.resources, batch)));
+  return results.verdict();
+}
+
+/** Results of batches, in whatever order they come, put together in the order of the plan. */
+export class Results {
+  readonly #document: CheckedDocument;
+  readonly #plan: CheckPlan;
+  readonly #findings = new Findings();
+  readonly #acceptances = new Acceptances();
+  readonly #early = new Map<number, BatchResult>();
+  #next = 0;
+
+  constructor(document: CheckedDocument, plan: CheckPlan) {
+    this.#document = document;
+    this.#plan = plan;
+  }
+
+  /** Adds what came of the batch of a place in the plan. @throws RangeError for a place that has its result. */
+  add(nth: number, result: BatchResult): void {
+    if (nth < this.#next || nth >= this.#plan.batches.length || this.#early.has(nth))
+      throw new RangeError(`batch ${nth} has its result`);
+    this.#early.set(nth, result);
+    for (let ready = this.#early.get(this.#next); ready; ready = this.#early.get(++this.#next)) {
+      for (const finding of ready.findings) this.#findings.add(finding);
+      this.#acceptances.add(ready.accepted);
+      this.#early.delete(this.#next);
+    }
+  }
+
+  /** Places in the plan that have no result yet. */
+  get missing(): readonly number[] {
+    return this.#plan.batches.flatMap((_, nth) => (nth < this.#next || this.#early.has(nth) ? [] : [nth]));
+  }
+
+  /** @throws RangeError while batches are missing. */
+  verdict(): Verdict {
+    const { views, factors, coverage, layouts, combinations, whole, batches } = this.#plan;
+    if (this.#next < batches.length) throw new RangeError(`${this.missing.length} batches have no result`);
+    return {
+      views,
+      ...factors,
+      coverage,
+      layouts,
+      combinations,
+      looked:
+        coverage === 'all'
+          ? []
+          : batches.map(({ view, variation, screens }) => ({
+              view,
+              ...variation,
+              screens: screens.map(({ name }) => name),
+            })),
+      accepted: this.#acceptances.count,
+      findings: [
+        ...checkWritten(this.#document, whole ? this.#acceptances : undefined),
+        ...this.#findings.all,
+      ],
+    };
+  }
+}
+
+/** What concerns the document whatever screen it is on. */
+function checkWritten(document: CheckedDocument, acceptances: Acceptances | undefined): Finding[] {
+  const found: Finding[] = [];
+  const written = { document, acceptances, checks: checks.map(({ id }) => id) };
+  for (const check of documentChecks) {
+    check.run(written, ({ about, detail, reason, origin = document.origin, pointer }) => {
+      found.push({
+        check: check.id,
+        outcome: 'failed',
+        severity: check.severity,
+        view: undefined,
+        widget: about,
+        other: undefined,
+        pointer,
+        place: origin === document.origin ? undefined : placeIn(origin, pointer),
+        unit: check.unit,
+        fails: check.fails,
+        worst: { ...nowhere, measured: 1, limit: check.limit },
+        occurrences: [],
+        detail,
+        missing: undefined,
+        reasons: [{ text: reason, pointer }],
+      });
+    });
+  }
+  return found;
+}
+
+/** `file:line:column` of a pointer in another file than the document's. */
+function placeIn(origin: Origin, pointer: string): string | undefined {
+  const { source, range } = origin.at(pointer);
+  if (!source || !range) return source?.name;
+  const { line, column } = source.placeOf(range.start);
+  return `${source.name}:${line}:${column}`;
+}
+
+const nowhere = {
+  screen: '',
+  case: undefined,
+  locale: '',
+  theme: undefined,
+  hudSize: 1,
+  textSize: 1,
+  state: undefined,
+  scale: 1,
+} as const;
+
+/** Every finding of one opened view, all screens together. */
+export function checkView(
+  view: View,
+  screens: readonly Screen[],
+  only: readonly Check[] = checks,
+): readonly Finding[] {
+  return lookAt(view, variationOf(view), screens, only).findings;
+}
+
+/** What a view was opened with. */
+function variationOf({ variant, hudSize, case: inCase }: View): Variation {
+  const { locale, theme, textSize, everyControl: state } = variant;
+  return { locale, theme: theme.name, case: inCase, hudSize, textSize, state };
+}
+
+/**
+ * What of a promise does not hold of a view, all screens together.
+ * @throws NoSuchName for a widget that is there on none of them: a promise of nothing would always hold.
+ */
+export function keptOn(view: View, promise: PromiseSource, screens: readonly Screen[]): readonly Finding[] {
+  const ids = new Set(
+    screens.flatMap((screen) => view.formOn(view.frameOn(screen)).tree.widgets.map(({ id }) => id)),
+  );
+  for (const id of idsIn(promise)) if (!ids.has(id)) throw new NoSuchName('widget', id, [...ids]);
+  return checkView(view, screens, [promiseCheck(() => [promise])]);
+}

@@ -1,0 +1,121 @@
+import { cpSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { pimbot, temporaryFolder } from '../support/cli.ts';
+
+const folder = temporaryFolder();
+const run = (...args: string[]) => pimbot(args, folder.path);
+const document = 'broken/broken.yaml';
+const vary = [
+  '--hud-size',
+  '1',
+  '--hud-size',
+  '1.5',
+  '--state',
+  'hover',
+  '--screen',
+  'desktop',
+  '--screen',
+  'phone-portrait',
+];
+
+beforeAll(() => {
+  for (const name of ['broken', 'fathom-post'])
+    cpSync(join('examples', name), join(folder.path, name), { recursive: true });
+  mkdirSync(join(folder.path, '.git'));
+});
+afterAll(() => folder.remove());
+
+describe('several machines and threads', () => {
+  test('the parts of three shards merge into what one run says, byte for byte', () => {
+    const whole = run(
+      'check',
+      document,
+      ...vary,
+      '--threads',
+      '1',
+      '--json',
+      '--report',
+      'whole.sarif',
+      '--report',
+      'whole.xml',
+    );
+    expect(whole.code).toBe(1);
+    for (const nth of [1, 2, 3]) {
+      const part = run('check', document, ...vary, '--shard', `${nth}/3`, '--out', `part-${nth}.json`);
+      expect(part.code).toBe(0);
+      expect(part.out).toContain(`part-${nth}.json: shard ${nth} of 3`);
+    }
+    const merged = run(
+      'merge',
+      'part-3.json',
+      'part-1.json',
+      'part-2.json',
+      '--json',
+      '--report',
+      'merged.sarif',
+      '--report',
+      'merged.xml',
+    );
+    expect([merged.code, merged.err]).toEqual([1, whole.err]);
+    expect(merged.out).toBe(whole.out);
+    for (const end of ['sarif', 'xml'])
+      expect(readFileSync(join(folder.path, `merged.${end}`))).toEqual(
+        readFileSync(join(folder.path, `whole.${end}`)),
+      );
+  });
+
+  test('three threads say what one says', () => {
+    const many = [
+      'check',
+      document,
+      '--json',
+      '--coverage',
+      'pairs',
+      '--hud-size',
+      '1',
+      '--hud-size',
+      '1.2',
+      '--hud-size',
+      '1.4',
+    ];
+    const one = run(...many, '--threads', '1');
+    const three = run(...many, '--threads', '3');
+    expect(JSON.parse(one.out).files[0].layouts).toBeGreaterThan(300);
+    expect(three.out).toBe(one.out);
+  });
+
+  test('what cannot be merged is refused in a sentence', () => {
+    expect(run('merge', 'part-1.json', 'part-2.json')).toMatchObject({
+      code: 2,
+      out: '',
+      err: expect.stringContaining('a part is missing'),
+    });
+    expect(run('merge', 'part-1.json', 'part-1.json').err).toContain(
+      '"part-1.json" repeats what another part has',
+    );
+    expect(run('merge', 'gone.json').err).toContain('there is no file "gone.json"');
+    writeFileSync(
+      join(folder.path, 'cut.json'),
+      readFileSync(join(folder.path, 'part-1.json')).subarray(0, 400),
+    );
+    expect(run('merge', 'cut.json').err).toContain('it is not JSON; was it cut short?');
+    expect(run('merge', document).err).toContain('cannot be used');
+    const other = run('check', document, '--screen', 'desktop', '--shard', '2/3', '--out', 'other.json');
+    expect(other.code).toBe(0);
+    expect(run('merge', 'part-1.json', 'other.json', 'part-3.json').err).toContain('is of another check');
+    const path = join(folder.path, document);
+    writeFileSync(path, `${readFileSync(path, 'utf8')}\n# later\n`);
+    expect(run('merge', 'part-1.json', 'part-2.json', 'part-3.json').err).toContain(
+      'has changed since it was checked',
+    );
+  });
+
+  test('a call that makes no sense is told so', () => {
+    expect(run('check', document, '--shard', '4/3', '--out', 'x.json').err).toContain('such as 2/4');
+    expect(run('check', document, '--shard', '1/3').err).toContain('say with --out where');
+    expect(run('check', document, '--out', 'x.json').err).toContain('--out is for the part of a --shard');
+    expect(run('check', document, '--state', 'lit').err).toContain('Give one of hover, focused');
+    expect(run('check', document, '--threads', '1.5').err).toContain('whole number');
+  });
+});
