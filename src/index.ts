@@ -77,7 +77,7 @@ export type {
   Factors,
   Finding,
   Occurrence,
-  Variation,
+  Occasion,
   Verdict,
 } from './verdict/index.ts';
 export { Tints, drawLayout, paint, paintOnCanvas, toSvg, withOverlay } from './paint/index.ts';

@@ -110,7 +110,7 @@ function settingsOf({ occurrences }: Finding, { hudSizes, textSizes, states }: V
   return said.length === 0 ? '' : ` ${said.join(', ')}`;
 }
 
-/** On which screens and in which variations; empty of what is written, on no screen in particular. */
+/** On which screens and in which occasions; empty of what is written, on no screen in particular. */
 export function occasionOf(finding: Finding, verdict: Verdict): string {
   if (finding.view === undefined) return '';
   const { screens, cases, locales, themes } = verdict;

@@ -4,7 +4,7 @@ import type { CheckedDocument } from '../document/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { openView, type Resources, type View, type ViewLayout } from '../view/index.ts';
 import { Findings, type Finding, type Occurrence } from './finding.ts';
-import type { Batch, Variation } from './plan.ts';
+import type { Batch, Occasion } from './plan.ts';
 
 /** What came of one batch: plain data that may go to another thread or into a file. */
 export interface BatchResult {
@@ -13,17 +13,17 @@ export interface BatchResult {
   readonly accepted: readonly string[];
 }
 
-/** Lays one view out in one variation on its screens, and runs every check on each. */
+/** Lays one view out on one occasion, on its screens, and runs every check on each. */
 export function runBatch(document: CheckedDocument, resources: Resources, batch: Batch): BatchResult {
-  const { view: name, variation, screens } = batch;
-  const view = openView(document, name, { resources, ...variation });
-  return lookAt(view, variation, screens, checks);
+  const { view: name, occasion, screens } = batch;
+  const view = openView(document, name, { resources, ...occasion });
+  return lookAt(view, occasion, screens, checks);
 }
 
 /** Runs checks on a view that is open, on screens. */
 export function lookAt(
   view: View,
-  variation: Variation,
+  occasion: Occasion,
   screens: readonly Screen[],
   run: readonly Check[],
 ): BatchResult {
@@ -46,7 +46,7 @@ export function lookAt(
         if (acceptances.take(check.id, widget) || (other && acceptances.take(check.id, other))) return;
         const worst: Occurrence = {
           screen: screen.name,
-          ...variation,
+          ...occasion,
           measured: draft.outcome === 'failed' ? draft.measured : null,
           limit: draft.limit ?? check.limit,
           scale: on.layout.frame.scale,

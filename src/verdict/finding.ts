@@ -1,9 +1,9 @@
 import type { Check, CheckId, Outcome, Severity } from '../checks/index.ts';
 import type { Reason } from '../why/index.ts';
-import type { Coverage, Factors, Variation } from './plan.ts';
+import type { Coverage, Factors, Occasion } from './plan.ts';
 
-/** One screen and variation a finding was made on. */
-export interface Occurrence extends Variation {
+/** One screen and occasion a finding was made on. */
+export interface Occurrence extends Occasion {
   readonly screen: string;
   /** In the check's unit; null of an undecided one. */
   readonly measured: number | null;
@@ -12,7 +12,7 @@ export interface Occurrence extends Variation {
   readonly scale: number;
 }
 
-/** What a check found of one widget (or two), all screens and variations together. */
+/** What a check found of one widget (or two), all screens and occasions together. */
 export interface Finding {
   readonly check: CheckId;
   readonly outcome: Outcome;
@@ -53,8 +53,8 @@ export interface Verdict extends Factors {
   readonly findings: readonly Finding[];
 }
 
-/** A view in one variation, and the names of the screens it was looked at on. */
-export interface Looked extends Variation {
+/** A view on one occasion, and the names of the screens it was looked at on. */
+export interface Looked extends Occasion {
   readonly view: string;
   readonly screens: readonly string[];
 }

@@ -3,4 +3,4 @@ export { runBatch } from './batch.ts';
 export type { BatchResult } from './batch.ts';
 export type { Finding, Looked, Occurrence, Verdict } from './finding.ts';
 export { mostLayouts, planOf } from './plan.ts';
-export type { Batch, CheckOptions, CheckPlan, Coverage, Factors, Variation } from './plan.ts';
+export type { Batch, CheckOptions, CheckPlan, Coverage, Factors, Occasion } from './plan.ts';

@@ -45,7 +45,7 @@ export interface Factors {
 }
 
 /** What a view is opened with. */
-export interface Variation {
+export interface Occasion {
   readonly locale: string;
   readonly theme: string | undefined;
   readonly case: string | undefined;
@@ -54,10 +54,10 @@ export interface Variation {
   readonly state: State | undefined;
 }
 
-/** One view in one variation, on some screens. */
+/** One view on one occasion, on some screens. */
 export interface Batch {
   readonly view: string;
-  readonly variation: Variation;
+  readonly occasion: Occasion;
   readonly screens: readonly Screen[];
 }
 
@@ -90,7 +90,7 @@ export function planOf(document: CheckedDocument, options: CheckOptions): CheckP
   const combinations = perView * views.length;
   const coverage = options.coverage ?? (perView > mostLayouts ? 'pairs' : 'all');
   const perEach =
-    coverage === 'all' ? everyVariation(factors, options.screens) : pairs(factors, counts, options.screens);
+    coverage === 'all' ? everyOccasion(factors, options.screens) : pairs(factors, counts, options.screens);
   const batches = views.flatMap((view) => perEach.map((one): Batch => ({ view, ...one })));
   return {
     views,
@@ -144,7 +144,7 @@ function known(what: string, name: string, names: readonly string[]): void {
 
 type Each = Omit<Batch, 'view'>;
 
-function everyVariation(factors: Factors, screens: readonly Screen[]): Each[] {
+function everyOccasion(factors: Factors, screens: readonly Screen[]): Each[] {
   const found: Each[] = [];
   for (const locale of factors.locales)
     for (const theme of factors.themes)
@@ -152,13 +152,13 @@ function everyVariation(factors: Factors, screens: readonly Screen[]): Each[] {
         for (const hudSize of factors.hudSizes)
           for (const textSize of factors.textSizes)
             for (const state of factors.states)
-              found.push({ variation: { locale, theme, case: caseName, hudSize, textSize, state }, screens });
+              found.push({ occasion: { locale, theme, case: caseName, hudSize, textSize, state }, screens });
   return found;
 }
 
-/** Rows that cover every pair, those of one variation together. */
+/** Rows that cover every pair, those of one occasion together. */
 function pairs(factors: Factors, counts: readonly number[], screens: readonly Screen[]): Each[] {
-  const found = new Map<string, { variation: Variation; screens: Screen[] }>();
+  const found = new Map<string, { occasion: Occasion; screens: Screen[] }>();
   for (const [screen, ...rest] of coverPairs(counts)) {
     const key = rest.join(' ');
     let one = found.get(key);
@@ -171,7 +171,7 @@ function pairs(factors: Factors, counts: readonly number[], screens: readonly Sc
         number,
         number,
       ];
-      const variation: Variation = {
+      const occasion: Occasion = {
         locale: factors.locales[locale]!,
         theme: factors.themes[theme],
         case: factors.cases[inCase],
@@ -179,7 +179,7 @@ function pairs(factors: Factors, counts: readonly number[], screens: readonly Sc
         textSize: factors.textSizes[textSize]!,
         state: factors.states[state],
       };
-      found.set(key, (one = { variation, screens: [] }));
+      found.set(key, (one = { occasion, screens: [] }));
     }
     one.screens.push(screens[screen!]!);
   }

@@ -4,7 +4,7 @@ import type { Screen } from '../screen/index.ts';
 import { NoSuchName, type View } from '../view/index.ts';
 import { lookAt, runBatch, type BatchResult } from './batch.ts';
 import { Findings, type Finding, type Verdict } from './finding.ts';
-import { planOf, type CheckOptions, type CheckPlan, type Variation } from './plan.ts';
+import { planOf, type CheckOptions, type CheckPlan, type Occasion } from './plan.ts';
 
 /**
  * Lays views out on screens, in everything that varies, and runs every check on each.
@@ -61,9 +61,9 @@ export class Results {
       looked:
         coverage === 'all'
           ? []
-          : batches.map(({ view, variation, screens }) => ({
+          : batches.map(({ view, occasion, screens }) => ({
               view,
-              ...variation,
+              ...occasion,
               screens: screens.map(({ name }) => name),
             })),
       accepted: this.#acceptances.count,
@@ -128,11 +128,11 @@ export function checkView(
   screens: readonly Screen[],
   only: readonly Check[] = checks,
 ): readonly Finding[] {
-  return lookAt(view, variationOf(view), screens, only).findings;
+  return lookAt(view, occasionOf(view), screens, only).findings;
 }
 
 /** What a view was opened with. */
-function variationOf({ variant, hudSize, case: inCase }: View): Variation {
+function occasionOf({ variant, hudSize, case: inCase }: View): Occasion {
   const { locale, theme, textSize, everyControl: state } = variant;
   return { locale, theme: theme.name, case: inCase, hudSize, textSize, state };
 }

@@ -36,7 +36,7 @@ function documentOf(more: Partial<DocumentSource> = {}, button = {}) {
       },
     },
     ...more,
-  } as DocumentSource);
+  });
   expect(read.diagnostics).toEqual([]);
   return read.document!;
 }
@@ -102,8 +102,8 @@ describe('what varies', () => {
     expect(plan.combinations).toBe(44 * 2 * 3 * 4 * 3 * 4);
     expect(plan.layouts).toBeLessThan(44 * 4 * 1.1);
     const seen = new Set(
-      plan.batches.flatMap(({ variation, screens: on }) =>
-        on.map(({ name }) => `${name} ${variation.state} ${variation.hudSize}`),
+      plan.batches.flatMap(({ occasion, screens: on }) =>
+        on.map(({ name }) => `${name} ${occasion.state} ${occasion.hudSize}`),
       ),
     );
     for (const { name } of screens)

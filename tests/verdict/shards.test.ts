@@ -81,7 +81,8 @@ describe('several machines and threads', () => {
     ];
     const one = run(...many, '--threads', '1');
     const three = run(...many, '--threads', '3');
-    expect(JSON.parse(one.out).files[0].layouts).toBeGreaterThan(300);
+    const { files } = JSON.parse(one.out) as { files: { layouts: number }[] };
+    expect(files[0]!.layouts).toBeGreaterThan(300);
     expect(three.out).toBe(one.out);
   });
 
