@@ -1,6 +1,6 @@
 import { keyPointer, shown } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { drawnPictures, largestPixel } from './pictures-drawn.ts';
+import { drawnPictures, largestPixel } from './subject/pictures-drawn.ts';
 
 export const blownUpPicture: Check = {
   id: 'blown-up-picture',

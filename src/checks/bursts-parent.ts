@@ -1,6 +1,6 @@
 import { whySize } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { axisOf, hasArea, isInside, overshoot, worstEdge } from './geometry.ts';
+import { axisOf, hasArea, isInside, overshoot, worstEdge } from './subject/geometry.ts';
 
 export const burstsParent: Check = {
   id: 'bursts-parent',

@@ -1,7 +1,7 @@
 import type { CheckedDocument, Origin } from '../document/index.ts';
 import type { Reason } from '../why/index.ts';
 import type { Acceptances } from './acceptances.ts';
-import type { Subject } from './subject.ts';
+import type { Subject } from './subject/subject.ts';
 
 export type CheckId =
   | 'off-screen'
@@ -36,7 +36,17 @@ export type CheckId =
   | 'unused-component'
   | 'unused-token'
   | 'idle-acceptance'
-  | 'theme-gap';
+  | 'theme-gap'
+  | 'nearly-same-size'
+  | 'uneven-gaps'
+  | 'colors-alike'
+  | 'crowded-targets'
+  | 'torn-apart'
+  | 'tiny-part'
+  | 'focus-astray'
+  | 'focus-unreached'
+  | 'drifted-instance'
+  | 'idle-change';
 
 export type Severity = 'error' | 'warning';
 
@@ -76,6 +86,7 @@ export interface Measured {
     | '%'
     | '×'
     | '′'
+    | 'ΔE'
     | ':1'
     | 'characters'
     | 'messages'
@@ -113,9 +124,11 @@ export interface DocumentDraft {
   /** The file; the document's own if left out. */
   readonly origin?: Origin;
   readonly pointer: string;
+  /** 1 if left out. */
+  readonly measured?: number;
 }
 
 /** One check of a document as it is written: whatever it reports has failed. One file each; the registry lists them. */
 export interface DocumentCheck extends Measured {
-  run(written: Written, report: (draft: DocumentDraft) => void): void;
+  run(written: Written, report: (draft: DocumentDraft) => void, limit: number): void;
 }

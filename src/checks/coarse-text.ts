@@ -1,5 +1,5 @@
 import type { Check } from './check.ts';
-import { capitals } from './text-size.ts';
+import { capitals } from './subject/text-size.ts';
 
 export const coarseText: Check = {
   id: 'coarse-text',

@@ -1,7 +1,7 @@
 import type { Look } from '../theme/index.ts';
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { intersection, meet } from './geometry.ts';
+import { intersection, meet } from './subject/geometry.ts';
 
 export const covered: Check = {
   id: 'covered',

@@ -1,6 +1,6 @@
 import { shown, whySize } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { overshoot, worstEdge } from './geometry.ts';
+import { overshoot, worstEdge } from './subject/geometry.ts';
 
 export const cutText: Check = {
   id: 'cut-text',

@@ -1,8 +1,8 @@
 import type { Widget } from '../build/index.ts';
 import { compose, contrastRatio, faded, hexOf, type Rgba } from '../theme/index.ts';
-import { groundOf } from './behind.ts';
+import { groundOf } from './subject/behind.ts';
 import type { Check } from './check.ts';
-import { hasArea, intersection } from './geometry.ts';
+import { hasArea, intersection } from './subject/geometry.ts';
 
 export const faintPart: Check = {
   id: 'faint-part',

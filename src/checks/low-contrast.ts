@@ -1,11 +1,11 @@
 import type { TextBlock } from '../text/index.ts';
 import { compose, contrastRatio, faded, hexOf, type Look, type Rgba } from '../theme/index.ts';
 import { shown } from '../why/index.ts';
-import { groundOf } from './behind.ts';
+import { groundOf } from './subject/behind.ts';
 import type { Check } from './check.ts';
-import { hasArea, intersection } from './geometry.ts';
-import type { Subject } from './subject.ts';
-import { cssPixels } from './text-size.ts';
+import { hasArea, intersection } from './subject/geometry.ts';
+import type { Subject } from './subject/subject.ts';
+import { cssPixels } from './subject/text-size.ts';
 
 /** Large text of WCAG 2.2: 18 pt, or 14 pt bold, in CSS px. */
 const largeText = 24;

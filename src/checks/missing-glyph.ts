@@ -1,6 +1,6 @@
 import type { Check } from './check.ts';
-import type { TextWidget } from './form-facts.ts';
-import type { Subject } from './subject.ts';
+import type { TextWidget } from './subject/form-facts.ts';
+import type { Subject } from './subject/subject.ts';
 
 /** Characters that a reason still lists one by one. */
 const mostListed = 8;

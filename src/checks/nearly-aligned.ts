@@ -1,7 +1,7 @@
 import type { Rect } from '../layout/index.ts';
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
-import type { Subject } from './subject.ts';
+import { freeSiblings } from './subject/siblings.ts';
 
 /** In u: a smaller miss is rounding. */
 const leastMiss = 0.6;
@@ -16,7 +16,7 @@ export const nearlyAligned: Check = {
   source: 'a miss of a few u is seen as a slip, more as a layout',
   severity: 'warning',
   run(subject, limit, report) {
-    for (const free of subject.facts.once('nearly-aligned', () => freeSiblings(subject))) {
+    for (const free of freeSiblings(subject)) {
       const siblings = free.filter((index) => subject.isThere(index));
       siblings.forEach((index, at) => {
         for (const other of siblings.slice(0, at)) {
@@ -37,21 +37,6 @@ export const nearlyAligned: Check = {
     }
   },
 };
-
-/** Widgets that are anchored beside each other in the same parent. */
-function freeSiblings(subject: Subject): readonly (readonly number[])[] {
-  const groups = new Map<number, number[]>();
-  for (const { index, parent, source, kind } of subject.widgets) {
-    // What stands over everything is seen by itself.
-    if (kind === 'dialog' || kind === 'tooltip') continue;
-    if (parent < 0 || subject.widgets[parent]!.box.arrange !== 'free' || 'rotate' in source) continue;
-    if (!subject.paintsWithin(index)) continue;
-    const group = groups.get(parent);
-    if (group) group.push(index);
-    else groups.set(parent, [index]);
-  }
-  return [...groups.values()];
-}
 
 /** The edge at which two boxes that stand beside or under each other miss by a little; edges that meet say more. */
 function missOf(one: Rect, other: Rect, limit: number): { edge: string; by: number } | undefined {

@@ -1,6 +1,6 @@
 import { whyEdge } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { axisOf, hasArea, isInside, overshoot, worstEdge } from './geometry.ts';
+import { axisOf, hasArea, isInside, overshoot, worstEdge } from './subject/geometry.ts';
 
 export const offScreen: Check = {
   id: 'off-screen',

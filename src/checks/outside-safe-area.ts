@@ -1,8 +1,18 @@
 import type { Widget } from '../build/index.ts';
-import { whyEdge } from '../why/index.ts';
+import type { Rect } from '../layout/index.ts';
+import { shown, whyEdge } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { axisOf, hasArea, intersection, isInside, overshoot, worstEdge } from './geometry.ts';
-import type { Subject } from './subject.ts';
+import {
+  axisOf,
+  hasArea,
+  intersection,
+  isInside,
+  overshoot,
+  worstEdge,
+  type EdgeName,
+} from './subject/geometry.ts';
+import type { Subject } from './subject/subject.ts';
+import { hasBox } from './subject/form-facts.ts';
 
 export const outsideSafeArea: Check = {
   id: 'outside-safe-area',
@@ -23,6 +33,29 @@ export const outsideSafeArea: Check = {
       // What lies outside the screen altogether is the business of another check.
       const rect = intersection(subject.visualRect(index), subject.screenRect);
       if (!hasArea(rect)) continue;
+      const cut = subject.screen.corners > 0 ? pastCorner(subject, index, rect) : undefined;
+      if (
+        cut &&
+        cut.distance > limit &&
+        cut.distance > above &&
+        isInside(rect, subject.safeRect, cut.distance)
+      ) {
+        told.set(index, cut.distance);
+        const { axis, end } = axisOf(cut.edge);
+        const round = {
+          text: `the ${cut.corner} corner of the screen is round, with a radius of ${shown(subject.screen.corners)} px`,
+          pointer: widget.pointer,
+        };
+        const reasons = [round, ...whyEdge(subject.tree, subject.layout, index, axis, end)];
+        report({
+          outcome: 'failed',
+          widget: index,
+          measured: cut.distance,
+          detail: `${cut.corner} corner`,
+          reasons,
+        });
+        continue;
+      }
       if (isInside(rect, subject.safeRect, limit)) continue;
       const { edge, distance } = worstEdge(overshoot(rect, subject.safeRect));
       if (!(distance > limit) || distance <= above) continue;
@@ -33,6 +66,32 @@ export const outsideSafeArea: Check = {
     }
   },
 };
+
+/** How far the corner of a widget reaches past the round corner of the screen; where several do, the worst. */
+function pastCorner(
+  subject: Subject,
+  index: number,
+  { x, y, width, height }: Rect,
+): { distance: number; corner: string; edge: EdgeName } | undefined {
+  const { width: across, height: down, corners: radius } = subject.screen;
+  const { look } = subject.widgets[index]!;
+  const drawn = hasBox(look) ? subject.layout.scale(index) : 0;
+  let worst: { distance: number; corner: string; edge: EdgeName } | undefined;
+  for (const side of ['left', 'right'] as const) {
+    for (const end of ['top', 'bottom'] as const) {
+      const name = `${end}${side === 'left' ? 'Left' : 'Right'}` as const;
+      // The point of a rounded corner that reaches furthest lies a little inside of the box.
+      const own = Math.min(look.radius[name] * drawn, width / 2, height / 2) * (1 - Math.SQRT1_2);
+      const fromSide = (side === 'left' ? x : across - x - width) + own;
+      const fromEnd = (end === 'top' ? y : down - y - height) + own;
+      if (fromSide >= radius || fromEnd >= radius) continue;
+      const distance = Math.hypot(radius - fromSide, radius - fromEnd) - radius;
+      if (distance > (worst?.distance ?? 0))
+        worst = { distance, corner: `${side} ${end}`, edge: fromSide < fromEnd ? side : end };
+    }
+  }
+  return worst;
+}
 
 /** Backgrounds that asked for the full surface may reach under a notch; what is read or pressed may not. */
 function mayBleed(subject: Subject, widget: Widget): boolean {

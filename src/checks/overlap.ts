@@ -1,8 +1,8 @@
 import type { Rect } from '../layout/index.ts';
 import { whyEdge } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { axisOf, hasArea, intersection, overshoot, type EdgeName } from './geometry.ts';
-import type { Subject } from './subject.ts';
+import { axisOf, hasArea, intersection, overshoot, type EdgeName } from './subject/geometry.ts';
+import type { Subject } from './subject/subject.ts';
 
 export const overlap: Check = {
   id: 'overlap',

@@ -1,9 +1,9 @@
 import { readAmount, type PromiseSource } from '../document/index.ts';
 import type { Rect } from '../layout/index.ts';
 import { shown } from '../why/index.ts';
-import { hasArea, intersection, overshoot, worstEdge } from './geometry.ts';
-import type { Subject } from './subject.ts';
-import { minutesOfArc } from './text-size.ts';
+import { hasArea, intersection, overshoot, worstEdge } from './subject/geometry.ts';
+import type { Subject } from './subject/subject.ts';
+import { minutesOfArc } from './subject/text-size.ts';
 
 /** How a promise is broken: by how much, in px, and what to say of it. */
 export interface Broken {

@@ -3,19 +3,26 @@ import { brokenPromise } from './broken-promise.ts';
 import { burstsParent } from './bursts-parent.ts';
 import type { Check, DocumentCheck } from './check.ts';
 import { coarseText } from './coarse-text.ts';
+import { colorsAlike } from './colors-alike.ts';
 import { covered } from './covered.ts';
+import { crowdedTargets } from './crowded-targets.ts';
 import { cutOff } from './cut-off.ts';
 import { cutText } from './cut-text.ts';
+import { driftedInstance } from './drifted-instance.ts';
 import { drifted } from './drifted.ts';
 import { faintPart } from './faint-part.ts';
+import { focusAstray } from './focus-astray.ts';
+import { focusUnreached } from './focus-unreached.ts';
 import { gaveWayCheck } from './gave-way.ts';
 import { idleAcceptance } from './idle-acceptance.ts';
+import { idleChange } from './idle-change.ts';
 import { longLines } from './long-lines.ts';
 import { lowContrast } from './low-contrast.ts';
 import { missingGlyph } from './missing-glyph.ts';
 import { missingMessage } from './missing-message.ts';
 import { missingPicture } from './missing-picture.ts';
 import { nearlyAligned } from './nearly-aligned.ts';
+import { nearlySameSize } from './nearly-same-size.ts';
 import { offScreen } from './off-screen.ts';
 import { outsideSafeArea } from './outside-safe-area.ts';
 import { overlap } from './overlap.ts';
@@ -28,6 +35,9 @@ import { statesAlike } from './states-alike.ts';
 import { stretchedPicture } from './stretched-picture.ts';
 import { swallowedInput } from './swallowed-input.ts';
 import { themeGap } from './theme-gap.ts';
+import { tinyPart } from './tiny-part.ts';
+import { tornApart } from './torn-apart.ts';
+import { unevenGaps } from './uneven-gaps.ts';
 import { unevenPixels } from './uneven-pixels.ts';
 import { unusedComponent } from './unused-component.ts';
 import { unusedStyle } from './unused-style.ts';
@@ -44,8 +54,11 @@ export const checks: readonly Check[] = [
   cutOff,
   gaveWayCheck,
   drifted,
+  tornApart,
   pivotAtOdds,
   nearlyAligned,
+  nearlySameSize,
+  unevenGaps,
   cutText,
   shrunkText,
   smallText,
@@ -53,6 +66,8 @@ export const checks: readonly Check[] = [
   longLines,
   lowContrast,
   faintPart,
+  tinyPart,
+  colorsAlike,
   statesAlike,
   missingGlyph,
   missingMessage,
@@ -62,7 +77,10 @@ export const checks: readonly Check[] = [
   unevenPixels,
   slicesCross,
   smallTarget,
+  crowdedTargets,
   swallowedInput,
+  focusAstray,
+  focusUnreached,
 ];
 
 /** Every check of a document as it is written. */
@@ -71,5 +89,7 @@ export const documentChecks: readonly DocumentCheck[] = [
   unusedStyle,
   unusedComponent,
   unusedToken,
+  driftedInstance,
+  idleChange,
   idleAcceptance,
 ];

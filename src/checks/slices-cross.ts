@@ -1,7 +1,7 @@
 import { readSides } from '../document/index.ts';
 import { keyPointer, shown } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { drawnPictures } from './pictures-drawn.ts';
+import { drawnPictures } from './subject/pictures-drawn.ts';
 
 export const slicesCross: Check = {
   id: 'slices-cross',

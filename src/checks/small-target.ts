@@ -1,9 +1,9 @@
-import { controls } from '../build/index.ts';
 import { shown, whySize } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { intersection } from './geometry.ts';
+import { intersection } from './subject/geometry.ts';
 
-import { cssPixels } from './text-size.ts';
+import { cssPixels } from './subject/text-size.ts';
+import { usableControls } from './subject/usable.ts';
 
 export const smallTarget: Check = {
   id: 'small-target',
@@ -17,9 +17,7 @@ export const smallTarget: Check = {
   run(subject, limit, report) {
     const { inputs } = subject.screen;
     if (!inputs.includes('touch') && !inputs.includes('mouse')) return;
-    for (const { index, kind, states } of subject.widgets) {
-      if (!controls.has(kind) || !subject.isThere(index) || states.includes('disabled')) continue;
-      if (subject.isBehindDialog(index)) continue;
+    for (const index of usableControls(subject)) {
       const clip = subject.cutter(index);
       const whole = subject.rect(index);
       const { width, height } = clip ? intersection(whole, clip) : whole;

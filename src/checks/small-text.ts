@@ -1,6 +1,6 @@
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { capitals, minutesOfArc } from './text-size.ts';
+import { capitals, minutesOfArc } from './subject/text-size.ts';
 
 export const smallText: Check = {
   id: 'small-text',

@@ -5,8 +5,9 @@ import type { Check } from './check.ts';
 
 export const statesAlike: Check = {
   id: 'states-alike',
-  title: 'A focus that looks like no focus',
-  measures: 'the contrast between a control with the focus and the same without, where they differ most',
+  title: 'A state that looks like none',
+  measures:
+    'the contrast between a control with the focus and the same without, where they differ most; of what is disabled or selected, 1.2:1 is enough',
   unit: ':1',
   limit: 3,
   fails: 'below',
@@ -16,31 +17,53 @@ export const statesAlike: Check = {
   run(subject, limit, report) {
     const alike = subject.facts.once('states-alike', () =>
       subject.widgets.flatMap(({ index, parent, kind, theme, source, states }) => {
-        if (!controls.has(kind) || states.includes('disabled')) return [];
-        const { look: around } = subject.widgets[parent]!;
-        const others = states.filter((state) => state !== 'focused');
-        const seen = (inStates: readonly State[]) => lookOf(source, kind, theme, around, inStates);
-        const measured = largestChange(seen(others), seen([...others, 'focused']));
-        return measured >= limit ? [] : [{ index, measured }];
+        if (!controls.has(kind)) return [];
+        const { look: around, kind: outside } = subject.widgets[parent]!;
+        // What is disabled takes no focus; whether it is so has to be seen, and so does which tab is selected.
+        const now: State = states.includes('disabled')
+          ? 'disabled'
+          : states.includes('selected') && outside === 'tabs'
+            ? 'selected'
+            : 'focused';
+        return (now === 'selected' ? ([now, 'focused'] as const) : [now]).flatMap((state) => {
+          const others = states.filter((one) => one !== state);
+          const seen = (inStates: readonly State[]) => lookOf(source, kind, theme, around, inStates);
+          const measured = largestChange(seen(others), seen([...others, state]));
+          const wanted = state === 'focused' ? limit : anyDifference;
+          if (state === 'disabled' && !showsStates(others, seen)) return [];
+          return measured >= wanted ? [] : [{ index, measured, state, wanted }];
+        });
       }),
     );
-    for (const { index, measured } of alike) {
+    for (const { index, measured, state, wanted } of alike) {
       if (!subject.isThere(index)) continue;
       const { pointer } = subject.widgets[index]!;
       const reason = {
         text:
           measured < 1.01
-            ? 'nothing of its look changes with the focus'
-            : 'what changes with the focus is too faint to be seen',
+            ? `nothing of its look changes when it is ${state}`
+            : `what changes when it is ${state} is too faint to be seen`,
         pointer,
       };
-      report({ outcome: 'failed', widget: index, measured, reasons: [reason] });
+      report({ outcome: 'failed', widget: index, measured, limit: wanted, detail: state, reasons: [reason] });
     }
   },
 };
 
+/** Whether a control answers to being pointed at or pressed: where no state is drawn at all, none is missing. */
+function showsStates(others: readonly State[], seen: (states: readonly State[]) => Look): boolean {
+  const plain = seen(others);
+  return (['hover', 'pressed'] as const).some(
+    (state) => largestChange(plain, seen([...others, state])) > 1.01,
+  );
+}
+
+/** Contrast enough for a state that is no place to be found: it differs. */
+const anyDifference = 1.2;
+
 /** The contrast of what changes most between two looks; 1 where nothing does. */
 function largestChange(before: Look, after: Look): number {
+  if (Math.abs(before.opacity - after.opacity) >= leastFading) return Infinity;
   const ground = meanOf(before.background) ?? neutral;
   const changes = [contrastOf(meanOf(before.background), meanOf(after.background), neutral)];
   const [thin, thick] = [before.borderWidth, after.borderWidth];
@@ -56,6 +79,9 @@ function largestChange(before: Look, after: Look): number {
   if (shadow && before.shadow[0] !== shadow) changes.push(contrastOf(undefined, shadow.color, neutral));
   return Math.max(1, ...changes);
 }
+
+/** An opacity that changes by this much is seen. */
+const leastFading = 0.15;
 
 /** Where nothing is known of what is behind. */
 const neutral: Rgba = { r: 0.21, g: 0.21, b: 0.21, a: 1 };

@@ -1,6 +1,6 @@
 import { keyPointer, shown } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { drawnPictures } from './pictures-drawn.ts';
+import { drawnPictures } from './subject/pictures-drawn.ts';
 
 export const stretchedPicture: Check = {
   id: 'stretched-picture',

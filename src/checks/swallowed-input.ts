@@ -1,7 +1,7 @@
 import { controls } from '../build/index.ts';
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { intersection } from './geometry.ts';
+import { intersection } from './subject/geometry.ts';
 
 export const swallowedInput: Check = {
   id: 'swallowed-input',

@@ -182,6 +182,13 @@ export interface WidgetSource {
   readonly 'overflow'?: 'visible' | 'clip';
   readonly 'scroll'?: 'x' | 'y' | 'both';
   readonly 'scroll-offset'?: LengthsNotation;
+  /** Ids of controls in it, in the order the focus visits them. */
+  readonly 'focus-order'?: readonly string[];
+  /** Ids: where the focus goes from here. */
+  readonly 'nav-up'?: string;
+  readonly 'nav-right'?: string;
+  readonly 'nav-down'?: string;
+  readonly 'nav-left'?: string;
   readonly 'may-overlap'?: boolean | readonly string[];
   /** Findings of this widget that are meant: check → the reason why. */
   readonly 'accept'?: { readonly [check: string]: string };
@@ -225,26 +232,28 @@ export interface WidgetSource {
 
 /** A view: its root widget, which fills the surface, and what stands behind it in the game. */
 export interface ViewSource {
-  readonly use?: undefined;
-  readonly when?: readonly WhenSource<ViewSource>[];
-  readonly title?: string;
-  readonly backdrop?: string | readonly string[];
-  readonly style?: string | readonly string[];
-  readonly look?: LookSource;
-  readonly arrange?: Arrangement;
-  readonly reverse?: boolean;
-  readonly columns?: number | string | readonly (number | string)[];
-  readonly rows?: number | string;
+  readonly 'use'?: undefined;
+  readonly 'when'?: readonly WhenSource<ViewSource>[];
+  readonly 'title'?: string;
+  readonly 'backdrop'?: string | readonly string[];
+  readonly 'style'?: string | readonly string[];
+  readonly 'look'?: LookSource;
+  /** Ids of controls in it, in the order the focus visits them. */
+  readonly 'focus-order'?: readonly string[];
+  readonly 'arrange'?: Arrangement;
+  readonly 'reverse'?: boolean;
+  readonly 'columns'?: number | string | readonly (number | string)[];
+  readonly 'rows'?: number | string;
   /** The id of the page that is shown. */
-  readonly page?: string;
-  readonly padding?: LengthsNotation;
-  readonly gap?: number | string | readonly number[];
-  readonly align?: Alignment;
-  readonly justify?: Justification;
-  readonly direction?: 'ltr' | 'rtl';
+  readonly 'page'?: string;
+  readonly 'padding'?: LengthsNotation;
+  readonly 'gap'?: number | string | readonly number[];
+  readonly 'align'?: Alignment;
+  readonly 'justify'?: Justification;
+  readonly 'direction'?: 'ltr' | 'rtl';
   /** What has to hold on every screen. */
-  readonly expect?: readonly PromiseSource[];
-  readonly children?: readonly WidgetSource[];
+  readonly 'expect'?: readonly PromiseSource[];
+  readonly 'children'?: readonly WidgetSource[];
 }
 
 /** Something the author of a view promises of its widgets; docs/document.md has the kinds. */

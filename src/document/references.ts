@@ -1,5 +1,6 @@
 import type { DiagnosticList } from './diagnostics.ts';
 import {
+  isTemplate,
   own,
   widgetsOf,
   type DocumentSource,
@@ -12,6 +13,52 @@ import { nearestName } from './suggest.ts';
 
 /* Names that lead from one part of a document to another: promises to widgets, components to components. */
 
+/** Whether an id is made when the view is built: `hull.bar` is in the instance `hull`, `slot-2` the second `slot`. */
+function isMade(id: string, ids: ReadonlyMap<string, string>): boolean {
+  return ids.has(id.replace(/\..*$/, '')) || ids.has(id.replace(/(\..*|-\d+)$/, ''));
+}
+
+/** Other widgets that a widget names: what it may overlap, is anchored to, and sends the focus to. */
+export function checkWidgetNames(
+  widget: WidgetSource,
+  at: string,
+  ids: ReadonlyMap<string, string>,
+  origin: Origin,
+  diagnostics: DiagnosticList,
+): void {
+  const refuse = (name: string, place: string) => {
+    const facts = { what: 'widget', name, meant: nearestName(name, ids.keys()) };
+    diagnostics.add('unknown-name', facts, origin.at(`${at}/${place}`));
+  };
+  const may = widget['may-overlap'];
+  if (Array.isArray(may))
+    (may as readonly string[]).forEach((id, nth) => {
+      if (!ids.has(id)) refuse(id, `may-overlap/${nth}`);
+    });
+  const target = widget['anchor-to'];
+  if (target !== undefined && !isTemplate(target) && !ids.has(target)) refuse(target, 'anchor-to');
+  for (const key of ['nav-up', 'nav-right', 'nav-down', 'nav-left'] as const) {
+    const to = widget[key];
+    if (to !== undefined && !isTemplate(to) && !ids.has(to) && !isMade(to, ids)) refuse(to, key);
+  }
+  checkFocusOrder(widget, at, ids, origin, diagnostics);
+}
+
+/** Widgets that a focus order names. */
+export function checkFocusOrder(
+  holder: Pick<WidgetSource, 'focus-order'>,
+  at: string,
+  ids: ReadonlyMap<string, string>,
+  origin: Origin,
+  diagnostics: DiagnosticList,
+): void {
+  holder['focus-order']?.forEach((name, nth) => {
+    if (ids.has(name) || isMade(name, ids)) return;
+    const facts = { what: 'widget', name, meant: nearestName(name, ids.keys()) };
+    diagnostics.add('unknown-name', facts, origin.at(`${at}/focus-order/${nth}`));
+  });
+}
+
 /** Widgets that promises name; those of instances and repeats are only known when the view is built. */
 export function checkPromises(
   { expect }: ViewSource,
@@ -20,8 +67,6 @@ export function checkPromises(
   origin: Origin,
   diagnostics: DiagnosticList,
 ): void {
-  // `hull.bar` is in the instance `hull`, `slot-2` the second of the repeated `slot`.
-  const isMade = (id: string) => ids.has(id.replace(/\..*$/, '')) || ids.has(id.replace(/(\..*|-\d+)$/, ''));
   expect?.forEach(({ widget, widgets, within }, nth) => {
     const at = `${pointer}/expect/${nth}`;
     const named: [id: string, at: string][] = (widgets ?? []).map((id, index) => [
@@ -34,7 +79,7 @@ export function checkPromises(
     if (widget === undefined && widgets === undefined)
       diagnostics.add('missing-key', { key: 'widget', where: 'a promise' }, origin.at(at));
     for (const [id, place] of named) {
-      if (ids.has(id) || isMade(id)) continue;
+      if (ids.has(id) || isMade(id, ids)) continue;
       const facts = { what: 'widget', name: id, meant: nearestName(id, ids.keys()) };
       diagnostics.add('unknown-name', facts, origin.at(place));
     }

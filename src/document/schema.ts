@@ -13,6 +13,7 @@ import {
   sizes,
   theme,
 } from './schema-parts.ts';
+import { focusOrder, neighbours } from './schema-focus.ts';
 import { promises } from './schema-promises.ts';
 import { referenceKeys, screenCondition } from './schema-screens.ts';
 import { vary } from './schema-vary.ts';
@@ -70,6 +71,7 @@ const container = {
   },
   align: { ...choice(alignments), description: 'Across a row or column, as align-items in CSS.' },
   justify: { ...choice(justifications), description: 'Along a row or column, as justify-content in CSS.' },
+  ...focusOrder,
   children: { type: 'array', items: { $ref: '#/$defs/widget' }, title: 'a list of widgets' },
 };
 
@@ -274,6 +276,7 @@ const widgetKeys = {
     title: 'a whole number from 0 to 1000, or a value such as "{slots}"',
     description: 'How often it is there, or the list of the case it is there for.',
   },
+  ...neighbours,
   'when': whenList('#/$defs/widget'),
 };
 

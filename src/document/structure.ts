@@ -30,7 +30,7 @@ import {
   type ViewSource,
   type WidgetSource,
 } from './model.ts';
-import { checkPromises, checkUses } from './references.ts';
+import { checkFocusOrder, checkPromises, checkUses, checkWidgetNames } from './references.ts';
 import { pointerTo } from './parse.ts';
 import { nearestName } from './suggest.ts';
 import { widgetKeyNames } from './schema.ts';
@@ -42,6 +42,7 @@ const everyState: readonly string[] = states;
 const textKinds: readonly Kind[] = ['text', 'button', 'textbox', 'tooltip'];
 const pictureKinds: readonly Kind[] = ['image', 'panel', 'button', 'textbox', 'dialog', 'tooltip'];
 const containerKinds: readonly Kind[] = ['panel', 'button', 'tabs', 'dialog'];
+const focusKinds: readonly Kind[] = ['button', 'checkbox', 'switch', 'slider', 'textbox'];
 const scrollingKinds: readonly Kind[] = ['panel', 'dialog'];
 
 /** Keys that only some kinds of widget have. */
@@ -66,6 +67,11 @@ const kindsOfKey: Readonly<Record<string, readonly Kind[]>> = {
   'segments': ['meter'],
   'fill-from': ['meter', 'slider'],
   'checked': ['checkbox', 'switch'],
+  'nav-up': focusKinds,
+  'nav-right': focusKinds,
+  'nav-down': focusKinds,
+  'nav-left': focusKinds,
+  'focus-order': containerKinds,
   'children': containerKinds,
   'arrange': containerKinds,
   'reverse': containerKinds,
@@ -107,6 +113,7 @@ export function checkStructure(document: DocumentSource, origin: Origin, diagnos
       checkChanges(one, origin, diagnostics);
     }
     checkTargets(placed, origin, diagnostics);
+    checkFocusOrder(root, pointer, ids, origin, diagnostics);
     if (!component) checkPromises(root as ViewSource, pointer, ids, origin, diagnostics);
     for (const { widget, pointer: at } of [...top, ...placed])
       checkNames(widget, at, ids, document, origin, diagnostics);
@@ -122,18 +129,7 @@ function checkNames(
   origin: Origin,
   diagnostics: DiagnosticList,
 ): void {
-  if (Array.isArray(widget['may-overlap'])) {
-    (widget['may-overlap'] as readonly string[]).forEach((id, index) => {
-      if (ids.has(id)) return;
-      const facts = { what: 'widget', name: id, meant: nearestName(id, ids.keys()) };
-      diagnostics.add('unknown-name', facts, origin.at(`${at}/may-overlap/${index}`));
-    });
-  }
-  const target = widget['anchor-to'];
-  if (target !== undefined && !isTemplate(target) && !ids.has(target)) {
-    const facts = { what: 'widget', name: target, meant: nearestName(target, ids.keys()) };
-    diagnostics.add('unknown-name', facts, origin.at(`${at}/anchor-to`));
-  }
+  checkWidgetNames(widget, at, ids, origin, diagnostics);
   const { image, theme } = widget;
   if (theme !== undefined && !isTemplate(theme) && own(document.themes, theme) === undefined) {
     const meant = nearestName(theme, Object.keys(document.themes ?? {}));

@@ -37,8 +37,8 @@ const sentences: { readonly [Id in CheckId]: (finding: Finding, measured: string
     'long-lines': (_, measured, limit) => `has lines of ${measured} characters; ${limit} are the most`,
     'faint-part': ({ detail }, measured, limit) =>
       `has a ${detail} of contrast ${measured}:1; ${limit}:1 is the least`,
-    'states-alike': (_, measured, limit) =>
-      `looks with the focus as without: contrast ${measured}:1; ${limit}:1 is the least`,
+    'states-alike': ({ detail }, measured, limit) =>
+      `looks ${detail === 'focused' ? 'with the focus as without' : `${detail} as it does otherwise`}: contrast ${measured}:1; ${limit}:1 is the least`,
     'stretched-picture': (_, measured) => `shows its picture stretched by ${measured} %`,
     'blown-up-picture': (_, measured, limit) =>
       `shows a picture blown up ${measured} times; ${limit} is the most`,
@@ -47,6 +47,21 @@ const sentences: { readonly [Id in CheckId]: (finding: Finding, measured: string
       `is too small for its nine slices: their corners shrink to ${measured} %`,
     'small-target': (_, measured, limit) => `is a target of ${measured} CSS px; ${limit} is the least`,
     'swallowed-input': ({ other }, measured) => `gets no input on ${measured} % of it: ${other} lies above`,
+    'nearly-same-size': ({ other, detail }, measured) => `misses the ${detail} of ${other} by ${measured} u`,
+    'uneven-gaps': ({ other }, measured) =>
+      `stands in a line whose gaps differ by ${measured} u, the one before ${other} among them`,
+    'colors-alike': ({ other, detail }, measured, limit) =>
+      `${other === undefined ? 'has words of colours' : `is told from ${other} by a colour`} that ${detail} sees ${measured} ΔE apart; ${limit} is the least`,
+    'crowded-targets': ({ other }, measured, limit) =>
+      `stands ${measured} CSS px from ${other}, which is pressed too; ${limit} is the least`,
+    'torn-apart': ({ other }, measured) =>
+      `stands beside ${other} on the reference, and ${measured} times as far from it here`,
+    'tiny-part': (_, measured, limit) => `is seen under ${measured}′ of arc; ${limit}′ is the least`,
+    'focus-astray': ({ detail }) => `sends the focus to ${detail}, which cannot take it`,
+    'focus-unreached': () => `cannot be reached with a pad or keys`,
+    'drifted-instance': ({ detail }, measured, limit) =>
+      `changes ${measured} values of its component ${detail}; ${limit} are the most`,
+    'idle-change': ({ detail }) => `says ${detail} again as its component says it`,
     'missing-picture': ({ detail }) => `shows the picture "${detail}", whose file could not be used`,
     'missing-glyph': ({ detail }, measured) =>
       `has ${measured} ${measured === '1' ? 'character' : 'characters'} that no font draws: ${detail}`,

@@ -1,6 +1,6 @@
 import { makeScreen, type InputDevice, type Screen, type ScreenClass } from './screen.ts';
 
-/** One line of the catalogue: size in px, px per inch, millimetres from the eyes, inputs, safe insets in px. */
+/** One line of the catalogue: size in px, px per inch, millimetres from the eyes, inputs, safe insets and radius of the corners in px. */
 function of(
   group: ScreenClass,
   name: string,
@@ -10,6 +10,7 @@ function of(
   distance: number,
   inputs: string,
   safe: readonly [number, number, number, number] = [0, 0, 0, 0],
+  corners = 0,
 ): Screen {
   return makeScreen({
     group,
@@ -20,6 +21,7 @@ function of(
     density,
     distance,
     safe,
+    corners,
     inputs: inputs.split(' ') as InputDevice[],
   });
 }
@@ -38,6 +40,7 @@ export const screens: readonly Screen[] = [
     300,
     'touch',
     [96, 0, 60, 0],
+    110,
   ),
   of(
     'phone',
@@ -48,6 +51,7 @@ export const screens: readonly Screen[] = [
     300,
     'touch',
     [0, 96, 48, 96],
+    110,
   ),
   of('phone', 'phone-small-portrait', 'small phone, upright', [720, 1280], 320, 300, 'touch', [48, 0, 0, 0]),
   of(
@@ -69,6 +73,7 @@ export const screens: readonly Screen[] = [
     300,
     'touch',
     [130, 0, 70, 0],
+    140,
   ),
   of(
     'phone',
@@ -79,6 +84,7 @@ export const screens: readonly Screen[] = [
     300,
     'touch',
     [0, 130, 56, 130],
+    140,
   ),
   of(
     'phone',
@@ -89,14 +95,15 @@ export const screens: readonly Screen[] = [
     300,
     'touch',
     [0, 110, 48, 110],
+    120,
   ),
-  of('phone', 'fold-closed', 'folding phone, closed', [900, 2000], 400, 300, 'touch', [80, 0, 50, 0]),
-  of('phone', 'fold-open', 'folding phone, open', [1900, 2100], 380, 350, 'touch', [80, 0, 50, 0]),
-  of('tablet', 'tablet', 'tablet, 4:3', [2000, 1500], 250, 400, 'touch', [30, 0, 20, 0]),
-  of('tablet', 'tablet-portrait', 'tablet, upright', [1500, 2000], 250, 400, 'touch', [40, 0, 20, 0]),
+  of('phone', 'fold-closed', 'folding phone, closed', [900, 2000], 400, 300, 'touch', [80, 0, 50, 0], 80),
+  of('phone', 'fold-open', 'folding phone, open', [1900, 2100], 380, 350, 'touch', [80, 0, 50, 0], 70),
+  of('tablet', 'tablet', 'tablet, 4:3', [2000, 1500], 250, 400, 'touch', [30, 0, 20, 0], 50),
+  of('tablet', 'tablet-portrait', 'tablet, upright', [1500, 2000], 250, 400, 'touch', [40, 0, 20, 0], 50),
   of('tablet', 'tablet-small', 'small tablet, 16:10', [1280, 800], 190, 400, 'touch', [24, 0, 0, 0]),
-  of('tablet', 'tablet-wide', 'tablet, 16:10', [2560, 1600], 280, 400, 'touch', [36, 0, 24, 0]),
-  of('tablet', 'tablet-large', 'large tablet, 3:2', [2880, 1920], 260, 450, 'touch keys', [36, 0, 24, 0]),
+  of('tablet', 'tablet-wide', 'tablet, 16:10', [2560, 1600], 280, 400, 'touch', [36, 0, 24, 0], 60),
+  of('tablet', 'tablet-large', 'large tablet, 3:2', [2880, 1920], 260, 450, 'touch keys', [36, 0, 24, 0], 50),
   of('handheld', 'handheld', 'handheld with sticks', [1280, 800], 200, 400, 'pad touch'),
   of('handheld', 'handheld-hd', 'handheld with sticks, 1080p', [1920, 1080], 300, 400, 'pad touch'),
   of('handheld', 'handheld-720', 'handheld with sticks, 720p', [1280, 720], 220, 400, 'pad'),

@@ -28,6 +28,8 @@ export interface Screen {
   readonly density: number;
   /** Safe insets in device px. */
   readonly safe: Edges;
+  /** The radius of its rounded corners in device px; 0 where they are square. */
+  readonly corners: number;
   /** How far the eyes are from the glass, in millimetres. */
   readonly distance: number;
   readonly inputs: readonly InputDevice[];
@@ -47,6 +49,8 @@ export interface ScreenSize {
   readonly density?: number;
   /** Safe insets in device px: `[top, right, bottom, left]`, or named. */
   readonly safe?: Edges | readonly [top: number, right: number, bottom: number, left: number];
+  /** The radius of rounded corners in device px; 0 if left out. */
+  readonly corners?: number;
   /** Millimetres; 600 if left out. */
   readonly distance?: number;
   readonly inputs?: readonly InputDevice[];
@@ -66,6 +70,7 @@ export function makeScreen(size: ScreenSize): Screen {
   refuse(screen.height, 'height', 0, largestScreenSide);
   refuse(screen.density, 'density', 1, 10_000);
   refuse(screen.distance, 'distance', 1, 1_000_000);
+  refuse(screen.corners, 'radius of the corners', 0, largestScreenSide);
   refuse(safe.top, 'safe inset (top)', 0, largestScreenSide);
   refuse(safe.right, 'safe inset (right)', 0, largestScreenSide);
   refuse(safe.bottom, 'safe inset (bottom)', 0, largestScreenSide);
@@ -84,6 +89,7 @@ function isWhole(size: ScreenSize): size is Screen {
     size.group !== undefined &&
     size.density !== undefined &&
     size.safe !== undefined &&
+    size.corners !== undefined &&
     !isList(size.safe) &&
     size.distance !== undefined &&
     size.inputs !== undefined
@@ -99,6 +105,7 @@ function filledIn(size: ScreenSize): Screen {
     height: size.height,
     density: size.density ?? 96,
     safe: edgesOf(size.safe),
+    corners: size.corners ?? 0,
     distance: size.distance ?? 600,
     inputs: size.inputs ?? ['mouse', 'keys'],
   };

@@ -1,5 +1,7 @@
 export { compose, contrastRatio, faded, hexOf, parseColor } from './color.ts';
 export type { Rgba } from './color.ts';
+export { colorDifference, deficiencies, differenceWith } from './deficiency.ts';
+export type { Deficiency } from './deficiency.ts';
 export { evenCorners, fittedCorners, isSquare, mapCorners, square } from './corners.ts';
 export type { Corners } from './corners.ts';
 export type { Shadow, Stroke } from './shadow.ts';

@@ -80,25 +80,29 @@ function checkWritten(document: CheckedDocument, acceptances: Acceptances | unde
   const found: Finding[] = [];
   const written = { document, acceptances, checks: checks.map(({ id }) => id) };
   for (const check of documentChecks) {
-    check.run(written, ({ about, detail, reason, origin = document.origin, pointer }) => {
-      found.push({
-        check: check.id,
-        outcome: 'failed',
-        severity: check.severity,
-        view: undefined,
-        widget: about,
-        other: undefined,
-        pointer,
-        place: origin === document.origin ? undefined : placeIn(origin, pointer),
-        unit: check.unit,
-        fails: check.fails,
-        worst: { ...nowhere, measured: 1, limit: check.limit },
-        occurrences: [],
-        detail,
-        missing: undefined,
-        reasons: [{ text: reason, pointer }],
-      });
-    });
+    check.run(
+      written,
+      ({ about, detail, reason, origin = document.origin, pointer, measured = 1 }) => {
+        found.push({
+          check: check.id,
+          outcome: 'failed',
+          severity: check.severity,
+          view: undefined,
+          widget: about,
+          other: undefined,
+          pointer,
+          place: origin === document.origin ? undefined : placeIn(origin, pointer),
+          unit: check.unit,
+          fails: check.fails,
+          worst: { ...nowhere, measured, limit: check.limit },
+          occurrences: [],
+          detail,
+          missing: undefined,
+          reasons: [{ text: reason, pointer }],
+        });
+      },
+      check.limit,
+    );
   }
   return found;
 }

@@ -184,4 +184,40 @@ export const placed: readonly Defect[] = [
       return { clean: pair(0), broken: pair(1 + (nth % 3)) };
     },
   },
+  {
+    name: 'two plates nearly of one width',
+    check: 'nearly-same-size',
+    widget: 'w',
+    make: (place, nth) => {
+      const pair = (width: number) =>
+        view([
+          place({
+            arrange: 'column',
+            gap: 24,
+            children: [
+              { ...box(), id: 'x' },
+              { ...box(width), id: 'w' },
+            ],
+          }),
+        ]);
+      return { clean: pair(nth % 2 === 0 ? 200 : 260), broken: pair(201 + (nth % 3)) };
+    },
+  },
+  {
+    name: 'one of three lamps a little aside',
+    check: 'uneven-gaps',
+    widget: 'w',
+    make: (_, nth) => {
+      const line = (slip: number) =>
+        view(
+          [0, 1, 2].map((at) => ({
+            id: at === 1 ? 'w' : `lamp-${at}`,
+            ...box(80, 80),
+            anchor: nth % 2 === 0 ? 'left top' : 'left bottom',
+            offset: [60 + at * 100 + (at === 1 ? slip : 0), (nth % 2 === 0 ? 1 : -1) * (60 + nth * 10)],
+          })),
+        );
+      return { clean: line(0), broken: line(nth < 5 ? 1 : -1) };
+    },
+  },
 ];

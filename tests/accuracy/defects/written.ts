@@ -1,7 +1,51 @@
-import type { ThemeFileSource } from 'pimbot';
-import { box, component, plate, text, view, type Sample, type Defect } from '../sample.ts';
+import type { ThemeFileSource, WidgetSource } from 'pimbot';
+import { box, component, plate, text, view, type Defect, type Place, type Sample } from '../sample.ts';
+
+/** A component of a plate with a name on it, and an instance that changes things. */
+const sign = (place: Place, change: WidgetSource): Sample =>
+  view([place({ id: 'w', use: 'sign', set: { name: change } })], {
+    components: {
+      sign: {
+        size: [400, 120],
+        look: plate,
+        children: [
+          {
+            id: 'name',
+            kind: 'text',
+            text: 'Depth',
+            anchor: 'center',
+            look: { 'color': '#ffffff', 'font-size': 40 },
+          },
+        ],
+      },
+    },
+  });
 
 export const written: readonly Defect[] = [
+  {
+    name: 'an instance that is nothing like its component',
+    check: 'drifted-instance',
+    widget: 'w',
+    make: (place, nth) => ({
+      clean: sign(place, { text: 'Keel' }),
+      broken: sign(place, {
+        'anchor': 'left center',
+        'offset': [24 + nth, 0],
+        'wrap': false,
+        'max-lines': 1,
+        'look': { 'color': '#ffd583', 'font-size': 44 },
+      }),
+    }),
+  },
+  {
+    name: 'an instance that says again what its component says',
+    check: 'idle-change',
+    widget: 'w',
+    make: (place, nth) => ({
+      clean: sign(place, { text: 'Keel' }),
+      broken: sign(place, nth % 2 === 0 ? { anchor: 'center' } : { text: 'Depth' }),
+    }),
+  },
   {
     name: 'a style nothing uses',
     check: 'unused-style',

@@ -1,10 +1,10 @@
-import type { Tree, Widget } from '../build/index.ts';
-import { clips, placeText, turnOf, turned, type PlacedText } from '../ink/index.ts';
-import type { Layout, Rect } from '../layout/index.ts';
-import type { Picture } from '../picture/index.ts';
-import type { Screen } from '../screen/index.ts';
-import type { Messages, TextLine } from '../text/index.ts';
-import type { Backdrop, ViewLayout } from '../view/index.ts';
+import type { Tree, Widget } from '../../build/index.ts';
+import { clips, placeText, turnOf, turned, type PlacedText } from '../../ink/index.ts';
+import type { Layout, Rect } from '../../layout/index.ts';
+import type { Picture } from '../../picture/index.ts';
+import type { Screen } from '../../screen/index.ts';
+import type { Messages, TextLine } from '../../text/index.ts';
+import type { Backdrop, ViewLayout } from '../../view/index.ts';
 import { hasBox, type FormFacts, type TextWidget } from './form-facts.ts';
 import { hasArea, intersection } from './geometry.ts';
 

@@ -1,11 +1,11 @@
-import type { Widget } from '../build/index.ts';
-import type { WidgetSource } from '../document/index.ts';
-import { backgroundBox, meterFill, picturePieces, trailColor } from '../ink/index.ts';
-import type { Rect } from '../layout/index.ts';
-import type { Pixels } from '../picture/index.ts';
-import { colorAt, compose, faded, type Rgba } from '../theme/index.ts';
-import type { Backdrop } from '../view/index.ts';
-import type { Draft } from './check.ts';
+import type { Widget } from '../../build/index.ts';
+import type { WidgetSource } from '../../document/index.ts';
+import { backgroundBox, meterFill, picturePieces, trailColor } from '../../ink/index.ts';
+import type { Rect } from '../../layout/index.ts';
+import type { Pixels } from '../../picture/index.ts';
+import { colorAt, compose, faded, type Rgba } from '../../theme/index.ts';
+import type { Backdrop } from '../../view/index.ts';
+import type { Draft } from '../check.ts';
 import { hasArea, intersection, meet } from './geometry.ts';
 import type { Subject } from './subject.ts';
 

@@ -1,5 +1,5 @@
-import type { Screen } from '../screen/index.ts';
-import { shown, type Reason } from '../why/index.ts';
+import type { Screen } from '../../screen/index.ts';
+import { shown, type Reason } from '../../why/index.ts';
 import type { Subject } from './subject.ts';
 
 const millimetresPerInch = 25.4;

@@ -1,7 +1,7 @@
-import { controls, type Tree, type Widget } from '../build/index.ts';
-import type { Kind } from '../document/index.ts';
-import { clips, isTurned } from '../ink/index.ts';
-import type { TextBlock } from '../text/index.ts';
+import { controls, type Tree, type Widget } from '../../build/index.ts';
+import type { Kind } from '../../document/index.ts';
+import { clips, isTurned } from '../../ink/index.ts';
+import type { TextBlock } from '../../text/index.ts';
 
 /** A widget with a text that draws something. */
 export type TextWidget = Widget & { readonly text: TextBlock };

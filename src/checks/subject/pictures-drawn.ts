@@ -1,7 +1,7 @@
-import type { Widget } from '../build/index.ts';
-import type { WidgetSource } from '../document/index.ts';
-import { picturePieces, type PicturePiece } from '../ink/index.ts';
-import { partToDraw, type Picture } from '../picture/index.ts';
+import type { Widget } from '../../build/index.ts';
+import type { WidgetSource } from '../../document/index.ts';
+import { picturePieces, type PicturePiece } from '../../ink/index.ts';
+import { partToDraw, type Picture } from '../../picture/index.ts';
 import type { Subject } from './subject.ts';
 
 /** A picture that a player sees, and how it is drawn. */

@@ -1,0 +1,104 @@
+import type { Widget } from '../build/index.ts';
+import {
+  colorDifference,
+  deficiencies,
+  differenceWith,
+  hexOf,
+  type Deficiency,
+  type Rgba,
+} from '../theme/index.ts';
+import { shown } from '../why/index.ts';
+import type { Check } from './check.ts';
+import type { Subject } from './subject/subject.ts';
+
+/** Two colours this far apart are meant to be told apart (CIEDE2000). */
+const meantApart = 20;
+
+export const colorsAlike: Check = {
+  id: 'colors-alike',
+  title: 'Colours that some players cannot tell apart',
+  measures:
+    'how far apart two parts that differ by their colour alone are seen with a colour-vision deficiency (CIEDE2000)',
+  unit: 'ΔE',
+  limit: 10,
+  fails: 'below',
+  source:
+    'WCAG 2.2, success criterion 1.4.1; protanopia, deuteranopia and tritanopia as in Machado, Oliveira and Fernandes (2009): one man in twelve sees less colour than others',
+  severity: 'warning',
+  run(subject, limit, report) {
+    const close = subject.facts.once('colors-alike', () => closePairs(subject, limit));
+    for (const { one, other, measured, deficiency, text } of close) {
+      if (!subject.isSeen(one) || (other !== one && !subject.isSeen(other))) continue;
+      const reasons = [{ text, pointer: subject.widgets[one]!.pointer }];
+      const whom = other === one ? {} : { other };
+      report({ outcome: 'failed', widget: one, ...whom, measured, detail: deficiency, reasons });
+    }
+  },
+};
+
+/** Two things a player has to tell apart by colour. */
+interface Pair {
+  readonly one: number;
+  readonly other: number;
+  readonly measured: number;
+  readonly deficiency: Deficiency;
+  readonly text: string;
+}
+
+function closePairs(subject: Subject, limit: number): readonly Pair[] {
+  const found: Pair[] = [];
+  const compare = (one: number, other: number, a: Rgba, b: Rgba, what: string) => {
+    const apart = colorDifference(a, b);
+    if (apart < meantApart) return;
+    let worst: { deficiency: Deficiency; measured: number } | undefined;
+    for (const deficiency of deficiencies) {
+      const measured = differenceWith(deficiency, a, b);
+      if (measured < (worst?.measured ?? limit)) worst = { deficiency, measured };
+    }
+    if (!worst) return;
+    const text = `${what} ${hexOf(a)} and ${hexOf(b)} are ${shown(apart)} apart for most, and ${shown(worst.measured)} with ${worst.deficiency}`;
+    found.push({ one, other, ...worst, text });
+  };
+  const siblings = new Map<string, { index: number; color: Rgba }[]>();
+  for (const widget of subject.widgets) {
+    const signal = signalOf(subject, widget);
+    if (!signal) continue;
+    const key = `${widget.parent} ${signal.group}`;
+    const group = siblings.get(key) ?? [];
+    siblings.set(key, group);
+    for (const before of group)
+      compare(before.index, widget.index, before.color, signal.color, 'the colours');
+    group.push({ index: widget.index, color: signal.color });
+  }
+  for (const { index, text } of subject.texts) {
+    const colors = text.runs.flatMap(({ setting }) =>
+      setting.color && !setting.icon ? [setting.color] : [],
+    );
+    colors.forEach((color, nth) => {
+      for (const before of colors.slice(0, nth)) compare(index, index, before, color, 'the words in');
+    });
+  }
+  return found;
+}
+
+/** The colour by which a widget says something that nothing else of it says, and what else it is like. */
+function signalOf(subject: Subject, widget: Widget): { color: Rgba; group: string } | undefined {
+  const { index, kind, look, picture, box, source } = widget;
+  if (!subject.paints(index)) return undefined;
+  if (kind === 'meter' && widget.value > 0) return { color: look.color, group: 'meter' };
+  if (kind === 'image' && picture && look.imageTint)
+    return { color: look.imageTint, group: `image ${picture.name}` };
+  // A lamp: a small plain panel with nothing in it, as large as its neighbours.
+  const isBare = subject.facts.end[index] === index + 1 && !picture && widget.text === undefined;
+  if (kind !== 'panel' || !isBare || look.background?.type !== 'color' || look.background.color.a < 0.5)
+    return undefined;
+  const { x, y } = box;
+  if (x.mode !== 'fixed' || y.mode !== 'fixed') return undefined;
+  const size = `${x.size.u} ${y.size.u}`;
+  return Math.max(x.size.u, y.size.u) > largestLamp || 'use' in source
+    ? undefined
+    : { color: look.background.color, group: `lamp ${size}` };
+}
+
+/** In u: larger panels are plates, not lamps. */
+const largestLamp = 96;

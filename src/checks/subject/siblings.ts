@@ -1,0 +1,18 @@
+import type { Subject } from './subject.ts';
+
+/** Widgets that are anchored beside each other in the same parent, by parent. */
+export function freeSiblings(subject: Subject): readonly (readonly number[])[] {
+  return subject.facts.once('siblings', () => {
+    const groups = new Map<number, number[]>();
+    for (const { index, parent, source, kind } of subject.widgets) {
+      // What stands over everything is seen by itself.
+      if (kind === 'dialog' || kind === 'tooltip') continue;
+      if (parent < 0 || subject.widgets[parent]!.box.arrange !== 'free' || 'rotate' in source) continue;
+      if (!subject.paintsWithin(index)) continue;
+      const group = groups.get(parent);
+      if (group) group.push(index);
+      else groups.set(parent, [index]);
+    }
+    return [...groups.values()];
+  });
+}

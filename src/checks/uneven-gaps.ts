@@ -1,0 +1,73 @@
+import type { Widget } from '../build/index.ts';
+import type { Rect } from '../layout/index.ts';
+import { keyPointer, shown } from '../why/index.ts';
+import type { Check } from './check.ts';
+import { freeSiblings } from './subject/siblings.ts';
+
+/** In u: a smaller difference is rounding. */
+const leastMiss = 0.6;
+
+export const unevenGaps: Check = {
+  id: 'uneven-gaps',
+  title: 'Gaps that are nearly even',
+  measures: 'by how little the gaps before and after a widget in a line placed by hand differ',
+  unit: 'u',
+  limit: 4,
+  fails: 'below',
+  source: 'a difference of a few u is seen as a slip, more as a group',
+  severity: 'warning',
+  run(subject, limit, report) {
+    for (const group of freeSiblings(subject)) {
+      const there = group
+        .filter((index) => subject.isThere(index))
+        .map((index) => ({ widget: subject.widgets[index]!, rect: subject.layout.rectInU(index) }));
+      for (const axis of ['x', 'y'] as const) {
+        for (const line of linesOf(there, axis)) {
+          for (let at = 2; at < line.length; at++) {
+            const [a, b, c] = [line[at - 2]!, line[at - 1]!, line[at]!];
+            const size = axis === 'x' ? 'width' : 'height';
+            const before = b.rect[axis] - a.rect[axis] - a.rect[size];
+            const after = c.rect[axis] - b.rect[axis] - b.rect[size];
+            const by = Math.abs(after - before);
+            if (before < 0 || after < 0 || by < leastMiss || by >= limit) continue;
+            // Gaps far wider than what stands between them are no rhythm.
+            if (Math.max(before, after) > Math.min(a.rect[size], b.rect[size], c.rect[size])) continue;
+            const text = `it stands ${shown(before)} u from ${a.widget.id} and ${shown(after)} from ${c.widget.id}`;
+            const reasons = [{ text, pointer: keyPointer(b.widget, 'offset', 'anchor') }];
+            report({
+              outcome: 'failed',
+              widget: b.widget.index,
+              other: c.widget.index,
+              measured: by,
+              detail: axis,
+              reasons,
+            });
+          }
+        }
+      }
+    }
+  },
+};
+
+interface Standing {
+  readonly widget: Widget;
+  readonly rect: Rect;
+}
+
+/** Widgets that are anchored at one place of an axis and stand in a line along it, in their order. */
+function linesOf(there: readonly Standing[], axis: 'x' | 'y'): Standing[][] {
+  const across = axis === 'x' ? 'y' : 'x';
+  const thickness = axis === 'x' ? 'height' : 'width';
+  const lines = new Map<string, Standing[]>();
+  for (const one of there) {
+    const { box } = one.widget;
+    if (box[axis].span || box.target !== undefined) continue;
+    const key = [box[axis].anchorStart, one.rect[across].toFixed(1), one.rect[thickness].toFixed(1)].join(
+      ' ',
+    );
+    lines.set(key, [...(lines.get(key) ?? []), one]);
+  }
+  return [...lines.values()]
+    .filter(({ length }) => length > 2)
+    .map((line) => line.sort((a, b) => a.rect[axis] - b.rect[axis]));
+}

@@ -1,0 +1,27 @@
+/* What the schema says of where the focus of a pad or of keys goes. */
+
+const neighbour = (where: string) => ({
+  type: 'string',
+  title: 'the id of a widget',
+  description: `Where the focus goes ${where} from here; the nearest control there if left out. As in CSS.`,
+});
+
+/** Of controls. */
+export const neighbours = {
+  'nav-up': neighbour('up'),
+  'nav-right': neighbour('right'),
+  'nav-down': neighbour('down'),
+  'nav-left': neighbour('left'),
+};
+
+/** Of views and of widgets with controls in them. */
+export const focusOrder = {
+  'focus-order': {
+    type: 'array',
+    items: { type: 'string', title: 'the id of a widget' },
+    minItems: 1,
+    maxItems: 1000,
+    title: 'a list of ids',
+    description: 'The controls in it, in the order the focus visits them.',
+  },
+};
