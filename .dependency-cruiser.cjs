@@ -13,6 +13,7 @@ const stages = [
   'why',
   'checks',
   'verdict',
+  'mend',
   'paint',
   'report',
 ];

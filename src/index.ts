@@ -80,6 +80,8 @@ export type {
   Occasion,
   Verdict,
 } from './verdict/index.ts';
+export { mend, suggestFor } from './mend/index.ts';
+export type { Mended, Suggestion } from './mend/index.ts';
 export { Tints, drawLayout, paint, paintOnCanvas, toSvg, withOverlay } from './paint/index.ts';
 export type {
   CanvasContext,

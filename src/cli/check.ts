@@ -9,8 +9,10 @@ import { counted } from '../report/index.ts';
 import { screens, type Screen } from '../screen/index.ts';
 import { UsageError, exitClean, exitUnusable, type Io } from './io.ts';
 import { load, type Loaded, type Usable } from './load.ts';
+import { mendFile } from './mend.ts';
 import { Progress } from './progress.ts';
-import { checkReportPaths, tellVerdicts, type Checked, type ReportCall } from './reports.ts';
+import type { Checked } from './checked.ts';
+import { checkReportPaths, tellVerdicts, type ReportCall } from './reports.ts';
 import { screenFrom, type ScreenOptions } from './screens.ts';
 import { version } from './version.ts';
 
@@ -27,6 +29,8 @@ export interface CheckCall extends ScreenOptions, ReportCall {
   readonly threads?: number;
   readonly shard?: Shard;
   readonly out?: string;
+  readonly mend?: readonly string[];
+  readonly write?: boolean;
 }
 
 /** The share of one of several machines. */
@@ -47,6 +51,9 @@ export async function check(files: readonly string[], call: CheckCall, io: Io): 
   checkReportPaths(call);
   if (call.shard && call.out === undefined)
     throw new UsageError('say with --out where the part of this shard is written');
+  if (call.write && !call.mend) throw new UsageError('--write is for --mend');
+  if (call.shard && call.mend)
+    throw new UsageError('a --shard mends nothing: mend after the parts are merged');
   if (!call.shard && call.out !== undefined) throw new UsageError('--out is for the part of a --shard');
   const progress = new Progress(io.progress);
   const checked: Checked[] = [];
@@ -70,7 +77,7 @@ export async function check(files: readonly string[], call: CheckCall, io: Io): 
       await threads.close();
     }
   }
-  if (!call.shard) return tellVerdicts(checked, unusable, call, io);
+  if (!call.shard) return tellVerdicts(mended(checked, call, io), unusable, call, io);
   if (unusable.length > 0) return exitUnusable;
   writeWhole(call.out!, writeParts(version(), parts));
   const batches = parts.reduce((sum, { results }) => sum + results.length, 0);
@@ -78,6 +85,18 @@ export async function check(files: readonly string[], call: CheckCall, io: Io): 
     `${call.out!}: shard ${call.shard.nth} of ${call.shard.of}, ${counted(batches, 'batch', 'batches')}\n`,
   );
   return exitClean;
+}
+
+/** The same with what was asked for mended. */
+function mended(
+  checked: readonly Checked[],
+  { mend: wanted, write = false, json }: CheckCall,
+  io: Io,
+): readonly Checked[] {
+  if (!wanted) return checked;
+  // What is printed for machines stays one object.
+  const quiet: Io = json ? { ...io, out: () => undefined } : io;
+  return checked.map((one) => mendFile(one, wanted, write, quiet));
 }
 
 /** How many threads help. */
@@ -114,7 +133,7 @@ async function verdictOf({ loaded, options, threads, progress }: Job): Promise<C
   const results = new Results(loaded.document, plan);
   const all = plan.batches.map((_, nth) => nth);
   await run({ loaded, options, threads, progress }, plan, all, (nth, result) => results.add(nth, result));
-  return { loaded, screens: options.screens, verdict: results.verdict() };
+  return { loaded, options, verdict: results.verdict() };
 }
 
 /** What this machine finds out: every n-th batch, so that no machine gets one view alone. */

@@ -168,6 +168,12 @@ function checkCommand(program: Command, io: Io, done: (code: number) => void): v
           'how many threads work; as many as there are cores if left out',
         ).argParser(parseCount),
       )
+      .option(
+        '--mend <what>',
+        'mend what is found, where a change mends it and breaks nothing: all, a check, or VIEW/WIDGET (may be repeated)',
+        collect,
+      )
+      .option('--write', 'change the document; without it what --mend does is only shown')
       .addOption(
         new Option('--shard <i/n>', 'check only the i-th of n parts, for several machines').argParser(
           parseShard,
@@ -184,6 +190,8 @@ Examples:
   pimbot check hud.yaml --view dive --screen phone-portrait --screen 3440x1440
   pimbot check hud.yaml --screen 2340x1080 --safe 0,96,48,96 --density 420 --hud-size 1.3
   pimbot check hud.yaml --hud-size 1 --hud-size 1.25 --text-size 1 --text-size 1.5 --state focused
+  pimbot check hud.yaml --mend all
+  pimbot check hud.yaml --mend dive/sonar --mend cut-text --write
   pimbot check hud.yaml --shard 2/4 --out parts/2.json
 
 Exit codes: 0 clean, 1 findings, 2 unusable input.`,
@@ -195,6 +203,7 @@ Exit codes: 0 clean, 1 findings, 2 unusable input.`,
 function withReportOptions(command: Command): Command {
   return command
     .option('--json', 'print the report as JSON')
+    .option('--no-suggest', 'try no changes that would mend what is found')
     .option(
       '--report <file>',
       'write a report too: .html (pages of drawings), .json, .sarif or .xml for JUnit (may be repeated)',

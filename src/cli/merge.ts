@@ -4,7 +4,8 @@ import { FileProblem } from '../node/files.ts';
 import { counted } from '../report/index.ts';
 import { UsageError, exitUnusable, type Io } from './io.ts';
 import { load } from './load.ts';
-import { checkReportPaths, tellVerdicts, type Checked, type ReportCall } from './reports.ts';
+import type { Checked } from './checked.ts';
+import { checkReportPaths, tellVerdicts, type ReportCall } from './reports.ts';
 
 /** `pimbot merge PART…`: the reports of all parts together, as one run on one machine would have written them. */
 export async function merge(paths: readonly string[], call: ReportCall, io: Io): Promise<number> {
@@ -41,7 +42,7 @@ export async function merge(paths: readonly string[], call: ReportCall, io: Io):
       throw new UsageError(
         `a part is missing: ${counted(lacking, 'batch', 'batches')} of "${file}" were not checked`,
       );
-    checked.push({ loaded, screens: options.screens, verdict: results.verdict() });
+    checked.push({ loaded, options, verdict: results.verdict() });
   }
   return tellVerdicts(checked, [], call, io);
 }

@@ -1,4 +1,3 @@
-import type { Verdict } from '../verdict/index.ts';
 import { messageOf } from '../document/index.ts';
 import { writeWhole } from '../node/files.ts';
 import {
@@ -10,22 +9,19 @@ import {
   shotsOf,
   type ReportInput,
 } from '../report/index.ts';
-import type { Screen } from '../screen/index.ts';
+import { Progress } from './progress.ts';
+import type { Checked } from './checked.ts';
+import { suggestionsFor } from './suggestions.ts';
 import { UsageError, exitClean, exitFindings, exitUnusable, type Io } from './io.ts';
-import type { Loaded, Usable } from './load.ts';
+import type { Loaded } from './load.ts';
 import { version } from './version.ts';
 
 /** The options that say what comes out of a check. */
 export interface ReportCall {
   readonly json?: boolean;
   readonly report?: readonly string[];
-}
-
-/** A document that was checked, and on what. */
-export interface Checked {
-  readonly loaded: Usable;
-  readonly screens: readonly Screen[];
-  readonly verdict: Verdict;
+  /** False: no change is tried. */
+  readonly suggest?: boolean;
 }
 
 const reportKinds = ['.json', '.sarif', '.xml', '.html'] as const;
@@ -47,7 +43,14 @@ export async function tellVerdicts(
   call: ReportCall,
   io: Io,
 ): Promise<number> {
-  const inputs = checked.map(({ loaded, verdict }): ReportInput => ({ ...loaded, verdict }));
+  const progress = new Progress(io.progress);
+  const inputs = checked.map((one): ReportInput => {
+    const { loaded, verdict } = one;
+    if (call.suggest === false) return { ...loaded, verdict };
+    progress.say('trying changes');
+    return { ...loaded, verdict, ...suggestionsFor(one, (done, all) => progress.tell(done, all, 'change')) };
+  });
+  progress.clear();
   const json = (): string => withUnusable(reportJson(inputs), unusable);
   for (const path of call.report ?? []) {
     const name = path.toLowerCase();
@@ -71,8 +74,8 @@ async function htmlOf(inputs: readonly ReportInput[], checked: readonly Checked[
   const { drawShots } = await import('../node/shots.ts');
   return reportHtml(
     inputs.map((input, index) => {
-      const { loaded, screens } = checked[index]!;
-      const options = { resources: loaded.resources, screens };
+      const { loaded, options: on } = checked[index]!;
+      const options = { resources: loaded.resources, screens: on.screens };
       return { ...input, shots: drawShots(shotsOf(input.document, input.verdict, options)) };
     }),
   );

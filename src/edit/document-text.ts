@@ -65,7 +65,7 @@ export class DocumentText {
     return /[[{]/.test(this.#text[this.#range(pointer).start] ?? '');
   }
 
-  /** Gives a key of a map a value, in the map's own style; a key that is new comes first. */
+  /** Gives a key of a map a value, in the map's own style; a key that is new comes last on one line, else first. */
   set(map: string, key: string, value: Json): void {
     const written = this.#json ? JSON.stringify(value) : inline(value);
     const whole = this.#range(map);
@@ -74,8 +74,15 @@ export class DocumentText {
       this.#replace(range.start, range.end, written);
     } else if (this.#isFlow(map)) {
       const name = this.#json ? JSON.stringify(key) : key;
-      const comma = this.#text.slice(whole.start + 1, whole.end - 1).trim() === '' ? '' : ',';
-      this.#replace(whole.start + 1, whole.start + 1, ` ${name}: ${written}${comma}`);
+      const inside = this.#text.slice(whole.start + 1, whole.end - 1);
+      const last = inside.trimEnd();
+      // On several lines there may be comments at the end, so that only the start is sure.
+      if (inside.includes('\n') || last === '') {
+        this.#replace(whole.start + 1, whole.start + 1, ` ${name}: ${written}${last === '' ? '' : ','}`);
+      } else {
+        const at = whole.start + 1 + last.length;
+        this.#replace(at, at, `${last.endsWith(',') ? '' : ','} ${name}: ${written}`);
+      }
     } else {
       const lineStart = this.#text.lastIndexOf('\n', whole.start - 1) + 1;
       this.#replace(whole.start, whole.start, `${key}: ${written}\n${' '.repeat(whole.start - lineStart)}`);
@@ -230,7 +237,7 @@ function shifted(text: string, by: number): string {
 /** A value in YAML on one line: a text without quotes where it can only be read as that text. */
 function inline(value: Json): string {
   if (typeof value === 'string')
-    return /^([a-z][\w.]*|\d[\d.]*%)( [\w.%-]+)*$/i.test(value) && !isWord(value)
+    return /^(([a-z][\w.]*|\d[\d.]*%)( [\w.%-]+)*|-?\d[\d.]*( -?\d[\d.]*)+)$/i.test(value) && !isWord(value)
       ? value
       : JSON.stringify(value);
   if (Array.isArray(value)) return `[${value.map(inline).join(', ')}]`;

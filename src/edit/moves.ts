@@ -20,17 +20,24 @@ export interface Move {
 /** The view of a document as it is after a change of its text. @throws EditError when the text is no document any more. */
 export function rearranged(document: CheckedDocument, view: View, text: string): View {
   const [, chosen] = document.themes;
+  // The theme the view is seen in, whichever the document names.
+  const changed = readChanged(document, text, view.variant.theme.name ?? chosen?.origin.source?.name);
+  const theme = new Theme(changed, view.variant.theme.name);
+  return view.with({ theme, themes: namedThemes(changed) }, changed);
+}
+
+/**
+ * A document as it is after a change of its text; theme files are as they were read.
+ * @param theme The theme it is seen in; as before if left out. @throws EditError when the text is no document any more.
+ */
+export function readChanged(document: CheckedDocument, text: string, theme?: string): CheckedDocument {
+  const [, chosen] = document.themes;
   const read = readDocument(text, {
     name: document.origin.source?.name,
-    // The theme the view is seen in, whichever the document names.
-    theme: view.variant.theme.name ?? chosen?.origin.source?.name,
+    theme: theme ?? document.themeName ?? chosen?.origin.source?.name,
     readFile: (path) => readAgain(document, path),
   });
-  const { document: changed } = read;
-  if (changed) {
-    const theme = new Theme(changed, view.variant.theme.name);
-    return view.with({ theme, themes: namedThemes(changed) }, changed);
-  }
+  if (read.document) return read.document;
   const first = read.diagnostics.find(({ severity }) => severity === 'error');
   throw new EditError(
     `the change would make the document unusable: ${first ? formatDiagnostic(first).split('\n')[0]! : ''}`,

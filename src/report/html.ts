@@ -2,7 +2,7 @@ import type { Finding } from '../verdict/index.ts';
 import { escapeXml } from '../paint/index.ts';
 import { pageScript } from './page/script.ts';
 import { pageStyle } from './page/style.ts';
-import { findingPlace, type ReportInput } from './report.ts';
+import { findingPlace, suggestionOf, type ReportInput } from './report.ts';
 import type { Shot } from './shots.ts';
 import { counted, occasionOf, sentenceOf } from './wording.ts';
 
@@ -53,6 +53,7 @@ function findingOf(input: ReportInput, finding: Finding): object {
     sentence: sentenceOf(finding),
     where: occasionOf(finding, input.verdict),
     why: finding.outcome === 'failed' ? finding.reasons.map(({ text }) => text) : [],
+    say: suggestionOf(input, finding)?.say,
     place: findingPlace(input, finding),
     screens: [...new Set(occurrences.map(({ screen }) => screen))],
     locales: [...new Set(occurrences.map(({ locale }) => locale))],

@@ -1,5 +1,14 @@
-import { findingPlace, type ReportInput } from './report.ts';
+import type { Finding } from '../verdict/index.ts';
+import { findingPlace, suggestionOf, type ReportInput } from './report.ts';
 import { sentenceOf } from './wording.ts';
+
+/** The change that mends a finding: what it says, and the one place of the text it replaces. */
+function suggestionIn(input: ReportInput, finding: Finding): object {
+  const one = suggestionOf(input, finding);
+  if (!one) return {};
+  const { say, start, end, insert, mendsToo } = one;
+  return { suggestion: { say, start, end, insert, mendsToo } };
+}
 
 /** The verdict for machines: one object, described in docs/json-report.md. */
 export function reportJson(inputs: readonly ReportInput[]): string {
@@ -47,6 +56,7 @@ export function reportJson(inputs: readonly ReportInput[]): string {
           },
         }),
         why: finding.reasons.map(({ text }) => text),
+        ...suggestionIn(input, finding),
         occurrences: finding.occurrences,
       })),
     };

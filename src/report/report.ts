@@ -1,4 +1,5 @@
 import type { Finding, Verdict } from '../verdict/index.ts';
+import type { Suggestion } from '../mend/index.ts';
 import type { CheckedDocument } from '../document/index.ts';
 
 /** A checked file and what came of it. */
@@ -7,6 +8,10 @@ export interface ReportInput {
   readonly file: string;
   readonly document: CheckedDocument;
   readonly verdict: Verdict;
+  /** For each finding of the verdict, in its order: a change that was tried and mends it. */
+  readonly suggestions?: readonly (Suggestion | undefined)[];
+  /** Failed findings for which no change was tried. */
+  readonly untried?: number;
 }
 
 /** Text in colours where the output is a terminal, as it is elsewhere. */
@@ -16,6 +21,14 @@ export interface Ink {
   doubtful(text: string): string;
   faint(text: string): string;
   strong(text: string): string;
+}
+
+/** The change that mends a finding, where one was found. */
+export function suggestionOf(
+  { verdict, suggestions }: ReportInput,
+  finding: Finding,
+): Suggestion | undefined {
+  return suggestions?.[verdict.findings.indexOf(finding)];
 }
 
 /** Where a finding is told to be, `file:line:column`. */

@@ -1,6 +1,6 @@
 import { checks, documentChecks } from '../checks/index.ts';
 import { type Finding } from '../verdict/index.ts';
-import type { ReportInput } from './report.ts';
+import { suggestionOf, type ReportInput } from './report.ts';
 import { occasionOf, sentenceOf } from './wording.ts';
 
 /** Where the findings of a run are to be read by machines: SARIF 2.1.0 (OASIS), as code hosts show it beside the lines. */
@@ -46,6 +46,7 @@ function resultOf(input: ReportInput, finding: Finding, ruleIndex: number): obje
     ],
     // The same finding in another run, whatever line it is on by then (3.27.17).
     partialFingerprints: { 'pimbot/v1': [finding.check, name, finding.other ?? ''].join(' ') },
+    ...fixOf(input, finding),
     ...(finding.view !== undefined && {
       properties: {
         screens: [...new Set(finding.occurrences.map(({ screen }) => screen))],
@@ -55,6 +56,18 @@ function resultOf(input: ReportInput, finding: Finding, ruleIndex: number): obje
       },
     }),
   };
+}
+
+/** A change that was tried, as code hosts offer it (3.55): offsets count UTF-16 units. */
+function fixOf(input: ReportInput, finding: Finding): object {
+  const one = suggestionOf(input, finding);
+  if (!one) return {};
+  const replacement = {
+    deletedRegion: { charOffset: one.start, charLength: one.end - one.start },
+    insertedContent: { text: one.insert },
+  };
+  const change = { artifactLocation: { uri: uriOf(input.file) }, replacements: [replacement] };
+  return { fixes: [{ description: { text: one.say }, artifactChanges: [change] }] };
 }
 
 function placeOf({ document, file }: ReportInput, finding: Finding): object {

@@ -1,6 +1,7 @@
 import { checks, documentChecks } from '../checks/index.ts';
-import { type Finding, type Verdict } from '../verdict/index.ts';
-import { findingPlace, type Ink, type ReportInput } from './report.ts';
+import { findScreen } from '../screen/index.ts';
+import type { Finding, Verdict } from '../verdict/index.ts';
+import { findingPlace, suggestionOf, type Ink, type ReportInput } from './report.ts';
 import { amount, counted, occasionOf, printable, sentenceOf } from './wording.ts';
 
 /** The verdict for a person: a grid of screens and views, then each finding with its causes. */
@@ -25,7 +26,15 @@ function reportFile(input: ReportInput, ink: Ink): string[] {
   const failed = verdict.findings.filter((finding) => finding.outcome === 'failed');
   const undecided = verdict.findings.filter((finding) => finding.outcome === 'undecided');
   const lines = [ink.strong(file), ...grid(input, ink), ''];
-  for (const finding of inOrder(failed)) lines.push(...describe(input, finding, ink), '');
+  for (const [cause, findings] of byCause(inOrder(failed))) {
+    if (findings.length > 1) lines.push(ink.faint(`${findings.length} of one cause: ${cause}`), '');
+    for (const finding of findings) lines.push(...describe(input, finding, ink), '');
+  }
+  if (input.untried)
+    lines.push(
+      ink.faint(`No change was tried for ${counted(input.untried, 'finding')}: there are many.`),
+      '',
+    );
   for (const finding of inOrder(undecided)) lines.push(...describe(input, finding, ink), '');
   lines.push(conclusion(input, failed.length, undecided.length, ink));
   return lines;
@@ -51,25 +60,62 @@ function conclusion({ verdict }: ReportInput, failed: number, undecided: number,
   return `${ink.bad(`✗ ${counted(failed, 'finding')}`)} in ${what}${open}${accepted}`;
 }
 
-/** Screens down, views across; each cell holds how many findings concern it. */
+/** Screens down, views across; each cell holds how many findings concern it. Screens of one class that fare alike share a row. */
 function grid({ verdict }: ReportInput, ink: Ink): string[] {
   const { screens, views, findings } = verdict;
-  const first = Math.max(...screens.map((name) => name.length));
-  const widths = views.map((name) => Math.max(name.length, 4));
-  const header = `  ${' '.repeat(first)}  ${views.map((name, column) => name.padEnd(widths[column]!)).join('  ')}`;
-  const rows = screens.map((screen) => {
-    const cells = views.map((view, column) => {
+  const cells = screens.map((screen) =>
+    views.map((view) => {
       const here = findings.filter(
         (finding) => finding.view === view && finding.occurrences.some((one) => one.screen === screen),
       );
       const failed = here.filter((finding) => finding.outcome === 'failed').length;
-      const width = widths[column]!;
-      if (failed > 0) return ink.bad(`✗ ${failed}`.padEnd(width));
-      return here.length > 0 ? ink.doubtful(`? ${here.length}`.padEnd(width)) : ink.good('✓'.padEnd(width));
-    });
-    return `  ${screen.padEnd(first)}  ${cells.join('  ')}`.trimEnd();
+      return failed > 0 ? `✗ ${failed}` : here.length > 0 ? `? ${here.length}` : '✓';
+    }),
+  );
+  const rows: { name: string; cells: readonly string[] }[] = [];
+  for (let at = 0; at < screens.length;) {
+    const group = findScreen(screens[at]!)?.group;
+    let end = at + 1;
+    while (group !== undefined && end < screens.length && findScreen(screens[end]!)?.group === group) end++;
+    const alike = cells.slice(at, end).every((row) => row.join() === cells[at]!.join());
+    if (alike && end - at > 1) rows.push({ name: `${group}, all ${end - at}`, cells: cells[at]! });
+    else for (let nth = at; nth < end; nth++) rows.push({ name: screens[nth]!, cells: cells[nth]! });
+    at = end;
+  }
+  const first = Math.max(...rows.map(({ name }) => name.length));
+  const widths = views.map((name) => Math.max(name.length, 4));
+  const header = `  ${' '.repeat(first)}  ${views.map((name, column) => name.padEnd(widths[column]!)).join('  ')}`;
+  const inked = (cell: string, width: number) => {
+    const text = cell.padEnd(width);
+    return cell.startsWith('✗') ? ink.bad(text) : cell.startsWith('?') ? ink.doubtful(text) : ink.good(text);
+  };
+  return [
+    ink.faint(header.trimEnd()),
+    ...rows.map(({ name, cells: row }) =>
+      `  ${name.padEnd(first)}  ${row.map((cell, column) => inked(cell, widths[column]!)).join('  ')}`.trimEnd(),
+    ),
+  ];
+}
+
+/** Findings whose reasons end at the same place and in the same words, together; in the order of the first of each. */
+function byCause(findings: readonly Finding[]): Map<string, Finding[]> {
+  const groups = new Map<string, Finding[]>();
+  findings.forEach((finding, nth) => {
+    const { reasons, view } = finding;
+    const last = reasons.at(-1);
+    // A single reason is about the finding itself.
+    const cause = reasons.length > 1 && last ? last.text : `${nth}`;
+    const key = reasons.length > 1 && last ? `${view} ${last.pointer} ${cause}` : cause;
+    const known = groups.get(key);
+    if (known) known.push(finding);
+    else groups.set(key, [finding]);
   });
-  return [ink.faint(header.trimEnd()), ...rows];
+  return new Map(
+    [...groups.values()].map((group, nth) => [
+      group.length > 1 ? group[0]!.reasons.at(-1)!.text : `${nth}`,
+      group,
+    ]),
+  );
 }
 
 const order = new Map([...documentChecks, ...checks].map((check, index) => [check.id, index]));
@@ -80,12 +126,22 @@ function inOrder(findings: readonly Finding[]): Finding[] {
   );
 }
 
+/** The change that was tried, where one mends a finding. */
+function suggested(input: ReportInput, finding: Finding, ink: Ink): string[] {
+  const one = suggestionOf(input, finding);
+  if (!one) return [];
+  const more = one.mendsToo > 0 ? ` (and ${counted(one.mendsToo, 'other finding')})` : '';
+  return [
+    `    ${ink.good('try')} ${printable(one.say)}${ink.faint(`: mends it${more} on every screen, breaks nothing`)}`,
+  ];
+}
+
 function describe(input: ReportInput, finding: Finding, ink: Ink): string[] {
   const place = findingPlace(input, finding);
   const mark = finding.outcome === 'failed' ? ink.bad('✗') : ink.doubtful('?');
   if (finding.view === undefined) {
     const said = `${mark} ${ink.strong(finding.widget)} ${sentenceOf(finding)}  ${ink.faint(`[${finding.check}]`)}`;
-    return [said, `    ${ink.faint(place)}`];
+    return [said, ...suggested(input, finding, ink), `    ${ink.faint(place)}`];
   }
   const { screen, scale } = finding.worst;
   const several = new Set(finding.occurrences.map((one) => one.screen)).size > 1;
@@ -97,6 +153,7 @@ function describe(input: ReportInput, finding: Finding, ink: Ink): string[] {
   ];
   if (finding.outcome === 'failed')
     for (const reason of finding.reasons) lines.push(`    ${ink.faint('because')} ${reason.text}`);
+  lines.push(...suggested(input, finding, ink));
   lines.push(`    ${ink.faint(place)}`);
   return lines;
 }

@@ -37,6 +37,12 @@ export function compose(over: Rgba, under: Rgba): Rgba {
   return { r: mix(over.r, under.r), g: mix(over.g, under.g), b: mix(over.b, under.b), a };
 }
 
+/** A colour some share of the way to another. */
+export function mixed(from: Rgba, to: Rgba, share: number): Rgba {
+  const mix = (a: number, b: number) => a + (b - a) * share;
+  return { r: mix(from.r, to.r), g: mix(from.g, to.g), b: mix(from.b, to.b), a: mix(from.a, to.a) };
+}
+
 /** The colour with its opacity multiplied. */
 export function faded(color: Rgba, opacity: number): Rgba {
   return opacity === 1 ? color : { ...color, a: color.a * opacity };

@@ -59,6 +59,11 @@ export interface Looked extends Occasion {
   readonly screens: readonly string[];
 }
 
+/** What makes two findings the same one, on whatever layouts they are. */
+export function keyOf({ check, outcome, view, widget, other, missing, pointer }: Finding): string {
+  return [check, outcome, view, widget, other, missing, pointer].join('\n');
+}
+
 /** Findings of one widget and check, put together from all batches in their order. */
 export class Findings {
   readonly #byKey = new Map<string, Finding & { occurrences: Occurrence[] }>();
@@ -69,8 +74,7 @@ export class Findings {
 
   /** Adds a finding; one that is known gets its occurrences, and its reasons where they are of a worse one. */
   add(finding: Finding): void {
-    const { check, outcome, view, widget, other, missing, pointer } = finding;
-    const key = [check, outcome, view, widget, other, missing, pointer].join('\n');
+    const key = keyOf(finding);
     const known = this.#byKey.get(key);
     if (!known) {
       this.#byKey.set(key, { ...finding, occurrences: [...finding.occurrences] });

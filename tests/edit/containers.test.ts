@@ -60,7 +60,7 @@ describe('widgets in a container of their own', () => {
             text: "412 m"
 
           # What it is sinking by.
-          - { anchor: left top, id: sink, kind: text, offset: [0, 40], text: "3 m/s" } # small
+          - { id: sink, kind: text, offset: [0, 40], text: "3 m/s", anchor: left top } # small
       - { id: sonar, anchor: right bottom, offset: -24 -24, size: 240 }
       - { id: contacts, anchor: right bottom, offset: -84 -64, size: 100, may-overlap: [sonar] }
 # end
@@ -90,7 +90,7 @@ describe('widgets in a container of their own', () => {
         children:
           - { id: a, size: 40 30 }
           - { id: b, size: 40 20 }
-          - { margin: [0, 0, 0, 4], id: c, size: 40 30 }
+          - { id: c, size: 40 30, margin: [0, 0, 0, 4] }
 `);
     expect(() => wrap(keys, ['a', 'b'], { id: 'keys', arrange: 'column' })).toThrow(
       '"b" does not stand after "a" along a column',
@@ -219,8 +219,8 @@ describe('a container dissolved', () => {
       # three
       # as wide as the rack
       # first
-      - { width: 300, offset: [-10, -46], anchor: right bottom, id: hull, height: 20 }
-      - { offset: [-10, -20], anchor: right bottom, id: air, height: 20, width: 100 } # last
+      - { id: hull, height: 20, anchor: right bottom, offset: [-10, -46], width: 300 }
+      - { id: air, height: 20, width: 100, anchor: right bottom, offset: [-10, -20] } # last
       - { id: rest, size: 5 }
 `);
   });

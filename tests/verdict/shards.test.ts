@@ -7,6 +7,8 @@ const folder = temporaryFolder();
 const run = (...args: string[]) => pimbot(args, folder.path);
 const document = 'broken/broken.yaml';
 const vary = [
+  '--view',
+  'console',
   '--hud-size',
   '1',
   '--hud-size',
@@ -70,6 +72,7 @@ describe('several machines and threads', () => {
       'check',
       document,
       '--json',
+      '--no-suggest',
       '--coverage',
       'pairs',
       '--hud-size',

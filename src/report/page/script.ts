@@ -37,6 +37,7 @@ function item(finding) {
   const said = make('li', { className: finding.outcome === 'failed' ? '' : 'open' }, make('b', { textContent: finding.name }), ' ' + finding.sentence);
   if (finding.where) said.append(make('p', { textContent: finding.where }));
   for (const reason of finding.why) said.append(make('p', { textContent: 'because ' + reason }));
+  if (finding.say) said.append(make('p', { className: 'try', textContent: 'try ' + finding.say + ': mends it, breaks nothing' }));
   said.append(make('p', {}, make('code', { textContent: finding.place + '  ' + finding.check })));
   return said;
 }

@@ -1,0 +1,73 @@
+import { structuredPatch } from 'diff';
+import { checks, documentChecks } from '../checks/index.ts';
+import { readChanged } from '../edit/index.ts';
+import { mend } from '../mend/index.ts';
+import { writeWhole } from '../node/files.ts';
+import { counted, printable } from '../report/index.ts';
+import { checkDocument, type Finding, type Verdict } from '../verdict/index.ts';
+import { UsageError, type Io } from './io.ts';
+import { Progress } from './progress.ts';
+import type { Checked } from './checked.ts';
+
+/**
+ * Mends the findings that were asked for, shows what changed, and writes the document unless it is only shown.
+ * @param wanted `all`, names of checks, or VIEW/WIDGET. @throws UsageError for something that is none of them.
+ * @returns what is found in the document after it.
+ */
+export function mendFile(checked: Checked, wanted: readonly string[], write: boolean, io: Io): Checked {
+  const { loaded, options, verdict } = checked;
+  const { document, resources } = loaded;
+  const isWanted = wish(wanted, verdict);
+  const all = verdict.findings.filter((one) => one.outcome === 'failed' && isWanted(one)).length;
+  const progress = new Progress(io.progress);
+  let done = 0;
+  progress.say('trying changes');
+  const { text, mended } = mend(document, verdict, { ...options, resources }, isWanted, () =>
+    progress.tell(Math.min(done++, all), all, 'finding'),
+  );
+  progress.clear();
+  const before = document.origin.source?.text ?? '';
+  io.out(`${difference(loaded.file, before, text, io)}`);
+  for (const { finding, suggestion } of mended) {
+    const name = finding.view === undefined ? finding.widget : `${finding.view}/${finding.widget}`;
+    io.out(
+      `${io.ink.good('✓')} ${printable(name)} ${io.ink.faint(`[${finding.check}]`)} ${printable(suggestion.say)}\n`,
+    );
+  }
+  const left = all - mended.length;
+  io.out(
+    `${counted(mended.length, 'finding')} mended${left > 0 ? `, ${left} of those asked for left as they are` : ''}.${write ? '' : ' Nothing was written; --write does it.'}\n\n`,
+  );
+  if (mended.length === 0) return checked;
+  if (write) writeWhole(loaded.file, text);
+  const changed = readChanged(document, text);
+  return {
+    loaded: { ...loaded, document: changed },
+    options,
+    verdict: checkDocument(changed, { ...options, resources }),
+  };
+}
+
+function wish(wanted: readonly string[], { views }: Verdict): (finding: Finding) => boolean {
+  const ids = new Set<string>([...checks, ...documentChecks].map(({ id }) => id));
+  for (const one of wanted) {
+    if (one === 'all' || ids.has(one) || views.includes(one.slice(0, one.indexOf('/')))) continue;
+    throw new UsageError(`"${one}" is nothing to mend: say all, the name of a check, or VIEW/WIDGET`);
+  }
+  return ({ check, view, widget }) =>
+    wanted.some((one) => one === 'all' || one === check || one === `${view}/${widget}`);
+}
+
+/** The lines that changed, with three around them, as the unified format of POSIX diff has them. */
+function difference(file: string, before: string, after: string, io: Io): string {
+  if (before === after) return '';
+  const { hunks } = structuredPatch(file, file, before, after, '', '', { context: 3 });
+  const lines = hunks.flatMap(({ oldStart, oldLines, newStart, newLines, lines: some }) => [
+    io.ink.faint(`@@ -${oldStart},${oldLines} +${newStart},${newLines} @@`),
+    ...some.map((line) => {
+      const text = printable(line);
+      return line.startsWith('-') ? io.ink.bad(text) : line.startsWith('+') ? io.ink.good(text) : text;
+    }),
+  ]);
+  return `${[`--- ${printable(file)}`, `+++ ${printable(file)}`, ...lines].join('\n')}\n\n`;
+}

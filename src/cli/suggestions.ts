@@ -1,0 +1,24 @@
+import { suggestFor, type Suggestion } from '../mend/index.ts';
+import { planOf } from '../verdict/index.ts';
+import type { Checked } from './checked.ts';
+
+/** Layouts that are made again in search of changes, at the most: then a report is not held up any longer. */
+const mostTried = 15_000;
+
+/** A tried change for each failed finding that has one; `untried` counts those there was no time for. */
+export function suggestionsFor(
+  { loaded, options, verdict }: Checked,
+  onFinding: (done: number, all: number) => void,
+): { readonly suggestions: readonly (Suggestion | undefined)[]; readonly untried: number } {
+  const { document, resources } = loaded;
+  const perTry = planOf(document, { ...options, resources }).layouts / Math.max(1, verdict.views.length);
+  const all = verdict.findings.filter(({ outcome }) => outcome === 'failed').length;
+  const most = Math.min(all, Math.max(1, Math.floor(mostTried / perTry)));
+  let done = 0;
+  const suggestions = verdict.findings.map((finding) => {
+    if (finding.outcome !== 'failed' || done >= most) return undefined;
+    onFinding(done++, most);
+    return suggestFor(document, finding, verdict, { ...options, resources });
+  });
+  return { suggestions, untried: all - most };
+}

@@ -1,0 +1,40 @@
+import type { CheckedDocument } from '../document/index.ts';
+import { readChanged } from '../edit/index.ts';
+import { keyOf, type CheckOptions, type Finding, type Verdict } from '../verdict/index.ts';
+import { suggestFor, type Suggestion } from './suggest.ts';
+
+/** A finding and the change that mended it. */
+export interface Mended {
+  readonly finding: Finding;
+  readonly suggestion: Suggestion;
+}
+
+/**
+ * Mends one finding after the other, each in the document as the one before left it.
+ * @param wanted Which findings are to be mended.
+ * @param onFinding Called with each before changes for it are tried.
+ * @returns the changed text, and what was mended by what.
+ */
+export function mend(
+  document: CheckedDocument,
+  verdict: Verdict,
+  options: CheckOptions,
+  wanted: (finding: Finding) => boolean,
+  onFinding: (finding: Finding) => void = () => undefined,
+): { readonly text: string; readonly mended: readonly Mended[] } {
+  let now = document;
+  let { findings } = verdict;
+  const mended: Mended[] = [];
+  const tried = new Set<string>();
+  for (;;) {
+    const finding = findings.find((one) => one.outcome === 'failed' && !tried.has(keyOf(one)) && wanted(one));
+    if (!finding) return { text: now.origin.source?.text ?? '', mended };
+    tried.add(keyOf(finding));
+    onFinding(finding);
+    const suggestion = suggestFor(now, finding, { ...verdict, findings }, options);
+    if (!suggestion) continue;
+    mended.push({ finding, suggestion });
+    now = readChanged(now, suggestion.text);
+    findings = suggestion.findings;
+  }
+}

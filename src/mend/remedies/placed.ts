@@ -1,0 +1,170 @@
+import { EditError, changeAnchor, suggestAnchor } from '../../edit/index.ts';
+import { NoSuchName, type View } from '../../view/index.ts';
+import { keysOf, nudged, sizeKeys, wholeUp, type Broken, type Change, type Remedy } from '../remedy.ts';
+
+/** Another anchor in the same place: what stands near an edge keeps to it. */
+export const tieToEdge: Remedy = ({ document, view, widget, other }) =>
+  [widget, ...(other ? [other] : [])].flatMap(({ id, pointer }): Change[] => {
+    if (!pointer.startsWith('/views/')) return [];
+    const anchor = anchorFor(view, id);
+    if (anchor === undefined) return [];
+    return [
+      { say: `${id}: anchor ${anchor}, in its place`, edit: () => changeAnchor(document, view, id, anchor) },
+    ];
+  });
+
+/** The anchor that suits where a widget stands on the reference; undefined where something else places it. */
+function anchorFor(view: View, id: string): string | undefined {
+  try {
+    return suggestAnchor(view, id).anchor;
+  } catch (error) {
+    if (error instanceof EditError || error instanceof NoSuchName) return undefined;
+    throw error;
+  }
+}
+
+/** Anchored to the place its neighbour is anchored to, so that both go together. */
+export const tieToNeighbour: Remedy = ({ document, view, widget, other }) => {
+  if (!other) return [];
+  return [
+    [widget, other],
+    [other, widget],
+  ].flatMap(([one, to]): Change[] => {
+    const { anchor } = to!.source as { anchor?: string | readonly string[] };
+    if (anchor === undefined) return [];
+    const said = typeof anchor === 'string' ? anchor : anchor.join(' ');
+    return [
+      {
+        say: `${one!.id}: anchor ${said}, in its place`,
+        edit: () => changeAnchor(document, view, one!.id, said),
+      },
+    ];
+  });
+};
+
+/** Back over the edge it reaches over. */
+export const moveInside: Remedy = (broken) => {
+  const { widget, finding, measured, scale, on } = broken;
+  if (on.widgets[widget.parent]?.box.arrange !== 'free') return [];
+  const by = wholeUp(measured / scale);
+  const { detail = '' } = finding;
+  const move = {
+    x: detail.includes('left') ? by : detail.includes('right') ? -by : 0,
+    y: detail.includes('top') ? by : detail.includes('bottom') ? -by : 0,
+  };
+  const offset = nudged(widget, move);
+  return offset === undefined ? [] : [keysOf(broken, widget, { offset })];
+};
+
+/** The pivot follows the anchor. */
+export const pivotFollows: Remedy = (broken) => [keysOf(broken, broken.widget, { pivot: undefined })];
+
+/** One of two moved off the other, in whichever direction is shortest. */
+export const moveApart: Remedy = (broken) => {
+  const { widget, other, on } = broken;
+  if (!other) return [];
+  const found: { by: number; change: Change }[] = [];
+  for (const [one, from] of [
+    [other, widget],
+    [widget, other],
+  ] as const) {
+    if (on.widgets[one.parent]?.box.arrange !== 'free') continue;
+    const [a, b] = [on.layout.rectInU(one.index), on.layout.rectInU(from.index)];
+    const factor = on.layout.factor(one.parent);
+    for (const [axis, by] of [
+      ['x', b.x + b.width - a.x],
+      ['x', b.x - a.x - a.width],
+      ['y', b.y + b.height - a.y],
+      ['y', b.y - a.y - a.height],
+    ] as const) {
+      const u = Math.sign(by) * wholeUp(Math.abs(by) / factor);
+      const offset = nudged(one, { [axis]: u });
+      if (offset !== undefined) found.push({ by: Math.abs(u), change: keysOf(broken, one, { offset }) });
+    }
+  }
+  return found.sort((a, b) => a.by - b.by).map(({ change }) => change);
+};
+
+/** Drawn over what covers it. */
+export const raise: Remedy = (broken) => {
+  const { widget, other } = broken;
+  if (!other) return [];
+  const { z = 0 } = other.source as { z?: number };
+  return [keysOf(broken, widget, { z: z + 1 }), ...(z === 0 ? [keysOf(broken, other, { z: -1 })] : [])];
+};
+
+/** Out of its parent: the parent larger, or itself as large as its parent allows. */
+export const fitInParent: Remedy = (broken) => {
+  const { widget, other, finding, measured, scale, on } = broken;
+  if (!other) return [];
+  const across = finding.detail === 'left' || finding.detail === 'right';
+  const side = across ? 'width' : 'height';
+  const axis = across ? 'x' : 'y';
+  const rect = on.layout.rectInU(other.index);
+  const size = wholeUp(rect[side] / on.layout.factor(other.index) + measured / scale);
+  return [
+    ...(widget.box[axis].min === undefined ? [] : [keysOf(broken, widget, { [`min-${side}`]: undefined })]),
+    ...(other.box[axis].mode === 'fixed' ? [keysOf(broken, other, sizeKeys(other, { [side]: size }))] : []),
+    ...(other.box[axis].mode === 'fixed' && 'arrange' in other.source
+      ? [keysOf(broken, other, { [side]: 'content', [`min-${side}`]: wholeUp(rect[side]) })]
+      : []),
+  ];
+};
+
+/** A maximum that is no smaller than the minimum. */
+export const raiseMaximum: Remedy = (broken) => {
+  const { widget } = broken;
+  return (['x', 'y'] as const).flatMap((axis) => {
+    const { min, max } = widget.box[axis];
+    const side = axis === 'x' ? 'width' : 'height';
+    if (!min || !max || min.share || max.share || max.u >= min.u) return [];
+    return [
+      keysOf(broken, widget, { [`max-${side}`]: min.u }),
+      keysOf(broken, widget, { [`min-${side}`]: max.u }),
+    ];
+  });
+};
+
+/** The line its neighbour stands on. */
+export const ontoLine: Remedy = (broken) => {
+  const { widget, other, on, finding } = broken;
+  if (!other) return [];
+  const [a, b] = [on.layout.rectInU(widget.index), on.layout.rectInU(other.index)];
+  const factor = on.layout.factor(widget.parent);
+  const by = {
+    left: { x: b.x - a.x },
+    right: { x: b.x + b.width - a.x - a.width },
+    top: { y: b.y - a.y },
+    bottom: { y: b.y + b.height - a.y - a.height },
+  }[finding.detail ?? ''] as { x?: number; y?: number } | undefined;
+  if (!by) return [];
+  const move = (sign: number) => ({ x: ((by.x ?? 0) / factor) * sign, y: ((by.y ?? 0) / factor) * sign });
+  return [
+    [widget, 1],
+    [other, -1],
+  ].flatMap(([one, sign]) => {
+    const offset = nudged(one as Broken['widget'], move(sign as number));
+    return offset === undefined ? [] : [keysOf(broken, one as Broken['widget'], { offset })];
+  });
+};
+
+/** Between its two neighbours with the same gap on both sides. */
+export const evenGap: Remedy = (broken) => {
+  const { widget, other, on, finding } = broken;
+  const axis = finding.detail === 'y' ? 'y' : 'x';
+  const size = axis === 'x' ? 'width' : 'height';
+  if (!other) return [];
+  const at = on.layout.rectInU(widget.index);
+  const next = on.layout.rectInU(other.index);
+  const before = on.widgets
+    .filter(({ parent, index }) => parent === widget.parent && index !== widget.index)
+    .map(({ index }) => on.layout.rectInU(index))
+    .filter((rect) => rect[axis] + rect[size] <= at[axis])
+    .reduce((most, rect) => Math.max(most, rect[axis] + rect[size]), -Infinity);
+  if (before === -Infinity) return [];
+  const spare = next[axis] - before - at[size];
+  const offset = nudged(widget, {
+    [axis]: (before + spare / 2 - at[axis]) / on.layout.factor(widget.parent),
+  });
+  return offset === undefined ? [] : [keysOf(broken, widget, { offset })];
+};

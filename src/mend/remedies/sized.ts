@@ -1,0 +1,78 @@
+import { keysOf, sizeKeys, wholeUp, type Broken, type Change, type Remedy } from '../remedy.ts';
+
+/** Sides that are shorter than a number of u, made so long. */
+function atLeast(broken: Broken, least: number): readonly Change[] {
+  const { widget, on } = broken;
+  const rect = on.layout.rectInU(widget.index);
+  const factor = on.layout.factor(widget.index);
+  const short = (['width', 'height'] as const).filter((side) => rect[side] / factor < least);
+  if (short.length === 0) return [];
+  const sizes = Object.fromEntries(short.map((side) => [side, least]));
+  const minima = Object.fromEntries(short.map((side) => [`min-${side}`, least]));
+  return [keysOf(broken, widget, sizeKeys(widget, sizes)), keysOf(broken, widget, minima)];
+}
+
+/** As large as it has to be where it is smallest. */
+export const enlarge: Remedy = (broken) => {
+  const { widget, on, measured, limit } = broken;
+  const { width, height } = on.layout.rectInU(widget.index);
+  const short = Math.min(width, height) / on.layout.factor(widget.index);
+  return measured > 0 ? atLeast(broken, wholeUp((short * limit) / measured)) : [];
+};
+
+/** The size of its neighbour. */
+export const sameSize: Remedy = (broken) => {
+  const { widget, other, finding } = broken;
+  const axis = finding.detail === 'height' ? 'y' : 'x';
+  const side = axis === 'x' ? 'width' : 'height';
+  if (!other) return [];
+  return [
+    keysOf(broken, widget, sizeKeys(widget, { [side]: other.box[axis].size.u })),
+    keysOf(broken, other, sizeKeys(other, { [side]: widget.box[axis].size.u })),
+  ];
+};
+
+/** Room for the corners of its nine slices. */
+export const roomForSlices: Remedy = (broken) => {
+  const { widget, on, measured } = broken;
+  const { width, height } = on.layout.rectInU(widget.index);
+  const factor = on.layout.factor(widget.index);
+  return [
+    keysOf(broken, widget, sizeKeys(widget, { height: wholeUp((height / factor / measured) * 100) })),
+    keysOf(broken, widget, sizeKeys(widget, { width: wholeUp((width / factor / measured) * 100) })),
+  ];
+};
+
+/** As wide as it is high, or in its own shape. */
+export const ownShape: Remedy = (broken) => [
+  keysOf(broken, broken.widget, { fit: 'contain' }),
+  keysOf(broken, broken.widget, { fit: 'cover' }),
+];
+
+/** No larger than its pixels allow. */
+export const shrinkPicture: Remedy = (broken) => {
+  const { widget, on, measured, limit } = broken;
+  const { width, height } = on.layout.rectInU(widget.index);
+  const share = limit / measured / on.layout.factor(widget.index);
+  const size = { width: Math.floor(width * share), height: Math.floor(height * share) };
+  return size.width > 0 && size.height > 0 ? [keysOf(broken, widget, sizeKeys(widget, size))] : [];
+};
+
+/** More room between what is pressed. */
+export const widerGap: Remedy = (broken) => {
+  const { widget, other, on, measured, limit } = broken;
+  const parent = on.widgets[widget.parent];
+  if (!other || other.parent !== widget.parent || !parent || parent.index === 0) return [];
+  const px = measured > 0 ? gapOf(broken, other) / measured : 0;
+  if (px === 0) return [];
+  const gap = wholeUp((limit * px) / broken.scale);
+  return parent.box.arrange === 'free' ? [] : [keysOf(broken, parent, { gap })];
+};
+
+/** The gap between two, in px. */
+function gapOf({ on, widget }: Broken, other: Broken['widget']): number {
+  const [a, b] = [on.layout.rect(widget.index), on.layout.rect(other.index)];
+  const across = Math.max(b.x - a.x - a.width, a.x - b.x - b.width);
+  const down = Math.max(b.y - a.y - a.height, a.y - b.y - b.height);
+  return Math.max(across, down, 0);
+}

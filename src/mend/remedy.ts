@@ -1,0 +1,131 @@
+import type { Widget } from '../build/index.ts';
+import type { CheckedDocument, Json, WidgetSource } from '../document/index.ts';
+import { DocumentText, EditError } from '../edit/index.ts';
+import type { Finding } from '../verdict/index.ts';
+import type { View, ViewLayout } from '../view/index.ts';
+import { keyPointer } from '../why/index.ts';
+
+/** A finding, and the view laid out where it is worst. */
+export interface Broken {
+  readonly document: CheckedDocument;
+  readonly finding: Finding;
+  readonly view: View;
+  readonly on: ViewLayout;
+  readonly widget: Widget;
+  readonly other: Widget | undefined;
+  /** What is measured, and its limit. */
+  readonly measured: number;
+  readonly limit: number;
+  /** Device px one u of the widget is there. */
+  readonly scale: number;
+}
+
+/** A change of a document that may mend a finding. */
+export interface Change {
+  /** What it does, in words that follow «try:». */
+  readonly say: string;
+  /** @returns the changed text. @throws EditError where it cannot be made. */
+  edit(): string;
+}
+
+/** Changes that may mend findings of some check, the smallest first. None of them has been tried. */
+export type Remedy = (broken: Broken) => readonly Change[];
+
+/** A change of some keys of a widget, wherever they are written. */
+export function keysOf(
+  { document }: Pick<Broken, 'document'>,
+  widget: Widget,
+  keys: { readonly [key: string]: Json | undefined },
+): Change {
+  const named = Object.entries(keys);
+  const say = named
+    .map(([key, value]) => (value === undefined ? `no ${key}` : `${key}: ${shownValue(value)}`))
+    .join(', ');
+  return {
+    say: `${widget.id}: ${say}`,
+    edit: () => {
+      const text = new DocumentText(document);
+      for (const [key, value] of named) put(text, widget, key, value);
+      return text.text;
+    },
+  };
+}
+
+/** A change of some keys of a widget's own look. */
+export function lookKeys(
+  { document }: Pick<Broken, 'document'>,
+  widget: Widget,
+  keys: { readonly [key: string]: Json },
+): Change {
+  const say = Object.entries(keys)
+    .map(([key, value]) => `${key}: ${shownValue(value)}`)
+    .join(', ');
+  return {
+    say: `${widget.id}: look { ${say} }`,
+    edit: () => {
+      const text = new DocumentText(document);
+      const has = (widget.source as WidgetSource).look !== undefined;
+      const at = keyPointer(widget, 'look');
+      if (!has) text.set(written(widget), 'look', { ...keys });
+      else for (const [key, value] of Object.entries(keys)) text.set(inDocument(at), key, value);
+      return text.text;
+    },
+  };
+}
+
+function put(text: DocumentText, widget: Widget, key: string, value: Json | undefined): void {
+  // Where a component, a condition or an instance says it, it is changed there.
+  const place = widget.origins.get(key);
+  const map = place === undefined ? written(widget) : inDocument(place.slice(0, place.lastIndexOf('/')));
+  if (value === undefined) text.remove(map, key);
+  else text.set(map, key, asBefore((widget.source as { [key: string]: unknown })[key], value));
+}
+
+/** Two numbers as one text, where the author wrote them so. */
+function asBefore(old: unknown, value: Json): Json {
+  return typeof old === 'string' && isNumbers(value) ? value.join(' ') : value;
+}
+
+function written(widget: Widget): string {
+  return inDocument(widget.pointer);
+}
+
+function inDocument(pointer: string): string {
+  if (pointer === '') throw new EditError('it is not written in the document');
+  return pointer;
+}
+
+function isNumbers(value: Json): value is number[] {
+  return Array.isArray(value) && value.every((one) => typeof one === 'number');
+}
+
+function shownValue(value: Json): string {
+  if (isNumbers(value)) return value.join(' ');
+  return typeof value === 'string' ? value : JSON.stringify(value).replace(/,/g, ', ');
+}
+
+/** The next whole number of u, so that rounding cannot undo a change. */
+export function wholeUp(u: number): number {
+  return Math.ceil(u - 1e-6);
+}
+
+/** The keys that give a widget another size on some axes, said as it says its size now. */
+export function sizeKeys(
+  { source, box }: Widget,
+  size: { readonly width?: number; readonly height?: number },
+): { [key: string]: Json } {
+  const { size: both } = source as WidgetSource;
+  const { x, y } = box;
+  if (both === undefined || x.mode !== 'fixed' || y.mode !== 'fixed' || x.size.share || y.size.share)
+    return { ...size };
+  return { size: [size.width ?? x.size.u, size.height ?? y.size.u] };
+}
+
+/** The offset a widget has, moved by some u; undefined where it is not placed by an offset of plain u. */
+export function nudged({ box }: Widget, by: { readonly x?: number; readonly y?: number }): Json | undefined {
+  const { x, y, target, rightToLeft } = box;
+  if (rightToLeft || target !== undefined || x.offset.share !== 0 || y.offset.share !== 0) return undefined;
+  if ((by.x && x.span) || (by.y && y.span)) return undefined;
+  const sum = (one: number, more = 0) => Number((one + more).toFixed(2));
+  return [sum(x.offset.u, by.x), sum(y.offset.u, by.y)];
+}
