@@ -14,6 +14,7 @@ const stages = [
   'checks',
   'verdict',
   'mend',
+  'compare',
   'paint',
   'report',
 ];

@@ -82,6 +82,8 @@ export type {
 } from './verdict/index.ts';
 export { mend, suggestFor } from './mend/index.ts';
 export type { Mended, Suggestion } from './mend/index.ts';
+export { compareSnapshots, snapshotOf } from './compare/index.ts';
+export type { Comparison, Snapshot, WidgetChange } from './compare/index.ts';
 export { Tints, drawLayout, paint, paintOnCanvas, toSvg, withOverlay } from './paint/index.ts';
 export type {
   CanvasContext,

@@ -17,6 +17,7 @@ import {
 } from './arguments.ts';
 import { changes, type ChangesCall } from './changes.ts';
 import { check, type CheckCall } from './check.ts';
+import { baseline, compare, type BaselineCall, type CompareCall } from './compare.ts';
 import { draw, type DrawCall } from './draw.ts';
 import { textChoices } from './drawing.ts';
 import { UsageError, exitClean, exitUnusable, processIo, type Io } from './io.ts';
@@ -74,6 +75,7 @@ Exit codes: 0 clean, 1 findings, 2 unusable input or a wrong call.`,
     );
   checkCommand(program, io, done);
   mergeCommand(program, io, done);
+  compareCommands(program, io, done);
   drawCommand(program, io, done);
   whereCommand(program, io, done);
   whyCommand(program, io, done);
@@ -197,6 +199,55 @@ Examples:
 Exit codes: 0 clean, 1 findings, 2 unusable input.`,
     )
     .action(async (files: string[], call: CheckCall) => done(await check(files, call, io)));
+}
+
+function compareCommands(program: Command, io: Io, done: (code: number) => void): void {
+  const withWhat = (command: Command): Command =>
+    command
+      .option('--view <name>', 'only this view (may be repeated)', collect)
+      .option('--screen <name>', 'only this screen, a name or WIDTHxHEIGHT (may be repeated)', collect)
+      .option('--locale <tag>', 'only this locale (may be repeated)', collect)
+      .addOption(
+        new Option('--coverage <which>', 'all combinations, or some in which every pair of values stands')
+          .choices(['all', 'pairs'])
+          .default('pairs'),
+      );
+  withWhat(
+    program
+      .command('compare')
+      .description(
+        'say what moved, grew, changed its look or came between two documents, and what is found anew',
+      )
+      .argument('<old>', 'a document, or a baseline of one')
+      .argument('<new>', 'the document as it is now'),
+  )
+    .option(
+      '--report <file>',
+      'write a report too: .html (before and after, drawn) or .json (may be repeated)',
+      collect,
+    )
+    .option('--exact', 'any difference is exit code 1, not only new findings')
+    .option('--json', 'print JSON')
+    .addHelpText(
+      'after',
+      `
+Examples:
+  pimbot compare hud-1.4.yaml hud.yaml
+  pimbot compare hud.baseline.json hud.yaml --report out/compare.html
+  pimbot compare old/hud.yaml hud.yaml --view dive --screen ultrawide --exact
+
+Exit codes: 0 nothing new is found, 1 new findings (with --exact: any difference), 2 unusable input.`,
+    )
+    .action(async (old: string, now: string, call: CompareCall) => done(await compare(old, now, call, io)));
+  withWhat(
+    program
+      .command('baseline')
+      .description('save where everything is and what is found, for `pimbot compare`')
+      .argument('<file>', 'a document, YAML or JSON'),
+  )
+    .requiredOption('--out <file>', 'where it is written; the name ends in .json')
+    .addHelpText('after', '\nExamples:\n  pimbot baseline hud.yaml --out hud.baseline.json')
+    .action(async (file: string, call: BaselineCall) => done(await baseline(file, call, io)));
 }
 
 /** The options that say what comes out of a check. */

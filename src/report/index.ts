@@ -1,3 +1,5 @@
+export { compareHtml, compareJson, compareTerminal } from './compare.ts';
+export type { Compared, Pair, PairBox } from './compare.ts';
 export { reportHtml } from './html.ts';
 export type { DrawnShot, SheetInput } from './html.ts';
 export { reportJson } from './json.ts';

@@ -1,0 +1,209 @@
+import { compareSnapshots, snapshotOf, type SeenView, type Snapshot } from '../compare/index.ts';
+import { FileProblem, readLimited, writeWhole } from '../node/files.ts';
+import type { PlanOptions } from '../node/check-messages.ts';
+import { drawLayout } from '../paint/index.ts';
+import {
+  compareHtml,
+  compareJson,
+  compareTerminal,
+  counted,
+  sentenceOf,
+  type Compared,
+  type Pair,
+  type PairBox,
+  type Shot,
+} from '../report/index.ts';
+import { screens } from '../screen/index.ts';
+import { openView } from '../view/index.ts';
+import type { Finding, Coverage } from '../verdict/index.ts';
+import { UsageError, exitClean, exitFindings, exitUnusable, type Io } from './io.ts';
+import { load, type Usable } from './load.ts';
+import { Progress } from './progress.ts';
+import { screenFrom } from './screens.ts';
+
+export interface CompareCall {
+  readonly view?: readonly string[];
+  readonly screen?: readonly string[];
+  readonly locale?: readonly string[];
+  readonly coverage?: Coverage;
+  readonly report?: readonly string[];
+  readonly exact?: boolean;
+  readonly json?: boolean;
+}
+
+export interface BaselineCall extends Pick<CompareCall, 'view' | 'screen' | 'locale' | 'coverage'> {
+  readonly out: string;
+}
+
+/** One side of a comparison: a document, or what was saved of one. */
+interface Side {
+  readonly snapshot: Snapshot;
+  readonly loaded: Usable | undefined;
+}
+
+/** The most bytes a baseline may have. */
+const mostBaselineBytes = 1024 * 1024 * 1024;
+
+/** `pimbot compare OLD NEW` */
+export async function compare(old: string, now: string, call: CompareCall, io: Io): Promise<number> {
+  for (const path of call.report ?? [])
+    if (!/\.(html|json)$/i.test(path))
+      throw new UsageError(`"${path}" is no report of a comparison: the name of one ends in .html or .json`);
+  const progress = new Progress(io.progress);
+  const before = await sideOf(old, call, io, progress);
+  const after = before && (await sideOf(now, call, io, progress));
+  progress.clear();
+  if (!before || !after) return exitUnusable;
+  const comparison = compareSnapshots(before.snapshot, after.snapshot);
+  const names = [...new Set(after.snapshot.seen.map(({ screen }) => screen))];
+  const compared: Compared = { old, now, comparison, screens: names };
+  for (const path of call.report ?? []) {
+    const html = path.toLowerCase().endsWith('.html');
+    writeWhole(
+      path,
+      html ? compareHtml(compared, await pairsOf(compared, before, after)) : compareJson(compared),
+    );
+  }
+  io.out(call.json ? compareJson(compared) : compareTerminal(compared, io.ink));
+  const { changes, views, findings } = comparison;
+  const worse = findings.new.some(({ outcome }) => outcome === 'failed');
+  const differs = changes.length + views.new.length + views.gone.length + findings.gone.length > 0;
+  return worse || (call.exact && differs) ? exitFindings : exitClean;
+}
+
+/** `pimbot baseline FILE --out BASELINE` */
+export async function baseline(file: string, call: BaselineCall, io: Io): Promise<number> {
+  const progress = new Progress(io.progress);
+  const side = await sideOf(file, call, io, progress);
+  progress.clear();
+  if (!side) return exitUnusable;
+  writeWhole(call.out, `${JSON.stringify({ 'pimbot-baseline': 1, ...side.snapshot })}\n`);
+  io.out(
+    `${call.out}: ${counted(side.snapshot.seen.length, 'layout')}, ${counted(side.snapshot.findings.length, 'finding')}\n`,
+  );
+  return exitClean;
+}
+
+async function sideOf(
+  path: string,
+  call: Omit<CompareCall, 'report' | 'exact' | 'json'>,
+  io: Io,
+  progress: Progress,
+): Promise<Side | undefined> {
+  progress.say(`reading ${path}`);
+  const saved = savedIn(path);
+  if (saved) return { snapshot: saved, loaded: undefined };
+  const loaded = await load(path, io, undefined, () => progress.clear());
+  if (!loaded.document) return undefined;
+  const { view: views, locale: locales, coverage = 'pairs' } = call;
+  const on = call.screen?.map((name) => screenFrom(name, {})) ?? screens;
+  const options: PlanOptions = { screens: on, views, locales, coverage };
+  progress.say(`looking at ${path}`);
+  const message = (finding: Finding) => sentenceOf(finding);
+  return {
+    snapshot: snapshotOf(loaded.document, { ...options, resources: loaded.resources }, message),
+    loaded,
+  };
+}
+
+/** What was saved of a document; undefined where the file is none of those. @throws UsageError */
+function savedIn(path: string): Snapshot | undefined {
+  if (!path.toLowerCase().endsWith('.json')) return undefined;
+  try {
+    const read = JSON.parse(new TextDecoder().decode(readLimited(path, mostBaselineBytes))) as {
+      'pimbot-baseline'?: unknown;
+    } & Snapshot;
+    if (read?.['pimbot-baseline'] !== 1) return undefined;
+    if (!isSnapshot(read)) throw new UsageError(`"${path}" is a baseline that was changed or cut short`);
+    return read;
+  } catch (error) {
+    if (error instanceof UsageError) throw error;
+    // A document may be JSON too; what it is wrong with is told when it is read as one.
+    if (error instanceof FileProblem || error instanceof SyntaxError) return undefined;
+    throw error;
+  }
+}
+
+/** Whether everything a comparison reads is there and of its type: a file may hold anything. */
+function isSnapshot({ views, seen, findings }: Partial<Snapshot>): boolean {
+  const isText = (value: unknown) => typeof value === 'string';
+  if (!Array.isArray(views) || !Array.isArray(seen) || !Array.isArray(findings)) return false;
+  const isWidget = ([id, ...numbers]: readonly unknown[]) =>
+    isText(id) && numbers.length === 7 && numbers.every(Number.isFinite);
+  return (
+    views.every(isText) &&
+    findings.every(({ key, check, message }) => [key, check, message].every(isText)) &&
+    seen.every(
+      ({ view, screen, width, height, occasion, widgets }) =>
+        [view, screen].every(isText) &&
+        [width, height].every(Number.isFinite) &&
+        typeof occasion === 'object' &&
+        Array.isArray(widgets) &&
+        widgets.every(isWidget),
+    )
+  );
+}
+
+/** Each changed view where something changed most, drawn before and after. */
+async function pairsOf({ comparison }: Compared, before: Side, after: Side): Promise<Pair[]> {
+  const { drawShots } = await import('../node/shots.ts');
+  const drawn = (side: Side, seen: SeenView): string | undefined => {
+    if (!side.loaded) return undefined;
+    const { document, resources } = side.loaded;
+    const screen = screenFrom(seen.screen, {});
+    const { view: name, width, height, occasion } = seen;
+    const list = drawLayout(openView(document, name, { resources, ...occasion }).layoutOn(screen));
+    const shot: Shot = { ...occasion, view: name, screen: seen.screen, width, height, list, marks: [] };
+    return drawShots([shot])[0]!.picture;
+  };
+  return [...new Set(comparison.changes.map(({ view }) => view))].map((view) => {
+    const mine = comparison.changes.filter((one) => one.view === view);
+    const { worst } = mine.reduce((most, one) => (one.by > most.by ? one : most));
+    const was = before.snapshot.seen.find((one) => sameLayout(one, worst));
+    const is = after.snapshot.seen.find((one) => sameLayout(one, worst));
+    const ids = new Set(mine.map(({ widget }) => widget));
+    const boxes = [...(was ? boxesOf(was, ids, 'before') : []), ...(is ? boxesOf(is, ids, 'after') : [])];
+    const { screen, width, height } = worst;
+    return {
+      view,
+      screen,
+      width,
+      height,
+      before: was && drawn(before, was),
+      after: is && drawn(after, is),
+      boxes,
+    };
+  });
+}
+
+function sameLayout(one: SeenView, other: SeenView): boolean {
+  const { locale, theme, case: inCase, hudSize, textSize, state } = other.occasion;
+  const mine = one.occasion;
+  return (
+    one.view === other.view &&
+    one.screen === other.screen &&
+    mine.locale === locale &&
+    mine.theme === theme &&
+    mine.case === inCase &&
+    mine.hudSize === hudSize &&
+    mine.textSize === textSize &&
+    mine.state === state
+  );
+}
+
+function boxesOf(
+  { widgets, width, height }: SeenView,
+  ids: ReadonlySet<string>,
+  when: PairBox['when'],
+): PairBox[] {
+  // What is inside of something that changed goes with it: one box is enough.
+  const isInside = (parent: number): boolean => {
+    for (let at = parent; at >= 0; at = widgets[at]![1]) if (ids.has(widgets[at]![0])) return true;
+    return false;
+  };
+  return widgets.flatMap(([widget, parent, x, y, wide, high]) =>
+    ids.has(widget) && !isInside(parent)
+      ? [{ when, widget, x: x / width, y: y / height, width: wide / width, height: high / height }]
+      : [],
+  );
+}

@@ -1,0 +1,141 @@
+import type { SeenFinding, SeenView, SeenWidget, Snapshot } from './snapshot.ts';
+
+/** What may become of a widget. */
+export type ChangeKind = 'new' | 'gone' | 'moved' | 'resized' | 'looks' | 'says';
+
+/** One thing that became of one widget, all screens together. */
+export interface WidgetChange {
+  readonly view: string;
+  readonly widget: string;
+  readonly kind: ChangeKind;
+  /** Names of the screens it is so on. */
+  readonly screens: readonly string[];
+  /** By how many device px, where that is most; 0 where nothing is measured. */
+  readonly by: number;
+  /** Where it is most. */
+  readonly worst: SeenView;
+  /** Width and height there, in device px; undefined where it is not. */
+  readonly from: readonly [width: number, height: number] | undefined;
+  readonly to: readonly [width: number, height: number] | undefined;
+}
+
+/** What is different between two documents. */
+export interface Comparison {
+  readonly views: { readonly new: readonly string[]; readonly gone: readonly string[] };
+  readonly changes: readonly WidgetChange[];
+  readonly findings: {
+    readonly new: readonly SeenFinding[];
+    readonly gone: readonly SeenFinding[];
+    readonly unchanged: readonly SeenFinding[];
+  };
+  /** Layouts of both that were compared. */
+  readonly layouts: number;
+  /** Layouts that only one of the two has: other screens, cases or languages. */
+  readonly unmatched: number;
+}
+
+type Size = readonly [width: number, height: number];
+
+/** Less than this, in device px, is no movement. */
+const still = 0.5;
+
+/** Compares two snapshots, layout by layout. */
+export function compareSnapshots(old: Snapshot, now: Snapshot): Comparison {
+  const before = new Map(old.seen.map((one) => [nameOf(one), one]));
+  const changes = new Map<string, Omit<WidgetChange, 'screens'> & { screens: Set<string> }>();
+  let layouts = 0;
+  for (const one of now.seen) {
+    const was = before.get(nameOf(one));
+    if (!was) continue;
+    layouts++;
+    compareViews(was, one, (kind, widget, by, from, to) => {
+      const key = `${one.view}\n${widget}\n${kind}`;
+      const known = changes.get(key);
+      if (!known) {
+        changes.set(key, {
+          view: one.view,
+          widget,
+          kind,
+          screens: new Set([one.screen]),
+          by,
+          worst: one,
+          from,
+          to,
+        });
+        return;
+      }
+      known.screens.add(one.screen);
+      // A step on a small screen is larger than the same on a large one.
+      if (by * shareOf(one) > known.by * shareOf(known.worst))
+        changes.set(key, { ...known, by, worst: one, from, to });
+    });
+  }
+  const keys = new Set(old.findings.map(({ key }) => key));
+  const later = new Set(now.findings.map(({ key }) => key));
+  const ranked = [...changes.values()].map((one): WidgetChange => ({ ...one, screens: [...one.screens] }));
+  return {
+    views: {
+      new: now.views.filter((name) => !old.views.includes(name)),
+      gone: old.views.filter((name) => !now.views.includes(name)),
+    },
+    changes: ranked,
+    findings: {
+      new: now.findings.filter(({ key }) => !keys.has(key)),
+      gone: old.findings.filter(({ key }) => !later.has(key)),
+      unchanged: now.findings.filter(({ key }) => keys.has(key)),
+    },
+    layouts,
+    unmatched: old.seen.length + now.seen.length - 2 * layouts,
+  };
+}
+
+function nameOf({
+  view,
+  screen,
+  occasion: { locale, theme, case: inCase, hudSize, textSize, state },
+}: SeenView): string {
+  return [view, screen, locale, theme ?? '', inCase ?? '', hudSize, textSize, state ?? ''].join('\n');
+}
+
+function compareViews(
+  was: SeenView,
+  is: SeenView,
+  tell: (kind: ChangeKind, widget: string, by: number, from: Size | undefined, to: Size | undefined) => void,
+): void {
+  const old = new Map(was.widgets.map((widget) => [widget[0], widget]));
+  const now = new Map(is.widgets.map((widget) => [widget[0], widget]));
+  for (const [id, , , , width, height] of was.widgets)
+    if (!now.has(id)) tell('gone', id, Math.max(width, height), [width, height], undefined);
+  for (const widget of is.widgets) {
+    const [id, parent, , , width, height, look, words] = widget;
+    const before = old.get(id);
+    if (!before) {
+      tell('new', id, Math.max(width, height), undefined, [width, height]);
+      continue;
+    }
+    const around = is.widgets[parent];
+    const aroundBefore = around && old.get(around[0]);
+    // What is carried along has not moved in what it is in.
+    const carried = around && aroundBefore ? shift(aroundBefore, around) : ([0, 0] as const);
+    const [x, y] = shift(before, widget);
+    const moved = Math.hypot(x - carried[0], y - carried[1]);
+    const [from, to]: [Size, Size] = [
+      [before[4], before[5]],
+      [width, height],
+    ];
+    if (moved > still) tell('moved', id, moved, from, to);
+    const grown = Math.max(Math.abs(width - before[4]), Math.abs(height - before[5]));
+    if (grown > still) tell('resized', id, grown, from, to);
+    if (look !== before[6]) tell('looks', id, 0, from, to);
+    if (words !== before[7]) tell('says', id, 0, from, to);
+  }
+}
+
+/** One px as a share of the shorter side. */
+function shareOf({ width, height }: SeenView): number {
+  return 1 / Math.max(1, Math.min(width, height));
+}
+
+function shift(from: SeenWidget, to: SeenWidget): readonly [number, number] {
+  return [to[2] - from[2], to[3] - from[3]];
+}
