@@ -146,8 +146,8 @@ function changesOf(angle: number): Changes {
   return { x: angle % 180 !== 0, y: angle % 180 !== 90 };
 }
 
-/** Parts narrower than this, in px, are the rounding of sums, not something that is seen. */
-const sliver = 0.01;
+/** Parts narrower than a px are not seen: edges are painted on whole px, half a px from here at the most. */
+const sliver = 1;
 
 const clear: Rgba = { r: 0, g: 0, b: 0, a: 0 };
 

@@ -1,0 +1,231 @@
+import { describe, expect, test } from '@jest/globals';
+import { createCanvas } from '@napi-rs/canvas';
+import {
+  checkDocument,
+  drawLayout,
+  makeScreen,
+  openView,
+  paintOnCanvas,
+  readDocument,
+  type DrawList,
+  type DrawOperation,
+  type WidgetSource,
+} from 'pimbot';
+import { bundledFonts } from 'pimbot/node';
+import { random } from '../../bench/trees.ts';
+
+/*
+ * The painted picture as a second judge: views are drawn by chance, and what the checks say of overlaps, edges, texts that
+ * are cut and contrast is measured again in pixels, of what they report and of what they do not.
+ */
+
+const fonts = bundledFonts();
+const screen = makeScreen({ width: 480, height: 300, density: 96, distance: 600 });
+/** Room around the screen in which what lies beyond its edges is painted. */
+const margin = 120;
+const pixelsWide = screen.width + 2 * margin;
+const pixelsHigh = screen.height + 2 * margin;
+
+interface Extent {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+
+/** What a drawing leaves on a canvas with room around the screen; RGBA. */
+function painted(
+  { operations, ...list }: DrawList,
+  keep: (one: DrawOperation) => boolean,
+): Uint8ClampedArray {
+  const context = createCanvas(pixelsWide, pixelsHigh).getContext('2d');
+  context.translate(margin, margin);
+  paintOnCanvas({ ...list, operations: operations.filter(keep) }, context);
+  return context.getImageData(0, 0, pixelsWide, pixelsHigh).data;
+}
+
+/** The rectangle around every pixel a test holds for, in device px of the screen; undefined where there is none. */
+function extentOf(holds: (at: number) => boolean): Extent | undefined {
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (let y = 0; y < pixelsHigh; y++) {
+    for (let x = 0; x < pixelsWide; x++) {
+      if (!holds((y * pixelsWide + x) * 4)) continue;
+      left = Math.min(left, x);
+      right = Math.max(right, x + 1);
+      top = Math.min(top, y);
+      bottom = Math.max(bottom, y + 1);
+    }
+  }
+  if (left === Infinity) return undefined;
+  return { left: left - margin, top: top - margin, right: right - margin, bottom: bottom - margin };
+}
+
+/** CSS px that one px of the screen is, by the angle it is seen under. */
+const cssPixel = (28 * 25.4) / 600;
+
+/** By how much pixels may differ from lengths: edges are rounded, letters are softened. */
+const tolerance = 1.5;
+
+const colors = ['#0d4452', '#ffd583', '#7a1f1f', '#ffffff', '#33526b', '#101820', '#8fb8a8', '#c0583a'];
+
+/** Four plates and texts somewhere, some of them in each other's way or over an edge. */
+function viewBy(next: () => number): readonly WidgetSource[] {
+  const pick = <Value>(values: readonly Value[]) => values[Math.floor(next() * values.length)]!;
+  const anchors = ['left top', 'right top', 'center', 'left bottom', 'right bottom', 'center top'];
+  return ['a', 'b', 'c', 'd'].map((id): WidgetSource => {
+    const offset = [Math.round(next() * 120 - 60), Math.round(next() * 120 - 60)];
+    const place = { id, anchor: pick(anchors), offset };
+    const size = [60 + Math.round(next() * 90), 34 + Math.round(next() * 50)];
+    if (next() < 0.35) return { ...place, size, look: { background: pick(colors) } };
+    const look = {
+      'background': pick(colors),
+      'color': pick(colors),
+      'font-size': 18 + Math.round(next() * 14),
+    };
+    const text = pick(['Depth', 'Keel and brine', 'Rise', 'Saint Barnacle', 'Hull 4 %']);
+    return { ...place, kind: 'text', size, wrap: next() < 0.5, text, look };
+  });
+}
+
+/** Judges what a check says of what was reported and what was not. */
+class Judge {
+  reported = 0;
+  passed = 0;
+  readonly wrong: string[] = [];
+
+  /** @param apart Whether what is measured is far enough from the limit for a pixel to tell. */
+  take(said: boolean, seen: boolean, apart: boolean, what: string): void {
+    if (!apart) return;
+    if (said) this.reported++;
+    else this.passed++;
+    if (said !== seen) this.wrong.push(`${what}: said ${said}, seen ${seen}`);
+  }
+}
+
+function luminance(data: Uint8ClampedArray, at: number): number {
+  const linear = (value: number) => (value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4);
+  return (
+    0.2126 * linear(data[at]! / 255) +
+    0.7152 * linear(data[at + 1]! / 255) +
+    0.0722 * linear(data[at + 2]! / 255)
+  );
+}
+
+describe('pixels agree with what is said', () => {
+  const overlap = new Judge();
+  const offScreen = new Judge();
+  const cutText = new Judge();
+  const lowContrast = new Judge();
+  const measuredWrong: string[] = [];
+  const next = random(20261123);
+  for (let nth = 0; nth < 110; nth++) {
+    const { document, diagnostics } = readDocument({
+      pimbot: 1,
+      reference: { size: '480x300' },
+      views: { v: { backdrop: '#04202a', children: viewBy(next) } },
+    });
+    if (!document) throw new Error(JSON.stringify(diagnostics[0]));
+    const options = { resources: { fonts }, screens: [screen] };
+    const { findings } = checkDocument(document, options);
+    const on = openView(document, 'v', options).layoutOn(screen);
+    const list = drawLayout(on);
+    const of = (index: number) => (one: DrawOperation) => 'widget' in one && one.widget === index;
+    // What a text writes beyond its plate is the business of cut-text: seen of a plate is its box.
+    const alone = on.widgets.map(({ index }) => painted(list, (one) => of(index)(one) && one.type === 'box'));
+    const said = (check: string, widget: string, other?: string) =>
+      findings.find(
+        (one) => one.check === check && one.widget === widget && (other === undefined || one.other === other),
+      );
+
+    for (const { id, index, text, look } of on.widgets) {
+      if (index === 0) continue;
+      const name = `${nth} ${id}`;
+      // Over the edge of the screen.
+      const mine = extentOf((at) => alone[index]![at + 3]! > 0)!;
+      const over = Math.max(-mine.left, -mine.top, mine.right - screen.width, mine.bottom - screen.height);
+      const off = said('off-screen', id);
+      offScreen.take(
+        off !== undefined,
+        over > 0.5,
+        Math.abs(over - 0.5) > tolerance,
+        `${name} off-screen ${over}`,
+      );
+      if (off && Math.abs(off.worst.measured! - over) > tolerance)
+        measuredWrong.push(`${name} off-screen by ${off.worst.measured}, seen ${over}`);
+      // Over each other.
+      for (const { id: other, index: second } of on.widgets.slice(1, index)) {
+        const shared = extentOf((at) => alone[index]![at + 3]! > 0 && alone[second]![at + 3]! > 0);
+        const by = shared ? Math.min(shared.right - shared.left, shared.bottom - shared.top) : 0;
+        const one = said('overlap', other, id);
+        // What shares no pixel may share less than one.
+        const clear = by === 0 ? !one || one.worst.measured! > tolerance : by > tolerance;
+        overlap.take(one !== undefined, by > 0.5, clear, `${name} over ${other} ${by}`);
+        if (one && Math.abs(one.worst.measured! - by) > tolerance)
+          measuredWrong.push(`${name} overlaps ${other} by ${one.worst.measured}, seen ${by}`);
+      }
+      if (!text) continue;
+      // Letters beyond the box they are in.
+      const letters = painted(list, (one) => of(index)(one) && one.type === 'path');
+      const ink = extentOf((at) => letters[at + 3]! > 40);
+      const box = on.layout.rect(index);
+      if (ink) {
+        const wide = Math.max(box.x - ink.left, ink.right - box.x - box.width);
+        const high = Math.max(box.y - ink.top, ink.bottom - box.y - box.height);
+        const cut = said('cut-text', id);
+        // A line is higher than its letters and has a little room beside them: only what is clear counts.
+        const beyond = Math.max(wide, high);
+        if (beyond > tolerance) cutText.take(cut !== undefined, true, true, `${name} cut-text ${beyond}`);
+        else if (cut === undefined) cutText.take(false, false, true, `${name} cut-text ${beyond}`);
+        if (
+          cut?.detail === 'wide' &&
+          Math.abs(cut.worst.measured! / 2 - wide) > 3 &&
+          look.textAlign === 'center'
+        )
+          measuredWrong.push(`${name} cut by ${cut.worst.measured}, seen ${wide}`);
+      }
+      // The letters against all that is painted behind them, pixel by pixel.
+      const before = list.operations.findIndex((one) => of(index)(one) && one.type === 'path');
+      const behind = painted({ ...list, operations: list.operations.slice(0, before) }, () => true);
+      const seenArea = text && extentOf((at) => letters[at + 3]! > 40);
+      if (!seenArea || over > 0) continue;
+      const ink2 = letters.findIndex((value, at) => at % 4 === 3 && value > 250);
+      if (ink2 < 0) continue;
+      const own = luminance(letters, ink2 - 3);
+      let ratio = Infinity;
+      // Softened edges of letters lie on two pixels, and edges of plates are rounded: the outermost px says nothing.
+      for (let y = seenArea.top + margin + 1; y < seenArea.bottom + margin - 1; y++) {
+        for (let x = seenArea.left + margin + 1; x < seenArea.right + margin - 1; x++) {
+          const ground = luminance(behind, (y * pixelsWide + x) * 4);
+          ratio = Math.min(ratio, (Math.max(own, ground) + 0.05) / (Math.min(own, ground) + 0.05));
+        }
+      }
+      const faint = said('low-contrast', id);
+      const least = faint?.worst.limit ?? (look.fontSize * cssPixel >= 24 ? 3 : 4.5);
+      lowContrast.take(
+        faint !== undefined,
+        ratio < least,
+        Math.abs(ratio / least - 1) > 0.03,
+        `${name} contrast ${ratio}`,
+      );
+      if (faint && Math.abs(faint.worst.measured! / ratio - 1) > 0.03)
+        measuredWrong.push(`${name} contrast ${faint.worst.measured}, seen ${ratio}`);
+    }
+  }
+
+  const results: Record<string, Judge> = {
+    'overlap': overlap,
+    'off-screen': offScreen,
+    'cut-text': cutText,
+    'low-contrast': lowContrast,
+  };
+  test.each(Object.entries(results))(
+    '%s: of what it reports and of what it does not',
+    (_, { reported, passed, wrong }) => {
+      expect(wrong).toEqual([]);
+      expect(reported).toBeGreaterThan(30);
+      expect(passed).toBeGreaterThan(30);
+    },
+  );
+
+  test('and what is measured is what is seen', () => expect(measuredWrong).toEqual([]));
+});
