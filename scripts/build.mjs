@@ -32,6 +32,10 @@ export async function build({ force = false } = {}) {
   mkdirSync(join(root, 'schema'), { recursive: true });
   writeJson('pimbot.schema.json', documentSchema);
   writeJson('pimbot-theme.schema.json', themeSchema);
+  const { reportSchema } = await import(
+    `${pathToFileURL(join(root, 'dist', 'report', 'schema.js')).href}?${Date.now()}`
+  );
+  writeJson('pimbot-report.schema.json', reportSchema);
   await bundleCommandLine();
   writeFileSync(stamp, '');
   return true;

@@ -99,6 +99,7 @@ export {
   reportJson,
   reportJunit,
   reportSarif,
+  reportSchema,
   reportTerminal,
   sentenceOf,
   shotsOf,

@@ -4,6 +4,7 @@ export { reportHtml } from './html.ts';
 export type { DrawnShot, SheetInput } from './html.ts';
 export { reportJson } from './json.ts';
 export { reportJunit } from './junit.ts';
+export { reportSchema } from './schema.ts';
 export { reportSarif } from './sarif.ts';
 export { shotsOf } from './shots.ts';
 export type { Mark, Shot, ShotOptions } from './shots.ts';
