@@ -1,6 +1,7 @@
 import { LiveLayout, makeScreen, openView, readDocument, type DocumentSource, type View } from 'pimbot';
 import { bundledFonts } from 'pimbot/node';
 import { median, rivalWith, startBrowser } from './browser.ts';
+import { checkDemo, checkMany } from './checking.ts';
 import { hudTree, labelTree } from './trees.ts';
 
 /** One measurement; `ratio` is theirs / ours. */
@@ -184,6 +185,8 @@ try {
     const grown = growth(4000, (turn) => quiet.resize(turn % 2 === 0 ? small : wide));
     tell('heap growth of a resize (other: 1,000 rectangles)', grown, 1000 * 48, 'bytes');
   }
+  for (const one of [await checkDemo(quick ? 1 : 5), checkMany()])
+    tell(one.name, one.checking, one.layingOut, 'ms');
 } finally {
   await browser.close();
 }

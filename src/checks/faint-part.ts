@@ -1,6 +1,6 @@
 import type { Widget } from '../build/index.ts';
 import { compose, contrastRatio, faded, hexOf, type Rgba } from '../theme/index.ts';
-import { groundOf } from './subject/behind.ts';
+import { groundOf, groundRange, standsOff } from './subject/behind.ts';
 import type { Check } from './check.ts';
 import { hasArea, intersection } from './subject/geometry.ts';
 
@@ -26,6 +26,10 @@ export const faintPart: Check = {
       const area = intersection(subject.visualRect(index), subject.screenRect);
       if (!hasArea(area)) continue;
       const opacity = subject.facts.opacity[index]!;
+      if (part.stands === 'with its own' && opacity === 1) {
+        const range = groundRange(subject, index, area);
+        if (range && standsOff(part.color, range, limit)) continue;
+      }
       let measured = Infinity;
       let reason = '';
       for (const { color, backdrop } of groundOf(subject, index, area, report, part.stands)) {

@@ -1,7 +1,8 @@
+import type { Rect } from '../layout/index.ts';
 import type { TextBlock } from '../text/index.ts';
 import { compose, contrastRatio, faded, hexOf, type Look, type Rgba } from '../theme/index.ts';
 import { shown } from '../why/index.ts';
-import { groundOf } from './subject/behind.ts';
+import { groundOf, groundRange, standsOff } from './subject/behind.ts';
 import type { Check } from './check.ts';
 import { hasArea, intersection } from './subject/geometry.ts';
 import type { Subject } from './subject/subject.ts';
@@ -29,6 +30,7 @@ export const lowContrast: Check = {
       let area = intersection(subject.textRect(index), subject.screenRect);
       if (clip) area = intersection(area, clip);
       if (!hasArea(area)) continue;
+      if (isFarFromAll(subject, index, area, limit)) continue;
       const under = groundOf(subject, index, area, report);
       const opacity = subject.facts.opacity[index]!;
       const outline = outlineOf(subject, index);
@@ -58,6 +60,19 @@ export const lowContrast: Check = {
     }
   },
 };
+
+/** Whether every colour of a text stands off, by the limit, from whatever may be behind it. */
+function isFarFromAll(subject: Subject, index: number, area: Rect, limit: number): boolean {
+  const { text, look } = subject.widgets[index]!;
+  // What is behind a text that is not opaque is in its own colour too.
+  if (!text || look.textOutline || subject.facts.opacity[index] !== 1) return false;
+  const range = groundRange(subject, index, area);
+  if (!range) return false;
+  for (const { color } of inksOf(text, look)) {
+    if (!standsOff(color, range, limit)) return false;
+  }
+  return true;
+}
 
 /** Every colour a text is set in, with its size as a multiple of the text's. */
 function* inksOf(

@@ -3,6 +3,7 @@ import type { Rect } from '../layout/index.ts';
 import { keyPointer, shown } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { freeSiblings } from './subject/siblings.ts';
+import type { Subject } from './subject/subject.ts';
 
 /** In u: a smaller difference is rounding. */
 const leastMiss = 0.6;
@@ -17,11 +18,11 @@ export const unevenGaps: Check = {
   source: 'a difference of a few u is seen as a slip, more as a group',
   severity: 'warning',
   run(subject, limit, report) {
-    for (const group of freeSiblings(subject)) {
-      const there = group
-        .filter((index) => subject.isThere(index))
-        .map((index) => ({ widget: subject.widgets[index]!, rect: subject.layout.rectInU(index) }));
-      for (const axis of ['x', 'y'] as const) {
+    for (const axis of ['x', 'y'] as const) {
+      for (const group of subject.facts.once(`uneven-gaps ${axis}`, () => anchoredAlike(subject, axis))) {
+        const there = group
+          .filter((index) => subject.isThere(index))
+          .map((index) => ({ widget: subject.widgets[index]!, rect: subject.layout.rectInU(index) }));
         for (const line of linesOf(there, axis)) {
           for (let at = 2; at < line.length; at++) {
             const [a, b, c] = [line[at - 2]!, line[at - 1]!, line[at]!];
@@ -54,17 +55,27 @@ interface Standing {
   readonly rect: Rect;
 }
 
-/** Widgets that are anchored at one place of an axis and stand in a line along it, in their order. */
+/** Three and more siblings that are anchored at one place of an axis. */
+function anchoredAlike(subject: Subject, axis: 'x' | 'y'): readonly (readonly number[])[] {
+  return freeSiblings(subject).flatMap((group) => {
+    const alike = new Map<number, number[]>();
+    for (const index of group) {
+      const { box } = subject.widgets[index]!;
+      if (box[axis].span || box.target !== undefined) continue;
+      const { anchorStart } = box[axis];
+      alike.set(anchorStart, [...(alike.get(anchorStart) ?? []), index]);
+    }
+    return [...alike.values()].filter(({ length }) => length > 2);
+  });
+}
+
+/** Widgets that stand in a line along an axis, in their order. */
 function linesOf(there: readonly Standing[], axis: 'x' | 'y'): Standing[][] {
   const across = axis === 'x' ? 'y' : 'x';
   const thickness = axis === 'x' ? 'height' : 'width';
   const lines = new Map<string, Standing[]>();
   for (const one of there) {
-    const { box } = one.widget;
-    if (box[axis].span || box.target !== undefined) continue;
-    const key = [box[axis].anchorStart, one.rect[across].toFixed(1), one.rect[thickness].toFixed(1)].join(
-      ' ',
-    );
+    const key = `${one.rect[across].toFixed(1)} ${one.rect[thickness].toFixed(1)}`;
     lines.set(key, [...(lines.get(key) ?? []), one]);
   }
   return [...lines.values()]

@@ -27,7 +27,8 @@ export class Progress {
     this.#told = now;
     const share = all === 0 ? 1 : done / all;
     const full = Math.round(share * barWidth);
-    const left = done === 0 ? '' : `, ${timeLeft(((now - this.#started) / share) * (1 - share))} left`;
+    // Before that, nobody can know: the first of it is slow until the engine is warm.
+    const left = share < tooEarly ? '' : `, ${timeLeft(((now - this.#started) / share) * (1 - share))} left`;
     const bar = '█'.repeat(full) + '░'.repeat(barWidth - full);
     this.#show(`${bar} ${Math.floor(share * 100)} % of ${counted(all, what)}${left}`);
   }
@@ -45,6 +46,7 @@ export class Progress {
 }
 
 const barWidth = 24;
+const tooEarly = 0.08;
 
 /** `4 s`, `1 min 20 s`. */
 function timeLeft(milliseconds: number): string {

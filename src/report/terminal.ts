@@ -60,7 +60,7 @@ function conclusion({ verdict }: ReportInput, failed: number, undecided: number,
   return `${ink.bad(`✗ ${counted(failed, 'finding')}`)} in ${what}${open}${accepted}`;
 }
 
-/** Screens down, views across; each cell holds how many findings concern it. Screens of one class that fare alike share a row. */
+/** Screens down, views across; each cell holds how many findings concern it. Screens of one class that fare alike share a row with the worst of each. */
 function grid({ verdict }: ReportInput, ink: Ink): string[] {
   const { screens, views, findings } = verdict;
   const cells = screens.map((screen) =>
@@ -77,8 +77,13 @@ function grid({ verdict }: ReportInput, ink: Ink): string[] {
     const group = findScreen(screens[at]!)?.group;
     let end = at + 1;
     while (group !== undefined && end < screens.length && findScreen(screens[end]!)?.group === group) end++;
-    const alike = cells.slice(at, end).every((row) => row.join() === cells[at]!.join());
-    if (alike && end - at > 1) rows.push({ name: `${group}, all ${end - at}`, cells: cells[at]! });
+    const some = cells.slice(at, end);
+    const alike = views.every((_, column) => some.every((row) => row[column]![0] === cells[at]![column]![0]));
+    if (alike && end - at > 1)
+      rows.push({
+        name: `${group}, all ${end - at}`,
+        cells: views.map((_, column) => worstOf(some, column)),
+      });
     else for (let nth = at; nth < end; nth++) rows.push({ name: screens[nth]!, cells: cells[nth]! });
     at = end;
   }
@@ -95,6 +100,12 @@ function grid({ verdict }: ReportInput, ink: Ink): string[] {
       `  ${name.padEnd(first)}  ${row.map((cell, column) => inked(cell, widths[column]!)).join('  ')}`.trimEnd(),
     ),
   ];
+}
+
+/** The cell of a column with the most findings. */
+function worstOf(rows: readonly (readonly string[])[], column: number): string {
+  const count = (cell: string) => Number(cell.slice(2));
+  return rows.map((row) => row[column]!).reduce((most, cell) => (count(cell) > count(most) ? cell : most));
 }
 
 /** Findings whose reasons end at the same place and in the same words, together; in the order of the first of each. */

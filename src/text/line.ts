@@ -54,6 +54,8 @@ export class TextLine {
   readonly #pieces: readonly Piece[];
   readonly #fontSize: number;
   readonly #spacing: number;
+  /** Null where nothing is drawn; undefined until somebody asks. */
+  #ink: LineInk | null | undefined;
   #placed: { readonly runs: readonly LineRun[]; readonly icons: readonly LineIcon[] } | undefined;
 
   constructor(pieces: readonly Piece[], start: number, width: number, fontSize: number, spacing: number) {
@@ -135,6 +137,11 @@ export class TextLine {
 
   /** Undefined where nothing is drawn. */
   get ink(): LineInk | undefined {
+    this.#ink ??= this.#inked() ?? null;
+    return this.#ink ?? undefined;
+  }
+
+  #inked(): LineInk | undefined {
     let [left, right, top, bottom] = [Infinity, -Infinity, -Infinity, Infinity];
     for (const { face, unit, glyphs } of this.runs) {
       for (const glyph of glyphs) {

@@ -1,4 +1,4 @@
-export { compose, contrastRatio, faded, hexOf, mixed, parseColor } from './color.ts';
+export { compose, contrastRatio, faded, hexOf, luminance, mixed, parseColor } from './color.ts';
 export type { Rgba } from './color.ts';
 export { colorDifference, deficiencies, differenceWith } from './deficiency.ts';
 export type { Deficiency } from './deficiency.ts';

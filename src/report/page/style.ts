@@ -28,6 +28,7 @@ ol { list-style: none; margin: 8px 0 0; padding: 0; display: grid; gap: 10px; }
 li { background: var(--raised); border-left: 4px solid var(--bad); border-radius: 4px; padding: 9px 13px; overflow-wrap: anywhere; }
 li.open { border-left-color: var(--doubt); }
 li p { margin: 3px 0 0; color: var(--soft); font-size: 14px; }
+li p.try { color: var(--good); }
 code { font: 13px/1.4 ui-monospace, monospace; color: var(--soft); }
 dialog { background: var(--ground); color: var(--ink); border: 1px solid var(--line); border-radius: 10px; padding: 16px 20px; width: min(1180px, 96vw); max-height: 94vh; }
 dialog::backdrop { background: #000b; }
