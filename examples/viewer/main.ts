@@ -67,7 +67,7 @@ function show(): void {
     cases,
     locales,
     themes,
-    hudSize,
+    hudSizes: [hudSize],
   }).findings;
   const list = withOverlay(drawLayout(on), on, resources.fonts, {
     findings: isOn('show-findings') ? here : undefined,

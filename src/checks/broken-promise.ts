@@ -19,7 +19,8 @@ export const promiseCheck = (promisesOf: (view: ViewSource) => readonly PromiseS
   run(subject, _, report) {
     const root = subject.widgets[0]!;
     promisesOf(root.source as ViewSource).forEach((promise, nth) => {
-      if (promise.on && !holds(readCondition(promise.on), subject.layout.frame)) return;
+      const condition = promise.on && subject.facts.once(`promise ${nth}`, () => readCondition(promise.on!));
+      if (condition && !holds(condition, subject.layout.frame)) return;
       const about = namesOf(promise).flatMap((id) => {
         const rect = subject.rectOf(id);
         return rect ? [{ id, index: subject.indexOf(id)!, rect }] : [];

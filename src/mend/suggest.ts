@@ -11,6 +11,7 @@ import {
   type Verdict,
 } from '../verdict/index.ts';
 import { NoSuchName, openView } from '../view/index.ts';
+import { everyTheme } from '../theme/index.ts';
 import { remedies, takenOut } from './registry.ts';
 import { takeOut } from './remedies/written.ts';
 import type { Broken, Change } from './remedy.ts';
@@ -123,7 +124,8 @@ function checkAgain(
   const inView = view !== undefined && isWithinView(changed, old, view);
   const plan = planOf(changed, inView ? { ...options, views: [view] } : options);
   const results = new Results(changed, plan);
-  plan.batches.forEach((batch, nth) => results.add(nth, runBatch(changed, options.resources, batch)));
+  const themes = everyTheme(changed);
+  plan.batches.forEach((batch, nth) => results.add(nth, runBatch(changed, options.resources, batch, themes)));
   const { findings } = results.verdict();
   if (!inView) return findings;
   // Whether an acceptance is idle is only known when every view is looked at.

@@ -1,6 +1,7 @@
 import { Worker } from 'node:worker_threads';
 import { runBatch, type BatchResult, type CheckPlan } from '../verdict/index.ts';
 import type { CheckedDocument } from '../document/index.ts';
+import { everyTheme } from '../theme/index.ts';
 import type { Resources } from '../view/index.ts';
 import type { PlanOptions, WorkerAsk, WorkerSays, WorkerStart } from './check-messages.ts';
 
@@ -68,6 +69,7 @@ export class CheckThreads {
     this.#plan = plan;
     this.#options = options;
     this.#queue = [...wanted].reverse();
+    const themes = everyTheme(project.document);
     let left = wanted.length;
     this.#onResult = (nth, result) => {
       left--;
@@ -80,7 +82,7 @@ export class CheckThreads {
         await new Promise<void>((done) => (this.#changed = done));
         continue;
       }
-      this.#onResult(nth, runBatch(project.document, project.resources, plan.batches[nth]!));
+      this.#onResult(nth, runBatch(project.document, project.resources, plan.batches[nth]!, themes));
       // Messages of the threads are heard between batches.
       await new Promise<void>((done) => setImmediate(done));
     }

@@ -1,6 +1,7 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { planOf, runBatch, type CheckPlan } from '../verdict/index.ts';
 import type { CheckedDocument } from '../document/index.ts';
+import { everyTheme } from '../theme/index.ts';
 import type { Resources } from '../view/index.ts';
 import type { WorkerAsk, WorkerSays, WorkerStart } from './check-messages.ts';
 import { openProject } from './project.ts';
@@ -12,6 +13,7 @@ const open: { document: CheckedDocument; resources: Resources } | undefined = pr
   document: project.document,
   resources: project.resources,
 };
+const themes = open && everyTheme(open.document);
 let plan: CheckPlan | undefined;
 parentPort!.on('message', (ask: WorkerAsk) => {
   if (!open) return;
@@ -21,7 +23,11 @@ parentPort!.on('message', (ask: WorkerAsk) => {
     return;
   }
   try {
-    say({ type: 'result', nth: ask.nth, result: runBatch(document, resources, plan!.batches[ask.nth]!) });
+    say({
+      type: 'result',
+      nth: ask.nth,
+      result: runBatch(document, resources, plan!.batches[ask.nth]!, themes),
+    });
   } catch {
     // Whoever asked does it again and gets the error itself.
     say({ type: 'failed', nth: ask.nth });

@@ -13,7 +13,7 @@ export { lookPlaces } from './sources.ts';
 export type { LookPlace } from './sources.ts';
 export { fontsOf } from './fonts.ts';
 export type { FontFamily } from './fonts.ts';
-export { Theme, kindStyle, namedThemes } from './theme.ts';
+export { Theme, everyTheme, kindStyle, namedThemes } from './theme.ts';
 export { themeGaps } from './gaps.ts';
 export type { ThemeGap } from './gaps.ts';
 export { tokensOf } from './tokens.ts';

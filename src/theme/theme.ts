@@ -27,6 +27,15 @@ export function namedThemes(document: CheckedDocument): ReadonlyMap<string, Them
   return new Map([...document.named.keys()].map((name) => [name, new Theme(document, name)]));
 }
 
+/**
+ * Every theme a document may be seen in, the one it has without a name as ''. Themes remember what they have worked out:
+ * whoever opens many views hands them the same ones.
+ */
+export function everyTheme(document: CheckedDocument): ReadonlyMap<string, Theme> {
+  const named = namedThemes(document);
+  return document.themeName === undefined ? new Map([...named, ['', new Theme(document)]]) : named;
+}
+
 /** The name of the style that every widget of a kind starts from; none that a document can give one. */
 export function kindStyle(kind: Kind): string {
   return `kind ${kind}`;
@@ -46,6 +55,7 @@ export class Theme {
   readonly #themes: readonly CheckedTheme[];
   readonly #styles = new Map<string, LookChanges>();
   readonly #states = new Map<string, LookChanges>();
+  readonly #changes = new WeakMap<LookSource, LookChanges>();
 
   /** @param name One of the document's themes; the one it is seen in if left out. */
   constructor(document: CheckedDocument, name?: string) {
@@ -120,7 +130,10 @@ export class Theme {
 
   /** What the keys of a look set; values that cannot be read are left out (checkLooks reports them). */
   changesOf(look: LookSource): LookChanges {
+    const known = this.#changes.get(look);
+    if (known) return known;
     const changes: MutableLookChanges = {};
+    this.#changes.set(look, changes);
     for (const key of lookKeys) {
       const value = own(look as Record<string, unknown>, key);
       if (value === undefined) continue;

@@ -2,6 +2,7 @@ import { Acceptances, checks, FormFacts, Subject, type Check } from '../checks/i
 import type { Tree } from '../build/index.ts';
 import type { CheckedDocument } from '../document/index.ts';
 import type { Screen } from '../screen/index.ts';
+import type { Theme } from '../theme/index.ts';
 import { openView, type Resources, type View, type ViewLayout } from '../view/index.ts';
 import { Findings, type Finding, type Occurrence } from './finding.ts';
 import type { Batch, Occasion } from './plan.ts';
@@ -13,10 +14,18 @@ export interface BatchResult {
   readonly accepted: readonly string[];
 }
 
-/** Lays one view out on one occasion, on its screens, and runs every check on each. */
-export function runBatch(document: CheckedDocument, resources: Resources, batch: Batch): BatchResult {
+/**
+ * Lays one view out on one occasion, on its screens, and runs every check on each.
+ * @param themes The document's, where many batches of it are run; made anew if left out.
+ */
+export function runBatch(
+  document: CheckedDocument,
+  resources: Resources,
+  batch: Batch,
+  themes?: ReadonlyMap<string, Theme>,
+): BatchResult {
   const { view: name, occasion, screens } = batch;
-  const view = openView(document, name, { resources, ...occasion });
+  const view = openView(document, name, { resources, themes, ...occasion });
   return lookAt(view, occasion, screens, checks);
 }
 

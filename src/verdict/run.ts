@@ -1,6 +1,7 @@
 import { Acceptances, checks, documentChecks, idsIn, promiseCheck, type Check } from '../checks/index.ts';
 import type { CheckedDocument, Origin, PromiseSource } from '../document/index.ts';
 import type { Screen } from '../screen/index.ts';
+import { everyTheme } from '../theme/index.ts';
 import { NoSuchName, type View } from '../view/index.ts';
 import { lookAt, runBatch, type BatchResult } from './batch.ts';
 import { Findings, type Finding, type Verdict } from './finding.ts';
@@ -13,7 +14,10 @@ import { planOf, type CheckOptions, type CheckPlan, type Occasion } from './plan
 export function checkDocument(document: CheckedDocument, options: CheckOptions): Verdict {
   const plan = planOf(document, options);
   const results = new Results(document, plan);
-  plan.batches.forEach((batch, nth) => results.add(nth, runBatch(document, options.resources, batch)));
+  const themes = everyTheme(document);
+  plan.batches.forEach((batch, nth) =>
+    results.add(nth, runBatch(document, options.resources, batch, themes)),
+  );
   return results.verdict();
 }
 

@@ -32,7 +32,7 @@ import {
 import type { Picture } from '../picture/index.ts';
 import { makeScreen, type Screen, type ScreenSize } from '../screen/index.ts';
 import { Messages, fallbacks, isRightToLeft, pseudoOf, type Catalogs, type FontBook } from '../text/index.ts';
-import { Theme, namedThemes, parseColor, styleList, type Rgba } from '../theme/index.ts';
+import { Theme, everyTheme, parseColor, styleList, type Rgba } from '../theme/index.ts';
 
 /** What a document refers to and a host has loaded. */
 export interface Resources {
@@ -53,6 +53,8 @@ export interface ViewOptions {
   readonly locale?: string;
   /** One of the names of the document's `themes`; the theme it is read with if left out. */
   readonly theme?: string;
+  /** The document's themes (`everyTheme`), where many of its views are opened; made anew if left out. */
+  readonly themes?: ReadonlyMap<string, Theme>;
   /** The player's HUD size: 1 is as drawn, 1.25 a quarter larger. */
   readonly hudSize?: number;
   /** The player's text size: scales every text, 1 is as drawn. */
@@ -107,7 +109,7 @@ export function openView<Id extends string = string>(
   if (!values) throw new NoSuchName('case', caseName!, Object.keys(cases));
   if (options.theme !== undefined && !document.named.has(options.theme))
     throw new NoSuchName('theme', options.theme, [...document.named.keys()]);
-  const themes = namedThemes(document);
+  const themes = options.themes ?? everyTheme(document);
   const theme = themes.get(options.theme ?? document.themeName ?? '') ?? new Theme(document);
   const pictures = options.resources.pictures ?? new Map<string, Picture>();
   const variant: Variant = {
