@@ -50,6 +50,7 @@ export class CheckThreads {
       worker.on('message', (message: WorkerSays) => this.#heard(helper, message));
       // One that dies gives its work back.
       worker.on('error', () => this.#gone(helper));
+      worker.on('exit', () => this.#gone(helper));
       worker.unref();
     }
   }
@@ -109,6 +110,7 @@ export class CheckThreads {
     const at = this.#helpers.indexOf(helper);
     if (at >= 0) this.#helpers.splice(at, 1);
     this.#own.push(...helper.asked);
+    helper.asked.clear();
     this.#changed();
   }
 

@@ -100,10 +100,16 @@ export function planOf(document: CheckedDocument, options: CheckOptions): CheckP
     layouts: batches.reduce((sum, batch) => sum + batch.screens.length, 0),
     combinations,
     whole:
-      !options.views &&
-      !options.cases &&
-      !options.locales &&
-      !options.themes &&
+      coverage === 'all' &&
+      [
+        options.views,
+        options.cases,
+        options.locales,
+        options.themes,
+        options.hudSizes,
+        options.textSizes,
+      ].every((said) => said === undefined) &&
+      options.states === undefined &&
       screens.length >= catalogue.length,
   };
 }
