@@ -114,6 +114,15 @@ describe('what varies', () => {
     expect(looked.reduce((sum, { screens: on }) => sum + on.length, 0)).toBe(layouts);
   });
 
+  test('an acceptance is called idle only where every combination was looked at', () => {
+    const document = documentOf({}, { accept: { overlap: 'the needle lies on the dial' } });
+    const checksIn = (more: object) =>
+      checkDocument(document, { resources, screens, ...more }).findings.map(({ check }) => check);
+    expect(checksIn({})).toContain('idle-acceptance');
+    expect(checksIn({ coverage: 'pairs' })).not.toContain('idle-acceptance');
+    expect(checksIn({ hudSizes: [1] })).not.toContain('idle-acceptance');
+  });
+
   test('sizes that are none, and locales that are not there, are refused with their place', () => {
     expect(() => planOf(documentOf(), { resources, screens: two, hudSizes: [0] })).toThrow(
       'a HUD size is a number from 0.1 to 10, not 0',
