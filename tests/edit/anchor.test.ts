@@ -135,7 +135,7 @@ describe('pimbot anchor', () => {
     expect(shown.code).toBe(0);
     expect(shown.out).toContain('right bottom: it is 20 u from the right');
     expect(shown.out).toContain(
-      '+       - { anchor: right bottom, id: sonar, offset: [-20, -20], size: 280 280 } # round',
+      '+       - { id: sonar, offset: [-20, -20], size: 280 280, anchor: right bottom } # round',
     );
     expect(readFileSync(file, 'utf8')).toBe(text);
     expect(pimbot(['anchor', 'hud.yaml', 'dive/sonar', '--write'], folder.path).code).toBe(0);
