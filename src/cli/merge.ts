@@ -5,6 +5,7 @@ import { counted } from '../report/index.ts';
 import { UsageError, exitUnusable, type Io } from './io.ts';
 import { load } from './load.ts';
 import type { Checked } from './checked.ts';
+import { version } from './version.ts';
 import { checkReportPaths, tellVerdicts, type ReportCall } from './reports.ts';
 
 /** `pimbot merge PART…`: the reports of all parts together, as one run on one machine would have written them. */
@@ -49,7 +50,10 @@ export async function merge(paths: readonly string[], call: ReportCall, io: Io):
 
 function partsIn(path: string): readonly CheckPart[] {
   try {
-    return readParts(path).parts;
+    const { version: made, parts } = readParts(path);
+    if (made !== version())
+      throw new UsageError(`"${path}" was made by Pimbot ${made}, and this is ${version()}`);
+    return parts;
   } catch (error) {
     if (!(error instanceof FileProblem)) throw error;
     throw new UsageError(

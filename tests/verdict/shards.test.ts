@@ -105,6 +105,9 @@ describe('several machines and threads', () => {
     );
     expect(run('merge', 'cut.json').err).toContain('it is not JSON; was it cut short?');
     expect(run('merge', document).err).toContain('cannot be used');
+    const part = readFileSync(join(folder.path, 'part-1.json'), 'utf8');
+    writeFileSync(join(folder.path, 'older.json'), part.replace(/"version":"[^"]+"/, '"version":"0.0.1"'));
+    expect(run('merge', 'older.json').err).toContain('"older.json" was made by Pimbot 0.0.1, and this is');
     const other = run('check', document, '--screen', 'desktop', '--shard', '2/3', '--out', 'other.json');
     expect(other.code).toBe(0);
     expect(run('merge', 'part-1.json', 'other.json', 'part-3.json').err).toContain('is of another check');
