@@ -1,10 +1,16 @@
-import type { Kind, LookSource, State, WidgetSource } from '../document/index.ts';
+import {
+  controlKinds,
+  type Kind,
+  type LookSource,
+  type State,
+  type WidgetSource,
+} from '../document/index.ts';
 import type { Picture } from '../picture/index.ts';
 import { stylesOf, type Look, type Theme } from '../theme/index.ts';
 import type { Measure } from './box.ts';
 
 /** Kinds that take the focus, are pressed or dragged. */
-export const controls: ReadonlySet<Kind> = new Set(['button', 'checkbox', 'switch', 'slider', 'textbox']);
+export const controls: ReadonlySet<Kind> = new Set(controlKinds);
 
 /** What `tint` is short for: the colour, of a picture what it is multiplied by. */
 export function tintKey(kind: Kind): keyof LookSource {

@@ -1,6 +1,8 @@
 import {
+  directions,
   pointerTo,
   type CheckedDocument,
+  type Direction,
   type Fit,
   type Kind,
   type State,
@@ -306,15 +308,13 @@ function boxAt(pointer: string, source: WidgetSource, padding: Look['padding'], 
   }
 }
 
-const neighbourKeys = ['nav-up', 'nav-right', 'nav-down', 'nav-left'] as const;
-
 /** Names inside an instance are those of its own widgets. */
 function withPrefix(source: WidgetSource, prefix: string): WidgetSource {
   const target = source['anchor-to'];
   const may = source['may-overlap'];
   const order = source['focus-order'];
-  const neighbours: Partial<Record<(typeof neighbourKeys)[number], string>> = {};
-  for (const key of neighbourKeys) if (source[key] !== undefined) neighbours[key] = prefix + source[key];
+  const neighbours: Partial<Record<Direction, string>> = {};
+  for (const key of directions) if (source[key] !== undefined) neighbours[key] = prefix + source[key];
   return {
     ...source,
     ...(target !== undefined && { 'anchor-to': prefix + target }),

@@ -3,7 +3,7 @@ export type { Diagnostic, DiagnosticCode, DiagnosticFacts } from './diagnostics.
 export { formatDiagnostic, messageOf } from './messages.ts';
 export type { Place, Range } from './source.ts';
 export { nearestName } from './suggest.ts';
-export { parseText, pointerTo } from './parse.ts';
+export { parseText, pointerTo, stepsOf } from './parse.ts';
 export type { Json, Parsed } from './parse.ts';
 export { readShape } from './read.ts';
 export type { FileReader, FileText } from './read.ts';
@@ -26,7 +26,7 @@ export {
   readSizePair,
 } from './lengths.ts';
 export type { AxisAnchor, Columns, Length, Pair, Sides, Size } from './lengths.ts';
-export { kinds, states } from './model.ts';
+export { controlKinds, directions, kinds, states } from './model.ts';
 export { namesPicture } from './structure.ts';
 export { Origin, isTemplate, own, rootsOf, widgetsOf, writtenWidgets } from './model.ts';
 export type {
@@ -34,6 +34,7 @@ export type {
   Arrangement,
   CaseValue,
   ComponentSource,
+  Direction,
   Scalar,
   ScreenConditionSource,
   CheckedDocument,

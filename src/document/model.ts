@@ -20,6 +20,19 @@ export const kinds = [
 ] as const;
 export type Kind = (typeof kinds)[number];
 
+/** Kinds that take the focus, are pressed or dragged. */
+export const controlKinds = [
+  'button',
+  'checkbox',
+  'switch',
+  'slider',
+  'textbox',
+] as const satisfies readonly Kind[];
+
+/** Where a pad or arrow keys move the focus, as CSS names it (CSS Basic UI 3, §7.1). */
+export const directions = ['nav-up', 'nav-right', 'nav-down', 'nav-left'] as const;
+export type Direction = (typeof directions)[number];
+
 export const arrangements = ['free', 'row', 'column', 'wrap', 'grid', 'layers', 'pages'] as const;
 export type Arrangement = (typeof arrangements)[number];
 
@@ -119,8 +132,29 @@ export interface StyleSource extends LookSource {
   readonly extends?: string;
 }
 
+/** What views and widgets say of what is in them. */
+export interface ContainerSource {
+  /** Ids of controls in it, in the order the focus visits them. */
+  readonly 'focus-order'?: readonly string[];
+  readonly 'arrange'?: Arrangement;
+  readonly 'reverse'?: boolean;
+  readonly 'columns'?: number | string | readonly (number | string)[];
+  readonly 'rows'?: number | string;
+  /** The id of the page that is shown. */
+  readonly 'page'?: string;
+  readonly 'padding'?: LengthsNotation;
+  readonly 'gap'?: number | string | readonly number[];
+  readonly 'align'?: Alignment;
+  readonly 'justify'?: Justification;
+  readonly 'direction'?: 'ltr' | 'rtl';
+  readonly 'children'?: readonly WidgetSource[];
+}
+
+/** Ids of controls: where the focus goes from one. */
+export type NeighboursSource = { readonly [Key in Direction]?: string };
+
 /** A widget as a document holds it. Lengths are in u. */
-export interface WidgetSource {
+export interface WidgetSource extends ContainerSource, NeighboursSource {
   /** The component it is an instance of; other keys may then be the component's parameters. */
   readonly 'use'?: string;
   /** Changes of this instance: id of a widget of the component → keys. */
@@ -168,27 +202,9 @@ export interface WidgetSource {
   readonly 'row-span'?: number;
   /** Not there at all: takes no room. */
   readonly 'gone'?: boolean | string;
-  readonly 'arrange'?: Arrangement;
-  readonly 'reverse'?: boolean;
-  readonly 'columns'?: number | string | readonly (number | string)[];
-  readonly 'rows'?: number | string;
-  /** The id of the page that is shown. */
-  readonly 'page'?: string;
-  readonly 'padding'?: LengthsNotation;
-  readonly 'gap'?: number | string | readonly number[];
-  readonly 'align'?: Alignment;
-  readonly 'justify'?: Justification;
-  readonly 'direction'?: 'ltr' | 'rtl';
   readonly 'overflow'?: 'visible' | 'clip';
   readonly 'scroll'?: 'x' | 'y' | 'both';
   readonly 'scroll-offset'?: LengthsNotation;
-  /** Ids of controls in it, in the order the focus visits them. */
-  readonly 'focus-order'?: readonly string[];
-  /** Ids: where the focus goes from here. */
-  readonly 'nav-up'?: string;
-  readonly 'nav-right'?: string;
-  readonly 'nav-down'?: string;
-  readonly 'nav-left'?: string;
   readonly 'may-overlap'?: boolean | readonly string[];
   /** Findings of this widget that are meant: check → the reason why. */
   readonly 'accept'?: { readonly [check: string]: string };
@@ -227,33 +243,18 @@ export interface WidgetSource {
   readonly 'theme'?: string;
   readonly 'segments'?: number;
   readonly 'fill-from'?: 'left' | 'right' | 'top' | 'bottom';
-  readonly 'children'?: readonly WidgetSource[];
 }
 
 /** A view: its root widget, which fills the surface, and what stands behind it in the game. */
-export interface ViewSource {
-  readonly 'use'?: undefined;
-  readonly 'when'?: readonly WhenSource<ViewSource>[];
-  readonly 'title'?: string;
-  readonly 'backdrop'?: string | readonly string[];
-  readonly 'style'?: string | readonly string[];
-  readonly 'look'?: LookSource;
-  /** Ids of controls in it, in the order the focus visits them. */
-  readonly 'focus-order'?: readonly string[];
-  readonly 'arrange'?: Arrangement;
-  readonly 'reverse'?: boolean;
-  readonly 'columns'?: number | string | readonly (number | string)[];
-  readonly 'rows'?: number | string;
-  /** The id of the page that is shown. */
-  readonly 'page'?: string;
-  readonly 'padding'?: LengthsNotation;
-  readonly 'gap'?: number | string | readonly number[];
-  readonly 'align'?: Alignment;
-  readonly 'justify'?: Justification;
-  readonly 'direction'?: 'ltr' | 'rtl';
+export interface ViewSource extends ContainerSource {
+  readonly use?: undefined;
+  readonly when?: readonly WhenSource<ViewSource>[];
+  readonly title?: string;
+  readonly backdrop?: string | readonly string[];
+  readonly style?: string | readonly string[];
+  readonly look?: LookSource;
   /** What has to hold on every screen. */
-  readonly 'expect'?: readonly PromiseSource[];
-  readonly 'children'?: readonly WidgetSource[];
+  readonly expect?: readonly PromiseSource[];
 }
 
 /** Something the author of a view promises of its widgets; docs/document.md has the kinds. */

@@ -44,6 +44,14 @@ export function pointerTo(parent: string, key: string | number): string {
   return `${parent}/${String(key).replace(/~/g, '~0').replace(/\//g, '~1')}`;
 }
 
+/** The keys a JSON Pointer leads through (RFC 6901). */
+export function stepsOf(pointer: string): string[] {
+  return pointer
+    .split('/')
+    .slice(1)
+    .map((step) => step.replace(/~1/g, '/').replace(/~0/g, '~'));
+}
+
 /** Reads YAML 1.2 (of which JSON is a part) into plain values and their positions. */
 export function parseText(text: string, name: string, diagnostics: DiagnosticList): Parsed | undefined {
   const source = new SourceText(text, name);

@@ -1,5 +1,6 @@
 import type { DiagnosticList } from './diagnostics.ts';
 import {
+  directions,
   isTemplate,
   own,
   widgetsOf,
@@ -37,7 +38,7 @@ export function checkWidgetNames(
     });
   const target = widget['anchor-to'];
   if (target !== undefined && !isTemplate(target) && !ids.has(target)) refuse(target, 'anchor-to');
-  for (const key of ['nav-up', 'nav-right', 'nav-down', 'nav-left'] as const) {
+  for (const key of directions) {
     const to = widget[key];
     if (to !== undefined && !isTemplate(to) && !ids.has(to) && !isMade(to, ids)) refuse(to, key);
   }

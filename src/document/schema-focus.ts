@@ -1,18 +1,18 @@
+import { directions } from './model.ts';
+
 /* What the schema says of where the focus of a pad or of keys goes. */
 
-const neighbour = (where: string) => ({
-  type: 'string',
-  title: 'the id of a widget',
-  description: `Where the focus goes ${where} from here; the nearest control there if left out. As in CSS.`,
-});
-
 /** Of controls. */
-export const neighbours = {
-  'nav-up': neighbour('up'),
-  'nav-right': neighbour('right'),
-  'nav-down': neighbour('down'),
-  'nav-left': neighbour('left'),
-};
+export const neighbours = Object.fromEntries(
+  directions.map((key) => [
+    key,
+    {
+      type: 'string',
+      title: 'the id of a widget',
+      description: `Where the focus goes ${key.slice('nav-'.length)} from here; the nearest control there if left out. As in CSS.`,
+    },
+  ]),
+);
 
 /** Of views and of widgets with controls in them. */
 export const focusOrder = {

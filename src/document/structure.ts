@@ -17,6 +17,8 @@ import {
 } from './lengths.ts';
 import {
   isTemplate,
+  controlKinds,
+  directions,
   kinds,
   own,
   rootsOf,
@@ -42,7 +44,6 @@ const everyState: readonly string[] = states;
 const textKinds: readonly Kind[] = ['text', 'button', 'textbox', 'tooltip'];
 const pictureKinds: readonly Kind[] = ['image', 'panel', 'button', 'textbox', 'dialog', 'tooltip'];
 const containerKinds: readonly Kind[] = ['panel', 'button', 'tabs', 'dialog'];
-const focusKinds: readonly Kind[] = ['button', 'checkbox', 'switch', 'slider', 'textbox'];
 const scrollingKinds: readonly Kind[] = ['panel', 'dialog'];
 
 /** Keys that only some kinds of widget have. */
@@ -67,10 +68,7 @@ const kindsOfKey: Readonly<Record<string, readonly Kind[]>> = {
   'segments': ['meter'],
   'fill-from': ['meter', 'slider'],
   'checked': ['checkbox', 'switch'],
-  'nav-up': focusKinds,
-  'nav-right': focusKinds,
-  'nav-down': focusKinds,
-  'nav-left': focusKinds,
+  ...Object.fromEntries(directions.map((key) => [key, controlKinds])),
   'focus-order': containerKinds,
   'children': containerKinds,
   'arrange': containerKinds,

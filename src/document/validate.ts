@@ -1,7 +1,7 @@
 import type { ErrorObject, ValidateFunction } from 'ajv';
 import type { DiagnosticList } from './diagnostics.ts';
 import type { Origin } from './model.ts';
-import { pointerTo, type Json } from './parse.ts';
+import { pointerTo, stepsOf, type Json } from './parse.ts';
 import { nearestName } from './suggest.ts';
 import { validateDocument, validateTheme } from './validators.generated.ts';
 
@@ -34,7 +34,7 @@ export function validate(
 function report(error: ErrorObject, origin: Origin, diagnostics: DiagnosticList): void {
   const schema = error.parentSchema as SchemaPart;
   const pointer = error.instancePath;
-  const key = lastStep(pointer);
+  const key = stepsOf(pointer).at(-1) ?? '';
   switch (error.keyword) {
     case 'additionalProperties': {
       const name = error.params.additionalProperty as string;
@@ -94,11 +94,6 @@ function expectation(error: ErrorObject, schema: SchemaPart): string {
     default:
       return title;
   }
-}
-
-function lastStep(pointer: string): string {
-  const step = pointer.slice(pointer.lastIndexOf('/') + 1);
-  return step.replace(/~1/g, '/').replace(/~0/g, '~');
 }
 
 /** A value as an error shows it: short, on one line. */

@@ -2,6 +2,7 @@ import {
   DiagnosticList,
   parseText,
   pointerTo,
+  stepsOf,
   type CheckedDocument,
   type Json,
   type Parsed,
@@ -178,9 +179,9 @@ export class DocumentText {
 
   #valueAt(pointer: string): Json | undefined {
     let value: Json | undefined = this.#now().value;
-    for (const step of pointer.split('/').slice(1)) {
+    for (const step of stepsOf(pointer)) {
       if (typeof value !== 'object' || value === null) return undefined;
-      value = (value as { [key: string]: Json })[step.replace(/~1/g, '/').replace(/~0/g, '~')];
+      value = (value as { [key: string]: Json })[step];
     }
     return value;
   }

@@ -1,12 +1,8 @@
 import type { Widget } from '../../build/index.ts';
-import type { WidgetSource } from '../../document/index.ts';
+import { directions, type Direction, type WidgetSource } from '../../document/index.ts';
 import { keyPointer } from '../../why/index.ts';
 import type { Subject } from './subject.ts';
 import { usableControls } from './usable.ts';
-
-/** Directions of a pad or of arrow keys, with the key that says where the focus goes (CSS Basic UI 3, §7.1). */
-export const directions = ['nav-up', 'nav-right', 'nav-down', 'nav-left'] as const;
-export type Direction = (typeof directions)[number];
 
 /** One place a document sends the focus to. */
 export interface FocusWish {
