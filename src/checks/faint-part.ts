@@ -1,6 +1,7 @@
 import type { Widget } from '../build/index.ts';
 import { compose, contrastRatio, faded, hexOf, type Rgba } from '../theme/index.ts';
-import { groundOf, groundRange, standsOff } from './subject/behind.ts';
+import { groundOf } from './subject/behind.ts';
+import { groundRange, standsOff } from './subject/ground-range.ts';
 import type { Check } from './check.ts';
 import { hasArea, intersection } from './subject/geometry.ts';
 

@@ -4,3 +4,4 @@ export { checks, documentChecks } from './registry.ts';
 export type { Check, CheckId, DocumentCheck, Measured, Outcome, Severity } from './check.ts';
 export { FormFacts } from './subject/form-facts.ts';
 export { Subject } from './subject/subject.ts';
+export { cssPixels } from './subject/text-size.ts';

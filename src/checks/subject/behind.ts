@@ -3,9 +3,10 @@ import type { WidgetSource } from '../../document/index.ts';
 import { backgroundBox, meterFill, picturePieces, trailColor } from '../../ink/index.ts';
 import type { Rect } from '../../layout/index.ts';
 import type { Pixels } from '../../picture/index.ts';
-import { colorAt, compose, faded, luminance, type Fill, type Rgba } from '../../theme/index.ts';
+import { colorAt, compose, faded, type Rgba } from '../../theme/index.ts';
 import type { Backdrop } from '../../view/index.ts';
 import type { Draft } from '../check.ts';
+import { bedsOf, covers, sliver } from './beds.ts';
 import { hasArea, intersection, meet } from './geometry.ts';
 import type { Subject } from './subject.ts';
 
@@ -47,65 +48,12 @@ export function groundOf(
   report: (draft: Draft) => void,
   own: 'with its own' | 'without its own' = 'with its own',
 ): readonly Ground[] {
-  const under = behind(subject, index, own === 'with its own' ? index : index - 1, area);
+  const under = behind(subject, index, own === 'with its own', area);
   if ('colors' in under) return under.colors;
   const { missing } = under;
   const reasons = [{ text: missing, pointer: subject.widgets[index]!.pointer }];
   report({ outcome: 'undecided', widget: index, measured: NaN, missing, reasons });
   return [];
-}
-
-/** Luminances between which everything behind a rectangle lies. */
-export interface GroundRange {
-  readonly darkest: number;
-  readonly lightest: number;
-}
-
-/**
- * A range that holds the luminance of all that lies behind a rectangle of a widget, whatever is behind the first thing
- * below it: the cheap test before anybody samples. Undefined where that is a picture, a meter or does not lie under all
- * of it. Luminance grows with each channel (WCAG 2.2), so that its ends are those of the channels.
- */
-export function groundRange(subject: Subject, index: number, area: Rect): GroundRange | undefined {
-  const { places, opacity } = subject.facts;
-  const beds = subject.facts.once('beds', () => bedsOf(subject));
-  for (let at = beds.length - 1; at >= 0; at--) {
-    const below = beds[at]!;
-    if (places[below]! > places[index]!) continue;
-    const widget = subject.widgets[below]!;
-    const { kind, look, picture } = widget;
-    if (kind === 'dialog') return undefined;
-    if (!meet(subject.rect(below), area)) continue;
-    const clip = subject.clip(below);
-    const box = backgroundBox(widget, subject.layout, subject.rect(below));
-    const rect = clip ? intersection(box, clip) : box;
-    const { background } = look;
-    if (!background || picture || (kind === 'meter' && below !== index) || !covers(rect, area))
-      return undefined;
-    const ranges = subject.facts.once('ranges', () => new Map<number, GroundRange>());
-    let range = ranges.get(below);
-    if (!range) ranges.set(below, (range = rangeOf(background, opacity[below]!)));
-    return range;
-  }
-  return undefined;
-}
-
-/** Whether an opaque colour has a contrast of at least the limit with everything in a range. */
-export function standsOff(color: Rgba, { darkest, lightest }: GroundRange, limit: number): boolean {
-  if (color.a !== 1) return false;
-  const own = luminance(color) + 0.05;
-  return Math.max(own / (lightest + 0.05), (darkest + 0.05) / own) >= limit;
-}
-
-/** The luminances of a fill over anything from black to white. */
-function rangeOf(fill: Fill, opacity: number): GroundRange {
-  const colors = fill.type === 'color' ? [fill.color] : fill.stops.map(({ color }) => color);
-  const end = (pick: (...values: number[]) => number, under: number) => {
-    const channel = (key: 'r' | 'g' | 'b') =>
-      pick(...colors.map((color) => color[key] * color.a * opacity + under * (1 - color.a * opacity)));
-    return luminance({ r: channel('r'), g: channel('g'), b: channel('b'), a: 1 });
-  };
-  return { darkest: end(Math.min, 0), lightest: end(Math.max, 1) };
 }
 
 /** Points looked at in each cell and on each axis where a gradient or a picture is behind. */
@@ -117,18 +65,18 @@ const mostCells = 400;
  * Every colour that lies behind a rectangle of a widget, everything painted before it composed. The rectangle is
  * cut into cells along the edges of what is behind, so that no plain colour is missed.
  */
-function behind(subject: Subject, index: number, topmost: number, area: Rect): Behind {
+function behind(subject: Subject, index: number, withOwn: boolean, area: Rect): Behind {
   const layers: Layer[] = [];
   const { places } = subject.facts;
-  const beds = subject.facts.once('beds', () => bedsOf(subject));
-  const own = topmost === index ? places[index]! : places[index]! - 1;
+  const beds = bedsOf(subject);
+  const last = withOwn ? places[index]! : places[index]! - 1;
   for (let at = beds.length - 1; at >= 0; at--) {
     const below = beds[at]!;
-    if (places[below]! > own) continue;
+    if (places[below]! > last) continue;
     const missing = addLayers(subject, below, below === index, area, layers);
     if (missing !== undefined) return { missing };
-    const last = layers.at(-1);
-    if (last?.opaque && covers(last.rect, area)) break;
+    const lowest = layers.at(-1);
+    if (lowest?.opaque && covers(lowest.rect, area)) break;
   }
   layers.reverse();
   const solid = layers.length > 0 && layers[0]!.opaque && covers(layers[0]!.rect, area);
@@ -176,15 +124,6 @@ function behind(subject: Subject, index: number, topmost: number, area: Rect): B
   return { colors: [...found.values()] };
 }
 
-/** Widgets that may lie behind others with something painted, in drawing order. */
-function bedsOf({ tree }: Subject): readonly number[] {
-  return tree.order.filter((index) => {
-    const { visible, kind, look, picture } = tree.widgets[index]!;
-    if (!visible || look.opacity === 0) return false;
-    return look.background !== undefined || picture !== undefined || kind === 'meter' || kind === 'dialog';
-  });
-}
-
 /** Along which axes the colour over a point changes. */
 function changesAt(layers: readonly Layer[], x: number, y: number): Changes {
   let found = nowhere;
@@ -198,9 +137,6 @@ function changesAt(layers: readonly Layer[], x: number, y: number): Changes {
 function changesOf(angle: number): Changes {
   return { x: angle % 180 !== 0, y: angle % 180 !== 90 };
 }
-
-/** Parts narrower than a px are not seen: edges are painted on whole px, half a px from here at the most. */
-const sliver = 1;
 
 const clear: Rgba = { r: 0, g: 0, b: 0, a: 0 };
 
@@ -336,15 +272,6 @@ function cuts(layers: readonly Layer[], area: Rect, axis: 'x' | 'y'): number[] {
     if (end > from + sliver && end < to - sliver) places.add(end);
   }
   return [...places].sort((a, b) => a - b);
-}
-
-function covers(outer: Rect, inner: Rect): boolean {
-  return (
-    outer.x <= inner.x + sliver &&
-    outer.y <= inner.y + sliver &&
-    outer.x + outer.width >= inner.x + inner.width - sliver &&
-    outer.y + outer.height >= inner.y + inner.height - sliver
-  );
 }
 
 function contains(rect: Rect, x: number, y: number): boolean {

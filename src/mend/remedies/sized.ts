@@ -1,3 +1,4 @@
+import { cssPixels } from '../../checks/index.ts';
 import { keysOf, sizeKeys, wholeUp, type Broken, type Change, type Remedy } from '../remedy.ts';
 
 /** Sides that are shorter than a number of u, made so long. */
@@ -60,19 +61,9 @@ export const shrinkPicture: Remedy = (broken) => {
 
 /** More room between what is pressed. */
 export const widerGap: Remedy = (broken) => {
-  const { widget, other, on, measured, limit } = broken;
+  const { widget, other, on, limit, scale } = broken;
   const parent = on.widgets[widget.parent];
   if (!other || other.parent !== widget.parent || !parent || parent.index === 0) return [];
-  const px = measured > 0 ? gapOf(broken, other) / measured : 0;
-  if (px === 0) return [];
-  const gap = wholeUp((limit * px) / broken.scale);
-  return parent.box.arrange === 'free' ? [] : [keysOf(broken, parent, { gap })];
+  if (parent.box.arrange === 'free') return [];
+  return [keysOf(broken, parent, { gap: wholeUp(limit / cssPixels(1, on.screen) / scale) })];
 };
-
-/** The gap between two, in px. */
-function gapOf({ on, widget }: Broken, other: Broken['widget']): number {
-  const [a, b] = [on.layout.rect(widget.index), on.layout.rect(other.index)];
-  const across = Math.max(b.x - a.x - a.width, a.x - b.x - b.width);
-  const down = Math.max(b.y - a.y - a.height, a.y - b.y - b.height);
-  return Math.max(across, down, 0);
-}
