@@ -5,7 +5,7 @@ import { writeParts, type CheckPart } from '../node/check-parts.ts';
 import type { PlanOptions } from '../node/check-messages.ts';
 import { CheckThreads } from '../node/check-threads.ts';
 import { writeWhole } from '../node/files.ts';
-import { counted } from '../report/index.ts';
+import { counted, printable } from '../report/index.ts';
 import { screens, type Screen } from '../screen/index.ts';
 import { UsageError, exitClean, exitUnusable, type Io } from './io.ts';
 import { load, type Loaded, type Usable } from './load.ts';
@@ -39,8 +39,6 @@ export interface Shard {
   readonly of: number;
 }
 
-/** Fewer layouts than this are made before another thread has read the document. */
-const worthThreads = 300;
 /** With fewer screens than this, a check is over before another thread could help. */
 const worthStarting = 8;
 
@@ -60,7 +58,7 @@ export async function check(files: readonly string[], call: CheckCall, io: Io): 
   const unusable: Loaded[] = [];
   const parts: CheckPart[] = [];
   for (const file of files) {
-    progress.say(`reading ${file}`);
+    progress.say(`reading ${printable(file)}`);
     // Threads read the document while this one does.
     const threads = new CheckThreads(file, call.theme, on.length < worthStarting ? 0 : helpersOf(call));
     try {
@@ -156,8 +154,7 @@ async function run(
   const all = wanted.reduce((sum, nth) => sum + plan.batches[nth]!.screens.length, 0);
   let done = 0;
   progress.tell(0, all, 'layout');
-  const help = all < worthThreads ? new CheckThreads(loaded.file, undefined, 0) : threads;
-  await help.run(loaded, plan, options, wanted, (nth, result) => {
+  await threads.run(loaded, plan, options, wanted, (nth, result) => {
     onResult(nth, result);
     done += plan.batches[nth]!.screens.length;
     progress.tell(done, all, 'layout');

@@ -1,4 +1,4 @@
-import { compareSnapshots, snapshotOf, type SeenView, type Snapshot } from '../compare/index.ts';
+import { compareSnapshots, layoutKey, snapshotOf, type SeenView, type Snapshot } from '../compare/index.ts';
 import { FileProblem, readLimited, writeWhole } from '../node/files.ts';
 import type { PlanOptions } from '../node/check-messages.ts';
 import { drawLayout } from '../paint/index.ts';
@@ -7,6 +7,7 @@ import {
   compareJson,
   compareTerminal,
   counted,
+  printable,
   sentenceOf,
   type Compared,
   type Pair,
@@ -90,7 +91,7 @@ async function sideOf(
   io: Io,
   progress: Progress,
 ): Promise<Side | undefined> {
-  progress.say(`reading ${path}`);
+  progress.say(`reading ${printable(path)}`);
   const saved = savedIn(path);
   if (saved) return { snapshot: saved, loaded: undefined };
   const loaded = await load(path, io, undefined, () => progress.clear());
@@ -98,7 +99,7 @@ async function sideOf(
   const { view: views, locale: locales, coverage = 'pairs' } = call;
   const on = call.screen?.map((name) => screenFrom(name, {})) ?? screens;
   const options: PlanOptions = { screens: on, views, locales, coverage };
-  progress.say(`looking at ${path}`);
+  progress.say(`looking at ${printable(path)}`);
   const message = (finding: Finding) => sentenceOf(finding);
   return {
     snapshot: snapshotOf(loaded.document, { ...options, resources: loaded.resources }, message),
@@ -159,8 +160,8 @@ async function pairsOf({ comparison }: Compared, before: Side, after: Side): Pro
   return [...new Set(comparison.changes.map(({ view }) => view))].map((view) => {
     const mine = comparison.changes.filter((one) => one.view === view);
     const { worst } = mine.reduce((most, one) => (one.by > most.by ? one : most));
-    const was = before.snapshot.seen.find((one) => sameLayout(one, worst));
-    const is = after.snapshot.seen.find((one) => sameLayout(one, worst));
+    const was = before.snapshot.seen.find((one) => layoutKey(one) === layoutKey(worst));
+    const is = after.snapshot.seen.find((one) => layoutKey(one) === layoutKey(worst));
     const ids = new Set(mine.map(({ widget }) => widget));
     const boxes = [...(was ? boxesOf(was, ids, 'before') : []), ...(is ? boxesOf(is, ids, 'after') : [])];
     const { screen, width, height } = worst;
@@ -174,21 +175,6 @@ async function pairsOf({ comparison }: Compared, before: Side, after: Side): Pro
       boxes,
     };
   });
-}
-
-function sameLayout(one: SeenView, other: SeenView): boolean {
-  const { locale, theme, case: inCase, hudSize, textSize, state } = other.occasion;
-  const mine = one.occasion;
-  return (
-    one.view === other.view &&
-    one.screen === other.screen &&
-    mine.locale === locale &&
-    mine.theme === theme &&
-    mine.case === inCase &&
-    mine.hudSize === hudSize &&
-    mine.textSize === textSize &&
-    mine.state === state
-  );
 }
 
 function boxesOf(

@@ -1,3 +1,4 @@
+import { occasionKey } from '../verdict/index.ts';
 import type { SeenFinding, SeenView, SeenWidget, Snapshot } from './snapshot.ts';
 
 /** What may become of a widget. */
@@ -41,11 +42,11 @@ const still = 0.5;
 
 /** Compares two snapshots, layout by layout. */
 export function compareSnapshots(old: Snapshot, now: Snapshot): Comparison {
-  const before = new Map(old.seen.map((one) => [nameOf(one), one]));
+  const before = new Map(old.seen.map((one) => [layoutKey(one), one]));
   const changes = new Map<string, Omit<WidgetChange, 'screens'> & { screens: Set<string> }>();
   let layouts = 0;
   for (const one of now.seen) {
-    const was = before.get(nameOf(one));
+    const was = before.get(layoutKey(one));
     if (!was) continue;
     layouts++;
     compareViews(was, one, (kind, widget, by, from, to) => {
@@ -89,12 +90,9 @@ export function compareSnapshots(old: Snapshot, now: Snapshot): Comparison {
   };
 }
 
-function nameOf({
-  view,
-  screen,
-  occasion: { locale, theme, case: inCase, hudSize, textSize, state },
-}: SeenView): string {
-  return [view, screen, locale, theme ?? '', inCase ?? '', hudSize, textSize, state ?? ''].join('\n');
+/** What makes two layouts the same one in both documents. */
+export function layoutKey({ view, screen, occasion }: SeenView): string {
+  return [view, screen, occasionKey(occasion)].join('\n');
 }
 
 function compareViews(

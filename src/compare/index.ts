@@ -1,4 +1,4 @@
-export { compareSnapshots } from './compare.ts';
+export { compareSnapshots, layoutKey } from './compare.ts';
 export type { ChangeKind, Comparison, WidgetChange } from './compare.ts';
 export { snapshotOf } from './snapshot.ts';
 export type { SeenFinding, SeenView, SeenWidget, Snapshot } from './snapshot.ts';

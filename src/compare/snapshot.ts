@@ -1,9 +1,12 @@
 import type { Widget } from '../build/index.ts';
+import { checks } from '../checks/index.ts';
 import type { CheckedDocument } from '../document/index.ts';
+import { everyTheme } from '../theme/index.ts';
 import {
+  Results,
   keyOf,
+  lookAt,
   planOf,
-  checkDocument,
   type CheckOptions,
   type Finding,
   type Occasion,
@@ -59,9 +62,12 @@ export function snapshotOf(
   messageOf: (finding: Finding) => string,
 ): Snapshot {
   const plan = planOf(document, options);
+  const results = new Results(document, plan);
+  const themes = everyTheme(document);
   const seen: SeenView[] = [];
-  for (const { view: name, occasion, screens } of plan.batches) {
-    const view = openView(document, name, { resources: options.resources, ...occasion });
+  plan.batches.forEach(({ view: name, occasion, screens }, nth) => {
+    const view = openView(document, name, { resources: options.resources, themes, ...occasion });
+    results.add(nth, lookAt(view, occasion, screens, checks));
     const prints = new Map<Widget, readonly [look: number, words: number]>();
     for (const screen of screens) {
       const on = view.layoutOn(screen);
@@ -80,8 +86,8 @@ export function snapshotOf(
         widgets,
       });
     }
-  }
-  const { findings } = checkDocument(document, options);
+  });
+  const { findings } = results.verdict();
   return {
     views: plan.views,
     seen,
@@ -96,9 +102,12 @@ export function snapshotOf(
   };
 }
 
-/** The same finding in another document: what stands above a widget does not make it another one. */
+/**
+ * The same finding in another document: what stands above a widget does not make it another one. Only promises are told
+ * apart by their place.
+ */
 function keyFor(finding: Finding): string {
-  return keyOf({ ...finding, pointer: finding.check === 'broken-promise' ? (finding.detail ?? '') : '' });
+  return keyOf({ ...finding, pointer: finding.check === 'broken-promise' ? finding.pointer : '' });
 }
 
 function tenth(px: number): number {

@@ -2,16 +2,15 @@ import type { CheckedDocument } from '../document/index.ts';
 import { EditError, readChanged } from '../edit/index.ts';
 import type { Screen } from '../screen/index.ts';
 import {
-  Results,
+  checkDocument,
+  isWorse,
   keyOf,
-  planOf,
   runBatch,
   type CheckOptions,
   type Finding,
   type Verdict,
 } from '../verdict/index.ts';
 import { NoSuchName, openView } from '../view/index.ts';
-import { everyTheme } from '../theme/index.ts';
 import { remedies, takenOut } from './registry.ts';
 import { takeOut } from './remedies/written.ts';
 import type { Broken, Change } from './remedy.ts';
@@ -122,11 +121,7 @@ function checkAgain(
   options: CheckOptions,
 ): readonly Finding[] {
   const inView = view !== undefined && isWithinView(changed, old, view);
-  const plan = planOf(changed, inView ? { ...options, views: [view] } : options);
-  const results = new Results(changed, plan);
-  const themes = everyTheme(changed);
-  plan.batches.forEach((batch, nth) => results.add(nth, runBatch(changed, options.resources, batch, themes)));
-  const { findings } = results.verdict();
+  const { findings } = checkDocument(changed, inView ? { ...options, views: [view] } : options);
   if (!inView) return findings;
   // Whether an acceptance is idle is only known when every view is looked at.
   const kept = (one: Finding) =>
@@ -149,21 +144,17 @@ function mendsAll(before: Verdict, after: readonly Finding[], finding: Finding):
     const key = keyOf(one);
     const was = old.get(key);
     if (!was || key === keyOf(finding)) return false;
-    return one.occurrences.length <= was.occurrences.length && !isWorse(one, was);
+    return (
+      one.occurrences.length <= was.occurrences.length && !isWorse(one.fails, one.worst, was.worst, tolerance)
+    );
   });
-}
-
-function isWorse(one: Finding, was: Finding): boolean {
-  const [a, b] = [one.worst.measured, was.worst.measured];
-  if (a === null || b === null) return false;
-  return one.fails === 'above' ? a > b + tolerance : a < b - tolerance;
 }
 
 /** What rounding may make of a measured value. */
 const tolerance = 1e-6;
 
 /** The one place where two texts differ. */
-export function differenceOf(old: string, now: string): { start: number; end: number; insert: string } {
+function differenceOf(old: string, now: string): { start: number; end: number; insert: string } {
   let start = 0;
   while (start < old.length && start < now.length && old[start] === now[start]) start++;
   let same = 0;

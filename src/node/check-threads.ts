@@ -14,13 +14,27 @@ export interface OpenedProject {
 
 /** Batches a thread has at hand, so that it need not wait for the next. */
 const atHand = 2;
+/** Fewer layouts than this are made before another thread has read the document. */
+const worthSharing = 300;
+
+/** What is being run. */
+interface Job {
+  readonly project: OpenedProject;
+  readonly plan: CheckPlan;
+  readonly options: PlanOptions;
+  readonly onResult: (nth: number, result: BatchResult) => void;
+  /** Places in the plan that nobody has taken. */
+  readonly queue: number[];
+  /** What a thread could not do: done here, where its error is met. */
+  readonly own: number[];
+}
 
 interface Helper {
   readonly worker: Worker;
   /** Undefined until it has opened the project. */
   fingerprint: string | undefined;
-  /** The plan it was told to make. */
-  plan: CheckPlan | undefined;
+  /** The job whose plan it was told to make. */
+  job: Job | undefined;
   /** What it has been asked and not answered. */
   readonly asked: Set<number>;
 }
@@ -32,20 +46,14 @@ interface Helper {
 export class CheckThreads {
   readonly #helpers: Helper[] = [];
   #changed: () => void = () => undefined;
-  #onResult: (nth: number, result: BatchResult) => void = () => undefined;
-  #queue: number[] = [];
-  /** What a thread could not do: done here, where its error is met. */
-  #own: number[] = [];
-  #project: OpenedProject | undefined;
-  #plan: CheckPlan | undefined;
-  #options: PlanOptions | undefined;
+  #job: Job | undefined;
 
   /** @param count Threads beside this one; none is fine. */
   constructor(file: string, theme: string | undefined, count: number) {
     const start: WorkerStart = { file, theme };
     for (let nth = 0; nth < count; nth++) {
       const worker = new Worker(new URL('./check-worker.js', import.meta.url), { workerData: start });
-      const helper: Helper = { worker, fingerprint: undefined, plan: undefined, asked: new Set() };
+      const helper: Helper = { worker, fingerprint: undefined, job: undefined, asked: new Set() };
       this.#helpers.push(helper);
       worker.on('message', (message: WorkerSays) => this.#heard(helper, message));
       // One that dies gives its work back.
@@ -66,24 +74,23 @@ export class CheckThreads {
     wanted: readonly number[],
     onResult: (nth: number, result: BatchResult) => void,
   ): Promise<void> {
-    this.#project = project;
-    this.#plan = plan;
-    this.#options = options;
-    this.#queue = [...wanted].reverse();
     const themes = everyTheme(project.document);
     let left = wanted.length;
-    this.#onResult = (nth, result) => {
+    const tell = (nth: number, result: BatchResult) => {
       left--;
       onResult(nth, result);
     };
+    const job: Job = { project, plan, options, onResult: tell, queue: [...wanted].reverse(), own: [] };
+    const layouts = wanted.reduce((sum, nth) => sum + plan.batches[nth]!.screens.length, 0);
+    this.#job = layouts < worthSharing ? undefined : job;
     for (const helper of this.#helpers) this.#feed(helper);
     while (left > 0) {
-      const nth = this.#own.pop() ?? this.#queue.pop();
+      const nth = job.own.pop() ?? job.queue.pop();
       if (nth === undefined) {
         await new Promise<void>((done) => (this.#changed = done));
         continue;
       }
-      this.#onResult(nth, runBatch(project.document, project.resources, plan.batches[nth]!, themes));
+      tell(nth, runBatch(project.document, project.resources, plan.batches[nth]!, themes));
       // Messages of the threads are heard between batches.
       await new Promise<void>((done) => setImmediate(done));
     }
@@ -99,8 +106,8 @@ export class CheckThreads {
     if (message.type === 'open') helper.fingerprint = message.fingerprint ?? '';
     else {
       helper.asked.delete(message.nth);
-      if (message.type === 'result') this.#onResult(message.nth, message.result);
-      else this.#own.push(message.nth);
+      if (message.type === 'result') helper.job?.onResult(message.nth, message.result);
+      else helper.job?.own.push(message.nth);
     }
     this.#feed(helper);
     this.#changed();
@@ -109,20 +116,21 @@ export class CheckThreads {
   #gone(helper: Helper): void {
     const at = this.#helpers.indexOf(helper);
     if (at >= 0) this.#helpers.splice(at, 1);
-    this.#own.push(...helper.asked);
+    helper.job?.own.push(...helper.asked);
     helper.asked.clear();
     this.#changed();
   }
 
   #feed(helper: Helper): void {
-    if (!this.#plan || helper.fingerprint !== this.#project?.fingerprint) return;
+    const job = this.#job;
+    if (!job || helper.fingerprint !== job.project.fingerprint) return;
     const ask = (message: WorkerAsk) => helper.worker.postMessage(message);
-    if (helper.plan !== this.#plan) {
-      helper.plan = this.#plan;
-      ask({ type: 'plan', options: this.#options! });
+    if (helper.job !== job) {
+      helper.job = job;
+      ask({ type: 'plan', options: job.options });
     }
-    while (helper.asked.size < atHand && this.#queue.length > 0) {
-      const nth = this.#queue.pop()!;
+    while (helper.asked.size < atHand && job.queue.length > 0) {
+      const nth = job.queue.pop()!;
       helper.asked.add(nth);
       ask({ type: 'run', nth });
     }

@@ -1,4 +1,4 @@
-import type { Finding, Verdict } from '../verdict/index.ts';
+import { occasionKey, type Finding, type Verdict } from '../verdict/index.ts';
 import type { CheckedDocument } from '../document/index.ts';
 import { drawLayout, type DrawList } from '../paint/index.ts';
 import type { Screen } from '../screen/index.ts';
@@ -52,25 +52,17 @@ export function* shotsOf(document: CheckedDocument, verdict: Verdict, options: S
         case: shown ? shown.case : verdict.cases[0],
         locale: shown?.locale ?? verdict.locales[0]!,
         theme: shown ? shown.theme : document.themeName,
-        hudSize: shown?.hudSize ?? verdict.hudSizes[0],
-        textSize: shown?.textSize ?? verdict.textSizes[0],
+        hudSize: shown?.hudSize ?? verdict.hudSizes[0]!,
+        textSize: shown?.textSize ?? verdict.textSizes[0]!,
         state: shown?.state,
       };
-      const key = JSON.stringify(variant);
+      const key = occasionKey(variant);
       const view = opened.get(key) ?? openView(document, name, { resources, ...variant });
       opened.set(key, view);
       const on = view.layoutOn(screen);
       const ids = new Map(on.widgets.map(({ id, index }) => [id, index]));
       const marks = here.flatMap(({ finding, index, found }) => {
-        const same = found.some(
-          (one) =>
-            one.case === variant.case &&
-            one.locale === variant.locale &&
-            one.theme === variant.theme &&
-            one.hudSize === variant.hudSize &&
-            one.textSize === variant.textSize &&
-            one.state === variant.state,
-        );
+        const same = found.some((one) => occasionKey(one) === key);
         return same ? marksOf(finding, index, ids, (at) => on.layout.pixelRect(at), screen) : [];
       });
       const { width, height } = screen;

@@ -87,7 +87,10 @@ export class Findings {
   }
 }
 
-function isWorse(fails: Finding['fails'], one: Occurrence, than: Occurrence): boolean {
+/** Whether one occurrence measures worse than another, by more than a tolerance; nothing is worse than undecided. */
+export function isWorse(fails: Finding['fails'], one: Occurrence, than: Occurrence, tolerance = 0): boolean {
   if (one.measured === null || than.measured === null) return false;
-  return fails === 'above' ? one.measured > than.measured : one.measured < than.measured;
+  return fails === 'above'
+    ? one.measured > than.measured + tolerance
+    : one.measured < than.measured - tolerance;
 }

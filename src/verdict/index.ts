@@ -1,7 +1,7 @@
 export { Results, checkDocument, checkView, keptOn } from './run.ts';
-export { runBatch } from './batch.ts';
+export { lookAt, runBatch } from './batch.ts';
 export type { BatchResult } from './batch.ts';
 export type { Finding, Looked, Occurrence, Verdict } from './finding.ts';
-export { keyOf } from './finding.ts';
-export { mostLayouts, planOf } from './plan.ts';
+export { isWorse, keyOf } from './finding.ts';
+export { mostLayouts, occasionKey, planOf } from './plan.ts';
 export type { Batch, CheckOptions, CheckPlan, Coverage, Factors, Occasion } from './plan.ts';

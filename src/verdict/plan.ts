@@ -54,6 +54,11 @@ export interface Occasion {
   readonly state: State | undefined;
 }
 
+/** The same text for the same occasion, whether what is undefined in it is said or left out. */
+export function occasionKey({ locale, theme, case: inCase, hudSize, textSize, state }: Occasion): string {
+  return [locale, theme, inCase, hudSize, textSize, state].join('\n');
+}
+
 /** One view on one occasion, on some screens. */
 export interface Batch {
   readonly view: string;

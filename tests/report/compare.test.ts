@@ -108,6 +108,18 @@ describe('pimbot compare', () => {
     expect(other).not.toContain('<script>');
   });
 
+  test('a promise that breaks by another length is the same finding', () => {
+    const promised = (text: string) =>
+      text.replace(
+        '    backdrop:',
+        '    expect: [{ widget: lamp, at-least: { width: 200 } }]\n    backdrop:',
+      );
+    put('p1.yaml', promised(old));
+    put('p2.yaml', promised(old.replace('size: 60', 'size: 70')));
+    const { findings } = JSON.parse(run('p1.yaml', 'p2.yaml', ...screens, '--json').out) as Told;
+    expect([findings.new.length, findings.gone.length, findings.unchanged.length]).toEqual([0, 0, 1]);
+  });
+
   test('what cannot be compared is refused in a sentence', () => {
     put('cut.json', '{ "pimbot-baseline": 1, "views": []');
     expect(run('cut.json', 'new.yaml')).toMatchObject({ code: 2 });
