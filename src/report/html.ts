@@ -1,7 +1,7 @@
 import type { Finding } from '../verdict/index.ts';
 import { escapeXml } from '../paint/index.ts';
+import { page } from './page/page.ts';
 import { pageScript } from './page/script.ts';
-import { pageStyle } from './page/style.ts';
 import { findingPlace, suggestionOf, type ReportInput } from './report.ts';
 import type { Shot } from './shots.ts';
 import { counted, occasionOf, sentenceOf } from './wording.ts';
@@ -38,7 +38,12 @@ export function reportHtml(inputs: readonly SheetInput[]): string {
     findings,
     shots,
   };
-  return page(summaryOf(inputs), JSON.stringify(data).replace(/</g, '\\u003c'));
+  const summary = summaryOf(inputs);
+  return page({
+    title: summary.text,
+    body: bodyOf(summary, JSON.stringify(data).replace(/</g, '\\u003c')),
+    script: pageScript,
+  });
 }
 
 function findingOf(input: ReportInput, finding: Finding): object {
@@ -78,19 +83,9 @@ function summaryOf(inputs: readonly SheetInput[]): {
   };
 }
 
-function page(summary: ReturnType<typeof summaryOf>, data: string): string {
+function bodyOf(summary: ReturnType<typeof summaryOf>, data: string): string {
   const select = (id: string, title: string) => `<label>${title} <select id="${id}"></select></label>`;
-  return `<!doctype html>
-<html lang="en">
-<head>
-<meta charset="utf-8">
-<meta name="viewport" content="width=device-width, initial-scale=1">
-<meta http-equiv="Content-Security-Policy" content="default-src 'none'; img-src data:; style-src 'unsafe-inline'; script-src 'unsafe-inline'">
-<title>Pimbot: ${escapeXml(summary.text)}</title>
-<style>${pageStyle}</style>
-</head>
-<body>
-<header>
+  return `<header>
 <h1><span class="${summary.passed ? 'good' : 'bad'}">${escapeXml(summary.text)}</span> <small>${escapeXml(summary.of)}</small></h1>
 <form aria-label="Filters">
 ${select('check', 'Check')}
@@ -112,9 +107,5 @@ ${select('locale', 'Locale')}
 </header>
 <div id="large"></div>
 </dialog>
-<script type="application/json" id="data">${data}</script>
-<script>${pageScript}</script>
-</body>
-</html>
-`;
+<script type="application/json" id="data">${data}</script>`;
 }

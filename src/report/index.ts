@@ -1,5 +1,8 @@
-export { compareHtml, compareJson, compareTerminal } from './compare.ts';
-export type { Compared, Pair, PairBox } from './compare.ts';
+export { compareHtml } from './compare/html.ts';
+export type { Pair, PairBox } from './compare/html.ts';
+export { compareJson } from './compare/json.ts';
+export { compareTerminal } from './compare/terminal.ts';
+export type { Compared } from './compare/compared.ts';
 export { reportHtml } from './html.ts';
 export type { DrawnShot, SheetInput } from './html.ts';
 export { reportJson } from './json.ts';

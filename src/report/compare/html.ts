@@ -1,0 +1,84 @@
+import type { Comparison } from '../../compare/index.ts';
+import { escapeXml } from '../../paint/index.ts';
+import { page } from '../page/page.ts';
+import { counted } from '../wording.ts';
+import { changeSentence, told, type Compared } from './compared.ts';
+
+/** A view before and after, drawn where one of its widgets changed most. */
+export interface Pair {
+  readonly view: string;
+  readonly screen: string;
+  readonly width: number;
+  readonly height: number;
+  /** `data:` addresses; undefined of what was only saved, or is not there. */
+  readonly before: string | undefined;
+  readonly after: string | undefined;
+  /** Boxes in shares of the screen. */
+  readonly boxes: readonly PairBox[];
+}
+
+export interface PairBox {
+  readonly when: 'before' | 'after';
+  readonly widget: string;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** One page that stands by itself: each changed view before and after, with its changed widgets outlined in both. */
+export function compareHtml({ old, now, comparison, screens }: Compared, pairs: readonly Pair[]): string {
+  const { changes, findings } = comparison;
+  const list = (items: readonly string[]) =>
+    `<ol>${items.map((item) => `<li class="open">${item}</li>`).join('')}</ol>`;
+  const picture = (pair: Pair, when: 'before' | 'after') => {
+    const source = pair[when];
+    const boxes = pair.boxes
+      .filter((box) => source === undefined || box.when === when || when === 'after')
+      .map(
+        ({ x, y, width, height, when: then, widget }) =>
+          `<i class="${then}" title="${escapeXml(widget)} ${then}" style="left:${share(x)};top:${share(y)};width:${share(width)};height:${share(height)}"></i>`,
+      )
+      .join('');
+    const image = source === undefined ? '' : `<img alt="${escapeXml(pair.view)} ${when}" src="${source}">`;
+    const fit = `aspect-ratio:${pair.width}/${pair.height};max-width:min(100%, calc(70vh * ${pair.width / pair.height}))`;
+    return `<figure><figcaption>${when}</figcaption><div class="stage" style="${fit}">${image}${boxes}</div></figure>`;
+  };
+  const parts = pairs.map((pair) => {
+    const mine = changes.filter(({ view }) => view === pair.view);
+    const said = mine.map(
+      (one) => `${escapeXml(one.widget)} ${escapeXml(changeSentence(one, screens.length))}`,
+    );
+    return `<section><h2>${escapeXml(pair.view)} <small class="none">on ${escapeXml(pair.screen)}</small></h2><div class="two">${picture(pair, 'before')}${picture(pair, 'after')}</div>${list(said)}</section>`;
+  });
+  const finding = (mark: string, tone: string) => (one: Comparison['findings']['new'][number]) =>
+    `<span class="${tone}">${mark}</span> ${escapeXml(told(one))} <code>${escapeXml(one.check)}</code>`;
+  const said = [...findings.new.map(finding('new', 'bad')), ...findings.gone.map(finding('gone', 'good'))];
+  const title = `${counted(changes.length, 'change')}, findings: ${findings.new.length} new, ${findings.gone.length} gone, ${findings.unchanged.length} unchanged`;
+  return page({
+    title,
+    style: compareStyle,
+    body: `<header><h1>${escapeXml(title)} <small>${escapeXml(old)} → ${escapeXml(now)}</small></h1><p class="none"><i class="key before"></i> where it was <i class="key after"></i> where it is</p></header>
+<main>
+${said.length > 0 ? `<h2>Findings</h2>${list(said)}` : ''}
+${parts.join('\n')}
+</main>`,
+  });
+}
+
+function share(of: number): string {
+  return `${(of * 100).toFixed(3)}%`;
+}
+
+const compareStyle = `
+.two { display: grid; grid-template-columns: repeat(auto-fit, minmax(320px, 1fr)); gap: 16px; margin: 10px 0; align-items: start; }
+figure { margin: 0; } figcaption { color: var(--soft); margin-bottom: 4px; }
+.stage { margin: 0; }
+.stage i.before, .key.before { border: 2px dashed var(--doubt); }
+.stage i.after, .key.after { border: 2px solid var(--focus); }
+.key { display: inline-block; width: 22px; height: 13px; margin: 0 4px 0 12px; vertical-align: -2px; }
+.key:first-child { margin-left: 0; }
+header p { margin: 0; }
+section { margin-top: 28px; }
+ol { gap: 6px; } li { padding: 6px 13px; }
+`;
