@@ -155,7 +155,7 @@ function checkCommand(program: Command, io: Io, done: (code: number) => void): v
       .addOption(
         new Option(
           '--state <state>',
-          'check with every control in this state too (may be repeated)',
+          `check with every control in this state too: ${states.join(', ')} (may be repeated)`,
         ).argParser(collectOf(states)),
       )
       .addOption(
