@@ -51,7 +51,9 @@ async function drawn(sample: Sample, defect: Defect, path: string, at?: string):
 function pick(findings: readonly Finding[]): string {
   const names = findings.flatMap(({ occurrences }) => occurrences.map(({ screen }) => screen));
   return (
-    ['handheld', 'desktop', 'tiny-window', 'phone-landscape'].find((name) => names.includes(name)) ??
+    ['handheld', 'desktop', 'tiny-window', 'phone-landscape', 'ultrawide'].find((name) =>
+      names.includes(name),
+    ) ??
     names[0] ??
     'handheld'
   );
