@@ -68,7 +68,12 @@ export { gaveWay, whyEdge, whyLook, whySize, whyWidget } from './why/index.ts';
 export type { GaveWay, LookReason, Reason } from './why/index.ts';
 export { checks, documentChecks } from './checks/index.ts';
 export { Results, checkDocument, planOf, runBatch } from './verdict/index.ts';
-export type { Check, CheckId, DocumentCheck } from './checks/index.ts';
+export type {
+  CheckId,
+  Facts,
+  ListedCheck as Check,
+  ListedDocumentCheck as DocumentCheck,
+} from './checks/index.ts';
 export type {
   Batch,
   BatchResult,

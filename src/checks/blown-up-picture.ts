@@ -2,7 +2,7 @@ import { keyPointer, shown } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { drawnPictures, largestPixel } from './subject/pictures-drawn.ts';
 
-export const blownUpPicture: Check = {
+export const blownUpPicture = {
   id: 'blown-up-picture',
   title: 'A picture blown up beyond its pixels',
   measures: 'device px that one pixel of a smooth picture is drawn with',
@@ -11,6 +11,8 @@ export const blownUpPicture: Check = {
   fails: 'above',
   source: 'beyond that, edges are seen to be soft; a finer file helps (docs/pictures.md)',
   severity: 'warning',
+  sentence: ({ measured, limit }) => `shows a picture blown up ${measured} times; ${limit} is the most`,
+  remedies: ['shrinkPicture'],
   run(subject, limit, report) {
     for (const drawn of drawnPictures(subject)) {
       const { widget, picture, source } = drawn;
@@ -26,4 +28,4 @@ export const blownUpPicture: Check = {
       });
     }
   },
-};
+} as const satisfies Check;

@@ -1,8 +1,10 @@
 import { whySize } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { axisOf, hasArea, isInside, overshoot, worstEdge } from './subject/geometry.ts';
+import { axisOf, hasArea, isInside, overshoot, worstEdge, type EdgeName } from './subject/geometry.ts';
 
-export const burstsParent: Check = {
+type Facts = { readonly edge: EdgeName };
+
+export const burstsParent = {
   id: 'bursts-parent',
   title: 'Bursts out of its parent',
   measures: 'how far a widget reaches over an edge of the widget it is in',
@@ -11,6 +13,9 @@ export const burstsParent: Check = {
   fails: 'above',
   source: 'rounding to whole pixels moves an edge by half a pixel at the most (docs/layout-model.md, 5.1)',
   severity: 'error',
+  sentence: ({ facts, other, measured }) =>
+    `reaches ${measured} px over the ${facts.edge} edge of ${other}, which it is in`,
+  remedies: ['fitInParent'],
   run(subject, limit, report) {
     for (const { index, parent, visible } of subject.widgets) {
       if (parent <= 0 || !visible) continue;
@@ -33,7 +38,14 @@ export const burstsParent: Check = {
           text: at === 0 ? `${subject.widgets[parent]!.id}: ${reason.text}` : reason.text,
         })),
       ];
-      report({ outcome: 'failed', widget: index, other: parent, measured: distance, detail: edge, reasons });
+      report({
+        outcome: 'failed',
+        widget: index,
+        other: parent,
+        measured: distance,
+        facts: { edge },
+        reasons,
+      });
     }
   },
-};
+} as const satisfies Check<Facts>;

@@ -1,61 +1,32 @@
 import type { CheckedDocument, Origin } from '../document/index.ts';
 import type { Reason } from '../why/index.ts';
 import type { Acceptances } from './acceptances.ts';
+import type { RemedyName } from './remedies.ts';
 import type { Subject } from './subject/subject.ts';
-
-export type CheckId =
-  | 'off-screen'
-  | 'outside-safe-area'
-  | 'overlap'
-  | 'bursts-parent'
-  | 'cut-text'
-  | 'small-text'
-  | 'coarse-text'
-  | 'low-contrast'
-  | 'missing-glyph'
-  | 'missing-message'
-  | 'missing-picture'
-  | 'broken-promise'
-  | 'gave-way'
-  | 'pivot-at-odds'
-  | 'drifted'
-  | 'nearly-aligned'
-  | 'cut-off'
-  | 'covered'
-  | 'shrunk-text'
-  | 'long-lines'
-  | 'faint-part'
-  | 'states-alike'
-  | 'stretched-picture'
-  | 'blown-up-picture'
-  | 'uneven-pixels'
-  | 'slices-cross'
-  | 'small-target'
-  | 'swallowed-input'
-  | 'unused-style'
-  | 'unused-component'
-  | 'unused-token'
-  | 'idle-acceptance'
-  | 'theme-gap'
-  | 'nearly-same-size'
-  | 'uneven-gaps'
-  | 'colors-alike'
-  | 'crowded-targets'
-  | 'torn-apart'
-  | 'tiny-part'
-  | 'focus-astray'
-  | 'focus-unreached'
-  | 'drifted-instance'
-  | 'idle-change';
 
 export type Severity = 'error' | 'warning';
 
 /** failed: beyond the limit. undecided: something needed to decide is missing, and `missing` says what. */
 export type Outcome = 'failed' | 'undecided';
 
+/** Facts of a finding that its sentence and its remedies are made of; each check has its own, or none. */
+type WithFacts<Facts> = [Facts] extends [undefined]
+  ? { readonly facts?: undefined }
+  : { readonly facts: Facts };
+
 /** What a check says of one widget on one screen. */
-export interface Draft {
-  readonly outcome: Outcome;
+export type Draft<Facts = undefined> =
+  (About & WithFacts<Facts> & { readonly outcome: 'failed'; readonly missing?: undefined }) | Undecided;
+
+/** What a check cannot decide. */
+export type Undecided = About & {
+  readonly outcome: 'undecided';
+  readonly facts?: undefined;
+  /** What is missing to decide. */
+  readonly missing: string;
+};
+
+interface About {
   /** Index of the widget. */
   readonly widget: number;
   /** Index of the other widget, where two are concerned. */
@@ -67,15 +38,23 @@ export interface Draft {
   /** In place of the check's own limit. */
   readonly limit?: number;
   readonly reasons: readonly Reason[];
-  /** What is missing to decide. */
-  readonly missing?: string;
-  /** A detail for the sentence: an edge, a colour. */
-  readonly detail?: string;
 }
 
-/** What a check measures, in words, and where it fails. */
-export interface Measured {
-  readonly id: CheckId;
+/** A finding as its sentence tells it. */
+export interface Said<Facts> {
+  readonly facts: Facts;
+  /** The id of the other widget, where two are concerned. */
+  readonly other: string | undefined;
+  /** The locale it was found in. */
+  readonly locale: string;
+  /** Numbers as people read them. */
+  readonly measured: string;
+  readonly limit: string;
+}
+
+/** What a check measures and says, and where it fails. */
+export interface Measured<Facts> {
+  readonly id: string;
   readonly title: string;
   /** What is measured, in words. */
   readonly measures: string;
@@ -99,11 +78,15 @@ export interface Measured {
   /** Where the limit is from. */
   readonly source: string;
   readonly severity: Severity;
+  /** What it says of a widget, as the rest of a sentence that starts with the widget's id. */
+  sentence(said: Said<Facts>): string;
+  /** What may mend it, in the order it is tried; left out where nobody can know. */
+  readonly remedies?: readonly RemedyName[];
 }
 
 /** One check of a layout. One file each; the registry lists them. */
-export interface Check extends Measured {
-  run(subject: Subject, limit: number, report: (draft: Draft) => void): void;
+export interface Check<Facts = undefined> extends Measured<Facts> {
+  run(subject: Subject, limit: number, report: (draft: Draft<Facts>) => void): void;
 }
 
 /** A document as it is written, and what was found out about it on the way. */
@@ -111,15 +94,16 @@ export interface Written {
   readonly document: CheckedDocument;
   /** Which acceptances took findings away; undefined where not everything was looked at. */
   readonly acceptances: Acceptances | undefined;
-  /** Every check there is of a layout. */
-  readonly checks: readonly CheckId[];
+  /** The id of every check there is of a layout. */
+  readonly checks: readonly string[];
 }
 
 /** One thing that is wrong with what is written. */
-export interface DocumentDraft {
+export type DocumentDraft<Facts = undefined> = WithFacts<Facts> & AboutWritten;
+
+interface AboutWritten {
   /** What it is about: a style, a theme, a component. */
   readonly about: string;
-  readonly detail: string;
   readonly reason: string;
   /** The file; the document's own if left out. */
   readonly origin?: Origin;
@@ -129,6 +113,6 @@ export interface DocumentDraft {
 }
 
 /** One check of a document as it is written: whatever it reports has failed. One file each; the registry lists them. */
-export interface DocumentCheck extends Measured {
-  run(written: Written, report: (draft: DocumentDraft) => void, limit: number): void;
+export interface DocumentCheck<Facts = undefined> extends Measured<Facts> {
+  run(written: Written, report: (draft: DocumentDraft<Facts>) => void, limit: number): void;
 }

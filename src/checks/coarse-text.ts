@@ -1,7 +1,7 @@
 import type { Check } from './check.ts';
 import { capitals } from './subject/text-size.ts';
 
-export const coarseText: Check = {
+export const coarseText = {
   id: 'coarse-text',
   title: 'Text of too few pixels',
   measures: 'the height of a capital letter in device pixels',
@@ -10,10 +10,12 @@ export const coarseText: Check = {
   fails: 'below',
   source: 'ISO 9241-303: a character matrix of 7 × 9 pixels where text is to be read',
   severity: 'error',
+  sentence: ({ measured, limit }) => `has capitals of ${measured} px; ${limit} px is the least`,
+  remedies: ['largerText'],
   run(subject, limit, report) {
     for (const { index, px, reasons } of capitals(subject)) {
       if (px >= limit) continue;
       report({ outcome: 'failed', widget: index, measured: px, reasons: reasons() });
     }
   },
-};
+} as const satisfies Check;

@@ -14,7 +14,9 @@ import type { Subject } from './subject/subject.ts';
 /** Two colours this far apart are meant to be told apart (CIEDE2000). */
 const meantApart = 20;
 
-export const colorsAlike: Check = {
+type Facts = { readonly deficiency: Deficiency };
+
+export const colorsAlike = {
   id: 'colors-alike',
   title: 'Colours that some players cannot tell apart',
   measures:
@@ -25,16 +27,18 @@ export const colorsAlike: Check = {
   source:
     'WCAG 2.2, success criterion 1.4.1; protanopia, deuteranopia and tritanopia as in Machado, Oliveira and Fernandes (2009): one man in twelve sees less colour than others',
   severity: 'warning',
+  sentence: ({ facts, other, measured, limit }) =>
+    `${other === undefined ? 'has words of colours' : `is told from ${other} by a colour`} that ${facts.deficiency} sees ${measured} ΔE apart; ${limit} is the least`,
   run(subject, limit, report) {
     const close = subject.facts.once('colors-alike', () => closePairs(subject, limit));
     for (const { one, other, measured, deficiency, text } of close) {
       if (!subject.isSeen(one) || (other !== one && !subject.isSeen(other))) continue;
       const reasons = [{ text, pointer: subject.widgets[one]!.pointer }];
       const whom = other === one ? {} : { other };
-      report({ outcome: 'failed', widget: one, ...whom, measured, detail: deficiency, reasons });
+      report({ outcome: 'failed', widget: one, ...whom, measured, facts: { deficiency }, reasons });
     }
   },
-};
+} as const satisfies Check<Facts>;
 
 /** Two things a player has to tell apart by colour. */
 interface Pair {

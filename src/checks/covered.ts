@@ -3,7 +3,7 @@ import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { intersection, meet } from './subject/geometry.ts';
 
-export const covered: Check = {
+export const covered = {
   id: 'covered',
   title: 'Covered by something above',
   measures: 'the share of a text, picture or control that something opaque above it hides',
@@ -12,6 +12,8 @@ export const covered: Check = {
   fails: 'above',
   source: 'what is hidden cannot be read, whether it may overlap or not',
   severity: 'error',
+  sentence: ({ other, measured }) => `is hidden by ${other}, by ${measured} %`,
+  remedies: ['raise'],
   run(subject, limit, report) {
     const { order, widgets } = subject.tree;
     const opaque = subject.facts.once('covered', () =>
@@ -39,7 +41,7 @@ export const covered: Check = {
       }
     }
   },
-};
+} as const satisfies Check;
 
 function isOpaque({ background, opacity }: Look): boolean {
   if (!background || opacity < 0.9) return false;

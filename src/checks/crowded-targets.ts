@@ -7,7 +7,7 @@ import { usableControls } from './subject/usable.ts';
 /** Targets this large (WCAG 2.2, 2.5.5) need no room around them. In CSS px. */
 const roomy = 44;
 
-export const crowdedTargets: Check = {
+export const crowdedTargets = {
   id: 'crowded-targets',
   title: 'Targets too close to each other',
   measures: 'the gap between two targets of which one is smaller than 44 CSS px, on screens that are touched',
@@ -17,6 +17,9 @@ export const crowdedTargets: Check = {
   source:
     'between WCAG 2.2, success criteria 2.5.8 and 2.5.5: what is large needs no gap, what is small needs one; 4 CSS px are half a millimetre on a phone',
   severity: 'warning',
+  sentence: ({ other, measured, limit }) =>
+    `stands ${measured} CSS px from ${other}, which is pressed too; ${limit} is the least`,
+  remedies: ['widerGap'],
   run(subject, limit, report) {
     if (!subject.screen.inputs.includes('touch')) return;
     const targets = usableControls(subject)
@@ -42,4 +45,4 @@ export const crowdedTargets: Check = {
       }
     });
   },
-};
+} as const satisfies Check;

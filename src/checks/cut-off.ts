@@ -4,7 +4,7 @@ import { intersection } from './subject/geometry.ts';
 
 const bare: ReadonlySet<string> = new Set(['text', 'panel', 'separator']);
 
-export const cutOff: Check = {
+export const cutOff = {
   id: 'cut-off',
   title: 'Cut off for good',
   measures: 'the share of a widget that something around it cuts off and nobody can scroll to',
@@ -13,6 +13,7 @@ export const cutOff: Check = {
   fails: 'above',
   source: 'what is cut off and cannot be scrolled to is not there',
   severity: 'error',
+  sentence: ({ measured }) => `is cut off by ${measured} % of itself, and cannot be scrolled to`,
   run(subject, limit, report) {
     for (const { index, kind, pointer } of subject.widgets) {
       // Of a text, cut-text says how much of it is lost; a bare panel that is cut off loses nothing that is said.
@@ -27,4 +28,4 @@ export const cutOff: Check = {
       report({ outcome: 'failed', widget: index, measured, reasons: [{ text, pointer }] });
     }
   },
-};
+} as const satisfies Check;

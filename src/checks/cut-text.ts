@@ -2,7 +2,9 @@ import { shown, whySize } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { overshoot, worstEdge } from './subject/geometry.ts';
 
-export const cutText: Check = {
+type Facts = { readonly axis: 'x' | 'y' };
+
+export const cutText = {
   id: 'cut-text',
   title: 'Cut text',
   measures: 'how far the lines of a text reach over the inside of its widget, or over what cuts it off',
@@ -11,6 +13,9 @@ export const cutText: Check = {
   fails: 'above',
   source: 'rounding to whole pixels moves an edge by half a pixel at the most (docs/layout-model.md, 5.1)',
   severity: 'error',
+  sentence: ({ facts, measured }) =>
+    `has a text that is ${measured} px too ${facts.axis === 'x' ? 'wide' : 'high'} for it`,
+  remedies: ['roomForText'],
   run(subject, limit, report) {
     for (const { index, text, box } of subject.texts) {
       const rect = subject.rect(index);
@@ -36,7 +41,7 @@ export const cutText: Check = {
         { text: needs, pointer: `${subject.widgets[index]!.pointer}/text` },
         ...whySize(subject.tree, subject.layout, index, axis),
       ];
-      report({ outcome: 'failed', widget: index, measured, detail: axis === 'x' ? 'wide' : 'high', reasons });
+      report({ outcome: 'failed', widget: index, measured, facts: { axis }, reasons });
     }
   },
-};
+} as const satisfies Check<Facts>;

@@ -13,7 +13,9 @@ const meant: ReadonlySet<string> = new Set([
   'page',
 ]);
 
-export const driftedInstance: DocumentCheck = {
+type Facts = { readonly component: string };
+
+export const driftedInstance = {
   id: 'drifted-instance',
   title: 'An instance that has drifted from its component',
   measures: 'values an instance has in place of those of its component, words and pictures aside',
@@ -23,6 +25,8 @@ export const driftedInstance: DocumentCheck = {
   source:
     'an instance that differs in most things follows no change of its component: it is a component of its own',
   severity: 'warning',
+  sentence: ({ facts, measured, limit }) =>
+    `changes ${measured} values of its component ${facts.component}; ${limit} are the most`,
   run({ document }, report, limit) {
     const changes = new Map<string, { name: string; component: string; pointer: string; keys: string[] }>();
     for (const { root, instance, component, widget, key, to, from, pointer } of instanceChanges(document)) {
@@ -42,7 +46,7 @@ export const driftedInstance: DocumentCheck = {
     for (const { name, component, pointer, keys } of changes.values()) {
       if (keys.length <= limit) continue;
       const reason = `it changes ${keys.slice(0, 8).join(', ')}${keys.length > 8 ? ' …' : ''}`;
-      report({ about: name, detail: component, reason, pointer, measured: keys.length });
+      report({ about: name, facts: { component }, reason, pointer, measured: keys.length });
     }
   },
-};
+} as const satisfies DocumentCheck<Facts>;

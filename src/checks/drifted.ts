@@ -1,12 +1,15 @@
 import { keyPointer, shown } from '../why/index.ts';
 import type { Check } from './check.ts';
+import type { EdgeName } from './subject/geometry.ts';
 
 /** A widget keeps to an edge of the reference that it stands this near to, as a share of the surface … */
 const nearShare = 0.06;
 /** … and this many times nearer than to the other edge. */
 const nearerTimes = 4;
 
-export const drifted: Check = {
+type Facts = { readonly edge: EdgeName };
+
+export const drifted = {
   id: 'drifted',
   title: 'Drifted from its edge',
   measures:
@@ -17,6 +20,8 @@ export const drifted: Check = {
   source:
     'what stands at an edge of the reference and is not anchored there is in the middle of a wider screen',
   severity: 'error',
+  sentence: ({ facts, measured }) => `has drifted from the ${facts.edge} edge by ${measured} % of the screen`,
+  remedies: ['tieToEdge'],
   run(subject, limit, report) {
     const reference = subject.onReference();
     const [then, now] = [reference.layout.frame, subject.layout.frame];
@@ -54,9 +59,9 @@ export const drifted: Check = {
             pointer: keyPointer(widget, 'anchor'),
           },
         ];
-        report({ outcome: 'failed', widget: widget.index, measured, detail: edges[end], reasons });
+        report({ outcome: 'failed', widget: widget.index, measured, facts: { edge: edges[end] }, reasons });
         break;
       }
     }
   },
-};
+} as const satisfies Check<Facts>;

@@ -5,7 +5,9 @@ import { groundRange, standsOff } from './subject/ground-range.ts';
 import type { Check } from './check.ts';
 import { hasArea, intersection } from './subject/geometry.ts';
 
-export const faintPart: Check = {
+type Facts = { readonly part: string };
+
+export const faintPart = {
   id: 'faint-part',
   title: 'A part that cannot be told from what is behind it',
   measures: "the contrast of a meter's or control's filled part or mark with what it stands on",
@@ -14,6 +16,9 @@ export const faintPart: Check = {
   fails: 'below',
   source: 'WCAG 2.2, success criterion 1.4.11',
   severity: 'error',
+  sentence: ({ facts, measured, limit }) =>
+    `has a ${facts.part} of contrast ${measured}:1; ${limit}:1 is the least`,
+  remedies: ['strongerColor'],
   run(subject, limit, report) {
     const parted = subject.facts.once('faint-part', () =>
       subject.facts.painted.flatMap((index) => {
@@ -45,10 +50,10 @@ export const faintPart: Check = {
       }
       if (measured >= limit) continue;
       const reasons = [{ text: reason, pointer }];
-      report({ outcome: 'failed', widget: index, measured, detail: part.name, reasons });
+      report({ outcome: 'failed', widget: index, measured, facts: { part: part.name }, reasons });
     }
   },
-};
+} as const satisfies Check<Facts>;
 
 /** What a widget says something with, beside words. */
 interface Part {

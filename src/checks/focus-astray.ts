@@ -3,7 +3,9 @@ import type { Check } from './check.ts';
 import { focusWishes, movesFocus } from './subject/focus-map.ts';
 import type { Subject } from './subject/subject.ts';
 
-export const focusAstray: Check = {
+type Facts = { readonly to: string };
+
+export const focusAstray = {
   id: 'focus-astray',
   title: 'A focus that is sent astray',
   measures:
@@ -14,6 +16,8 @@ export const focusAstray: Check = {
   source:
     'WCAG 2.2, success criteria 2.1.2 and 2.4.3; the ARIA Authoring Practices keep the focus inside a modal dialog',
   severity: 'error',
+  sentence: ({ facts }) => `sends the focus to ${facts.to}, which cannot take it`,
+  remedies: ['forgetNeighbour'],
   run(subject, limit, report) {
     if (!movesFocus(subject)) return;
     const found = new Map<number, { to: string; text: string; pointer: string }[]>();
@@ -25,10 +29,10 @@ export const focusAstray: Check = {
     }
     for (const [widget, reasons] of found) {
       if (reasons.length <= limit) continue;
-      report({ outcome: 'failed', widget, measured: reasons.length, detail: reasons[0]!.to, reasons });
+      report({ outcome: 'failed', widget, measured: reasons.length, facts: { to: reasons[0]!.to }, reasons });
     }
   },
-};
+} as const satisfies Check<Facts>;
 
 /** Why a widget cannot take the focus now; undefined where it can, or where it is only disabled for now. */
 function troubleWith(subject: Subject, to: string, target: number | undefined): string | undefined {

@@ -1,7 +1,7 @@
 import type { Check } from './check.ts';
 import { movesFocus, unreached } from './subject/focus-map.ts';
 
-export const focusUnreached: Check = {
+export const focusUnreached = {
   id: 'focus-unreached',
   title: 'A control no pad or key can reach',
   measures: 'controls to which no declared neighbour, order or direction leads',
@@ -10,6 +10,7 @@ export const focusUnreached: Check = {
   fails: 'above',
   source: 'WCAG 2.2, success criterion 2.1.1',
   severity: 'error',
+  sentence: () => 'cannot be reached with a pad or keys',
   run(subject, _, report) {
     if (!movesFocus(subject)) return;
     for (const index of unreached(subject)) {
@@ -18,4 +19,4 @@ export const focusUnreached: Check = {
       report({ outcome: 'failed', widget: index, measured: 1, reasons });
     }
   },
-};
+} as const satisfies Check;

@@ -1,7 +1,7 @@
 import { gaveWay } from '../why/index.ts';
 import type { Check } from './check.ts';
 
-export const gaveWayCheck: Check = {
+export const gaveWayCheck = {
   id: 'gave-way',
   title: 'A demand that gave way',
   measures: 'how many sizes, insets and aspects that were asked for a widget did not get',
@@ -10,6 +10,9 @@ export const gaveWayCheck: Check = {
   fails: 'above',
   source: 'what the author wrote and what the player sees are two things (docs/layout-model.md, 2.8)',
   severity: 'error',
+  sentence: ({ measured }) =>
+    `did not get ${measured === '1' ? 'something' : `${measured} things`} asked for it`,
+  remedies: ['raiseMaximum'],
   run(subject, limit, report) {
     const found = new Map<number, { text: string; pointer: string }[]>();
     for (const { widget, text, pointer } of gaveWay(subject.tree, subject.layout))
@@ -17,4 +20,4 @@ export const gaveWayCheck: Check = {
     for (const [widget, reasons] of found)
       if (reasons.length > limit) report({ outcome: 'failed', widget, measured: reasons.length, reasons });
   },
-};
+} as const satisfies Check;

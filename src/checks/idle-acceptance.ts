@@ -1,7 +1,9 @@
 import { nearestName, pointerTo, writtenWidgets } from '../document/index.ts';
 import type { DocumentCheck } from './check.ts';
 
-export const idleAcceptance: DocumentCheck = {
+type Facts = { readonly check: string; readonly isCheck: boolean; readonly meant: string | undefined };
+
+export const idleAcceptance = {
   id: 'idle-acceptance',
   title: 'An acceptance of nothing',
   measures: 'findings a widget accepts that no check has of it on any screen',
@@ -10,6 +12,11 @@ export const idleAcceptance: DocumentCheck = {
   fails: 'above',
   source: 'an acceptance that is no longer needed hides the next mistake',
   severity: 'warning',
+  sentence: ({ facts: { check, isCheck, meant } }) =>
+    isCheck
+      ? `accepts ${check}, which no check has found`
+      : `accepts "${check}", which is no check${meant === undefined ? '' : `; did you mean "${meant}"?`}`,
+  remedies: ['takeOut'],
   run({ document, acceptances, checks }, report) {
     // Whether one is idle shows only when everything was looked at.
     if (!acceptances) return;
@@ -19,11 +26,9 @@ export const idleAcceptance: DocumentCheck = {
         const pointer = pointerTo(`${at}/accept`, name);
         if (acceptances.wasUsed(pointer)) continue;
         const meant = nearestName(name, ids);
-        const detail = ids.includes(name)
-          ? `${name}, which no check has found`
-          : `"${name}", which is no check${meant === undefined ? '' : `; did you mean "${meant}"?`}`;
-        report({ about: widget.id ?? at, detail, reason: `its reason is: ${why}`, pointer });
+        const facts = { check: name, isCheck: ids.includes(name), meant };
+        report({ about: widget.id ?? at, facts, reason: `its reason is: ${why}`, pointer });
       }
     }
   },
-};
+} as const satisfies DocumentCheck<Facts>;

@@ -1,7 +1,9 @@
 import { instanceChanges } from '../edit/index.ts';
 import type { DocumentCheck } from './check.ts';
 
-export const idleChange: DocumentCheck = {
+type Facts = { readonly widget: string; readonly key: string };
+
+export const idleChange = {
   id: 'idle-change',
   title: 'A change that changes nothing',
   measures: 'values an instance says again as its component says them',
@@ -10,11 +12,13 @@ export const idleChange: DocumentCheck = {
   fails: 'above',
   source: 'it keeps the old value when the component gets a new one',
   severity: 'warning',
+  sentence: ({ facts }) => `says ${facts.widget}'s ${facts.key} again as its component says it`,
+  remedies: ['takeOut'],
   run({ document }, report) {
     for (const { instance, component, widget, key, from, to, pointer } of instanceChanges(document)) {
       if (from === undefined || JSON.stringify(from) !== JSON.stringify(to)) continue;
       const reason = `${component} says the same of ${widget}'s ${key}`;
-      report({ about: instance, detail: `${widget}'s ${key}`, reason, pointer });
+      report({ about: instance, facts: { widget, key }, reason, pointer });
     }
   },
-};
+} as const satisfies DocumentCheck<Facts>;

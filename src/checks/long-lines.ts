@@ -7,7 +7,7 @@ const wide =
 /** One line may be as long as it likes: it is read at a glance. */
 const fewestLines = 3;
 
-export const longLines: Check = {
+export const longLines = {
   id: 'long-lines',
   title: 'Lines too long to read',
   measures: 'the characters in the longest line of a text of three lines and more; wide ones count twice',
@@ -16,6 +16,8 @@ export const longLines: Check = {
   fails: 'above',
   source: 'WCAG 2.2, success criterion 1.4.8: no more than 80 characters, 40 of Chinese, Japanese and Korean',
   severity: 'warning',
+  sentence: ({ measured, limit }) => `has lines of ${measured} characters; ${limit} are the most`,
+  remedies: ['shorterLines'],
   run(subject, limit, report) {
     for (const { index, pointer } of subject.texts) {
       if (!subject.isSeen(index)) continue;
@@ -31,4 +33,4 @@ export const longLines: Check = {
       report({ outcome: 'failed', widget: index, measured, reasons: [reason] });
     }
   },
-};
+} as const satisfies Check;

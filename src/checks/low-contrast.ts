@@ -14,7 +14,7 @@ const largeText = 24;
 const largeBoldText = 18.66;
 const limitForLarge = 3;
 
-export const lowContrast: Check = {
+export const lowContrast = {
   id: 'low-contrast',
   title: 'Low contrast',
   measures: 'the contrast ratio between a text and the worst of what is behind it',
@@ -23,6 +23,8 @@ export const lowContrast: Check = {
   fails: 'below',
   source: 'WCAG 2.2, success criterion 1.4.3 (3:1 for large text)',
   severity: 'error',
+  sentence: ({ measured, limit }) => `has text of contrast ${measured}:1; ${limit}:1 is the least`,
+  remedies: ['strongerColor'],
   run(subject, limit, report) {
     for (const { index, text, look, states, pointer } of subject.texts) {
       // What cannot be used now need not be read (1.4.3, "Incidental").
@@ -60,7 +62,7 @@ export const lowContrast: Check = {
       report({ outcome: 'failed', widget: index, measured: worst.ratio, limit: worst.least, reasons });
     }
   },
-};
+} as const satisfies Check;
 
 /** Whether every colour of a text stands off, by the limit, from whatever may be behind it. */
 function isFarFromAll(subject: Subject, index: number, area: Rect, limit: number): boolean {

@@ -5,7 +5,9 @@ import type { Subject } from './subject/subject.ts';
 /** Characters that a reason still lists one by one. */
 const mostListed = 8;
 
-export const missingGlyph: Check = {
+type Facts = { readonly characters: readonly string[] };
+
+export const missingGlyph = {
   id: 'missing-glyph',
   title: 'Characters no font draws',
   measures: 'how many different characters of a text none of its fonts has a glyph for',
@@ -14,6 +16,8 @@ export const missingGlyph: Check = {
   fails: 'above',
   source: 'a character without a glyph is drawn as a box that says nothing',
   severity: 'error',
+  sentence: ({ facts, measured }) =>
+    `has ${measured} ${measured === '1' ? 'character' : 'characters'} that no font draws: ${facts.characters.map((one) => (isSeen(one) ? one : codeOf(one))).join(' ')}`,
   run(subject, limit, report) {
     for (const { index, text, look, pointer } of textsWithout(subject)) {
       const { missing } = text;
@@ -29,12 +33,12 @@ export const missingGlyph: Check = {
         outcome: 'failed',
         widget: index,
         measured: missing.length,
-        detail: missing.map((one) => (isSeen(one) ? one : codeOf(one))).join(' '),
+        facts: { characters: missing },
         reasons,
       });
     }
   },
-};
+} as const satisfies Check<Facts>;
 
 /** Texts that lack a glyph. */
 function textsWithout({ facts, texts }: Subject): readonly TextWidget[] {

@@ -2,7 +2,9 @@ import type { WidgetSource } from '../document/index.ts';
 import type { Reason } from '../why/index.ts';
 import type { Check } from './check.ts';
 
-export const missingMessage: Check = {
+type Facts = { readonly message: string };
+
+export const missingMessage = {
   id: 'missing-message',
   title: 'Texts without a translation',
   measures: 'how many messages of a text have no translation in the locale',
@@ -11,6 +13,7 @@ export const missingMessage: Check = {
   fails: 'above',
   source: 'a player who chose a language reads another one',
   severity: 'error',
+  sentence: ({ facts, locale }) => `has no translation into ${locale} of "${facts.message}"`,
   run(subject, limit, report) {
     const { messages } = subject;
     const texted = subject.facts.once('missing-message', () =>
@@ -36,7 +39,13 @@ export const missingMessage: Check = {
         }
       }
       if (missing.length <= limit) continue;
-      report({ outcome: 'failed', widget: index, measured: missing.length, detail: missing[0]!, reasons });
+      report({
+        outcome: 'failed',
+        widget: index,
+        measured: missing.length,
+        facts: { message: missing[0]! },
+        reasons,
+      });
     }
   },
-};
+} as const satisfies Check<Facts>;

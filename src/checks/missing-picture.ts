@@ -1,7 +1,9 @@
 import { parseMarkup } from '../text/index.ts';
 import type { Check } from './check.ts';
 
-export const missingPicture: Check = {
+type Facts = { readonly picture: string };
+
+export const missingPicture = {
   id: 'missing-picture',
   title: 'Pictures that are not there',
   measures: 'how many pictures a widget shows whose files could not be used',
@@ -10,6 +12,7 @@ export const missingPicture: Check = {
   fails: 'above',
   source: 'a player sees a hole',
   severity: 'error',
+  sentence: ({ facts }) => `shows the picture "${facts.picture}", whose file could not be used`,
   run(subject, limit, report) {
     const pictured = subject.facts.once('missing-picture', () =>
       subject.widgets.filter(
@@ -39,9 +42,9 @@ export const missingPicture: Check = {
         outcome: 'failed',
         widget: index,
         measured: missing.length,
-        detail: missing[0]!.name,
+        facts: { picture: missing[0]!.name },
         reasons,
       });
     }
   },
-};
+} as const satisfies Check<Facts>;

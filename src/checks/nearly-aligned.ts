@@ -1,12 +1,15 @@
 import type { Rect } from '../layout/index.ts';
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
+import type { EdgeName } from './subject/geometry.ts';
 import { freeSiblings } from './subject/siblings.ts';
 
 /** In u: a smaller miss is rounding. */
 const leastMiss = 0.6;
 
-export const nearlyAligned: Check = {
+type Facts = { readonly edge: EdgeName };
+
+export const nearlyAligned = {
   id: 'nearly-aligned',
   title: 'Nearly aligned',
   measures: 'by how little edges of two neighbours that are placed by hand miss each other',
@@ -15,6 +18,8 @@ export const nearlyAligned: Check = {
   fails: 'below',
   source: 'a miss of a few u is seen as a slip, more as a layout',
   severity: 'warning',
+  sentence: ({ facts, other, measured }) => `misses the ${facts.edge} edge of ${other} by ${measured} u`,
+  remedies: ['ontoLine'],
   run(subject, limit, report) {
     for (const free of freeSiblings(subject)) {
       const siblings = free.filter((index) => subject.isThere(index));
@@ -29,17 +34,17 @@ export const nearlyAligned: Check = {
             widget: index,
             other,
             measured: miss.by,
-            detail: miss.edge,
+            facts: { edge: miss.edge },
             reasons: [{ text, pointer }],
           });
         }
       });
     }
   },
-};
+} as const satisfies Check<Facts>;
 
 /** The edge at which two boxes that stand beside or under each other miss by a little; edges that meet say more. */
-function missOf(one: Rect, other: Rect, limit: number): { edge: string; by: number } | undefined {
+function missOf(one: Rect, other: Rect, limit: number): { edge: EdgeName; by: number } | undefined {
   const beside = one.x >= other.x + other.width || other.x >= one.x + one.width;
   const under = one.y >= other.y + other.height || other.y >= one.y + one.height;
   // Things far apart are not seen as a line.

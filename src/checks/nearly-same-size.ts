@@ -8,7 +8,9 @@ const leastMiss = 0.6;
 /** A difference of more than this share is meant. */
 const meantShare = 0.08;
 
-export const nearlySameSize: Check = {
+type Facts = { readonly side: 'width' | 'height' };
+
+export const nearlySameSize = {
   id: 'nearly-same-size',
   title: 'Nearly of one size',
   measures: 'by how little the written sizes of two neighbours of one kind differ',
@@ -17,6 +19,8 @@ export const nearlySameSize: Check = {
   fails: 'below',
   source: 'a difference of a few u is seen as a slip, more as meant',
   severity: 'warning',
+  sentence: ({ facts, other, measured }) => `misses the ${facts.side} of ${other} by ${measured} u`,
+  remedies: ['sameSize'],
   run(subject, limit, report) {
     const pairs = subject.facts.once('nearly-same-size', () => nearPairs(subject, limit));
     for (const { one, other, side, by, text, pointer } of pairs) {
@@ -26,12 +30,12 @@ export const nearlySameSize: Check = {
         widget: one,
         other,
         measured: by,
-        detail: side,
+        facts: { side },
         reasons: [{ text, pointer }],
       });
     }
   },
-};
+} as const satisfies Check<Facts>;
 
 interface NearPair {
   readonly one: number;

@@ -1,8 +1,10 @@
 import { whyEdge } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { axisOf, hasArea, isInside, overshoot, worstEdge } from './subject/geometry.ts';
+import { axisOf, hasArea, isInside, overshoot, worstEdge, type EdgeName } from './subject/geometry.ts';
 
-export const offScreen: Check = {
+type Facts = { readonly edges: readonly EdgeName[] };
+
+export const offScreen = {
   id: 'off-screen',
   title: 'Off the screen',
   measures: 'how far what a widget draws reaches over an edge of the screen',
@@ -11,6 +13,9 @@ export const offScreen: Check = {
   fails: 'above',
   source: 'rounding to whole pixels moves an edge by half a pixel at the most (docs/layout-model.md, 5.1)',
   severity: 'error',
+  sentence: ({ facts, measured }) =>
+    `reaches ${measured} px over the ${facts.edges.join(' ')} edge of the screen`,
+  remedies: ['pivotFollows', 'tieToEdge', 'moveInside'],
   run(subject, limit, report) {
     const told = new Map<number, number>();
     for (const { index, parent } of subject.widgets) {
@@ -26,7 +31,7 @@ export const offScreen: Check = {
       told.set(index, distance);
       const { axis, end } = axisOf(edge);
       const reasons = whyEdge(subject.tree, subject.layout, index, axis, end);
-      report({ outcome: 'failed', widget: index, measured: distance, detail: edge, reasons });
+      report({ outcome: 'failed', widget: index, measured: distance, facts: { edges: [edge] }, reasons });
     }
   },
-};
+} as const satisfies Check<Facts>;

@@ -14,7 +14,9 @@ import {
 import type { Subject } from './subject/subject.ts';
 import { hasBox } from './subject/form-facts.ts';
 
-export const outsideSafeArea: Check = {
+type Facts = { readonly edges: readonly EdgeName[] };
+
+export const outsideSafeArea = {
   id: 'outside-safe-area',
   title: 'Outside the safe area',
   measures: 'how far a widget reaches into what a notch, a rounded corner or overscan takes away',
@@ -23,6 +25,9 @@ export const outsideSafeArea: Check = {
   fails: 'above',
   source: 'rounding to whole pixels moves an edge by half a pixel at the most (docs/layout-model.md, 5.1)',
   severity: 'error',
+  sentence: ({ facts: { edges }, measured }) =>
+    `reaches ${measured} px into the unsafe ${edges.join(' ')}${edges.length > 1 ? ' corner' : ''} of the screen`,
+  remedies: ['moveInside', 'tieToEdge'],
   run(subject, limit, report) {
     const told = new Map<number, number>();
     for (const widget of subject.widgets) {
@@ -43,7 +48,7 @@ export const outsideSafeArea: Check = {
         told.set(index, cut.distance);
         const { axis, end } = axisOf(cut.edge);
         const round = {
-          text: `the ${cut.corner} corner of the screen is round, with a radius of ${shown(subject.screen.corners)} px`,
+          text: `the ${cut.corner.join(' ')} corner of the screen is round, with a radius of ${shown(subject.screen.corners)} px`,
           pointer: widget.pointer,
         };
         const reasons = [round, ...whyEdge(subject.tree, subject.layout, index, axis, end)];
@@ -51,7 +56,7 @@ export const outsideSafeArea: Check = {
           outcome: 'failed',
           widget: index,
           measured: cut.distance,
-          detail: `${cut.corner} corner`,
+          facts: { edges: cut.corner },
           reasons,
         });
         continue;
@@ -62,21 +67,24 @@ export const outsideSafeArea: Check = {
       told.set(index, distance);
       const { axis, end } = axisOf(edge);
       const reasons = whyEdge(subject.tree, subject.layout, index, axis, end);
-      report({ outcome: 'failed', widget: index, measured: distance, detail: edge, reasons });
+      report({ outcome: 'failed', widget: index, measured: distance, facts: { edges: [edge] }, reasons });
     }
   },
-};
+} as const satisfies Check<Facts>;
+
+interface PastCorner {
+  readonly distance: number;
+  readonly corner: readonly [EdgeName, EdgeName];
+  /** The edge the corner reaches past the most. */
+  readonly edge: EdgeName;
+}
 
 /** How far the corner of a widget reaches past the round corner of the screen; where several do, the worst. */
-function pastCorner(
-  subject: Subject,
-  index: number,
-  { x, y, width, height }: Rect,
-): { distance: number; corner: string; edge: EdgeName } | undefined {
+function pastCorner(subject: Subject, index: number, { x, y, width, height }: Rect): PastCorner | undefined {
   const { width: across, height: down, corners: radius } = subject.screen;
   const { look } = subject.widgets[index]!;
   const drawn = hasBox(look) ? subject.layout.scale(index) : 0;
-  let worst: { distance: number; corner: string; edge: EdgeName } | undefined;
+  let worst: PastCorner | undefined;
   for (const side of ['left', 'right'] as const) {
     for (const end of ['top', 'bottom'] as const) {
       const name = `${end}${side === 'left' ? 'Left' : 'Right'}` as const;
@@ -87,7 +95,7 @@ function pastCorner(
       if (fromSide >= radius || fromEnd >= radius) continue;
       const distance = Math.hypot(radius - fromSide, radius - fromEnd) - radius;
       if (distance > (worst?.distance ?? 0))
-        worst = { distance, corner: `${side} ${end}`, edge: fromSide < fromEnd ? side : end };
+        worst = { distance, corner: [side, end], edge: fromSide < fromEnd ? side : end };
     }
   }
   return worst;

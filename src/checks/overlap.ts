@@ -4,7 +4,7 @@ import type { Check } from './check.ts';
 import { axisOf, hasArea, intersection, overshoot, type EdgeName } from './subject/geometry.ts';
 import type { Subject } from './subject/subject.ts';
 
-export const overlap: Check = {
+export const overlap = {
   id: 'overlap',
   title: 'Overlap that nobody asked for',
   measures: 'the shorter side of the part two widgets share',
@@ -13,6 +13,8 @@ export const overlap: Check = {
   fails: 'above',
   source: 'rounding to whole pixels moves an edge by half a pixel at the most (docs/layout-model.md, 5.1)',
   severity: 'error',
+  sentence: ({ other, measured }) => `overlaps ${other} by ${measured} px`,
+  remedies: ['pivotFollows', 'tieToEdge', 'moveApart'],
   run(subject, limit, report) {
     const told = new Set<string>();
     for (const [one, other] of pairs(subject)) {
@@ -39,7 +41,7 @@ export const overlap: Check = {
       report({ outcome: 'failed', widget: one, other, measured, reasons });
     }
   },
-};
+} as const satisfies Check;
 
 /** The edge over which the two have to be moved least to part them. */
 function leastEdge(distances: Record<EdgeName, number>): EdgeName {

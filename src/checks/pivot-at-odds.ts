@@ -5,7 +5,7 @@ import type { Check } from './check.ts';
 /** Places in the parent that an eye expects a widget to be flush with, or centred on. */
 const notable = [0, 0.5, 1];
 
-export const pivotAtOdds: Check = {
+export const pivotAtOdds = {
   id: 'pivot-at-odds',
   title: 'Pivot and anchor at odds',
   measures:
@@ -15,6 +15,8 @@ export const pivotAtOdds: Check = {
   fails: 'above',
   source: 'a widget anchored to the middle with its pivot in a corner is off by half its size',
   severity: 'error',
+  sentence: ({ measured }) => `stands ${measured} px beside what it is anchored to`,
+  remedies: ['pivotFollows'],
   run(subject, limit, report) {
     for (const widget of subject.widgets) {
       const source = widget.source as WidgetSource;
@@ -36,9 +38,9 @@ export const pivotAtOdds: Check = {
             pointer: keyPointer(widget, 'pivot'),
           },
         ];
-        report({ outcome: 'failed', widget: widget.index, measured: beside, detail: axis, reasons });
+        report({ outcome: 'failed', widget: widget.index, measured: beside, reasons });
         break;
       }
     }
   },
-};
+} as const satisfies Check;

@@ -1,7 +1,7 @@
 import { blownUpPicture } from './blown-up-picture.ts';
 import { brokenPromise } from './broken-promise.ts';
 import { burstsParent } from './bursts-parent.ts';
-import type { Check, DocumentCheck } from './check.ts';
+import type { Check, DocumentCheck, Said } from './check.ts';
 import { coarseText } from './coarse-text.ts';
 import { colorsAlike } from './colors-alike.ts';
 import { covered } from './covered.ts';
@@ -44,7 +44,7 @@ import { unusedStyle } from './unused-style.ts';
 import { unusedToken } from './unused-token.ts';
 
 /** Every check of a layout, in the order reports list them: placed, readable, pictures, reachable. */
-export const checks: readonly Check[] = [
+const ofLayouts = [
   brokenPromise,
   offScreen,
   outsideSafeArea,
@@ -81,10 +81,10 @@ export const checks: readonly Check[] = [
   swallowedInput,
   focusAstray,
   focusUnreached,
-];
+] as const;
 
 /** Every check of a document as it is written. */
-export const documentChecks: readonly DocumentCheck[] = [
+const ofDocuments = [
   themeGap,
   unusedStyle,
   unusedComponent,
@@ -92,4 +92,35 @@ export const documentChecks: readonly DocumentCheck[] = [
   driftedInstance,
   idleChange,
   idleAcceptance,
-];
+] as const;
+
+type Listed = (typeof ofLayouts)[number] | (typeof ofDocuments)[number];
+export type CheckId = Listed['id'];
+
+/** The facts of a finding of any check. */
+export type Facts = Listed extends infer One
+  ? One extends { sentence(said: infer Told): string }
+    ? Told extends Said<infer Own>
+      ? Own
+      : never
+    : never
+  : never;
+
+/** A check that is in the list. */
+export type ListedCheck = Check<Facts> & { readonly id: CheckId };
+export type ListedDocumentCheck = DocumentCheck<Facts> & { readonly id: CheckId };
+
+export const checks: readonly ListedCheck[] = ofLayouts as readonly Check<never>[] as readonly ListedCheck[];
+export const documentChecks: readonly ListedDocumentCheck[] =
+  ofDocuments as readonly DocumentCheck<never>[] as readonly ListedDocumentCheck[];
+
+const byId = new Map<string, ListedCheck | ListedDocumentCheck>(
+  [...checks, ...documentChecks].map((one) => [one.id, one]),
+);
+
+/** The check of an id. @throws Error for an id that none has: those of findings all have one. */
+export function checkOf(id: string): ListedCheck | ListedDocumentCheck {
+  const found = byId.get(id);
+  if (!found) throw new Error(`there is no check "${id}"`);
+  return found;
+}

@@ -1,7 +1,7 @@
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
 
-export const shrunkText: Check = {
+export const shrunkText = {
   id: 'shrunk-text',
   title: 'Text shrunk to its floor',
   measures: 'what is left of the font size of a text that shrinks to fit, where no less is allowed',
@@ -10,6 +10,8 @@ export const shrunkText: Check = {
   fails: 'below',
   source: 'a text at its floor has no room left for a longer word or another language',
   severity: 'warning',
+  sentence: ({ measured }) => `has a text that is shrunk as far as it may be, to ${measured} %`,
+  remedies: ['roomForText'],
   run(subject, limit, report) {
     for (const { index, text, pointer } of subject.texts) {
       const { fontSize, leastFontSize } = text.setting;
@@ -24,4 +26,4 @@ export const shrunkText: Check = {
       report({ outcome: 'failed', widget: index, measured, reasons: [reason] });
     }
   },
-};
+} as const satisfies Check;

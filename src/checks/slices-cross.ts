@@ -3,7 +3,7 @@ import { keyPointer, shown } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { drawnPictures } from './subject/pictures-drawn.ts';
 
-export const slicesCross: Check = {
+export const slicesCross = {
   id: 'slices-cross',
   title: 'Nine slices in too small a box',
   measures: 'what is left of the corners of a picture in nine slices, which shrink where they would cross',
@@ -12,6 +12,8 @@ export const slicesCross: Check = {
   fails: 'below',
   source: 'corners that shrink do not match those of the next box (CSS Backgrounds 3 §6.2)',
   severity: 'warning',
+  sentence: ({ measured }) => `is too small for its nine slices: their corners shrink to ${measured} %`,
+  remedies: ['roomForSlices'],
   run(subject, limit, report) {
     for (const { widget, source } of drawnPictures(subject)) {
       const sides = source.slice === undefined ? undefined : readSides(source.slice);
@@ -31,4 +33,4 @@ export const slicesCross: Check = {
       });
     }
   },
-};
+} as const satisfies Check;

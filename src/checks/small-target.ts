@@ -5,7 +5,7 @@ import { intersection } from './subject/geometry.ts';
 import { cssPixels } from './subject/text-size.ts';
 import { usableControls } from './subject/usable.ts';
 
-export const smallTarget: Check = {
+export const smallTarget = {
   id: 'small-target',
   title: 'A target too small to hit',
   measures: 'the shorter side of what is pressed, on screens that are touched or pointed at',
@@ -14,6 +14,8 @@ export const smallTarget: Check = {
   fails: 'below',
   source: 'WCAG 2.2, success criterion 2.5.8',
   severity: 'error',
+  sentence: ({ measured, limit }) => `is a target of ${measured} CSS px; ${limit} is the least`,
+  remedies: ['enlarge'],
   run(subject, limit, report) {
     const { inputs } = subject.screen;
     if (!inputs.includes('touch') && !inputs.includes('mouse')) return;
@@ -34,4 +36,4 @@ export const smallTarget: Check = {
       report({ outcome: 'failed', widget: index, measured, reasons });
     }
   },
-};
+} as const satisfies Check;

@@ -2,7 +2,7 @@ import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { capitals, minutesOfArc } from './subject/text-size.ts';
 
-export const smallText: Check = {
+export const smallText = {
   id: 'small-text',
   title: 'Text too small for the distance',
   measures: 'the angle under which a capital letter is seen, in minutes of arc',
@@ -11,6 +11,8 @@ export const smallText: Check = {
   fails: 'below',
   source: 'twice the 5′ letter of normal acuity (ISO 8596), below which words are spelt, not read',
   severity: 'error',
+  sentence: ({ measured, limit }) => `has capitals seen under ${measured}′ of arc; ${limit}′ is the least`,
+  remedies: ['largerText'],
   run(subject, limit, report) {
     const { screen } = subject;
     for (const { index, px, reasons } of capitals(subject)) {
@@ -23,4 +25,4 @@ export const smallText: Check = {
       report({ outcome: 'failed', widget: index, measured, reasons: [...reasons(), seen] });
     }
   },
-};
+} as const satisfies Check;

@@ -3,7 +3,9 @@ import type { State } from '../document/index.ts';
 import { compose, contrastRatio, type Fill, type Look, type Rgba } from '../theme/index.ts';
 import type { Check } from './check.ts';
 
-export const statesAlike: Check = {
+type Facts = { readonly state: State };
+
+export const statesAlike = {
   id: 'states-alike',
   title: 'A state that looks like none',
   measures:
@@ -14,6 +16,8 @@ export const statesAlike: Check = {
   source:
     'WCAG 2.2, success criteria 2.4.7 and 2.4.13: 3:1 between the same pixels with and without the focus',
   severity: 'error',
+  sentence: ({ facts: { state }, measured, limit }) =>
+    `looks ${state === 'focused' ? 'with the focus as without' : `${state} as it does otherwise`}: contrast ${measured}:1; ${limit}:1 is the least`,
   run(subject, limit, report) {
     const alike = subject.facts.once('states-alike', () =>
       subject.widgets.flatMap(({ index, parent, kind, theme, source, states }) => {
@@ -45,10 +49,17 @@ export const statesAlike: Check = {
             : `what changes when it is ${state} is too faint to be seen`,
         pointer,
       };
-      report({ outcome: 'failed', widget: index, measured, limit: wanted, detail: state, reasons: [reason] });
+      report({
+        outcome: 'failed',
+        widget: index,
+        measured,
+        limit: wanted,
+        facts: { state },
+        reasons: [reason],
+      });
     }
   },
-};
+} as const satisfies Check<Facts>;
 
 /** Whether a control answers to being pointed at or pressed: where no state is drawn at all, none is missing. */
 function showsStates(others: readonly State[], seen: (states: readonly State[]) => Look): boolean {

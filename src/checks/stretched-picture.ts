@@ -2,7 +2,7 @@ import { keyPointer, shown } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { drawnPictures } from './subject/pictures-drawn.ts';
 
-export const stretchedPicture: Check = {
+export const stretchedPicture = {
   id: 'stretched-picture',
   title: 'A picture out of its aspect',
   measures: 'how much more a picture is stretched one way than the other',
@@ -12,6 +12,8 @@ export const stretchedPicture: Check = {
   source:
     'a circle that is an ellipse by a thirtieth is seen (the just noticeable difference of aspect is 2 % to 3 %)',
   severity: 'error',
+  sentence: ({ measured }) => `shows its picture stretched by ${measured} %`,
+  remedies: ['ownShape'],
   run(subject, limit, report) {
     for (const { widget, picture, source, pieces } of drawnPictures(subject)) {
       if (source.slice !== undefined || source.tile !== undefined) continue;
@@ -24,4 +26,4 @@ export const stretchedPicture: Check = {
       report({ outcome: 'failed', widget: widget.index, measured, reasons });
     }
   },
-};
+} as const satisfies Check;

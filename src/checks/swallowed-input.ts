@@ -3,7 +3,7 @@ import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { intersection } from './subject/geometry.ts';
 
-export const swallowedInput: Check = {
+export const swallowedInput = {
   id: 'swallowed-input',
   title: 'Input that something unseen swallows',
   measures: 'the share of a control that lies under a widget that is there and not seen',
@@ -12,6 +12,8 @@ export const swallowedInput: Check = {
   fails: 'above',
   source: 'the topmost widget gets the input, whether a player sees it or not',
   severity: 'error',
+  sentence: ({ other, measured }) => `gets no input on ${measured} % of it: ${other} lies above`,
+  remedies: ['raise'],
   run(subject, limit, report) {
     const { order, widgets } = subject.tree;
     const pressed = widgets.filter(
@@ -39,4 +41,4 @@ export const swallowedInput: Check = {
       }
     }
   },
-};
+} as const satisfies Check;

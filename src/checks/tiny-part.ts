@@ -2,7 +2,7 @@ import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { minutesOfArc } from './subject/text-size.ts';
 
-export const tinyPart: Check = {
+export const tinyPart = {
   id: 'tiny-part',
   title: 'A picture or meter too small to make out',
   measures: 'the shorter side of a picture or meter as seen from where the player sits',
@@ -11,6 +11,8 @@ export const tinyPart: Check = {
   fails: 'below',
   source: 'an eye tells details of 1′ apart (a visual acuity of 1); five of them make a shape',
   severity: 'warning',
+  sentence: ({ measured, limit }) => `is seen under ${measured}′ of arc; ${limit}′ is the least`,
+  remedies: ['enlarge'],
   run(subject, limit, report) {
     const { screen } = subject;
     const parts = subject.facts.once('tiny-part', () =>
@@ -30,4 +32,4 @@ export const tinyPart: Check = {
       report({ outcome: 'failed', widget: index, measured, reasons });
     }
   },
-};
+} as const satisfies Check;

@@ -8,7 +8,7 @@ const together = 48;
 /** A gap has to grow by this share of the surface to be seen as one. */
 const leastGrowth = 0.08;
 
-export const tornApart: Check = {
+export const tornApart = {
   id: 'torn-apart',
   title: 'Torn apart on a larger screen',
   measures: 'how many times as wide the gap is between two neighbours that stand together on the reference',
@@ -17,6 +17,9 @@ export const tornApart: Check = {
   fails: 'above',
   source: 'what stands together is seen as one thing (the law of proximity, Wertheimer 1923)',
   severity: 'warning',
+  sentence: ({ other, measured }) =>
+    `stands beside ${other} on the reference, and ${measured} times as far from it here`,
+  remedies: ['tieToNeighbour', 'tieToEdge'],
   run(subject, limit, report) {
     const reference = subject.onReference();
     const [then, now] = [reference.layout.frame, subject.layout.frame];
@@ -59,7 +62,7 @@ export const tornApart: Check = {
       }
     }
   },
-};
+} as const satisfies Check;
 
 /** The gap between two that stand beside each other on an axis; undefined where they do not. */
 function gapOf(one: Rect, other: Rect, axis: 'x' | 'y'): number | undefined {

@@ -8,7 +8,9 @@ import type { Subject } from './subject/subject.ts';
 /** In u: a smaller difference is rounding. */
 const leastMiss = 0.6;
 
-export const unevenGaps: Check = {
+type Facts = { readonly axis: 'x' | 'y' };
+
+export const unevenGaps = {
   id: 'uneven-gaps',
   title: 'Gaps that are nearly even',
   measures: 'by how little the gaps before and after a widget in a line placed by hand differ',
@@ -17,6 +19,9 @@ export const unevenGaps: Check = {
   fails: 'below',
   source: 'a difference of a few u is seen as a slip, more as a group',
   severity: 'warning',
+  sentence: ({ other, measured }) =>
+    `stands in a line whose gaps differ by ${measured} u, the one before ${other} among them`,
+  remedies: ['evenGap'],
   run(subject, limit, report) {
     for (const axis of ['x', 'y'] as const) {
       for (const group of subject.facts.once(`uneven-gaps ${axis}`, () => anchoredAlike(subject, axis))) {
@@ -40,7 +45,7 @@ export const unevenGaps: Check = {
               widget: b.widget.index,
               other: c.widget.index,
               measured: by,
-              detail: axis,
+              facts: { axis },
               reasons,
             });
           }
@@ -48,7 +53,7 @@ export const unevenGaps: Check = {
       }
     }
   },
-};
+} as const satisfies Check<Facts>;
 
 interface Standing {
   readonly widget: Widget;

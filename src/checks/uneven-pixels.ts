@@ -2,7 +2,9 @@ import { keyPointer, shown } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { drawnPictures } from './subject/pictures-drawn.ts';
 
-export const unevenPixels: Check = {
+type Facts = { readonly pixel: number };
+
+export const unevenPixels = {
   id: 'uneven-pixels',
   title: 'Pixel art at a scale that is not whole',
   measures: 'how far the scale of a picture with sharp pixels is from a whole number',
@@ -11,6 +13,7 @@ export const unevenPixels: Check = {
   fails: 'above',
   source: 'at 2.5 px a pixel, every other pixel is larger than its neighbour',
   severity: 'error',
+  sentence: ({ facts }) => `shows pixel art at ${shown(facts.pixel)} px a pixel, which is not whole`,
   run(subject, limit, report) {
     for (const { widget, source, pieces } of drawnPictures(subject)) {
       if (source['image-rendering'] !== 'pixelated') continue;
@@ -24,9 +27,9 @@ export const unevenPixels: Check = {
         outcome: 'failed',
         widget: widget.index,
         measured: off(worst),
-        detail: shown(worst),
+        facts: { pixel: worst },
         reasons,
       });
     }
   },
-};
+} as const satisfies Check<Facts>;

@@ -3,7 +3,7 @@ import { markupWords, parseMarkup } from '../text/index.ts';
 import { styleList } from '../theme/index.ts';
 import type { DocumentCheck } from './check.ts';
 
-export const unusedStyle: DocumentCheck = {
+export const unusedStyle = {
   id: 'unused-style',
   title: 'A style nothing uses',
   measures: "styles of the document's own that no widget, style or text names",
@@ -12,6 +12,8 @@ export const unusedStyle: DocumentCheck = {
   fails: 'above',
   source: 'what nobody uses is edited in vain',
   severity: 'warning',
+  sentence: () => 'is a style nothing uses',
+  remedies: ['takeOut'],
   run({ document: { source, themes, named } }, report) {
     const used = new Set<string>();
     const take = (names: WidgetSource['style']) => styleList(names).forEach((name) => used.add(name));
@@ -31,7 +33,7 @@ export const unusedStyle: DocumentCheck = {
     for (const name of Object.keys(source.styles ?? {})) {
       if (used.has(name)) continue;
       const pointer = pointerTo('/styles', name);
-      report({ about: name, detail: 'style', reason: 'no widget, style or text names it', pointer });
+      report({ about: name, reason: 'no widget, style or text names it', pointer });
     }
   },
-};
+} as const satisfies DocumentCheck;

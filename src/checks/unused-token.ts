@@ -1,7 +1,7 @@
 import { tokensOf } from '../theme/index.ts';
 import type { DocumentCheck } from './check.ts';
 
-export const unusedToken: DocumentCheck = {
+export const unusedToken = {
   id: 'unused-token',
   title: 'A token nothing uses',
   measures: "tokens of the document's own that no look, style, text or token names",
@@ -10,6 +10,8 @@ export const unusedToken: DocumentCheck = {
   fails: 'above',
   source: 'what nobody uses is edited in vain',
   severity: 'warning',
+  sentence: () => 'is a token nothing uses',
+  remedies: ['takeOut'],
   run({ document: { source, origin, themes, named } }, report) {
     // A name counts as used wherever it is written with its $ or its braces.
     const written = JSON.stringify([source, ...[...themes, ...named.values()].map(({ theme }) => theme)]);
@@ -18,7 +20,7 @@ export const unusedToken: DocumentCheck = {
     for (const { name, pointer, origin: file } of tokensOf(themes[0]!)) {
       // Those of token files are shared with others.
       if (file !== origin || used.has(name)) continue;
-      report({ about: name, detail: 'token', reason: 'nothing names it', pointer });
+      report({ about: name, reason: 'nothing names it', pointer });
     }
   },
-};
+} as const satisfies DocumentCheck;

@@ -1,4 +1,4 @@
-import type { CheckId } from '../checks/index.ts';
+import type { RemedyName } from '../checks/index.ts';
 import {
   evenGap,
   fitInParent,
@@ -13,45 +13,35 @@ import {
 } from './remedies/placed.ts';
 import { largerText, roomForText, shorterLines, strongerColor } from './remedies/read.ts';
 import { enlarge, ownShape, roomForSlices, sameSize, shrinkPicture, widerGap } from './remedies/sized.ts';
-import { forgetNeighbour } from './remedies/written.ts';
-import type { Remedy } from './remedy.ts';
+import { forgetNeighbour, takeOut } from './remedies/written.ts';
+import type { DocumentRemedy, Remedy } from './remedy.ts';
 
-/** What may mend findings of each check of layouts, in the order it is tried; none where nobody can know. */
-export const remedies: { readonly [Id in CheckId]?: readonly Remedy[] } = {
-  'off-screen': [pivotFollows, tieToEdge, moveInside],
-  'outside-safe-area': [moveInside, tieToEdge],
-  'overlap': [pivotFollows, tieToEdge, moveApart],
-  'covered': [raise],
-  'swallowed-input': [raise],
-  'bursts-parent': [fitInParent],
-  'gave-way': [raiseMaximum],
-  'drifted': [tieToEdge],
-  'torn-apart': [tieToNeighbour, tieToEdge],
-  'pivot-at-odds': [pivotFollows],
-  'nearly-aligned': [ontoLine],
-  'nearly-same-size': [sameSize],
-  'uneven-gaps': [evenGap],
-  'cut-text': [roomForText],
-  'shrunk-text': [roomForText],
-  'small-text': [largerText],
-  'coarse-text': [largerText],
-  'long-lines': [shorterLines],
-  'low-contrast': [strongerColor],
-  'faint-part': [strongerColor],
-  'tiny-part': [enlarge],
-  'stretched-picture': [ownShape],
-  'blown-up-picture': [shrinkPicture],
-  'slices-cross': [roomForSlices],
-  'small-target': [enlarge],
-  'crowded-targets': [widerGap],
-  'focus-astray': [forgetNeighbour],
+/** The remedies of findings of what is written. */
+export const documentRemedies = { takeOut } as const satisfies {
+  readonly [Name in RemedyName]?: DocumentRemedy;
 };
 
-/** Checks of what is written whose findings are mended by taking out what they are about. */
-export const takenOut: ReadonlySet<CheckId> = new Set([
-  'unused-style',
-  'unused-component',
-  'unused-token',
-  'idle-change',
-  'idle-acceptance',
-]);
+/** The remedies of findings of layouts. */
+export const remedies: { readonly [Name in Exclude<RemedyName, keyof typeof documentRemedies>]: Remedy } = {
+  enlarge,
+  evenGap,
+  fitInParent,
+  forgetNeighbour,
+  largerText,
+  moveApart,
+  moveInside,
+  ontoLine,
+  ownShape,
+  pivotFollows,
+  raise,
+  raiseMaximum,
+  roomForSlices,
+  roomForText,
+  sameSize,
+  shorterLines,
+  shrinkPicture,
+  strongerColor,
+  tieToEdge,
+  tieToNeighbour,
+  widerGap,
+};

@@ -1,4 +1,5 @@
 import type { Widget } from '../build/index.ts';
+import type { Facts } from '../checks/index.ts';
 import type { CheckedDocument, Json, WidgetSource } from '../document/index.ts';
 import { DocumentText, EditError } from '../edit/index.ts';
 import type { Finding } from '../verdict/index.ts';
@@ -30,6 +31,20 @@ export interface Change {
 
 /** Changes that may mend findings of some check, the smallest first. None of them has been tried. */
 export type Remedy = (broken: Broken) => readonly Change[];
+
+/** The same for findings of what is written. */
+export type DocumentRemedy = (document: CheckedDocument, finding: Finding) => readonly Change[];
+
+/** A fact of a finding by its name; undefined where its check tells none of that name. */
+export function factOf<Name extends NamesIn<Facts>>(
+  { facts }: Finding,
+  name: Name,
+): FactIn<Facts, Name> | undefined {
+  return (facts as { readonly [Key in Name]?: FactIn<Facts, Name> } | undefined)?.[name];
+}
+
+type NamesIn<Told> = Told extends undefined ? never : keyof Told;
+type FactIn<Told, Name> = Told extends unknown ? (Name extends keyof Told ? Told[Name] : never) : never;
 
 /** A change of some keys of a widget, wherever they are written. */
 export function keysOf(

@@ -11,8 +11,8 @@ import {
   type Verdict,
 } from '../verdict/index.ts';
 import { NoSuchName, openView } from '../view/index.ts';
-import { remedies, takenOut } from './registry.ts';
-import { takeOut } from './remedies/written.ts';
+import { checkOf } from '../checks/index.ts';
+import { documentRemedies, remedies } from './registry.ts';
 import type { Broken, Change } from './remedy.ts';
 
 /** A change that was tried: it mends a finding on every combination and breaks nothing. */
@@ -76,11 +76,18 @@ function changesFor(
   { resources, screens }: CheckOptions,
 ): readonly Change[] {
   const { view: name, worst, check } = finding;
+  const names = checkOf(check).remedies ?? [];
+  // A file of another document is not changed with this one.
+  if (finding.place !== undefined) return [];
   if (name === undefined)
-    return takenOut.has(check) && finding.place === undefined ? takeOut(document, finding) : [];
-  const some = remedies[check];
+    return names.flatMap((one) =>
+      one in documentRemedies
+        ? documentRemedies[one as keyof typeof documentRemedies](document, finding)
+        : [],
+    );
+  const some = names.flatMap((one) => (one in remedies ? [remedies[one as keyof typeof remedies]] : []));
   const screen = screens.find((one) => one.name === worst.screen);
-  if (!some || !screen || worst.measured === null) return [];
+  if (some.length === 0 || !screen || worst.measured === null) return [];
   const view = openView(document, name, { resources, ...worst });
   const on = view.layoutOn(screen);
   const index = on.find(finding.widget);

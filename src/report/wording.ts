@@ -1,4 +1,4 @@
-import type { CheckId } from '../checks/index.ts';
+import { checkOf } from '../checks/index.ts';
 import type { Finding, Verdict } from '../verdict/index.ts';
 
 /** A measured value: one decimal, two where it is small. */
@@ -6,75 +6,16 @@ export function amount(value: number): string {
   return String(Math.abs(value) < 10 ? Math.round(value * 100) / 100 : Math.round(value * 10) / 10);
 }
 
-const sentences: { readonly [Id in CheckId]: (finding: Finding, measured: string, limit: string) => string } =
-  {
-    'off-screen': ({ detail }, measured) => `reaches ${measured} px over the ${detail} edge of the screen`,
-    'outside-safe-area': ({ detail }, measured) =>
-      `reaches ${measured} px into the unsafe ${detail} of the screen`,
-    'overlap': ({ other }, measured) => `overlaps ${other} by ${measured} px`,
-    'bursts-parent': ({ other, detail }, measured) =>
-      `reaches ${measured} px over the ${detail} edge of ${other}, which it is in`,
-    'cut-text': ({ detail }, measured) => `has a text that is ${measured} px too ${detail} for it`,
-    'small-text': (_, measured, limit) =>
-      `has capitals seen under ${measured}′ of arc; ${limit}′ is the least`,
-    'coarse-text': (_, measured, limit) => `has capitals of ${measured} px; ${limit} px is the least`,
-    'missing-message': ({ detail, worst }) => `has no translation into ${worst.locale} of "${detail}"`,
-    'theme-gap': ({ detail }) => `lacks ${detail}`,
-    'unused-style': () => `is a style nothing uses`,
-    'unused-component': () => `is a component nothing uses`,
-    'unused-token': () => `is a token nothing uses`,
-    'idle-acceptance': ({ detail }) => `accepts ${detail}`,
-    'broken-promise': ({ detail }) => `breaks a promise: ${detail}`,
-    'gave-way': (_, measured) =>
-      `did not get ${measured === '1' ? 'something' : `${measured} things`} asked for it`,
-    'pivot-at-odds': (_, measured) => `stands ${measured} px beside what it is anchored to`,
-    'drifted': ({ detail }, measured) => `has drifted from the ${detail} edge by ${measured} % of the screen`,
-    'nearly-aligned': ({ other, detail }, measured) =>
-      `misses the ${detail} edge of ${other} by ${measured} u`,
-    'cut-off': (_, measured) => `is cut off by ${measured} % of itself, and cannot be scrolled to`,
-    'covered': ({ other }, measured) => `is hidden by ${other}, by ${measured} %`,
-    'shrunk-text': (_, measured) => `has a text that is shrunk as far as it may be, to ${measured} %`,
-    'long-lines': (_, measured, limit) => `has lines of ${measured} characters; ${limit} are the most`,
-    'faint-part': ({ detail }, measured, limit) =>
-      `has a ${detail} of contrast ${measured}:1; ${limit}:1 is the least`,
-    'states-alike': ({ detail }, measured, limit) =>
-      `looks ${detail === 'focused' ? 'with the focus as without' : `${detail} as it does otherwise`}: contrast ${measured}:1; ${limit}:1 is the least`,
-    'stretched-picture': (_, measured) => `shows its picture stretched by ${measured} %`,
-    'blown-up-picture': (_, measured, limit) =>
-      `shows a picture blown up ${measured} times; ${limit} is the most`,
-    'uneven-pixels': ({ detail }) => `shows pixel art at ${detail} px a pixel, which is not whole`,
-    'slices-cross': (_, measured) =>
-      `is too small for its nine slices: their corners shrink to ${measured} %`,
-    'small-target': (_, measured, limit) => `is a target of ${measured} CSS px; ${limit} is the least`,
-    'swallowed-input': ({ other }, measured) => `gets no input on ${measured} % of it: ${other} lies above`,
-    'nearly-same-size': ({ other, detail }, measured) => `misses the ${detail} of ${other} by ${measured} u`,
-    'uneven-gaps': ({ other }, measured) =>
-      `stands in a line whose gaps differ by ${measured} u, the one before ${other} among them`,
-    'colors-alike': ({ other, detail }, measured, limit) =>
-      `${other === undefined ? 'has words of colours' : `is told from ${other} by a colour`} that ${detail} sees ${measured} ΔE apart; ${limit} is the least`,
-    'crowded-targets': ({ other }, measured, limit) =>
-      `stands ${measured} CSS px from ${other}, which is pressed too; ${limit} is the least`,
-    'torn-apart': ({ other }, measured) =>
-      `stands beside ${other} on the reference, and ${measured} times as far from it here`,
-    'tiny-part': (_, measured, limit) => `is seen under ${measured}′ of arc; ${limit}′ is the least`,
-    'focus-astray': ({ detail }) => `sends the focus to ${detail}, which cannot take it`,
-    'focus-unreached': () => `cannot be reached with a pad or keys`,
-    'drifted-instance': ({ detail }, measured, limit) =>
-      `changes ${measured} values of its component ${detail}; ${limit} are the most`,
-    'idle-change': ({ detail }) => `says ${detail} again as its component says it`,
-    'missing-picture': ({ detail }) => `shows the picture "${detail}", whose file could not be used`,
-    'missing-glyph': ({ detail }, measured) =>
-      `has ${measured} ${measured === '1' ? 'character' : 'characters'} that no font draws: ${detail}`,
-    'low-contrast': (_, measured, limit) => `has text of contrast ${measured}:1; ${limit}:1 is the least`,
-  };
-
 /** What a finding says of its widget, as the rest of a sentence that starts with the widget. */
 export function sentenceOf(finding: Finding): string {
   const { worst } = finding;
   if (finding.outcome === 'undecided' || worst.measured === null) {
     return `is undecided for ${finding.check}: ${finding.missing ?? 'something is missing'}`;
   }
-  return sentences[finding.check](finding, amount(worst.measured), amount(worst.limit));
+  const { other, facts } = finding;
+  const { locale } = worst;
+  const said = { facts, other, locale, measured: amount(worst.measured), limit: amount(worst.limit) };
+  return checkOf(finding.check).sentence(said);
 }
 
 /** `on all 12 screens`, `on desktop and square`, `on 7 of 12 screens: …`. */

@@ -1,4 +1,4 @@
-import { Acceptances, checks, FormFacts, Subject, type Check } from '../checks/index.ts';
+import { Acceptances, checks, FormFacts, Subject, type ListedCheck } from '../checks/index.ts';
 import type { Tree } from '../build/index.ts';
 import type { CheckedDocument } from '../document/index.ts';
 import type { Screen } from '../screen/index.ts';
@@ -34,7 +34,7 @@ export function lookAt(
   view: View,
   occasion: Occasion,
   screens: readonly Screen[],
-  run: readonly Check[],
+  run: readonly ListedCheck[],
 ): BatchResult {
   const findings = new Findings();
   const acceptances = new Acceptances();
@@ -73,7 +73,7 @@ export function lookAt(
           fails: check.fails,
           worst,
           occurrences: [worst],
-          detail: draft.detail,
+          facts: draft.facts,
           missing: draft.missing,
           reasons: draft.reasons,
         });

@@ -1,4 +1,4 @@
-import type { Check, CheckId, Outcome, Severity } from '../checks/index.ts';
+import type { Check, CheckId, Facts, Outcome, Severity } from '../checks/index.ts';
 import type { Reason } from '../why/index.ts';
 import type { Coverage, Factors, Occasion } from './plan.ts';
 
@@ -32,8 +32,8 @@ export interface Finding {
   /** The worst of all occurrences; the reasons are of this one. */
   readonly worst: Occurrence;
   readonly occurrences: readonly Occurrence[];
-  /** An edge or side, for the sentence. */
-  readonly detail: string | undefined;
+  /** What its sentence and its remedies are made of beside numbers, as its check gives them. */
+  readonly facts: Facts;
   readonly missing: string | undefined;
   readonly reasons: readonly Reason[];
 }
@@ -82,8 +82,8 @@ export class Findings {
     }
     for (const one of finding.occurrences) known.occurrences.push(one);
     if (!isWorse(finding.fails, finding.worst, known.worst)) return;
-    const { worst, detail, reasons } = finding;
-    this.#byKey.set(key, { ...known, worst, detail, reasons });
+    const { worst, facts, reasons } = finding;
+    this.#byKey.set(key, { ...known, worst, facts, reasons });
   }
 }
 

@@ -1,4 +1,11 @@
-import { Acceptances, checks, documentChecks, idsIn, promiseCheck, type Check } from '../checks/index.ts';
+import {
+  Acceptances,
+  checks,
+  documentChecks,
+  idsIn,
+  promiseCheck,
+  type ListedCheck,
+} from '../checks/index.ts';
 import type { CheckedDocument, Origin, PromiseSource } from '../document/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { everyTheme } from '../theme/index.ts';
@@ -86,7 +93,7 @@ function checkWritten(document: CheckedDocument, acceptances: Acceptances | unde
   for (const check of documentChecks) {
     check.run(
       written,
-      ({ about, detail, reason, origin = document.origin, pointer, measured = 1 }) => {
+      ({ about, facts, reason, origin = document.origin, pointer, measured = 1 }) => {
         found.push({
           check: check.id,
           outcome: 'failed',
@@ -100,7 +107,7 @@ function checkWritten(document: CheckedDocument, acceptances: Acceptances | unde
           fails: check.fails,
           worst: { ...nowhere, measured, limit: check.limit },
           occurrences: [],
-          detail,
+          facts,
           missing: undefined,
           reasons: [{ text: reason, pointer }],
         });
@@ -134,7 +141,7 @@ const nowhere = {
 export function checkView(
   view: View,
   screens: readonly Screen[],
-  only: readonly Check[] = checks,
+  only: readonly ListedCheck[] = checks,
 ): readonly Finding[] {
   return lookAt(view, occasionOf(view), screens, only).findings;
 }

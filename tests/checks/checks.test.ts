@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { checkDocument, checks, documentChecks, makeScreen, readDocument } from 'pimbot';
 import type { CheckId, DocumentSource, Finding, ScreenSize, WidgetSource } from 'pimbot';
+import { fact } from '../support/findings.ts';
 import { readdirSync } from 'node:fs';
 import { random } from '../../bench/trees.ts';
 import { documentOf, fonts } from '../support/views.ts';
@@ -42,7 +43,7 @@ describe('off-screen', () => {
       },
     ]);
     expect(short(found)).toEqual([['off-screen', 'plate', 30]]);
-    expect(found[0]!.detail).toBe('right');
+    expect(found[0]!.facts).toEqual({ edges: ['right'] });
     expect(found[0]!.reasons[0]!.text).toBe("right edge 1030 u = 100 % of test's 1000 + 30 offset");
   });
 
@@ -197,10 +198,10 @@ describe('cut-text', () => {
         children: [{ id: 'clipped', kind: 'text', text: long, wrap: false }],
       },
     ]);
-    expect(found.map(({ check, widget, detail }) => [check, widget, detail])).toEqual([
-      ['cut-text', 'wide', 'wide'],
-      ['cut-text', 'high', 'high'],
-      ['cut-text', 'clipped', 'wide'],
+    expect(found.map(({ check, widget, facts }) => [check, widget, facts])).toEqual([
+      ['cut-text', 'wide', { axis: 'x' }],
+      ['cut-text', 'high', { axis: 'y' }],
+      ['cut-text', 'clipped', { axis: 'x' }],
     ]);
     expect(found[0]!.worst.measured! + 100).toBeCloseTo(185.59, 2);
   });
@@ -350,7 +351,7 @@ describe('faint-part', () => {
   const found = (more: WidgetSource, backdrop: string) =>
     findingsOf([{ id: 'w', anchor: 'center', size: [300, 60], ...more }], desk, {}, backdrop)
       .filter(({ check }) => check === 'faint-part')
-      .map(({ detail }) => detail);
+      .map((finding) => fact(finding, 'part'));
   const textbox = (look: object): WidgetSource => ({ kind: 'textbox', text: 'Ida', look });
 
   test('the edge of a box counts with what is around it, or its inside does', () => {

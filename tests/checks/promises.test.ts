@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { checkDocument, makeScreen, readDocument, type ScreenSize } from 'pimbot';
+import { fact } from '../support/findings.ts';
 import { documentOf, fonts, told } from '../support/views.ts';
 
 const look = { background: '#204050' };
@@ -27,7 +28,9 @@ function broken(promise: object, on: ScreenSize = screen): string[] {
   const read = readDocument(document);
   if (!read.document) throw new Error(told(read).join('\n'));
   const { findings } = checkDocument(read.document, { resources: { fonts }, screens: [makeScreen(on)] });
-  return findings.filter(({ check }) => check === 'broken-promise').map(({ detail }) => detail!);
+  return findings
+    .filter(({ check }) => check === 'broken-promise')
+    .map((finding) => String(fact(finding, 'broken')));
 }
 
 describe('promises that hold, and the same that do not', () => {

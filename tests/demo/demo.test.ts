@@ -75,7 +75,7 @@ describe('the badly written example', () => {
       documentChecks.map(({ id }) => id).sort(),
     );
     const ours = written.find(({ check }) => check === 'theme-gap')!;
-    expect([ours.widget, ours.detail]).toEqual(['night', 'the style "key", which day has']);
+    expect([ours.widget, ours.facts]).toEqual(['night', { what: 'style', name: 'key', has: 'day' }]);
     expect(ours.place).toMatch(/day\.theme\.yaml:5:\d+$/);
   });
 });

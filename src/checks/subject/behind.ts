@@ -5,7 +5,7 @@ import type { Rect } from '../../layout/index.ts';
 import type { Pixels } from '../../picture/index.ts';
 import { colorAt, compose, faded, type Rgba } from '../../theme/index.ts';
 import type { Backdrop } from '../../view/index.ts';
-import type { Draft } from '../check.ts';
+import type { Undecided } from '../check.ts';
 import { bedsOf, covers, sliver } from './beds.ts';
 import { hasArea, intersection, meet } from './geometry.ts';
 import type { Subject } from './subject.ts';
@@ -45,7 +45,7 @@ export function groundOf(
   subject: Subject,
   index: number,
   area: Rect,
-  report: (draft: Draft) => void,
+  report: (draft: Undecided) => void,
   own: 'with its own' | 'without its own' = 'with its own',
 ): readonly Ground[] {
   const under = behind(subject, index, own === 'with its own', area);

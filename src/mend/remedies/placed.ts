@@ -1,6 +1,15 @@
 import { EditError, changeAnchor, suggestAnchor } from '../../edit/index.ts';
 import { NoSuchName, type View } from '../../view/index.ts';
-import { keysOf, nudged, sizeKeys, wholeUp, type Broken, type Change, type Remedy } from '../remedy.ts';
+import {
+  factOf,
+  keysOf,
+  nudged,
+  sizeKeys,
+  wholeUp,
+  type Broken,
+  type Change,
+  type Remedy,
+} from '../remedy.ts';
 
 /** Another anchor in the same place: what stands near an edge keeps to it. */
 export const tieToEdge: Remedy = ({ document, view, widget, other }) =>
@@ -47,10 +56,10 @@ export const moveInside: Remedy = (broken) => {
   const { widget, finding, measured, scale, on } = broken;
   if (on.widgets[widget.parent]?.box.arrange !== 'free') return [];
   const by = wholeUp(measured / scale);
-  const { detail = '' } = finding;
+  const edges = factOf(finding, 'edges') ?? [];
   const move = {
-    x: detail.includes('left') ? by : detail.includes('right') ? -by : 0,
-    y: detail.includes('top') ? by : detail.includes('bottom') ? -by : 0,
+    x: edges.includes('left') ? by : edges.includes('right') ? -by : 0,
+    y: edges.includes('top') ? by : edges.includes('bottom') ? -by : 0,
   };
   const offset = nudged(widget, move);
   return offset === undefined ? [] : [keysOf(broken, widget, { offset })];
@@ -97,7 +106,8 @@ export const raise: Remedy = (broken) => {
 export const fitInParent: Remedy = (broken) => {
   const { widget, other, finding, measured, scale, on } = broken;
   if (!other) return [];
-  const across = finding.detail === 'left' || finding.detail === 'right';
+  const edge = factOf(finding, 'edge');
+  const across = edge === 'left' || edge === 'right';
   const side = across ? 'width' : 'height';
   const axis = across ? 'x' : 'y';
   const rect = on.layout.rectInU(other.index);
@@ -128,16 +138,16 @@ export const raiseMaximum: Remedy = (broken) => {
 /** The line its neighbour stands on. */
 export const ontoLine: Remedy = (broken) => {
   const { widget, other, on, finding } = broken;
-  if (!other) return [];
+  const edge = factOf(finding, 'edge');
+  if (!other || !edge) return [];
   const [a, b] = [on.layout.rectInU(widget.index), on.layout.rectInU(other.index)];
   const factor = on.layout.factor(widget.parent);
-  const by = {
+  const by: { readonly x?: number; readonly y?: number } = {
     left: { x: b.x - a.x },
     right: { x: b.x + b.width - a.x - a.width },
     top: { y: b.y - a.y },
     bottom: { y: b.y + b.height - a.y - a.height },
-  }[finding.detail ?? ''] as { x?: number; y?: number } | undefined;
-  if (!by) return [];
+  }[edge];
   const move = (sign: number) => ({ x: ((by.x ?? 0) / factor) * sign, y: ((by.y ?? 0) / factor) * sign });
   return [
     [widget, 1],
@@ -151,7 +161,7 @@ export const ontoLine: Remedy = (broken) => {
 /** Between its two neighbours with the same gap on both sides. */
 export const evenGap: Remedy = (broken) => {
   const { widget, other, on, finding } = broken;
-  const axis = finding.detail === 'y' ? 'y' : 'x';
+  const axis = factOf(finding, 'axis') === 'y' ? 'y' : 'x';
   const size = axis === 'x' ? 'width' : 'height';
   if (!other) return [];
   const at = on.layout.rectInU(widget.index);

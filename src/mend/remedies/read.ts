@@ -1,5 +1,5 @@
 import { mixed, parseColor, hexOf } from '../../theme/index.ts';
-import { keysOf, lookKeys, sizeKeys, wholeUp, type Remedy } from '../remedy.ts';
+import { factOf, keysOf, lookKeys, sizeKeys, wholeUp, type Remedy } from '../remedy.ts';
 
 /** Room for its text, or a text that makes do with the room. */
 export const roomForText: Remedy = (broken) => {
@@ -7,7 +7,7 @@ export const roomForText: Remedy = (broken) => {
   const { width, height } = on.layout.rectInU(widget.index);
   const factor = on.layout.factor(widget.index);
   const more = finding.check === 'cut-text' ? measured / scale : 0;
-  const across = finding.detail !== 'high';
+  const across = factOf(finding, 'axis') !== 'y';
   const [side, now] = across ? (['width', width] as const) : (['height', height] as const);
   const axis = across ? 'x' : 'y';
   const fontSize = widget.text?.setting.fontSize ?? 0;

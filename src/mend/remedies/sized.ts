@@ -1,5 +1,5 @@
 import { cssPixels } from '../../checks/index.ts';
-import { keysOf, sizeKeys, wholeUp, type Broken, type Change, type Remedy } from '../remedy.ts';
+import { factOf, keysOf, sizeKeys, wholeUp, type Broken, type Change, type Remedy } from '../remedy.ts';
 
 /** Sides that are shorter than a number of u, made so long. */
 function atLeast(broken: Broken, least: number): readonly Change[] {
@@ -24,7 +24,7 @@ export const enlarge: Remedy = (broken) => {
 /** The size of its neighbour. */
 export const sameSize: Remedy = (broken) => {
   const { widget, other, finding } = broken;
-  const axis = finding.detail === 'height' ? 'y' : 'x';
+  const axis = factOf(finding, 'side') === 'height' ? 'y' : 'x';
   const side = axis === 'x' ? 'width' : 'height';
   if (!other) return [];
   return [
