@@ -2,8 +2,14 @@ export default {
   testEnvironment: 'node',
   extensionsToTreatAsEsm: ['.ts'],
   transform: { '^.+\\.ts$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript' } } }] },
-  moduleNameMapper: { '^pimbot$': '<rootDir>/src/index.ts', '^pimbot/node$': '<rootDir>/src/node/index.ts' },
+  globalSetup: '<rootDir>/scripts/bundle.mjs',
+  moduleNameMapper: {
+    '^pimbot$': '<rootDir>/dist/tests/index.js',
+    '^pimbot/node$': '<rootDir>/dist/tests/node.js',
+    '^pimbot/cli$': '<rootDir>/dist/tests/cli.js',
+  },
   testMatch: ['<rootDir>/tests/**/*.test.ts'],
-  testTimeout: 60000,
+  // A guard against what never ends; no test is measured by the clock.
+  testTimeout: 45 * 60_000,
   maxWorkers: 2,
 };

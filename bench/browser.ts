@@ -1,8 +1,10 @@
 import { chromium, type Browser } from 'playwright-core';
 
 /** Starts the Chromium that the commands of this repository found or installed. */
-export function startBrowser(): Promise<Browser> {
-  return chromium.launch({
+export async function startBrowser(): Promise<Browser> {
+  const browser = await chromium.launch({
+    // On a machine with much else to do a page takes as long as it takes.
+    timeout: 0,
     executablePath: process.env.PIMBOT_CHROMIUM ?? '/usr/bin/chromium',
     args: [
       '--no-sandbox',
@@ -14,6 +16,8 @@ export function startBrowser(): Promise<Browser> {
       '--disable-sync',
     ],
   });
+  browser.on('context', (context) => context.setDefaultTimeout(0));
+  return browser;
 }
 
 /** A page with a tree in it, ready to be laid out again and again. */

@@ -15,6 +15,9 @@ interface Row {
 
 const json = process.argv.includes('--json');
 const quick = process.argv.includes('--quick');
+/** What is measured; everything if left out. */
+const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1] : undefined;
+const wants = (what: string) => only === undefined || only === what;
 /** Ours and theirs are measured in turn, so that a machine that slows down slows both down. */
 const slices = quick ? 2 : 12;
 const wide = makeScreen({ width: 2560, height: 1080 });
@@ -101,7 +104,7 @@ if (!json)
   );
 const browser = await startBrowser();
 try {
-  for (const count of quick ? [100] : [100, 1000, 10_000]) {
+  for (const count of !wants('layout') ? [] : quick ? [100] : [100, 1000, 10_000]) {
     const tree = hudTree(count, 1);
     const rival = await rivalWith(browser, tree.html);
     const rounds = quick ? 5 : Math.max(4, Math.round(20_000 / count));
@@ -115,7 +118,7 @@ try {
     );
     await rival.close();
   }
-  if (!quick) {
+  if (!quick && wants('live')) {
     const many = resizing(hudTree(100_000, 1).document, 100_000);
     const few = resizing(hudTree(1000, 1).document, 1000);
     await race(
@@ -185,8 +188,10 @@ try {
     const grown = growth(4000, (turn) => quiet.resize(turn % 2 === 0 ? small : wide));
     tell('heap growth of a resize (other: 1,000 rectangles)', grown, 1000 * 48, 'bytes');
   }
-  for (const one of [await checkDemo(quick ? 1 : 5), checkMany()])
-    tell(one.name, one.checking, one.layingOut, 'ms');
+  if (wants('checking')) {
+    for (const one of [await checkDemo(quick ? 1 : 5), checkMany()])
+      tell(one.name, one.checking, one.layingOut, 'ms');
+  }
 } finally {
   await browser.close();
 }

@@ -1,17 +1,12 @@
 // Compiles src/ into dist/, bundles the command line and writes the JSON Schemas. Does nothing when dist/ is newer than all it is made from.
 import { execFileSync } from 'node:child_process';
-import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { newest } from './newest.mjs';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const stamp = join(root, 'dist', '.built');
-
-function newest(path) {
-  const status = statSync(path);
-  if (!status.isDirectory()) return status.mtimeMs;
-  return Math.max(0, ...readdirSync(path).map((name) => newest(join(path, name))));
-}
 
 export async function build({ force = false } = {}) {
   const inputs = ['src', 'tsconfig.json', 'tsconfig.build.json', 'package-lock.json'].map((name) =>
@@ -64,6 +59,7 @@ async function bundleCommandLine() {
   });
 }
 
+/** @param {string} name @param {unknown} value */
 function writeJson(name, value) {
   const path = join(root, 'schema', name);
   writeFileSync(`${path}.part`, `${JSON.stringify(value, null, 2)}\n`);

@@ -10,8 +10,8 @@ const pimbot = join(root, 'bin', 'pimbot.js');
 const out = join(root, 'out');
 const post = 'examples/fathom-post/post.yaml';
 const broken = 'examples/broken/broken.yaml';
-const call = (...args) => run(process.execPath, [pimbot, ...args]);
-const quietly = (...args) =>
+const call = (/** @type {string[]} */ ...args) => run(process.execPath, [pimbot, ...args]);
+const quietly = (/** @type {string[]} */ ...args) =>
   run(process.execPath, [pimbot, ...args], { stdio: ['ignore', 'ignore', 'inherit'] });
 
 rmSync(out, { recursive: true, force: true });
@@ -22,9 +22,14 @@ if (verdict !== 0) process.exit(verdict);
 const { checkDocument, drawLayout, openView, screens, toSvg, withOverlay } = await import('../dist/index.js');
 const { openProject, toPng, writeWhole } = await import('../dist/node/index.js');
 
-/** Draws a view on a screen as PNG and SVG, with its findings where they are wanted. */
+/**
+ * Draws a view on a screen as PNG and SVG, with its findings where they are wanted.
+ * @param {import('../dist/node/index.js').Project} project @param {string} view
+ * @param {import('../dist/index.js').Screen} screen @param {string} path @param {boolean} marked
+ */
 function draw(project, view, screen, path, marked) {
   const { document, resources } = project;
+  if (!document) throw new Error('an example cannot be read');
   const caseName = marked ? 'worst' : undefined;
   const on = openView(document, view, { resources, case: caseName }).layoutOn(screen);
   const options = { resources, screens: [screen], views: [view], cases: marked ? ['worst'] : undefined };
@@ -61,14 +66,15 @@ const drawings = [
     .filter(({ name }) => ['desktop', 'phone-landscape', 'television'].includes(name))
     .map((screen) => ({ file: broken, view: 'dive', screen, folder: 'broken' })),
 ];
-const projects = {
-  [post]: await openProject(join(root, post)),
-  [broken]: await openProject(join(root, broken)),
-};
+const projects = new Map([
+  [post, await openProject(join(root, post))],
+  [broken, await openProject(join(root, broken))],
+]);
 let done = 0;
 for (const { file, view, screen, folder } of drawings) {
   if (process.stdout.isTTY) process.stdout.write(`\rDrawing ${++done} of ${drawings.length} `);
-  draw(projects[file], view, screen, `${folder}/${screen.name}`, file === broken);
+  const project = projects.get(file);
+  if (project) draw(project, view, screen, `${folder}/${screen.name}`, file === broken);
 }
 if (process.stdout.isTTY) process.stdout.write('\r\u001b[K');
 const failing = quietly(
@@ -79,7 +85,7 @@ const failing = quietly(
   '--report',
   'out/broken/report.html',
 );
-const shown = (path) => relative(process.cwd(), join(out, path)) || '.';
+const shown = (/** @type {string} */ path) => relative(process.cwd(), join(out, path)) || '.';
 console.log(
   `Drawings, PNG and SVG:      ${shown('dive')}/, ${shown('dock')}/, … six views on up to ${chosen.length} screens`,
 );

@@ -6,6 +6,7 @@ import { fileURLToPath } from 'node:url';
 
 export const root = fileURLToPath(new URL('..', import.meta.url));
 
+/** @param {string} sentence @returns {never} */
 function fail(sentence) {
   console.error(sentence);
   process.exit(1);
@@ -13,7 +14,7 @@ function fail(sentence) {
 
 /** Installs the packages of the lock file when they are missing or older than it. */
 export function ensurePackages() {
-  const [major, minor] = process.versions.node.split('.').map(Number);
+  const [major = 0, minor = 0] = process.versions.node.split('.').map(Number);
   if (major < 20 || (major === 20 && minor < 19))
     fail(`Node 20.19 or newer is needed; this is ${process.version}.`);
   const done = join(root, 'node_modules', '.installed');
@@ -22,7 +23,7 @@ export function ensurePackages() {
   console.log('Installing packages …');
   const npm = process.env.npm_execpath;
   // What npm says is for people: stdout may be read by machines.
-  const stdio = ['inherit', 2, 'inherit'];
+  const stdio = /** @type {import('node:child_process').StdioOptions} */ (['inherit', 2, 'inherit']);
   // Not `npm ci`: it refuses a lock file that leaves out optional packages of platforms a registry does not carry.
   const args = ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error'];
   const result =
@@ -73,12 +74,16 @@ export function ensureChromium() {
   return ensureChromiumAgain(advice);
 }
 
+/** @param {string} advice */
 function ensureChromiumAgain(advice) {
   const found = candidates.find((path) => existsSync(path));
   return found ?? fail(`The tests need a browser. ${advice}`);
 }
 
-/** Runs a program to its end; gives its exit code. */
+/**
+ * Runs a program to its end; gives its exit code.
+ * @param {string} program @param {readonly string[]} args @param {import('node:child_process').SpawnSyncOptions} options
+ */
 export function run(program, args, options = {}) {
   const result = spawnSync(program, args, { cwd: root, stdio: 'inherit', ...options });
   return result.status ?? 1;

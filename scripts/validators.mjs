@@ -4,7 +4,10 @@ import { fileURLToPath } from 'node:url';
 
 const target = fileURLToPath(new URL('../src/document/validators.generated.ts', import.meta.url));
 
-/** The text of the generated file for the schemas of a module. */
+/**
+ * The text of the generated file for the schemas of a module.
+ * @param {{ documentSchema: object, themeSchema: object }} schemas
+ */
 async function validatorsOf({ documentSchema, themeSchema }) {
   // Loaded late, so that a command can import this file before the packages are installed.
   const { Ajv2020 } = await import('ajv/dist/2020.js');

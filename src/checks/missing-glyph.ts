@@ -5,6 +5,7 @@ import type { Subject } from './subject/subject.ts';
 /** Characters that a reason still lists one by one. */
 const mostListed = 8;
 
+/** Characters that cannot be shown by themselves stand as their code points. */
 type Facts = { readonly characters: readonly string[] };
 
 export const missingGlyph = {
@@ -17,7 +18,7 @@ export const missingGlyph = {
   source: 'a character without a glyph is drawn as a box that says nothing',
   severity: 'error',
   sentence: ({ facts, measured }) =>
-    `has ${measured} ${measured === '1' ? 'character' : 'characters'} that no font draws: ${facts.characters.map((one) => (isSeen(one) ? one : codeOf(one))).join(' ')}`,
+    `has ${measured} ${measured === '1' ? 'character' : 'characters'} that no font draws: ${facts.characters.join(' ')}`,
   run(subject, limit, report) {
     for (const { index, text, look, pointer } of textsWithout(subject)) {
       const { missing } = text;
@@ -33,7 +34,7 @@ export const missingGlyph = {
         outcome: 'failed',
         widget: index,
         measured: missing.length,
-        facts: { characters: missing },
+        facts: { characters: missing.map((one) => (isSeen(one) ? one : codeOf(one))) },
         reasons,
       });
     }

@@ -318,7 +318,7 @@ describe('low-contrast', () => {
 
 describe('the registry and the runner', () => {
   test('every check has its file, and every file its check', () => {
-    const others = ['acceptances', 'check', 'index', 'promise-kinds', 'registry', 'subject'];
+    const others = ['acceptances', 'check', 'index', 'promise-kinds', 'registry', 'remedies', 'subject'];
     const files = readdirSync('src/checks').map((name) => name.replace('.ts', ''));
     expect(files.filter((name) => !others.includes(name)).sort()).toEqual(
       [...checks, ...documentChecks].map(({ id }) => id).sort(),

@@ -2,6 +2,7 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { rangeOf } from '../../src/checks/subject/ground-range.ts';
 import { colorAt, compose, faded, luminance, type Fill } from '../../src/theme/index.ts';
+import { rounds } from '../support/deep.ts';
 
 const share = fc.double({ min: 0, max: 1, noNaN: true });
 const color = fc.record({ r: share, g: share, b: share, a: share });
@@ -23,6 +24,6 @@ test('whatever is behind a gradient, all that is seen of it lies between the two
         expect(seen).toBeLessThanOrEqual(lightest + 1e-9);
       },
     ),
-    { numRuns: 1000 },
+    { numRuns: rounds(300, 1000) },
   );
 });

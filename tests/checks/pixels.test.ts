@@ -14,6 +14,7 @@ import {
 import { bundledFonts } from 'pimbot/node';
 import { fact } from '../support/findings.ts';
 import { random } from '../../bench/trees.ts';
+import { rounds, seedOf } from '../support/deep.ts';
 
 /*
  * The painted picture as a second judge: views are drawn by chance, and what the checks say of overlaps, edges, texts that
@@ -45,16 +46,17 @@ function painted(
   return context.getImageData(0, 0, pixelsWide, pixelsHigh).data;
 }
 
-/** The rectangle around every pixel a test holds for, in device px of the screen; undefined where there is none. */
-function extentOf(holds: (at: number) => boolean): Extent | undefined {
+/** The rectangle around every pixel that is more opaque than that in both of two pictures, in device px of the screen. */
+function extentOf(one: Uint8ClampedArray, above = 0, other = one): Extent | undefined {
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+  let at = 3;
   for (let y = 0; y < pixelsHigh; y++) {
-    for (let x = 0; x < pixelsWide; x++) {
-      if (!holds((y * pixelsWide + x) * 4)) continue;
-      left = Math.min(left, x);
-      right = Math.max(right, x + 1);
-      top = Math.min(top, y);
-      bottom = Math.max(bottom, y + 1);
+    for (let x = 0; x < pixelsWide; x++, at += 4) {
+      if (one[at]! <= above || other[at]! <= above) continue;
+      if (x < left) left = x;
+      if (x + 1 > right) right = x + 1;
+      if (y < top) top = y;
+      bottom = y + 1;
     }
   }
   if (left === Infinity) return undefined;
@@ -118,8 +120,8 @@ describe('pixels agree with what is said', () => {
   const cutText = new Judge();
   const lowContrast = new Judge();
   const measuredWrong: string[] = [];
-  const next = random(20261123);
-  for (let nth = 0; nth < 110; nth++) {
+  const next = random(seedOf(20261123));
+  for (let nth = 0; nth < rounds(40, 110); nth++) {
     const { document, diagnostics } = readDocument({
       pimbot: 1,
       reference: { size: '480x300' },
@@ -142,7 +144,7 @@ describe('pixels agree with what is said', () => {
       if (index === 0) continue;
       const name = `${nth} ${id}`;
       // Over the edge of the screen.
-      const mine = extentOf((at) => alone[index]![at + 3]! > 0)!;
+      const mine = extentOf(alone[index]!)!;
       const over = Math.max(-mine.left, -mine.top, mine.right - screen.width, mine.bottom - screen.height);
       const off = said('off-screen', id);
       offScreen.take(
@@ -155,7 +157,7 @@ describe('pixels agree with what is said', () => {
         measuredWrong.push(`${name} off-screen by ${off.worst.measured}, seen ${over}`);
       // Over each other.
       for (const { id: other, index: second } of on.widgets.slice(1, index)) {
-        const shared = extentOf((at) => alone[index]![at + 3]! > 0 && alone[second]![at + 3]! > 0);
+        const shared = extentOf(alone[index]!, 0, alone[second]);
         const by = shared ? Math.min(shared.right - shared.left, shared.bottom - shared.top) : 0;
         const one = said('overlap', other, id);
         // What shares no pixel may share less than one.
@@ -167,7 +169,7 @@ describe('pixels agree with what is said', () => {
       if (!text) continue;
       // Letters beyond the box they are in.
       const letters = painted(list, (one) => of(index)(one) && one.type === 'path');
-      const ink = extentOf((at) => letters[at + 3]! > 40);
+      const ink = extentOf(letters, 40);
       const box = on.layout.rect(index);
       if (ink) {
         const wide = Math.max(box.x - ink.left, ink.right - box.x - box.width);
@@ -188,7 +190,7 @@ describe('pixels agree with what is said', () => {
       // The letters against all that is painted behind them, pixel by pixel.
       const before = list.operations.findIndex((one) => of(index)(one) && one.type === 'path');
       const behind = painted({ ...list, operations: list.operations.slice(0, before) }, () => true);
-      const seenArea = text && extentOf((at) => letters[at + 3]! > 40);
+      const seenArea = text && extentOf(letters, 40);
       if (!seenArea || over > 0) continue;
       const ink2 = letters.findIndex((value, at) => at % 4 === 3 && value > 250);
       if (ink2 < 0) continue;
@@ -224,8 +226,8 @@ describe('pixels agree with what is said', () => {
     '%s: of what it reports and of what it does not',
     (_, { reported, passed, wrong }) => {
       expect(wrong).toEqual([]);
-      expect(reported).toBeGreaterThan(30);
-      expect(passed).toBeGreaterThan(30);
+      expect(reported).toBeGreaterThan(rounds(10, 30));
+      expect(passed).toBeGreaterThan(rounds(10, 30));
     },
   );
 

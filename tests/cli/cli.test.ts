@@ -2,11 +2,11 @@ import { spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, readdirSync, symlinkSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { pimbot, temporaryFolder } from '../support/cli.ts';
+import { pimbot, pimbotHere, temporaryFolder } from '../support/cli.ts';
 
 const folder = temporaryFolder();
 const put = (name: string, text: string) => writeFileSync(join(folder.path, name), text);
-const run = (...args: string[]) => pimbot(args, folder.path);
+const run = (...args: string[]) => pimbotHere(args, folder.path);
 
 const good = `pimbot: 1
 cases: { typical: { depth: 412 }, worst: { depth: 10994 } }
@@ -29,15 +29,22 @@ beforeAll(() => {
 afterAll(() => folder.remove());
 
 describe('pimbot check', () => {
-  test('a clean document: exit 0 and a grid of ticks', () => {
-    const { code, out, err } = run('check', 'good.yaml', '--screen', 'desktop', '--screen', '2560x1080');
+  test('a clean document: exit 0 and a grid of ticks', async () => {
+    const { code, out, err } = await run(
+      'check',
+      'good.yaml',
+      '--screen',
+      'desktop',
+      '--screen',
+      '2560x1080',
+    );
     expect([code, err]).toEqual([0, '']);
     expect(out).toContain('desktop    ✓');
     expect(out).toContain('✓ passed: every widget of 1 view on 2 screens in 2 cases (4 layouts)');
   });
 
-  test('findings: exit 1, each with measure, limit, screens, reasons and place', () => {
-    const { code, out } = run('check', 'broken.yaml', '--screen', 'desktop');
+  test('findings: exit 1, each with measure, limit, screens, reasons and place', async () => {
+    const { code, out } = await run('check', 'broken.yaml', '--screen', 'desktop');
     expect(code).toBe(1);
     expect(out).toContain('✗ dive/sonar reaches 24 px over the right edge of the screen');
     expect(out).toContain("because right edge 1944 u = 100 % of dive's 1920 + 24 offset");
@@ -45,16 +52,16 @@ describe('pimbot check', () => {
     expect(out).not.toContain('\u001b');
   });
 
-  test('an unusable document: exit 2, the diagnostics on stderr, the others still reported', () => {
-    const { code, out, err } = run('check', 'wrong.yaml', 'good.yaml', '--screen', 'desktop');
+  test('an unusable document: exit 2, the diagnostics on stderr, the others still reported', async () => {
+    const { code, out, err } = await run('check', 'wrong.yaml', 'good.yaml', '--screen', 'desktop');
     expect(code).toBe(2);
     expect(err).toContain('wrong.yaml:7:22: error: a widget has no key "ancor"; did you mean "anchor"?');
     expect(err).toContain('1 error: the document was not used');
     expect(out).toContain('good.yaml');
   });
 
-  test('--json is one object, and --report writes the same', () => {
-    const { code, out } = run(
+  test('--json is one object, and --report writes the same', async () => {
+    const { code, out } = await run(
       'check',
       'broken.yaml',
       'wrong.yaml',
@@ -91,22 +98,24 @@ describe('pimbot check', () => {
     });
   });
 
-  test('insets, density and HUD size on any screen', () => {
+  test('insets, density and HUD size on any screen', async () => {
     expect(
-      run(
-        'check',
-        'good.yaml',
-        '--screen',
-        '2340x1080',
-        '--safe',
-        '0,96,48,96',
-        '--density',
-        '420',
-        '--hud-size',
-        '1.3',
+      (
+        await run(
+          'check',
+          'good.yaml',
+          '--screen',
+          '2340x1080',
+          '--safe',
+          '0,96,48,96',
+          '--density',
+          '420',
+          '--hud-size',
+          '1.3',
+        )
       ).code,
     ).toBe(0);
-    const far = run('check', 'good.yaml', '--screen', '1920x1080', '--density', '900');
+    const far = await run('check', 'good.yaml', '--screen', '1920x1080', '--density', '900');
     expect([far.code, far.out.includes('[small-text]')]).toEqual([1, true]);
   });
 });
@@ -144,8 +153,8 @@ describe('colours', () => {
 });
 
 describe('pimbot where', () => {
-  test('--json gives device px', () => {
-    const { code, out } = run('where', 'good.yaml', '--screen', '2560x1080', '--json');
+  test('--json gives device px', async () => {
+    const { code, out } = await run('where', 'good.yaml', '--screen', '2560x1080', '--json');
     expect(code).toBe(0);
     const found = JSON.parse(out) as { view: string; screen: string; widgets: { id: string }[] };
     expect([found.view, found.screen]).toEqual(['dive', '2560x1080']);
@@ -153,27 +162,31 @@ describe('pimbot where', () => {
     expect(found.widgets.map(({ id }) => id)).toEqual(['sonar', 'depth']);
   });
 
-  test('the table says px and u', () => {
-    const { out } = run('where', 'good.yaml', '--screen', '3840x2160');
+  test('the table says px and u', async () => {
+    const { out } = await run('where', 'good.yaml', '--screen', '3840x2160');
     expect(out).toContain('dive on 3840x2160: 1 u = 2 px, surface 1920 × 1080 u');
     expect(out).toMatch(/sonar\s+panel\s+3232\s+1552\s+560\s+560\s+1616\s+776\s+280\s+280/);
   });
 });
 
 describe('pimbot draw', () => {
-  test('writes SVG and PNG, under names of its own or given ones', () => {
-    expect(run('draw', 'good.yaml', '--screen', 'square').out).toBe('dive-square.svg\ndive-square.png\n');
+  test('writes SVG and PNG, under names of its own or given ones', async () => {
+    expect((await run('draw', 'good.yaml', '--screen', 'square')).out).toBe(
+      'dive-square.svg\ndive-square.png\n',
+    );
     expect(
-      run(
-        'draw',
-        'broken.yaml',
-        '--screen',
-        '800x600',
-        '--out',
-        'shots/a.png',
-        '--findings',
-        '--safe-area',
-        '--outlines',
+      (
+        await run(
+          'draw',
+          'broken.yaml',
+          '--screen',
+          '800x600',
+          '--out',
+          'shots/a.png',
+          '--findings',
+          '--safe-area',
+          '--outlines',
+        )
       ).code,
     ).toBe(0);
     expect(readFileSync(join(folder.path, 'shots/a.png')).subarray(1, 4).toString()).toBe('PNG');
@@ -237,14 +250,14 @@ describe('a wrong call is told in one sentence', () => {
       'pimbot: "sea" is neither a CSS colour nor a backdrop of the view',
     ],
     ['a place that cannot be written', ['draw', 'good.yaml', '--out', 'good.yaml/a.svg'], 'cannot be used'],
-  ])('%s', (_, args, sentence) => {
-    const { code, err } = run(...args);
+  ])('%s', async (_, args, sentence) => {
+    const { code, err } = await run(...args);
     expect(code).toBe(2);
     expect(err).toContain(sentence);
     expect(err).not.toMatch(/\n\s+at |node:internal/);
   });
 
-  test('help has examples, for the program and each command', () => {
+  test('help has examples, for the program and each command', async () => {
     for (const args of [
       ['--help'],
       ['check', '--help'],
@@ -252,16 +265,16 @@ describe('a wrong call is told in one sentence', () => {
       ['where', '--help'],
       ['screens', '--help'],
     ]) {
-      const { code, out } = run(...args);
+      const { code, out } = await run(...args);
       expect(code).toBe(0);
       expect(out).toContain('Examples:');
     }
-    expect(run('--version').out).toMatch(/^\d+\.\d+\.\d+\n$/);
+    expect((await run('--version')).out).toMatch(/^\d+\.\d+\.\d+\n$/);
   });
 
-  test('screens are listed for people and machines', () => {
-    expect(run('screens').out).toContain('television with overscan');
-    expect(JSON.parse(run('screens', '--json').out)).toHaveLength(44);
+  test('screens are listed for people and machines', async () => {
+    expect((await run('screens')).out).toContain('television with overscan');
+    expect(JSON.parse((await run('screens', '--json')).out)).toHaveLength(44);
   });
 });
 
@@ -281,14 +294,14 @@ describe('files that a document names', () => {
       'fonts: { Deep: { 400: good.yaml } }',
       '"good.yaml" cannot be read as a font: the file is not a TrueType, OpenType or WOFF font',
     ],
-  ])('%s', (_, line, sentence) => {
+  ])('%s', async (_, line, sentence) => {
     put('bad.yaml', naming(line));
     try {
       symlinkSync('/etc/hostname', join(folder.path, 'link.yaml'));
     } catch {
       // It is there from the case before.
     }
-    const { code, err } = run('check', 'bad.yaml');
+    const { code, err } = await run('check', 'bad.yaml');
     expect(code).toBe(2);
     expect(err).toContain(sentence);
     expect(err).toMatch(/^bad\.yaml:2:\d+: error: /);

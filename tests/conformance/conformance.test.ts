@@ -2,6 +2,7 @@ import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import type { Browser } from 'playwright-core';
 import { startBrowser } from '../../bench/browser.ts';
 import { judge } from './judge.ts';
+import { rounds, seedOf } from '../support/deep.ts';
 
 let browser: Browser;
 beforeAll(async () => {
@@ -9,8 +10,8 @@ beforeAll(async () => {
 });
 afterAll(() => browser.close());
 
-test('600 random trees are laid out as Chromium lays out the same in CSS', async () => {
-  const seeds = Array.from({ length: 600 }, (_, index) => 1000 + index);
+test('random trees are laid out as Chromium lays out the same in CSS', async () => {
+  const seeds = Array.from({ length: rounds(150, 600) }, (_, index) => seedOf(1000) + index);
   const { found, onEdge } = await judge(browser, seeds);
   expect(found).toEqual([]);
   expect(onEdge.length).toBeLessThan(3);

@@ -23,7 +23,14 @@ describe('Fathom Post', () => {
 
   test('a larger HUD breaks it somewhere, so the checks do look', async () => {
     const { document, resources } = await openProject('examples/fathom-post/post.yaml');
-    const { findings } = checkDocument(document!, { resources, screens, hudSizes: [2.5] });
+    const { findings } = checkDocument(document!, {
+      resources,
+      screens,
+      hudSizes: [2.5],
+      views: ['dive'],
+      locales: ['en'],
+      themes: ['brine'],
+    });
     expect(findings.length).toBeGreaterThan(3);
   });
 

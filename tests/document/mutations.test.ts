@@ -3,6 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { checkDocument, findScreen, formatDiagnostic, readDocument } from 'pimbot';
 import { random } from '../../bench/trees.ts';
 import { fonts } from '../support/views.ts';
+import { newSeed, rounds } from '../support/deep.ts';
 
 const document = readFileSync('examples/broken/broken.yaml', 'utf8');
 const theme = readFileSync('examples/fathom-post/brine.theme.yaml', 'utf8');
@@ -75,10 +76,11 @@ function mutated(text: string, next: () => number): string {
 }
 
 describe('documents that went wrong', () => {
-  test('500 mutations are refused with sentences or laid out, never more than that', () => {
-    const next = random(20261123);
+  test('mutations are refused with sentences or laid out, never more than that', () => {
+    const [seed, count] = [newSeed(), rounds(100, 500)];
+    const next = random(seed);
     let refused = 0;
-    for (let round = 0; round < 500; round++) {
+    for (let round = 0; round < count; round++) {
       const breakTheme = round % 5 === 4;
       const text = breakTheme ? document : mutated(document, next);
       const look = breakTheme ? mutated(theme, next) : theme;
@@ -86,7 +88,8 @@ describe('documents that went wrong', () => {
       const { document: read, diagnostics } = readDocument(text, { name: 'hud.yaml', readFile });
       for (const diagnostic of diagnostics) {
         const sentence = formatDiagnostic(diagnostic);
-        expect(sentence).toMatch(/^(hud|brine\.theme)\.yaml:\d+:\d+: (error|warning): \S/);
+        // The seed brings a failure back: PIMBOT_SEED.
+        expect(`${seed} ${sentence}`).toMatch(/^\d+ (hud|brine\.theme)\.yaml:\d+:\d+: (error|warning): \S/);
         expect(sentence).not.toMatch(/undefined|NaN|\[object|node_modules|\n\s+at /);
       }
       if (!read) {
@@ -99,7 +102,7 @@ describe('documents that went wrong', () => {
       for (const { worst } of findings)
         expect(worst.measured === null || Number.isFinite(worst.measured)).toBe(true);
     }
-    expect(refused).toBeGreaterThan(250);
-    expect(refused).toBeLessThan(500);
+    expect(refused).toBeGreaterThan(count * 0.4);
+    expect(refused).toBeLessThan(count);
   });
 });

@@ -3,8 +3,9 @@ import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { changeAnchor, changeLengths, openView, readDocument, suggestAnchor } from 'pimbot';
-import { pimbot, temporaryFolder } from '../support/cli.ts';
+import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 import { fonts } from '../support/views.ts';
+import { rounds, seedOf } from '../support/deep.ts';
 
 const text = `# The HUD.
 pimbot: 1
@@ -59,7 +60,7 @@ describe('another anchor, the same place', () => {
           expect(changed.match(/#.*/g)).toEqual(text.match(/#.*/g));
         },
       ),
-      { numRuns: 120, seed: 5 },
+      { numRuns: rounds(30, 120), seed: seedOf(5) },
     );
   });
 
@@ -80,7 +81,7 @@ describe('another anchor, the same place', () => {
             expect(Math.abs(rectOf(now)[key] - rectOf(start)[key])).toBeLessThan(1e-6);
         }
       }),
-      { numRuns: 60, seed: 9 },
+      { numRuns: rounds(20, 60), seed: seedOf(9) },
     );
     expect(suggestAnchor(open(start).view, 'sonar').anchor).toBe('end bottom');
     // Unsaid, an anchor is at the start too.
@@ -127,22 +128,22 @@ describe('another anchor, the same place', () => {
 });
 
 describe('pimbot anchor', () => {
-  test('shows the change, and writes it only when asked', () => {
+  test('shows the change, and writes it only when asked', async () => {
     const folder = temporaryFolder();
     const file = join(folder.path, 'hud.yaml');
     writeFileSync(file, text);
-    const shown = pimbot(['anchor', 'hud.yaml', 'dive/sonar'], folder.path);
+    const shown = await pimbotHere(['anchor', 'hud.yaml', 'dive/sonar'], folder.path);
     expect(shown.code).toBe(0);
     expect(shown.out).toContain('right bottom: it is 20 u from the right');
     expect(shown.out).toContain(
       '+       - { id: sonar, offset: [-20, -20], size: 280 280, anchor: right bottom } # round',
     );
     expect(readFileSync(file, 'utf8')).toBe(text);
-    expect(pimbot(['anchor', 'hud.yaml', 'dive/sonar', '--write'], folder.path).code).toBe(0);
+    expect((await pimbotHere(['anchor', 'hud.yaml', 'dive/sonar', '--write'], folder.path)).code).toBe(0);
     expect(readFileSync(file, 'utf8')).toContain('offset: [-20, -20]');
-    const turned = pimbot(['anchor', 'hud.yaml', 'dive/deep', '--pivot', 'left top'], folder.path);
+    const turned = await pimbotHere(['anchor', 'hud.yaml', 'dive/deep', '--pivot', 'left top'], folder.path);
     expect(turned.out).toContain('anchor: 30% 60%, pivot: left top, offset: [-138, -16]');
-    const wrong = pimbot(['anchor', 'hud.yaml', 'dive/cell', '--to', 'center'], folder.path);
+    const wrong = await pimbotHere(['anchor', 'hud.yaml', 'dive/cell', '--to', 'center'], folder.path);
     expect([wrong.code, wrong.err]).toEqual([
       2,
       'pimbot: "cell" has no anchor: its parent arranges its children in a row\n',
@@ -152,21 +153,19 @@ describe('pimbot anchor', () => {
 });
 
 describe('pimbot why', () => {
-  test('explains a widget back to what was written, for people and machines', () => {
-    const { code, out } = pimbot([
-      'why',
-      'examples/fathom-post/post.yaml',
-      'logbook/page',
-      '--screen',
-      'phone-portrait',
-    ]);
+  test('explains a widget back to what was written, for people and machines', async () => {
+    const { code, out } = await pimbotHere(
+      ['why', 'examples/fathom-post/post.yaml', 'logbook/page', '--screen', 'phone-portrait'],
+      process.cwd(),
+    );
     expect(code).toBe(0);
     expect(out).toMatch(/this condition holds on this screen +examples\/fathom-post\/post.yaml:\d+:\d+/);
     expect(out).toContain(
       "is all of the 1673.89 u left of logbook's 1890.69  examples/fathom-post/post.yaml:",
     );
     const json = JSON.parse(
-      pimbot(['why', 'examples/fathom-post/post.yaml', 'dive/sonar', '--json']).out,
+      (await pimbotHere(['why', 'examples/fathom-post/post.yaml', 'dive/sonar', '--json'], process.cwd()))
+        .out,
     ) as Record<string, unknown>;
     expect(json).toMatchObject({
       view: 'dive',
@@ -174,8 +173,8 @@ describe('pimbot why', () => {
       screen: '1920x1080',
       rect: { x: 1656, y: 816, width: 240, height: 240 },
     });
-    expect(pimbot(['why', 'examples/fathom-post/post.yaml', 'dive/sonr']).err).toContain(
-      'there is no widget "sonr"; did you mean "sonar"?',
-    );
+    expect(
+      (await pimbotHere(['why', 'examples/fathom-post/post.yaml', 'dive/sonr'], process.cwd())).err,
+    ).toContain('there is no widget "sonr"; did you mean "sonar"?');
   });
 });

@@ -2,7 +2,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 import { instanceChanges, readDocument, resetInstance } from 'pimbot';
-import { pimbot, temporaryFolder } from '../support/cli.ts';
+import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 
 const head = `pimbot: 1
 components:
@@ -74,19 +74,21 @@ describe('changes of instances', () => {
     },
   );
 
-  test('pimbot changes lists and resets', () => {
+  test('pimbot changes lists and resets', async () => {
     const folder = temporaryFolder();
     const file = join(folder.path, 'hud.yaml');
     writeFileSync(file, head + styles.flow[0]);
-    const listed = pimbot(['changes', 'hud.yaml'], folder.path);
+    const listed = await pimbotHere(['changes', 'hud.yaml'], folder.path);
     expect(listed.out).toMatch(/dive\/hull +gauge +bar.height +12 +20 +hud.yaml:7:\d+/);
     expect(listed.out).toContain('2 changes of 1 instance');
-    expect(pimbot(['changes', 'hud.yaml', '--reset', 'dive/hull'], folder.path).out).toBe(
+    expect((await pimbotHere(['changes', 'hud.yaml', '--reset', 'dive/hull'], folder.path)).out).toBe(
       'dive/hull follows its component again.\n',
     );
     expect(readFileSync(file, 'utf8')).toBe(head + styles.flow[1]);
-    expect(pimbot(['changes', 'hud.yaml'], folder.path).out).toBe('Every instance follows its component.\n');
-    expect(pimbot(['changes', 'hud.yaml', '--reset', 'dive/none'], folder.path)).toMatchObject({
+    expect((await pimbotHere(['changes', 'hud.yaml'], folder.path)).out).toBe(
+      'Every instance follows its component.\n',
+    );
+    expect(await pimbotHere(['changes', 'hud.yaml', '--reset', 'dive/none'], folder.path)).toMatchObject({
       code: 2,
       err: 'pimbot: there is no instance "none" in dive\n',
     });

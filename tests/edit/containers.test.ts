@@ -10,6 +10,7 @@ import {
   wrapWidgets,
 } from 'pimbot';
 import { fonts } from '../support/views.ts';
+import { rounds, seedOf } from '../support/deep.ts';
 
 function open(source: string) {
   const { document, diagnostics } = readDocument(source, { name: 'hud.yaml' });
@@ -313,7 +314,7 @@ describe('wrapped and dissolved again', () => {
           }
         },
       ),
-      { numRuns: 150, seed: 11 },
+      { numRuns: rounds(40, 150), seed: seedOf(11) },
     );
   });
 });

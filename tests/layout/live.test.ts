@@ -4,6 +4,7 @@ import fc from 'fast-check';
 import { LiveLayout, buildView, gaveWay, makeScreen } from 'pimbot';
 import type { DocumentSource } from 'pimbot';
 import { fonts, opened } from '../support/views.ts';
+import { rounds, seedOf } from '../support/deep.ts';
 
 const texts = ['', 'Depth', 'Rise, Fathom, rise!', 'A letter with a red seal for Saint Barnacle', '412'];
 
@@ -155,7 +156,7 @@ describe('a live layout', () => {
           of.widgets.map(({ id, index }) => [id, of.read(index, { x: 0, y: 0, width: 0, height: 0 })]);
         expect(JSON.stringify(bytes(live))).toBe(JSON.stringify(bytes(fresh)));
       }),
-      { numRuns: 60, seed: 20261123 },
+      { numRuns: rounds(40, 60), seed: seedOf(20261123) },
     );
   });
 

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { LiveLayout, checkDocument, drawLayout, readDocument, type WidgetSource } from 'pimbot';
 import { documentOf, fonts, laidOut, numbers, opened, told } from '../support/views.ts';
+import { rounds, seedOf } from '../support/deep.ts';
 
 const portrait: WidgetSource = {
   id: 'portrait',
@@ -38,7 +39,7 @@ describe('1.5 a part that keeps another scaling', () => {
           expect(on.pixelRect('eye').height).toBe(3 * scale);
         },
       ),
-      { numRuns: 200, seed: 7 },
+      { numRuns: rounds(80, 200), seed: seedOf(7) },
     );
   });
 

@@ -2,8 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { WidgetSource } from 'pimbot';
 import { documentOf, opened } from '../support/views.ts';
+import { rounds, seedOf } from '../support/deep.ts';
 
-const runs = { numRuns: 300, seed: 20261123 };
+const runs = { numRuns: rounds(100, 300), seed: seedOf(20261123) };
 const u = fc.integer({ min: -400, max: 800 });
 const size = fc.integer({ min: 0, max: 600 });
 const share = fc.integer({ min: 0, max: 120 });
@@ -148,7 +149,7 @@ describe('properties of every layout', () => {
             expect(rect[key]).toBeCloseTo(once[index]![key], 6);
         });
       }),
-      { ...runs, numRuns: 150 },
+      { ...runs, numRuns: rounds(50, 150) },
     );
   });
 
@@ -161,7 +162,7 @@ describe('properties of every layout', () => {
         for (let index = 0; index < once.count; index++)
           expect(twice.rectInU(index)).toEqual(once.rectInU(index));
       }),
-      { ...runs, numRuns: 150 },
+      { ...runs, numRuns: rounds(50, 150) },
     );
   });
 

@@ -6,7 +6,7 @@ import { bundledFonts } from 'pimbot/node';
 import { defects } from '../accuracy/defects.ts';
 import { opened } from '../accuracy/run.ts';
 import { defectPictures, places } from '../accuracy/sample.ts';
-import { pimbot, temporaryFolder } from '../support/cli.ts';
+import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 
 const fonts = bundledFonts();
 const nameOf = ({ check, view, widget, other }: Finding) => [check, view, widget, other].join(' ');
@@ -82,7 +82,7 @@ describe('a suggestion', () => {
        "two widgets in one place",
      ]
     `);
-  }, 120_000);
+  });
 
   test('that would only move the fault elsewhere is not made', () => {
     const document = (around: number) =>
@@ -109,7 +109,7 @@ views:
 
 describe('pimbot check --mend', () => {
   const folder = temporaryFolder();
-  const run = (...args: string[]) => pimbot(args, folder.path);
+  const run = (...args: string[]) => pimbotHere(args, folder.path);
   const file = 'broken/broken.yaml';
   const text = () => readFileSync(join(folder.path, file), 'utf8');
 
@@ -120,9 +120,9 @@ describe('pimbot check --mend', () => {
   });
   afterAll(() => folder.remove());
 
-  test('shows what it would change, and changes nothing without --write', () => {
+  test('shows what it would change, and changes nothing without --write', async () => {
     const old = text();
-    const { code, out } = run(
+    const { code, out } = await run(
       'check',
       file,
       '--view',
@@ -144,9 +144,9 @@ describe('pimbot check --mend', () => {
     expect(text()).toBe(old);
   });
 
-  test('--write keeps every comment and every line it does not concern', () => {
+  test('--write keeps every comment and every line it does not concern', async () => {
     const old = text().split('\n');
-    const { out } = run(
+    const { out } = await run(
       'check',
       file,
       '--view',
@@ -167,14 +167,25 @@ describe('pimbot check --mend', () => {
       '- { id: second',
       '- { id: third,',
     ]);
-    const again = run('check', file, '--view', 'console', '--screen', 'desktop', '--json', '--no-suggest');
+    const again = await run(
+      'check',
+      file,
+      '--view',
+      'console',
+      '--screen',
+      'desktop',
+      '--json',
+      '--no-suggest',
+    );
     expect(again.out).not.toContain('"check": "uneven-gaps"');
   });
 
-  test('reports offer what was tried: the terminal, JSON and SARIF with the place of the text', () => {
+  test('reports offer what was tried: the terminal, JSON and SARIF with the place of the text', async () => {
     const args = ['check', file, '--view', 'plates', '--screen', 'desktop', '--screen', 'ultrawide'];
-    expect(run(...args).out).toContain('try banner: no pivot: mends it on every screen, breaks nothing');
-    const { out } = run(...args, '--json', '--report', 'out.sarif');
+    expect((await run(...args)).out).toContain(
+      'try banner: no pivot: mends it on every screen, breaks nothing',
+    );
+    const { out } = await run(...args, '--json', '--report', 'out.sarif');
     type Told = {
       files: {
         findings: {
@@ -194,13 +205,13 @@ describe('pimbot check --mend', () => {
     );
     const sarif = readFileSync(join(folder.path, 'out.sarif'), 'utf8');
     expect(sarif).toContain(`"charOffset": ${start}`);
-    expect(run(...args, '--no-suggest').out).not.toContain('try banner');
+    expect((await run(...args, '--no-suggest')).out).not.toContain('try banner');
   });
 
-  test('what cannot be mended is told in a sentence', () => {
-    expect(run('check', file, '--mend', 'everything').err).toContain(
+  test('what cannot be mended is told in a sentence', async () => {
+    expect((await run('check', file, '--mend', 'everything')).err).toContain(
       '"everything" is nothing to mend: say all',
     );
-    expect(run('check', file, '--write').err).toContain('--write is for --mend');
+    expect((await run('check', file, '--write')).err).toContain('--write is for --mend');
   });
 });

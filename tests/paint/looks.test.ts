@@ -13,6 +13,8 @@ import {
 import { toPng } from 'pimbot/node';
 import type { Browser } from 'playwright-core';
 import { startBrowser } from '../../bench/browser.ts';
+import { rounds, seedOf } from '../support/deep.ts';
+import { pixels, stepsApart } from '../support/pixels.ts';
 import { documentOf, laidOut, opened, told } from '../support/views.ts';
 
 let browser: Browser;
@@ -22,21 +24,6 @@ beforeAll(async () => {
 afterAll(() => browser.close());
 
 const size = { width: 300, height: 200 };
-
-async function pixels(png: Uint8Array): Promise<Uint8ClampedArray> {
-  const image = await loadImage(Buffer.from(png));
-  const context = createCanvas(image.width, image.height).getContext('2d');
-  context.drawImage(image, 0, 0);
-  return context.getImageData(0, 0, image.width, image.height).data;
-}
-
-/** The share of pixels with a channel that differs by more than a few steps. */
-function difference(one: Uint8ClampedArray, other: Uint8ClampedArray, steps: number): number {
-  let off = 0;
-  for (let at = 0; at < one.length; at += 4)
-    if ([0, 1, 2].some((channel) => Math.abs(one[at + channel]! - other[at + channel]!) > steps)) off++;
-  return off / (one.length / 4);
-}
 
 async function ours(look: LookSource, more: Partial<WidgetSource> = {}): Promise<Uint8ClampedArray> {
   const widget = { id: 'w', anchor: 'left top', offset: '60 50', size: '180 100', look, ...more };
@@ -62,9 +49,9 @@ describe('boxes beside what CSS says of them, on pixels', () => {
       fc.asyncProperty(radii, async (all) => {
         const mine = await ours({ background: '#fc6', radius: all.join(' ') });
         const css = await theirs(`background:#fc6;border-radius:${all.map((one) => `${one}px`).join(' ')}`);
-        expect(difference(mine, css, 24)).toBeLessThan(0.002);
+        expect(stepsApart(mine, css, 24)).toBeLessThan(0.002);
       }),
-      { numRuns: 12, seed: 3 },
+      { numRuns: rounds(5, 12), seed: seedOf(3) },
     );
   });
 
@@ -87,9 +74,9 @@ describe('boxes beside what CSS says of them, on pixels', () => {
         const css = await theirs(
           `background:#ffffff30;border-radius:${radius}px;box-shadow:${x}px ${y}px ${blur}px ${spread}px #000000c0, 0 0 0 2px #0f0`,
         );
-        expect(difference(mine, css, 12)).toBeLessThan(0.004);
+        expect(stepsApart(mine, css, 12)).toBeLessThan(0.004);
       }),
-      { numRuns: 12, seed: 5 },
+      { numRuns: rounds(5, 12), seed: seedOf(5) },
     );
   });
 
@@ -99,7 +86,7 @@ describe('boxes beside what CSS says of them, on pixels', () => {
     const css = await theirs(
       'background:#fc6;box-shadow:12px 18px 10px #000000c0;transform-origin:0 0;rotate:30deg',
     );
-    expect(difference(turned, css, 16)).toBeLessThan(0.01);
+    expect(stepsApart(turned, css, 16)).toBeLessThan(0.01);
   });
 });
 

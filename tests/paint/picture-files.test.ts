@@ -11,7 +11,7 @@ import {
   type PictureHost,
 } from 'pimbot';
 import { openProject } from 'pimbot/node';
-import { pimbot, temporaryFolder } from '../support/cli.ts';
+import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 
 const folder = temporaryFolder();
 const put = (name: string, content: string | Uint8Array) => writeFileSync(join(folder.path, name), content);
@@ -105,9 +105,9 @@ describe('an atlas', () => {
     }
   });
 
-  test('a region it does not have is told with the nearest', () => {
+  test('a region it does not have is told with the nearest', async () => {
     hud('{ tools: art/tools.atlas.json }', '{ kind: image, image: tools/lmap }');
-    const { code, err } = pimbot(['check', 'hud.yaml', '--screen', '400x300'], folder.path);
+    const { code, err } = await pimbotHere(['check', 'hud.yaml', '--screen', '400x300'], folder.path);
     expect(code).toBe(2);
     expect(err).toContain('there is no picture "tools/lmap"; did you mean "tools/lamp"?');
   });
@@ -177,20 +177,23 @@ describe('a picture that cannot be used', () => {
     ['missing', 'nowhere.png', 'there is no file "nowhere.png"'],
     ['a folder', 'art', 'it is a folder'],
     ['outside', '../../etc/hostname', 'lies outside the project folder'],
-  ])('%s: it is told, the rest is drawn, and the check fails', (_, path, sentence) => {
+  ])('%s: it is told, the rest is drawn, and the check fails', async (_, path, sentence) => {
     hud(`{ p: ${path} }`, children);
-    const drawing = pimbot(['draw', 'hud.yaml', '--screen', '400x300', '--out', 'test.svg'], folder.path);
+    const drawing = await pimbotHere(
+      ['draw', 'hud.yaml', '--screen', '400x300', '--out', 'test.svg'],
+      folder.path,
+    );
     expect(drawing.code).toBe(0);
     expect(drawing.err).toMatch(/^hud\.yaml:3:\d+: warning: /);
     expect(drawing.err).toContain(sentence);
-    const check = pimbot(['check', 'hud.yaml', '--screen', '400x300'], folder.path);
+    const check = await pimbotHere(['check', 'hud.yaml', '--screen', '400x300'], folder.path);
     expect(check.code).toBe(1);
     expect(check.out).toContain('test/gone shows the picture "p", whose file could not be used');
   });
 
-  test('as an icon in a text too', () => {
+  test('as an icon in a text too', async () => {
     hud('{ p: nowhere.png }', '{ id: t, kind: text, text: "Take ![p] along" }');
-    const { code, out } = pimbot(['check', 'hud.yaml', '--screen', '400x300'], folder.path);
+    const { code, out } = await pimbotHere(['check', 'hud.yaml', '--screen', '400x300'], folder.path);
     expect([code, out.includes('test/t shows the picture "p"')]).toEqual([1, true]);
   });
 

@@ -14,6 +14,8 @@ import { toPng } from 'pimbot/node';
 import type { Browser } from 'playwright-core';
 import { startBrowser } from '../../bench/browser.ts';
 import { documentOf, laidOut, opened, told } from '../support/views.ts';
+import { rounds, seedOf } from '../support/deep.ts';
+import { pixels, stepsApart } from '../support/pixels.ts';
 
 /** A picture of 40 × 40 whose every part has a colour of its own. */
 function pattern(): Uint8Array {
@@ -50,21 +52,6 @@ function pieces(widget: WidgetSource, size?: readonly [number, number]) {
   return drawn(widget, size).operations.filter(
     (one): one is Extract<DrawOperation, { type: 'picture' }> => one.type === 'picture',
   );
-}
-
-/** The share of pixels that differ by more than a just visible difference in some channel. */
-function difference(one: Uint8ClampedArray, other: Uint8ClampedArray): number {
-  let off = 0;
-  for (let at = 0; at < one.length; at += 4)
-    if ([0, 1, 2, 3].some((channel) => Math.abs(one[at + channel]! - other[at + channel]!) > 24)) off++;
-  return off / (one.length / 4);
-}
-
-async function pixels(png: Uint8Array): Promise<Uint8ClampedArray> {
-  const image = await loadImage(Buffer.from(png));
-  const context = createCanvas(image.width, image.height).getContext('2d');
-  context.drawImage(image, 0, 0);
-  return context.getImageData(0, 0, image.width, image.height).data;
 }
 
 describe('pictures beside what CSS says of them, on pixels', () => {
@@ -125,13 +112,13 @@ describe('pictures beside what CSS says of them, on pixels', () => {
     const theirs = await pixels(await page.screenshot({ omitBackground: true }));
     await page.close();
     const list = drawn(widget, size);
-    expect(difference(await pixels(toPng(list)), theirs)).toBeLessThan(0.02);
+    expect(stepsApart(await pixels(toPng(list)), theirs, 24, 4)).toBeLessThan(0.02);
     // The same list as an SVG, drawn by the browser.
     const other = await browser.newPage({ viewport: { width: 240, height: 200 } });
     await other.setContent(`<style>body{margin:0}svg{display:block}</style>${toSvg(list)}`);
     const svg = await pixels(await other.screenshot({ omitBackground: true }));
     await other.close();
-    expect(difference(svg, theirs)).toBeLessThan(0.02);
+    expect(stepsApart(svg, theirs, 24, 4)).toBeLessThan(0.02);
   });
 });
 
@@ -158,7 +145,7 @@ describe('nine slices', () => {
           }
         },
       ),
-      { numRuns: 300, seed: 13 },
+      { numRuns: rounds(40, 300), seed: seedOf(13) },
     );
   });
 

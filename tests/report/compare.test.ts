@@ -1,11 +1,11 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { pimbot, temporaryFolder } from '../support/cli.ts';
+import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 
 const folder = temporaryFolder();
 const put = (name: string, text: string) => writeFileSync(join(folder.path, name), text);
-const run = (...args: string[]) => pimbot(['compare', ...args], folder.path);
+const run = (...args: string[]) => pimbotHere(['compare', ...args], folder.path);
 const screens = ['--screen', 'desktop', '--screen', 'ultrawide'];
 
 const old = `pimbot: 1
@@ -49,8 +49,8 @@ type Told = {
 };
 
 describe('pimbot compare', () => {
-  test('says what moved, grew, changed its look or words, came and went, by how much and where', () => {
-    const { code, out } = run('old.yaml', 'new.yaml', ...screens, '--json');
+  test('says what moved, grew, changed its look or words, came and went, by how much and where', async () => {
+    const { code, out } = await run('old.yaml', 'new.yaml', ...screens, '--json');
     const { changes, findings } = JSON.parse(out) as Told;
     const told = changes.map(({ widget, kind, by, screens: on }) => [
       widget,
@@ -76,24 +76,27 @@ describe('pimbot compare', () => {
     expect(code).toBe(1);
   });
 
-  test('nothing changed: exit 0 and a line that says so', () => {
-    const { code, out } = run('old.yaml', 'old.yaml', ...screens);
+  test('nothing changed: exit 0 and a line that says so', async () => {
+    const { code, out } = await run('old.yaml', 'old.yaml', ...screens);
     expect(code).toBe(0);
     expect(out).toContain('0 changes of widgets, findings: 0 new, 0 gone, 0 unchanged (2 layouts compared)');
   });
 
-  test('a baseline stands for the document it was saved of', () => {
-    const saved = pimbot(['baseline', 'old.yaml', ...screens, '--out', 'old.baseline.json'], folder.path);
+  test('a baseline stands for the document it was saved of', async () => {
+    const saved = await pimbotHere(
+      ['baseline', 'old.yaml', ...screens, '--out', 'old.baseline.json'],
+      folder.path,
+    );
     expect([saved.code, saved.out]).toEqual([0, 'old.baseline.json: 2 layouts, 0 findings\n']);
-    const direct = JSON.parse(run('old.yaml', 'new.yaml', ...screens, '--json').out) as Told;
-    const later = JSON.parse(run('old.baseline.json', 'new.yaml', ...screens, '--json').out) as Told;
+    const direct = JSON.parse((await run('old.yaml', 'new.yaml', ...screens, '--json')).out) as Told;
+    const later = JSON.parse((await run('old.baseline.json', 'new.yaml', ...screens, '--json')).out) as Told;
     expect({ ...later, old: '' }).toEqual({ ...direct, old: '' });
-    expect(run('new.yaml', 'old.yaml', ...screens).code).toBe(0);
-    expect(run('new.yaml', 'old.yaml', ...screens, '--exact').code).toBe(1);
+    expect((await run('new.yaml', 'old.yaml', ...screens)).code).toBe(0);
+    expect((await run('new.yaml', 'old.yaml', ...screens, '--exact')).code).toBe(1);
   });
 
-  test('the page shows both, with hostile names as text', () => {
-    const { code } = run('old.yaml', 'new.yaml', ...screens, '--report', 'out/compare.html');
+  test('the page shows both, with hostile names as text', async () => {
+    const { code } = await run('old.yaml', 'new.yaml', ...screens, '--report', 'out/compare.html');
     expect(code).toBe(1);
     const page = readFileSync(join(folder.path, 'out/compare.html'), 'utf8');
     expect(page.match(/data:image\/webp/g)).toHaveLength(2);
@@ -102,13 +105,13 @@ describe('pimbot compare', () => {
     // A baseline may have been made by anybody.
     const saved = readFileSync(join(folder.path, 'old.baseline.json'), 'utf8');
     put('evil.json', saved.replaceAll('"lamp"', '"<script>lamp"'));
-    run('evil.json', 'new.yaml', ...screens, '--report', 'out/evil.html');
+    await run('evil.json', 'new.yaml', ...screens, '--report', 'out/evil.html');
     const other = readFileSync(join(folder.path, 'out/evil.html'), 'utf8');
     expect(other).toContain('&#60;script&#62;lamp is gone');
     expect(other).not.toContain('<script>');
   });
 
-  test('a promise that breaks by another length is the same finding', () => {
+  test('a promise that breaks by another length is the same finding', async () => {
     const promised = (text: string) =>
       text.replace(
         '    backdrop:',
@@ -116,21 +119,21 @@ describe('pimbot compare', () => {
       );
     put('p1.yaml', promised(old));
     put('p2.yaml', promised(old.replace('size: 60', 'size: 70')));
-    const { findings } = JSON.parse(run('p1.yaml', 'p2.yaml', ...screens, '--json').out) as Told;
+    const { findings } = JSON.parse((await run('p1.yaml', 'p2.yaml', ...screens, '--json')).out) as Told;
     expect([findings.new.length, findings.gone.length, findings.unchanged.length]).toEqual([0, 0, 1]);
   });
 
-  test('what cannot be compared is refused in a sentence', () => {
+  test('what cannot be compared is refused in a sentence', async () => {
     put('cut.json', '{ "pimbot-baseline": 1, "views": []');
-    expect(run('cut.json', 'new.yaml')).toMatchObject({ code: 2 });
+    expect(await run('cut.json', 'new.yaml')).toMatchObject({ code: 2 });
     put(
       'bad.json',
       '{ "pimbot-baseline": 1, "views": [], "findings": [], "seen": [{ "view": "dive", "width": "9" }] }',
     );
-    expect(run('bad.json', 'new.yaml').err).toContain(
+    expect((await run('bad.json', 'new.yaml')).err).toContain(
       '"bad.json" is a baseline that was changed or cut short',
     );
-    expect(run('gone.yaml', 'new.yaml').err).toContain('there is no file "gone.yaml"');
-    expect(run('old.yaml', 'new.yaml', '--report', 'x.pdf').err).toContain('ends in .html or .json');
+    expect((await run('gone.yaml', 'new.yaml')).err).toContain('there is no file "gone.yaml"');
+    expect((await run('old.yaml', 'new.yaml', '--report', 'x.pdf')).err).toContain('ends in .html or .json');
   });
 });

@@ -4,7 +4,7 @@ import { join, resolve } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import { reportSchema } from 'pimbot';
-import { pimbot, temporaryFolder } from '../support/cli.ts';
+import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 
 const folder = temporaryFolder();
 const document = `pimbot: 1
@@ -35,8 +35,8 @@ describe('the JSON report', () => {
       ['hud.yaml', '--coverage', 'pairs', '--hud-size', '1', '--hud-size', '1.2', '--state', 'focused'],
     ],
     ['with a file that cannot be used', ['wrong.yaml', 'hud.yaml', '--screen', 'desktop']],
-  ])('%s is as its schema says', (_, args) => {
-    const { out } = pimbot(['check', ...args, '--json'], folder.path);
+  ])('%s is as its schema says', async (_, args) => {
+    const { out } = await pimbotHere(['check', ...args, '--json'], folder.path);
     const report: unknown = JSON.parse(out);
     validate(report);
     expect(validate.errors ?? []).toEqual([]);
@@ -78,5 +78,5 @@ describe('a check that is stopped', () => {
     expect(readdirSync(folder.path).filter((name) => name.startsWith('out.json')).length).toBeLessThanOrEqual(
       8 - finished,
     );
-  }, 30_000);
+  });
 });

@@ -5,7 +5,7 @@ import type { Browser, Page } from 'playwright-core';
 import type { Log } from 'sarif';
 import { writeFileSync } from 'node:fs';
 import { startBrowser } from '../../bench/browser.ts';
-import { pimbot, temporaryFolder, type Ran } from '../support/cli.ts';
+import { pimbotHere, temporaryFolder, type Ran } from '../support/cli.ts';
 
 const hostile = '<script>document.body.dataset.owned=1</script>';
 const folder = temporaryFolder();
@@ -44,17 +44,20 @@ beforeAll(async () => {
   writeFileSync(join(folder.path, 'day.yaml'), 'pimbot-theme: 1\nstyles: { plate: { radius: 4 } }\n');
   writeFileSync(join(folder.path, 'night.yaml'), 'pimbot-theme: 1\n');
   const reports = ['r.html', 'r.sarif', 'r.xml', 'r.json'].flatMap((name) => ['--report', name]);
-  ran = pimbot(['check', 'hud.json', '--screen', 'desktop', '--screen', '1000x800', ...reports], folder.path);
+  ran = await pimbotHere(
+    ['check', 'hud.json', '--screen', 'desktop', '--screen', '1000x800', ...reports],
+    folder.path,
+  );
   browser = await startBrowser();
-}, 60_000);
+});
 afterAll(async () => {
   await browser.close();
   folder.remove();
 });
 
-test('the end of its name says what a report is', () => {
+test('the end of its name says what a report is', async () => {
   expect(ran.code).toBe(1);
-  const { code, err } = pimbot(['check', 'hud.json', '--report', 'r.pdf'], folder.path);
+  const { code, err } = await pimbotHere(['check', 'hud.json', '--report', 'r.pdf'], folder.path);
   expect([code, err]).toEqual([
     2,
     'pimbot: "r.pdf" is no report: the name of one ends in .json, .sarif, .xml (JUnit) or .html\n',
@@ -88,14 +91,14 @@ describe('SARIF', () => {
   });
 });
 
-test('what is found in the writing is in every report', () => {
+test('what is found in the writing is in every report', async () => {
   const idle = { id: 'w', kind: 'text', text: 'Hm', look: { 'font-size': 60 }, accept: { overlap: 'once' } };
   writeFileSync(
     join(folder.path, 'idle.json'),
     JSON.stringify({ pimbot: 1, views: { v: { backdrop: '#000', children: [idle] } } }),
   );
   const reports = ['i.sarif', 'i.xml', 'i.html'].flatMap((name) => ['--report', name]);
-  const { code, out } = pimbot(['check', 'idle.json', ...reports], folder.path);
+  const { code, out } = await pimbotHere(['check', 'idle.json', ...reports], folder.path);
   expect([code, out.includes('w accepts overlap, which no check has found')]).toEqual([1, true]);
   const [run] = (JSON.parse(read('i.sarif')) as Log).runs;
   const [result] = run!.results!;

@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
+import { main } from 'pimbot/cli';
 
 const bin = resolve('bin/pimbot.js');
 
@@ -11,7 +12,7 @@ export interface Ran {
   readonly err: string;
 }
 
-/** Runs the real command in a folder. */
+/** Runs the real command in a folder, as a process of its own. */
 export function pimbot(args: readonly string[], cwd = process.cwd(), more?: Record<string, string>): Ran {
   const env = { ...process.env, NODE_OPTIONS: '', ...(more ?? { NO_COLOR: '1' }) };
   const { status, stdout, stderr } = spawnSync(process.execPath, [bin, ...args], {
@@ -21,6 +22,27 @@ export function pimbot(args: readonly string[], cwd = process.cwd(), more?: Reco
     env,
   });
   return { code: status, out: stdout, err: stderr };
+}
+
+const plain = (text: string) => text;
+const ink = { good: plain, bad: plain, doubtful: plain, faint: plain, strong: plain };
+
+/** Runs the same command line in this process, which is warm: what is printed is the same, and a call costs no start. */
+export async function pimbotHere(args: readonly string[], cwd: string): Promise<Ran> {
+  const before = process.cwd();
+  let [out, err] = ['', ''];
+  process.chdir(cwd);
+  try {
+    const io = {
+      out: (text: string) => void (out += text),
+      err: (text: string) => void (err += text),
+      ink,
+      errInk: ink,
+    };
+    return { code: await main(args, io), out, err };
+  } finally {
+    process.chdir(before);
+  }
 }
 
 /** A folder of its own for a test; removed by the function that comes with it. */

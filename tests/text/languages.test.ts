@@ -11,7 +11,7 @@ import {
   type DocumentSource,
 } from 'pimbot';
 import { openProject } from 'pimbot/node';
-import { pimbot, temporaryFolder } from '../support/cli.ts';
+import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 import { documentOf, fonts, laidOut } from '../support/views.ts';
 
 const source = {
@@ -201,9 +201,9 @@ describe('catalog files', () => {
       'msgid ""\nmsgstr "Content-Type: text/plain; charset=UTF-8\\n"\n\nmsgid "Depth"\nmsgstr "Tiefe"\n\n#, fuzzy\nmsgid "Air"\nmsgstr "Luft"\n',
     );
     expect([...po.resources.catalogs!.get('de')!]).toEqual([['Depth', 'Tiefe']]);
-    const drawn = pimbot(['where', 'hud.yaml', '--locale', 'de', '--json'], folder.path);
+    const drawn = await pimbotHere(['where', 'hud.yaml', '--locale', 'de', '--json'], folder.path);
     expect(drawn.code).toBe(0);
-    expect(pimbot(['where', 'hud.yaml', '--locale', 'fr'], folder.path)).toMatchObject({
+    expect(await pimbotHere(['where', 'hud.yaml', '--locale', 'fr'], folder.path)).toMatchObject({
       code: 2,
       err: 'pimbot: there is no locale "fr"; there is en, de\n',
     });

@@ -7,6 +7,7 @@ import type { Browser } from 'playwright-core';
 import { random } from '../../bench/trees.ts';
 import { startBrowser } from '../../bench/browser.ts';
 import { documentOf, fonts, opened } from '../support/views.ts';
+import { rounds, seedOf } from '../support/deep.ts';
 
 const file = readFileSync('assets/fonts/inter-400.woff');
 
@@ -170,7 +171,7 @@ describe('where lines may break', () => {
             .map((line) => line.text),
         ).toEqual(expected);
       }),
-      { numRuns: 600, seed: 3 },
+      { numRuns: rounds(200, 600), seed: seedOf(3) },
     );
   });
 
@@ -189,7 +190,7 @@ describe('where lines may break', () => {
           }
         },
       ),
-      { numRuns: 300, seed: 4 },
+      { numRuns: rounds(100, 300), seed: seedOf(4) },
     );
   });
 });

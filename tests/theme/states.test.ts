@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { LiveLayout, drawLayout, openView, readDocument, type DocumentSource, type State } from 'pimbot';
 import { openProject } from 'pimbot/node';
-import { pimbot } from '../support/cli.ts';
+import { pimbotHere } from '../support/cli.ts';
 import { documentOf, fonts, opened, told } from '../support/views.ts';
 
 const source: DocumentSource = documentOf(
@@ -98,7 +98,7 @@ describe('states', () => {
     expect(x()).toBe(before);
   });
 
-  test('that do not exist are refused, and so are wrong looks of them', () => {
+  test('that do not exist are refused, and so are wrong looks of them', async () => {
     expect(told(readDocument(documentOf([{ kind: 'button', states: 'hoover' as never }])))[0]).toContain(
       '"states" is one of hover, focused, selected, checked, pressed, disabled, not "hoover"; did you mean "hover"?',
     );
@@ -106,7 +106,12 @@ describe('states', () => {
       told(readDocument(documentOf([], { styles: { s: { states: { hover: { color: 'reddish' } } } } })))[0],
     ).toContain('is not a colour');
     expect(
-      pimbot(['draw', 'examples/fathom-post/post.yaml', '--view', 'dock', '--state', 'cast-off=hoover']).err,
+      (
+        await pimbotHere(
+          ['draw', 'examples/fathom-post/post.yaml', '--view', 'dock', '--state', 'cast-off=hoover'],
+          process.cwd(),
+        )
+      ).err,
     ).toContain('"cast-off=hoover" is no WIDGET=STATE; the states are hover,');
   });
 });
@@ -136,15 +141,11 @@ describe('another theme', () => {
     expect(await styles('lantern.theme.yaml')).toEqual(await styles());
   });
 
-  test('that is not there is told with its place', () => {
-    const { code, err } = pimbot([
-      'where',
-      'examples/fathom-post/post.yaml',
-      '--view',
-      'dock',
-      '--theme',
-      'dusk.theme.yaml',
-    ]);
+  test('that is not there is told with its place', async () => {
+    const { code, err } = await pimbotHere(
+      ['where', 'examples/fathom-post/post.yaml', '--view', 'dock', '--theme', 'dusk.theme.yaml'],
+      process.cwd(),
+    );
     expect([code, err.includes('there is no file "dusk.theme.yaml"')]).toEqual([2, true]);
   });
 });

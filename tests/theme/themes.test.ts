@@ -14,7 +14,7 @@ import {
   type FileReader,
 } from 'pimbot';
 import { openProject } from 'pimbot/node';
-import { pimbot, temporaryFolder } from '../support/cli.ts';
+import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 import { fonts, told } from '../support/views.ts';
 
 const files: Record<string, string> = {
@@ -286,10 +286,10 @@ describe('pimbot theme', () => {
     writeFileSync(join(folder.path, 'hud.yaml'), source);
   });
   afterAll(() => folder.remove());
-  const run = (...args: string[]) => pimbot(['theme', ...args], folder.path);
+  const run = (...args: string[]) => pimbotHere(['theme', ...args], folder.path);
 
-  test('draws a sheet of every theme and says what one lacks', () => {
-    const { code, out, err } = run('hud.yaml', '--out', 'sheet.svg', '--svg-text', 'words');
+  test('draws a sheet of every theme and says what one lacks', async () => {
+    const { code, out, err } = await run('hud.yaml', '--out', 'sheet.svg', '--svg-text', 'words');
     expect([code, out]).toEqual([1, 'sheet.svg\n']);
     expect(err).toContain('the theme night lacks the style "big", which day has');
     expect(err).toContain('3 differences between the themes');
@@ -331,9 +331,9 @@ describe('pimbot theme', () => {
     expect(on.rect('sheet').height).toBeLessThanOrEqual(height);
   });
 
-  test('a theme file that is none of the document’s is shown by itself', () => {
+  test('a theme file that is none of the document’s is shown by itself', async () => {
     writeFileSync(join(folder.path, 'dusk.yaml'), files['night.yaml']!.replace('#e0e0e0', '#c0ffee'));
-    run('hud.yaml', '--theme', 'dusk.yaml', '--out', 'dusk.svg', '--svg-text', 'words');
+    await run('hud.yaml', '--theme', 'dusk.yaml', '--out', 'dusk.svg', '--svg-text', 'words');
     const svg = readFileSync(join(folder.path, 'dusk.svg'), 'utf8');
     expect([svg.includes('#c0ffee'), svg.includes('>day</text>'), svg.includes('>night</text>')]).toEqual([
       true,
@@ -342,14 +342,18 @@ describe('pimbot theme', () => {
     ]);
   });
 
-  test('draws one of them', () => {
-    expect(run('hud.yaml', '--theme', 'night', '--out', 'night.svg', '--svg-text', 'words').code).toBe(1);
+  test('draws one of them', async () => {
+    expect(
+      (await run('hud.yaml', '--theme', 'night', '--out', 'night.svg', '--svg-text', 'words')).code,
+    ).toBe(1);
     const svg = readFileSync(join(folder.path, 'night.svg'), 'utf8');
     expect([svg.includes('>night</text>'), svg.includes('>day</text>')]).toEqual([true, false]);
   });
 
-  test('writes tokens, and prints JSON', () => {
-    expect(run('hud.yaml', '--theme', 'day', '--tokens', 'day.tokens.json').out).toBe('day.tokens.json\n');
+  test('writes tokens, and prints JSON', async () => {
+    expect((await run('hud.yaml', '--theme', 'day', '--tokens', 'day.tokens.json')).out).toBe(
+      'day.tokens.json\n',
+    );
     const written = JSON.parse(readFileSync(join(folder.path, 'day.tokens.json'), 'utf8')) as {
       color: Record<string, { $value: unknown }>;
     };
@@ -360,16 +364,16 @@ describe('pimbot theme', () => {
       alpha: 1,
       hex: '#ffffff',
     });
-    const json = JSON.parse(run('hud.yaml', '--json').out) as {
+    const json = JSON.parse((await run('hud.yaml', '--json')).out) as {
       themes: { name: string }[];
       lacks: unknown[];
     };
     expect([json.themes.map(({ name }) => name), json.lacks.length]).toEqual([['day', 'night'], 3]);
-    expect(run('hud.yaml', '--tokens', 'day.yaml').err).toContain('"day.yaml" is no .json file');
-    expect(run('hud.yaml', '--out', 'sheet.pdf').err).toContain(
+    expect((await run('hud.yaml', '--tokens', 'day.yaml')).err).toContain('"day.yaml" is no .json file');
+    expect((await run('hud.yaml', '--out', 'sheet.pdf')).err).toContain(
       '"sheet.pdf" is neither an .svg nor a .png file',
     );
-    expect(run('hud.yaml', '--backdrop', 'bluish').err).toContain('"bluish" is no CSS colour');
+    expect((await run('hud.yaml', '--backdrop', 'bluish')).err).toContain('"bluish" is no CSS colour');
   });
 
   test('the demo: two complete themes', async () => {

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { coverPairs } from '../../src/verdict/pairwise.ts';
+import { rounds } from '../support/deep.ts';
 
 /** Pairs of values of two factors that stand together in no row. */
 function lacking(sizes: readonly number[], rows: readonly (readonly number[])[]): string[] {
@@ -28,7 +29,7 @@ describe('covering every pair', () => {
         }
         expect(coverPairs(sizes)).toEqual(rows);
       }),
-      { numRuns: 300 },
+      { numRuns: rounds(60, 300) },
     );
   });
 

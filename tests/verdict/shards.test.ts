@@ -1,10 +1,10 @@
 import { cpSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { pimbot, temporaryFolder } from '../support/cli.ts';
+import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 
 const folder = temporaryFolder();
-const run = (...args: string[]) => pimbot(args, folder.path);
+const run = (...args: string[]) => pimbotHere(args, folder.path);
 const document = 'broken/broken.yaml';
 const vary = [
   '--view',
@@ -29,8 +29,8 @@ beforeAll(() => {
 afterAll(() => folder.remove());
 
 describe('several machines and threads', () => {
-  test('the parts of three shards merge into what one run says, byte for byte', () => {
-    const whole = run(
+  test('the parts of three shards merge into what one run says, byte for byte', async () => {
+    const whole = await run(
       'check',
       document,
       ...vary,
@@ -44,11 +44,11 @@ describe('several machines and threads', () => {
     );
     expect(whole.code).toBe(1);
     for (const nth of [1, 2, 3]) {
-      const part = run('check', document, ...vary, '--shard', `${nth}/3`, '--out', `part-${nth}.json`);
+      const part = await run('check', document, ...vary, '--shard', `${nth}/3`, '--out', `part-${nth}.json`);
       expect(part.code).toBe(0);
       expect(part.out).toContain(`part-${nth}.json: shard ${nth} of 3`);
     }
-    const merged = run(
+    const merged = await run(
       'merge',
       'part-3.json',
       'part-1.json',
@@ -67,7 +67,7 @@ describe('several machines and threads', () => {
       );
   });
 
-  test('three threads say what one says', () => {
+  test('three threads say what one says', async () => {
     const many = [
       'check',
       document,
@@ -82,47 +82,62 @@ describe('several machines and threads', () => {
       '--hud-size',
       '1.4',
     ];
-    const one = run(...many, '--threads', '1');
-    const three = run(...many, '--threads', '3');
+    const one = await run(...many, '--threads', '1');
+    const three = await run(...many, '--threads', '3');
     const { files } = JSON.parse(one.out) as { files: { layouts: number }[] };
     expect(files[0]!.layouts).toBeGreaterThan(300);
     expect(three.out).toBe(one.out);
   });
 
-  test('what cannot be merged is refused in a sentence', () => {
-    expect(run('merge', 'part-1.json', 'part-2.json')).toMatchObject({
+  test('what cannot be merged is refused in a sentence', async () => {
+    expect(await run('merge', 'part-1.json', 'part-2.json')).toMatchObject({
       code: 2,
       out: '',
       err: expect.stringContaining('a part is missing'),
     });
-    expect(run('merge', 'part-1.json', 'part-1.json').err).toContain(
+    expect((await run('merge', 'part-1.json', 'part-1.json')).err).toContain(
       '"part-1.json" repeats what another part has',
     );
-    expect(run('merge', 'gone.json').err).toContain('there is no file "gone.json"');
+    expect((await run('merge', 'gone.json')).err).toContain('there is no file "gone.json"');
     writeFileSync(
       join(folder.path, 'cut.json'),
       readFileSync(join(folder.path, 'part-1.json')).subarray(0, 400),
     );
-    expect(run('merge', 'cut.json').err).toContain('it is not JSON; was it cut short?');
-    expect(run('merge', document).err).toContain('cannot be used');
+    expect((await run('merge', 'cut.json')).err).toContain('it is not JSON; was it cut short?');
+    expect((await run('merge', document)).err).toContain('cannot be used');
     const part = readFileSync(join(folder.path, 'part-1.json'), 'utf8');
     writeFileSync(join(folder.path, 'older.json'), part.replace(/"version":"[^"]+"/, '"version":"0.0.1"'));
-    expect(run('merge', 'older.json').err).toContain('"older.json" was made by Pimbot 0.0.1, and this is');
-    const other = run('check', document, '--screen', 'desktop', '--shard', '2/3', '--out', 'other.json');
+    expect((await run('merge', 'older.json')).err).toContain(
+      '"older.json" was made by Pimbot 0.0.1, and this is',
+    );
+    const other = await run(
+      'check',
+      document,
+      '--screen',
+      'desktop',
+      '--shard',
+      '2/3',
+      '--out',
+      'other.json',
+    );
     expect(other.code).toBe(0);
-    expect(run('merge', 'part-1.json', 'other.json', 'part-3.json').err).toContain('is of another check');
+    expect((await run('merge', 'part-1.json', 'other.json', 'part-3.json')).err).toContain(
+      'is of another check',
+    );
     const path = join(folder.path, document);
     writeFileSync(path, `${readFileSync(path, 'utf8')}\n# later\n`);
-    expect(run('merge', 'part-1.json', 'part-2.json', 'part-3.json').err).toContain(
+    expect((await run('merge', 'part-1.json', 'part-2.json', 'part-3.json')).err).toContain(
       'has changed since it was checked',
     );
   });
 
-  test('a call that makes no sense is told so', () => {
-    expect(run('check', document, '--shard', '4/3', '--out', 'x.json').err).toContain('such as 2/4');
-    expect(run('check', document, '--shard', '1/3').err).toContain('say with --out where');
-    expect(run('check', document, '--out', 'x.json').err).toContain('--out is for the part of a --shard');
-    expect(run('check', document, '--state', 'lit').err).toContain('Give one of hover, focused');
-    expect(run('check', document, '--threads', '1.5').err).toContain('whole number');
+  test('a call that makes no sense is told so', async () => {
+    expect((await run('check', document, '--shard', '4/3', '--out', 'x.json')).err).toContain('such as 2/4');
+    expect((await run('check', document, '--shard', '1/3')).err).toContain('say with --out where');
+    expect((await run('check', document, '--out', 'x.json')).err).toContain(
+      '--out is for the part of a --shard',
+    );
+    expect((await run('check', document, '--state', 'lit')).err).toContain('Give one of hover, focused');
+    expect((await run('check', document, '--threads', '1.5')).err).toContain('whole number');
   });
 });

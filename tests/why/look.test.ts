@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { openView, readDocument, whyLook } from 'pimbot';
 import { openProject } from 'pimbot/node';
-import { pimbot } from '../support/cli.ts';
+import { pimbotHere } from '../support/cli.ts';
 import { fonts } from '../support/views.ts';
 
 const text = `pimbot: 1
@@ -91,7 +91,7 @@ describe('each value of a look', () => {
     expect(looked).toBeGreaterThan(1000);
   });
 
-  test('pimbot why --look tells it with files and lines, for people and machines', () => {
+  test('pimbot why --look tells it with files and lines, for people and machines', async () => {
     const call = [
       'why',
       'examples/fathom-post/post.yaml',
@@ -100,11 +100,11 @@ describe('each value of a look', () => {
       '--state',
       'cast-off=focused',
     ];
-    const { code, out } = pimbot(call);
+    const { code, out } = await pimbotHere(call, process.cwd());
     expect(code).toBe(0);
     expect(out).toMatch(/border +4 #2b1700 +state focused of style button-main +\S*brine.theme.yaml:\d+:\d+/);
     expect(out).toMatch(/over 2 \$color.line +style button +\S*brine.theme.yaml:\d+:\d+/);
-    const json = JSON.parse(pimbot([...call, '--json']).out) as {
+    const json = JSON.parse((await pimbotHere([...call, '--json'], process.cwd())).out) as {
       look: { key: string; overrode: unknown[] }[];
     };
     expect(json.look.find(({ key }) => key === 'border')!.overrode).toHaveLength(3);

@@ -1,0 +1,35 @@
+// Bundles the package's entries into few files for the tests: loading hundreds of small modules for every suite costs
+// more than most suites do.
+import { existsSync, rmSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { newest } from './newest.mjs';
+import { fileURLToPath } from 'node:url';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+const outdir = join(root, 'dist', 'tests');
+
+export async function bundleForTests() {
+  const stamp = join(outdir, 'index.js');
+  if (existsSync(stamp) && newest(join(root, 'src')) < statSync(stamp).mtimeMs) return;
+  const { build } = await import('esbuild');
+  rmSync(outdir, { recursive: true, force: true });
+  await build({
+    entryPoints: {
+      'index': join(root, 'src', 'index.ts'),
+      'node': join(root, 'src', 'node', 'index.ts'),
+      'cli': join(root, 'src', 'cli', 'main.ts'),
+      'check-worker': join(root, 'src', 'node', 'check-worker.ts'),
+    },
+    outdir,
+    bundle: true,
+    splitting: true,
+    format: 'esm',
+    platform: 'node',
+    target: 'node20',
+    packages: 'external',
+    sourcemap: 'inline',
+    logLevel: 'warning',
+  });
+}
+
+export default bundleForTests;

@@ -1,0 +1,11 @@
+// `npm run fuzz -- --cases N --seed S`: documents that went wrong by chance; each is refused with sentences or laid out.
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { root, run } from './setup.mjs';
+
+const { values } = parseArgs({
+  options: { cases: { type: 'string', default: '5000' }, seed: { type: 'string' } },
+});
+const args = ['tests/document/mutations', '--count', values.cases];
+if (values.seed !== undefined) args.push('--seed', values.seed);
+process.exitCode = run(process.execPath, [join(root, 'scripts', 'deep.mjs'), ...args]);
