@@ -8,7 +8,7 @@ import { fileURLToPath } from 'node:url';
 const root = fileURLToPath(new URL('..', import.meta.url));
 const outdir = join(root, 'dist', 'tests');
 
-export async function bundleForTests() {
+export default async function bundleForTests() {
   const stamp = join(outdir, 'index.js');
   if (existsSync(stamp) && newest(join(root, 'src')) < statSync(stamp).mtimeMs) return;
   const { build } = await import('esbuild');
@@ -31,5 +31,3 @@ export async function bundleForTests() {
     logLevel: 'warning',
   });
 }
-
-export default bundleForTests;

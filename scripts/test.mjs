@@ -11,8 +11,6 @@ const bin = (/** @type {string[]} */ ...name) => join(root, 'node_modules', ...n
 /** What is looked at beside the tests, one after the other. @type {[string, string, string[]][]} */
 const steps = [
   ['types', bin('typescript', 'bin', 'tsc'), ['-p', 'tsconfig.json']],
-  ['types of the viewer', bin('typescript', 'bin', 'tsc'), ['-p', 'examples/viewer']],
-  ['types of the scripts', bin('typescript', 'bin', 'tsc'), ['-p', 'scripts']],
   ['lint', bin('eslint', 'bin', 'eslint.js'), ['.']],
   ['format', bin('prettier', 'bin', 'prettier.cjs'), ['--check', '--log-level', 'warn', '.']],
   [

@@ -33,6 +33,7 @@ export {
   NoSuchName,
   buildView,
   localesOf,
+  onlyOn,
   openView,
   readDocument,
   themeSheet,
@@ -82,7 +83,6 @@ export type {
   Factors,
   Finding,
   Occurrence,
-  Occasion,
   Verdict,
 } from './verdict/index.ts';
 export { mend, suggestFor } from './mend/index.ts';

@@ -3,6 +3,7 @@ import {
   checkDocument,
   drawLayout,
   localesOf,
+  onlyOn,
   makeScreen,
   openView,
   paintOnCanvas,
@@ -57,17 +58,11 @@ function show(): void {
   const { case: caseName, locale, theme } = state;
   const view = openView(checked, state.view, { resources, case: caseName, locale, theme, hudSize });
   const on = view.layoutOn(screen);
-  const cases = state.case === undefined ? undefined : [state.case];
-  const locales = state.locale === undefined ? undefined : [state.locale];
-  const themes = state.theme === undefined ? undefined : [state.theme];
   const here = checkDocument(checked, {
     resources,
     screens: [screen],
     views: [state.view],
-    cases,
-    locales,
-    themes,
-    hudSizes: [hudSize],
+    ...onlyOn(view.occasion),
   }).findings;
   const list = withOverlay(drawLayout(on), on, resources.fonts, {
     findings: isOn('show-findings') ? here : undefined,
@@ -86,7 +81,7 @@ function show(): void {
   clearTimeout(later);
   later = setTimeout(() => {
     const all = screens.some((one) => one.name === screen.name) ? screens : [...screens, screen];
-    const options = { resources, screens: all, views: [state.view], cases, locales, themes, hudSize };
+    const options = { resources, screens: all, views: [state.view], ...onlyOn(view.occasion) };
     listScreens(checkDocument(checked, options).findings);
   });
 }

@@ -1,5 +1,4 @@
 import { InvalidArgumentError } from 'commander';
-import type { Shard } from './check.ts';
 
 /* What options on the command line are read with. */
 
@@ -45,6 +44,12 @@ export function parseCount(text: string): number {
   const value = parsePositive(text);
   if (!Number.isInteger(value)) throw new InvalidArgumentError('Give a whole number of at least 1.');
   return value;
+}
+
+/** The share of one of several machines. */
+export interface Shard {
+  readonly nth: number;
+  readonly of: number;
 }
 
 /** `--shard i/n`: the i-th of n parts. */

@@ -2,7 +2,7 @@ import { states, type CheckedDocument, type State } from '../document/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { openView, type Resources, type View } from '../view/index.ts';
 import { UsageError } from './io.ts';
-import { screenFrom, type ScreenOptions } from './screens.ts';
+import { screenFrom, type ScreenOptions } from './screen-option.ts';
 
 /** The options that say how one view is shown, and on what. */
 export interface ShownCall extends ScreenOptions {
@@ -25,7 +25,7 @@ export function opened(
     case: caseName,
     locale,
     hudSize,
-    states: statesFrom(state),
+    widgetStates: statesFrom(state),
   });
   const { width, height } = view.reference;
   return { view, screen: screenFrom(call.screen ?? `${width}x${height}`, call) };

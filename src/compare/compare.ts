@@ -1,4 +1,4 @@
-import { occasionKey } from '../verdict/index.ts';
+import { occasionKey } from '../view/index.ts';
 import type { SeenFinding, SeenView, SeenWidget, Snapshot } from './snapshot.ts';
 
 /** What may become of a widget. */

@@ -2,16 +2,8 @@ import type { Widget } from '../build/index.ts';
 import { checks } from '../checks/index.ts';
 import type { CheckedDocument } from '../document/index.ts';
 import { everyTheme } from '../theme/index.ts';
-import {
-  Results,
-  keyOf,
-  lookAt,
-  planOf,
-  type CheckOptions,
-  type Finding,
-  type Occasion,
-} from '../verdict/index.ts';
-import { openView } from '../view/index.ts';
+import { Results, keyOf, lookAt, planOf, type CheckOptions, type Finding } from '../verdict/index.ts';
+import { openView, type Occasion } from '../view/index.ts';
 
 /** A widget on one screen: id, place of its parent in the list, x, y, width, height in device px, look and words as fingerprints. */
 export type SeenWidget = readonly [
@@ -66,8 +58,8 @@ export function snapshotOf(
   const themes = everyTheme(document);
   const seen: SeenView[] = [];
   plan.batches.forEach(({ view: name, occasion, screens }, nth) => {
-    const view = openView(document, name, { resources: options.resources, themes, ...occasion });
-    results.add(nth, lookAt(view, occasion, screens, checks));
+    const view = openView(document, name, { resources: options.resources, everyTheme: themes, ...occasion });
+    results.add(nth, lookAt(view, screens, checks));
     const prints = new Map<Widget, readonly [look: number, words: number]>();
     for (const screen of screens) {
       const on = view.layoutOn(screen);

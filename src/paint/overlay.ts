@@ -95,7 +95,7 @@ function addFindings(
   const here = findings.filter(
     (finding) =>
       finding.view === view.name &&
-      finding.occurrences.some((one) => one.screen === screen.name && one.case === view.case),
+      finding.occurrences.some((one) => one.screen === screen.name && one.case === view.occasion.case),
   );
   const byWidget = new Map<number, Finding[]>();
   for (const finding of here) {

@@ -1,4 +1,5 @@
 import type { Finding } from '../verdict/index.ts';
+import { factors } from '../view/index.ts';
 import { findingPlace, suggestionOf, type ReportInput } from './report.ts';
 import { sentenceOf } from './wording.ts';
 
@@ -19,12 +20,9 @@ export function reportJson(inputs: readonly ReportInput[]): string {
       passed: verdict.findings.every((finding) => finding.outcome !== 'failed'),
       views: verdict.views,
       screens: verdict.screens,
-      cases: verdict.cases.filter((name) => name !== undefined),
-      locales: verdict.locales,
-      themes: verdict.themes.filter((name) => name !== undefined),
-      hudSizes: verdict.hudSizes,
-      textSizes: verdict.textSizes,
-      states: verdict.states.filter((name) => name !== undefined),
+      ...Object.fromEntries(
+        factors.map(({ list }) => [list, verdict[list].filter((value) => value !== undefined)]),
+      ),
       coverage: verdict.coverage,
       layouts: verdict.layouts,
       combinations: verdict.combinations,
@@ -47,12 +45,12 @@ export function reportJson(inputs: readonly ReportInput[]): string {
         ...(finding.view !== undefined && {
           worst: {
             screen: finding.worst.screen,
-            ...(finding.worst.case !== undefined && { case: finding.worst.case }),
-            locale: finding.worst.locale,
-            ...(finding.worst.theme !== undefined && { theme: finding.worst.theme }),
-            hudSize: finding.worst.hudSize,
-            textSize: finding.worst.textSize,
-            ...(finding.worst.state !== undefined && { state: finding.worst.state }),
+            ...Object.fromEntries(
+              factors.flatMap(({ key }) => {
+                const value = finding.worst[key];
+                return value === undefined ? [] : [[key, value]];
+              }),
+            ),
           },
         }),
         why: finding.reasons.map(({ text }) => text),

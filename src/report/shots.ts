@@ -1,17 +1,13 @@
-import { occasionKey, type Finding, type Verdict } from '../verdict/index.ts';
+import type { Finding, Verdict } from '../verdict/index.ts';
 import type { CheckedDocument } from '../document/index.ts';
 import { drawLayout, type DrawList } from '../paint/index.ts';
 import type { Screen } from '../screen/index.ts';
-import { openView, type Resources, type View } from '../view/index.ts';
+import { factors, occasionKey, openView, type Occasion, type Resources, type View } from '../view/index.ts';
 
-/** A view on a screen as a report shows it. */
-export interface Shot {
+/** A view on a screen as a report shows it: on the occasion of the first finding there, else as the document starts. */
+export interface Shot extends Occasion {
   readonly view: string;
   readonly screen: string;
-  /** What it is shown with: that of the first finding there, else what the document starts with. */
-  readonly case: string | undefined;
-  readonly locale: string;
-  readonly theme: string | undefined;
   /** Device px. */
   readonly width: number;
   readonly height: number;
@@ -37,6 +33,10 @@ export interface ShotOptions {
 /** Every view on every screen, one after the other, so that no more than one drawing has to be kept. */
 export function* shotsOf(document: CheckedDocument, verdict: Verdict, options: ShotOptions): Generator<Shot> {
   const { resources, screens } = options;
+  const first: Occasion = {
+    ...(Object.fromEntries(factors.map(({ key, list }) => [key, verdict[list][0]])) as unknown as Occasion),
+    theme: document.themeName,
+  };
   for (const name of verdict.views) {
     const opened = new Map<string, View>();
     for (const screen of screens) {
@@ -48,16 +48,9 @@ export function* shotsOf(document: CheckedDocument, verdict: Verdict, options: S
       });
       const failed = here.find(({ finding }) => finding.outcome === 'failed') ?? here[0];
       const shown = failed?.found[0];
-      const variant = {
-        case: shown ? shown.case : verdict.cases[0],
-        locale: shown?.locale ?? verdict.locales[0]!,
-        theme: shown ? shown.theme : document.themeName,
-        hudSize: shown?.hudSize ?? verdict.hudSizes[0]!,
-        textSize: shown?.textSize ?? verdict.textSizes[0]!,
-        state: shown?.state,
-      };
-      const key = occasionKey(variant);
-      const view = opened.get(key) ?? openView(document, name, { resources, ...variant });
+      const occasion = shown ?? first;
+      const key = occasionKey(occasion);
+      const view = opened.get(key) ?? openView(document, name, { resources, ...occasion });
       opened.set(key, view);
       const on = view.layoutOn(screen);
       const ids = new Map(on.widgets.map(({ id, index }) => [id, index]));
@@ -66,7 +59,7 @@ export function* shotsOf(document: CheckedDocument, verdict: Verdict, options: S
         return same ? marksOf(finding, index, ids, (at) => on.layout.pixelRect(at), screen) : [];
       });
       const { width, height } = screen;
-      yield { view: name, screen: screen.name, ...variant, width, height, list: drawLayout(on), marks };
+      yield { ...view.occasion, view: name, screen: screen.name, width, height, list: drawLayout(on), marks };
     }
   }
 }

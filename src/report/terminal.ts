@@ -1,6 +1,7 @@
 import { checks, documentChecks } from '../checks/index.ts';
 import { findScreen } from '../screen/index.ts';
 import type { Finding, Verdict } from '../verdict/index.ts';
+import { factors } from '../view/index.ts';
 import { findingPlace, suggestionOf, type Ink, type ReportInput } from './report.ts';
 import { amount, counted, occasionOf, printable, sentenceOf } from './wording.ts';
 
@@ -41,19 +42,16 @@ function reportFile(input: ReportInput, ink: Ink): string[] {
 }
 
 function conclusion({ verdict }: ReportInput, failed: number, undecided: number, ink: Ink): string {
-  const cases = verdict.cases.length > 1 ? ` in ${counted(verdict.cases.length, 'case')}` : '';
-  const locales = verdict.locales.length > 1 ? ` in ${counted(verdict.locales.length, 'locale')}` : '';
-  const themes = verdict.themes.length > 1 ? ` in ${counted(verdict.themes.length, 'theme')}` : '';
-  const sizes = [
-    verdict.hudSizes.length > 1 ? ` at ${counted(verdict.hudSizes.length, 'HUD size')}` : '',
-    verdict.textSizes.length > 1 ? ` at ${counted(verdict.textSizes.length, 'text size')}` : '',
-    verdict.states.length > 1 ? ` in ${counted(verdict.states.length, 'state')}` : '',
-  ].join('');
+  const varied = factors
+    .map(({ list, label, counted: how }) =>
+      verdict[list].length > 1 ? ` ${how} ${counted(verdict[list].length, label)}` : '',
+    )
+    .join('');
   const made =
     verdict.coverage === 'all'
       ? counted(verdict.layouts, 'layout')
       : `${counted(verdict.layouts, 'layout')} of ${counted(verdict.combinations, 'combination')}, every pair of values among them`;
-  const what = `${counted(verdict.views.length, 'view')} on ${counted(verdict.screens.length, 'screen')}${cases}${locales}${themes}${sizes} (${made})`;
+  const what = `${counted(verdict.views.length, 'view')} on ${counted(verdict.screens.length, 'screen')}${varied} (${made})`;
   const accepted = verdict.accepted > 0 ? ink.faint(`, ${counted(verdict.accepted, 'acceptance')}`) : '';
   const open = undecided > 0 ? ink.doubtful(`, ${undecided} undecided`) : '';
   if (failed === 0) return `${ink.good('✓ passed')}: every widget of ${what}${open}${accepted}`;

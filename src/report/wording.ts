@@ -1,5 +1,6 @@
 import { checkOf } from '../checks/index.ts';
 import type { Finding, Verdict } from '../verdict/index.ts';
+import { factors } from '../view/index.ts';
 
 /** A measured value: one decimal, two where it is small. */
 export function amount(value: number): string {
@@ -26,57 +27,18 @@ export function whereOf(finding: Finding, screenCount: number): string {
   return `on ${names.length} of ${screenCount} screens: ${names.join(', ')}`;
 }
 
-/** `in the case worst`; empty where the document has no cases or all of them are concerned. */
-function casesOf(finding: Finding, caseCount: number): string {
-  const names = [...new Set(finding.occurrences.map((one) => one.case))].filter((name) => name !== undefined);
-  if (names.length === 0 || names.length === caseCount) return '';
-  return ` in the case${names.length > 1 ? 's' : ''} ${names.join(', ')}`;
-}
-
-/** `in the locale de`; empty where all are concerned. */
-function localesIn(finding: Finding, localeCount: number): string {
-  const names = [...new Set(finding.occurrences.map((one) => one.locale))];
-  if (names.length === localeCount) return '';
-  return ` in the locale${names.length > 1 ? 's' : ''} ${names.join(', ')}`;
-}
-
-/** `in the theme lantern`; empty where all are concerned. */
-function themesIn(finding: Finding, themeCount: number): string {
-  const names = [...new Set(finding.occurrences.map((one) => one.theme))].filter(
-    (name) => name !== undefined,
-  );
-  if (names.length === 0 || names.length === themeCount) return '';
-  return ` in the theme${names.length > 1 ? 's' : ''} ${names.join(', ')}`;
-}
-
-/** ` at HUD size 1.25 and text size 1.5, with every control focused`; empty where all are concerned. */
-function settingsOf({ occurrences }: Finding, { hudSizes, textSizes, states }: Verdict): string {
-  const said: string[] = [];
-  for (const [what, key, all] of [
-    ['HUD', 'hudSize', hudSizes],
-    ['text', 'textSize', textSizes],
-  ] as const) {
-    const sizes = [...new Set(occurrences.map((one) => one[key]))];
-    if (sizes.length < all.length || (all.length === 1 && all[0] !== 1))
-      said.push(`at ${what} size${sizes.length > 1 ? 's' : ''} ${sizes.join(', ')}`);
-  }
-  const inStates = [...new Set(occurrences.map((one) => one.state))];
-  if (inStates.length < states.length)
-    said.push(`with every control ${inStates.map((state) => state ?? 'as it is').join(', ')}`);
-  return said.length === 0 ? '' : ` ${said.join(', ')}`;
-}
-
 /** On which screens and in which occasions; empty of what is written, on no screen in particular. */
 export function occasionOf(finding: Finding, verdict: Verdict): string {
   if (finding.view === undefined) return '';
-  const { screens, cases, locales, themes } = verdict;
-  return [
-    whereOf(finding, screens.length),
-    casesOf(finding, cases.length),
-    localesIn(finding, locales.length),
-    themesIn(finding, themes.length),
-    settingsOf(finding, verdict),
-  ].join('');
+  const said = factors.map((factor) => {
+    const found = [...new Set(finding.occurrences.map((one) => one[factor.key]))];
+    return { isSetting: factor.isSetting, text: factor.where(found, verdict[factor.list]) };
+  });
+  const told = (settings: boolean) =>
+    said.flatMap(({ isSetting, text }) => (isSetting === settings && text !== '' ? [text] : []));
+  return [whereOf(finding, verdict.screens.length), ...told(false), told(true).join(', ')]
+    .filter((text) => text !== '')
+    .join(' ');
 }
 
 /** How many, and the word for it. */

@@ -5,7 +5,7 @@ import type { Screen } from '../screen/index.ts';
 import type { Theme } from '../theme/index.ts';
 import { openView, type Resources, type View, type ViewLayout } from '../view/index.ts';
 import { Findings, type Finding, type Occurrence } from './finding.ts';
-import type { Batch, Occasion } from './plan.ts';
+import type { Batch } from './plan.ts';
 
 /** What came of one batch: plain data that may go to another thread or into a file. */
 export interface BatchResult {
@@ -25,17 +25,12 @@ export function runBatch(
   themes?: ReadonlyMap<string, Theme>,
 ): BatchResult {
   const { view: name, occasion, screens } = batch;
-  const view = openView(document, name, { resources, themes, ...occasion });
-  return lookAt(view, occasion, screens, checks);
+  const view = openView(document, name, { resources, everyTheme: themes, ...occasion });
+  return lookAt(view, screens, checks);
 }
 
 /** Runs checks on a view that is open, on screens. */
-export function lookAt(
-  view: View,
-  occasion: Occasion,
-  screens: readonly Screen[],
-  run: readonly ListedCheck[],
-): BatchResult {
+export function lookAt(view: View, screens: readonly Screen[], run: readonly ListedCheck[]): BatchResult {
   const findings = new Findings();
   const acceptances = new Acceptances();
   const facts = new Map<Tree, FormFacts>();
@@ -55,7 +50,7 @@ export function lookAt(
         if (acceptances.take(check.id, widget) || (other && acceptances.take(check.id, other))) return;
         const worst: Occurrence = {
           screen: screen.name,
-          ...occasion,
+          ...view.occasion,
           measured: draft.outcome === 'failed' ? draft.measured : null,
           limit: draft.limit ?? check.limit,
           scale: on.layout.frame.scale,

@@ -1,6 +1,7 @@
 import type { Check, CheckId, Facts, Outcome, Severity } from '../checks/index.ts';
 import type { Reason } from '../why/index.ts';
-import type { Coverage, Factors, Occasion } from './plan.ts';
+import type { Occasion } from '../view/index.ts';
+import type { Coverage, Factors } from './plan.ts';
 
 /** One screen and occasion a finding was made on. */
 export interface Occurrence extends Occasion {

@@ -3,5 +3,5 @@ export { lookAt, runBatch } from './batch.ts';
 export type { BatchResult } from './batch.ts';
 export type { Finding, Looked, Occurrence, Verdict } from './finding.ts';
 export { isWorse, keyOf } from './finding.ts';
-export { mostLayouts, occasionKey, planOf } from './plan.ts';
-export type { Batch, CheckOptions, CheckPlan, Coverage, Factors, Occasion } from './plan.ts';
+export { mostLayouts, planOf } from './plan.ts';
+export type { Batch, CheckOptions, CheckPlan, Coverage, Factors } from './plan.ts';

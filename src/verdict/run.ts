@@ -12,7 +12,7 @@ import { everyTheme } from '../theme/index.ts';
 import { NoSuchName, type View } from '../view/index.ts';
 import { lookAt, runBatch, type BatchResult } from './batch.ts';
 import { Findings, type Finding, type Verdict } from './finding.ts';
-import { planOf, type CheckOptions, type CheckPlan, type Occasion } from './plan.ts';
+import { planOf, type CheckOptions, type CheckPlan } from './plan.ts';
 
 /**
  * Lays views out on screens, in everything that varies, and runs every check on each.
@@ -143,13 +143,7 @@ export function checkView(
   screens: readonly Screen[],
   only: readonly ListedCheck[] = checks,
 ): readonly Finding[] {
-  return lookAt(view, occasionOf(view), screens, only).findings;
-}
-
-/** What a view was opened with. */
-function occasionOf({ variant, hudSize, case: inCase }: View): Occasion {
-  const { locale, theme, textSize, everyControl: state } = variant;
-  return { locale, theme: theme.name, case: inCase, hudSize, textSize, state };
+  return lookAt(view, screens, only).findings;
 }
 
 /**

@@ -11,7 +11,8 @@ import {
 } from '../layout/index.ts';
 import type { Screen, ScreenSize } from '../screen/index.ts';
 import { TextBlock } from '../text/index.ts';
-import { NoSuchName, ViewLayout, type Form, type View } from './view.ts';
+import { NoSuchName } from './no-such-name.ts';
+import { ViewLayout, type Form, type View } from './view.ts';
 
 /** A rectangle that numbers are written into, so that reading one makes no new object. */
 export interface MutableRect {

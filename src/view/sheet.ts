@@ -8,7 +8,8 @@ import {
   type WidgetSource,
 } from '../document/index.ts';
 import { Theme, contrastRatio, hexOf, kindStyle, parseColor, type Rgba } from '../theme/index.ts';
-import { openView, type Backdrop, type Resources, type View } from './view.ts';
+import { openView, type Backdrop, type View } from './view.ts';
+import type { Resources } from './resources.ts';
 
 /** A view of every kind in every state, and of every style and token, one theme after the other. */
 export interface ThemeSheet {

@@ -8,7 +8,6 @@ import {
   type Widget,
 } from '../build/index.ts';
 import {
-  nearestName,
   own,
   rootsOf,
   widgetsOf,
@@ -30,62 +29,28 @@ import {
   type Reference,
 } from '../layout/index.ts';
 import type { Picture } from '../picture/index.ts';
+import { NoSuchName } from './no-such-name.ts';
+import { checkSize, dearestFirst, usualOf, type Lists, type No, type Occasion } from './occasion.ts';
+import { localesOf, type Resources } from './resources.ts';
 import { makeScreen, type Screen, type ScreenSize } from '../screen/index.ts';
-import { Messages, fallbacks, isRightToLeft, pseudoOf, type Catalogs, type FontBook } from '../text/index.ts';
+import { Messages, fallbacks, isRightToLeft, pseudoOf } from '../text/index.ts';
 import { Theme, everyTheme, parseColor, styleList, type Rgba } from '../theme/index.ts';
 
-/** What a document refers to and a host has loaded. */
-export interface Resources {
-  readonly fonts: FontBook;
-  /** By the names of the document's `pictures`; one that is missing is drawn as nothing. */
-  readonly pictures?: ReadonlyMap<string, Picture>;
-  /** Translations by locale; without them every text is as it is written. */
-  readonly catalogs?: Catalogs;
-}
-
-export interface ViewOptions {
+/** What a view is opened with: of what varies, the document's first or plainest where it is left out. */
+export interface ViewOptions extends Partial<Occasion>, No<keyof Lists> {
   readonly resources: Resources;
-  /** The case whose values fill the texts; the document's first if left out. */
-  readonly case?: string;
   /** Values that replace those of the case. */
   readonly values?: { readonly [name: string]: CaseValue };
-  /** A locale the document has a catalog for, one that falls back to it, or a pseudo-locale; the document's language if left out. */
-  readonly locale?: string;
-  /** One of the names of the document's `themes`; the theme it is read with if left out. */
-  readonly theme?: string;
   /** The document's themes (`everyTheme`), where many of its views are opened; made anew if left out. */
-  readonly themes?: ReadonlyMap<string, Theme>;
-  /** The player's HUD size: 1 is as drawn, 1.25 a quarter larger. */
-  readonly hudSize?: number;
-  /** The player's text size: scales every text, 1 is as drawn. */
-  readonly textSize?: number;
+  readonly everyTheme?: ReadonlyMap<string, Theme>;
   /** States that widgets are in beside those the document says, by id. */
-  readonly states?: { readonly [id: string]: readonly State[] };
-  /** A state that every control is in beside its own, unless it is disabled. */
-  readonly state?: State;
+  readonly widgetStates?: { readonly [id: string]: readonly State[] };
 }
 
 /** What the game draws behind a view: a colour or a picture that covers the screen. */
 export type Backdrop =
   | { readonly type: 'color'; readonly name: string; readonly color: Rgba }
   | { readonly type: 'picture'; readonly name: string; readonly picture: Picture };
-
-/** Somebody asked for a view, case or widget that is not there. */
-export class NoSuchName extends Error {
-  override readonly name = 'NoSuchName';
-
-  constructor(what: string, wanted: string, names: readonly string[]) {
-    const near = nearestName(wanted, names);
-    const hint = near === undefined ? listed(names) : `; did you mean "${near}"?`;
-    super(`there is no ${what} "${wanted}"${hint}`);
-  }
-}
-
-function listed(names: readonly string[]): string {
-  return names.length === 0
-    ? ''
-    : `; there is ${names.slice(0, 12).join(', ')}${names.length > 12 ? ' …' : ''}`;
-}
 
 /**
  * Opens a view of a document with the values of one case.
@@ -98,30 +63,29 @@ export function openView<Id extends string = string>(
 ): View<Id> {
   const source = own(document.source.views, name);
   if (!source) throw new NoSuchName('view', name, Object.keys(document.source.views));
-  const { hudSize = 1, textSize = 1 } = options;
-  if (!(hudSize >= 0.1 && hudSize <= 10))
-    throw new RangeError(`a HUD size is a number from 0.1 to 10, not ${hudSize}`);
-  if (!(textSize >= 0.1 && textSize <= 10))
-    throw new RangeError(`a text size is a number from 0.1 to 10, not ${textSize}`);
+  const occasion = Object.fromEntries(
+    dearestFirst.map((key) => [key, options[key] ?? usualOf(document, key)]),
+  ) as unknown as Occasion;
+  checkSize('HUD', occasion.hudSize);
+  checkSize('text', occasion.textSize);
   const cases = document.source.cases ?? {};
-  const caseName = options.case ?? Object.keys(cases)[0];
-  const values = caseName === undefined ? {} : own(cases, caseName);
-  if (!values) throw new NoSuchName('case', caseName!, Object.keys(cases));
+  const values = occasion.case === undefined ? {} : own(cases, occasion.case);
+  if (!values) throw new NoSuchName('case', occasion.case!, Object.keys(cases));
   if (options.theme !== undefined && !document.named.has(options.theme))
     throw new NoSuchName('theme', options.theme, [...document.named.keys()]);
-  const themes = options.themes ?? everyTheme(document);
-  const theme = themes.get(options.theme ?? document.themeName ?? '') ?? new Theme(document);
+  const themes = options.everyTheme ?? everyTheme(document);
+  const theme = themes.get(occasion.theme ?? '') ?? new Theme(document);
   const pictures = options.resources.pictures ?? new Map<string, Picture>();
   const variant: Variant = {
     theme,
     themes,
     fonts: options.resources.fonts,
-    ...languageOf(document, options),
+    ...languageOf(document, occasion.locale, options.resources),
     pictures,
     values: new Map(Object.entries({ ...values, ...options.values })),
-    textSize,
-    states: new Map(Object.entries(options.states ?? {})),
-    everyControl: options.state,
+    textSize: occasion.textSize,
+    states: new Map(Object.entries(options.widgetStates ?? {})),
+    everyControl: occasion.state,
   };
   const backdrops = styleList(source.backdrop).flatMap((entry): Backdrop[] => {
     const picture = pictures.get(entry);
@@ -129,16 +93,16 @@ export function openView<Id extends string = string>(
     const color = parseColor(String(theme.fillIn(entry) ?? ''));
     return color ? [{ type: 'color', name: entry, color }] : [];
   });
-  return new View(document, name, variant, hudSize, caseName, backdrops);
+  return new View(document, name, occasion, variant, backdrops);
 }
 
 /** The language a view is shown in. @throws NoSuchName */
 function languageOf(
   document: CheckedDocument,
-  { locale, resources }: ViewOptions,
+  wanted: string,
+  resources: Resources,
 ): Pick<Variant, 'messages' | 'locale' | 'rightToLeft'> {
   const { language = 'en' } = document.source;
-  const wanted = locale ?? language;
   const pseudo = pseudoOf(wanted);
   if (pseudo) {
     const messages = new Messages(language, { catalogs: [], needed: false, pseudo });
@@ -150,12 +114,6 @@ function languageOf(
     throw new NoSuchName('locale', wanted, localesOf(document, resources));
   const messages = new Messages(wanted, { catalogs, needed: !isSource, pseudo: undefined });
   return { messages, locale: wanted, rightToLeft: isRightToLeft(wanted) };
-}
-
-/** The locales a document can be shown in: its language, then those it names a catalog for that was loaded. */
-export function localesOf(document: CheckedDocument, { catalogs }: Pick<Resources, 'catalogs'>): string[] {
-  const named = Object.keys(document.source.catalogs ?? {}).filter((locale) => catalogs?.has(locale));
-  return [...new Set([document.source.language ?? 'en', ...named])];
 }
 
 /** A view built and compiled for the screens on which the same conditions hold. */
@@ -170,10 +128,9 @@ export class View<Id extends string = string> {
   readonly document: CheckedDocument;
   readonly name: string;
   readonly reference: Reference;
+  /** What it is shown in. */
+  readonly occasion: Occasion;
   readonly variant: Variant;
-  readonly hudSize: number;
-  /** The case its values are from; undefined for a document without cases. */
-  readonly case: string | undefined;
   readonly backdrops: readonly Backdrop[];
   readonly #conditions: readonly ReadCondition[];
   readonly #forms = new Map<string, Form>();
@@ -184,17 +141,15 @@ export class View<Id extends string = string> {
   constructor(
     document: CheckedDocument,
     name: string,
+    occasion: Occasion,
     variant: Variant,
-    hudSize: number,
-    caseName: string | undefined,
     backdrops: readonly Backdrop[],
   ) {
     this.document = document;
     this.name = name;
     this.reference = referenceOf(document.source.reference);
+    this.occasion = occasion;
     this.variant = variant;
-    this.hudSize = hudSize;
-    this.case = caseName;
     this.backdrops = backdrops;
     // Of other views nothing shows here; of components, those it does not use are rare enough.
     const roots = [...rootsOf(document.source)].filter((one) => one.component || one.name === name);
@@ -213,17 +168,17 @@ export class View<Id extends string = string> {
   /** The same view with something else of its variant, and of another document where one is given. */
   with(changes: Partial<Variant>, document = this.document): View<Id> {
     const variant = { ...this.variant, ...changes };
-    return new View<Id>(document, this.name, variant, this.hudSize, this.case, this.backdrops);
+    return new View<Id>(document, this.name, this.occasion, variant, this.backdrops);
   }
 
   /** How the view is put on a screen. @throws RangeError for a size that is no screen's. */
   frameOn(screen: Screen | ScreenSize): Frame {
-    return frameOf(this.reference, makeScreen(screen), this.hudSize);
+    return frameOf(this.reference, makeScreen(screen), this.occasion.hudSize);
   }
 
   /** The same into a frame that is there; nothing is made for a screen that is whole. */
   frameInto(screen: Screen | ScreenSize, frame: MutableFrame): void {
-    frame.place(this.reference, makeScreen(screen), this.hudSize);
+    frame.place(this.reference, makeScreen(screen), this.occasion.hudSize);
   }
 
   /** The form the view has on a frame; kept, so that screens on which the same holds share one. */

@@ -11,11 +11,6 @@ export function rounds(few: number, many: number): number {
   return process.env.PIMBOT_COUNT === undefined ? many : Number(process.env.PIMBOT_COUNT);
 }
 
-/** Some of a list, or all of it. */
-export function some<Value>(all: readonly Value[], few: number): readonly Value[] {
-  return isDeep ? all : all.slice(0, few);
-}
-
 /** Where chance starts. */
 export function seedOf(usual: number): number {
   return process.env.PIMBOT_SEED === undefined ? usual : Number(process.env.PIMBOT_SEED);

@@ -40,7 +40,7 @@ const source: DocumentSource = documentOf(
 
 const look = (id: string, states?: Record<string, State[]>) => {
   const { document } = readDocument(source);
-  const on = openView(document!, 'test', { resources: { fonts }, states }).layoutOn({
+  const on = openView(document!, 'test', { resources: { fonts }, widgetStates: states }).layoutOn({
     width: 400,
     height: 400,
   });

@@ -1,5 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
-import { checkDocument, findScreen, planOf, readDocument, screens, type DocumentSource } from 'pimbot';
+import {
+  checkDocument,
+  findScreen,
+  onlyOn,
+  openView,
+  planOf,
+  readDocument,
+  screens,
+  type DocumentSource,
+} from 'pimbot';
 import { bundledFonts } from 'pimbot/node';
 
 const resources = { fonts: bundledFonts() };
@@ -42,6 +51,22 @@ function documentOf(more: Partial<DocumentSource> = {}, button = {}) {
 }
 
 describe('what varies', () => {
+  test('an occasion is no list of them: who takes one refuses the other', () => {
+    const document = documentOf();
+    // @ts-expect-error -- one HUD size where sizes are asked for would check the plain one.
+    planOf(document, { resources, screens: two, hudSize: 2.5 });
+    // @ts-expect-error -- sizes where one is asked for.
+    openView(document, Object.keys(document.source.views)[0]!, { resources, hudSizes: [2.5] });
+    const view = openView(document, Object.keys(document.source.views)[0]!, { resources, hudSize: 2.5 });
+    expect(planOf(document, { resources, screens: two, ...onlyOn(view.occasion) }).batches).toEqual(
+      Object.keys(document.source.views).map((name) => ({
+        view: name,
+        occasion: view.occasion,
+        screens: two,
+      })),
+    );
+  });
+
   test('HUD sizes, text sizes and states are factors: each finding says in which it is', () => {
     const { findings, hudSizes, textSizes, states, layouts, coverage } = checkDocument(documentOf(), {
       resources,

@@ -97,6 +97,17 @@ describe('the viewer', () => {
     expect((await drawn()).sum).toBe(english.sum);
   });
 
+  test('a larger HUD is checked as it is drawn, on this screen and on the others', async () => {
+    await page.click('[data-screen=desktop]');
+    await page.fill('#hud-size', '2.5');
+    await page.waitForFunction(() => document.querySelectorAll('#findings li').length > 0);
+    await page.waitForFunction(
+      () => Number(document.querySelector('[data-screen=ultrawide] .count')?.textContent) > 0,
+    );
+    await page.fill('#hud-size', '1');
+    await page.waitForFunction(() => document.getElementById('summary')!.textContent.startsWith('Nothing'));
+  });
+
   test('the broken document has findings, and others on another screen', async () => {
     await page.selectOption('#document', { label: 'Broken on purpose' });
     await page.waitForFunction(() => document.querySelectorAll('#findings li').length > 0);

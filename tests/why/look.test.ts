@@ -76,7 +76,7 @@ describe('each value of a look', () => {
           'sorting': ['hover'],
           'tuning': ['disabled', 'hover'],
         } as const;
-        const view = openView(document!, name, { resources, states });
+        const view = openView(document!, name, { resources, widgetStates: states });
         const on = view.layoutOn({ width: 1920, height: 1080 });
         for (const { index, look, theme: own } of on.widgets) {
           const reasons = whyLook(on.tree, document!.origin, index);

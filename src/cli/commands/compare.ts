@@ -1,7 +1,15 @@
-import { compareSnapshots, layoutKey, snapshotOf, type SeenView, type Snapshot } from '../compare/index.ts';
-import { FileProblem, readLimited, writeWhole } from '../node/files.ts';
-import type { PlanOptions } from '../node/check-messages.ts';
-import { drawLayout } from '../paint/index.ts';
+import { Option, type Command } from 'commander';
+import { collect } from '../arguments.ts';
+import {
+  compareSnapshots,
+  layoutKey,
+  snapshotOf,
+  type SeenView,
+  type Snapshot,
+} from '../../compare/index.ts';
+import { FileProblem, readLimited, writeWhole } from '../../node/files.ts';
+import type { PlanOptions } from '../../node/check-messages.ts';
+import { drawLayout } from '../../paint/index.ts';
 import {
   compareHtml,
   compareJson,
@@ -13,16 +21,65 @@ import {
   type Pair,
   type PairBox,
   type Shot,
-} from '../report/index.ts';
-import { screens } from '../screen/index.ts';
-import { openView } from '../view/index.ts';
-import type { Finding, Coverage } from '../verdict/index.ts';
-import { UsageError, exitClean, exitFindings, exitUnusable, type Io } from './io.ts';
-import { load, type Usable } from './load.ts';
-import { Progress } from './progress.ts';
-import { screenFrom } from './screens.ts';
+} from '../../report/index.ts';
+import { screens } from '../../screen/index.ts';
+import { openView } from '../../view/index.ts';
+import type { Finding, Coverage } from '../../verdict/index.ts';
+import { UsageError, exitClean, exitFindings, exitUnusable, type Io } from '../io.ts';
+import { load, type Usable } from '../load.ts';
+import { Progress } from '../progress.ts';
+import { screenFrom } from '../screen-option.ts';
 
-export interface CompareCall {
+export function compareCommands(program: Command, io: Io, done: (code: number) => void): void {
+  const withWhat = (command: Command): Command =>
+    command
+      .option('--view <name>', 'only this view (may be repeated)', collect)
+      .option('--screen <name>', 'only this screen, a name or WIDTHxHEIGHT (may be repeated)', collect)
+      .option('--locale <tag>', 'only this locale (may be repeated)', collect)
+      .addOption(
+        new Option('--coverage <which>', 'all combinations, or some in which every pair of values stands')
+          .choices(['all', 'pairs'])
+          .default('pairs'),
+      );
+  withWhat(
+    program
+      .command('compare')
+      .description(
+        'say what moved, grew, changed its look or came between two documents, and what is found anew',
+      )
+      .argument('<old>', 'a document, or a baseline of one')
+      .argument('<new>', 'the document as it is now'),
+  )
+    .option(
+      '--report <file>',
+      'write a report too: .html (before and after, drawn) or .json (may be repeated)',
+      collect,
+    )
+    .option('--exact', 'any difference is exit code 1, not only new findings')
+    .option('--json', 'print JSON')
+    .addHelpText(
+      'after',
+      `
+Examples:
+  pimbot compare hud-1.4.yaml hud.yaml
+  pimbot compare hud.baseline.json hud.yaml --report out/compare.html
+  pimbot compare old/hud.yaml hud.yaml --view dive --screen ultrawide --exact
+
+Exit codes: 0 nothing new is found, 1 new findings (with --exact: any difference), 2 unusable input.`,
+    )
+    .action(async (old: string, now: string, call: CompareCall) => done(await compare(old, now, call, io)));
+  withWhat(
+    program
+      .command('baseline')
+      .description('save where everything is and what is found, for `pimbot compare`')
+      .argument('<file>', 'a document, YAML or JSON'),
+  )
+    .requiredOption('--out <file>', 'where it is written; the name ends in .json')
+    .addHelpText('after', '\nExamples:\n  pimbot baseline hud.yaml --out hud.baseline.json')
+    .action(async (file: string, call: BaselineCall) => done(await baseline(file, call, io)));
+}
+
+interface CompareCall {
   readonly view?: readonly string[];
   readonly screen?: readonly string[];
   readonly locale?: readonly string[];
@@ -32,7 +89,7 @@ export interface CompareCall {
   readonly json?: boolean;
 }
 
-export interface BaselineCall extends Pick<CompareCall, 'view' | 'screen' | 'locale' | 'coverage'> {
+interface BaselineCall extends Pick<CompareCall, 'view' | 'screen' | 'locale' | 'coverage'> {
   readonly out: string;
 }
 
@@ -46,7 +103,7 @@ interface Side {
 const mostBaselineBytes = 1024 * 1024 * 1024;
 
 /** `pimbot compare OLD NEW` */
-export async function compare(old: string, now: string, call: CompareCall, io: Io): Promise<number> {
+async function compare(old: string, now: string, call: CompareCall, io: Io): Promise<number> {
   for (const path of call.report ?? [])
     if (!/\.(html|json)$/i.test(path))
       throw new UsageError(`"${path}" is no report of a comparison: the name of one ends in .html or .json`);
@@ -73,7 +130,7 @@ export async function compare(old: string, now: string, call: CompareCall, io: I
 }
 
 /** `pimbot baseline FILE --out BASELINE` */
-export async function baseline(file: string, call: BaselineCall, io: Io): Promise<number> {
+async function baseline(file: string, call: BaselineCall, io: Io): Promise<number> {
   const progress = new Progress(io.progress);
   const side = await sideOf(file, call, io, progress);
   progress.clear();
@@ -147,7 +204,7 @@ function isSnapshot({ views, seen, findings }: Partial<Snapshot>): boolean {
 
 /** Each changed view where something changed most, drawn before and after. */
 async function pairsOf({ comparison }: Compared, before: Side, after: Side): Promise<Pair[]> {
-  const { drawShots } = await import('../node/shots.ts');
+  const { drawShots } = await import('../../node/shots.ts');
   const drawn = (side: Side, seen: SeenView): string | undefined => {
     if (!side.loaded) return undefined;
     const { document, resources } = side.loaded;

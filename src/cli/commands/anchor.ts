@@ -1,3 +1,4 @@
+import type { Command } from 'commander';
 import {
   EditError,
   changeAnchor,
@@ -6,16 +7,40 @@ import {
   referenceScreen,
   suggestAnchor,
   type Move,
-} from '../edit/index.ts';
-import type { WidgetSource } from '../document/index.ts';
-import { writeWhole } from '../node/files.ts';
-import { printable } from '../report/index.ts';
-import { screens } from '../screen/index.ts';
-import { openView, type View } from '../view/index.ts';
-import { UsageError, exitClean, exitUnusable, type Io } from './io.ts';
-import { load, widgetNamed } from './load.ts';
+} from '../../edit/index.ts';
+import type { WidgetSource } from '../../document/index.ts';
+import { writeWhole } from '../../node/files.ts';
+import { printable } from '../../report/index.ts';
+import { screens } from '../../screen/index.ts';
+import { openView, type View } from '../../view/index.ts';
+import { UsageError, exitClean, exitUnusable, type Io } from '../io.ts';
+import { load, widgetNamed } from '../load.ts';
 
-export interface AnchorCall {
+export function anchorCommand(program: Command, io: Io, done: (code: number) => void): void {
+  program
+    .command('anchor')
+    .description(
+      'suggest the anchor a widget should have, or give it another, keeping its place on the reference',
+    )
+    .argument('<file>', 'a document, YAML or JSON')
+    .argument('<widget>', 'VIEW/WIDGET; the view may be left out where the document holds one')
+    .option('--to <anchor>', 'the anchor to give it; the suggested one if left out, or its own with --pivot')
+    .option('--pivot <point>', 'the pivot to give it; follows the anchor if left out')
+    .option('--write', 'change the document; without it the change is only shown')
+    .option('--json', 'print JSON')
+    .addHelpText(
+      'after',
+      `
+Examples:
+  pimbot anchor hud.yaml dive/parcels
+  pimbot anchor hud.yaml dive/parcels --to "right top" --write
+  pimbot anchor hud.yaml dive/bearing --to "left..right top"
+  pimbot anchor hud.yaml dive/parcels --pivot center`,
+    )
+    .action(async (file: string, path: string, call: AnchorCall) => done(await anchor(file, path, call, io)));
+}
+
+interface AnchorCall {
   readonly to?: string;
   readonly pivot?: string;
   readonly write?: boolean;
@@ -23,7 +48,7 @@ export interface AnchorCall {
 }
 
 /** `pimbot anchor FILE VIEW/WIDGET` */
-export async function anchor(file: string, path: string, call: AnchorCall, io: Io): Promise<number> {
+async function anchor(file: string, path: string, call: AnchorCall, io: Io): Promise<number> {
   const loaded = await load(file, io);
   if (!loaded.document) return exitUnusable;
   const { document, resources } = loaded;

@@ -1,15 +1,36 @@
-import { Results, planOf } from '../verdict/index.ts';
-import { readParts, type CheckPart } from '../node/check-parts.ts';
-import { FileProblem } from '../node/files.ts';
-import { counted } from '../report/index.ts';
-import { UsageError, exitUnusable, type Io } from './io.ts';
-import { load } from './load.ts';
-import type { Checked } from './checked.ts';
-import { version } from './version.ts';
-import { checkReportPaths, tellVerdicts, type ReportCall } from './reports.ts';
+import type { Command } from 'commander';
+import { withReportOptions } from '../options.ts';
+import { Results, planOf } from '../../verdict/index.ts';
+import { readParts, type CheckPart } from '../../node/check-parts.ts';
+import { FileProblem } from '../../node/files.ts';
+import { counted } from '../../report/index.ts';
+import { UsageError, exitUnusable, type Io } from '../io.ts';
+import { load } from '../load.ts';
+import type { Checked } from '../checked.ts';
+import { version } from '../version.ts';
+import { checkReportPaths, tellVerdicts, type ReportCall } from '../reports.ts';
+
+export function mergeCommand(program: Command, io: Io, done: (code: number) => void): void {
+  withReportOptions(
+    program
+      .command('merge')
+      .description('put the parts of a check together that `pimbot check --shard` wrote')
+      .argument('<parts...>', 'the parts, in any order'),
+  )
+    .addHelpText(
+      'after',
+      `
+Examples:
+  pimbot merge parts/1.json parts/2.json parts/3.json parts/4.json
+  pimbot merge parts/*.json --report out/report.html --json
+
+Exit codes: 0 clean, 1 findings, 2 unusable input or a part that is missing.`,
+    )
+    .action(async (parts: string[], call: ReportCall) => done(await merge(parts, call, io)));
+}
 
 /** `pimbot merge PART…`: the reports of all parts together, as one run on one machine would have written them. */
-export async function merge(paths: readonly string[], call: ReportCall, io: Io): Promise<number> {
+async function merge(paths: readonly string[], call: ReportCall, io: Io): Promise<number> {
   checkReportPaths(call);
   const parts = paths.map((path) => ({ path, parts: partsIn(path) }));
   const [first] = parts;

@@ -1,17 +1,35 @@
-import { EditError, instanceChanges, resetInstance } from '../edit/index.ts';
-import { writeWhole } from '../node/files.ts';
-import { counted, printable, wherePointer } from '../report/index.ts';
-import { UsageError, exitClean, exitUnusable, type Io } from './io.ts';
-import { load } from './load.ts';
-import { table } from './screens.ts';
+import type { Command } from 'commander';
+import { EditError, instanceChanges, resetInstance } from '../../edit/index.ts';
+import { writeWhole } from '../../node/files.ts';
+import { counted, printable, wherePointer } from '../../report/index.ts';
+import { UsageError, exitClean, exitUnusable, type Io } from '../io.ts';
+import { load } from '../load.ts';
+import { table } from '../table.ts';
 
-export interface ChangesCall {
+export function changesCommand(program: Command, io: Io, done: (code: number) => void): void {
+  program
+    .command('changes')
+    .description('list where instances differ from their component')
+    .argument('<file>', 'a document, YAML or JSON')
+    .option('--reset <instance>', 'VIEW/INSTANCE: take its changes out of the document')
+    .option('--json', 'print JSON')
+    .addHelpText(
+      'after',
+      `
+Examples:
+  pimbot changes hud.yaml
+  pimbot changes hud.yaml --reset belt/wax`,
+    )
+    .action(async (file: string, call: ChangesCall) => done(await changes(file, call, io)));
+}
+
+interface ChangesCall {
   readonly reset?: string;
   readonly json?: boolean;
 }
 
 /** `pimbot changes FILE` */
-export async function changes(file: string, call: ChangesCall, io: Io): Promise<number> {
+async function changes(file: string, call: ChangesCall, io: Io): Promise<number> {
   const loaded = await load(file, io);
   if (!loaded.document) return exitUnusable;
   const { document } = loaded;

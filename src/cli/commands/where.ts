@@ -1,18 +1,40 @@
-import { printable } from '../report/index.ts';
-import { makeScreen } from '../screen/index.ts';
-import { exitClean, exitUnusable, type Io } from './io.ts';
-import { opened, type ShownCall } from './opened.ts';
-import { load, viewNamed } from './load.ts';
-import { table } from './screens.ts';
+import type { Command } from 'commander';
+import { withShownOptions } from '../options.ts';
+import { printable } from '../../report/index.ts';
+import { makeScreen } from '../../screen/index.ts';
+import { exitClean, exitUnusable, type Io } from '../io.ts';
+import { opened, type ShownCall } from '../opened.ts';
+import { load, viewNamed } from '../load.ts';
+import { table } from '../table.ts';
 
-export interface WhereCall extends ShownCall {
+export function whereCommand(program: Command, io: Io, done: (code: number) => void): void {
+  withShownOptions(
+    program
+      .command('where')
+      .description('print where every widget is on a screen, in device px and in u')
+      .argument('<file>', 'a document, YAML or JSON')
+      .option('--view <name>', 'the view; needed where the document holds several'),
+  )
+    .option('--json', 'print JSON: {view, screen, widgets: [{id, x, y, width, height}]} in device px')
+    .addHelpText(
+      'after',
+      `
+Examples:
+  pimbot where hud.yaml --view dive
+  pimbot where hud.yaml --view dive --screen ultrawide --json
+  pimbot where hud.yaml --view dive --screen 2340x1080 --safe 0,96,48,96 --hud-size 1.25`,
+    )
+    .action(async (file: string, call: WhereCall) => done(await where(file, call, io)));
+}
+
+interface WhereCall extends ShownCall {
   readonly view?: string;
   readonly theme?: string;
   readonly json?: boolean;
 }
 
 /** `pimbot where FILE` */
-export async function where(file: string, call: WhereCall, io: Io): Promise<number> {
+async function where(file: string, call: WhereCall, io: Io): Promise<number> {
   const loaded = await load(file, io, call.theme);
   if (!loaded.document) return exitUnusable;
   const name = viewNamed(loaded.document, file, call.view);

@@ -1,29 +1,87 @@
+import { Option, type Command } from 'commander';
+import { factorOption, withReportOptions, withWindowOptions } from '../options.ts';
+import { collect, parseCount, parseShard, type Shard } from '../arguments.ts';
 import { availableParallelism } from 'node:os';
-import { Results, planOf, type CheckPlan, type Coverage } from '../verdict/index.ts';
-import type { State } from '../document/index.ts';
-import { writeParts, type CheckPart } from '../node/check-parts.ts';
-import type { PlanOptions } from '../node/check-messages.ts';
-import { CheckThreads } from '../node/check-threads.ts';
-import { writeWhole } from '../node/files.ts';
-import { counted, printable } from '../report/index.ts';
-import { screens, type Screen } from '../screen/index.ts';
-import { UsageError, exitClean, exitUnusable, type Io } from './io.ts';
-import { load, type Loaded, type Usable } from './load.ts';
-import { mendFile } from './mend.ts';
-import { Progress } from './progress.ts';
-import type { Checked } from './checked.ts';
-import { checkReportPaths, tellVerdicts, type ReportCall } from './reports.ts';
-import { screenFrom, type ScreenOptions } from './screens.ts';
-import { version } from './version.ts';
+import { Results, mostLayouts, planOf, type CheckPlan, type Coverage } from '../../verdict/index.ts';
+import { factors, type Lists, type Occasion, type OccasionKey } from '../../view/index.ts';
+import { writeParts, type CheckPart } from '../../node/check-parts.ts';
+import type { PlanOptions } from '../../node/check-messages.ts';
+import { CheckThreads } from '../../node/check-threads.ts';
+import { writeWhole } from '../../node/files.ts';
+import { counted, printable } from '../../report/index.ts';
+import { screens, type Screen } from '../../screen/index.ts';
+import { UsageError, exitClean, exitUnusable, type Io } from '../io.ts';
+import { load, type Loaded, type Usable } from '../load.ts';
+import { mendFile } from '../mend.ts';
+import { Progress } from '../progress.ts';
+import type { Checked } from '../checked.ts';
+import { checkReportPaths, tellVerdicts, type ReportCall } from '../reports.ts';
+import { screenFrom, type ScreenOptions } from '../screen-option.ts';
+import { version } from '../version.ts';
 
-export interface CheckCall extends ScreenOptions, ReportCall {
+export function checkCommand(program: Command, io: Io, done: (code: number) => void): void {
+  const command = program
+    .command('check')
+    .description('check that every widget stays placed and readable')
+    .argument('<files...>', 'documents, YAML or JSON')
+    .option('--view <name>', 'only this view (may be repeated)', collect)
+    .option('--screen <name>', 'only this screen, a name or WIDTHxHEIGHT (may be repeated)', collect)
+    .addOption(factorOption('case'))
+    .addOption(factorOption('locale'));
+  withReportOptions(
+    withWindowOptions(command)
+      .addOption(factorOption('hudSize'))
+      .addOption(factorOption('textSize'))
+      .addOption(factorOption('state'))
+      .addOption(
+        new Option(
+          '--coverage <which>',
+          `all combinations, or some in which every pair of values stands; pairs above ${mostLayouts} layouts of a view if left out`,
+        ).choices(['all', 'pairs']),
+      )
+      .addOption(
+        new Option(
+          '--threads <count>',
+          'how many threads work; as many as there are cores if left out',
+        ).argParser(parseCount),
+      )
+      .option(
+        '--mend <what>',
+        'mend what is found, where a change mends it and breaks nothing: all, a check, or VIEW/WIDGET (may be repeated)',
+        collect,
+      )
+      .option('--write', 'change the document; without it what --mend does is only shown')
+      .addOption(
+        new Option('--shard <i/n>', 'check only the i-th of n parts, for several machines').argParser(
+          parseShard,
+        ),
+      )
+      .option('--out <file>', 'where the part of a --shard is written, for `pimbot merge`'),
+  )
+    .addHelpText(
+      'after',
+      `
+Examples:
+  pimbot check hud.yaml
+  pimbot check hud.yaml menu.yaml --report out/report.html --report out/report.sarif
+  pimbot check hud.yaml --view dive --screen phone-portrait --screen 3440x1440
+  pimbot check hud.yaml --screen 2340x1080 --safe 0,96,48,96 --density 420 --hud-size 1.3
+  pimbot check hud.yaml --hud-size 1 --hud-size 1.25 --text-size 1 --text-size 1.5 --state focused
+  pimbot check hud.yaml --mend all
+  pimbot check hud.yaml --mend dive/sonar --mend cut-text --write
+  pimbot check hud.yaml --shard 2/4 --out parts/2.json
+
+Exit codes: 0 clean, 1 findings, 2 unusable input.`,
+    )
+    .action(async (files: string[], call: CheckCall) => done(await check(files, call, io)));
+}
+
+/** What was asked for of what varies. */
+type Asked = { readonly [Key in Exclude<OccasionKey, 'theme'>]?: readonly Occasion[Key][] };
+
+interface CheckCall extends ScreenOptions, ReportCall, Asked {
   readonly view?: readonly string[];
   readonly screen?: readonly string[];
-  readonly case?: readonly string[];
-  readonly locale?: readonly string[];
-  readonly hudSize?: readonly number[];
-  readonly textSize?: readonly number[];
-  readonly state?: readonly State[];
   readonly theme?: string;
   readonly coverage?: Coverage;
   readonly threads?: number;
@@ -33,17 +91,11 @@ export interface CheckCall extends ScreenOptions, ReportCall {
   readonly write?: boolean;
 }
 
-/** The share of one of several machines. */
-export interface Shard {
-  readonly nth: number;
-  readonly of: number;
-}
-
 /** With fewer screens than this, a check is over before another thread could help. */
 const worthStarting = 8;
 
 /** `pimbot check FILE…` */
-export async function check(files: readonly string[], call: CheckCall, io: Io): Promise<number> {
+async function check(files: readonly string[], call: CheckCall, io: Io): Promise<number> {
   const on =
     call.screen?.map((name) => screenFrom(name, call)) ?? screens.map((one) => screenFrom(one.name, call));
   checkReportPaths(call);
@@ -103,20 +155,15 @@ function helpersOf({ threads = availableParallelism() }: CheckCall): number {
 }
 
 function optionsOf({ document }: Usable, call: CheckCall, on: readonly Screen[]): PlanOptions {
-  const { view: views, case: cases, locale: locales, hudSize, textSize, state: states, coverage } = call;
+  const { view: views, coverage } = call;
+  const lists: Partial<Lists> = Object.fromEntries(
+    factors.flatMap(({ key, list }) =>
+      call[key] === undefined || key === 'theme' ? [] : [[list, call[key]]],
+    ),
+  );
   const themes =
     call.theme !== undefined && document.themeName !== undefined ? [document.themeName] : undefined;
-  return {
-    screens: on,
-    views,
-    cases,
-    locales,
-    themes,
-    hudSizes: hudSize,
-    textSizes: textSize,
-    states,
-    coverage,
-  };
+  return { screens: on, views, ...lists, ...(themes && { themes }), coverage };
 }
 
 interface Job {

@@ -1,21 +1,44 @@
-import type { Reason } from '../why/index.ts';
-import type { CheckedDocument } from '../document/index.ts';
-import type { LookPlace } from '../theme/index.ts';
-import { gaveWay, whyLook, whyWidget } from '../why/index.ts';
-import { printable, wherePointer } from '../report/index.ts';
-import type { ViewLayout } from '../view/index.ts';
-import { opened, type ShownCall } from './opened.ts';
-import { exitClean, exitUnusable, type Io } from './io.ts';
-import { load, widgetNamed } from './load.ts';
+import type { Command } from 'commander';
+import { withShownOptions } from '../options.ts';
+import type { Reason } from '../../why/index.ts';
+import type { CheckedDocument } from '../../document/index.ts';
+import type { LookPlace } from '../../theme/index.ts';
+import { gaveWay, whyLook, whyWidget } from '../../why/index.ts';
+import { printable, wherePointer } from '../../report/index.ts';
+import type { ViewLayout } from '../../view/index.ts';
+import { opened, type ShownCall } from '../opened.ts';
+import { exitClean, exitUnusable, type Io } from '../io.ts';
+import { load, widgetNamed } from '../load.ts';
 
-export interface WhyCall extends ShownCall {
+export function whyCommand(program: Command, io: Io, done: (code: number) => void): void {
+  withShownOptions(
+    program
+      .command('why')
+      .description('print why a widget is where it is, back to what was written')
+      .argument('<file>', 'a document, YAML or JSON')
+      .argument('<widget>', 'VIEW/WIDGET; the view may be left out where the document holds one'),
+  )
+    .option('--look', 'where each value of its look is from, instead of its place')
+    .option('--json', 'print JSON')
+    .addHelpText(
+      'after',
+      `
+Examples:
+  pimbot why hud.yaml dive/sonar
+  pimbot why menu.yaml dock/cast-off --look --state cast-off=focused
+  pimbot why hud.yaml dive/gauges --screen phone-portrait --hud-size 1.2 --json`,
+    )
+    .action(async (file: string, path: string, call: WhyCall) => done(await why(file, path, call, io)));
+}
+
+interface WhyCall extends ShownCall {
   readonly theme?: string;
   readonly json?: boolean;
   readonly look?: boolean;
 }
 
 /** `pimbot why FILE VIEW/WIDGET` */
-export async function why(file: string, path: string, call: WhyCall, io: Io): Promise<number> {
+async function why(file: string, path: string, call: WhyCall, io: Io): Promise<number> {
   const loaded = await load(file, io, call.theme);
   if (!loaded.document) return exitUnusable;
   const { document } = loaded;

@@ -1,14 +1,41 @@
+import type { Command } from 'commander';
+import { svgTextOption } from '../options.ts';
+import { collect } from '../arguments.ts';
 import { extname } from 'node:path';
-import { writeWhole } from '../node/files.ts';
-import { drawLayout } from '../paint/index.ts';
-import { counted, printable } from '../report/index.ts';
-import { Theme, parseColor, themeGaps, tokensFile } from '../theme/index.ts';
-import { themeSheet } from '../view/index.ts';
-import { checkDrawingPaths, writeDrawing, type TextChoice } from './drawing.ts';
-import { UsageError, exitClean, exitFindings, exitUnusable, type Io } from './io.ts';
-import { load } from './load.ts';
+import { writeWhole } from '../../node/files.ts';
+import { drawLayout } from '../../paint/index.ts';
+import { counted, printable } from '../../report/index.ts';
+import { Theme, parseColor, themeGaps, tokensFile } from '../../theme/index.ts';
+import { themeSheet } from '../../view/index.ts';
+import { checkDrawingPaths, writeDrawing, type TextChoice } from '../drawing.ts';
+import { UsageError, exitClean, exitFindings, exitUnusable, type Io } from '../io.ts';
+import { load } from '../load.ts';
 
-export interface ThemeCall {
+export function themeCommand(program: Command, io: Io, done: (code: number) => void): void {
+  program
+    .command('theme')
+    .description('draw a sheet of every kind in every state, every style and token, and say what themes lack')
+    .argument('<file>', 'a document, YAML or JSON')
+    .option('--theme <theme>', "one of the document's themes, or a theme file; all of its themes if left out")
+    .option('--out <file>', 'an .svg or .png file to write (may be repeated)', collect)
+    .option('--backdrop <colour>', "the colour behind it; the mean of the first view's backdrop if left out")
+    .option('--tokens <file>', 'write the tokens as a Design Tokens file instead')
+    .option('--json', 'print styles, tokens and what themes lack as JSON instead')
+    .addOption(svgTextOption())
+    .addHelpText(
+      'after',
+      `
+Examples:
+  pimbot theme hud.yaml
+  pimbot theme hud.yaml --theme lantern --out lantern.png
+  pimbot theme hud.yaml --theme brine --tokens brine.tokens.json
+
+Exit codes: 0 clean, 1 a theme lacks what another has, 2 unusable input.`,
+    )
+    .action(async (file: string, call: ThemeCall) => done(await theme(file, call, io)));
+}
+
+interface ThemeCall {
   readonly theme?: string;
   readonly out?: readonly string[];
   readonly backdrop?: string;
@@ -18,7 +45,7 @@ export interface ThemeCall {
 }
 
 /** `pimbot theme FILE` */
-export async function theme(file: string, call: ThemeCall, io: Io): Promise<number> {
+async function theme(file: string, call: ThemeCall, io: Io): Promise<number> {
   checkDrawingPaths(call.out ?? []);
   if (call.backdrop !== undefined && !parseColor(call.backdrop))
     throw new UsageError(`"${call.backdrop}" is no CSS colour`);
