@@ -25,7 +25,7 @@ export { PictureError, loadPictures, readPicture } from './picture/index.ts';
 export type { Picture, PictureHost, PictureRect, Pixels } from './picture/index.ts';
 export { Theme, defaultFont, fontsOf, themeGaps, tokensFile } from './theme/index.ts';
 export type { FontFamily, ThemeGap } from './theme/index.ts';
-export type { Widget } from './build/index.ts';
+export type { Widget } from './dress/index.ts';
 export type { Frame, Rect } from './layout/index.ts';
 export {
   DocumentError,
@@ -38,7 +38,7 @@ export {
   readDocument,
   themeSheet,
 } from './view/index.ts';
-export { BuildError } from './build/index.ts';
+export { BuildError } from './skeleton/index.ts';
 export type {
   Backdrop,
   IdsOf,

@@ -1,4 +1,4 @@
-import type { Widget } from '../build/index.ts';
+import type { Widget } from '../dress/index.ts';
 import { pointerTo, type WidgetSource } from '../document/index.ts';
 import { keyPointer } from '../why/index.ts';
 

@@ -1,4 +1,4 @@
-import { holds, readCondition } from '../build/index.ts';
+import { holds, readCondition } from '../skeleton/index.ts';
 import type { PromiseSource, ViewSource } from '../document/index.ts';
 import { keyPointer } from '../why/index.ts';
 import type { Check } from './check.ts';

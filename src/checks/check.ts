@@ -86,6 +86,8 @@ export interface Measured<Facts> {
 
 /** One check of a layout. One file each; the registry lists them. */
 export interface Check<Facts = undefined> extends Measured<Facts> {
+  /** Whether what it finds follows from colours: such a check is run again where nothing but colours differs. */
+  readonly readsColors?: boolean;
   run(subject: Subject, limit: number, report: (draft: Draft<Facts>) => void): void;
 }
 

@@ -1,4 +1,4 @@
-import type { Widget } from '../build/index.ts';
+import type { Widget } from '../dress/index.ts';
 import {
   colorDifference,
   deficiencies,
@@ -27,6 +27,7 @@ export const colorsAlike = {
   source:
     'WCAG 2.2, success criterion 1.4.1; protanopia, deuteranopia and tritanopia as in Machado, Oliveira and Fernandes (2009): one man in twelve sees less colour than others',
   severity: 'warning',
+  readsColors: true,
   sentence: ({ facts, other, measured, limit }) =>
     `${other === undefined ? 'has words of colours' : `is told from ${other} by a colour`} that ${facts.deficiency} sees ${measured} ΔE apart; ${limit} is the least`,
   run(subject, limit, report) {

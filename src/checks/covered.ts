@@ -12,6 +12,7 @@ export const covered = {
   fails: 'above',
   source: 'what is hidden cannot be read, whether it may overlap or not',
   severity: 'error',
+  readsColors: true,
   sentence: ({ other, measured }) => `is hidden by ${other}, by ${measured} %`,
   remedies: ['raise'],
   run(subject, limit, report) {

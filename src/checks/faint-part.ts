@@ -1,4 +1,4 @@
-import type { Widget } from '../build/index.ts';
+import type { Widget } from '../dress/index.ts';
 import { compose, contrastRatio, faded, hexOf, type Rgba } from '../theme/index.ts';
 import { groundOf } from './subject/behind.ts';
 import { groundRange, standsOff } from './subject/ground-range.ts';
@@ -16,6 +16,7 @@ export const faintPart = {
   fails: 'below',
   source: 'WCAG 2.2, success criterion 1.4.11',
   severity: 'error',
+  readsColors: true,
   sentence: ({ facts, measured, limit }) =>
     `has a ${facts.part} of contrast ${measured}:1; ${limit}:1 is the least`,
   remedies: ['strongerColor'],

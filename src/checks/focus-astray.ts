@@ -1,4 +1,4 @@
-import { controls } from '../build/index.ts';
+import { controls } from '../dress/index.ts';
 import type { Check } from './check.ts';
 import { focusWishes, movesFocus } from './subject/focus-map.ts';
 import type { Subject } from './subject/subject.ts';

@@ -1,7 +1,7 @@
 export { Acceptances } from './acceptances.ts';
 export { idsIn, promiseCheck } from './broken-promise.ts';
 export { checkOf, checks, documentChecks } from './registry.ts';
-export type { CheckId, Facts, ListedCheck, ListedDocumentCheck } from './registry.ts';
+export type { AnyDraft, CheckId, Facts, ListedCheck, ListedDocumentCheck } from './registry.ts';
 export type { Check, DocumentCheck, Outcome, Severity } from './check.ts';
 export type { RemedyName } from './remedies.ts';
 export { FormFacts } from './subject/form-facts.ts';

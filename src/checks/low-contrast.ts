@@ -23,6 +23,7 @@ export const lowContrast = {
   fails: 'below',
   source: 'WCAG 2.2, success criterion 1.4.3 (3:1 for large text)',
   severity: 'error',
+  readsColors: true,
   sentence: ({ measured, limit }) => `has text of contrast ${measured}:1; ${limit}:1 is the least`,
   remedies: ['strongerColor'],
   run(subject, limit, report) {

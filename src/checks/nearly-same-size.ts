@@ -1,4 +1,4 @@
-import type { Widget } from '../build/index.ts';
+import type { Widget } from '../dress/index.ts';
 import { keyPointer, shown } from '../why/index.ts';
 import type { Check } from './check.ts';
 import type { Subject } from './subject/subject.ts';

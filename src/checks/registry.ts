@@ -1,7 +1,7 @@
 import { blownUpPicture } from './blown-up-picture.ts';
 import { brokenPromise } from './broken-promise.ts';
 import { burstsParent } from './bursts-parent.ts';
-import type { Check, DocumentCheck, Said } from './check.ts';
+import type { Check, DocumentCheck, Draft, Said } from './check.ts';
 import { coarseText } from './coarse-text.ts';
 import { colorsAlike } from './colors-alike.ts';
 import { covered } from './covered.ts';
@@ -105,6 +105,9 @@ export type Facts = Listed extends infer One
       : never
     : never
   : never;
+
+/** What any check drafts. */
+export type AnyDraft = Draft<Facts>;
 
 /** A check that is in the list. */
 export type ListedCheck = Check<Facts> & { readonly id: CheckId };

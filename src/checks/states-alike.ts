@@ -1,4 +1,4 @@
-import { controls, lookOf } from '../build/index.ts';
+import { controls, lookOf } from '../dress/index.ts';
 import type { State } from '../document/index.ts';
 import { compose, contrastRatio, type Fill, type Look, type Rgba } from '../theme/index.ts';
 import type { Check } from './check.ts';
@@ -16,6 +16,7 @@ export const statesAlike = {
   source:
     'WCAG 2.2, success criteria 2.4.7 and 2.4.13: 3:1 between the same pixels with and without the focus',
   severity: 'error',
+  readsColors: true,
   sentence: ({ facts: { state }, measured, limit }) =>
     `looks ${state === 'focused' ? 'with the focus as without' : `${state} as it does otherwise`}: contrast ${measured}:1; ${limit}:1 is the least`,
   run(subject, limit, report) {

@@ -1,4 +1,4 @@
-import { controls } from '../build/index.ts';
+import { controls } from '../dress/index.ts';
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { intersection } from './subject/geometry.ts';

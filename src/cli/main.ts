@@ -1,6 +1,6 @@
 import { Command, CommanderError } from 'commander';
 import { systemMessage } from '../node/files.ts';
-import { BuildError } from '../build/index.ts';
+import { BuildError } from '../skeleton/index.ts';
 import { NoSuchName } from '../view/index.ts';
 import { checkCommand } from './commands/check.ts';
 import { mergeCommand } from './commands/merge.ts';

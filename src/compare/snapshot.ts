@@ -1,8 +1,15 @@
-import type { Widget } from '../build/index.ts';
+import type { Widget } from '../dress/index.ts';
 import { checks } from '../checks/index.ts';
 import type { CheckedDocument } from '../document/index.ts';
-import { everyTheme } from '../theme/index.ts';
-import { Results, keyOf, lookAt, planOf, type CheckOptions, type Finding } from '../verdict/index.ts';
+import {
+  Results,
+  SharedChecks,
+  keyOf,
+  lookAt,
+  planOf,
+  type CheckOptions,
+  type Finding,
+} from '../verdict/index.ts';
 import { openView, type Occasion } from '../view/index.ts';
 
 /** A widget on one screen: id, place of its parent in the list, x, y, width, height in device px, look and words as fingerprints. */
@@ -55,11 +62,15 @@ export function snapshotOf(
 ): Snapshot {
   const plan = planOf(document, options);
   const results = new Results(document, plan);
-  const themes = everyTheme(document);
+  const shared = new SharedChecks(document, options.resources);
   const seen: SeenView[] = [];
   plan.batches.forEach(({ view: name, occasion, screens }, nth) => {
-    const view = openView(document, name, { resources: options.resources, everyTheme: themes, ...occasion });
-    results.add(nth, lookAt(view, screens, checks));
+    const view = openView(document, name, {
+      resources: options.resources,
+      shared: shared.views,
+      ...occasion,
+    });
+    results.add(nth, lookAt(view, screens, checks, shared));
     const prints = new Map<Widget, readonly [look: number, words: number]>();
     for (const screen of screens) {
       const on = view.layoutOn(screen);

@@ -1,4 +1,4 @@
-import { mirrored } from '../build/index.ts';
+import { mirrored } from '../skeleton/index.ts';
 import { readAnchor, readPivot, type CheckedDocument } from '../document/index.ts';
 import type { View } from '../view/index.ts';
 import { DocumentText } from './document-text.ts';

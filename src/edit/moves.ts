@@ -1,4 +1,4 @@
-import type { Widget } from '../build/index.ts';
+import type { Widget } from '../dress/index.ts';
 import { formatDiagnostic, type CheckedDocument, type FileText } from '../document/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Screen } from '../screen/index.ts';

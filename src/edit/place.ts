@@ -1,4 +1,4 @@
-import { mirrored } from '../build/index.ts';
+import { mirrored } from '../skeleton/index.ts';
 import { readAnchor, type AxisAnchor, type Json, type Pair } from '../document/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Standing } from './standing.ts';

@@ -1,4 +1,4 @@
-import { mirrored } from '../build/index.ts';
+import { mirrored } from '../skeleton/index.ts';
 import type { AxisAnchor, Pair } from '../document/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { DocumentText } from './document-text.ts';

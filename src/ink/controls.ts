@@ -1,4 +1,4 @@
-import type { Widget } from '../build/index.ts';
+import type { Widget } from '../dress/index.ts';
 import type { Layout, Rect } from '../layout/index.ts';
 
 /** The boxes a slider or switch is drawn as, in device px (docs/layout-model.md, 6). */

@@ -1,4 +1,4 @@
-import type { Widget } from '../build/index.ts';
+import type { Widget } from '../dress/index.ts';
 import { readLengthPair, type WidgetSource } from '../document/index.ts';
 import type { Layout, Rect } from '../layout/index.ts';
 

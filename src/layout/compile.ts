@@ -1,4 +1,5 @@
-import type { Box, Measure } from '../build/index.ts';
+import type { Box } from '../skeleton/index.ts';
+import type { Measure } from '../dress/index.ts';
 import type { Alignment, Arrangement, Justification, Size } from '../document/index.ts';
 import {
   Plan,

@@ -1,4 +1,4 @@
-import type { AxisBox } from '../build/index.ts';
+import type { AxisBox } from '../skeleton/index.ts';
 import type { Length } from '../document/index.ts';
 import {
   autoSize,

@@ -1,4 +1,4 @@
-import type { Box } from '../build/index.ts';
+import type { Box } from '../skeleton/index.ts';
 import type { Reference } from './frame.ts';
 import { Marks } from './marks.ts';
 

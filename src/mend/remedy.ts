@@ -1,4 +1,4 @@
-import type { Widget } from '../build/index.ts';
+import type { Widget } from '../dress/index.ts';
 import type { Facts } from '../checks/index.ts';
 import type { CheckedDocument, Json, WidgetSource } from '../document/index.ts';
 import { DocumentText, EditError } from '../edit/index.ts';

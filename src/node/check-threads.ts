@@ -1,7 +1,6 @@
 import { Worker } from 'node:worker_threads';
-import { runBatch, type BatchResult, type CheckPlan } from '../verdict/index.ts';
+import { SharedChecks, runBatch, type BatchResult, type CheckPlan } from '../verdict/index.ts';
 import type { CheckedDocument } from '../document/index.ts';
-import { everyTheme } from '../theme/index.ts';
 import type { Resources } from '../view/index.ts';
 import type { PlanOptions, WorkerAsk, WorkerSays, WorkerStart } from './check-messages.ts';
 
@@ -74,7 +73,7 @@ export class CheckThreads {
     wanted: readonly number[],
     onResult: (nth: number, result: BatchResult) => void,
   ): Promise<void> {
-    const themes = everyTheme(project.document);
+    const shared = new SharedChecks(project.document, project.resources);
     let left = wanted.length;
     const tell = (nth: number, result: BatchResult) => {
       left--;
@@ -90,7 +89,7 @@ export class CheckThreads {
         await new Promise<void>((done) => (this.#changed = done));
         continue;
       }
-      tell(nth, runBatch(project.document, project.resources, plan.batches[nth]!, themes));
+      tell(nth, runBatch(project.document, project.resources, plan.batches[nth]!, shared));
       // Messages of the threads are heard between batches.
       await new Promise<void>((done) => setImmediate(done));
     }

@@ -1,7 +1,6 @@
 import { parentPort, workerData } from 'node:worker_threads';
-import { planOf, runBatch, type CheckPlan } from '../verdict/index.ts';
+import { SharedChecks, planOf, runBatch, type CheckPlan } from '../verdict/index.ts';
 import type { CheckedDocument } from '../document/index.ts';
-import { everyTheme } from '../theme/index.ts';
 import type { Resources } from '../view/index.ts';
 import type { WorkerAsk, WorkerSays, WorkerStart } from './check-messages.ts';
 import { openProject } from './project.ts';
@@ -13,7 +12,7 @@ const open: { document: CheckedDocument; resources: Resources } | undefined = pr
   document: project.document,
   resources: project.resources,
 };
-const themes = open && everyTheme(open.document);
+const shared = open && new SharedChecks(open.document, open.resources);
 let plan: CheckPlan | undefined;
 parentPort!.on('message', (ask: WorkerAsk) => {
   if (!open) return;
@@ -26,7 +25,7 @@ parentPort!.on('message', (ask: WorkerAsk) => {
     say({
       type: 'result',
       nth: ask.nth,
-      result: runBatch(document, resources, plan!.batches[ask.nth]!, themes),
+      result: runBatch(document, resources, plan!.batches[ask.nth]!, shared),
     });
   } catch {
     // Whoever asked does it again and gets the error itself.

@@ -1,4 +1,4 @@
-import type { Widget } from '../build/index.ts';
+import type { Widget } from '../dress/index.ts';
 import { caretRect, checkMark, controlBoxes, insideOf, placeText } from '../ink/index.ts';
 import type { Rect } from '../layout/index.ts';
 import { evenCorners, type Corners } from '../theme/index.ts';

@@ -1,4 +1,4 @@
-import type { Widget } from '../build/index.ts';
+import type { Widget } from '../dress/index.ts';
 import { placeText } from '../ink/index.ts';
 import type { Shadow, Rgba } from '../theme/index.ts';
 import type { ViewLayout } from '../view/index.ts';

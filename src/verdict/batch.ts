@@ -1,9 +1,14 @@
-import { Acceptances, checks, FormFacts, Subject, type ListedCheck } from '../checks/index.ts';
-import type { Tree } from '../build/index.ts';
+import { Acceptances, FormFacts, Subject, checks, type AnyDraft, type ListedCheck } from '../checks/index.ts';
 import type { CheckedDocument } from '../document/index.ts';
 import type { Screen } from '../screen/index.ts';
-import type { Theme } from '../theme/index.ts';
-import { openView, type Resources, type View, type ViewLayout } from '../view/index.ts';
+import {
+  SharedViews,
+  openView,
+  type Form,
+  type Resources,
+  type View,
+  type ViewLayout,
+} from '../view/index.ts';
 import { Findings, type Finding, type Occurrence } from './finding.ts';
 import type { Batch } from './plan.ts';
 
@@ -14,46 +19,111 @@ export interface BatchResult {
   readonly accepted: readonly string[];
 }
 
+/** What each check drafted of a form on a screen, by the check's place in the list; left out where it was nothing. */
+type Drafted = ReadonlyMap<number, readonly AnyDraft[]>;
+
+/** What batches of one document share: what their views do, and what checks found of forms that come again. */
+export class SharedChecks {
+  readonly views: SharedViews;
+  readonly #drafted = new WeakMap<Form, Map<string, Drafted>>();
+
+  constructor(document: CheckedDocument, resources: Resources) {
+    this.views = new SharedViews(document, resources);
+  }
+
+  /** What was found of a form on a screen at a HUD size; undefined where nobody has looked yet. */
+  find(form: Form, screen: Screen, hudSize: number): Drafted | undefined {
+    return this.#drafted.get(form)?.get(keyOf(screen, hudSize));
+  }
+
+  keep(form: Form, screen: Screen, hudSize: number, drafted: Drafted): void {
+    let known = this.#drafted.get(form);
+    if (!known) this.#drafted.set(form, (known = new Map<string, Drafted>()));
+    known.set(keyOf(screen, hudSize), drafted);
+  }
+}
+
+/** Screens of one run that have a name in common are the same one. */
+function keyOf({ name, width, height }: Screen, hudSize: number): string {
+  return `${name} ${width} ${height} ${hudSize}`;
+}
+
 /**
  * Lays one view out on one occasion, on its screens, and runs every check on each.
- * @param themes The document's, where many batches of it are run; made anew if left out.
+ * @param shared What batches of this document share.
  */
 export function runBatch(
   document: CheckedDocument,
   resources: Resources,
   batch: Batch,
-  themes?: ReadonlyMap<string, Theme>,
+  shared = new SharedChecks(document, resources),
 ): BatchResult {
   const { view: name, occasion, screens } = batch;
-  const view = openView(document, name, { resources, everyTheme: themes, ...occasion });
-  return lookAt(view, screens, checks);
+  const view = openView(document, name, { resources, shared: shared.views, ...occasion });
+  return lookAt(view, screens, checks, shared);
 }
 
-/** Runs checks on a view that is open, on screens. */
-export function lookAt(view: View, screens: readonly Screen[], run: readonly ListedCheck[]): BatchResult {
+/**
+ * Runs checks on a view that is open, on screens.
+ * @param shared Where every check is run on views that share: what was found before of a form that comes again, or of one
+ * that differs in colours alone, is taken from there.
+ */
+export function lookAt(
+  view: View,
+  screens: readonly Screen[],
+  run: readonly ListedCheck[],
+  shared?: SharedChecks,
+): BatchResult {
   const findings = new Findings();
   const acceptances = new Acceptances();
-  const facts = new Map<Tree, FormFacts>();
+  const facts = new Map<Form, FormFacts>();
+  const { hudSize } = view.occasion;
   let standing: ViewLayout | undefined;
   const { width, height } = view.reference;
   const onReference = () => (standing ??= view.layoutOn({ width, height }));
   for (const screen of screens) {
-    const on = view.layoutOn(screen);
-    let same = facts.get(on.tree);
-    if (!same) facts.set(on.tree, (same = new FormFacts(on.tree)));
-    const subject = new Subject(on, same, onReference);
-    for (const check of run) {
-      check.run(subject, check.limit, (draft) => {
-        const widget = on.widgets[draft.widget];
+    const frame = view.frameOn(screen);
+    const form = view.formOn(frame);
+    let drafted = shared?.find(form, screen, hudSize);
+    if (!drafted) {
+      const alike = form.alike && shared?.find(form.alike, screen, hudSize);
+      const found = new Map<number, AnyDraft[]>();
+      let subject: Subject | undefined;
+      run.forEach((check, nth) => {
+        const known = check.readsColors ? undefined : alike;
+        if (known) {
+          const again = known.get(nth);
+          if (again) found.set(nth, [...again]);
+          return;
+        }
+        if (!subject) {
+          let same = facts.get(form);
+          if (!same) facts.set(form, (same = new FormFacts(form.tree)));
+          subject = new Subject(view.layoutOn(screen), same, onReference);
+        }
+        check.run(subject, check.limit, (draft) => {
+          const list = found.get(nth);
+          if (list) list.push(draft);
+          else found.set(nth, [draft]);
+        });
+      });
+      drafted = found;
+      shared?.keep(form, screen, hudSize, drafted);
+    }
+    const { widgets } = form.tree;
+    for (const [nth, drafts] of drafted) {
+      const check = run[nth]!;
+      for (const draft of drafts) {
+        const widget = widgets[draft.widget];
         if (!widget) throw new Error(`the check ${check.id} reported a widget that is not there`);
-        const other = draft.other === undefined ? undefined : on.widgets[draft.other]!;
-        if (acceptances.take(check.id, widget) || (other && acceptances.take(check.id, other))) return;
+        const other = draft.other === undefined ? undefined : widgets[draft.other]!;
+        if (acceptances.take(check.id, widget) || (other && acceptances.take(check.id, other))) continue;
         const worst: Occurrence = {
           screen: screen.name,
           ...view.occasion,
           measured: draft.outcome === 'failed' ? draft.measured : null,
           limit: draft.limit ?? check.limit,
-          scale: on.layout.frame.scale,
+          scale: frame.scale,
         };
         findings.add({
           check: check.id,
@@ -72,7 +142,7 @@ export function lookAt(view: View, screens: readonly Screen[], run: readonly Lis
           missing: draft.missing,
           reasons: draft.reasons,
         });
-      });
+      }
     }
   }
   return { findings: findings.all, accepted: acceptances.used };

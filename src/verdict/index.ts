@@ -1,5 +1,5 @@
 export { Results, checkDocument, checkView, keptOn } from './run.ts';
-export { lookAt, runBatch } from './batch.ts';
+export { SharedChecks, lookAt, runBatch } from './batch.ts';
 export type { BatchResult } from './batch.ts';
 export type { Finding, Looked, Occurrence, Verdict } from './finding.ts';
 export { isWorse, keyOf } from './finding.ts';

@@ -8,9 +8,8 @@ import {
 } from '../checks/index.ts';
 import type { CheckedDocument, Origin, PromiseSource } from '../document/index.ts';
 import type { Screen } from '../screen/index.ts';
-import { everyTheme } from '../theme/index.ts';
 import { NoSuchName, type View } from '../view/index.ts';
-import { lookAt, runBatch, type BatchResult } from './batch.ts';
+import { SharedChecks, lookAt, runBatch, type BatchResult } from './batch.ts';
 import { Findings, type Finding, type Verdict } from './finding.ts';
 import { planOf, type CheckOptions, type CheckPlan } from './plan.ts';
 
@@ -21,9 +20,9 @@ import { planOf, type CheckOptions, type CheckPlan } from './plan.ts';
 export function checkDocument(document: CheckedDocument, options: CheckOptions): Verdict {
   const plan = planOf(document, options);
   const results = new Results(document, plan);
-  const themes = everyTheme(document);
+  const shared = new SharedChecks(document, options.resources);
   plan.batches.forEach((batch, nth) =>
-    results.add(nth, runBatch(document, options.resources, batch, themes)),
+    results.add(nth, runBatch(document, options.resources, batch, shared)),
   );
   return results.verdict();
 }

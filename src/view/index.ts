@@ -8,6 +8,8 @@ export { dearestFirst, factors, listsOf, occasionKey, onlyOn } from './occasion.
 export type { Lists, No, Occasion, OccasionKey } from './occasion.ts';
 export { localesOf } from './resources.ts';
 export type { Resources } from './resources.ts';
+export { SharedViews } from './shared-views.ts';
+export type { Form } from './form.ts';
 export { View, ViewLayout, openView } from './view.ts';
 export type { Backdrop, ViewOptions } from './view.ts';
 export { LiveLayout } from './live.ts';

@@ -1,4 +1,5 @@
-import { meterValue, wordsOf, type Tree, type Widget } from '../build/index.ts';
+import { shareOf } from '../skeleton/index.ts';
+import { wordsOf, type Tree, type Widget } from '../dress/index.ts';
 import type { CaseValue, State, WidgetSource } from '../document/index.ts';
 import {
   Layout,
@@ -12,7 +13,8 @@ import {
 import type { Screen, ScreenSize } from '../screen/index.ts';
 import { TextBlock } from '../text/index.ts';
 import { NoSuchName } from './no-such-name.ts';
-import { ViewLayout, type Form, type View } from './view.ts';
+import type { Form } from './form.ts';
+import { ViewLayout, type View } from './view.ts';
 
 /** A rectangle that numbers are written into, so that reading one makes no new object. */
 export interface MutableRect {
@@ -136,8 +138,8 @@ export class LiveLayout<Id extends string = string> {
     const widget = tree.widgets[index]!;
     const source = widget.source as WidgetSource;
     if (widget.kind === 'meter' || widget.kind === 'slider') {
-      const value = meterValue(source.value, widget.scope);
-      const trail = source.trail === undefined ? value : meterValue(source.trail, widget.scope);
+      const value = shareOf(source.value, widget.scope);
+      const trail = source.trail === undefined ? value : shareOf(source.trail, widget.scope);
       if (value === widget.value && trail === widget.trail) return;
       const own = this.#changeable(index);
       own.value = value;

@@ -1,4 +1,5 @@
-import { checkMarkup, checkMessages } from '../build/index.ts';
+import { checkMessages } from '../skeleton/index.ts';
+import { checkMarkup } from '../dress/index.ts';
 import {
   DiagnosticList,
   readShape,

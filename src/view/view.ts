@@ -1,12 +1,5 @@
-import {
-  buildTree,
-  holds,
-  readCondition,
-  type ReadCondition,
-  type Tree,
-  type Variant,
-  type Widget,
-} from '../build/index.ts';
+import { makeSkeleton, holds, readCondition, type ReadCondition } from '../skeleton/index.ts';
+import { dress, type Materials, type Tree, type Widget } from '../dress/index.ts';
 import {
   own,
   rootsOf,
@@ -17,23 +10,22 @@ import {
 } from '../document/index.ts';
 import {
   Layout,
-  compile,
   frameOf,
   referenceOf,
-  referenceOfPart,
   solve,
   type Frame,
   type MutableFrame,
-  type Plan,
   type Rect,
   type Reference,
 } from '../layout/index.ts';
+import { formOf, type Form } from './form.ts';
+import { languageOf } from './language.ts';
+import type { SharedViews } from './shared-views.ts';
 import type { Picture } from '../picture/index.ts';
 import { NoSuchName } from './no-such-name.ts';
 import { checkSize, dearestFirst, usualOf, type Lists, type No, type Occasion } from './occasion.ts';
-import { localesOf, type Resources } from './resources.ts';
+import type { Resources } from './resources.ts';
 import { makeScreen, type Screen, type ScreenSize } from '../screen/index.ts';
-import { Messages, fallbacks, isRightToLeft, pseudoOf } from '../text/index.ts';
 import { Theme, everyTheme, parseColor, styleList, type Rgba } from '../theme/index.ts';
 
 /** What a view is opened with: of what varies, the document's first or plainest where it is left out. */
@@ -41,8 +33,8 @@ export interface ViewOptions extends Partial<Occasion>, No<keyof Lists> {
   readonly resources: Resources;
   /** Values that replace those of the case. */
   readonly values?: { readonly [name: string]: CaseValue };
-  /** The document's themes (`everyTheme`), where many of its views are opened; made anew if left out. */
-  readonly everyTheme?: ReadonlyMap<string, Theme>;
+  /** What views of this document share where many are opened; everything is made anew if left out. */
+  readonly shared?: SharedViews;
   /** States that widgets are in beside those the document says, by id. */
   readonly widgetStates?: { readonly [id: string]: readonly State[] };
 }
@@ -73,19 +65,24 @@ export function openView<Id extends string = string>(
   if (!values) throw new NoSuchName('case', occasion.case!, Object.keys(cases));
   if (options.theme !== undefined && !document.named.has(options.theme))
     throw new NoSuchName('theme', options.theme, [...document.named.keys()]);
-  const themes = options.everyTheme ?? everyTheme(document);
+  const themes = options.shared?.themes ?? everyTheme(document);
   const theme = themes.get(occasion.theme ?? '') ?? new Theme(document);
   const pictures = options.resources.pictures ?? new Map<string, Picture>();
-  const variant: Variant = {
+  const variant: Materials = {
     theme,
     themes,
     fonts: options.resources.fonts,
-    ...languageOf(document, occasion.locale, options.resources),
+    ...(options.shared?.languageOf(occasion.locale) ??
+      languageOf(document, occasion.locale, options.resources)),
     pictures,
-    values: new Map(Object.entries({ ...values, ...options.values })),
+    values:
+      options.shared && !options.values
+        ? options.shared.valuesOf(occasion.case, values)
+        : new Map(Object.entries({ ...values, ...options.values })),
     textSize: occasion.textSize,
     states: new Map(Object.entries(options.widgetStates ?? {})),
     everyControl: occasion.state,
+    kept: options.shared?.kept,
   };
   const backdrops = styleList(source.backdrop).flatMap((entry): Backdrop[] => {
     const picture = pictures.get(entry);
@@ -93,34 +90,7 @@ export function openView<Id extends string = string>(
     const color = parseColor(String(theme.fillIn(entry) ?? ''));
     return color ? [{ type: 'color', name: entry, color }] : [];
   });
-  return new View(document, name, occasion, variant, backdrops);
-}
-
-/** The language a view is shown in. @throws NoSuchName */
-function languageOf(
-  document: CheckedDocument,
-  wanted: string,
-  resources: Resources,
-): Pick<Variant, 'messages' | 'locale' | 'rightToLeft'> {
-  const { language = 'en' } = document.source;
-  const pseudo = pseudoOf(wanted);
-  if (pseudo) {
-    const messages = new Messages(language, { catalogs: [], needed: false, pseudo });
-    return { messages, locale: language, rightToLeft: isRightToLeft(wanted) };
-  }
-  const catalogs = fallbacks(wanted).flatMap((one) => resources.catalogs?.get(one) ?? []);
-  const isSource = fallbacks(wanted).includes(language);
-  if (catalogs.length === 0 && !isSource)
-    throw new NoSuchName('locale', wanted, localesOf(document, resources));
-  const messages = new Messages(wanted, { catalogs, needed: !isSource, pseudo: undefined });
-  return { messages, locale: wanted, rightToLeft: isRightToLeft(wanted) };
-}
-
-/** A view built and compiled for the screens on which the same conditions hold. */
-export interface Form {
-  readonly tree: Tree;
-  readonly plan: Plan;
-  readonly indexes: ReadonlyMap<string, number>;
+  return new View(document, name, occasion, variant, backdrops, options.shared);
 }
 
 /** A view that can be laid out on any screen. `Id` is the union of its widgets' ids, where they are known. */
@@ -130,8 +100,9 @@ export class View<Id extends string = string> {
   readonly reference: Reference;
   /** What it is shown in. */
   readonly occasion: Occasion;
-  readonly variant: Variant;
+  readonly variant: Materials;
   readonly backdrops: readonly Backdrop[];
+  readonly #shared: SharedViews | undefined;
   readonly #conditions: readonly ReadCondition[];
   readonly #forms = new Map<string, Form>();
   /** Which conditions held when a form was last asked for, and that form. */
@@ -142,9 +113,11 @@ export class View<Id extends string = string> {
     document: CheckedDocument,
     name: string,
     occasion: Occasion,
-    variant: Variant,
+    variant: Materials,
     backdrops: readonly Backdrop[],
+    shared?: SharedViews,
   ) {
+    this.#shared = shared;
     this.document = document;
     this.name = name;
     this.reference = referenceOf(document.source.reference);
@@ -165,9 +138,9 @@ export class View<Id extends string = string> {
     this.#held = new Uint8Array(this.#conditions.length);
   }
 
-  /** The same view with something else of its variant, and of another document where one is given. */
-  with(changes: Partial<Variant>, document = this.document): View<Id> {
-    const variant = { ...this.variant, ...changes };
+  /** The same view made of something else, and of another document where one is given; it shares nothing. */
+  with(changes: Partial<Materials>, document = this.document): View<Id> {
+    const variant = { ...this.variant, kept: undefined, ...changes };
     return new View<Id>(document, this.name, this.occasion, variant, this.backdrops);
   }
 
@@ -195,23 +168,20 @@ export class View<Id extends string = string> {
     const key = this.#held.join('');
     let form = this.#forms.get(key);
     if (!form) {
-      const tree = buildTree(this.document, this.name, this.variant, frame);
-      const indexes = new Map(tree.widgets.map(({ id, index }) => [id, index]));
-      const plan = compile(
-        tree.widgets.map(({ parent, box, measure, kind }) => ({
-          parent,
-          box,
-          measure,
-          natural: kind === 'image',
-          target: box.target === undefined ? undefined : indexes.get(box.target),
-          reference: box.reference && referenceOfPart(box.reference, this.reference),
-        })),
-      );
-      form = { tree, plan, indexes };
+      form = this.#make(key, frame);
       this.#forms.set(key, form);
     }
     this.#last = form;
     return form;
+  }
+
+  #make(held: string, frame: Frame): Form {
+    const { variant, document, name, occasion, reference } = this;
+    const make = () => makeSkeleton(document, name, variant, frame);
+    if (!this.#shared) return formOf(dress(make(), variant), reference);
+    const key = [name, occasion.locale, held].join('\n');
+    const skeleton = this.#shared.kept.skeleton(key, variant.values, make);
+    return this.#shared.formOf(skeleton, dress(skeleton, variant), reference);
   }
 
   /** Forgets every other form: their texts are of values that have changed. */

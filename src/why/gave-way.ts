@@ -1,4 +1,4 @@
-import type { Tree, Widget } from '../build/index.ts';
+import type { Tree, Widget } from '../dress/index.ts';
 import { contentRoom } from '../ink/index.ts';
 import type { Layout } from '../layout/index.ts';
 import { keyPointer, roomFor, shown, words, type Axis } from './reason.ts';

@@ -1,4 +1,4 @@
-import { tintKey, type Tree, type Widget } from '../build/index.ts';
+import { tintKey, type Tree, type Widget } from '../dress/index.ts';
 import type { LookSource, Origin, WidgetSource } from '../document/index.ts';
 import { inheritedKeys, lookPlaces, styleList, stylesOf, type LookPlace } from '../theme/index.ts';
 import { keyPointer } from './reason.ts';

@@ -1,4 +1,4 @@
-import type { Tree, Widget } from '../build/index.ts';
+import type { Tree, Widget } from '../dress/index.ts';
 import type { WidgetSource } from '../document/index.ts';
 import { clips, contentRoom } from '../ink/index.ts';
 import type { Layout } from '../layout/index.ts';

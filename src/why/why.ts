@@ -1,4 +1,4 @@
-import type { Tree, Widget } from '../build/index.ts';
+import type { Tree, Widget } from '../dress/index.ts';
 import type { Layout } from '../layout/index.ts';
 import { edgeReason, type Edge } from './place.ts';
 import { keyPointer, shown, type Axis, type Reason } from './reason.ts';

@@ -1,4 +1,4 @@
-import type { Widget } from '../../build/index.ts';
+import type { Widget } from '../../dress/index.ts';
 import type { WidgetSource } from '../../document/index.ts';
 import { backgroundBox, meterFill, picturePieces, trailColor } from '../../ink/index.ts';
 import type { Rect } from '../../layout/index.ts';

@@ -1,4 +1,4 @@
-import { controls, type Tree, type Widget } from '../../build/index.ts';
+import { controls, type Tree, type Widget } from '../../dress/index.ts';
 import type { Kind } from '../../document/index.ts';
 import { clips, isTurned } from '../../ink/index.ts';
 import type { TextBlock } from '../../text/index.ts';

@@ -1,4 +1,4 @@
-import type { Tree, Widget } from '../../build/index.ts';
+import type { Tree, Widget } from '../../dress/index.ts';
 import { clips, placeText, turnOf, turned, type PlacedText } from '../../ink/index.ts';
 import type { Layout, Rect } from '../../layout/index.ts';
 import type { Picture } from '../../picture/index.ts';

@@ -1,4 +1,4 @@
-import { controls } from '../../build/index.ts';
+import { controls } from '../../dress/index.ts';
 import type { Subject } from './subject.ts';
 
 /** Controls that can be used now: there, not disabled, and in front of no dialog's veil; in document order. */

@@ -7,7 +7,7 @@ import {
 } from '../document/index.ts';
 import type { Picture } from '../picture/index.ts';
 import { stylesOf, type Look, type Theme } from '../theme/index.ts';
-import type { Measure } from './box.ts';
+import type { Measure } from './measure.ts';
 
 /** Kinds that take the focus, are pressed or dragged. */
 export const controls: ReadonlySet<Kind> = new Set(controlKinds);

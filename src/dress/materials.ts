@@ -2,9 +2,10 @@ import type { CaseValue, State } from '../document/index.ts';
 import type { Picture } from '../picture/index.ts';
 import type { FontBook, Messages } from '../text/index.ts';
 import type { Theme } from '../theme/index.ts';
+import type { Kept } from './kept.ts';
 
-/** What a view is built with. */
-export interface Variant {
+/** What a skeleton is dressed with. */
+export interface Materials {
   readonly theme: Theme;
   /** The themes a part of the view may be seen in, by name. */
   readonly themes: ReadonlyMap<string, Theme>;
@@ -22,4 +23,6 @@ export interface Variant {
   readonly states?: ReadonlyMap<string, readonly State[]>;
   /** A state that every control is in beside its own. */
   readonly everyControl?: State;
+  /** What many dresses of one document share; nothing is kept if left out. */
+  readonly kept?: Kept;
 }

@@ -83,23 +83,6 @@ export interface Box {
   readonly reference: PartReferenceSource | undefined;
 }
 
-/** How large the inside of a leaf is; text and pictures give one. Lengths are in u, without padding. */
-export interface Measure {
-  /** The width it would like. */
-  readonly widest: number;
-  /** The width below which it sticks out. */
-  readonly least: number;
-  /** The width from which on the height stays the same; infinite where it always changes. */
-  readonly steadyFrom: number;
-  /**
-   * Finds the height at a width: reads `exchange[0]`, writes `exchange[1]`. Numbers are handed over here because V8
-   * makes an object of each that has a fraction and goes through a call.
-   */
-  heightInto(exchange: Float64Array): void;
-  /** From its top to the baseline of its first line. */
-  readonly baseline?: number;
-}
-
 const zero: Length = { u: 0, share: 0 };
 const auto: Size | undefined = undefined;
 // What is not said is not read: most widgets say little.
@@ -120,12 +103,8 @@ function gapOf(gap: WidgetSource['gap']): Pair<number> {
 
 const noGap: Pair<number> = { x: 0, y: 0 };
 
-/** The box of a widget. Notations have been checked: one that cannot be read is an error of the engine. */
-export function boxOf(
-  widget: WidgetSource,
-  lookPadding: Sides<Length> | undefined,
-  rightToLeft: boolean,
-): Box {
+/** The box of a widget, but for the padding of its look. Notations have been checked: one that cannot be read is an error of the engine. */
+export function boxOf(widget: WidgetSource, rightToLeft: boolean): Box {
   const anchor = mirrored(anchorOf(widget), rightToLeft);
   const pivot = widget.pivot === undefined ? undefined : sure(readPivot(widget.pivot));
   const said = widget.offset === undefined ? zeroPair : sure(readLengthPair(widget.offset));
@@ -139,7 +118,7 @@ export function boxOf(
   const both = widget.size === undefined ? undefined : sure(readSizePair(widget.size));
   const width = widget.width === undefined ? (both?.x ?? auto) : sure(readSize(widget.width));
   const height = widget.height === undefined ? (both?.y ?? auto) : sure(readSize(widget.height));
-  const padding = paddingOf(widget.padding, lookPadding);
+  const padding = paddingOf(widget.padding);
   const margin = widget.margin === undefined ? zeroSides : sure(readSides(widget.margin));
   const between = gapOf(widget.gap);
   const scrolled =
@@ -207,13 +186,9 @@ export function boxOf(
   };
 }
 
-/** The box of a view: as large as the surface, whatever it holds. */
-export function boxOfView(
-  view: ViewSource,
-  lookPadding: Sides<Length> | undefined,
-  rightToLeft: boolean,
-): Box {
-  const padding = paddingOf(view.padding, lookPadding);
+/** The box of a view: as large as the surface, whatever it holds; but for the padding of its look. */
+export function boxOfView(view: ViewSource, rightToLeft: boolean): Box {
+  const padding = paddingOf(view.padding);
   const whole = {
     mode: modeOf(auto),
     size: zero,
@@ -270,8 +245,17 @@ export function mirrored(anchor: Pair<AxisAnchor>, rightToLeft: boolean): Pair<A
   return { ...anchor, x: { ...anchor.x, start: 1 - anchor.x.end, end: 1 - anchor.x.start } };
 }
 
-function paddingOf(said: WidgetSource['padding'], look: Sides<Length> | undefined): Sides<Length> {
-  return said === undefined ? (look ?? zeroSides) : sure(readSides(said));
+function paddingOf(said: WidgetSource['padding']): Sides<Length> {
+  return said === undefined ? zeroSides : sure(readSides(said));
+}
+
+/** A box with the padding of a look, which holds where the widget itself says none. */
+export function withPadding(box: Box, { left, right, top, bottom }: Sides<Length>): Box {
+  return {
+    ...box,
+    x: { ...box.x, paddingStart: left.u, paddingEnd: right.u },
+    y: { ...box.y, paddingStart: top.u, paddingEnd: bottom.u },
+  };
 }
 
 function modeOf(size: Size | undefined): SizeMode {

@@ -7,12 +7,13 @@ import {
   parseMarkup,
   type RunSetting,
   type TextRun,
+  type TextSetting,
 } from '../text/index.ts';
 import type { Look, Theme } from '../theme/index.ts';
-import type { Scope } from './scope.ts';
-import type { Variant } from './variant.ts';
+import type { Scope } from '../skeleton/index.ts';
+import type { Materials } from './materials.ts';
 
-type Surroundings = Pick<Variant, 'messages' | 'locale' | 'fonts' | 'pictures' | 'textSize'>;
+type Surroundings = Pick<Materials, 'messages' | 'locale' | 'fonts' | 'pictures' | 'textSize'>;
 
 /** What a widget's text says, filled in. */
 export interface Words {
@@ -100,23 +101,20 @@ export function textBlockOf(
   source: WidgetSource,
   look: Look,
   rightToLeft: boolean,
-  { fonts, locale, textSize }: Pick<Surroundings, 'fonts' | 'locale' | 'textSize'>,
+  { fonts, locale, textSize, kept }: Pick<Materials, 'fonts' | 'locale' | 'textSize' | 'kept'>,
 ): TextBlock {
   const fontSize = look.fontSize * textSize;
   const { font, fontWeight, italic, tabular } = look;
-  return new TextBlock(
-    words.text,
-    {
-      chain: fonts.chain(font, fontWeight, italic, { tabular, language: locale }),
-      fontSize,
-      lineHeight: look.lineHeight,
-      letterSpacing: look.letterSpacing * textSize,
-      wrap: source.wrap ?? source.kind !== 'textbox',
-      rightToLeft,
-      mostLines: source['max-lines'] ?? Infinity,
-      ellipsis: source.ellipsis ?? 'none',
-      leastFontSize: Math.min(fontSize, (source['least-font-size'] ?? look.fontSize) * textSize),
-    },
-    words.runs,
-  );
+  const setting: TextSetting = {
+    chain: fonts.chain(font, fontWeight, italic, { tabular, language: locale }),
+    fontSize,
+    lineHeight: look.lineHeight,
+    letterSpacing: look.letterSpacing * textSize,
+    wrap: source.wrap ?? source.kind !== 'textbox',
+    rightToLeft,
+    mostLines: source['max-lines'] ?? Infinity,
+    ellipsis: source.ellipsis ?? 'none',
+    leastFontSize: Math.min(fontSize, (source['least-font-size'] ?? look.fontSize) * textSize),
+  };
+  return kept?.block(words, setting) ?? new TextBlock(words.text, setting, words.runs);
 }

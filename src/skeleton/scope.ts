@@ -34,6 +34,17 @@ export class Scope {
     this.#written = written;
   }
 
+  /** The same names over other values of the case; `made` keeps one scope for each. */
+  over(root: Scope, made: Map<Scope, Scope>): Scope {
+    if (!this.#outer) return root;
+    let scope = made.get(this);
+    if (!scope) {
+      scope = new Scope(this.#values, this.#messages, this.#outer.over(root, made), this.#written);
+      made.set(this, scope);
+    }
+    return scope;
+  }
+
   /** A scope inside this one, for the parameters of an instance. */
   inner(parameters: { readonly [name: string]: CaseValue }): Scope {
     return new Scope(new Map(Object.entries(parameters)), this.#messages, this, true);

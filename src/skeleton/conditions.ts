@@ -2,7 +2,7 @@ import { readLimits, type ScreenConditionSource } from '../document/index.ts';
 import type { Screen } from '../screen/index.ts';
 
 /** What conditions are asked about: a screen and the surface a view gets on it. */
-export interface Situation {
+export interface OnScreen {
   readonly screen: Screen;
   /** The surface, in u. */
   readonly width: number;
@@ -39,7 +39,7 @@ export function readCondition(condition: ScreenConditionSource): ReadCondition {
 }
 
 /** Whether every key of a condition holds. Makes nothing. */
-export function holds(condition: ReadCondition, { screen, width, height }: Situation): boolean {
+export function holds(condition: ReadCondition, { screen, width, height }: OnScreen): boolean {
   return (
     within(condition.aspect, height > 0 ? width / height : 0) &&
     within(condition.width, width) &&

@@ -7,7 +7,7 @@ import {
   type ViewSource,
   type WidgetSource,
 } from '../document/index.ts';
-import { holds, readCondition, type Situation } from './conditions.ts';
+import { holds, readCondition, type OnScreen } from './conditions.ts';
 import { BuildError, type Scope } from './scope.ts';
 
 /** A widget as it stands in its place: conditions, repeats, components and parameters worked in. */
@@ -71,21 +71,20 @@ export function childrenOf(
 export function expand(
   document: CheckedDocument,
   written: Unexpanded,
-  situation: Situation,
+  on: OnScreen,
   trace: Trace,
 ): Expanded[] {
   if (written.finished) return [written.finished];
-  if (written.source.slot === true)
-    return written.slotted.flatMap((one) => expand(document, one, situation, trace));
+  if (written.source.slot === true) return written.slotted.flatMap((one) => expand(document, one, on, trace));
   const origins = new Map<string, string>();
-  const own = withConditions(written.source, written.pointer, situation, trace, origins);
+  const own = withConditions(written.source, written.pointer, on, trace, origins);
   const changed = withSet(own, written, origins);
   const { repeat } = changed;
   const scopes = repeat === undefined ? [written.scope] : written.scope.repeat(repeat, trace.structural);
   const found: Expanded[] = [];
   scopes.forEach((scope, index) => {
     const id = changed.id === undefined || repeat === undefined ? changed.id : `${changed.id}-${index + 1}`;
-    const one = instantiate(document, { ...written, scope, source: changed }, id, situation, trace, origins);
+    const one = instantiate(document, { ...written, scope, source: changed }, id, on, trace, origins);
     if (one && one.source.gone !== true) found.push(one);
   });
   return found;
@@ -96,7 +95,7 @@ function instantiate(
   document: CheckedDocument,
   written: Unexpanded,
   id: string | undefined,
-  situation: Situation,
+  on: OnScreen,
   trace: Trace,
   said: Origins,
 ): Expanded {
@@ -112,7 +111,7 @@ function instantiate(
     const ownKeys = substituted(keys, scope, pointer, trace);
     const at = pointerTo('/components', use);
     const inside = new Map<string, string>();
-    const body = withConditions(component, at, situation, trace, inside);
+    const body = withConditions(component, at, on, trace, inside);
     const instancePrefix = named === undefined ? `${at.slice(1).replace(/\//g, '.')}.` : `${named}.`;
     const slotted = children;
     children = childrenOf(body.children, at, {
@@ -192,13 +191,13 @@ function substituted<Source extends WidgetSource>(
 export function withConditions<Source extends WidgetSource | ViewSource>(
   source: Source,
   pointer: string,
-  situation: Situation,
+  on: OnScreen,
   trace: Trace,
   origins: Map<string, string>,
 ): Source {
   let result = source;
   source.when?.forEach(({ screen, change }, index) => {
-    if (!holds(readCondition(screen), situation)) return;
+    if (!holds(readCondition(screen), on)) return;
     trace.applied.push(`${pointer}/when/${index}`);
     result = { ...result, ...change };
     for (const key of Object.keys(change))

@@ -1,0 +1,162 @@
+import type { Fit, State, WidgetSource } from '../document/index.ts';
+import type { Picture } from '../picture/index.ts';
+import { Scope, shareOf, withPadding, type Bone, type Skeleton } from '../skeleton/index.ts';
+import type { TextBlock } from '../text/index.ts';
+import { faded, plainLook, styleList, type Look, type Theme } from '../theme/index.ts';
+import { controls, lookOf, measureOf } from './kinds.ts';
+import type { Materials } from './materials.ts';
+import type { Measure } from './measure.ts';
+import { textBlockOf, wordsOf } from './words.ts';
+
+/** One widget of a view as it is laid out and drawn. */
+export interface Widget extends Bone {
+  readonly look: Look;
+  /** The theme it is seen in. */
+  readonly theme: Theme;
+  /** What it is in: hovered, pressed … */
+  readonly states: readonly State[];
+  /** The text it shows, filled in and set; of texts and buttons. */
+  readonly text: TextBlock | undefined;
+  /** Whether its text is the placeholder of an empty textbox. */
+  readonly isPlaceholder: boolean;
+  readonly picture: Picture | undefined;
+  readonly fit: Fit;
+  /** 0 to 1, of a meter. */
+  readonly value: number;
+  /** 0 to 1, of a meter: where it was before; its value where that is unsaid. */
+  readonly trail: number;
+  readonly measure: Measure | undefined;
+}
+
+/** A view with its texts filled in and its looks resolved; parents stand before their children. */
+export interface Tree extends Omit<Skeleton, 'bones' | 'scope' | 'values'> {
+  readonly widgets: readonly Widget[];
+}
+
+/** What is left of the colour of a textbox that shows its placeholder. */
+const placeholderOpacity = 0.75;
+
+/** Gives the widgets of a skeleton their looks, words and measures. */
+export function dress(skeleton: Skeleton, materials: Materials): Tree {
+  const { bones, scope: names, values, view, order, applied, structural, shows } = skeleton;
+  // A skeleton that was made with other values of a case has the same widgets, and asks for the names of this one.
+  const isOwn = values === materials.values;
+  const root = isOwn ? names : new Scope(materials.values, materials.messages);
+  const made = new Map<Scope, Scope>();
+  const { theme, kept, states: said, everyControl } = materials;
+  const known = said?.size ? undefined : kept?.looks(skeleton, theme, everyControl);
+  const widgets: Widget[] = [];
+  const emptying = new Set<string>();
+  for (const bone of bones) {
+    const parent = bone.index === 0 ? undefined : widgets[bone.parent]!;
+    // What follows from a look that is another one for this dress alone is not kept.
+    const keeps = known && (!parent || parent.look === known[bone.parent]);
+    const scope = isOwn ? bone.scope : bone.scope.over(root, made);
+    const widget = dressed(bone, parent, scope, materials, keeps ? known[bone.index] : undefined);
+    if (keeps) known[bone.index] ??= widget.said;
+    // Whether a textbox is empty decides its colour, and which of two messages it shows.
+    if (bone.kind === 'textbox' && 'text' in bone.source && typeof bone.source.text === 'string')
+      scope.follow(bone.source.text, emptying);
+    widgets.push(widget.widget);
+  }
+  return {
+    view,
+    widgets,
+    order,
+    applied,
+    structural: emptying.size === 0 ? structural : new Set([...structural, ...emptying]),
+    shows,
+  };
+}
+
+function dressed(
+  bone: Bone,
+  parent: Widget | undefined,
+  scope: Scope,
+  materials: Materials,
+  known: Look | undefined,
+): { readonly widget: Widget; readonly said: Look } {
+  if (!parent) return dressedView(bone, scope, materials, known);
+  const { index, id, kind, pointer, origins, selected, visible } = bone;
+  const source = bone.source as WidgetSource;
+  const { rightToLeft } = bone.box;
+  const inStates = [
+    ...statesOf(source.states),
+    ...(source.checked === true ? (['checked'] as const) : []),
+    ...(selected ? (['selected'] as const) : []),
+    ...(materials.states?.get(id) ?? []),
+  ];
+  // What is disabled takes no other state from a player.
+  if (materials.everyControl && controls.has(kind) && !inStates.includes('disabled'))
+    inStates.push(materials.everyControl);
+  const theme = (source.theme === undefined ? undefined : materials.themes.get(source.theme)) ?? parent.theme;
+  const said = known ?? lookOf(source, kind, theme, parent.look, inStates);
+  const picture = source.image === undefined ? undefined : materials.pictures.get(source.image);
+  const written = wordsOf(source.text, said, scope, theme, materials);
+  const isEmpty = kind === 'textbox' && (written === undefined || written.text === '');
+  const look = isEmpty ? { ...said, color: faded(said.color, placeholderOpacity) } : said;
+  const words = isEmpty ? wordsOf(source.placeholder ?? '', look, scope, theme, materials) : written;
+  const text = words && textBlockOf(words, source, look, rightToLeft, materials);
+  const value = kind === 'meter' || kind === 'slider' ? shareOf(source.value, scope) : 0;
+  const widget: Widget = {
+    index,
+    id,
+    kind,
+    parent: bone.parent,
+    pointer,
+    origins,
+    source,
+    scope,
+    box: boxIn(bone, look),
+    selected,
+    visible,
+    look,
+    theme,
+    states: inStates,
+    text,
+    isPlaceholder: isEmpty,
+    picture,
+    fit: source.fit ?? (kind === 'image' ? 'contain' : 'fill'),
+    value,
+    trail: source.trail === undefined ? value : shareOf(source.trail, scope),
+    measure: text ?? measureOf(kind, picture, look),
+  };
+  return { widget, said };
+}
+
+/** The view itself: it has a look and nothing else to dress. */
+function dressedView(
+  bone: Bone,
+  scope: Scope,
+  { theme }: Materials,
+  known: Look | undefined,
+): { readonly widget: Widget; readonly said: Look } {
+  const { style, look: own } = bone.source;
+  const look = known ?? theme.resolve(plainLook, styleList(style), own);
+  const widget: Widget = {
+    ...bone,
+    scope,
+    box: boxIn(bone, look),
+    look,
+    theme,
+    states: [],
+    text: undefined,
+    isPlaceholder: false,
+    picture: undefined,
+    fit: 'fill',
+    value: 0,
+    trail: 0,
+    measure: undefined,
+  };
+  return { widget, said: look };
+}
+
+/** The padding of a look holds where the widget says none. */
+function boxIn({ box, source }: Bone, { padding }: Look): Bone['box'] {
+  return padding === undefined || source.padding !== undefined ? box : withPadding(box, padding);
+}
+
+function statesOf(said: WidgetSource['states']): readonly State[] {
+  if (said === undefined) return [];
+  return typeof said === 'string' ? [said] : said;
+}

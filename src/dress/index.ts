@@ -1,0 +1,9 @@
+/* A skeleton, a theme, a language, values and states in; a view with looks, words and measures out. */
+export { dress } from './dress.ts';
+export type { Tree, Widget } from './dress.ts';
+export { controls, lookOf, tintKey } from './kinds.ts';
+export { Kept } from './kept.ts';
+export type { Materials } from './materials.ts';
+export type { Measure } from './measure.ts';
+export { wordsOf } from './words.ts';
+export { checkMarkup } from './check-markup.ts';

@@ -1,0 +1,11 @@
+/* Document, screen and structural values in; a view's tree of widgets and their boxes out. No looks, no words. */
+export { makeSkeleton } from './skeleton.ts';
+export type { Bone, Skeleton, Structure } from './bone.ts';
+export { mirrored, withPadding } from './box.ts';
+export type { AxisBox, Box, SizeMode } from './box.ts';
+export { BuildError, Scope } from './scope.ts';
+export { holds, readCondition } from './conditions.ts';
+export type { OnScreen, ReadCondition } from './conditions.ts';
+export type { Origins } from './expand.ts';
+export { shareOf } from './share.ts';
+export { checkMessages } from './check-messages.ts';
