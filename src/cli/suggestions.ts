@@ -1,5 +1,5 @@
 import { suggestFor, type Suggestion } from '../mend/index.ts';
-import { planOf } from '../verdict/index.ts';
+import { SharedChecks, planOf } from '../verdict/index.ts';
 import type { Checked } from './checked.ts';
 
 /** Layouts that are made again in search of changes, at the most: then a report is not held up any longer. */
@@ -14,11 +14,12 @@ export function suggestionsFor(
   const perTry = planOf(document, { ...options, resources }).layouts / Math.max(1, verdict.views.length);
   const all = verdict.findings.filter(({ outcome }) => outcome === 'failed').length;
   const most = Math.min(all, Math.max(1, Math.floor(mostTried / perTry)));
+  const shared = new SharedChecks(document, resources);
   let done = 0;
   const suggestions = verdict.findings.map((finding) => {
     if (finding.outcome !== 'failed' || done >= most) return undefined;
     onFinding(done++, most);
-    return suggestFor(document, finding, verdict, { ...options, resources });
+    return suggestFor(document, finding, verdict, { ...options, resources }, shared);
   });
   return { suggestions, untried: all - most };
 }

@@ -1,4 +1,4 @@
-import type { Json, Positions } from './parse.ts';
+import type { Json, Parsed, Positions } from './parse.ts';
 import { pointerTo } from './parse.ts';
 import type { Range, SourceText } from './source.ts';
 
@@ -403,6 +403,11 @@ export class Origin {
   constructor(source?: SourceText, positions?: Positions) {
     this.source = source;
     this.#positions = positions;
+  }
+
+  /** A value that was read from it with its text and positions, as if it were parsed again. */
+  parsed(value: Json): Parsed | undefined {
+    return this.source && this.#positions && { value, source: this.source, positions: this.#positions };
   }
 
   /** The pointer with the text and range of its value. */

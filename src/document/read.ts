@@ -16,7 +16,12 @@ import { validate } from './validate.ts';
 
 /** The answer of a {@link FileReader}: the text, or why there is none. */
 export type FileText =
-  | { readonly text: string; readonly name: string }
+  | {
+      readonly text: string;
+      readonly name: string;
+      /** The theme it holds, where it has been read before. */
+      readonly theme?: CheckedTheme;
+    }
   | { readonly problem: 'missing' | 'outside' | 'unreadable'; readonly detail: string };
 
 /** Gives the text of a file that a document names; the path is as written there. */
@@ -80,6 +85,7 @@ function readThemeFile(
     else reportFile(file, path, 'a theme', origin.at(pointer), diagnostics);
     return undefined;
   }
+  if (file.theme) return file.theme;
   const read = readChecked<ThemeFileSource>(file.text, file.name, 'theme', diagnostics);
   if (!read) return undefined;
   const tokenFiles = readTokenFiles(read.value, path, read.origin, diagnostics, readFile);

@@ -16,10 +16,18 @@ const mostBlocks = 20_000;
 export class Kept {
   readonly #skeletons = new Map<string, Skeleton[]>();
   readonly #looks = new WeakMap<Skeleton, Map<Theme, Map<State | undefined, (Look | undefined)[]>>>();
-  readonly #blocks = new Map<string, TextBlock>();
-  readonly #shapes = new WeakMap<TextBlock, string>();
-  readonly #lookShapes = new WeakMap<Look, string>();
-  readonly #chains = new Map<FontChain, number>();
+  readonly #blocks: Map<string, TextBlock>;
+  readonly #shapes: WeakMap<TextBlock, string>;
+  readonly #lookShapes: WeakMap<Look, string>;
+  readonly #chains: Map<FontChain, number>;
+
+  /** @param like That of a document with the same fonts: texts that are set there need not be set again. */
+  constructor(like?: Kept) {
+    this.#blocks = like ? like.#blocks : new Map<string, TextBlock>();
+    this.#shapes = like ? like.#shapes : new WeakMap<TextBlock, string>();
+    this.#lookShapes = like ? like.#lookShapes : new WeakMap<Look, string>();
+    this.#chains = like ? like.#chains : new Map<FontChain, number>();
+  }
 
   /**
    * The skeleton of a view where the same conditions hold and every structural value is the same.

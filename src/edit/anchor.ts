@@ -3,6 +3,7 @@ import { readAnchor, readPivot, type CheckedDocument } from '../document/index.t
 import type { View } from '../view/index.ts';
 import { DocumentText } from './document-text.ts';
 import { EditError } from './edit-error.ts';
+import type { Editing } from './editing.ts';
 import {
   adviceFor,
   axes,
@@ -41,6 +42,18 @@ export function changeAnchor(
   pivotText?: string,
 ): string {
   const text = new DocumentText(document);
+  putAnchor(text, view, id, anchorText, pivotText);
+  return text.text;
+}
+
+/** The same in whatever holds the document. @throws EditError */
+export function putAnchor(
+  text: Editing,
+  view: View,
+  id: string,
+  anchorText: string,
+  pivotText?: string,
+): void {
   const anchor = readAnchor(anchorText);
   const pivot = pivotText === undefined ? undefined : readPivot(pivotText);
   if (!anchor)
@@ -74,5 +87,4 @@ export function changeAnchor(
     if (!anchor[axis].span && widget.box[axis].span && widget.box[axis].mode !== 'fixed')
       text.set(pointer, key, length);
   }
-  return text.text;
 }

@@ -9,6 +9,7 @@ import {
   type Range,
 } from '../document/index.ts';
 import { EditError } from './edit-error.ts';
+import type { Editing } from './editing.ts';
 
 /** The lines of one entry of a block list: from the comments above it to its end. */
 interface Lines extends Range {
@@ -20,7 +21,7 @@ interface Lines extends Range {
  * The text of a document while it is changed piece by piece. What a change does not touch stays as it is: comments,
  * quotes, blank lines. Every change is of the text as the one before left it.
  */
-export class DocumentText {
+export class DocumentText implements Editing {
   #text: string;
   readonly #name: string;
   readonly #json: boolean;
@@ -31,6 +32,7 @@ export class DocumentText {
     const { source } = document.origin;
     if (!source) throw new EditError('the document was not read from a text');
     this.#text = source.text;
+    this.#parsed = document.origin.parsed(document.source as unknown as Json);
     this.#name = source.name;
     this.#json = source.text.trimStart().startsWith('{');
   }
@@ -51,7 +53,9 @@ export class DocumentText {
   }
 
   #range(pointer: string): Range {
-    return this.#now().positions.valueAt(pointer)!;
+    const range = this.#now().positions.valueAt(pointer);
+    if (!range) throw new EditError(`there is nothing at ${pointer}`);
+    return range;
   }
 
   /** Where a key of a map stands; undefined where the map has none. */

@@ -44,13 +44,20 @@ export function readChanged(document: CheckedDocument, text: string, theme?: str
   );
 }
 
-/** The text of a theme or token file as it was read with the document. */
+/** A theme or token file as it was read with the document. */
 function readAgain({ themes, named }: CheckedDocument, path: string): FileText {
-  const sources = [...themes.slice(1), ...named.values(), themes[0]!]
-    .flatMap(({ origin, tokenFiles }) => [origin.source, ...tokenFiles.map((file) => file.origin.source)])
-    .filter((source) => source !== undefined);
-  const found = sources.find(({ name }) => name === path || name.endsWith(`/${path}`));
-  return found ? { text: found.text, name: found.name } : { problem: 'missing', detail: path };
+  const isIt = (name: string | undefined): name is string =>
+    name === path || name?.endsWith(`/${path}`) === true;
+  const files = [...themes.slice(1), ...named.values()];
+  for (const theme of files) {
+    const { source } = theme.origin;
+    if (source && isIt(source.name)) return { text: source.text, name: source.name, theme };
+  }
+  for (const { source } of [...files, themes[0]!].flatMap(({ tokenFiles }) =>
+    tokenFiles.map(({ origin }) => origin),
+  ))
+    if (source && isIt(source.name)) return { text: source.text, name: source.name };
+  return { problem: 'missing', detail: path };
 }
 
 /**

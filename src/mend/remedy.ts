@@ -1,14 +1,13 @@
 import type { Widget } from '../dress/index.ts';
 import type { Facts } from '../checks/index.ts';
-import type { CheckedDocument, Json, WidgetSource } from '../document/index.ts';
-import { DocumentText, EditError } from '../edit/index.ts';
+import type { Json, WidgetSource } from '../document/index.ts';
+import { EditError, type Editing } from '../edit/index.ts';
 import type { Finding } from '../verdict/index.ts';
 import type { View, ViewLayout } from '../view/index.ts';
 import { keyPointer } from '../why/index.ts';
 
 /** A finding, and the view laid out where it is worst. */
 export interface Broken {
-  readonly document: CheckedDocument;
   readonly finding: Finding;
   readonly view: View;
   readonly on: ViewLayout;
@@ -25,15 +24,15 @@ export interface Broken {
 export interface Change {
   /** What it does, in words that follow «try:». */
   readonly say: string;
-  /** @returns the changed text. @throws EditError where it cannot be made. */
-  edit(): string;
+  /** @throws EditError where it cannot be made. */
+  edit(document: Editing): void;
 }
 
 /** Changes that may mend findings of some check, the smallest first. None of them has been tried. */
 export type Remedy = (broken: Broken) => readonly Change[];
 
 /** The same for findings of what is written. */
-export type DocumentRemedy = (document: CheckedDocument, finding: Finding) => readonly Change[];
+export type DocumentRemedy = (finding: Finding) => readonly Change[];
 
 /** A fact of a finding by its name; undefined where its check tells none of that name. */
 export function factOf<Name extends NamesIn<Facts>>(
@@ -47,48 +46,36 @@ type NamesIn<Told> = Told extends undefined ? never : keyof Told;
 type FactIn<Told, Name> = Told extends unknown ? (Name extends keyof Told ? Told[Name] : never) : never;
 
 /** A change of some keys of a widget, wherever they are written. */
-export function keysOf(
-  { document }: Pick<Broken, 'document'>,
-  widget: Widget,
-  keys: { readonly [key: string]: Json | undefined },
-): Change {
+export function keysOf(widget: Widget, keys: { readonly [key: string]: Json | undefined }): Change {
   const named = Object.entries(keys);
   const say = named
     .map(([key, value]) => (value === undefined ? `no ${key}` : `${key}: ${shownValue(value)}`))
     .join(', ');
   return {
     say: `${widget.id}: ${say}`,
-    edit: () => {
-      const text = new DocumentText(document);
-      for (const [key, value] of named) put(text, widget, key, value);
-      return text.text;
+    edit: (document) => {
+      for (const [key, value] of named) put(document, widget, key, value);
     },
   };
 }
 
 /** A change of some keys of a widget's own look. */
-export function lookKeys(
-  { document }: Pick<Broken, 'document'>,
-  widget: Widget,
-  keys: { readonly [key: string]: Json },
-): Change {
+export function lookKeys(widget: Widget, keys: { readonly [key: string]: Json }): Change {
   const say = Object.entries(keys)
     .map(([key, value]) => `${key}: ${shownValue(value)}`)
     .join(', ');
   return {
     say: `${widget.id}: look { ${say} }`,
-    edit: () => {
-      const text = new DocumentText(document);
+    edit: (document) => {
       const has = (widget.source as WidgetSource).look !== undefined;
       const at = keyPointer(widget, 'look');
-      if (!has) text.set(written(widget), 'look', { ...keys });
-      else for (const [key, value] of Object.entries(keys)) text.set(inDocument(at), key, value);
-      return text.text;
+      if (!has) document.set(written(widget), 'look', { ...keys });
+      else for (const [key, value] of Object.entries(keys)) document.set(inDocument(at), key, value);
     },
   };
 }
 
-function put(text: DocumentText, widget: Widget, key: string, value: Json | undefined): void {
+function put(text: Editing, widget: Widget, key: string, value: Json | undefined): void {
   // Where a component, a condition or an instance says it, it is changed there.
   const place = widget.origins.get(key);
   const map = place === undefined ? written(widget) : inDocument(place.slice(0, place.lastIndexOf('/')));

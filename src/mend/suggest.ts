@@ -1,17 +1,19 @@
-import type { CheckedDocument } from '../document/index.ts';
-import { EditError, readChanged } from '../edit/index.ts';
-import type { Screen } from '../screen/index.ts';
+import { checkOf } from '../checks/index.ts';
+import { pointerTo, type CheckedDocument } from '../document/index.ts';
+import { DocumentDraft, DocumentText, EditError, readChanged } from '../edit/index.ts';
+import { BuildError } from '../skeleton/index.ts';
 import {
-  checkDocument,
+  Results,
+  SharedChecks,
   isWorse,
   keyOf,
+  planOf,
   runBatch,
   type CheckOptions,
   type Finding,
   type Verdict,
 } from '../verdict/index.ts';
 import { NoSuchName, openView } from '../view/index.ts';
-import { checkOf } from '../checks/index.ts';
 import { documentRemedies, remedies } from './registry.ts';
 import type { Broken, Change } from './remedy.ts';
 
@@ -38,6 +40,7 @@ const mostTries = 12;
  * A change of the document that mends a finding, tried before it is offered: everything is checked again with it, the
  * finding has to be gone, no other may be new, and none that stays may be on more layouts or worse than before.
  * @param before What was found without it.
+ * @param shared What checks of the document share.
  * @returns undefined where none of the changes that come to mind does that, or the document was not read from a text.
  */
 export function suggestFor(
@@ -45,35 +48,58 @@ export function suggestFor(
   finding: Finding,
   before: Verdict,
   options: CheckOptions,
+  shared = new SharedChecks(document, options.resources),
 ): Suggestion | undefined {
   const { source } = document.origin;
   if (finding.outcome !== 'failed' || !source) return undefined;
-  const tried = new Set([source.text]);
-  for (const change of changesFor(document, finding, options).slice(0, mostTries)) {
-    let text: string;
-    let changed: CheckedDocument;
-    try {
-      text = change.edit();
-      if (tried.has(text)) continue;
-      tried.add(text);
-      changed = readChanged(document, text);
-    } catch (error) {
-      if (error instanceof EditError || error instanceof NoSuchName) continue;
-      throw error;
-    }
-    if (finding.view !== undefined && !mendsThere(changed, finding, options)) continue;
-    const after = checkAgain(changed, finding, source.text, before, options);
-    if (!mendsAll(before, after, finding)) continue;
+  const tried = new Set([JSON.stringify(document.source)]);
+  for (const change of changesFor(document, finding, options, shared).slice(0, mostTries)) {
+    // Most changes mend nothing: they are tried on values, and only what holds is written as text and read again.
+    const draft = attempt(() => {
+      const made = new DocumentDraft(document);
+      change.edit(made);
+      return made;
+    });
+    if (!draft) continue;
+    const key = JSON.stringify(draft.document.source);
+    if (tried.has(key)) continue;
+    tried.add(key);
+    const trial: Trial = { finding, before, options };
+    const inView = finding.view !== undefined && isWithinView(draft, finding.view);
+    let after = attempt(() => triedOn(draft.document, trial, inView, shared));
+    if (!after) continue;
+    const written = attempt(() => {
+      const text = new DocumentText(document);
+      change.edit(text);
+      return { text: text.text, read: readChanged(document, text.text) };
+    });
+    if (!written) continue;
+    const { text, read } = written;
+    // What YAML shares between places changes in all of them: then the text comes to something else than the values did.
+    if (JSON.stringify(read.source) !== key) after = attempt(() => triedOn(read, trial, false, shared));
+    if (!after) continue;
     const mendsToo = before.findings.length - after.length - 1;
     return { say: change.say, text, ...differenceOf(source.text, text), mendsToo, findings: after };
   }
   return undefined;
 }
 
+/** What cannot be made, or not be shown once it is made, is no change to offer. */
+function attempt<Made>(make: () => Made): Made | undefined {
+  try {
+    return make();
+  } catch (error) {
+    if (error instanceof EditError || error instanceof NoSuchName || error instanceof BuildError)
+      return undefined;
+    throw error;
+  }
+}
+
 function changesFor(
   document: CheckedDocument,
   finding: Finding,
   { resources, screens }: CheckOptions,
+  shared: SharedChecks,
 ): readonly Change[] {
   const { view: name, worst, check } = finding;
   const names = checkOf(check).remedies ?? [];
@@ -81,20 +107,17 @@ function changesFor(
   if (finding.place !== undefined) return [];
   if (name === undefined)
     return names.flatMap((one) =>
-      one in documentRemedies
-        ? documentRemedies[one as keyof typeof documentRemedies](document, finding)
-        : [],
+      one in documentRemedies ? documentRemedies[one as keyof typeof documentRemedies](finding) : [],
     );
   const some = names.flatMap((one) => (one in remedies ? [remedies[one as keyof typeof remedies]] : []));
   const screen = screens.find((one) => one.name === worst.screen);
   if (some.length === 0 || !screen || worst.measured === null) return [];
-  const view = openView(document, name, { resources, ...worst });
+  const view = openView(document, name, { resources, shared: shared.views, ...worst });
   const on = view.layoutOn(screen);
   const index = on.find(finding.widget);
   if (index === undefined) return [];
   const other = finding.other === undefined ? undefined : on.find(finding.other);
   const broken: Broken = {
-    document,
     finding,
     view,
     on,
@@ -107,28 +130,53 @@ function changesFor(
   return some.flatMap((remedy) => remedy(broken));
 }
 
-/** The cheap test first: whether the finding is gone where it was worst. */
-function mendsThere(
-  changed: CheckedDocument,
-  finding: Finding,
-  { resources, screens }: CheckOptions,
-): boolean {
-  const { view, worst } = finding;
-  const on: readonly Screen[] = screens.filter(({ name }) => name === worst.screen);
-  const { findings } = runBatch(changed, resources, { view: view!, occasion: worst, screens: on });
-  return !findings.some((one) => keyOf(one) === keyOf(finding));
+interface Trial {
+  readonly finding: Finding;
+  /** What was found without the change. */
+  readonly before: Verdict;
+  readonly options: CheckOptions;
 }
 
-/** Everything that is found with a change; what it cannot concern is as it was. */
-function checkAgain(
+/**
+ * Everything that is found with a change; undefined as soon as it shows that the finding is still there, that something
+ * is found anew, or that something is found more often or worse.
+ * @param inView Whether the change concerns the finding's view alone: then others are as they were.
+ */
+function triedOn(
   changed: CheckedDocument,
-  { view }: Finding,
-  old: string,
-  before: Verdict,
-  options: CheckOptions,
-): readonly Finding[] {
-  const inView = view !== undefined && isWithinView(changed, old, view);
-  const { findings } = checkDocument(changed, inView ? { ...options, views: [view] } : options);
+  { finding, before, options }: Trial,
+  inView: boolean,
+  like: SharedChecks,
+): readonly Finding[] | undefined {
+  const { resources } = options;
+  const { view, worst } = finding;
+  const shared = new SharedChecks(changed, resources, like);
+  const target = keyOf(finding);
+  if (view !== undefined) {
+    // The cheap test first: whether the finding is gone where it was worst.
+    const screens = options.screens.filter(({ name }) => name === worst.screen);
+    const { findings } = runBatch(changed, resources, { view, occasion: worst, screens }, shared);
+    if (findings.some((one) => keyOf(one) === target)) return undefined;
+  }
+  const old = new Map(before.findings.map((one) => [keyOf(one), one]));
+  const counts = new Map<string, number>();
+  const isBroken = (one: Finding) => {
+    const key = keyOf(one);
+    const was = old.get(key);
+    if (!was || key === target) return true;
+    const count = (counts.get(key) ?? 0) + one.occurrences.length;
+    counts.set(key, count);
+    return count > was.occurrences.length || isWorse(one.fails, one.worst, was.worst, tolerance);
+  };
+  const plan = planOf(changed, inView ? { ...options, views: [view!] } : options);
+  const results = new Results(changed, plan);
+  for (const [nth, batch] of plan.batches.entries()) {
+    const result = runBatch(changed, resources, batch, shared);
+    if (result.findings.some(isBroken)) return undefined;
+    results.add(nth, result);
+  }
+  const { findings } = results.verdict();
+  if (findings.some((one) => one.view === undefined && isBroken(one))) return undefined;
   if (!inView) return findings;
   // Whether an acceptance is idle is only known when every view is looked at.
   const kept = (one: Finding) =>
@@ -136,25 +184,10 @@ function checkAgain(
   return [...before.findings.filter(kept), ...findings];
 }
 
-/** Whether what differs lies in one of the views, and so concerns no other. */
-function isWithinView(changed: CheckedDocument, old: string, view: string): boolean {
-  const { range, source } = changed.origin.at(`/views/${view}`);
-  if (!range || !source) return false;
-  const { start, insert } = differenceOf(old, source.text);
-  return start >= range.start && start + insert.length <= range.end;
-}
-
-/** Whether a change took a finding away, and made nothing worse. */
-function mendsAll(before: Verdict, after: readonly Finding[], finding: Finding): boolean {
-  const old = new Map(before.findings.map((one) => [keyOf(one), one]));
-  return after.every((one) => {
-    const key = keyOf(one);
-    const was = old.get(key);
-    if (!was || key === keyOf(finding)) return false;
-    return (
-      one.occurrences.length <= was.occurrences.length && !isWorse(one.fails, one.worst, was.worst, tolerance)
-    );
-  });
+/** Whether what was changed lies in one of the views, and so concerns no other. */
+function isWithinView({ touched }: DocumentDraft, view: string): boolean {
+  const pointer = pointerTo('/views', view);
+  return touched.every((map) => map === pointer || map.startsWith(`${pointer}/`));
 }
 
 /** What rounding may make of a measured value. */

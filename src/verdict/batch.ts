@@ -27,8 +27,9 @@ export class SharedChecks {
   readonly views: SharedViews;
   readonly #drafted = new WeakMap<Form, Map<string, Drafted>>();
 
-  constructor(document: CheckedDocument, resources: Resources) {
-    this.views = new SharedViews(document, resources);
+  /** @param like That of the document this one was made from by a change. */
+  constructor(document: CheckedDocument, resources: Resources, like?: SharedChecks) {
+    this.views = new SharedViews(document, resources, like?.views);
   }
 
   /** What was found of a form on a screen at a HUD size; undefined where nobody has looked yet. */

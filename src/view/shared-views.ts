@@ -1,4 +1,4 @@
-import type { CaseValue, CheckedDocument } from '../document/index.ts';
+import type { CaseValue, CheckedDocument, DocumentSource } from '../document/index.ts';
 import { Kept, type Tree, type Widget } from '../dress/index.ts';
 import type { Reference } from '../layout/index.ts';
 import type { Skeleton } from '../skeleton/index.ts';
@@ -13,17 +13,24 @@ import type { Resources } from './resources.ts';
  */
 export class SharedViews {
   readonly themes: ReadonlyMap<string, Theme>;
-  readonly kept = new Kept();
+  readonly kept: Kept;
   readonly #document: CheckedDocument;
   readonly #resources: Resources;
-  readonly #languages = new Map<string, Language>();
+  readonly #languages: Map<string, Language>;
   readonly #values = new Map<string | undefined, ReadonlyMap<string, CaseValue>>();
   readonly #forms = new WeakMap<Skeleton, Form[]>();
 
-  constructor(document: CheckedDocument, resources: Resources) {
+  /** @param like That of the document this one was made from by a change: what the change does not concern is taken over. */
+  constructor(document: CheckedDocument, resources: Resources, like?: SharedViews) {
     this.#document = document;
     this.#resources = resources;
-    this.themes = everyTheme(document);
+    const before = like === undefined ? undefined : like.#document;
+    const same = (...keys: (keyof DocumentSource)[]) =>
+      before !== undefined && keys.every((key) => before.source[key] === document.source[key]);
+    this.kept = new Kept(like?.kept);
+    this.themes =
+      like && same('tokens', 'token-files', 'styles', 'kinds', 'fonts') ? like.themes : everyTheme(document);
+    this.#languages = like && same('language', 'catalogs') ? like.#languages : new Map<string, Language>();
   }
 
   /** @throws NoSuchName */

@@ -1,4 +1,4 @@
-import { EditError, changeAnchor, suggestAnchor } from '../../edit/index.ts';
+import { EditError, putAnchor, suggestAnchor } from '../../edit/index.ts';
 import { NoSuchName, type View } from '../../view/index.ts';
 import {
   factOf,
@@ -12,13 +12,16 @@ import {
 } from '../remedy.ts';
 
 /** Another anchor in the same place: what stands near an edge keeps to it. */
-export const tieToEdge: Remedy = ({ document, view, widget, other }) =>
+export const tieToEdge: Remedy = ({ view, widget, other }) =>
   [widget, ...(other ? [other] : [])].flatMap(({ id, pointer }): Change[] => {
     if (!pointer.startsWith('/views/')) return [];
     const anchor = anchorFor(view, id);
     if (anchor === undefined) return [];
     return [
-      { say: `${id}: anchor ${anchor}, in its place`, edit: () => changeAnchor(document, view, id, anchor) },
+      {
+        say: `${id}: anchor ${anchor}, in its place`,
+        edit: (document) => putAnchor(document, view, id, anchor),
+      },
     ];
   });
 
@@ -33,7 +36,7 @@ function anchorFor(view: View, id: string): string | undefined {
 }
 
 /** Anchored to the place its neighbour is anchored to, so that both go together. */
-export const tieToNeighbour: Remedy = ({ document, view, widget, other }) => {
+export const tieToNeighbour: Remedy = ({ view, widget, other }) => {
   if (!other) return [];
   return [
     [widget, other],
@@ -45,7 +48,7 @@ export const tieToNeighbour: Remedy = ({ document, view, widget, other }) => {
     return [
       {
         say: `${one!.id}: anchor ${said}, in its place`,
-        edit: () => changeAnchor(document, view, one!.id, said),
+        edit: (document) => putAnchor(document, view, one!.id, said),
       },
     ];
   });
@@ -62,11 +65,11 @@ export const moveInside: Remedy = (broken) => {
     y: edges.includes('top') ? by : edges.includes('bottom') ? -by : 0,
   };
   const offset = nudged(widget, move);
-  return offset === undefined ? [] : [keysOf(broken, widget, { offset })];
+  return offset === undefined ? [] : [keysOf(widget, { offset })];
 };
 
 /** The pivot follows the anchor. */
-export const pivotFollows: Remedy = (broken) => [keysOf(broken, broken.widget, { pivot: undefined })];
+export const pivotFollows: Remedy = (broken) => [keysOf(broken.widget, { pivot: undefined })];
 
 /** One of two moved off the other, in whichever direction is shortest. */
 export const moveApart: Remedy = (broken) => {
@@ -88,7 +91,7 @@ export const moveApart: Remedy = (broken) => {
     ] as const) {
       const u = Math.sign(by) * wholeUp(Math.abs(by) / factor);
       const offset = nudged(one, { [axis]: u });
-      if (offset !== undefined) found.push({ by: Math.abs(u), change: keysOf(broken, one, { offset }) });
+      if (offset !== undefined) found.push({ by: Math.abs(u), change: keysOf(one, { offset }) });
     }
   }
   return found.sort((a, b) => a.by - b.by).map(({ change }) => change);
@@ -99,7 +102,7 @@ export const raise: Remedy = (broken) => {
   const { widget, other } = broken;
   if (!other) return [];
   const { z = 0 } = other.source as { z?: number };
-  return [keysOf(broken, widget, { z: z + 1 }), ...(z === 0 ? [keysOf(broken, other, { z: -1 })] : [])];
+  return [keysOf(widget, { z: z + 1 }), ...(z === 0 ? [keysOf(other, { z: -1 })] : [])];
 };
 
 /** Out of its parent: the parent larger, or itself as large as its parent allows. */
@@ -113,10 +116,10 @@ export const fitInParent: Remedy = (broken) => {
   const rect = on.layout.rectInU(other.index);
   const size = wholeUp(rect[side] / on.layout.factor(other.index) + measured / scale);
   return [
-    ...(widget.box[axis].min === undefined ? [] : [keysOf(broken, widget, { [`min-${side}`]: undefined })]),
-    ...(other.box[axis].mode === 'fixed' ? [keysOf(broken, other, sizeKeys(other, { [side]: size }))] : []),
+    ...(widget.box[axis].min === undefined ? [] : [keysOf(widget, { [`min-${side}`]: undefined })]),
+    ...(other.box[axis].mode === 'fixed' ? [keysOf(other, sizeKeys(other, { [side]: size }))] : []),
     ...(other.box[axis].mode === 'fixed' && 'arrange' in other.source
-      ? [keysOf(broken, other, { [side]: 'content', [`min-${side}`]: wholeUp(rect[side]) })]
+      ? [keysOf(other, { [side]: 'content', [`min-${side}`]: wholeUp(rect[side]) })]
       : []),
   ];
 };
@@ -128,10 +131,7 @@ export const raiseMaximum: Remedy = (broken) => {
     const { min, max } = widget.box[axis];
     const side = axis === 'x' ? 'width' : 'height';
     if (!min || !max || min.share || max.share || max.u >= min.u) return [];
-    return [
-      keysOf(broken, widget, { [`max-${side}`]: min.u }),
-      keysOf(broken, widget, { [`min-${side}`]: max.u }),
-    ];
+    return [keysOf(widget, { [`max-${side}`]: min.u }), keysOf(widget, { [`min-${side}`]: max.u })];
   });
 };
 
@@ -154,7 +154,7 @@ export const ontoLine: Remedy = (broken) => {
     [other, -1],
   ].flatMap(([one, sign]) => {
     const offset = nudged(one as Broken['widget'], move(sign as number));
-    return offset === undefined ? [] : [keysOf(broken, one as Broken['widget'], { offset })];
+    return offset === undefined ? [] : [keysOf(one as Broken['widget'], { offset })];
   });
 };
 
@@ -176,5 +176,5 @@ export const evenGap: Remedy = (broken) => {
   const offset = nudged(widget, {
     [axis]: (before + spare / 2 - at[axis]) / on.layout.factor(widget.parent),
   });
-  return offset === undefined ? [] : [keysOf(broken, widget, { offset })];
+  return offset === undefined ? [] : [keysOf(widget, { offset })];
 };

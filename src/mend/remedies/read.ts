@@ -18,12 +18,10 @@ export const roomForText: Remedy = (broken) => {
     : needs;
   const floor = Math.floor((fontSize * now) / (now + more * factor));
   return [
-    ...(widget.box[axis].mode === 'fixed'
-      ? [keysOf(broken, widget, sizeKeys(widget, { [side]: wanted }))]
-      : []),
-    keysOf(broken, widget, { [`min-${side}`]: wanted }),
-    ...(!shrunk && floor >= 0.6 * fontSize ? [keysOf(broken, widget, { 'least-font-size': floor })] : []),
-    ...(across ? [keysOf(broken, widget, { wrap: true })] : []),
+    ...(widget.box[axis].mode === 'fixed' ? [keysOf(widget, sizeKeys(widget, { [side]: wanted }))] : []),
+    keysOf(widget, { [`min-${side}`]: wanted }),
+    ...(!shrunk && floor >= 0.6 * fontSize ? [keysOf(widget, { 'least-font-size': floor })] : []),
+    ...(across ? [keysOf(widget, { wrap: true })] : []),
   ];
 };
 
@@ -31,9 +29,7 @@ export const roomForText: Remedy = (broken) => {
 export const largerText: Remedy = (broken) => {
   const { widget, measured, limit } = broken;
   const { fontSize } = widget.look;
-  return measured > 0
-    ? [lookKeys(broken, widget, { 'font-size': wholeUp((fontSize * limit) / measured) })]
-    : [];
+  return measured > 0 ? [lookKeys(widget, { 'font-size': wholeUp((fontSize * limit) / measured) })] : [];
 };
 
 /** Lines of fewer letters. */
@@ -41,7 +37,7 @@ export const shorterLines: Remedy = (broken) => {
   const { widget, on, measured, limit } = broken;
   const { width } = on.layout.rectInU(widget.index);
   const most = Math.floor(((width / on.layout.factor(widget.index)) * limit * 0.95) / measured);
-  return [keysOf(broken, widget, { 'max-width': most })];
+  return [keysOf(widget, { 'max-width': most })];
 };
 
 /** The colour nearer to white or to black, as little as will do. */
@@ -50,6 +46,6 @@ export const strongerColor: Remedy = (broken) => {
   const { color } = widget.look;
   const ends = ['#ffffff', '#000000'].map((end) => parseColor(end)!);
   return [0.25, 0.5, 0.75, 1].flatMap((share) =>
-    ends.map((end) => lookKeys(broken, widget, { color: hexOf({ ...mixed(color, end, share), a: 1 }) })),
+    ends.map((end) => lookKeys(widget, { color: hexOf({ ...mixed(color, end, share), a: 1 }) })),
   );
 };

@@ -10,7 +10,7 @@ function atLeast(broken: Broken, least: number): readonly Change[] {
   if (short.length === 0) return [];
   const sizes = Object.fromEntries(short.map((side) => [side, least]));
   const minima = Object.fromEntries(short.map((side) => [`min-${side}`, least]));
-  return [keysOf(broken, widget, sizeKeys(widget, sizes)), keysOf(broken, widget, minima)];
+  return [keysOf(widget, sizeKeys(widget, sizes)), keysOf(widget, minima)];
 }
 
 /** As large as it has to be where it is smallest. */
@@ -28,8 +28,8 @@ export const sameSize: Remedy = (broken) => {
   const side = axis === 'x' ? 'width' : 'height';
   if (!other) return [];
   return [
-    keysOf(broken, widget, sizeKeys(widget, { [side]: other.box[axis].size.u })),
-    keysOf(broken, other, sizeKeys(other, { [side]: widget.box[axis].size.u })),
+    keysOf(widget, sizeKeys(widget, { [side]: other.box[axis].size.u })),
+    keysOf(other, sizeKeys(other, { [side]: widget.box[axis].size.u })),
   ];
 };
 
@@ -39,15 +39,15 @@ export const roomForSlices: Remedy = (broken) => {
   const { width, height } = on.layout.rectInU(widget.index);
   const factor = on.layout.factor(widget.index);
   return [
-    keysOf(broken, widget, sizeKeys(widget, { height: wholeUp((height / factor / measured) * 100) })),
-    keysOf(broken, widget, sizeKeys(widget, { width: wholeUp((width / factor / measured) * 100) })),
+    keysOf(widget, sizeKeys(widget, { height: wholeUp((height / factor / measured) * 100) })),
+    keysOf(widget, sizeKeys(widget, { width: wholeUp((width / factor / measured) * 100) })),
   ];
 };
 
 /** As wide as it is high, or in its own shape. */
 export const ownShape: Remedy = (broken) => [
-  keysOf(broken, broken.widget, { fit: 'contain' }),
-  keysOf(broken, broken.widget, { fit: 'cover' }),
+  keysOf(broken.widget, { fit: 'contain' }),
+  keysOf(broken.widget, { fit: 'cover' }),
 ];
 
 /** No larger than its pixels allow. */
@@ -56,7 +56,7 @@ export const shrinkPicture: Remedy = (broken) => {
   const { width, height } = on.layout.rectInU(widget.index);
   const share = limit / measured / on.layout.factor(widget.index);
   const size = { width: Math.floor(width * share), height: Math.floor(height * share) };
-  return size.width > 0 && size.height > 0 ? [keysOf(broken, widget, sizeKeys(widget, size))] : [];
+  return size.width > 0 && size.height > 0 ? [keysOf(widget, sizeKeys(widget, size))] : [];
 };
 
 /** More room between what is pressed. */
@@ -65,5 +65,5 @@ export const widerGap: Remedy = (broken) => {
   const parent = on.widgets[widget.parent];
   if (!other || other.parent !== widget.parent || !parent || parent.index === 0) return [];
   if (parent.box.arrange === 'free') return [];
-  return [keysOf(broken, parent, { gap: wholeUp(limit / cssPixels(1, on.screen) / scale) })];
+  return [keysOf(parent, { gap: wholeUp(limit / cssPixels(1, on.screen) / scale) })];
 };

@@ -1,16 +1,11 @@
 import { directions, stepsOf } from '../../document/index.ts';
-import { DocumentText } from '../../edit/index.ts';
 import { factOf, keysOf, type DocumentRemedy, type Remedy } from '../remedy.ts';
 
 /** What nobody uses, taken out. */
-export const takeOut: DocumentRemedy = (document, { pointer, widget }) => [
+export const takeOut: DocumentRemedy = ({ pointer, widget }) => [
   {
     say: `${widget}: taken out`,
-    edit: () => {
-      const text = new DocumentText(document);
-      text.remove(pointer.slice(0, pointer.lastIndexOf('/')), stepsOf(pointer).at(-1)!);
-      return text.text;
-    },
+    edit: (document) => document.remove(pointer.slice(0, pointer.lastIndexOf('/')), stepsOf(pointer).at(-1)!),
   },
 ];
 
@@ -19,6 +14,6 @@ export const forgetNeighbour: Remedy = (broken) => {
   const { widget, finding } = broken;
   return directions.flatMap((key) => {
     const to = (widget.source as { [one: string]: unknown })[key];
-    return to === factOf(finding, 'to') ? [keysOf(broken, widget, { [key]: undefined })] : [];
+    return to === factOf(finding, 'to') ? [keysOf(widget, { [key]: undefined })] : [];
   });
 };
