@@ -15,7 +15,6 @@ export async function build({ force = false } = {}) {
   const built = existsSync(stamp) ? statSync(stamp).mtimeMs : 0;
   if (!force && inputs.every((path) => newest(path) < built)) return false;
   rmSync(join(root, 'dist'), { recursive: true, force: true });
-  execFileSync(process.execPath, [join(root, 'scripts', 'validators.mjs')], { stdio: 'inherit', cwd: root });
   const tsc = join(root, 'node_modules', 'typescript', 'bin', 'tsc');
   execFileSync(process.execPath, [tsc, '-p', join(root, 'tsconfig.build.json')], {
     stdio: 'inherit',

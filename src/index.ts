@@ -109,4 +109,4 @@ export {
   sentenceOf,
   shotsOf,
 } from './report/index.ts';
-export type { DrawnShot, Ink, Mark, ReportInput, SheetInput, Shot, ShotOptions } from './report/index.ts';
+export type { DrawnShot, Mark, ReportInput, SheetInput, Shot, ShotOptions } from './report/index.ts';

@@ -23,8 +23,7 @@ export const promiseCheck = (promisesOf: (view: ViewSource) => readonly PromiseS
     run(subject, _, report) {
       const root = subject.widgets[0]!;
       promisesOf(root.source as ViewSource).forEach((promise, nth) => {
-        const condition =
-          promise.on && subject.facts.once(`promise ${nth}`, () => readCondition(promise.on!));
+        const condition = promise.on && subject.form.once(`promise ${nth}`, () => readCondition(promise.on!));
         if (condition && !holds(condition, subject.layout.frame)) return;
         const about = namesOf(promise).flatMap((id) => {
           const rect = subject.rectOf(id);

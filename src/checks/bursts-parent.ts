@@ -1,6 +1,6 @@
 import { whySize } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { axisOf, hasArea, isInside, overshoot, worstEdge, type EdgeName } from './subject/geometry.ts';
+import { axisOf, overshoot, worstEdge, type EdgeName } from '../scene/index.ts';
 
 type Facts = { readonly edge: EdgeName };
 
@@ -22,11 +22,8 @@ export const burstsParent = {
       const { source } = subject.widgets[parent]!;
       if ('overflow' in source && source.overflow !== undefined) continue;
       if ('scroll' in source && source.scroll !== undefined) continue;
-      const rect = subject.rect(index);
-      if (!hasArea(rect)) continue;
-      if (isInside(rect, subject.rect(parent), limit)) continue;
-      const { edge, distance } = worstEdge(overshoot(rect, subject.rect(parent)));
-      if (!(distance > limit)) continue;
+      if (!(subject.reach(index, parent) > limit) || !subject.hasArea(index)) continue;
+      const { edge, distance } = worstEdge(overshoot(subject.rect(index), subject.rect(parent)));
       const { axis } = axisOf(edge);
       const own = whySize(subject.tree, subject.layout, index, axis);
       // Where its size follows from the parent's, the parent's is in the chain already.

@@ -1,5 +1,5 @@
 import type { Check } from './check.ts';
-import { capitals } from './subject/text-size.ts';
+import { capitalsUnder } from './subject/text-size.ts';
 
 export const coarseText = {
   id: 'coarse-text',
@@ -13,9 +13,7 @@ export const coarseText = {
   sentence: ({ measured, limit }) => `has capitals of ${measured} px; ${limit} px is the least`,
   remedies: ['largerText'],
   run(subject, limit, report) {
-    for (const { index, px, reasons } of capitals(subject)) {
-      if (px >= limit) continue;
+    for (const { index, px, reasons } of capitalsUnder(subject, limit))
       report({ outcome: 'failed', widget: index, measured: px, reasons: reasons() });
-    }
   },
 } as const satisfies Check;

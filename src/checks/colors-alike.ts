@@ -31,7 +31,7 @@ export const colorsAlike = {
   sentence: ({ facts, other, measured, limit }) =>
     `${other === undefined ? 'has words of colours' : `is told from ${other} by a colour`} that ${facts.deficiency} sees ${measured} ΔE apart; ${limit} is the least`,
   run(subject, limit, report) {
-    const close = subject.facts.once('colors-alike', () => closePairs(subject, limit));
+    const close = subject.form.once('colors-alike', () => closePairs(subject, limit));
     for (const { one, other, measured, deficiency, text } of close) {
       if (!subject.isSeen(one) || (other !== one && !subject.isSeen(other))) continue;
       const reasons = [{ text, pointer: subject.widgets[one]!.pointer }];
@@ -94,7 +94,7 @@ function signalOf(subject: Subject, widget: Widget): { color: Rgba; group: strin
   if (kind === 'image' && picture && look.imageTint)
     return { color: look.imageTint, group: `image ${picture.name}` };
   // A lamp: a small plain panel with nothing in it, as large as its neighbours.
-  const isBare = subject.facts.end[index] === index + 1 && !picture && widget.text === undefined;
+  const isBare = subject.form.end[index] === index + 1 && !picture && widget.text === undefined;
   if (kind !== 'panel' || !isBare || look.background?.type !== 'color' || look.background.color.a < 0.5)
     return undefined;
   const { x, y } = box;

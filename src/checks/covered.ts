@@ -1,7 +1,7 @@
 import type { Look } from '../theme/index.ts';
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { intersection, meet } from './subject/geometry.ts';
+import { intersection, meet } from '../scene/index.ts';
 
 export const covered = {
   id: 'covered',
@@ -17,7 +17,7 @@ export const covered = {
   remedies: ['raise'],
   run(subject, limit, report) {
     const { order, widgets } = subject.tree;
-    const opaque = subject.facts.once('covered', () =>
+    const opaque = subject.form.once('covered', () =>
       order.filter((index) => subject.paints(index) && isOpaque(widgets[index]!.look)),
     );
     if (opaque.length === 0) return;

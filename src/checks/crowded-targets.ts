@@ -1,6 +1,6 @@
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { meet } from './subject/geometry.ts';
+import { meet } from '../scene/index.ts';
 import { cssPixels } from './subject/text-size.ts';
 import { usableControls } from './subject/usable.ts';
 

@@ -1,6 +1,6 @@
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { intersection } from './subject/geometry.ts';
+import { intersection } from '../scene/index.ts';
 
 const bare: ReadonlySet<string> = new Set(['text', 'panel', 'separator']);
 

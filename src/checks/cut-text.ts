@@ -1,6 +1,6 @@
 import { shown, whySize } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { overshoot, worstEdge } from './subject/geometry.ts';
+import { overshoot, worstEdge } from '../scene/index.ts';
 
 type Facts = { readonly axis: 'x' | 'y' };
 
@@ -20,8 +20,7 @@ export const cutText = {
     for (const { index, text, box } of subject.texts) {
       const rect = subject.rect(index);
       const scale = subject.layout.scale(index);
-      const lines = subject.lines(index);
-      const { shrink } = subject.placed(index);
+      const { lines, shrink } = subject.text(index);
       const wide = lines.reduce((most, line) => Math.max(most, line.width), 0) * shrink;
       const high = lines.length * text.lineHeight * shrink;
       const roomX = rect.width / (scale || 1) - box.x.paddingStart - box.x.paddingEnd;

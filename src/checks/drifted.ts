@@ -1,6 +1,6 @@
 import { keyPointer, shown } from '../why/index.ts';
 import type { Check } from './check.ts';
-import type { EdgeName } from './subject/geometry.ts';
+import type { EdgeName } from '../scene/index.ts';
 
 /** A widget keeps to an edge of the reference that it stands this near to, as a share of the surface … */
 const nearShare = 0.06;
@@ -27,7 +27,7 @@ export const drifted = {
     const [then, now] = [reference.layout.frame, subject.layout.frame];
     if (then.width === now.width && then.height === now.height) return;
     if (subject.widgets[0]!.box.arrange !== 'free') return;
-    const standing = subject.facts.once('drifted', () =>
+    const standing = subject.form.once('drifted', () =>
       subject.widgets.filter(({ parent, box }) => parent === 0 && box.target === undefined),
     );
     for (const widget of standing) {

@@ -3,7 +3,7 @@ import { compose, contrastRatio, faded, hexOf, type Rgba } from '../theme/index.
 import { groundOf } from './subject/behind.ts';
 import { groundRange, standsOff } from './subject/ground-range.ts';
 import type { Check } from './check.ts';
-import { hasArea, intersection } from './subject/geometry.ts';
+import { hasArea, intersection } from '../scene/index.ts';
 
 type Facts = { readonly part: string };
 
@@ -21,8 +21,8 @@ export const faintPart = {
     `has a ${facts.part} of contrast ${measured}:1; ${limit}:1 is the least`,
   remedies: ['strongerColor'],
   run(subject, limit, report) {
-    const parted = subject.facts.once('faint-part', () =>
-      subject.facts.painted.flatMap((index) => {
+    const parted = subject.form.once('faint-part', () =>
+      subject.form.painted.flatMap((index) => {
         const part = partOf(subject.widgets[index]!);
         return part && !subject.widgets[index]!.states.includes('disabled') ? [{ index, part }] : [];
       }),
@@ -32,7 +32,7 @@ export const faintPart = {
       if (!subject.isSeen(index)) continue;
       const area = intersection(subject.visualRect(index), subject.screenRect);
       if (!hasArea(area)) continue;
-      const opacity = subject.facts.opacity[index]!;
+      const opacity = subject.form.opacity[index]!;
       if (part.stands === 'with its own' && opacity === 1) {
         const range = groundRange(subject, index, area);
         if (range && standsOff(part.color, range, limit)) continue;

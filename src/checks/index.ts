@@ -4,6 +4,5 @@ export { checkOf, checks, documentChecks } from './registry.ts';
 export type { AnyDraft, CheckId, Facts, ListedCheck, ListedDocumentCheck } from './registry.ts';
 export type { Check, DocumentCheck, Outcome, Severity } from './check.ts';
 export type { RemedyName } from './remedies.ts';
-export { FormFacts } from './subject/form-facts.ts';
 export { Subject } from './subject/subject.ts';
 export { cssPixels } from './subject/text-size.ts';

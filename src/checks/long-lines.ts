@@ -21,7 +21,7 @@ export const longLines = {
   run(subject, limit, report) {
     for (const { index, pointer } of subject.texts) {
       if (!subject.isSeen(index)) continue;
-      const lines = subject.lines(index);
+      const lines = subject.text(index).lines;
       if (lines.length < fewestLines) continue;
       const lengths = lines.map((line) => [...line.text].length + (line.text.match(wide)?.length ?? 0));
       const measured = Math.max(...lengths);

@@ -5,7 +5,7 @@ import { shown } from '../why/index.ts';
 import { groundOf } from './subject/behind.ts';
 import { groundRange, standsOff } from './subject/ground-range.ts';
 import type { Check } from './check.ts';
-import { hasArea, intersection } from './subject/geometry.ts';
+import { hasArea, intersection } from '../scene/index.ts';
 import type { Subject } from './subject/subject.ts';
 import { cssPixels } from './subject/text-size.ts';
 
@@ -36,7 +36,7 @@ export const lowContrast = {
       if (!hasArea(area)) continue;
       if (isFarFromAll(subject, index, area, limit)) continue;
       const under = groundOf(subject, index, area, report);
-      const opacity = subject.facts.opacity[index]!;
+      const opacity = subject.form.opacity[index]!;
       const outline = outlineOf(subject, index);
       let worst: { ratio: number; least: number; reason: string } | undefined;
       for (const one of inksOf(text, look)) {
@@ -69,7 +69,7 @@ export const lowContrast = {
 function isFarFromAll(subject: Subject, index: number, area: Rect, limit: number): boolean {
   const { text, look } = subject.widgets[index]!;
   // What is behind a text that is not opaque is in its own colour too.
-  if (!text || look.textOutline || subject.facts.opacity[index] !== 1) return false;
+  if (!text || look.textOutline || subject.form.opacity[index] !== 1) return false;
   const range = groundRange(subject, index, area);
   if (!range) return false;
   for (const { color } of inksOf(text, look)) {

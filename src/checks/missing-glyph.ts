@@ -1,5 +1,5 @@
 import type { Check } from './check.ts';
-import type { TextWidget } from './subject/form-facts.ts';
+import type { TextWidget } from '../scene/index.ts';
 import type { Subject } from './subject/subject.ts';
 
 /** Characters that a reason still lists one by one. */
@@ -42,8 +42,8 @@ export const missingGlyph = {
 } as const satisfies Check<Facts>;
 
 /** Texts that lack a glyph. */
-function textsWithout({ facts, texts }: Subject): readonly TextWidget[] {
-  return facts.once('missing-glyph', () => texts.filter(({ text }) => text.missing.length > 0));
+function textsWithout({ form, texts }: Subject): readonly TextWidget[] {
+  return form.once('missing-glyph', () => texts.filter(({ text }) => text.missing.length > 0));
 }
 
 function codeOf(character: string): string {

@@ -16,7 +16,7 @@ export const missingMessage = {
   sentence: ({ facts, locale }) => `has no translation into ${locale} of "${facts.message}"`,
   run(subject, limit, report) {
     const { messages } = subject;
-    const texted = subject.facts.once('missing-message', () =>
+    const texted = subject.form.once('missing-message', () =>
       subject.widgets.filter(
         ({ index, source, scope }) =>
           subject.paints(index) &&

@@ -14,7 +14,7 @@ export const missingPicture = {
   severity: 'error',
   sentence: ({ facts }) => `shows the picture "${facts.picture}", whose file could not be used`,
   run(subject, limit, report) {
-    const pictured = subject.facts.once('missing-picture', () =>
+    const pictured = subject.form.once('missing-picture', () =>
       subject.widgets.filter(
         ({ index, source, visible }) =>
           visible &&

@@ -22,7 +22,7 @@ export const nearlySameSize = {
   sentence: ({ facts, other, measured }) => `misses the ${facts.side} of ${other} by ${measured} u`,
   remedies: ['sameSize'],
   run(subject, limit, report) {
-    const pairs = subject.facts.once('nearly-same-size', () => nearPairs(subject, limit));
+    const pairs = subject.form.once('nearly-same-size', () => nearPairs(subject, limit));
     for (const { one, other, side, by, text, pointer } of pairs) {
       if (!subject.isThere(one) || !subject.isThere(other)) continue;
       report({

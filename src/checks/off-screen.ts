@@ -1,6 +1,6 @@
 import { whyEdge } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { axisOf, hasArea, isInside, overshoot, worstEdge, type EdgeName } from './subject/geometry.ts';
+import { axisOf, hasArea, isInside, overshoot, worstEdge, type EdgeName } from '../scene/index.ts';
 
 type Facts = { readonly edges: readonly EdgeName[] };
 
@@ -17,6 +17,8 @@ export const offScreen = {
     `reaches ${measured} px over the ${facts.edges.join(' ')} edge of the screen`,
   remedies: ['pivotFollows', 'tieToEdge', 'moveInside'],
   run(subject, limit, report) {
+    const { painted } = subject.form;
+    if (!painted.some((index) => subject.seenReach(index, subject.screenRect) > limit)) return;
     const told = new Map<number, number>();
     for (const { index, parent } of subject.widgets) {
       const above = told.get(parent) ?? 0;

@@ -10,9 +10,9 @@ import {
   overshoot,
   worstEdge,
   type EdgeName,
-} from './subject/geometry.ts';
+} from '../scene/index.ts';
 import type { Subject } from './subject/subject.ts';
-import { hasBox } from './subject/form-facts.ts';
+import { hasBox } from '../scene/index.ts';
 
 type Facts = { readonly edges: readonly EdgeName[] };
 
@@ -29,6 +29,9 @@ export const outsideSafeArea = {
     `reaches ${measured} px into the unsafe ${edges.join(' ')}${edges.length > 1 ? ' corner' : ''} of the screen`,
   remedies: ['moveInside', 'tieToEdge'],
   run(subject, limit, report) {
+    const { painted } = subject.form;
+    const { corners } = subject.screen;
+    if (corners === 0 && !painted.some((index) => subject.seenReach(index, subject.safeRect) > limit)) return;
     const told = new Map<number, number>();
     for (const widget of subject.widgets) {
       const { index, parent } = widget;

@@ -1,7 +1,6 @@
-import type { Rect } from '../layout/index.ts';
 import { whyEdge } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { axisOf, hasArea, intersection, overshoot, type EdgeName } from './subject/geometry.ts';
+import { axisOf, intersection, overshoot, type EdgeName } from '../scene/index.ts';
 import type { Subject } from './subject/subject.ts';
 
 export const overlap = {
@@ -17,16 +16,15 @@ export const overlap = {
   remedies: ['pivotFollows', 'tieToEdge', 'moveApart'],
   run(subject, limit, report) {
     const told = new Set<string>();
-    for (const [one, other] of pairs(subject)) {
+    subject.meetings((one, other) => {
       const shared = intersection(subject.visualRect(one), subject.visualRect(other));
       const measured = Math.min(shared.width, shared.height);
-      if (!(measured > limit)) continue;
-      if (subject.isWithin(other, one)) continue;
+      if (!(measured > limit)) return;
       const branches = branchesOf(subject, one, other);
-      if (!branches || mayOverlap(subject, one, other, branches)) continue;
+      if (!branches || mayOverlap(subject, one, other, branches)) return;
       // One sentence for two branches: their outermost widgets come first in document order.
       const key = `${branches[0]} ${branches[1]}`;
-      if (told.has(key)) continue;
+      if (told.has(key)) return;
       told.add(key);
       const nearest = leastEdge(overshoot(subject.visualRect(one), subject.visualRect(other)));
       const mine = axisOf(nearest);
@@ -39,7 +37,7 @@ export const overlap = {
         text: `${subject.widgets[branches[index]!]!.id}: ${reason.text}`,
       }));
       report({ outcome: 'failed', widget: one, other, measured, reasons });
-    }
+    });
   },
 } as const satisfies Check;
 
@@ -50,31 +48,6 @@ function leastEdge(distances: Record<EdgeName, number>): EdgeName {
     if (Math.abs(distances[name]) < Math.abs(distances[edge])) edge = name;
   }
   return edge;
-}
-
-/** Pairs whose rectangles meet, each the earlier first, in document order: a sweep along x. */
-function pairs(subject: Subject): [number, number][] {
-  const rects = new Map<number, Rect>();
-  for (const index of subject.facts.painted) {
-    const rect = subject.visualRect(index);
-    if (hasArea(rect)) rects.set(index, rect);
-  }
-  const byStart = [...rects].sort(([a, one], [b, other]) => one.x - other.x || a - b);
-  const found: [number, number][] = [];
-  const open: [number, Rect][] = [];
-  for (const [index, rect] of byStart) {
-    let kept = 0;
-    for (const other of open) {
-      const [earlier, before] = other;
-      if (before.x + before.width <= rect.x) continue;
-      open[kept++] = other;
-      if (before.y < rect.y + rect.height && rect.y < before.y + before.height)
-        found.push(earlier < index ? [earlier, index] : [index, earlier]);
-    }
-    open.length = kept;
-    open.push([index, rect]);
-  }
-  return found.sort((a, b) => a[0] - b[0] || a[1] - b[1]);
 }
 
 /** The children of the nearest widget around both that the two are in; undefined where one is in the other. */

@@ -1,7 +1,7 @@
 import { readAmount, type PromiseSource } from '../document/index.ts';
 import type { Rect } from '../layout/index.ts';
 import { shown } from '../why/index.ts';
-import { hasArea, intersection, overshoot, worstEdge } from './subject/geometry.ts';
+import { hasArea, intersection, overshoot, worstEdge } from '../scene/index.ts';
 import type { Subject } from './subject/subject.ts';
 import { minutesOfArc } from './subject/text-size.ts';
 

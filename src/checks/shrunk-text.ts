@@ -16,7 +16,7 @@ export const shrunkText = {
     for (const { index, text, pointer } of subject.texts) {
       const { fontSize, leastFontSize } = text.setting;
       if (leastFontSize >= fontSize) continue;
-      const { shrink } = subject.placed(index);
+      const { shrink } = subject.text(index);
       const measured = shrink * 100;
       if (shrink * fontSize > leastFontSize * 1.0001 || measured >= limit) continue;
       const reason = {

@@ -1,6 +1,6 @@
 import { shown, whySize } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { intersection } from './subject/geometry.ts';
+import { intersection } from '../scene/index.ts';
 
 import { cssPixels } from './subject/text-size.ts';
 import { usableControls } from './subject/usable.ts';

@@ -1,6 +1,9 @@
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { capitals, minutesOfArc } from './subject/text-size.ts';
+import { capitalsUnder, minutesOfArc, pxOfArc } from './subject/text-size.ts';
+
+/** In px: what an angle and back again may be off by; the angle itself decides. */
+const rounding = 0.001;
 
 export const smallText = {
   id: 'small-text',
@@ -15,7 +18,7 @@ export const smallText = {
   remedies: ['largerText'],
   run(subject, limit, report) {
     const { screen } = subject;
-    for (const { index, px, reasons } of capitals(subject)) {
+    for (const { index, px, reasons } of capitalsUnder(subject, pxOfArc(limit, screen) + rounding)) {
       const measured = minutesOfArc(px, screen);
       if (measured >= limit) continue;
       const seen = {

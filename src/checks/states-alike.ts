@@ -20,7 +20,7 @@ export const statesAlike = {
   sentence: ({ facts: { state }, measured, limit }) =>
     `looks ${state === 'focused' ? 'with the focus as without' : `${state} as it does otherwise`}: contrast ${measured}:1; ${limit}:1 is the least`,
   run(subject, limit, report) {
-    const alike = subject.facts.once('states-alike', () =>
+    const alike = subject.form.once('states-alike', () =>
       subject.widgets.flatMap(({ index, parent, kind, theme, source, states }) => {
         if (!controls.has(kind)) return [];
         const { look: around, kind: outside } = subject.widgets[parent]!;

@@ -1,7 +1,7 @@
 import { controls } from '../dress/index.ts';
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { intersection } from './subject/geometry.ts';
+import { intersection } from '../scene/index.ts';
 
 export const swallowedInput = {
   id: 'swallowed-input',
@@ -20,7 +20,7 @@ export const swallowedInput = {
       ({ index, kind }) => controls.has(kind) && subject.isThere(index) && !subject.isBehindDialog(index),
     );
     if (pressed.length === 0) return;
-    const bare = subject.facts.once('swallowed-input', () =>
+    const bare = subject.form.once('swallowed-input', () =>
       order.filter((index) => !subject.paintsWithin(index)),
     );
     if (bare.length === 0) return;

@@ -15,8 +15,8 @@ export const tinyPart = {
   remedies: ['enlarge'],
   run(subject, limit, report) {
     const { screen } = subject;
-    const parts = subject.facts.once('tiny-part', () =>
-      subject.facts.painted.filter((index) => {
+    const parts = subject.form.once('tiny-part', () =>
+      subject.form.painted.filter((index) => {
         const { kind, picture } = subject.widgets[index]!;
         return kind === 'meter' || (kind === 'image' && picture !== undefined);
       }),

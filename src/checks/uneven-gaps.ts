@@ -24,7 +24,7 @@ export const unevenGaps = {
   remedies: ['evenGap'],
   run(subject, limit, report) {
     for (const axis of ['x', 'y'] as const) {
-      for (const group of subject.facts.once(`uneven-gaps ${axis}`, () => anchoredAlike(subject, axis))) {
+      for (const group of subject.form.once(`uneven-gaps ${axis}`, () => anchoredAlike(subject, axis))) {
         const there = group
           .filter((index) => subject.isThere(index))
           .map((index) => ({ widget: subject.widgets[index]!, rect: subject.layout.rectInU(index) }));

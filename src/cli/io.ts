@@ -1,13 +1,13 @@
 import pc from 'picocolors';
-import type { Ink } from '../report/index.ts';
+import type { Tones } from '../report/index.ts';
 
 /** Where a command writes; the process's own streams, or a test's. */
 export interface Io {
   out(text: string): void;
   err(text: string): void;
-  readonly ink: Ink;
+  readonly tones: Tones;
   /** Colours for what goes to `err`. */
-  readonly errInk: Ink;
+  readonly errTones: Tones;
   /** Where the progress of long work is shown; undefined where no one is looking. */
   readonly progress?: (text: string) => void;
 }
@@ -22,7 +22,7 @@ export const exitClean = 0;
 export const exitFindings = 1;
 export const exitUnusable = 2;
 
-function inkFor(colors: boolean): Ink {
+function tonesFor(colors: boolean): Tones {
   const { green, red, yellow, dim, bold } = pc.createColors(colors);
   return { good: green, bad: red, doubtful: yellow, faint: dim, strong: bold };
 }
@@ -41,8 +41,8 @@ export function processIo(): Io {
   return {
     out: (text) => void process.stdout.write(text),
     err: (text) => void process.stderr.write(text),
-    ink: inkFor(colors(process.stdout)),
-    errInk: inkFor(colors(process.stderr)),
+    tones: tonesFor(colors(process.stdout)),
+    errTones: tonesFor(colors(process.stderr)),
     progress: process.stderr.isTTY ? (text) => void process.stderr.write(text) : undefined,
   };
 }

@@ -55,7 +55,7 @@ function printDiagnostics(diagnostics: readonly Diagnostic[], io: Io): void {
     io.err(`${printable(formatDiagnostic(diagnostic))}\n\n`);
   if (diagnostics.length > mostShown) io.err(`… and ${diagnostics.length - mostShown} more\n`);
   const errors = diagnostics.filter((one) => one.severity === 'error').length;
-  if (errors > 0) io.err(`${io.errInk.bad(counted(errors, 'error'))}: the document was not used\n`);
+  if (errors > 0) io.err(`${io.errTones.bad(counted(errors, 'error'))}: the document was not used\n`);
 }
 
 /** The view that was asked for, or the only one. @throws UsageError when there are several. */

@@ -24,7 +24,7 @@ export async function main(args: readonly string[], io: Io = processIo()): Promi
     return code;
   } catch (error) {
     if (error instanceof CommanderError) return error.exitCode === 0 ? exitClean : exitUnusable;
-    io.err(`${io.errInk.bad('pimbot')}: ${sentence(error)}\n`);
+    io.err(`${io.errTones.bad('pimbot')}: ${sentence(error)}\n`);
     return exitUnusable;
   }
 }

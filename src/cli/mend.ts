@@ -31,7 +31,7 @@ export function mendFile(checked: Checked, wanted: readonly string[], write: boo
   for (const { finding, suggestion } of mended) {
     const name = finding.view === undefined ? finding.widget : `${finding.view}/${finding.widget}`;
     io.out(
-      `${io.ink.good('✓')} ${printable(name)} ${io.ink.faint(`[${finding.check}]`)} ${printable(suggestion.say)}\n`,
+      `${io.tones.good('✓')} ${printable(name)} ${io.tones.faint(`[${finding.check}]`)} ${printable(suggestion.say)}\n`,
     );
   }
   const left = all - mended.length;
@@ -63,10 +63,10 @@ function difference(file: string, before: string, after: string, io: Io): string
   if (before === after) return '';
   const { hunks } = structuredPatch(file, file, before, after, '', '', { context: 3 });
   const lines = hunks.flatMap(({ oldStart, oldLines, newStart, newLines, lines: some }) => [
-    io.ink.faint(`@@ -${oldStart},${oldLines} +${newStart},${newLines} @@`),
+    io.tones.faint(`@@ -${oldStart},${oldLines} +${newStart},${newLines} @@`),
     ...some.map((line) => {
       const text = printable(line);
-      return line.startsWith('-') ? io.ink.bad(text) : line.startsWith('+') ? io.ink.good(text) : text;
+      return line.startsWith('-') ? io.tones.bad(text) : line.startsWith('+') ? io.tones.good(text) : text;
     }),
   ]);
   return `${[`--- ${printable(file)}`, `+++ ${printable(file)}`, ...lines].join('\n')}\n\n`;

@@ -57,7 +57,7 @@ export async function tellVerdicts(
     writeWhole(path, name.endsWith('.html') ? await htmlOf(inputs, checked) : textOf(name, inputs, json));
   }
   if (call.json) io.out(json());
-  else if (inputs.length > 0) io.out(reportTerminal(inputs, io.ink));
+  else if (inputs.length > 0) io.out(reportTerminal(inputs, io.tones));
   if (unusable.length > 0) return exitUnusable;
   const failed = inputs.some(({ verdict }) =>
     verdict.findings.some((finding) => finding.outcome === 'failed'),

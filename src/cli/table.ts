@@ -17,5 +17,5 @@ export function table(
       )
       .join('  ')
       .trimEnd();
-  return `${io.ink.faint(line(header))}\n${rows.map((row) => `${line(row)}\n`).join('')}`;
+  return `${io.tones.faint(line(header))}\n${rows.map((row) => `${line(row)}\n`).join('')}`;
 }

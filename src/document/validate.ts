@@ -1,14 +1,9 @@
-import type { ErrorObject, ValidateFunction } from 'ajv';
 import type { DiagnosticList } from './diagnostics.ts';
 import type { Origin } from './model.ts';
 import { pointerTo, stepsOf, type Json } from './parse.ts';
+import { documentSchema, themeSchema } from './schema.ts';
+import { shapeErrors, type Schema, type ShapeError } from './shape.ts';
 import { nearestName } from './suggest.ts';
-import { validateDocument, validateTheme } from './validators.generated.ts';
-
-interface SchemaPart {
-  readonly title?: string;
-  readonly properties?: Record<string, unknown>;
-}
 
 /** Holds a value against the schema of documents or themes; true when it is of the shape. */
 export function validate(
@@ -17,80 +12,61 @@ export function validate(
   origin: Origin,
   diagnostics: DiagnosticList,
 ): boolean {
-  const check = (format === 'document' ? validateDocument : validateTheme) as ValidateFunction;
-  if (check(value)) return true;
+  const errors = shapeErrors(value, (format === 'document' ? documentSchema : themeSchema) as Schema);
   const told = new Set<string>();
-  for (const error of check.errors ?? []) {
-    if (error.keyword === 'if') continue;
+  for (const error of errors) {
     // One sentence for one place: what a value may be is said whole by its schema's title.
-    const key = `${error.instancePath} ${error.keyword === 'additionalProperties' ? (error.params.additionalProperty as string) : ''}${error.keyword === 'required' ? (error.params.missingProperty as string) : ''}`;
-    if (told.has(key)) continue;
-    told.add(key);
+    const place = `${error.pointer} ${error.key ?? ''}`;
+    if (told.has(place)) continue;
+    told.add(place);
     report(error, origin, diagnostics);
   }
-  return false;
+  return errors.length === 0;
 }
 
-function report(error: ErrorObject, origin: Origin, diagnostics: DiagnosticList): void {
-  const schema = error.parentSchema as SchemaPart;
-  const pointer = error.instancePath;
+function report(
+  { keyword, pointer, schema, value, key: named }: ShapeError,
+  origin: Origin,
+  diagnostics: DiagnosticList,
+): void {
   const key = stepsOf(pointer).at(-1) ?? '';
-  switch (error.keyword) {
-    case 'additionalProperties': {
-      const name = error.params.additionalProperty as string;
-      const meant = nearestName(name, Object.keys(schema.properties ?? {}));
-      const where = schema.title ?? 'this';
-      diagnostics.add('unknown-key', { key: name, where, meant }, origin.atKey(pointerTo(pointer, name)));
-      return;
-    }
-    case 'required':
-      diagnostics.add(
-        'missing-key',
-        { key: error.params.missingProperty as string, where: schema.title ?? 'this' },
-        origin.atKey(pointer),
-      );
-      return;
-    case 'enum': {
-      const choices = error.params.allowedValues as string[];
-      const found = show(error.data);
-      const meant = typeof error.data === 'string' ? nearestName(error.data, choices) : undefined;
-      diagnostics.add('not-one-of', { key, found, choices, meant }, origin.at(pointer));
-      return;
-    }
-    case 'if':
-    case 'propertyNames':
-      // The pattern error inside it is reported at the same place.
-      return;
-    default: {
-      if (error.propertyName !== undefined) {
-        const at = origin.atKey(pointerTo(pointer, error.propertyName));
-        diagnostics.add(
-          'wrong-value',
-          { key: error.propertyName, expected: schema.title ?? 'a name', found: 'this' },
-          at,
-        );
-        return;
-      }
-      const what = key === '' ? 'the file' : key;
-      const expected = expectation(error, schema);
-      diagnostics.add('wrong-value', { key: what, expected, found: show(error.data) }, origin.at(pointer));
-    }
+  const where = schema.title ?? 'this';
+  if (keyword === 'additionalProperties') {
+    const meant = nearestName(named!, Object.keys(schema.properties ?? {}));
+    diagnostics.add('unknown-key', { key: named!, where, meant }, origin.atKey(pointerTo(pointer, named!)));
+  } else if (keyword === 'required') {
+    diagnostics.add('missing-key', { key: named!, where }, origin.atKey(pointer));
+  } else if (named !== undefined) {
+    const at = origin.atKey(pointerTo(pointer, named));
+    diagnostics.add('wrong-value', { key: named, expected: schema.title ?? 'a name', found: 'this' }, at);
+  } else if (keyword === 'enum') {
+    const choices = schema.enum as readonly string[];
+    const meant = typeof value === 'string' ? nearestName(value, choices) : undefined;
+    diagnostics.add(
+      'not-one-of',
+      { key, found: show(value), choices: [...choices], meant },
+      origin.at(pointer),
+    );
+  } else {
+    const what = key === '' ? 'the file' : key;
+    const expected = expectation(keyword, schema);
+    diagnostics.add('wrong-value', { key: what, expected, found: show(value) }, origin.at(pointer));
   }
 }
 
-function expectation(error: ErrorObject, schema: SchemaPart): string {
-  const title = schema.title ?? 'another value';
-  const limit = (error.params as { limit?: number }).limit;
-  switch (error.keyword) {
+function expectation(keyword: ShapeError['keyword'], schema: Schema): string {
+  const { title = 'another value', minimum, maximum, minItems, maxItems, minProperties } = schema;
+  switch (keyword) {
     case 'minimum':
-      return `${title}, ${limit} at the least`;
+      return `${title}, ${minimum} at the least`;
     case 'maximum':
-      return `${title}, ${limit} at the most`;
+      return `${title}, ${maximum} at the most`;
     case 'minItems':
+      return `${title} with ${minItems} or more entries`;
     case 'minProperties':
-      return `${title} with ${limit} or more entries`;
+      return `${title} with ${minProperties} or more entries`;
     case 'maxItems':
-      return `${title}, ${limit} at the most`;
+      return `${title}, ${maxItems} at the most`;
     default:
       return title;
   }

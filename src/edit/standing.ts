@@ -1,6 +1,6 @@
 import type { Widget } from '../dress/index.ts';
 import type { WidgetSource } from '../document/index.ts';
-import { contentRoom } from '../ink/index.ts';
+import { contentRoom } from '../inside/index.ts';
 import type { Rect } from '../layout/index.ts';
 import { makeScreen, type Screen } from '../screen/index.ts';
 import type { View, ViewLayout } from '../view/index.ts';

@@ -50,6 +50,16 @@ export class Layout {
     return { column: this.#columns?.[index] ?? 0, row: this.#rows?.[index] ?? 0 };
   }
 
+  /** The width of a border box, in u of the view. */
+  widthInU(index: number): number {
+    return this.#widths[index]!;
+  }
+
+  /** The height of a border box, in u of the view. */
+  heightInU(index: number): number {
+    return this.#heights[index]!;
+  }
+
   /** The border box on the surface, in u of the view. */
   rectInU(index: number): Rect {
     return {
@@ -69,6 +79,17 @@ export class Layout {
       width: this.#widths[index]! * scale,
       height: this.#heights[index]! * scale,
     };
+  }
+
+  /** x, y, width and height of every border box on the screen, in device px, before rounding, one after the other. */
+  boxesInto(into: Float64Array): void {
+    const { scale, originX, originY } = this.frame;
+    for (let index = 0; index < this.count; index++) {
+      into[4 * index] = originX + this.#xs[index]! * scale;
+      into[4 * index + 1] = originY + this.#ys[index]! * scale;
+      into[4 * index + 2] = this.#widths[index]! * scale;
+      into[4 * index + 3] = this.#heights[index]! * scale;
+    }
   }
 
   /**

@@ -1,5 +1,5 @@
 import type { Widget } from '../dress/index.ts';
-import { caretRect, checkMark, controlBoxes, insideOf, placeText } from '../ink/index.ts';
+import { caretRect, checkMark, controlBoxes, insideOf, placeText } from '../inside/index.ts';
 import type { Rect } from '../layout/index.ts';
 import { evenCorners, type Corners } from '../theme/index.ts';
 import type { ViewLayout } from '../view/index.ts';

@@ -1,4 +1,4 @@
-import type { Matrix } from '../ink/index.ts';
+import type { Matrix } from '../inside/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Picture } from '../picture/index.ts';
 import { square, type Corners, type Fill, type Rgba, type Stroke } from '../theme/index.ts';

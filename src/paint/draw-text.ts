@@ -1,5 +1,5 @@
 import type { Widget } from '../dress/index.ts';
-import { placeText } from '../ink/index.ts';
+import { placeText } from '../inside/index.ts';
 import type { Shadow, Rgba } from '../theme/index.ts';
 import type { ViewLayout } from '../view/index.ts';
 import { pictureOperation } from './draw-picture.ts';

@@ -10,7 +10,7 @@ import {
   turnOf,
   type Matrix,
   type PicturePiece,
-} from '../ink/index.ts';
+} from '../inside/index.ts';
 import type { Rect } from '../layout/index.ts';
 import { faded, fittedCorners, isSquare, mapCorners, type Corners, type Rgba } from '../theme/index.ts';
 import type { Backdrop, ViewLayout } from '../view/index.ts';

@@ -13,5 +13,5 @@ export { shotsOf } from './shots.ts';
 export type { Mark, Shot, ShotOptions } from './shots.ts';
 export { reportTerminal } from './terminal.ts';
 export { wherePointer } from './report.ts';
-export type { Ink, ReportInput } from './report.ts';
+export type { Tones, ReportInput } from './report.ts';
 export { counted, printable, sentenceOf, whereOf } from './wording.ts';

@@ -15,7 +15,7 @@ export interface ReportInput {
 }
 
 /** Text in colours where the output is a terminal, as it is elsewhere. */
-export interface Ink {
+export interface Tones {
   good(text: string): string;
   bad(text: string): string;
   doubtful(text: string): string;

@@ -2,14 +2,14 @@ import { checks, documentChecks } from '../checks/index.ts';
 import { findScreen } from '../screen/index.ts';
 import type { Finding, Verdict } from '../verdict/index.ts';
 import { factors } from '../view/index.ts';
-import { findingPlace, suggestionOf, type Ink, type ReportInput } from './report.ts';
+import { findingPlace, suggestionOf, type Tones, type ReportInput } from './report.ts';
 import { amount, counted, occasionOf, printable, sentenceOf } from './wording.ts';
 
 /** The verdict for a person: a grid of screens and views, then each finding with its causes. */
-export function reportTerminal(inputs: readonly ReportInput[], ink: Ink): string {
+export function reportTerminal(inputs: readonly ReportInput[], tones: Tones): string {
   const lines: string[] = [];
   for (const input of inputs) {
-    lines.push(...reportFile(harmless(input), ink), '');
+    lines.push(...reportFile(harmless(input), tones), '');
   }
   return lines.join('\n');
 }
@@ -22,26 +22,26 @@ function harmless(input: ReportInput): ReportInput {
   return { ...input, file: printable(input.file), verdict: JSON.parse(text) as Verdict };
 }
 
-function reportFile(input: ReportInput, ink: Ink): string[] {
+function reportFile(input: ReportInput, tones: Tones): string[] {
   const { verdict, file } = input;
   const failed = verdict.findings.filter((finding) => finding.outcome === 'failed');
   const undecided = verdict.findings.filter((finding) => finding.outcome === 'undecided');
-  const lines = [ink.strong(file), ...grid(input, ink), ''];
+  const lines = [tones.strong(file), ...grid(input, tones), ''];
   for (const [cause, findings] of byCause(inOrder(failed))) {
-    if (findings.length > 1) lines.push(ink.faint(`${findings.length} of one cause: ${cause}`), '');
-    for (const finding of findings) lines.push(...describe(input, finding, ink), '');
+    if (findings.length > 1) lines.push(tones.faint(`${findings.length} of one cause: ${cause}`), '');
+    for (const finding of findings) lines.push(...describe(input, finding, tones), '');
   }
   if (input.untried)
     lines.push(
-      ink.faint(`No change was tried for ${counted(input.untried, 'finding')}: there are many.`),
+      tones.faint(`No change was tried for ${counted(input.untried, 'finding')}: there are many.`),
       '',
     );
-  for (const finding of inOrder(undecided)) lines.push(...describe(input, finding, ink), '');
-  lines.push(conclusion(input, failed.length, undecided.length, ink));
+  for (const finding of inOrder(undecided)) lines.push(...describe(input, finding, tones), '');
+  lines.push(conclusion(input, failed.length, undecided.length, tones));
   return lines;
 }
 
-function conclusion({ verdict }: ReportInput, failed: number, undecided: number, ink: Ink): string {
+function conclusion({ verdict }: ReportInput, failed: number, undecided: number, tones: Tones): string {
   const varied = factors
     .map(({ list, label, counted: how }) =>
       verdict[list].length > 1 ? ` ${how} ${counted(verdict[list].length, label)}` : '',
@@ -52,14 +52,14 @@ function conclusion({ verdict }: ReportInput, failed: number, undecided: number,
       ? counted(verdict.layouts, 'layout')
       : `${counted(verdict.layouts, 'layout')} of ${counted(verdict.combinations, 'combination')}, every pair of values among them`;
   const what = `${counted(verdict.views.length, 'view')} on ${counted(verdict.screens.length, 'screen')}${varied} (${made})`;
-  const accepted = verdict.accepted > 0 ? ink.faint(`, ${counted(verdict.accepted, 'acceptance')}`) : '';
-  const open = undecided > 0 ? ink.doubtful(`, ${undecided} undecided`) : '';
-  if (failed === 0) return `${ink.good('✓ passed')}: every widget of ${what}${open}${accepted}`;
-  return `${ink.bad(`✗ ${counted(failed, 'finding')}`)} in ${what}${open}${accepted}`;
+  const accepted = verdict.accepted > 0 ? tones.faint(`, ${counted(verdict.accepted, 'acceptance')}`) : '';
+  const open = undecided > 0 ? tones.doubtful(`, ${undecided} undecided`) : '';
+  if (failed === 0) return `${tones.good('✓ passed')}: every widget of ${what}${open}${accepted}`;
+  return `${tones.bad(`✗ ${counted(failed, 'finding')}`)} in ${what}${open}${accepted}`;
 }
 
 /** Screens down, views across; each cell holds how many findings concern it. Screens of one class that fare alike share a row with the worst of each. */
-function grid({ verdict }: ReportInput, ink: Ink): string[] {
+function grid({ verdict }: ReportInput, tones: Tones): string[] {
   const { screens, views, findings } = verdict;
   const cells = screens.map((screen) =>
     views.map((view) => {
@@ -88,14 +88,18 @@ function grid({ verdict }: ReportInput, ink: Ink): string[] {
   const first = Math.max(...rows.map(({ name }) => name.length));
   const widths = views.map((name) => Math.max(name.length, 4));
   const header = `  ${' '.repeat(first)}  ${views.map((name, column) => name.padEnd(widths[column]!)).join('  ')}`;
-  const inked = (cell: string, width: number) => {
+  const toned = (cell: string, width: number) => {
     const text = cell.padEnd(width);
-    return cell.startsWith('✗') ? ink.bad(text) : cell.startsWith('?') ? ink.doubtful(text) : ink.good(text);
+    return cell.startsWith('✗')
+      ? tones.bad(text)
+      : cell.startsWith('?')
+        ? tones.doubtful(text)
+        : tones.good(text);
   };
   return [
-    ink.faint(header.trimEnd()),
+    tones.faint(header.trimEnd()),
     ...rows.map(({ name, cells: row }) =>
-      `  ${name.padEnd(first)}  ${row.map((cell, column) => inked(cell, widths[column]!)).join('  ')}`.trimEnd(),
+      `  ${name.padEnd(first)}  ${row.map((cell, column) => toned(cell, widths[column]!)).join('  ')}`.trimEnd(),
     ),
   ];
 }
@@ -136,33 +140,33 @@ function inOrder(findings: readonly Finding[]): Finding[] {
 }
 
 /** The change that was tried, where one mends a finding. */
-function suggested(input: ReportInput, finding: Finding, ink: Ink): string[] {
+function suggested(input: ReportInput, finding: Finding, tones: Tones): string[] {
   const one = suggestionOf(input, finding);
   if (!one) return [];
   const more = one.mendsToo > 0 ? ` (and ${counted(one.mendsToo, 'other finding')})` : '';
   return [
-    `    ${ink.good('try')} ${printable(one.say)}${ink.faint(`: mends it${more} on every screen, breaks nothing`)}`,
+    `    ${tones.good('try')} ${printable(one.say)}${tones.faint(`: mends it${more} on every screen, breaks nothing`)}`,
   ];
 }
 
-function describe(input: ReportInput, finding: Finding, ink: Ink): string[] {
+function describe(input: ReportInput, finding: Finding, tones: Tones): string[] {
   const place = findingPlace(input, finding);
-  const mark = finding.outcome === 'failed' ? ink.bad('✗') : ink.doubtful('?');
+  const mark = finding.outcome === 'failed' ? tones.bad('✗') : tones.doubtful('?');
   if (finding.view === undefined) {
-    const said = `${mark} ${ink.strong(finding.widget)} ${sentenceOf(finding)}  ${ink.faint(`[${finding.check}]`)}`;
-    return [said, ...suggested(input, finding, ink), `    ${ink.faint(place)}`];
+    const said = `${mark} ${tones.strong(finding.widget)} ${sentenceOf(finding)}  ${tones.faint(`[${finding.check}]`)}`;
+    return [said, ...suggested(input, finding, tones), `    ${tones.faint(place)}`];
   }
   const { screen, scale } = finding.worst;
   const several = new Set(finding.occurrences.map((one) => one.screen)).size > 1;
   const worst =
     several && finding.outcome === 'failed' ? ` (worst on ${screen}, where 1 u is ${amount(scale)} px)` : '';
   const lines = [
-    `${mark} ${ink.strong(`${finding.view}/${finding.widget}`)} ${sentenceOf(finding)}`,
-    `    ${occasionOf(finding, input.verdict)}${worst}  ${ink.faint(`[${finding.check}]`)}`,
+    `${mark} ${tones.strong(`${finding.view}/${finding.widget}`)} ${sentenceOf(finding)}`,
+    `    ${occasionOf(finding, input.verdict)}${worst}  ${tones.faint(`[${finding.check}]`)}`,
   ];
   if (finding.outcome === 'failed')
-    for (const reason of finding.reasons) lines.push(`    ${ink.faint('because')} ${reason.text}`);
-  lines.push(...suggested(input, finding, ink));
-  lines.push(`    ${ink.faint(place)}`);
+    for (const reason of finding.reasons) lines.push(`    ${tones.faint('because')} ${reason.text}`);
+  lines.push(...suggested(input, finding, tones));
+  lines.push(`    ${tones.faint(place)}`);
   return lines;
 }

@@ -114,7 +114,7 @@ export class TextBlock {
     let filled = 0;
     let next = 0;
     for (let at = 0; at < pieces.length; at++) {
-      const ink = this.#inkWidth(at);
+      const ink = this.#trimmedWidth(at);
       if (ink > least) least = ink;
       if (filled + ink > widest) widest = filled + ink;
       if (ends[next] === at) {
@@ -149,9 +149,9 @@ export class TextBlock {
   }
 
   /** The width of a piece without them. */
-  #inkWidth(at: number): number {
-    const { inkAdvance, inkGlyphs } = this.#pieces[at]!;
-    return inkAdvance * this.setting.fontSize + this.setting.letterSpacing * inkGlyphs;
+  #trimmedWidth(at: number): number {
+    const { trimmedAdvance, trimmedGlyphs } = this.#pieces[at]!;
+    return trimmedAdvance * this.setting.fontSize + this.setting.letterSpacing * trimmedGlyphs;
   }
 
   /** Of every line: what its largest letters ask for. */
@@ -210,7 +210,7 @@ export class TextBlock {
       const widths = new Float64Array(2 * this.#pieces.length);
       for (let at = 0; at < this.#pieces.length; at++) {
         widths[2 * at] = this.#width(at);
-        widths[2 * at + 1] = this.#inkWidth(at);
+        widths[2 * at + 1] = this.#trimmedWidth(at);
       }
       this.#finds = new LineFinds(widths, this.#ends);
     }
@@ -312,7 +312,7 @@ export class TextBlock {
 
   #line(from: number, to: number, start: number): TextLine {
     let width = 0;
-    for (let at = from; at < to; at++) width += at === to - 1 ? this.#inkWidth(at) : this.#width(at);
+    for (let at = from; at < to; at++) width += at === to - 1 ? this.#trimmedWidth(at) : this.#width(at);
     const { fontSize, letterSpacing } = this.setting;
     return new TextLine(this.#pieces.slice(from, to), start, width, fontSize, letterSpacing);
   }

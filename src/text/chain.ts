@@ -24,8 +24,8 @@ export interface Piece {
   readonly advance: number;
   readonly glyphs: number;
   /** Without the spaces at its end. */
-  readonly inkAdvance: number;
-  readonly inkGlyphs: number;
+  readonly trimmedAdvance: number;
+  readonly trimmedGlyphs: number;
 }
 
 /** Pieces kept by one chain; when there are more, all are shaped anew. */
@@ -102,7 +102,8 @@ export function pieceOf(text: string, spans: readonly Span[]): Piece {
     glyphs += shaped.glyphs.length;
   }
   const inked = text.trimEnd().length;
-  if (inked === text.length) return { text, spans, advance, glyphs, inkAdvance: advance, inkGlyphs: glyphs };
+  if (inked === text.length)
+    return { text, spans, advance, glyphs, trimmedAdvance: advance, trimmedGlyphs: glyphs };
   const trimmed = withoutEnd(spans, text.length - inked);
   return { text, spans, advance, glyphs, ...trimmed.lengths };
 }
@@ -111,7 +112,7 @@ export function pieceOf(text: string, spans: readonly Span[]): Piece {
 export function withoutEnd(
   spans: readonly Span[],
   units: number,
-): { spans: Span[]; lengths: { inkAdvance: number; inkGlyphs: number } } {
+): { spans: Span[]; lengths: { trimmedAdvance: number; trimmedGlyphs: number } } {
   const kept = [...spans];
   let left = units;
   while (left > 0 && kept.length > 0) {
@@ -124,13 +125,13 @@ export function withoutEnd(
     left = 0;
     kept.push({ ...last, text: last.text.slice(0, length), shaped: upTo(last.shaped, length) });
   }
-  let inkAdvance = 0;
-  let inkGlyphs = 0;
+  let trimmedAdvance = 0;
+  let trimmedGlyphs = 0;
   for (const { face, shaped, scale = 1 } of kept) {
-    inkAdvance += (shaped.advance / face.unitsPerEm) * scale;
-    inkGlyphs += shaped.glyphs.length;
+    trimmedAdvance += (shaped.advance / face.unitsPerEm) * scale;
+    trimmedGlyphs += shaped.glyphs.length;
   }
-  return { spans: kept, lengths: { inkAdvance, inkGlyphs } };
+  return { spans: kept, lengths: { trimmedAdvance, trimmedGlyphs } };
 }
 
 /** A shaped text without the glyphs of its last UTF-16 units; from right to left those are its first glyphs. */

@@ -42,7 +42,7 @@ export interface LineInk {
 /** A text on one line, left to right, in u of the font size. */
 export function lineOf(text: string, chain: FontChain, fontSize: number): TextLine {
   const piece = chain.piece(text);
-  return new TextLine([piece], 0, piece.inkAdvance * fontSize, fontSize, 0);
+  return new TextLine([piece], 0, piece.trimmedAdvance * fontSize, fontSize, 0);
 }
 
 /** One set line. Lengths are in u. */

@@ -1,5 +1,6 @@
-import { Acceptances, FormFacts, Subject, checks, type AnyDraft, type ListedCheck } from '../checks/index.ts';
+import { Acceptances, Subject, checks, type AnyDraft, type ListedCheck } from '../checks/index.ts';
 import type { CheckedDocument } from '../document/index.ts';
+import { FormScene } from '../scene/index.ts';
 import type { Screen } from '../screen/index.ts';
 import {
   SharedViews,
@@ -77,7 +78,7 @@ export function lookAt(
 ): BatchResult {
   const findings = new Findings();
   const acceptances = new Acceptances();
-  const facts = new Map<Form, FormFacts>();
+  const scenes = new Map<Form, FormScene>();
   const { hudSize } = view.occasion;
   let standing: ViewLayout | undefined;
   const { width, height } = view.reference;
@@ -98,8 +99,8 @@ export function lookAt(
           return;
         }
         if (!subject) {
-          let same = facts.get(form);
-          if (!same) facts.set(form, (same = new FormFacts(form.tree)));
+          let same = scenes.get(form);
+          if (!same) scenes.set(form, (same = new FormScene(form.tree)));
           subject = new Subject(view.layoutOn(screen), same, onReference);
         }
         check.run(subject, check.limit, (draft) => {

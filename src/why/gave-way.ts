@@ -1,5 +1,5 @@
 import type { Tree, Widget } from '../dress/index.ts';
-import { contentRoom } from '../ink/index.ts';
+import { contentRoom } from '../inside/index.ts';
 import type { Layout } from '../layout/index.ts';
 import { keyPointer, roomFor, shown, words, type Axis } from './reason.ts';
 
@@ -39,9 +39,8 @@ function limits(tree: Tree, layout: Layout, widget: Widget, axis: Axis, found: G
   const { size } = words[axis];
   const box = widget.box[axis];
   if (!box.max && !box.span) return;
-  const rect = layout.rectInU(widget.index);
   const factor = layout.factor(widget.index);
-  const length = (axis === 'x' ? rect.width : rect.height) / factor;
+  const length = lengthOf(layout, widget.index, axis) / factor;
   const add = (demand: GaveWay['demand'], text: string, key: string) =>
     found.push({ widget: widget.index, axis, demand, text, pointer: keyPointer(widget, key) });
   if (box.max && box.max.share === 0 && length > box.max.u + slack) {
@@ -66,10 +65,14 @@ function limits(tree: Tree, layout: Layout, widget: Widget, axis: Axis, found: G
   }
 }
 
+function lengthOf(layout: Layout, index: number, axis: Axis): number {
+  return axis === 'x' ? layout.widthInU(index) : layout.heightInU(index);
+}
+
 function aspect(layout: Layout, widget: Widget, found: GaveWay[]): void {
   const wanted = widget.box.aspect;
   if (wanted === 0) return;
-  const { width, height } = layout.rectInU(widget.index);
+  const [width, height] = [layout.widthInU(widget.index), layout.heightInU(widget.index)];
   if (Math.abs(width - height * wanted) <= slack * Math.max(1, width)) return;
   const text = `aspect ${shown(wanted)} gave way to ${shown(width)} × ${shown(height)} u`;
   found.push({
@@ -90,10 +93,9 @@ function room(layout: Layout, widget: Widget, inside: readonly Widget[], axis: A
   const has = (axis === 'x' ? inner.width : inner.height) / factor;
   const needs = inside.reduce(
     (sum, child) => {
-      const own = layout.rectInU(child.index);
       return (
         sum +
-        (axis === 'x' ? own.width : own.height) / factor +
+        lengthOf(layout, child.index, axis) / factor +
         child.box[axis].marginStart +
         child.box[axis].marginEnd
       );

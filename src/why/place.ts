@@ -10,7 +10,7 @@ import {
   words,
   type Axis,
   type Reason,
-  type Scene,
+  type Solved,
 } from './reason.ts';
 
 export type Edge = 'start' | 'end';
@@ -21,7 +21,7 @@ export interface EdgeReason extends Reason {
 }
 
 /** Why an edge of a widget is where it is on the surface, in u of its parent. */
-export function edgeReason(scene: Scene, index: number, axis: Axis, edge: Edge): EdgeReason {
+export function edgeReason(scene: Solved, index: number, axis: Axis, edge: Edge): EdgeReason {
   const { tree, layout } = scene;
   const widget = tree.widgets[index]!;
   const { start, length } = extent(scene, index, axis);
@@ -51,7 +51,7 @@ function isFree(parent: Widget, widget: Widget): boolean {
   return parent.box.arrange === 'free' || widget.box.target !== undefined;
 }
 
-function anchored(scene: Scene, widget: Widget, axis: Axis, edge: Edge, head: string): EdgeReason {
+function anchored(scene: Solved, widget: Widget, axis: Axis, edge: Edge, head: string): EdgeReason {
   const { layout } = scene;
   const around = layout.factor(widget.parent);
   const place = roomFor(scene, widget, axis);
@@ -83,7 +83,7 @@ function anchored(scene: Scene, widget: Widget, axis: Axis, edge: Edge, head: st
 }
 
 /** Where a row, column, wrap, grid or layers put the start of a child. */
-function inFlow(scene: Scene, widget: Widget, parent: Widget, axis: Axis): Reason {
+function inFlow(scene: Solved, widget: Widget, parent: Widget, axis: Axis): Reason {
   const { layout } = scene;
   const { arrange } = parent.box;
   const factor = layout.factor(parent.index);
@@ -120,7 +120,7 @@ function inFlow(scene: Scene, widget: Widget, parent: Widget, axis: Axis): Reaso
 }
 
 /** Along a row or column: what stands before, the gaps, and what is left over for justify. */
-function alongLine(scene: Scene, widget: Widget, parent: Widget, axis: Axis, beyond: number): Reason {
+function alongLine(scene: Solved, widget: Widget, parent: Widget, axis: Axis, beyond: number): Reason {
   const { layout } = scene;
   const factor = layout.factor(parent.index);
   const room = roomFor(scene, widget, axis);

@@ -1,6 +1,6 @@
 import type { Tree, Widget } from '../dress/index.ts';
 import type { WidgetSource } from '../document/index.ts';
-import { clips, contentRoom } from '../ink/index.ts';
+import { clips, contentRoom } from '../inside/index.ts';
 import type { Layout } from '../layout/index.ts';
 
 /** One link of the chain that leads from a number to what the author wrote. */
@@ -13,7 +13,7 @@ export interface Reason {
 export type Axis = 'x' | 'y';
 
 /** What a reason looks at. All its numbers are in the u that what it tells of is written in. */
-export interface Scene {
+export interface Solved {
   readonly tree: Tree;
   readonly layout: Layout;
 }
@@ -45,14 +45,14 @@ export function keyPointer(widget: Widget, ...keys: readonly string[]): string {
 }
 
 /** Where a widget starts and how long it is on an axis, in u of the view. */
-export function extent({ layout }: Scene, index: number, axis: Axis): { start: number; length: number } {
+export function extent({ layout }: Solved, index: number, axis: Axis): { start: number; length: number } {
   const rect = layout.rectInU(index);
   return axis === 'x' ? { start: rect.x, length: rect.width } : { start: rect.y, length: rect.height };
 }
 
 /** The box a child is placed in: the content box of its parent, or the box of the widget it is anchored to. In u of the view. */
 export function roomFor(
-  scene: Scene,
+  scene: Solved,
   widget: Widget,
   axis: Axis,
 ): { start: number; length: number; name: string } {
@@ -70,7 +70,7 @@ export function roomFor(
 }
 
 /** The children of a widget in document order, without those that are anchored elsewhere. */
-export function childrenIn({ tree }: Scene, index: number): Widget[] {
+export function childrenIn({ tree }: Solved, index: number): Widget[] {
   return tree.widgets.filter(({ parent, box }) => parent === index && box.target === undefined);
 }
 

@@ -1,5 +1,5 @@
 import type { Widget } from '../dress/index.ts';
-import { innerWidth } from '../ink/index.ts';
+import { innerWidth } from '../inside/index.ts';
 import {
   added,
   childrenIn,
@@ -10,7 +10,7 @@ import {
   words,
   type Axis,
   type Reason,
-  type Scene,
+  type Solved,
 } from './reason.ts';
 
 /** A reason, and whether it ends at what the author wrote or goes on with the size of the parent. */
@@ -22,7 +22,7 @@ export interface SizeReason extends Reason {
 const mostTerms = 4;
 
 /** Why a widget is as long as it is on one axis, in its own u. */
-export function sizeReason(scene: Scene, index: number, axis: Axis): SizeReason {
+export function sizeReason(scene: Solved, index: number, axis: Axis): SizeReason {
   const { tree, layout } = scene;
   const widget = tree.widgets[index]!;
   const { size } = words[axis];
@@ -112,7 +112,7 @@ function followsAspect({ box }: Widget, axis: Axis): boolean {
   );
 }
 
-function shareOf(scene: Scene, widget: Widget, parent: Widget, axis: Axis, room: number): string {
+function shareOf(scene: Solved, widget: Widget, parent: Widget, axis: Axis, room: number): string {
   const factor = scene.layout.factor(widget.index);
   let taken = 0;
   let weights = 0;
@@ -130,7 +130,7 @@ function shareOf(scene: Scene, widget: Widget, parent: Widget, axis: Axis, room:
 }
 
 /** What a content size is made of. */
-function contentNote(scene: Scene, widget: Widget, axis: Axis): string {
+function contentNote(scene: Solved, widget: Widget, axis: Axis): string {
   const { layout } = scene;
   const factor = layout.factor(widget.index);
   const { paddingStart, paddingEnd, gap } = widget.box[axis];

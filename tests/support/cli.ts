@@ -25,7 +25,7 @@ export function pimbot(args: readonly string[], cwd = process.cwd(), more?: Reco
 }
 
 const plain = (text: string) => text;
-const ink = { good: plain, bad: plain, doubtful: plain, faint: plain, strong: plain };
+const tones = { good: plain, bad: plain, doubtful: plain, faint: plain, strong: plain };
 
 /** Runs the same command line in this process, which is warm: what is printed is the same, and a call costs no start. */
 export async function pimbotHere(args: readonly string[], cwd: string): Promise<Ran> {
@@ -36,8 +36,8 @@ export async function pimbotHere(args: readonly string[], cwd: string): Promise<
     const io = {
       out: (text: string) => void (out += text),
       err: (text: string) => void (err += text),
-      ink,
-      errInk: ink,
+      tones,
+      errTones: tones,
     };
     return { code: await main(args, io), out, err };
   } finally {

@@ -2,8 +2,8 @@ import type { Rect } from '../../layout/index.ts';
 import type { Subject } from './subject.ts';
 
 /** Indexes of widgets that may lie behind others with something painted, in drawing order. */
-export function bedsOf({ facts, tree }: Subject): readonly number[] {
-  return facts.once('beds', () =>
+export function bedsOf({ form, tree }: Subject): readonly number[] {
+  return form.once('beds', () =>
     tree.order.filter((index) => {
       const { visible, kind, look, picture } = tree.widgets[index]!;
       if (!visible || look.opacity === 0) return false;

@@ -1,13 +1,13 @@
 import type { Widget } from '../../dress/index.ts';
 import type { WidgetSource } from '../../document/index.ts';
-import { backgroundBox, meterFill, picturePieces, trailColor } from '../../ink/index.ts';
+import { backgroundBox, meterFill, picturePieces, trailColor } from '../../inside/index.ts';
 import type { Rect } from '../../layout/index.ts';
 import type { Pixels } from '../../picture/index.ts';
 import { colorAt, compose, faded, type Rgba } from '../../theme/index.ts';
 import type { Backdrop } from '../../view/index.ts';
 import type { Undecided } from '../check.ts';
 import { bedsOf, covers, sliver } from './beds.ts';
-import { hasArea, intersection, meet } from './geometry.ts';
+import { hasArea, intersection, meet } from '../../scene/index.ts';
 import type { Subject } from './subject.ts';
 
 /** Something painted behind a place: its rectangle in device px and its colour at a point of it. */
@@ -67,7 +67,7 @@ const mostCells = 400;
  */
 function behind(subject: Subject, index: number, withOwn: boolean, area: Rect): Behind {
   const layers: Layer[] = [];
-  const { places } = subject.facts;
+  const { places } = subject.form;
   const beds = bedsOf(subject);
   const last = withOwn ? places[index]! : places[index]! - 1;
   for (let at = beds.length - 1; at >= 0; at--) {
@@ -155,7 +155,7 @@ function addLayers(
   const clip = subject.clip(index);
   const rect = clip ? intersection(whole, clip) : whole;
   const { look } = widget;
-  const opacity = subject.facts.opacity[index]!;
+  const opacity = subject.form.opacity[index]!;
   if (!hasArea(intersection(rect, area))) {
     addVeil(subject, widget, opacity, layers);
     return undefined;

@@ -17,7 +17,7 @@ export interface FocusWish {
 
 /** Everything a document says about where the focus goes. */
 export function focusWishes(subject: Subject): readonly FocusWish[] {
-  return subject.facts.once('focus-wishes', () =>
+  return subject.form.once('focus-wishes', () =>
     subject.widgets.flatMap((widget) => {
       const wish = (to: string, pointer: string): FocusWish => ({
         widget: widget.index,

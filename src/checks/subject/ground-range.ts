@@ -1,8 +1,8 @@
-import { backgroundBox } from '../../ink/index.ts';
+import { backgroundBox } from '../../inside/index.ts';
 import type { Rect } from '../../layout/index.ts';
 import { luminance, type Fill, type Rgba } from '../../theme/index.ts';
 import { bedsOf, covers } from './beds.ts';
-import { intersection, meet } from './geometry.ts';
+import { intersection, meet } from '../../scene/index.ts';
 import type { Subject } from './subject.ts';
 
 /** Luminances between which everything behind a rectangle lies. */
@@ -17,7 +17,7 @@ export interface GroundRange {
  * of it. Luminance grows with each channel (WCAG 2.2), so that its ends are those of the channels.
  */
 export function groundRange(subject: Subject, index: number, area: Rect): GroundRange | undefined {
-  const { places, opacity } = subject.facts;
+  const { places, opacity } = subject.form;
   const beds = bedsOf(subject);
   for (let at = beds.length - 1; at >= 0; at--) {
     const below = beds[at]!;
@@ -32,7 +32,7 @@ export function groundRange(subject: Subject, index: number, area: Rect): Ground
     const { background } = look;
     if (!background || picture || (kind === 'meter' && below !== index) || !covers(rect, area))
       return undefined;
-    const ranges = subject.facts.once('ranges', () => new Map<number, GroundRange>());
+    const ranges = subject.form.once('ranges', () => new Map<number, GroundRange>());
     let range = ranges.get(below);
     if (!range) ranges.set(below, (range = rangeOf(background, opacity[below]!)));
     return range;

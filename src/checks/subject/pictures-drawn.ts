@@ -1,6 +1,6 @@
 import type { Widget } from '../../dress/index.ts';
 import type { WidgetSource } from '../../document/index.ts';
-import { picturePieces, type PicturePiece } from '../../ink/index.ts';
+import { picturePieces, type PicturePiece } from '../../inside/index.ts';
 import { partToDraw, type Picture } from '../../picture/index.ts';
 import type { Subject } from './subject.ts';
 
@@ -13,17 +13,20 @@ export interface DrawnPicture {
 }
 
 /** Every picture a player can see. */
-export function* drawnPictures(subject: Subject): Generator<DrawnPicture> {
-  const pictured = subject.facts.once('pictures', () =>
-    subject.widgets.filter(({ index, picture }) => picture && subject.paints(index)),
+export function drawnPictures(subject: Subject): readonly DrawnPicture[] {
+  return subject.once('pictures', () =>
+    subject.form
+      .once('pictures', () =>
+        subject.widgets.filter(({ index, picture }) => picture && subject.paints(index)),
+      )
+      .flatMap((widget) => {
+        const { index, picture, fit } = widget;
+        if (!picture || !subject.isSeen(index)) return [];
+        const source = widget.source as WidgetSource;
+        const pieces = picturePieces(subject.rect(index), picture, source, fit, subject.layout.scale(index));
+        return pieces.length > 0 ? [{ widget, picture, source, pieces }] : [];
+      }),
   );
-  for (const widget of pictured) {
-    const { index, picture, fit } = widget;
-    if (!picture || !subject.isSeen(index)) continue;
-    const source = widget.source as WidgetSource;
-    const pieces = picturePieces(subject.rect(index), picture, source, fit, subject.layout.scale(index));
-    if (pieces.length > 0) yield { widget, picture, source, pieces };
-  }
 }
 
 /** Device px that one pixel of the file is drawn with, where that is most. */

@@ -2,7 +2,7 @@ import type { Subject } from './subject.ts';
 
 /** Widgets that are anchored beside each other in the same parent, by parent. */
 export function freeSiblings(subject: Subject): readonly (readonly number[])[] {
-  return subject.facts.once('siblings', () => {
+  return subject.form.once('siblings', () => {
     const groups = new Map<number, number[]>();
     for (const { index, parent, source, kind } of subject.widgets) {
       // What stands over everything is seen by itself.

@@ -18,18 +18,26 @@ export function cssPixels(px: number, screen: Pick<Screen, 'density' | 'distance
   return minutesOfArc(px, screen) / minutesOfArc(1, { density: 96, distance: 28 * millimetresPerInch });
 }
 
-/** Every text a player can see, with the height of its capital letters in device px. */
-export function* capitals(
+/** The height of the capital letters of a widget's text, in device px, and how it comes about. */
+interface Capitals {
+  readonly px: number;
+  readonly reasons: () => Reason[];
+}
+
+/** Every text a player can see whose capitals are less than a number of px high. */
+export function* capitalsUnder(
   subject: Subject,
-): Generator<{ index: number; px: number; reasons: () => Reason[] }> {
+  least: number,
+): Generator<Capitals & { readonly index: number }> {
   for (const { index, text, pointer } of subject.texts) {
     if (!subject.isSeen(index)) continue;
     const { chain, fontSize: full } = text.setting;
     const face = chain.primary;
-    const { shrink } = subject.placed(index);
+    const { shrink } = subject.text(index);
     const fontSize = full * shrink * text.smallest;
     const scale = subject.layout.scale(index);
     const inU = (face.capHeight * fontSize) / face.unitsPerEm;
+    if (inU * scale >= least) continue;
     const reasons = () => [
       {
         text: `capitals are ${shown(inU * scale)} px high = font size ${shown(fontSize)} u${shrink < 1 ? ' (shrunk)' : ''} × ${shown(face.capHeight / face.unitsPerEm)} × scale ${shown(scale)}`,
@@ -38,4 +46,13 @@ export function* capitals(
     ];
     yield { index, px: inU * scale, reasons };
   }
+}
+
+/** The height in px that is seen under an angle of so many minutes of arc. */
+export function pxOfArc(
+  minutes: number,
+  { density, distance }: Pick<Screen, 'density' | 'distance'>,
+): number {
+  const millimetres = 2 * distance * Math.tan((minutes / 60 / 2 / 180) * Math.PI);
+  return (millimetres / millimetresPerInch) * density;
 }

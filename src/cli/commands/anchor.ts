@@ -65,7 +65,7 @@ async function anchor(file: string, path: string, call: AnchorCall, io: Io): Pro
       );
     else {
       if (call.to === undefined && call.pivot === undefined)
-        io.out(`${io.ink.strong(to)}: ${printable(advice.why)}\n`);
+        io.out(`${io.tones.strong(to)}: ${printable(advice.why)}\n`);
       io.out(`${difference(document.origin.source!.text, changed, io)}`);
       const most = moves.reduce((worst, move) => (move.by > worst.by ? move : worst));
       const elsewhere = moves.slice(1);
@@ -74,7 +74,7 @@ async function anchor(file: string, path: string, call: AnchorCall, io: Io): Pro
         `On the reference it stays where it is. On ${still} of the ${elsewhere.length} screens it is on it moves by less than half a px`,
       );
       io.out(most.by < 0.5 ? '.\n' : `; the most on ${most.screen}, by ${Math.round(most.by)} px.\n`);
-      if (!call.write) io.out(io.ink.faint('Nothing was written; --write does it.\n'));
+      if (!call.write) io.out(io.tones.faint('Nothing was written; --write does it.\n'));
     }
     if (call.write) writeWhole(file, changed);
     return exitClean;
@@ -108,7 +108,7 @@ function difference(before: string, after: string, io: Io): string {
   const lines = (list: string[], mark: string, good: boolean) =>
     list.slice(start, list.length - end).map((line) => {
       const text = `${mark} ${printable(line)}`;
-      return `${good ? io.ink.good(text) : io.ink.bad(text)}\n`;
+      return `${good ? io.tones.good(text) : io.tones.bad(text)}\n`;
     });
   return [...lines(old, '-', false), ...lines(now, '+', true)].join('');
 }

@@ -122,7 +122,7 @@ async function compare(old: string, now: string, call: CompareCall, io: Io): Pro
       html ? compareHtml(compared, await pairsOf(compared, before, after)) : compareJson(compared),
     );
   }
-  io.out(call.json ? compareJson(compared) : compareTerminal(compared, io.ink));
+  io.out(call.json ? compareJson(compared) : compareTerminal(compared, io.tones));
   const { changes, views, findings } = comparison;
   const worse = findings.new.some(({ outcome }) => outcome === 'failed');
   const differs = changes.length + views.new.length + views.gone.length + findings.gone.length > 0;

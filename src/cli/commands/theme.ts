@@ -91,7 +91,7 @@ async function theme(file: string, call: ThemeCall, io: Io): Promise<number> {
   }
   for (const { theme: name, what, name: part, has } of gaps)
     io.err(
-      `${io.errInk.bad('✗')} the theme ${printable(name)} lacks the ${what} "${printable(part)}", which ${printable(has)} has\n`,
+      `${io.errTones.bad('✗')} the theme ${printable(name)} lacks the ${what} "${printable(part)}", which ${printable(has)} has\n`,
     );
   if (gaps.length > 0) io.err(`${counted(gaps.length, 'difference')} between the themes\n`);
   return code;

@@ -48,7 +48,7 @@ async function where(file: string, call: WhereCall, io: Io): Promise<number> {
   }
   const { frame } = on.layout;
   io.out(
-    `${io.ink.strong(printable(name))} on ${screen.name}: 1 u = ${short(frame.scale)} px, surface ${short(frame.width)} × ${short(frame.height)} u\n\n`,
+    `${io.tones.strong(printable(name))} on ${screen.name}: 1 u = ${short(frame.scale)} px, surface ${short(frame.width)} × ${short(frame.height)} u\n\n`,
   );
   const rows = widgets.map(({ id, index, kind }) => {
     const px = on.layout.rect(index);

@@ -72,13 +72,13 @@ async function why(file: string, path: string, call: WhyCall, io: Io): Promise<n
   const u = on.rectInU(id);
   const short = (value: number) => String(Math.round(value * 100) / 100 + 0);
   io.out(
-    `${io.ink.strong(printable(`${name}/${id}`))} on ${on.screen.name}: ${short(u.x)}, ${short(u.y)}, ${short(u.width)} × ${short(u.height)} u\n`,
+    `${io.tones.strong(printable(`${name}/${id}`))} on ${on.screen.name}: ${short(u.x)}, ${short(u.y)}, ${short(u.width)} × ${short(u.height)} u\n`,
   );
   for (const { what, reasons } of parts) {
     reasons.forEach((reason, at) => {
       const label = (at === 0 ? what : '').padEnd(8);
       io.out(
-        `  ${io.ink.faint(label)} ${printable(reason.text)}  ${io.ink.faint(printable(placeOf(reason)))}\n`,
+        `  ${io.tones.faint(label)} ${printable(reason.text)}  ${io.tones.faint(printable(placeOf(reason)))}\n`,
       );
     });
   }
@@ -100,16 +100,16 @@ function look(on: ViewLayout, index: number, { origin }: CheckedDocument, call: 
     io.out(`${JSON.stringify({ view: on.view.name, widget: id, look: described }, null, 2)}\n`);
     return exitClean;
   }
-  io.out(`${io.ink.strong(printable(`${on.view.name}/${id}`))}\n`);
+  io.out(`${io.tones.strong(printable(`${on.view.name}/${id}`))}\n`);
   const width = Math.max(0, ...described.map(({ key }) => key.length));
   for (const { key, value, by, place, inheritedFrom, overrode } of described) {
     const via = inheritedFrom === undefined ? '' : `, inherited from ${inheritedFrom}`;
     io.out(
-      `  ${io.ink.faint(key.padEnd(width))}  ${printable(`${value}  ${by}${via}`)}  ${io.ink.faint(printable(place))}\n`,
+      `  ${io.tones.faint(key.padEnd(width))}  ${printable(`${value}  ${by}${via}`)}  ${io.tones.faint(printable(place))}\n`,
     );
     for (const one of overrode)
       io.out(
-        io.ink.faint(`  ${''.padEnd(width)}  over ${printable(`${one.value}  ${one.by}  ${one.place}`)}\n`),
+        io.tones.faint(`  ${''.padEnd(width)}  over ${printable(`${one.value}  ${one.by}  ${one.place}`)}\n`),
       );
   }
   if (described.length === 0) io.out('  Nothing says anything of its look.\n');

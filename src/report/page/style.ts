@@ -1,8 +1,8 @@
 /** The look of the page; colours pass 4.5:1 on what they stand on. */
 export const pageStyle = `
-:root { color-scheme: dark; --ground: #10181d; --raised: #1a252c; --line: #3a4d57; --ink: #eef4f6; --soft: #b4c4cb; --bad: #ff7d73; --doubt: #ffd166; --good: #86e0a3; --mark: #ff4d5e; --focus: #7fd8ff; }
+:root { color-scheme: dark; --ground: #10181d; --raised: #1a252c; --line: #3a4d57; --tones: #eef4f6; --soft: #b4c4cb; --bad: #ff7d73; --doubt: #ffd166; --good: #86e0a3; --mark: #ff4d5e; --focus: #7fd8ff; }
 * { box-sizing: border-box; }
-body { margin: 0; background: var(--ground); color: var(--ink); font: 15px/1.45 system-ui, sans-serif; }
+body { margin: 0; background: var(--ground); color: var(--tones); font: 15px/1.45 system-ui, sans-serif; }
 header { position: sticky; top: 0; z-index: 2; background: var(--ground); border-bottom: 1px solid var(--line); padding: 12px 20px; }
 h1 { font-size: 20px; margin: 0 0 10px; display: flex; gap: 12px; align-items: baseline; flex-wrap: wrap; }
 h1 small { font-size: 14px; font-weight: 400; color: var(--soft); }
@@ -10,7 +10,7 @@ h1 small { font-size: 14px; font-weight: 400; color: var(--soft); }
 form { display: flex; gap: 12px 16px; flex-wrap: wrap; align-items: center; margin: 0; }
 label { display: inline-flex; gap: 7px; align-items: center; color: var(--soft); }
 select, input, button { font: inherit; color: inherit; }
-select { background: var(--raised); border: 1px solid var(--line); border-radius: 6px; padding: 4px 8px; color: var(--ink); max-width: 220px; }
+select { background: var(--raised); border: 1px solid var(--line); border-radius: 6px; padding: 4px 8px; color: var(--tones); max-width: 220px; }
 :focus-visible { outline: 3px solid var(--focus); outline-offset: 2px; }
 main { padding: 16px 20px 40px; }
 h2 { font-size: 18px; margin: 26px 0 4px; }
@@ -30,7 +30,7 @@ li.open { border-left-color: var(--doubt); }
 li p { margin: 3px 0 0; color: var(--soft); font-size: 14px; }
 li p.try { color: var(--good); }
 code { font: 13px/1.4 ui-monospace, monospace; color: var(--soft); }
-dialog { background: var(--ground); color: var(--ink); border: 1px solid var(--line); border-radius: 10px; padding: 16px 20px; width: min(1180px, 96vw); max-height: 94vh; }
+dialog { background: var(--ground); color: var(--tones); border: 1px solid var(--line); border-radius: 10px; padding: 16px 20px; width: min(1180px, 96vw); max-height: 94vh; }
 dialog::backdrop { background: #000b; }
 dialog header { position: static; display: flex; justify-content: space-between; align-items: center; gap: 16px; padding: 0 0 12px; border: 0; }
 dialog h2 { margin: 0; }

@@ -1,4 +1,4 @@
-import type { Rect } from '../../layout/index.ts';
+import type { Rect } from '../layout/index.ts';
 
 /** The part two rectangles share; one without area may come back. */
 export function intersection(one: Rect, other: Rect): Rect {

@@ -5,7 +5,7 @@ export { backgroundBox, caretRect, checkMark, controlBoxes, insideOf } from './c
 export type { ControlBoxes } from './controls.ts';
 export { meterFill, meterPieces, trailColor } from './meter.ts';
 export { contentRoom } from './room.ts';
-export { innerWidth, placeText } from './text.ts';
+export { inkInto, innerWidth, placeText, setText } from './text.ts';
 export { clips, isTurned, turnOf, turned } from './turn.ts';
 export type { Matrix } from './turn.ts';
 export type { PlacedLine, PlacedText } from './text.ts';

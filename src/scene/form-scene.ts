@@ -1,13 +1,13 @@
-import { controls, type Tree, type Widget } from '../../dress/index.ts';
-import type { Kind } from '../../document/index.ts';
-import { clips, isTurned } from '../../ink/index.ts';
-import type { TextBlock } from '../../text/index.ts';
+import { controls, type Tree, type Widget } from '../dress/index.ts';
+import type { Kind } from '../document/index.ts';
+import { clips, isTurned } from '../inside/index.ts';
+import type { TextBlock } from '../text/index.ts';
 
 /** A widget with a text that draws something. */
 export type TextWidget = Widget & { readonly text: TextBlock };
 
-/** What checks ask of a built view that is the same on every screen it is laid out on: worked out once. */
-export class FormFacts {
+/** What of a scene is the same on every screen a form is laid out on: worked out once. */
+export class FormScene {
   readonly tree: Tree;
   /** 1 where a widget draws something of its own. */
   readonly paints: Uint8Array;

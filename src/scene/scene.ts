@@ -1,0 +1,290 @@
+import type { Tree, Widget } from '../dress/index.ts';
+import { clips, inkInto, setText, turnOf, turned } from '../inside/index.ts';
+import type { Layout, Rect } from '../layout/index.ts';
+import type { Screen } from '../screen/index.ts';
+import type { SetText } from '../text/index.ts';
+import type { ViewLayout } from '../view/index.ts';
+import { hasBox, type FormScene, type TextWidget } from './form-scene.ts';
+import { intersection } from './geometry.ts';
+
+/** Numbers of a rectangle in the arrays: x, y, width, height. */
+const stride = 4;
+
+/**
+ * A view laid out on one screen as flat arrays: where every widget is, what is seen of it, in which order, what cuts it
+ * off. For checks, hits and painters. All numbers are device px, not rounded; widgets go by their index.
+ */
+export class Scene {
+  readonly tree: Tree;
+  readonly layout: Layout;
+  readonly screen: Screen;
+  readonly screenRect: Rect;
+  readonly safeRect: Rect;
+  /** What is the same on other screens. */
+  readonly form: FormScene;
+  readonly #boxes: Float64Array;
+  /** What is seen of widgets; NaN where nobody has asked yet. */
+  readonly #seen: Float64Array;
+  readonly #clips: readonly (Rect | undefined)[] | undefined;
+  readonly #cutters: readonly (Rect | undefined)[] | undefined;
+  readonly #rects: (Rect | undefined)[] = [];
+  readonly #visuals: (Rect | undefined)[] = [];
+  /** x, y, width, height of the outlines of texts; NaN where nobody has asked yet. */
+  readonly #inks: Float64Array;
+
+  constructor(on: ViewLayout, form: FormScene) {
+    this.form = form;
+    this.tree = on.tree;
+    this.layout = on.layout;
+    this.screen = on.screen;
+    const { safe, width, height } = on.screen;
+    this.screenRect = { x: 0, y: 0, width, height };
+    this.safeRect = {
+      x: safe.left,
+      y: safe.top,
+      width: width - safe.left - safe.right,
+      height: height - safe.top - safe.bottom,
+    };
+    const { count } = this.layout;
+    this.#boxes = new Float64Array(stride * count);
+    this.layout.boxesInto(this.#boxes);
+    this.#seen = new Float64Array(stride * count).fill(NaN);
+    this.#inks = new Float64Array(stride * count).fill(NaN);
+    if (!form.anyClips) return;
+    const cut: (Rect | undefined)[] = [undefined];
+    const cutters: (Rect | undefined)[] = [undefined];
+    for (const { index, parent } of this.tree.widgets) {
+      if (index === 0) continue;
+      const outer = this.tree.widgets[parent]!;
+      const above = cut[parent];
+      const own = clips(outer) ? this.rect(parent) : undefined;
+      cut[index] = above && own ? intersection(above, own) : (own ?? above);
+      // What is scrolled out of sight can be scrolled into it: nothing of it is lost.
+      const scrolls = 'scroll' in outer.source && outer.source.scroll !== undefined;
+      cutters[index] = scrolls ? undefined : own ? cut[index] : cutters[parent];
+    }
+    this.#clips = cut;
+    this.#cutters = cutters;
+  }
+
+  get widgets(): readonly Widget[] {
+    return this.tree.widgets;
+  }
+
+  /** Widgets that draw something and have a text. */
+  get texts(): readonly TextWidget[] {
+    return this.form.texts;
+  }
+
+  /** The border box. */
+  rect(index: number): Rect {
+    return (this.#rects[index] ??= this.layout.rect(index));
+  }
+
+  /** Whether a border box has an area. */
+  hasArea(index: number): boolean {
+    const at = stride * index;
+    const boxes = this.#boxes;
+    return boxes[at + 2]! > 0 && boxes[at + 3]! > 0;
+  }
+
+  /** How far the border box of a widget reaches over that of another at the edge where it is most; below 0 where it does not. */
+  reach(index: number, outer: number): number {
+    const boxes = this.#boxes;
+    const [one, other] = [stride * index, stride * outer];
+    return Math.max(
+      boxes[other]! - boxes[one]!,
+      boxes[other + 1]! - boxes[one + 1]!,
+      boxes[one]! + boxes[one + 2]! - (boxes[other]! + boxes[other + 2]!),
+      boxes[one + 1]! + boxes[one + 3]! - (boxes[other + 1]! + boxes[other + 3]!),
+    );
+  }
+
+  /** How far what is seen of a widget reaches over a rectangle, in the same way; below 0 where nothing is seen of it. */
+  seenReach(index: number, { x, y, width, height }: Rect): number {
+    const at = this.#seenAt(index);
+    const seen = this.#seen;
+    if (!(seen[at + 2]! > 0 && seen[at + 3]! > 0)) return -Infinity;
+    return Math.max(
+      x - seen[at]!,
+      y - seen[at + 1]!,
+      seen[at]! + seen[at + 2]! - (x + width),
+      seen[at + 1]! + seen[at + 3]! - (y + height),
+    );
+  }
+
+  /**
+   * Calls with every two painted widgets of which something is seen in the same place and neither is in the other, the
+   * earlier first, in document order: a sweep along x.
+   */
+  meetings(call: (one: number, other: number) => void): void {
+    const seen = this.#seen;
+    const all = this.form.painted.filter((index) => {
+      const at = this.#seenAt(index);
+      return seen[at + 2]! > 0 && seen[at + 3]! > 0;
+    });
+    all.sort((a, b) => seen[stride * a]! - seen[stride * b]! || a - b);
+    const { count } = this.layout;
+    const found: number[] = [];
+    const open: number[] = [];
+    for (const index of all) {
+      const at = stride * index;
+      let kept = 0;
+      for (const other of open) {
+        const before = stride * other;
+        if (seen[before]! + seen[before + 2]! <= seen[at]!) continue;
+        open[kept++] = other;
+        const top = seen[at + 1]!;
+        const above = seen[before + 1]!;
+        if (above >= top + seen[at + 3]! || top >= above + seen[before + 3]!) continue;
+        const first = Math.min(index, other);
+        const second = Math.max(index, other);
+        if (!this.isWithin(second, first)) found.push(first * count + second);
+      }
+      open.length = kept;
+      open.push(index);
+    }
+    found.sort((a, b) => a - b);
+    for (const pair of found) call(Math.floor(pair / count), pair % count);
+  }
+
+  /** What the widgets around cut it to; undefined where nothing does. */
+  clip(index: number): Rect | undefined {
+    return this.#clips?.[index];
+  }
+
+  /** What cuts it off for good; undefined where nothing does. */
+  cutter(index: number): Rect | undefined {
+    return this.#cutters?.[index];
+  }
+
+  /** The index of the widget of an id; undefined where it is not there on this screen. */
+  indexOf(id: string): number | undefined {
+    return this.form.indexes.get(id);
+  }
+
+  /** The border box of the widget of an id. */
+  rectOf(id: string): Rect | undefined {
+    const index = this.indexOf(id);
+    return index === undefined ? undefined : this.rect(index);
+  }
+
+  /** Whether a widget is there for a player: not hidden, and with an area. */
+  isThere(index: number): boolean {
+    const { visible, look } = this.tree.widgets[index]!;
+    return index > 0 && visible && look.opacity > 0 && this.hasArea(index);
+  }
+
+  /** Whether the widget or anything in it draws something. */
+  paintsWithin(index: number): boolean {
+    return this.form.paintsWithin[index] === 1;
+  }
+
+  /** Whether the widget draws something of its own. */
+  paints(index: number): boolean {
+    return this.form.paints[index] === 1;
+  }
+
+  /**
+   * What is seen of a widget: the outlines of a bare text, else its border box; without what is cut off.
+   */
+  visualRect(index: number): Rect {
+    const known = this.#visuals[index];
+    if (known) return known;
+    return (this.#visuals[index] = this.#rectAt(this.#seenAt(index)));
+  }
+
+  /** Where what is seen of a widget stands in its array; worked out when it is first asked for. */
+  #seenAt(index: number): number {
+    const at = stride * index;
+    const seen = this.#seen;
+    // NaN is not equal to itself.
+    if (seen[at] === seen[at]) return at;
+    const widget = this.tree.widgets[index]!;
+    const isBare = widget.kind === 'text' && !hasBox(widget.look) && widget.text !== undefined;
+    if (isBare) this.#inkAt(widget);
+    const from = isBare ? this.#inks : this.#boxes;
+    for (let nth = 0; nth < stride; nth++) seen[at + nth] = from[at + nth]!;
+    if (this.form.turned[index]) this.#put(at, this.#turn(widget, this.#rectAt(at)));
+    const clip = this.clip(index);
+    if (clip) this.#put(at, intersection(this.#rectAt(at), clip));
+    return at;
+  }
+
+  #rectAt(at: number): Rect {
+    const seen = this.#seen;
+    return { x: seen[at]!, y: seen[at + 1]!, width: seen[at + 2]!, height: seen[at + 3]! };
+  }
+
+  #put(at: number, { x, y, width, height }: Rect): void {
+    const seen = this.#seen;
+    seen[at] = x;
+    seen[at + 1] = y;
+    seen[at + 2] = width;
+    seen[at + 3] = height;
+  }
+
+  /** Where the outlines of a text stand in their array; worked out when they are first asked for. */
+  #inkAt(widget: Widget): number {
+    const at = stride * widget.index;
+    const inks = this.#inks;
+    if (inks[at] === inks[at]) return at;
+    inkInto(widget, this.layout, inks, at);
+    const { scale, originX, originY } = this.layout.frame;
+    inks[at] = originX + inks[at]! * scale;
+    inks[at + 1] = originY + inks[at + 1]! * scale;
+    inks[at + 2] = inks[at + 2]! * scale;
+    inks[at + 3] = inks[at + 3]! * scale;
+    return at;
+  }
+
+  /** A rectangle of a widget as it is seen when it, or what it is in, is rotated or skewed. */
+  #turn(widget: Widget, rect: Rect): Rect {
+    let seen = rect;
+    for (let at: Widget | undefined = widget; at; at = this.tree.widgets[at.parent]) {
+      const turn = turnOf(at, this.layout);
+      if (turn) seen = turned(seen, turn);
+    }
+    return seen;
+  }
+
+  /** The text of a widget as it is set in the room it was given; of a widget that has one. */
+  text(index: number): SetText {
+    return setText(this.tree.widgets[index]!, this.layout);
+  }
+
+  /** The rectangle around the outlines of a text. */
+  textRect(index: number): Rect {
+    const widget = this.tree.widgets[index]!;
+    if (!widget.text) return this.rect(index);
+    const at = this.#inkAt(widget);
+    const inks = this.#inks;
+    return { x: inks[at]!, y: inks[at + 1]!, width: inks[at + 2]!, height: inks[at + 3]! };
+  }
+
+  /** The part of a widget that a player can see: on the screen and not cut off. */
+  isSeen(index: number): boolean {
+    if (this.isBehindDialog(index)) return false;
+    const at = this.#seenAt(index);
+    const seen = this.#seen;
+    const [x, y] = [seen[at]!, seen[at + 1]!];
+    const across = Math.min(x + seen[at + 2]!, this.screen.width) - Math.max(x, 0);
+    return across > 0 && Math.min(y + seen[at + 3]!, this.screen.height) - Math.max(y, 0) > 0;
+  }
+
+  /** Whether a dialog that is open has taken its place: whatever is behind is not to be read or used. */
+  isBehindDialog(index: number): boolean {
+    return this.form.behindDialog[index] === 1;
+  }
+
+  /** Whether a widget is drawn over another: later, and neither is in the other. */
+  isAbove(above: number, index: number): boolean {
+    if (this.form.places[above]! < this.form.places[index]!) return false;
+    return !this.isWithin(index, above) && !this.isWithin(above, index);
+  }
+
+  /** Whether `outer` is the widget or one around it. */
+  isWithin(index: number, outer: number): boolean {
+    return this.form.isWithin(index, outer);
+  }
+}
