@@ -1,6 +1,6 @@
 // Compiles src/ into dist/, bundles the command line and writes the JSON Schemas. Does nothing when dist/ is newer than all it is made from.
 import { execFileSync } from 'node:child_process';
-import { existsSync, mkdirSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { newest } from './newest.mjs';
 import { fileURLToPath, pathToFileURL } from 'node:url';
@@ -14,7 +14,9 @@ export async function build({ force = false } = {}) {
   );
   const built = existsSync(stamp) ? statSync(stamp).mtimeMs : 0;
   if (!force && inputs.every((path) => newest(path) < built)) return false;
-  rmSync(join(root, 'dist'), { recursive: true, force: true });
+  // The tests' own bundle stays: they may be running.
+  for (const name of existsSync(join(root, 'dist')) ? readdirSync(join(root, 'dist')) : [])
+    if (name !== 'tests') rmSync(join(root, 'dist', name), { recursive: true, force: true });
   const tsc = join(root, 'node_modules', 'typescript', 'bin', 'tsc');
   execFileSync(process.execPath, [tsc, '-p', join(root, 'tsconfig.build.json')], {
     stdio: 'inherit',

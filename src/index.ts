@@ -3,8 +3,9 @@
  * `pimbot/node` reads files and writes PNG.
  */
 export { findScreen, makeScreen, screens } from './screen/index.ts';
+export type { KeyRow } from './document/index.ts';
 export type { Edges, InputDevice, Screen, ScreenSize } from './screen/index.ts';
-export { documentSchema, formatDiagnostic, messageOf, themeSchema } from './document/index.ts';
+export { documentSchema, formatDiagnostic, messageOf, themeSchema, widgetKeys } from './document/index.ts';
 export type {
   CheckedDocument,
   Diagnostic,

@@ -61,3 +61,5 @@ export type {
   ViewSource,
   WidgetSource,
 } from './model.ts';
+export { keyRow, widgetKeys } from './widget-keys.ts';
+export type { KeyRow } from './keys/key-row.ts';

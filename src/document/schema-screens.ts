@@ -1,3 +1,4 @@
+import type { Schema } from './shape.ts';
 import { patterns } from './lengths.ts';
 import { scalings } from './model.ts';
 import { choice } from './schema-parts.ts';
@@ -51,3 +52,17 @@ export const referenceKeys = {
   },
   'step': { type: 'number', minimum: 0.001, maximum: 100, title: 'a number above 0' },
 };
+
+/** Keys that change on some screens. */
+export const whenList = (change: string): Schema => ({
+  type: 'array',
+  title: 'a list of conditions and changes',
+  description: 'Keys that change on some screens.',
+  items: {
+    type: 'object',
+    title: 'a condition',
+    additionalProperties: false,
+    required: ['screen', 'change'],
+    properties: { screen: { $ref: '#/$defs/screenCondition' }, change: { $ref: change } },
+  },
+});

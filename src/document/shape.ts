@@ -1,13 +1,11 @@
 import { pointerTo, type Json } from './parse.ts';
 
-/** The names of types that a schema may ask for (JSON Schema 2020-12, Validation §6.1.1). */
-type TypeName = 'object' | 'array' | 'string' | 'number' | 'integer' | 'boolean' | 'null';
-
 /** The part of JSON Schema (2020-12) that our schemas are written in. `title` completes a sentence: «"width" is …». */
 export interface Schema {
   readonly $ref?: string;
   readonly title?: string;
-  readonly type?: TypeName | readonly TypeName[];
+  readonly description?: string;
+  readonly type?: string | readonly string[];
   readonly const?: Json;
   readonly enum?: readonly Json[];
   readonly pattern?: string;
@@ -141,7 +139,8 @@ function isOfType(value: Json, wanted: NonNullable<Schema['type']>): boolean {
   return typeof wanted === 'string' ? isOf(value, wanted) : wanted.some((one) => isOf(value, one));
 }
 
-function isOf(value: Json, type: TypeName): boolean {
+/** Types as JSON Schema names them (2020-12, Validation §6.1.1). */
+function isOf(value: Json, type: string): boolean {
   switch (type) {
     case 'object':
       return typeof value === 'object' && value !== null && !Array.isArray(value);

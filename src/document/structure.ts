@@ -1,32 +1,13 @@
 import type { DiagnosticList } from './diagnostics.ts';
-import {
-  readAnchor,
-  readAspect,
-  readColumns,
-  readGap,
-  readInset,
-  readLength,
-  readLengthPair,
-  readLimits,
-  readPivot,
-  readSides,
-  readSize,
-  readSizePair,
-  readTrack,
-  type Length,
-} from './lengths.ts';
+import { readAnchor, readInset, readLengthPair, readLimits, readSize } from './lengths.ts';
 import {
   isTemplate,
-  controlKinds,
-  directions,
-  kinds,
   own,
   rootsOf,
   states,
   widgetsOf,
   type ParameterType,
   type DocumentSource,
-  type Kind,
   type Origin,
   type PlacedSource,
   type ViewSource,
@@ -35,54 +16,10 @@ import {
 import { checkFocusOrder, checkPromises, checkUses, checkWidgetNames } from './references.ts';
 import { pointerTo } from './parse.ts';
 import { nearestName } from './suggest.ts';
-import { widgetKeyNames } from './schema.ts';
+import { keyRow, widgetKeyNames } from './widget-keys.ts';
 import { show } from './validate.ts';
 
-const everyKind: readonly Kind[] = kinds;
 const everyState: readonly string[] = states;
-
-const textKinds: readonly Kind[] = ['text', 'button', 'textbox', 'tooltip'];
-const pictureKinds: readonly Kind[] = ['image', 'panel', 'button', 'textbox', 'dialog', 'tooltip'];
-const containerKinds: readonly Kind[] = ['panel', 'button', 'tabs', 'dialog'];
-const scrollingKinds: readonly Kind[] = ['panel', 'dialog'];
-
-/** Keys that only some kinds of widget have. */
-const kindsOfKey: Readonly<Record<string, readonly Kind[]>> = {
-  'text': textKinds,
-  'wrap': textKinds,
-  'max-lines': textKinds,
-  'ellipsis': textKinds,
-  'least-font-size': textKinds,
-  'placeholder': ['textbox'],
-  'image': pictureKinds,
-  'fit': pictureKinds,
-  'image-position': pictureKinds,
-  'tile': pictureKinds,
-  'slice': pictureKinds,
-  'slice-edges': pictureKinds,
-  'slice-center': pictureKinds,
-  'flip': pictureKinds,
-  'image-rendering': pictureKinds,
-  'value': ['meter', 'slider', 'separator'],
-  'trail': ['meter'],
-  'segments': ['meter'],
-  'fill-from': ['meter', 'slider'],
-  'checked': ['checkbox', 'switch'],
-  ...Object.fromEntries(directions.map((key) => [key, controlKinds])),
-  'focus-order': containerKinds,
-  'children': containerKinds,
-  'arrange': containerKinds,
-  'reverse': containerKinds,
-  'columns': containerKinds,
-  'rows': containerKinds,
-  'page': ['panel', 'tabs'],
-  'scroll': scrollingKinds,
-  'scroll-offset': scrollingKinds,
-  'gap': containerKinds,
-  'align': containerKinds,
-  'justify': containerKinds,
-  'overflow': containerKinds,
-};
 
 /** What the schema cannot say: notations, names inside the views, keys that make no sense together. */
 export function checkStructure(document: DocumentSource, origin: Origin, diagnostics: DiagnosticList): void {
@@ -96,7 +33,9 @@ export function checkStructure(document: DocumentSource, origin: Origin, diagnos
   }
   checkUses(document, origin, diagnostics);
   for (const { name, pointer, root, component } of rootsOf(document)) {
-    checkContainer(withoutTemplates(root), pointer, origin, diagnostics);
+    const holder = withoutTemplates(root);
+    if (!component) checkReadable(holder, pointer, origin, diagnostics);
+    checkContainer(holder, pointer, origin, diagnostics);
     // A view goes by its name, so no widget in it may.
     const ids = new Map<string, string>(component ? [] : [[name, pointer]]);
     const placed: PlacedSource[] = [...widgetsOf(root, pointer)];
@@ -217,8 +156,6 @@ function suits(type: ParameterType, value: unknown): boolean {
   }
 }
 
-const fixedOnScreens = ['id', 'children', 'use', 'set', 'slot', 'repeat', 'when', 'kind'] as const;
-
 /** What changes on some screens is checked like what it changes. */
 function checkChanges(
   { widget, pointer, parent }: PlacedSource,
@@ -227,8 +164,9 @@ function checkChanges(
 ): void {
   widget.when?.forEach(({ change }, index) => {
     const at = `${pointer}/when/${index}/change`;
-    for (const key of fixedOnScreens) {
-      if (change[key] !== undefined) diagnostics.add('key-fixed', { key }, origin.atKey(`${at}/${key}`));
+    for (const key of Object.keys(change)) {
+      const isFixed = key === 'use' || key === 'set' || keyRow(key)?.onScreens === false;
+      if (isFixed) diagnostics.add('key-fixed', { key }, origin.atKey(pointerTo(at, key)));
     }
     const whole = { anchor: widget.anchor, arrange: widget.arrange, ...change };
     checkNotations({ widget: whole, pointer: at, parent, arrange: undefined }, origin, diagnostics);
@@ -310,12 +248,6 @@ function checkContainer(
   const refuse = (key: string, expected: string) =>
     wrong(key, expected, (holder as Record<string, unknown>)[key], pointer, origin, diagnostics);
   const { arrange = 'free' } = holder;
-  if (holder.padding !== undefined && !isPlainSides(holder.padding)) refuse('padding', oneToFour);
-  if (holder.gap !== undefined && !readGap(holder.gap)) refuse('gap', 'one or two numbers of u');
-  if (holder.columns !== undefined && !readColumns(holder.columns)) {
-    refuse('columns', 'a number of columns, their sizes such as "120 content fill 2", or "auto 120"');
-  }
-  if (holder.rows !== undefined && !readTrack(holder.rows)) refuse('rows', 'a number of u, content or fill');
   for (const key of ['columns', 'rows'] as const) {
     if (holder[key] !== undefined && arrange !== 'grid') {
       diagnostics.add('key-needs', { key, needs: 'arrange: grid' }, origin.atKey(`${pointer}/${key}`));
@@ -342,11 +274,13 @@ function checkContainer(
   }
 }
 
-const oneToFour = 'one to four numbers of u in the order of CSS: top right bottom left';
-
-function isPlainSides(value: unknown): boolean {
-  const sides = readSides(value);
-  return sides !== undefined && Object.values(sides).every((side: Length) => side.share === 0);
+/** Keys whose notation cannot be read. */
+function checkReadable(holder: object, pointer: string, origin: Origin, diagnostics: DiagnosticList): void {
+  for (const [key, value] of Object.entries(holder) as [string, unknown][]) {
+    const row = keyRow(key);
+    if (value === undefined || !row?.read || row.read(value) !== undefined) continue;
+    wrong(key, row.expected ?? 'another value', value, pointer, origin, diagnostics);
+  }
 }
 
 function wrong(
@@ -374,9 +308,6 @@ function checkNotations(placed: PlacedSource, origin: Origin, diagnostics: Diagn
   }
   const anchor = readAnchor(widget.anchor ?? 'left top');
   if (!anchor) refuse('anchor', 'an anchor such as "right bottom", "left..right top" or "25% center"');
-  if (widget.pivot !== undefined && !readPivot(widget.pivot)) {
-    refuse('pivot', 'a point such as "right bottom", "center" or "0.5 1"');
-  }
   if (anchor && widget.offset !== undefined) {
     const offset = readLengthPair(widget.offset);
     if (!offset) refuse('offset', 'one or two lengths such as -24 or "-24 12"');
@@ -392,27 +323,8 @@ function checkNotations(placed: PlacedSource, origin: Origin, diagnostics: Diagn
     if (!spans.x && !spans.y) diagnostics.add('inset-without-span', {}, origin.atKey(`${pointer}/inset`));
     else if (!readInset(widget.inset, spans)) refuse('inset', 'the distances kept from the ends of a span');
   }
-  for (const key of ['width', 'height'] as const) {
-    if (widget[key] !== undefined && !readSize(widget[key])) refuse(key, 'a length, content or fill');
-  }
-  if (widget.size !== undefined && !readSizePair(widget.size)) refuse('size', 'one or two sizes');
-  for (const key of ['min-width', 'max-width', 'min-height', 'max-height'] as const) {
-    if (widget[key] !== undefined && !readLength(widget[key])) refuse(key, 'a length');
-  }
-  if (widget.margin !== undefined && !isPlainSides(widget.margin)) refuse('margin', oneToFour);
+  checkReadable(widget, pointer, origin, diagnostics);
   checkContainer(widget, pointer, origin, diagnostics);
-  if (widget.aspect !== undefined && readAspect(widget.aspect) === undefined) {
-    refuse('aspect', 'a ratio from 0.0001 to 10000 such as 1.5 or "16/9"');
-  }
-  for (const key of ['scroll-offset', 'skew'] as const) {
-    const pair = widget[key] === undefined ? undefined : readLengthPair(widget[key]);
-    if (widget[key] !== undefined && (!pair || pair.x.share !== 0 || pair.y.share !== 0)) {
-      refuse(key, 'one or two numbers');
-    }
-  }
-  if (widget['image-position'] !== undefined && !readPivot(widget['image-position']))
-    refuse('image-position', 'a point such as "left top", "center" or "0.5 1"');
-  if (widget.slice !== undefined && !isPlainSides(widget.slice)) refuse('slice', oneToFour);
   if (typeof widget.states === 'string' && !everyState.includes(widget.states)) {
     const facts = { key: 'states', found: show(widget.states), choices: everyState };
     const meant = nearestName(widget.states, everyState);
@@ -430,8 +342,8 @@ function checkKind(placed: PlacedSource, origin: Origin, diagnostics: Diagnostic
   if (widget.use !== undefined) return;
   const kind = widget.kind ?? 'panel';
   for (const key of Object.keys(widget)) {
-    const allowed = own(kindsOfKey, key) ?? everyKind;
-    if (!allowed.includes(kind)) {
+    const allowed = keyRow(key)?.kinds;
+    if (allowed && !allowed.includes(kind)) {
       diagnostics.add(
         'key-not-for-kind',
         { key, kind, kinds: allowed },

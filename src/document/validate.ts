@@ -12,7 +12,7 @@ export function validate(
   origin: Origin,
   diagnostics: DiagnosticList,
 ): boolean {
-  const errors = shapeErrors(value, (format === 'document' ? documentSchema : themeSchema) as Schema);
+  const errors = shapeErrors(value, format === 'document' ? documentSchema : themeSchema);
   const told = new Set<string>();
   for (const error of errors) {
     // One sentence for one place: what a value may be is said whole by its schema's title.

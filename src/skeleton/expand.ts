@@ -1,5 +1,6 @@
 import {
   isTemplate,
+  keyRow,
   own,
   pointerTo,
   type CheckedDocument,
@@ -50,9 +51,17 @@ export interface Trace {
   readonly structural: Set<string>;
 }
 
-/** Keys whose texts are messages, filled in when they are shown; any other `{name}` is put in here. */
-const shownKeys = new Set(['text', 'value', 'trail', 'placeholder', 'repeat']);
-const fixedKeys = new Set(['use', 'set', 'slot', 'repeat', 'when', 'children', 'id', 'params']);
+/** Whether a `{name}` in the place of a key's value is put in here: others are messages, or may not stand there. */
+function isPutIn(key: string): boolean {
+  return !isFixed(key) && (keyRow(key)?.binds ?? 'put in') === 'put in';
+}
+
+/** Keys that say what a widget is made of: an instance does not hand them on. */
+function isFixed(key: string): boolean {
+  return madeOf.has(key) || keyRow(key)?.binds === 'fixed';
+}
+
+const madeOf: ReadonlySet<string> = new Set(['use', 'set', 'repeat', 'params']);
 
 /** The children of a view or widget as they are written. */
 export function childrenOf(
@@ -149,7 +158,7 @@ function parametersOf(
   const params = component.params ?? {};
   for (const [key, value] of Object.entries(instance)) {
     if (Object.hasOwn(params, key)) given[key] = value as string;
-    else if (!fixedKeys.has(key)) ownKeys[key] = value;
+    else if (!isFixed(key)) ownKeys[key] = value;
   }
   for (const [name, parameter] of Object.entries(params)) {
     if (Object.hasOwn(given, name)) continue;
@@ -175,7 +184,7 @@ function substituted<Source extends WidgetSource>(
     return found;
   };
   for (const [key, value] of Object.entries(source) as [string, unknown][]) {
-    if (shownKeys.has(key) || fixedKeys.has(key)) continue;
+    if (!isPutIn(key)) continue;
     const at = pointerTo(pointer, key);
     if (isTemplate(value)) changes[key] = valueOf(value, at);
     if (key !== 'look' || typeof value !== 'object' || value === null) continue;
