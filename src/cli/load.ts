@@ -12,6 +12,8 @@ export interface Usable {
   readonly resources: Resources;
   /** Of every byte that was read. */
   readonly fingerprint: string;
+  /** The same without the document's own file. */
+  readonly named: string;
 }
 
 /** A document that can be used, or its diagnostics when it cannot. */
@@ -43,8 +45,8 @@ export async function load(
   if (project.diagnostics.length > 0) beforeTelling();
   printDiagnostics(project.diagnostics, io);
   if (!project.document) return { file, document: undefined, diagnostics: project.diagnostics };
-  const { document, resources, fingerprint } = project;
-  return { file, document, resources, fingerprint };
+  const { document, resources, fingerprint, named } = project;
+  return { file, document, resources, fingerprint, named };
 }
 
 /** Diagnostics shown at most; more are counted. */

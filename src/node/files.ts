@@ -17,6 +17,8 @@ export class FileProblem extends Error {
 export class ProjectFolder {
   readonly root: string;
   readonly #digest = createHash('sha256');
+  /** Of what was read by a name in the document, found or not. */
+  readonly #named = createHash('sha256');
 
   constructor(root: string) {
     this.root = realpathSync(root);
@@ -25,6 +27,11 @@ export class ProjectFolder {
   /** A fingerprint of everything that was read through it, in its order. */
   get fingerprint(): string {
     return this.#digest.copy().digest('hex');
+  }
+
+  /** The same without what was read elsewhere. */
+  get namedFingerprint(): string {
+    return this.#named.copy().digest('hex');
   }
 
   /** Counts bytes that were read elsewhere into the fingerprint. */
@@ -37,6 +44,8 @@ export class ProjectFolder {
    * @throws FileProblem when it is not there, lies outside the folder, is no plain file or is larger than `most` bytes.
    */
   read(path: string, most: number): Uint8Array {
+    // A file that is missing counts too: once it is there, it is another project.
+    for (const digest of [this.#digest, this.#named]) digest.update(`${path.length} ${path}\n`);
     if (path.includes('\0')) throw new FileProblem('missing', 'the path has a NUL character');
     const wanted = resolve(this.root, path);
     if (!this.#holds(wanted)) throw new FileProblem('outside', wanted);
@@ -49,6 +58,7 @@ export class ProjectFolder {
     if (!this.#holds(real)) throw new FileProblem('outside', real);
     const bytes = readLimited(real, most);
     this.note(bytes);
+    this.#named.update(`${bytes.length}\n`).update(bytes);
     return bytes;
   }
 

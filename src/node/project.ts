@@ -26,6 +26,8 @@ export interface Project {
   readonly diagnostics: readonly Diagnostic[];
   /** Of every byte that was read: two projects with the same one are the same. */
   readonly fingerprint: string;
+  /** The same without the document's own file. */
+  readonly named: string;
 }
 
 export interface ProjectOptions {
@@ -62,6 +64,7 @@ export async function openProject(path: string, options: ProjectOptions = {}): P
       resources: { fonts, pictures },
       diagnostics: read.diagnostics,
       fingerprint: folder.fingerprint,
+      named: folder.namedFingerprint,
     };
   const diagnostics = new DiagnosticList();
   await loadFonts(read.document, folder, fonts, diagnostics);
@@ -72,6 +75,7 @@ export async function openProject(path: string, options: ProjectOptions = {}): P
     resources: { fonts, pictures, catalogs },
     diagnostics: [...read.diagnostics, ...diagnostics.inOrder()],
     fingerprint: folder.fingerprint,
+    named: folder.namedFingerprint,
   };
 }
 

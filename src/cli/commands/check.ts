@@ -2,10 +2,18 @@ import { Option, type Command } from 'commander';
 import { factorOption, withReportOptions, withWindowOptions } from '../options.ts';
 import { collect, parseCount, parseShard, type Shard } from '../arguments.ts';
 import { availableParallelism } from 'node:os';
-import { Results, mostLayouts, planOf, type CheckPlan, type Coverage } from '../../verdict/index.ts';
+import {
+  Results,
+  mostLayouts,
+  planOf,
+  type BatchResult,
+  type CheckPlan,
+  type Coverage,
+} from '../../verdict/index.ts';
 import { factors, type Lists, type Occasion, type OccasionKey } from '../../view/index.ts';
 import { writeParts, type CheckPart } from '../../node/check-parts.ts';
 import type { PlanOptions } from '../../node/check-messages.ts';
+import { CheckCache, type CheckedView } from '../../node/check-cache.ts';
 import { CheckThreads } from '../../node/check-threads.ts';
 import { writeWhole } from '../../node/files.ts';
 import { counted, printable } from '../../report/index.ts';
@@ -42,9 +50,10 @@ export function checkCommand(program: Command, io: Io, done: (code: number) => v
       .addOption(
         new Option(
           '--threads <count>',
-          'how many threads work; as many as there are cores if left out',
+          'how many threads work; as many as there are cores, where that pays, if left out',
         ).argParser(parseCount),
       )
+      .option('--no-cache', 'check every view, also those nothing has changed for since the last time')
       .option(
         '--mend <what>',
         'mend what is found, where a change mends it and breaks nothing: all, a check, or VIEW/WIDGET (may be repeated)',
@@ -85,14 +94,15 @@ interface CheckCall extends ScreenOptions, ReportCall, Asked {
   readonly theme?: string;
   readonly coverage?: Coverage;
   readonly threads?: number;
+  readonly cache?: boolean;
   readonly shard?: Shard;
   readonly out?: string;
   readonly mend?: readonly string[];
   readonly write?: boolean;
 }
 
-/** With fewer screens than this, a check is over before another thread could help. */
-const worthStarting = 8;
+/** With fewer layouts than this, a check is over before a second thread is as warm as the first. */
+const worthStarting = 12_000;
 
 /** `pimbot check FILE…` */
 async function check(files: readonly string[], call: CheckCall, io: Io): Promise<number> {
@@ -111,20 +121,18 @@ async function check(files: readonly string[], call: CheckCall, io: Io): Promise
   const parts: CheckPart[] = [];
   for (const file of files) {
     progress.say(`reading ${printable(file)}`);
-    // Threads read the document while this one does.
-    const threads = new CheckThreads(file, call.theme, on.length < worthStarting ? 0 : helpersOf(call));
     try {
       const loaded = await load(file, io, call.theme, () => progress.clear());
       if (!loaded.document) {
         unusable.push(loaded);
         continue;
       }
-      const job = { loaded, options: optionsOf(loaded, call, on), threads, progress };
+      const cache = call.cache === false ? new CheckCache(undefined) : CheckCache.of(file);
+      const job = { loaded, options: optionsOf(loaded, call, on), call, progress, cache };
       if (call.shard) parts.push(await partOf(job, call.shard, call.theme));
       else checked.push(await verdictOf(job));
     } finally {
       progress.clear();
-      await threads.close();
     }
   }
   if (!call.shard) return tellVerdicts(mended(checked, call, io), unusable, call, io);
@@ -149,9 +157,10 @@ function mended(
   return checked.map((one) => mendFile(one, wanted, write, quiet));
 }
 
-/** How many threads help. */
-function helpersOf({ threads = availableParallelism() }: CheckCall): number {
-  return Math.max(0, Math.min(16, threads) - 1);
+/** How many threads help: as many as were asked for, else as many as there are cores where that pays. */
+function helpersOf({ threads }: CheckCall, layouts: number): number {
+  const wanted = threads ?? (layouts < worthStarting ? 1 : availableParallelism());
+  return Math.max(0, Math.min(16, wanted) - 1);
 }
 
 function optionsOf({ document }: Usable, call: CheckCall, on: readonly Screen[]): PlanOptions {
@@ -169,15 +178,17 @@ function optionsOf({ document }: Usable, call: CheckCall, on: readonly Screen[])
 interface Job {
   readonly loaded: Usable;
   readonly options: PlanOptions;
-  readonly threads: CheckThreads;
+  readonly call: CheckCall;
   readonly progress: Progress;
+  readonly cache: CheckCache;
 }
 
-async function verdictOf({ loaded, options, threads, progress }: Job): Promise<Checked> {
+async function verdictOf(job: Job): Promise<Checked> {
+  const { loaded, options } = job;
   const plan = planOf(loaded.document, { ...options, resources: loaded.resources });
   const results = new Results(loaded.document, plan);
   const all = plan.batches.map((_, nth) => nth);
-  await run({ loaded, options, threads, progress }, plan, all, (nth, result) => results.add(nth, result));
+  await run(job, plan, all, (nth, result) => results.add(nth, result));
   return { loaded, options, verdict: results.verdict() };
 }
 
@@ -192,8 +203,9 @@ async function partOf(job: Job, { nth, of }: Shard, theme: string | undefined): 
   return { file: loaded.file, theme, fingerprint: loaded.fingerprint, options, results };
 }
 
+/** Runs what is wanted of a plan; views of which all is known from an earlier run are not looked at again. */
 async function run(
-  { loaded, options, threads, progress }: Job,
+  { loaded, options, call, progress, cache }: Job,
   plan: CheckPlan,
   wanted: readonly number[],
   onResult: Results['add'],
@@ -201,9 +213,48 @@ async function run(
   const all = wanted.reduce((sum, nth) => sum + plan.batches[nth]!.screens.length, 0);
   let done = 0;
   progress.tell(0, all, 'layout');
-  await threads.run(loaded, plan, options, wanted, (nth, result) => {
+  const tell: Results['add'] = (nth, result) => {
     onResult(nth, result);
     done += plan.batches[nth]!.screens.length;
     progress.tell(done, all, 'layout');
-  });
+  };
+  const left: number[] = [];
+  const views: {
+    readonly checked: CheckedView;
+    readonly nths: readonly number[];
+    readonly results: BatchResult[];
+  }[] = [];
+  for (const view of plan.views) {
+    const nths = wanted.filter((nth) => plan.batches[nth]!.view === view);
+    const { document, named } = loaded;
+    const checked = { document, view, named, batches: nths.map((nth) => plan.batches[nth]!) };
+    const known = cache.read(checked);
+    if (known) nths.forEach((nth, at) => tell(nth, known[at]!));
+    else {
+      left.push(...nths);
+      views.push({ checked, nths, results: [] });
+    }
+  }
+  if (left.length === 0) return;
+  const layouts = left.reduce((sum, nth) => sum + plan.batches[nth]!.screens.length, 0);
+  const threads = new CheckThreads(loaded.file, call.theme, helpersOf(call, layouts));
+  try {
+    await threads.run(
+      loaded,
+      plan,
+      options,
+      left.sort((a, b) => a - b),
+      (nth, result) => {
+        tell(nth, result);
+        for (const { nths, results } of views) {
+          const at = nths.indexOf(nth);
+          if (at >= 0) results[at] = result;
+        }
+      },
+    );
+  } finally {
+    await threads.close();
+  }
+  for (const { checked, results } of views) cache.write(checked, results);
+  cache.tidy();
 }

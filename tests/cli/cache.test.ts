@@ -1,0 +1,130 @@
+import { cpSync, mkdirSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { createCanvas } from '@napi-rs/canvas';
+import { pimbotHere, temporaryFolder } from '../support/cli.ts';
+
+const folder = temporaryFolder();
+const kept = join(folder.path, 'node_modules', '.cache', 'pimbot');
+const path = (name: string) => join(folder.path, name);
+const check = (...more: string[]) =>
+  pimbotHere(
+    ['check', 'hud.yaml', '--json', '--no-suggest', '--screen', 'desktop', '--screen', 'square', ...more],
+    folder.path,
+  );
+
+const document = `pimbot: 1
+theme: day
+themes: { day: day.yaml }
+catalogs: { de: de.json }
+pictures: { crest: crest.png }
+cases: { few: { n: 1 }, many: { n: 1000 } }
+vary: { hud-sizes: [1] }
+components:
+  tag: { params: { name: text }, style: plate, size: 200 60, children: [ { id: words, kind: text, text: "{name}" } ] }
+views:
+  one:
+    backdrop: "#001018"
+    children:
+      - { use: tag, id: a, name: "Hold {n}", anchor: right top }
+      - { id: crest, kind: image, image: crest, anchor: left top, size: 64 }
+  two:
+    backdrop: "#001018"
+    children:
+      - { id: b, kind: text, text: Depth, style: plate, anchor: left bottom }
+`;
+const theme = `pimbot-theme: 1
+tokens: { ink: "#e8fff4" }
+fonts: { Deep: { 400: deep.woff } }
+styles: { plate: { background: "#0a3040", color: $ink, font: Deep, font-size: 30 } }
+`;
+
+function picture(color: string, size: number): Buffer {
+  const context = createCanvas(size, size).getContext('2d');
+  context.fillStyle = color;
+  context.fillRect(0, 0, size, size);
+  return context.canvas.toBuffer('image/png');
+}
+
+beforeAll(() => {
+  mkdirSync(path('node_modules'));
+  mkdirSync(path('.git'));
+  writeFileSync(path('hud.yaml'), document);
+  writeFileSync(path('day.yaml'), theme);
+  writeFileSync(path('de.json'), '{ "Depth": "Tiefe" }');
+  writeFileSync(path('crest.png'), picture('#ffd583', 64));
+  cpSync('assets/fonts/inter-400.woff', path('deep.woff'));
+});
+afterAll(() => folder.remove());
+
+test('after a change of anything, a check says what one without a cache says', async () => {
+  const changes: readonly (readonly [string, () => void])[] = [
+    ['nothing', () => undefined],
+    [
+      'a view',
+      () => writeFileSync(path('hud.yaml'), document.replace('text: Depth', 'text: Depth of the keel')),
+    ],
+    [
+      'its place',
+      () =>
+        writeFileSync(
+          path('hud.yaml'),
+          document.replace('anchor: right top', 'anchor: left top, offset: 1800 0'),
+        ),
+    ],
+    ['a component', () => writeFileSync(path('hud.yaml'), document.replace('size: 200 60', 'size: 20 60'))],
+    [
+      'a value of a case',
+      () => writeFileSync(path('hud.yaml'), document.replace('n: 1000', 'n: 10000000000000')),
+    ],
+    [
+      'what varies',
+      () => writeFileSync(path('hud.yaml'), document.replace('hud-sizes: [1]', 'hud-sizes: [1, 4]')),
+    ],
+    [
+      'the reference',
+      () =>
+        writeFileSync(
+          path('hud.yaml'),
+          document.replace('theme: day\n', 'theme: day\nreference: { size: 800x600 }\n'),
+        ),
+    ],
+    ['a comment', () => writeFileSync(path('hud.yaml'), `# One.\n${document}`)],
+    ['a style', () => writeFileSync(path('day.yaml'), theme.replace('font-size: 30', 'font-size: 8'))],
+    ['a token', () => writeFileSync(path('day.yaml'), theme.replace('"#e8fff4"', '"#0b3141"'))],
+    ['the theme as it was', () => writeFileSync(path('day.yaml'), theme)],
+    ['a catalog', () => writeFileSync(path('de.json'), '{}')],
+    ['a picture', () => writeFileSync(path('crest.png'), picture('#001018', 4))],
+    ['a picture that is none', () => writeFileSync(path('crest.png'), 'no picture')],
+    ['a font', () => cpSync('assets/fonts/inter-700.woff', path('deep.woff'))],
+  ];
+  const seen = new Set<string>();
+  for (const [what, change] of changes) {
+    change();
+    const [cached, again] = [await check(), await check()];
+    const fresh = await check('--no-cache');
+    expect([what, cached]).toEqual([what, fresh]);
+    expect([what, again]).toEqual([what, fresh]);
+    seen.add(fresh.out);
+  }
+  // The changes do change what is said.
+  expect(seen.size).toBeGreaterThan(9);
+  const [plain, larger] = [await check(), await check('--hud-size', '3')];
+  expect(larger.out).not.toBe(plain.out);
+  expect(larger).toEqual(await check('--hud-size', '3', '--no-cache'));
+});
+
+test('only what has changed is looked at again, and what was tampered with is', async () => {
+  writeFileSync(path('hud.yaml'), document);
+  const first = await check();
+  const before = new Set(readdirSync(kept));
+  writeFileSync(path('hud.yaml'), document.replace('text: Depth', 'text: Keel'));
+  await check();
+  expect(readdirSync(kept).filter((name) => !before.has(name))).toHaveLength(1);
+  writeFileSync(path('hud.yaml'), document);
+  for (const name of readdirSync(kept)) {
+    const text = readFileSync(join(kept, name), 'utf8');
+    writeFileSync(join(kept, name), text.replace('"findings":[', '"findings":[ '));
+  }
+  expect(await check()).toEqual(first);
+});
