@@ -2,6 +2,7 @@ import { LiveLayout, makeScreen, openView, readDocument, type DocumentSource, ty
 import { bundledFonts } from 'pimbot/node';
 import { median, rivalWith, startBrowser } from './browser.ts';
 import { checkDemo, checkMany } from './checking.ts';
+import { checkCommand, reading, suggestions } from './commands.ts';
 import { hudTree, labelTree } from './trees.ts';
 
 /** One measurement; `ratio` is theirs / ours. */
@@ -102,6 +103,8 @@ if (!json)
   process.stdout.write(
     `${''.padEnd(58)}${'Pimbot'.padStart(10)}${'other'.padStart(10)}${'ratio'.padStart(9)}\n`,
   );
+// The first document of this process.
+const firstRead = wants('checking') ? reading() : undefined;
 const browser = await startBrowser();
 try {
   for (const count of !wants('layout') ? [] : quick ? [100] : [100, 1000, 10_000]) {
@@ -191,6 +194,9 @@ try {
   if (wants('checking')) {
     for (const one of [await checkDemo(quick ? 1 : 5), checkMany()])
       tell(one.name, one.checking, one.layingOut, 'ms');
+    const rounds = quick ? 1 : 3;
+    for (const one of [checkCommand(rounds), await suggestions(rounds), firstRead!])
+      tell(one.name, one.ours, one.theirs, 'ms');
   }
 } finally {
   await browser.close();

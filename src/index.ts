@@ -69,7 +69,7 @@ export type { AnchorAdvice, InstanceChange, Move, WrapOptions } from './edit/ind
 export { gaveWay, whyEdge, whyLook, whySize, whyWidget } from './why/index.ts';
 export type { GaveWay, LookReason, Reason } from './why/index.ts';
 export { checks, documentChecks } from './checks/index.ts';
-export { Results, checkDocument, planOf, runBatch } from './verdict/index.ts';
+export { Results, SharedChecks, checkDocument, planOf, runBatch } from './verdict/index.ts';
 export type {
   CheckId,
   Facts,

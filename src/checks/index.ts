@@ -1,3 +1,4 @@
+/* A scene in; what is wrong in it out. One file a check: what it measures, its facts, its sentence, the names of its remedies. */
 export { Acceptances } from './acceptances.ts';
 export { idsIn, promiseCheck } from './broken-promise.ts';
 export { checkOf, checks, documentChecks } from './registry.ts';

@@ -1,3 +1,4 @@
+/* Two documents in; what moved, grew, looks different and is found anew out. */
 export { compareSnapshots, layoutKey } from './compare.ts';
 export type { ChangeKind, Comparison, WidgetChange } from './compare.ts';
 export { snapshotOf } from './snapshot.ts';

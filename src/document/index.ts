@@ -1,3 +1,4 @@
+/* Text or an object in; a document that is checked, with the place of everything in it, or diagnostics out. */
 export { DiagnosticList } from './diagnostics.ts';
 export type { Diagnostic, DiagnosticCode, DiagnosticFacts } from './diagnostics.ts';
 export { formatDiagnostic, messageOf } from './messages.ts';
@@ -5,8 +6,8 @@ export type { Place, Range } from './source.ts';
 export { nearestName } from './suggest.ts';
 export { parseText, pointerTo, stepsOf } from './parse.ts';
 export type { Json, Parsed } from './parse.ts';
-export { readShape } from './read.ts';
-export type { FileReader, FileText } from './read.ts';
+export { readShape } from './read-shape.ts';
+export type { FileReader, FileText } from './read-shape.ts';
 export { documentSchema, themeSchema } from './schema.ts';
 export {
   readAmount,

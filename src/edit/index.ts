@@ -1,3 +1,4 @@
+/* A document and a wish in; its text changed out, with every comment and all formatting kept. */
 export { changeAnchor, putAnchor, suggestAnchor } from './anchor.ts';
 export type { AnchorAdvice } from './anchor.ts';
 export { instanceChanges, resetInstance } from './changes.ts';

@@ -1,3 +1,4 @@
+/* A widget in its rectangle in; where its lines of text, its picture, its meter or the parts of a control are drawn out. */
 export { fitPicture } from './fit.ts';
 export { picturePieces } from './picture.ts';
 export type { PicturePiece } from './picture.ts';

@@ -1,3 +1,4 @@
+/* A view in; matchers of Jest out, for the tests of a team of its own. */
 import type { pimbotMatchers as matchers } from './matchers.ts';
 
 export { pimbotMatchers } from './matchers.ts';

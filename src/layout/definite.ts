@@ -1,4 +1,4 @@
-import { arrangeFree, arrangeLayers, fillSize, fixedSize, type Plan } from './plan.ts';
+import { arrangeFree, arrangeLayers, contentSize, fillSize, fixedSize, type Plan } from './plan.ts';
 
 /**
  * The height of a widget where it is known before any width is: said in u, or following from the height of a parent
@@ -30,7 +30,7 @@ function followsParent(plan: Plan, n: number): boolean {
   if (plan.target[n]! >= 0) return false;
   if (y.mode[n] === fixedSize) return true;
   const arrange = plan.arrange[plan.parent[n]!]!;
-  if (arrange === arrangeFree) return y.span[n] === 1 ? y.mode[n] !== 1 : y.mode[n] === fillSize;
+  if (arrange === arrangeFree) return y.span[n] === 1 ? y.mode[n] !== contentSize : y.mode[n] === fillSize;
   return arrange === arrangeLayers && y.mode[n] === fillSize;
 }
 

@@ -1,3 +1,4 @@
+/* Boxes in; flat typed arrays that are solved for a screen, and rectangles out. Knows no text and no colour. */
 export { compile } from './compile.ts';
 export type { LayoutItem } from './compile.ts';
 export { MutableFrame, frameOf, referenceOf, referenceOfPart } from './frame.ts';

@@ -1,3 +1,4 @@
+/* A finding in; a change of the document out that was tried and breaks nothing. */
 export { suggestFor } from './suggest.ts';
 export type { Suggestion } from './suggest.ts';
 export { mend } from './mend.ts';

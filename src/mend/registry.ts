@@ -11,7 +11,7 @@ import {
   tieToEdge,
   tieToNeighbour,
 } from './remedies/placed.ts';
-import { largerText, roomForText, shorterLines, strongerColor } from './remedies/read.ts';
+import { largerText, roomForText, shorterLines, strongerColor } from './remedies/readable.ts';
 import { enlarge, ownShape, roomForSlices, sameSize, shrinkPicture, widerGap } from './remedies/sized.ts';
 import { forgetNeighbour, takeOut } from './remedies/written.ts';
 import type { DocumentRemedy, Remedy } from './remedy.ts';

@@ -1,3 +1,4 @@
+/* A layout in; a draw list out, and from that SVG or strokes on a canvas. */
 export { paintOnCanvas } from './canvas.ts';
 export type { CanvasContext } from './canvas.ts';
 export { paint } from './draw-list.ts';

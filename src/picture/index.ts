@@ -1,3 +1,4 @@
+/* Bytes in; the kind, size and pixels of a picture out, or why it is refused. */
 export { loadPictures } from './load.ts';
 export type { PictureHost } from './load.ts';
 export { PictureError, mostPictureBytes, partToDraw, readPicture } from './picture.ts';

@@ -1,3 +1,4 @@
+/* A verdict in; text for a terminal, JSON, SARIF, JUnit XML or one HTML page out. */
 export { compareHtml } from './compare/html.ts';
 export type { Pair, PairBox } from './compare/html.ts';
 export { compareJson } from './compare/json.ts';

@@ -1,3 +1,4 @@
+/* Words and fonts in; shaped, broken and measured texts out, and messages filled in. The one place that knows glyphs. */
 export { TextBlock } from './block.ts';
 export type { SetText, TextSetting } from './block.ts';
 export type { FontChain } from './chain.ts';

@@ -1,3 +1,4 @@
+/* Theme parts of a document in; tokens, styles, resolved looks and colours out, and what one theme lacks. */
 export { compose, contrastRatio, faded, hexOf, luminance, mixed, parseColor } from './color.ts';
 export type { Rgba } from './color.ts';
 export { colorDifference, deficiencies, differenceWith } from './deficiency.ts';
@@ -18,4 +19,4 @@ export { themeGaps } from './gaps.ts';
 export type { ThemeGap } from './gaps.ts';
 export { tokensOf } from './tokens.ts';
 export { tokensFile } from './write-tokens.ts';
-export { checkLooks, styleList, stylesOf } from './check.ts';
+export { checkLooks, styleList, stylesOf } from './check-looks.ts';

@@ -1,8 +1,9 @@
+/* A document and what it is shown in in; a view out that is laid out once, or live. */
 export { checkPictureNames } from './pictures.ts';
 export { themeSheet } from './sheet.ts';
 export type { SheetOptions, ThemeSheet } from './sheet.ts';
-export { readDocument } from './read.ts';
-export type { ReadOptions, ReadResult } from './read.ts';
+export { readDocument } from './read-document.ts';
+export type { ReadOptions, ReadResult } from './read-document.ts';
 export { NoSuchName } from './no-such-name.ts';
 export { dearestFirst, factors, listsOf, occasionKey, onlyOn } from './occasion.ts';
 export type { Lists, No, Occasion, OccasionKey } from './occasion.ts';

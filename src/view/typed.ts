@@ -1,5 +1,5 @@
 import { formatDiagnostic, type DocumentSource } from '../document/index.ts';
-import { readDocument } from './read.ts';
+import { readDocument } from './read-document.ts';
 import { openView, type View, type ViewOptions } from './view.ts';
 
 /** The ids of all widgets in a view that was built in TypeScript. */

@@ -1,3 +1,4 @@
+/* A number of a layout in; the reasons it has out, back to what was written. */
 export { gaveWay } from './gave-way.ts';
 export type { GaveWay } from './gave-way.ts';
 export { whyLook } from './look.ts';
