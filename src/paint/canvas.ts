@@ -1,6 +1,6 @@
 import type { Rect } from '../layout/index.ts';
 import { gradientLine, hexOf, isSquare, mapCorners, type Corners, type Fill } from '../theme/index.ts';
-import { paint, type DrawList, type Painter, type PathStep } from './draw-list.ts';
+import { paint, type DrawList, type OperationOf, type Painter, type PathStep } from './draw-list.ts';
 import type { Tints } from './tints.ts';
 
 interface CanvasGradient {
@@ -57,103 +57,126 @@ export interface CanvasContext {
  * @param tints Makes the tinted pictures and keeps them from one drawing to the next; without it pictures are as they are.
  */
 export function paintOnCanvas(list: DrawList, context: CanvasContext, tints?: Tints): void {
-  const painter: Painter = {
-    box({ rect, radius, fill, border, opacity }) {
-      context.globalAlpha = opacity;
-      if (fill) {
-        context.fillStyle = styleOf(fill, rect, context);
-        outline(context, rect, radius);
-        context.fill();
-      }
-      if (border) {
-        const half = border.width / 2;
-        const inner = {
-          x: rect.x + half,
-          y: rect.y + half,
-          width: rect.width - border.width,
-          height: rect.height - border.width,
-        };
-        if (inner.width > 0 && inner.height > 0) {
-          context.strokeStyle = hexOf(border.color);
-          context.lineWidth = border.width;
-          context.setLineDash(border.dash === undefined ? [] : [border.dash]);
-          outline(
-            context,
-            inner,
-            mapCorners(radius, (one) => Math.max(0, one - half)),
-          );
-          context.stroke();
-        }
-      }
-      context.globalAlpha = 1;
-    },
-    picture({ rect, from, picture, opacity, pixelated, tint }) {
-      if (picture.drawable === undefined) return;
-      const { x, y, width, height } = rect;
-      context.globalAlpha = opacity;
-      context.imageSmoothingEnabled = pixelated !== true;
-      const tinted = tint ? tints?.tinted(picture, tint) : undefined;
-      const drawable = (tinted ?? picture.drawable) as never;
-      if (from) context.drawImage(drawable, from.x, from.y, from.width, from.height, x, y, width, height);
-      else context.drawImage(drawable, x, y, width, height);
-      context.imageSmoothingEnabled = true;
-      context.globalAlpha = 1;
-    },
-    path({ steps, color, opacity, outline: edge }) {
-      context.globalAlpha = opacity;
-      follow(context, steps);
-      if (edge) {
-        context.strokeStyle = hexOf(edge.color);
-        context.lineWidth = 2 * edge.width;
-        context.lineJoin = 'round';
-        context.setLineDash([]);
-        context.stroke();
-        context.lineJoin = 'miter';
-      }
-      context.fillStyle = hexOf(color);
-      context.fill();
-      context.globalAlpha = 1;
-    },
-    shadow({ shape, blur, color, opacity, without }) {
-      context.save();
-      if (without) {
-        // Everything but the box: its outline in a rectangle, filled by the even-odd rule.
-        outline(context, without.rect, without.radius);
-        context.rect(-far, -far, 2 * far, 2 * far);
-        context.clip('evenodd');
-      }
-      context.globalAlpha = opacity;
-      const { a, b, c, d } = context.getTransform();
-      const determinant = a * d - b * c || 1;
-      // The shape itself is moved off the canvas: what falls back on it is the shadow alone. Shadows do not follow the
-      // transform of the canvas, so that the way back is the same whatever it is.
-      context.translate((-far * d) / determinant, (far * b) / determinant);
-      context.shadowOffsetX = far;
-      context.shadowBlur = blur * Math.sqrt(Math.abs(determinant));
-      context.shadowColor = hexOf(color);
-      context.fillStyle = '#000000';
-      if (shape.type === 'box') outline(context, shape.rect, shape.radius);
-      else follow(context, shape.steps);
-      context.fill();
-      context.restore();
-    },
-    clip({ rect, radius }) {
-      context.save();
-      outline(context, rect, radius);
-      context.clip();
-    },
-    turn({ matrix: [a, b, c, d, e, f] }) {
-      context.save();
-      context.transform(a, b, c, d, e, f);
-    },
-    restore() {
-      context.restore();
-    },
-  };
   context.save();
   context.imageSmoothingQuality = 'high';
-  paint(list, painter);
+  paint(list, new CanvasPainter(context, tints));
   context.restore();
+}
+
+/** One small function for each operation. */
+class CanvasPainter implements Painter {
+  readonly #context: CanvasContext;
+  readonly #tints: Tints | undefined;
+
+  constructor(context: CanvasContext, tints: Tints | undefined) {
+    this.#context = context;
+    this.#tints = tints;
+  }
+
+  box({ rect, radius, fill, border, opacity }: OperationOf<'box'>): void {
+    const context = this.#context;
+    context.globalAlpha = opacity;
+    if (fill) {
+      context.fillStyle = styleOf(fill, rect, context);
+      outline(context, rect, radius);
+      context.fill();
+    }
+    if (border) {
+      const half = border.width / 2;
+      const inner = {
+        x: rect.x + half,
+        y: rect.y + half,
+        width: rect.width - border.width,
+        height: rect.height - border.width,
+      };
+      if (inner.width > 0 && inner.height > 0) {
+        context.strokeStyle = hexOf(border.color);
+        context.lineWidth = border.width;
+        context.setLineDash(border.dash === undefined ? [] : [border.dash]);
+        outline(
+          context,
+          inner,
+          mapCorners(radius, (one) => Math.max(0, one - half)),
+        );
+        context.stroke();
+      }
+    }
+    context.globalAlpha = 1;
+  }
+
+  picture({ rect, from, picture, opacity, pixelated, tint }: OperationOf<'picture'>): void {
+    const context = this.#context;
+    if (picture.drawable === undefined) return;
+    const { x, y, width, height } = rect;
+    context.globalAlpha = opacity;
+    context.imageSmoothingEnabled = pixelated !== true;
+    const tinted = tint ? this.#tints?.tinted(picture, tint) : undefined;
+    const drawable = (tinted ?? picture.drawable) as never;
+    if (from) context.drawImage(drawable, from.x, from.y, from.width, from.height, x, y, width, height);
+    else context.drawImage(drawable, x, y, width, height);
+    context.imageSmoothingEnabled = true;
+    context.globalAlpha = 1;
+  }
+
+  path({ steps, color, opacity, outline: edge }: OperationOf<'path'>): void {
+    const context = this.#context;
+    context.globalAlpha = opacity;
+    follow(context, steps);
+    if (edge) {
+      context.strokeStyle = hexOf(edge.color);
+      context.lineWidth = 2 * edge.width;
+      context.lineJoin = 'round';
+      context.setLineDash([]);
+      context.stroke();
+      context.lineJoin = 'miter';
+    }
+    context.fillStyle = hexOf(color);
+    context.fill();
+    context.globalAlpha = 1;
+  }
+
+  shadow({ shape, blur, color, opacity, without }: OperationOf<'shadow'>): void {
+    const context = this.#context;
+    context.save();
+    if (without) {
+      // Everything but the box: its outline in a rectangle, filled by the even-odd rule.
+      outline(context, without.rect, without.radius);
+      context.rect(-far, -far, 2 * far, 2 * far);
+      context.clip('evenodd');
+    }
+    context.globalAlpha = opacity;
+    const { a, b, c, d } = context.getTransform();
+    const determinant = a * d - b * c || 1;
+    // The shape itself is moved off the canvas: what falls back on it is the shadow alone. Shadows do not follow the
+    // transform of the canvas, so that the way back is the same whatever it is.
+    context.translate((-far * d) / determinant, (far * b) / determinant);
+    context.shadowOffsetX = far;
+    context.shadowBlur = blur * Math.sqrt(Math.abs(determinant));
+    context.shadowColor = hexOf(color);
+    context.fillStyle = '#000000';
+    if (shape.type === 'box') outline(context, shape.rect, shape.radius);
+    else follow(context, shape.steps);
+    context.fill();
+    context.restore();
+  }
+
+  clip({ rect, radius }: OperationOf<'clip'>): void {
+    const context = this.#context;
+    context.save();
+    outline(context, rect, radius);
+    context.clip();
+  }
+
+  turn({ matrix: [a, b, c, d, e, f] }: OperationOf<'turn'>): void {
+    const context = this.#context;
+    context.save();
+    context.transform(a, b, c, d, e, f);
+  }
+
+  restore(): void {
+    const context = this.#context;
+    context.restore();
+  }
 }
 
 /** Further than any canvas is wide or high, in device px. */

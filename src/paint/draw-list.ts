@@ -100,7 +100,8 @@ export interface DrawList {
   readonly operations: readonly DrawOperation[];
 }
 
-type OperationOf<Type extends DrawOperation['type']> = Extract<DrawOperation, { type: Type }>;
+/** One kind of operation. */
+export type OperationOf<Type extends DrawOperation['type']> = Extract<DrawOperation, { type: Type }>;
 
 /** Something that draws: one small function for each operation. */
 export interface Painter {

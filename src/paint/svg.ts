@@ -2,7 +2,15 @@ import { gradientLine, hexOf, mapCorners, type Corners, type Fill, type Rgba } f
 import type { Rect } from '../layout/index.ts';
 import type { Picture } from '../picture/index.ts';
 import { escapeXml } from './xml.ts';
-import { paint, type DrawList, type Painter, type PathStep, type Shape, type Words } from './draw-list.ts';
+import {
+  paint,
+  type DrawList,
+  type Painter,
+  type PathStep,
+  type Shape,
+  type Words,
+  type OperationOf,
+} from './draw-list.ts';
 
 export interface SvgOptions {
   /** `outlines`, if left out: the same everywhere. `words`: can be searched, read out and edited, and needs the fonts. */
@@ -11,121 +19,147 @@ export interface SvgOptions {
 
 /** A drawing as an SVG 1.1 file; pictures are inside it. */
 export function toSvg(list: DrawList, options: SvgOptions = {}): string {
-  const body: string[] = [];
-  const definitions: string[] = [];
-  let names = 0;
-  const files = new Map<Picture, string>();
-  const define = (make: (id: string) => string): string => {
-    const id = `d${++names}`;
-    definitions.push(make(id));
+  const painter = new SvgPainter(options.text ?? 'outlines');
+  paint(list, painter);
+  const { width, height } = list;
+  const head = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">`;
+  return `${head}\n<title>${escapeXml(list.title)}</title>\n${painter.drawn}\n</svg>\n`;
+}
+
+/** One small function for each operation; what several elements use is defined once. */
+class SvgPainter implements Painter {
+  readonly #text: NonNullable<SvgOptions['text']>;
+  readonly #body: string[] = [];
+  readonly #definitions: string[] = [];
+  /** Ids of what is defined: of pictures, and of tints by their values. */
+  readonly #files = new Map<Picture, string>();
+  readonly #tints = new Map<string, string>();
+
+  constructor(text: NonNullable<SvgOptions['text']>) {
+    this.#text = text;
+  }
+
+  /** All that was drawn, what it uses first. */
+  get drawn(): string {
+    const defs = this.#definitions.length === 0 ? '' : `<defs>${this.#definitions.join('')}</defs>\n`;
+    return `${defs}${this.#body.join('\n')}`;
+  }
+
+  #define(make: (id: string) => string): string {
+    const id = `d${this.#definitions.length + 1}`;
+    this.#definitions.push(make(id));
     return id;
-  };
-  const tints = new Map<string, string>();
-  const tintFilter = ({ r, g, b, a }: Rgba): string => {
+  }
+
+  #tintFilter({ r, g, b, a }: Rgba): string {
     const values = `${exact(r)} 0 0 0 0 0 ${exact(g)} 0 0 0 0 0 ${exact(b)} 0 0 0 0 0 ${exact(a)} 0`;
-    let id = tints.get(values);
+    let id = this.#tints.get(values);
     if (id === undefined) {
-      id = define(
+      id = this.#define(
         (name) =>
           `<filter id="${name}" x="0" y="0" width="1" height="1" color-interpolation-filters="sRGB"><feColorMatrix values="${values}"/></filter>`,
       );
-      tints.set(values, id);
+      this.#tints.set(values, id);
     }
     return id;
-  };
-  const blurFilter = (shape: Shape, blur: number): string => {
+  }
+
+  #blurFilter(shape: Shape, blur: number): string {
     const { x, y, width, height } = boundsOf(shape);
     // Nothing is seen of a blur further out than three times its deviation.
     const room = Math.ceil(blur * 1.5) + 1;
     const area = { x: x - room, y: y - room, width: width + 2 * room, height: height + 2 * room };
-    return define(
+    return this.#define(
       (name) =>
         `<filter id="${name}" filterUnits="userSpaceOnUse" ${place(area)} color-interpolation-filters="sRGB"><feGaussianBlur stdDeviation="${short(blur / 2)}"/></filter>`,
     );
-  };
-  const painter: Painter = {
-    box({ rect, radius, fill, border, opacity }) {
-      const fade = opacity < 1 ? ` opacity="${short(opacity)}"` : '';
-      if (fill) body.push(`<${shapeOf(rect, radius)} ${paintOf(fill, rect, 'fill', define)}${fade}/>`);
-      if (border) {
-        const half = border.width / 2;
-        const inner = {
-          x: rect.x + half,
-          y: rect.y + half,
-          width: rect.width - border.width,
-          height: rect.height - border.width,
-        };
-        const dash = border.dash === undefined ? '' : ` stroke-dasharray="${short(border.dash)}"`;
-        if (inner.width > 0 && inner.height > 0) {
-          body.push(
-            `<${shapeOf(
-              inner,
-              mapCorners(radius, (one) => Math.max(0, one - half)),
-            )} fill="none" ${colorOf('stroke', border.color)} stroke-width="${short(border.width)}"${dash}${fade}/>`,
-          );
-        }
-      }
-    },
-    picture({ rect, from, picture, opacity, pixelated, tint }) {
-      const fade = opacity < 1 ? ` opacity="${short(opacity)}"` : '';
-      const { width, height } = picture;
-      let id = files.get(picture);
-      if (id === undefined) {
-        // Each file stands in the drawing once, however often it is drawn.
-        const data = `data:${picture.mime};base64,${toBase64(picture.bytes)}`;
-        const size = `width="${short(width)}" height="${short(height)}"`;
-        id = define((name) => `<image id="${name}" ${size} preserveAspectRatio="none" href="${data}"/>`);
-        files.set(picture, id);
-      }
-      const { x, y, width: wide, height: high } = from ?? { x: 0, y: 0, width, height };
-      const view = `viewBox="${[x, y, wide, high].map(exact).join(' ')}" preserveAspectRatio="none"`;
-      const sharp = pixelated ? ' image-rendering="pixelated"' : '';
-      const colored = tint ? ` filter="url(#${tintFilter(tint)})"` : '';
-      body.push(`<svg ${place(rect)} ${view}${fade}${sharp}><use href="#${id}"${colored}/></svg>`);
-    },
-    path({ steps, color, opacity, outline, words }) {
-      const fade = opacity < 1 ? ` opacity="${short(opacity)}"` : '';
-      const edge = outline
-        ? ` ${colorOf('stroke', outline.color)} stroke-width="${short(2 * outline.width)}" stroke-linejoin="round" paint-order="stroke"`
-        : '';
-      const inked = `${colorOf('fill', color)}${edge}${fade}`;
-      if (words && options.text === 'words') body.push(...words.map((line) => textOf(line, inked)));
-      else body.push(`<path d="${pathOf(steps)}" ${inked}/>`);
-    },
-    shadow({ shape, blur, color, opacity, without }) {
-      const fade = opacity < 1 ? ` opacity="${short(opacity)}"` : '';
-      const soft = blur > 0 ? ` filter="url(#${blurFilter(shape, blur)})"` : '';
-      const drawn =
-        shape.type === 'box'
-          ? `<${shapeOf(shape.rect, shape.radius)} ${colorOf('fill', color)}${soft}/>`
-          : `<path d="${pathOf(shape.steps)}" ${colorOf('fill', color)}${soft}/>`;
-      if (!without) {
-        body.push(fade === '' ? drawn : `<g${fade}>${drawn}</g>`);
-        return;
-      }
-      const all = `M${-far} ${-far}H${far}V${far}H${-far}Z`;
-      const hole = boxPath(without.rect, without.radius);
-      const id = define(
-        (name) => `<clipPath id="${name}"><path d="${all}${hole}" clip-rule="evenodd"/></clipPath>`,
+  }
+
+  box({ rect, radius, fill, border, opacity }: OperationOf<'box'>): void {
+    const fade = opacity < 1 ? ` opacity="${short(opacity)}"` : '';
+    if (fill)
+      this.#body.push(
+        `<${shapeOf(rect, radius)} ${paintOf(fill, rect, 'fill', (make) => this.#define(make))}${fade}/>`,
       );
-      body.push(`<g clip-path="url(#${id})"${fade}>${drawn}</g>`);
-    },
-    clip({ rect, radius }) {
-      const id = define((name) => `<clipPath id="${name}"><${shapeOf(rect, radius)}/></clipPath>`);
-      body.push(`<g clip-path="url(#${id})">`);
-    },
-    turn({ matrix }) {
-      body.push(`<g transform="matrix(${matrix.map(exact).join(' ')})">`);
-    },
-    restore() {
-      body.push('</g>');
-    },
-  };
-  paint(list, painter);
-  const { width, height } = list;
-  const head = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">`;
-  const defs = definitions.length === 0 ? '' : `<defs>${definitions.join('')}</defs>\n`;
-  return `${head}\n<title>${escapeXml(list.title)}</title>\n${defs}${body.join('\n')}\n</svg>\n`;
+    if (border) {
+      const half = border.width / 2;
+      const inner = {
+        x: rect.x + half,
+        y: rect.y + half,
+        width: rect.width - border.width,
+        height: rect.height - border.width,
+      };
+      const dash = border.dash === undefined ? '' : ` stroke-dasharray="${short(border.dash)}"`;
+      if (inner.width > 0 && inner.height > 0) {
+        this.#body.push(
+          `<${shapeOf(
+            inner,
+            mapCorners(radius, (one) => Math.max(0, one - half)),
+          )} fill="none" ${colorOf('stroke', border.color)} stroke-width="${short(border.width)}"${dash}${fade}/>`,
+        );
+      }
+    }
+  }
+
+  picture({ rect, from, picture, opacity, pixelated, tint }: OperationOf<'picture'>): void {
+    const fade = opacity < 1 ? ` opacity="${short(opacity)}"` : '';
+    const { width, height } = picture;
+    let id = this.#files.get(picture);
+    if (id === undefined) {
+      // Each file stands in the drawing once, however often it is drawn.
+      const data = `data:${picture.mime};base64,${toBase64(picture.bytes)}`;
+      const size = `width="${short(width)}" height="${short(height)}"`;
+      id = this.#define((name) => `<image id="${name}" ${size} preserveAspectRatio="none" href="${data}"/>`);
+      this.#files.set(picture, id);
+    }
+    const { x, y, width: wide, height: high } = from ?? { x: 0, y: 0, width, height };
+    const view = `viewBox="${[x, y, wide, high].map(exact).join(' ')}" preserveAspectRatio="none"`;
+    const sharp = pixelated ? ' image-rendering="pixelated"' : '';
+    const colored = tint ? ` filter="url(#${this.#tintFilter(tint)})"` : '';
+    this.#body.push(`<svg ${place(rect)} ${view}${fade}${sharp}><use href="#${id}"${colored}/></svg>`);
+  }
+
+  path({ steps, color, opacity, outline, words }: OperationOf<'path'>): void {
+    const fade = opacity < 1 ? ` opacity="${short(opacity)}"` : '';
+    const edge = outline
+      ? ` ${colorOf('stroke', outline.color)} stroke-width="${short(2 * outline.width)}" stroke-linejoin="round" paint-order="stroke"`
+      : '';
+    const inked = `${colorOf('fill', color)}${edge}${fade}`;
+    if (words && this.#text === 'words') this.#body.push(...words.map((line) => textOf(line, inked)));
+    else this.#body.push(`<path d="${pathOf(steps)}" ${inked}/>`);
+  }
+
+  shadow({ shape, blur, color, opacity, without }: OperationOf<'shadow'>): void {
+    const fade = opacity < 1 ? ` opacity="${short(opacity)}"` : '';
+    const soft = blur > 0 ? ` filter="url(#${this.#blurFilter(shape, blur)})"` : '';
+    const drawn =
+      shape.type === 'box'
+        ? `<${shapeOf(shape.rect, shape.radius)} ${colorOf('fill', color)}${soft}/>`
+        : `<path d="${pathOf(shape.steps)}" ${colorOf('fill', color)}${soft}/>`;
+    if (!without) {
+      this.#body.push(fade === '' ? drawn : `<g${fade}>${drawn}</g>`);
+      return;
+    }
+    const all = `M${-far} ${-far}H${far}V${far}H${-far}Z`;
+    const hole = boxPath(without.rect, without.radius);
+    const id = this.#define(
+      (name) => `<clipPath id="${name}"><path d="${all}${hole}" clip-rule="evenodd"/></clipPath>`,
+    );
+    this.#body.push(`<g clip-path="url(#${id})"${fade}>${drawn}</g>`);
+  }
+
+  clip({ rect, radius }: OperationOf<'clip'>): void {
+    const id = this.#define((name) => `<clipPath id="${name}"><${shapeOf(rect, radius)}/></clipPath>`);
+    this.#body.push(`<g clip-path="url(#${id})">`);
+  }
+
+  turn({ matrix }: OperationOf<'turn'>): void {
+    this.#body.push(`<g transform="matrix(${matrix.map(exact).join(' ')})">`);
+  }
+
+  restore(): void {
+    this.#body.push('</g>');
+  }
 }
 
 function short(value: number): string {
