@@ -5,6 +5,7 @@ export default {
   globalSetup: '<rootDir>/scripts/bundle.mjs',
   moduleNameMapper: {
     '^pimbot$': '<rootDir>/dist/tests/index.js',
+    '^pimbot/tools$': '<rootDir>/dist/tests/tools.js',
     '^pimbot/node$': '<rootDir>/dist/tests/node.js',
     '^pimbot/cli$': '<rootDir>/dist/tests/cli.js',
   },

@@ -1,15 +1,6 @@
 import { availableParallelism } from 'node:os';
-import {
-  Results,
-  checkDocument,
-  openView,
-  planOf,
-  readDocument,
-  screens,
-  type CheckPlan,
-  type DocumentSource,
-  type WidgetSource,
-} from 'pimbot';
+import { openView, readDocument, screens, type DocumentSource, type WidgetSource } from 'pimbot';
+import { Results, checkDocument, planOf, type CheckPlan } from 'pimbot/tools';
 import { CheckThreads, bundledFonts, openProject } from 'pimbot/node';
 
 /** A measurement of checking: milliseconds of all of it, and of laying the same out alone. */

@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process';
-import { SharedChecks, checkDocument, readDocument, screens, suggestFor } from 'pimbot';
+import { readDocument, screens } from 'pimbot';
+import { SharedChecks, checkDocument, suggestFor } from 'pimbot/tools';
 import { openProject } from 'pimbot/node';
 import { median } from './browser.ts';
 

@@ -20,7 +20,7 @@ await build({
   platform: 'node',
   target: 'node20',
   // The package's own name leads to dist/, as it does for those who install it.
-  external: ['pimbot', 'pimbot/node', 'playwright-core'],
+  external: ['pimbot', 'pimbot/tools', 'pimbot/node', 'playwright-core'],
   tsconfigRaw: {},
   logLevel: 'warning',
 });

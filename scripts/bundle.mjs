@@ -16,6 +16,7 @@ export default async function bundleForTests() {
   await build({
     entryPoints: {
       'index': join(root, 'src', 'index.ts'),
+      'tools': join(root, 'src', 'tools.ts'),
       'node': join(root, 'src', 'node', 'index.ts'),
       'cli': join(root, 'src', 'cli', 'main.ts'),
       'check-worker': join(root, 'src', 'node', 'check-worker.ts'),

@@ -19,7 +19,8 @@ mkdirSync(out, { recursive: true });
 const verdict = call('check', post, '--report', 'out/report.json', '--report', 'out/report.html');
 if (verdict !== 0) process.exit(verdict);
 
-const { checkDocument, drawLayout, openView, screens, toSvg, withOverlay } = await import('../dist/index.js');
+const { drawLayout, openView, screens, toSvg } = await import('../dist/index.js');
+const { checkDocument, withOverlay } = await import('../dist/tools.js');
 const { openProject, toPng, writeWhole } = await import('../dist/node/index.js');
 
 /**

@@ -1,19 +1,14 @@
 import {
   Tints,
-  checkDocument,
   drawLayout,
   localesOf,
-  onlyOn,
   makeScreen,
   openView,
   paintOnCanvas,
-  pseudoLocales,
   screens,
-  sentenceOf,
-  withOverlay,
-  type Finding,
   type Screen,
 } from 'pimbot';
+import { checkDocument, onlyOn, pseudoLocales, sentenceOf, withOverlay, type Finding } from 'pimbot/tools';
 import { documents, loadProject, type LoadedProject } from './project.ts';
 
 const find = <T extends HTMLElement>(id: string): T => document.getElementById(id) as T;

@@ -1,8 +1,6 @@
 import {
   FontBook,
   PictureError,
-  defaultFont,
-  fontsOf,
   formatDiagnostic,
   loadPictures,
   readDocument,
@@ -12,6 +10,7 @@ import {
   type PictureHost,
   type Resources,
 } from 'pimbot';
+import { defaultFont, fontsOf } from 'pimbot/tools';
 
 /** A document with all it refers to, ready to be drawn. */
 export interface LoadedProject {

@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { checks, documentChecks } from 'pimbot';
+import { checks, documentChecks } from 'pimbot/tools';
 import { places } from './sample.ts';
 import { accuracy } from './run.ts';
 

@@ -1,17 +1,15 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
+import { drawLayout, findScreen, openView } from 'pimbot';
 import {
   checkDocument,
   checks,
   documentChecks,
-  drawLayout,
-  findScreen,
-  openView,
   withOverlay,
   type Check,
   type DocumentCheck,
   type Finding,
-} from 'pimbot';
+} from 'pimbot/tools';
 import { bundledFonts, toPng, writeWhole } from 'pimbot/node';
 import { createCanvas, loadImage } from '@napi-rs/canvas';
 import { defects } from './defects.ts';

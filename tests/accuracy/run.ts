@@ -1,15 +1,5 @@
-import {
-  checkDocument,
-  checks,
-  documentChecks,
-  formatDiagnostic,
-  readDocument,
-  screens,
-  type CheckId,
-  type CheckOptions,
-  type CheckedDocument,
-  type Picture,
-} from 'pimbot';
+import { formatDiagnostic, readDocument, screens, type CheckedDocument, type Picture } from 'pimbot';
+import { checkDocument, checks, documentChecks, type CheckId, type CheckOptions } from 'pimbot/tools';
 import { bundledFonts } from 'pimbot/node';
 import { defects } from './defects.ts';
 import { defectPictures, places, type Sample } from './sample.ts';

@@ -2,12 +2,12 @@ import { createCanvas } from '@napi-rs/canvas';
 import { loadImage } from '@napi-rs/canvas';
 import {
   readPicture,
-  type CheckId,
   type DocumentSource,
   type Picture,
   type ThemeFileSource,
   type WidgetSource,
 } from 'pimbot';
+import { type CheckId } from 'pimbot/tools';
 
 /** A document and the theme files it names. */
 export interface Sample {

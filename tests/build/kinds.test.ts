@@ -1,7 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import {
   LiveLayout,
-  checkDocument,
   drawLayout,
   makeScreen,
   readDocument,
@@ -10,6 +9,7 @@ import {
   type ViewLayout,
   type WidgetSource,
 } from 'pimbot';
+import { checkDocument } from 'pimbot/tools';
 import { documentOf, fonts, laidOut, numbers, opened, told } from '../support/views.ts';
 
 type Box = Extract<DrawOperation, { type: 'box' }>;

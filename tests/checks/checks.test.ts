@@ -1,6 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
-import { checkDocument, checks, documentChecks, makeScreen, readDocument } from 'pimbot';
-import type { CheckId, DocumentSource, Finding, ScreenSize, WidgetSource } from 'pimbot';
+import { makeScreen, readDocument } from 'pimbot';
+import { checkDocument, checks, documentChecks } from 'pimbot/tools';
+import type { DocumentSource, ScreenSize, WidgetSource } from 'pimbot';
+import type { CheckId, Finding } from 'pimbot/tools';
 import { fact } from '../support/findings.ts';
 import { readdirSync } from 'node:fs';
 import { random } from '../../bench/trees.ts';

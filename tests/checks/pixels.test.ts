@@ -1,7 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { createCanvas } from '@napi-rs/canvas';
 import {
-  checkDocument,
   drawLayout,
   makeScreen,
   openView,
@@ -11,6 +10,7 @@ import {
   type DrawOperation,
   type WidgetSource,
 } from 'pimbot';
+import { checkDocument } from 'pimbot/tools';
 import { bundledFonts } from 'pimbot/node';
 import { fact } from '../support/findings.ts';
 import { random } from '../../bench/trees.ts';

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { checkDocument, makeScreen, readDocument, type ScreenSize } from 'pimbot';
+import { makeScreen, readDocument, type ScreenSize } from 'pimbot';
+import { checkDocument } from 'pimbot/tools';
 import { fact } from '../support/findings.ts';
 import { documentOf, fonts, told } from '../support/views.ts';
 

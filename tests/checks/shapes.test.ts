@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { checkDocument, makeScreen, readDocument } from 'pimbot';
+import { makeScreen, readDocument } from 'pimbot';
+import { checkDocument } from 'pimbot/tools';
 import type { WidgetSource } from 'pimbot';
 import { documentOf, fonts } from '../support/views.ts';
 

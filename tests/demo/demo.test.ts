@@ -1,15 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
-import {
-  checkDocument,
-  checks,
-  documentChecks,
-  documentSchema,
-  drawLayout,
-  openView,
-  screens,
-  themeSchema,
-} from 'pimbot';
+import { drawLayout, openView, screens } from 'pimbot';
+import { checkDocument, checks, documentChecks, documentSchema, themeSchema } from 'pimbot/tools';
 import { openProject } from 'pimbot/node';
 
 describe('Fathom Post', () => {

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { widgetKeys, type WidgetSource } from 'pimbot';
+import { type WidgetSource } from 'pimbot';
+import { widgetKeys } from 'pimbot/tools';
 import { documentOf, laidOut, opened } from '../support/views.ts';
 
 /** A value that each key which touches no place can have, other than what it starts from. */

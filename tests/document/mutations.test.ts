@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
-import { checkDocument, findScreen, formatDiagnostic, readDocument } from 'pimbot';
+import { findScreen, formatDiagnostic, readDocument } from 'pimbot';
+import { checkDocument } from 'pimbot/tools';
 import { random } from '../../bench/trees.ts';
 import { fonts } from '../support/views.ts';
 import { newSeed, rounds } from '../support/deep.ts';

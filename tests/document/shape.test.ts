@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { expect, test } from '@jest/globals';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import { parse } from 'yaml';
-import { documentSchema, themeSchema } from 'pimbot';
+import { documentSchema, themeSchema } from 'pimbot/tools';
 import { random } from '../../bench/trees.ts';
 import { shapeErrors, type Schema } from '../../src/document/shape.ts';
 import { newSeed, rounds } from '../support/deep.ts';

@@ -1,7 +1,8 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
-import { instanceChanges, readDocument, resetInstance } from 'pimbot';
+import { readDocument } from 'pimbot';
+import { instanceChanges, resetInstance } from 'pimbot/tools';
 import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 
 const head = `pimbot: 1

@@ -1,14 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import {
-  dissolveWidget,
-  movesBetween,
-  openView,
-  readDocument,
-  rearranged,
-  screens,
-  wrapWidgets,
-} from 'pimbot';
+import { openView, readDocument, screens } from 'pimbot';
+import { dissolveWidget, movesBetween, rearranged, wrapWidgets } from 'pimbot/tools';
 import { fonts } from '../support/views.ts';
 import { rounds, seedOf } from '../support/deep.ts';
 

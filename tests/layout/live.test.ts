@@ -1,7 +1,8 @@
 import { spawnSync } from 'node:child_process';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { LiveLayout, buildView, gaveWay, makeScreen } from 'pimbot';
+import { LiveLayout, buildView, makeScreen } from 'pimbot';
+import { gaveWay } from 'pimbot/tools';
 import type { DocumentSource } from 'pimbot';
 import { fonts, opened } from '../support/views.ts';
 import { rounds, seedOf } from '../support/deep.ts';

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { LiveLayout, checkDocument, drawLayout, readDocument, type WidgetSource } from 'pimbot';
+import { LiveLayout, drawLayout, readDocument, type WidgetSource } from 'pimbot';
+import { checkDocument } from 'pimbot/tools';
 import { documentOf, fonts, laidOut, numbers, opened, told } from '../support/views.ts';
 import { rounds, seedOf } from '../support/deep.ts';
 

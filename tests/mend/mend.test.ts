@@ -1,7 +1,8 @@
 import { cpSync, mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { checkDocument, readDocument, screens, suggestFor, type Finding } from 'pimbot';
+import { readDocument, screens } from 'pimbot';
+import { checkDocument, suggestFor, type Finding } from 'pimbot/tools';
 import { bundledFonts } from 'pimbot/node';
 import { defects } from '../accuracy/defects.ts';
 import { opened } from '../accuracy/run.ts';

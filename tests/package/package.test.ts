@@ -60,7 +60,8 @@ describe('the packed package', () => {
     installed(join(folder.path, packed!.filename));
     writeFileSync(
       join(folder.path, 'hud.ts'),
-      `import { checkDocument, openView, readDocument, screens, type DocumentSource } from 'pimbot';
+      `import { openView, readDocument, screens, type DocumentSource } from 'pimbot';
+import { checkDocument } from 'pimbot/tools';
 import { bundledFonts, toPng } from 'pimbot/node';
 import { drawLayout } from 'pimbot';
 const hud: DocumentSource = { pimbot: 1, views: { dive: { backdrop: '#000', children: [{ id: 'sonar', anchor: 'right bottom', offset: [-24, -24], size: 280 }] } } };

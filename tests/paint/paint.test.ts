@@ -1,6 +1,7 @@
 import { createCanvas, loadImage } from '@napi-rs/canvas';
 import { describe, expect, test } from '@jest/globals';
-import { drawLayout, readPicture, toSvg, withOverlay, PictureError } from 'pimbot';
+import { drawLayout, readPicture, toSvg, PictureError } from 'pimbot';
+import { withOverlay } from 'pimbot/tools';
 import type { WidgetSource } from 'pimbot';
 import { toPng } from 'pimbot/node';
 import { documentOf, fonts, opened } from '../support/views.ts';

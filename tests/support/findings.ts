@@ -1,4 +1,4 @@
-import type { Finding } from 'pimbot';
+import type { Finding } from 'pimbot/tools';
 
 /** A fact of a finding by its name. */
 export function fact({ facts }: Pick<Finding, 'facts'>, name: string): unknown {

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { checkDocument, drawLayout, readDocument, type WidgetSource } from 'pimbot';
+import { drawLayout, readDocument, type WidgetSource } from 'pimbot';
+import { checkDocument } from 'pimbot/tools';
 import { documentOf, fonts, laidOut, numbers, told } from '../support/views.ts';
 
 const long = 'We lay on the ridge for eleven hours with the pumps off, listening.';

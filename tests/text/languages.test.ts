@@ -2,14 +2,8 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import {
-  checkDocument,
-  formatDiagnostic,
-  openView,
-  readDocument,
-  type Catalogs,
-  type DocumentSource,
-} from 'pimbot';
+import { formatDiagnostic, openView, readDocument, type Catalogs, type DocumentSource } from 'pimbot';
+import { checkDocument } from 'pimbot/tools';
 import { openProject } from 'pimbot/node';
 import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 import { documentOf, fonts, laidOut } from '../support/views.ts';

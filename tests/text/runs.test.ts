@@ -2,7 +2,6 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { createCanvas, loadImage } from '@napi-rs/canvas';
 import fc from 'fast-check';
 import {
-  checkDocument,
   drawLayout,
   makeScreen,
   readDocument,
@@ -11,6 +10,7 @@ import {
   type Picture,
   type WidgetSource,
 } from 'pimbot';
+import { checkDocument } from 'pimbot/tools';
 import { readFileSync } from 'node:fs';
 import type { Browser } from 'playwright-core';
 import { startBrowser } from '../../bench/browser.ts';

@@ -2,17 +2,8 @@ import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import {
-  Theme,
-  checkDocument,
-  openView,
-  readDocument,
-  screens,
-  themeGaps,
-  themeSheet,
-  tokensFile,
-  type FileReader,
-} from 'pimbot';
+import { openView, readDocument, screens, type FileReader } from 'pimbot';
+import { Theme, checkDocument, themeGaps, themeSheet, tokensFile } from 'pimbot/tools';
 import { openProject } from 'pimbot/node';
 import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 import { fonts, told } from '../support/views.ts';

@@ -1,14 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import {
-  checkDocument,
-  findScreen,
-  onlyOn,
-  openView,
-  planOf,
-  readDocument,
-  screens,
-  type DocumentSource,
-} from 'pimbot';
+import { findScreen, openView, readDocument, screens, type DocumentSource } from 'pimbot';
+import { checkDocument, onlyOn, planOf } from 'pimbot/tools';
 import { bundledFonts } from 'pimbot/node';
 
 const resources = { fonts: bundledFonts() };

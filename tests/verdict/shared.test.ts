@@ -1,15 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import {
-  Results,
-  checkDocument,
-  findScreen,
-  planOf,
-  readDocument,
-  runBatch,
-  screens,
-  type CheckOptions,
-  type CheckedDocument,
-} from 'pimbot';
+import { findScreen, readDocument, screens, type CheckedDocument } from 'pimbot';
+import { Results, checkDocument, planOf, runBatch, type CheckOptions } from 'pimbot/tools';
 import { bundledFonts, openProject } from 'pimbot/node';
 import { isDeep } from '../support/deep.ts';
 

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { openView, readDocument, whyLook } from 'pimbot';
+import { openView, readDocument } from 'pimbot';
+import { whyLook } from 'pimbot/tools';
 import { openProject } from 'pimbot/node';
 import { pimbotHere } from '../support/cli.ts';
 import { fonts } from '../support/views.ts';

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { openView, screens, whyWidget, type DocumentSource, type ViewLayout } from 'pimbot';
+import { openView, screens, type DocumentSource, type ViewLayout } from 'pimbot';
+import { whyWidget } from 'pimbot/tools';
 import { openProject } from 'pimbot/node';
 import { documentOf, laidOut, opened } from '../support/views.ts';
 

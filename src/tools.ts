@@ -1,0 +1,61 @@
+/**
+ * What tools are made of: checks and verdicts, reasons, changes of documents, comparisons, reports, schemas. Nothing in it
+ * needs Node or a browser.
+ */
+export type { KeyRow } from './document/index.ts';
+export { documentSchema, messageOf, themeSchema, widgetKeys } from './document/index.ts';
+export { pseudoLocales } from './text/index.ts';
+export { Theme, defaultFont, fontsOf, themeGaps, tokensFile } from './theme/index.ts';
+export type { FontFamily, ThemeGap } from './theme/index.ts';
+export { onlyOn, themeSheet } from './view/index.ts';
+export type { SheetOptions, ThemeSheet } from './view/index.ts';
+export {
+  EditError,
+  changeAnchor,
+  changeLengths,
+  dissolveWidget,
+  instanceChanges,
+  movesBetween,
+  rearranged,
+  resetInstance,
+  suggestAnchor,
+  wrapWidgets,
+} from './edit/index.ts';
+export type { AnchorAdvice, InstanceChange, Move, WrapOptions } from './edit/index.ts';
+export { gaveWay, whyEdge, whyLook, whySize, whyWidget } from './why/index.ts';
+export type { GaveWay, LookReason, Reason } from './why/index.ts';
+export { checks, documentChecks } from './checks/index.ts';
+export { Results, SharedChecks, checkDocument, planOf, runBatch } from './verdict/index.ts';
+export type {
+  CheckId,
+  Facts,
+  ListedCheck as Check,
+  ListedDocumentCheck as DocumentCheck,
+} from './checks/index.ts';
+export type {
+  Batch,
+  BatchResult,
+  CheckOptions,
+  CheckPlan,
+  Factors,
+  Finding,
+  Occurrence,
+  Verdict,
+} from './verdict/index.ts';
+export { mend, suggestFor } from './mend/index.ts';
+export type { Mended, Suggestion } from './mend/index.ts';
+export { compareSnapshots, snapshotOf } from './compare/index.ts';
+export type { Comparison, Snapshot, WidgetChange } from './compare/index.ts';
+export { withOverlay } from './paint/index.ts';
+export type { Overlay } from './paint/index.ts';
+export {
+  reportHtml,
+  reportJson,
+  reportJunit,
+  reportSarif,
+  reportSchema,
+  reportTerminal,
+  sentenceOf,
+  shotsOf,
+} from './report/index.ts';
+export type { DrawnShot, Mark, ReportInput, SheetInput, Shot, ShotOptions } from './report/index.ts';
