@@ -99,6 +99,26 @@ describe('overlap', () => {
   const a: WidgetSource = { id: 'a', look: plate, size: 100 };
   const b: WidgetSource = { id: 'b', look: plate, size: 100, offset: '60 90' };
 
+  test.each(['start', 'center', 'end'] as const)(
+    'of a bare text is where its letters are: aligned at the %s',
+    (align) => {
+      const places = { start: 0, center: 240, end: 480 };
+      const text: WidgetSource = {
+        id: 't',
+        kind: 'text',
+        text: 'Rise',
+        size: '600 60',
+        look: { 'text-align': align },
+      };
+      const met = Object.entries(places).filter(([, x]) =>
+        findingsOf([text, { id: 'p', look: plate, size: '120 60', offset: [x, 0] }]).some(
+          ({ check }) => check === 'overlap',
+        ),
+      );
+      expect(met.map(([place]) => place)).toEqual([align]);
+    },
+  );
+
   test('measures the shorter side of what two widgets share', () => {
     const found = findingsOf([a, b]);
     expect(short(found)).toEqual([['overlap', 'a', 10]]);

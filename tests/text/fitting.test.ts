@@ -149,3 +149,30 @@ describe('lines in a taller box', () => {
     expect(width('1111', tabular)).toBeCloseTo(width('8888', tabular), 6);
   });
 });
+
+test.each(['start', 'center', 'end'] as const)(
+  'a shrunk text is painted where it is aligned: %s',
+  (align) => {
+    const on = laidOut([
+      {
+        'kind': 'text',
+        'text': 'Rise, Fathom, rise to the lamps of the quay',
+        'size': '300 80',
+        'offset': '50 20',
+        'max-lines': 2,
+        'least-font-size': 8,
+        'look': { 'font-size': 60, 'text-align': align },
+      },
+    ]);
+    const { operations } = drawLayout(on);
+    const xs = operations.flatMap((one) =>
+      one.type === 'path' ? one.steps.flatMap(({ values }) => values.filter((_, at) => at % 2 === 0)) : [],
+    );
+    const [before, after] = [Math.min(...xs) - 50, 350 - Math.max(...xs)];
+    expect(Math.min(before, after)).toBeGreaterThan(-2);
+    // The longer of its lines leaves a little of the room.
+    if (align === 'start') expect(before).toBeLessThan(5);
+    if (align === 'end') expect(after).toBeLessThan(5);
+    if (align === 'center') expect(Math.abs(before - after)).toBeLessThan(4);
+  },
+);
