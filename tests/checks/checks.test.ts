@@ -119,6 +119,13 @@ describe('overlap', () => {
     },
   );
 
+  test('begins above half a px', () => {
+    const by = (px: number) =>
+      short(findingsOf([a, { ...b, offset: [100 - px, 0] }])).filter(([check]) => check === 'overlap');
+    expect(by(0.4)).toEqual([]);
+    expect(by(1)).toEqual([['overlap', 'a', 1]]);
+  });
+
   test('measures the shorter side of what two widgets share', () => {
     const found = findingsOf([a, b]);
     expect(short(found)).toEqual([['overlap', 'a', 10]]);
@@ -391,4 +398,35 @@ describe('faint-part', () => {
     expect(found(slider('#ffffff'), '#123a44')).toEqual([]);
     expect(found(slider('#f0f0f0'), '#e0e0e0')).toEqual(['handle']);
   });
+});
+
+test('a text that is too high is too high by as many px as the screen makes of it', () => {
+  const tall: WidgetSource = {
+    id: 't',
+    kind: 'text',
+    text: 'Rise',
+    size: '200 20',
+    look: { 'font-size': 40 },
+  };
+  const found = (scale: number) =>
+    short(
+      findingsOf(
+        [tall],
+        { width: 1000 * scale, height: 800 * scale, density: 96, distance: 600 },
+        {
+          reference: { size: '1000x800' },
+        },
+      ),
+    ).filter(([check]) => check === 'cut-text');
+  expect(found(1)).toEqual([['cut-text', 't', 30]]);
+  expect(found(2)).toEqual([['cut-text', 't', 60]]);
+});
+
+test('what is seen through does not cover', () => {
+  const covered = (opacity: number) =>
+    findingsOf([
+      { id: 't', kind: 'text', text: 'Rise', size: '200 60' },
+      { 'id': 'p', 'may-overlap': true, 'size': '200 60', 'look': { ...plate, opacity } },
+    ]).some(({ check }) => check === 'covered');
+  expect([covered(1), covered(0.5)]).toEqual([true, false]);
 });
