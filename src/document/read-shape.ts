@@ -29,7 +29,7 @@ export type FileReader = (path: string) => FileText;
 
 /**
  * Text or object → document of the right shape, with its theme file. Looks and messages are not
- * looked into here: theme/ and build/ do that.
+ * looked into here: theme/ and skeleton/ do that.
  * @param otherTheme Name of one of its themes, or path of a theme file, in place of the one the document is seen in.
  */
 export function readShape(

@@ -1,6 +1,13 @@
 import type { Rect } from '../layout/index.ts';
-import { gradientLine, hexOf, isSquare, mapCorners, type Corners, type Fill } from '../theme/index.ts';
-import { paint, type DrawList, type OperationOf, type Painter, type PathStep } from './draw-list.ts';
+import { gradientLine, hexOf, isSquare, type Corners, type Fill } from '../theme/index.ts';
+import {
+  paint,
+  type DrawList,
+  type OperationOf,
+  type Painter,
+  type PathStep,
+  borderLine,
+} from './draw-list.ts';
 import type { Tints } from './tints.ts';
 
 interface CanvasGradient {
@@ -82,22 +89,12 @@ class CanvasPainter implements Painter {
       context.fill();
     }
     if (border) {
-      const half = border.width / 2;
-      const inner = {
-        x: rect.x + half,
-        y: rect.y + half,
-        width: rect.width - border.width,
-        height: rect.height - border.width,
-      };
-      if (inner.width > 0 && inner.height > 0) {
+      const line = borderLine(rect, radius, border.width);
+      if (line) {
         context.strokeStyle = hexOf(border.color);
         context.lineWidth = border.width;
         context.setLineDash(border.dash === undefined ? [] : [border.dash]);
-        outline(
-          context,
-          inner,
-          mapCorners(radius, (one) => Math.max(0, one - half)),
-        );
+        outline(context, line.rect, line.radius);
         context.stroke();
       }
     }

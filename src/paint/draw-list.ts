@@ -1,7 +1,7 @@
 import type { Matrix } from '../inside/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Picture } from '../picture/index.ts';
-import { square, type Corners, type Fill, type Rgba, type Stroke } from '../theme/index.ts';
+import { mapCorners, square, type Corners, type Fill, type Rgba, type Stroke } from '../theme/index.ts';
 
 /** One step of a path: M x y, L x y, Q x1 y1 x y, C x1 y1 x2 y2 x y, or Z. */
 export interface PathStep {
@@ -89,6 +89,18 @@ export function plainBox(
   radius: Corners = square,
 ): DrawOperation {
   return { type: 'box', widget, rect, radius, fill: { type: 'color', color }, border: undefined, opacity };
+}
+
+/** The middle of the line of a border, which lies inside its box; undefined where the box has no room for one. */
+export function borderLine(
+  { x, y, width, height }: Rect,
+  radius: Corners,
+  border: number,
+): { readonly rect: Rect; readonly radius: Corners } | undefined {
+  const half = border / 2;
+  const rect = { x: x + half, y: y + half, width: width - border, height: height - border };
+  if (!(rect.width > 0 && rect.height > 0)) return undefined;
+  return { rect, radius: mapCorners(radius, (one) => Math.max(0, one - half)) };
 }
 
 /** A whole drawing. */

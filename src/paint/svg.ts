@@ -1,4 +1,4 @@
-import { gradientLine, hexOf, mapCorners, type Corners, type Fill, type Rgba } from '../theme/index.ts';
+import { gradientLine, hexOf, type Corners, type Fill, type Rgba } from '../theme/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Picture } from '../picture/index.ts';
 import { escapeXml } from './xml.ts';
@@ -10,6 +10,7 @@ import {
   type Shape,
   type Words,
   type OperationOf,
+  borderLine,
 } from './draw-list.ts';
 
 export interface SvgOptions {
@@ -82,19 +83,13 @@ class SvgPainter implements Painter {
         `<${shapeOf(rect, radius)} ${paintOf(fill, rect, 'fill', (make) => this.#define(make))}${fade}/>`,
       );
     if (border) {
-      const half = border.width / 2;
-      const inner = {
-        x: rect.x + half,
-        y: rect.y + half,
-        width: rect.width - border.width,
-        height: rect.height - border.width,
-      };
+      const line = borderLine(rect, radius, border.width);
       const dash = border.dash === undefined ? '' : ` stroke-dasharray="${short(border.dash)}"`;
-      if (inner.width > 0 && inner.height > 0) {
+      if (line) {
         this.#body.push(
           `<${shapeOf(
-            inner,
-            mapCorners(radius, (one) => Math.max(0, one - half)),
+            line.rect,
+            line.radius,
           )} fill="none" ${colorOf('stroke', border.color)} stroke-width="${short(border.width)}"${dash}${fade}/>`,
         );
       }
