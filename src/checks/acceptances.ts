@@ -20,12 +20,15 @@ export class Acceptances {
     for (const pointer of used) this.#used.add(pointer);
   }
 
-  /** Whether a widget accepts what a check finds of it. */
-  take(check: string, widget: Widget): boolean {
-    const { accept } = widget.source as WidgetSource;
-    if (accept === undefined || !Object.hasOwn(accept, check)) return false;
-    this.#used.add(pointerTo(keyPointer(widget, 'accept'), check));
-    return true;
+  /** Whether a widget, or one around it up to the view, accepts what a check finds of it: the nearest that does. */
+  take(check: string, widget: Widget, widgets: readonly Widget[]): boolean {
+    for (let at: Widget | undefined = widget; at; at = widgets[at.parent]) {
+      const { accept } = at.source as WidgetSource;
+      if (accept === undefined || !Object.hasOwn(accept, check)) continue;
+      this.#used.add(pointerTo(keyPointer(at, 'accept'), check));
+      return true;
+    }
+    return false;
   }
 
   /** Whether the acceptance at a pointer has taken a finding away. */

@@ -1,6 +1,6 @@
 import { keyPointer, shown } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { drawnPictures, largestPixel } from './subject/pictures-drawn.ts';
+import { drawnPictures, largestPixel, largestPixelOf } from './subject/pictures-drawn.ts';
 
 export const blownUpPicture = {
   id: 'blown-up-picture',
@@ -26,6 +26,22 @@ export const blownUpPicture = {
         measured,
         reasons: [{ text, pointer: keyPointer(widget, 'image') }],
       });
+    }
+    for (const widget of subject.texts) {
+      const { index, text } = widget;
+      if (text.runs.length === 0 || !subject.isSeen(index)) continue;
+      const em = text.setting.fontSize * subject.text(index).shrink * subject.layout.scale(index);
+      let worst: { readonly name: string; readonly times: number } | undefined;
+      for (const { setting } of text.runs) {
+        const picture = setting.icon && subject.pictures.get(setting.icon.name);
+        if (!picture || picture.mime === 'image/svg+xml') continue;
+        const times = largestPixelOf(picture, em * setting.scale);
+        if (times > (worst?.times ?? limit)) worst = { name: picture.name, times };
+      }
+      if (!worst) continue;
+      const said = `a pixel of "${worst.name}" among its words is ${shown(worst.times)} px wide here`;
+      const reasons = [{ text: said, pointer: keyPointer(widget, 'text') }];
+      report({ outcome: 'failed', widget: index, measured: worst.times, reasons });
     }
   },
 } as const satisfies Check;

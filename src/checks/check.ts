@@ -96,6 +96,8 @@ export interface Written {
   readonly document: CheckedDocument;
   /** Which acceptances took findings away; undefined where not everything was looked at. */
   readonly acceptances: Acceptances | undefined;
+  /** Pointers of the widgets that were shown; undefined where not everything was looked at. */
+  readonly shown: ReadonlySet<string> | undefined;
   /** The id of every check there is of a layout. */
   readonly checks: readonly string[];
 }

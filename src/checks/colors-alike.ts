@@ -72,7 +72,8 @@ function closePairs(subject: Subject, limit: number): readonly Pair[] {
     const group = siblings.get(key) ?? [];
     siblings.set(key, group);
     for (const before of group)
-      compare(before.index, widget.index, before.color, signal.color, 'the colours');
+      if (!areLabelled(subject, before.index, widget.index))
+        compare(before.index, widget.index, before.color, signal.color, 'the colours');
     group.push({ index: widget.index, color: signal.color });
   }
   for (const { index, text } of subject.texts) {
@@ -103,6 +104,32 @@ function signalOf(subject: Subject, widget: Widget): { color: Rgba; group: strin
   return Math.max(x.size.u, y.size.u) > largestLamp || 'use' in source
     ? undefined
     : { color: look.background.color, group: `lamp ${size}` };
+}
+
+/** Whether each of two siblings has words or a picture of its own beside it, so that its colour is not all that tells it. */
+function areLabelled(subject: Subject, one: number, other: number): boolean {
+  const [first, second] = [labelsOf(subject, one), labelsOf(subject, other)];
+  return (['before', 'after'] as const).some(
+    (side) => first[side] !== undefined && second[side] !== undefined && first[side] !== second[side],
+  );
+}
+
+/** The words, or the name of the picture, of the siblings just before and after a widget. */
+function labelsOf(
+  { form, widgets }: Subject,
+  index: number,
+): { readonly before: string | undefined; readonly after: string | undefined } {
+  const { parent } = widgets[index]!;
+  let before: string | undefined;
+  let after: string | undefined;
+  for (let at = parent + 1; at < form.end[parent]!; at = form.end[at]!) {
+    if (at !== form.end[index] && form.end[at] !== index) continue;
+    const { text, kind, picture } = widgets[at]!;
+    const label = text && text.text.trim() !== '' ? text.text : kind === 'image' ? picture?.name : undefined;
+    if (at < index) before = label;
+    else after = label;
+  }
+  return { before, after };
 }
 
 /** In u: larger panels are plates, not lamps. */

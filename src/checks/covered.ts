@@ -1,7 +1,12 @@
+import type { Widget } from '../dress/index.ts';
+import type { Rect } from '../layout/index.ts';
 import type { Look } from '../theme/index.ts';
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { intersection, meet } from '../scene/index.ts';
+import { pictureLayer } from './subject/behind.ts';
+import { isGround } from './subject/ground.ts';
+import type { Subject } from './subject/subject.ts';
 
 export const covered = {
   id: 'covered',
@@ -18,11 +23,12 @@ export const covered = {
   run(subject, limit, report) {
     const { order, widgets } = subject.tree;
     const opaque = subject.form.once('covered', () =>
-      order.filter((index) => subject.paints(index) && isOpaque(widgets[index]!.look)),
+      order.filter((index) => subject.paints(index) && mayHide(widgets[index]!)),
     );
     if (opaque.length === 0) return;
     for (const { index, kind, pointer } of widgets) {
       if (kind === 'panel' || kind === 'dialog' || !subject.paints(index) || !subject.isSeen(index)) continue;
+      if (kind === 'image' && isGround(subject, index)) continue;
       const rect = subject.visualRect(index);
       const area = rect.width * rect.height;
       if (!(area > 0)) continue;
@@ -31,7 +37,9 @@ export const covered = {
         if (!meet(rect, over)) continue;
         if (!subject.isAbove(above, index) || widgets[above]!.kind === 'tooltip') continue;
         const shared = intersection(rect, over);
-        const measured = (100 * shared.width * shared.height) / area;
+        const most = (100 * shared.width * shared.height) / area;
+        if (!(most > limit)) continue;
+        const measured = most * opaqueShare(subject, above, shared);
         if (!(measured > limit)) continue;
         const reason = {
           text: `${widgets[above]!.id} is drawn after it and hides ${shown(measured)} % of it`,
@@ -44,8 +52,35 @@ export const covered = {
   },
 } as const satisfies Check;
 
-function isOpaque({ background, opacity }: Look): boolean {
-  if (!background || opacity < 0.9) return false;
-  if (background.type === 'color') return background.color.a > 0.9;
-  return background.stops.every(({ color }) => color.a > 0.9);
+/** Whether anything of a widget may hide what is behind it. */
+function mayHide({ look, picture }: Widget): boolean {
+  return look.opacity >= leastOpacity && (isOpaque(look) || picture?.sample !== undefined);
 }
+
+/** From this opacity on nothing is read through it. */
+const leastOpacity = 0.9;
+
+function isOpaque({ background }: Look): boolean {
+  if (!background) return false;
+  if (background.type === 'color') return background.color.a > leastOpacity;
+  return background.stops.every(({ color }) => color.a > leastOpacity);
+}
+
+/** The share of a part of a widget that hides what is behind: all of a plain background, of a picture what its pixels say. */
+function opaqueShare(subject: Subject, index: number, part: Rect): number {
+  const { look } = subject.widgets[index]!;
+  if (subject.form.opacity[index]! < leastOpacity) return 0;
+  if (isOpaque(look)) return 1;
+  const layer = pictureLayer(subject, index);
+  if (!layer) return 0;
+  let opaque = 0;
+  for (let nth = 0; nth < samplesAcross * samplesAcross; nth++) {
+    const x = part.x + (part.width * ((nth % samplesAcross) + 0.5)) / samplesAcross;
+    const y = part.y + (part.height * (Math.floor(nth / samplesAcross) + 0.5)) / samplesAcross;
+    if (layer(x, y).a > leastOpacity) opaque++;
+  }
+  return opaque / (samplesAcross * samplesAcross);
+}
+
+/** Points looked at on each axis of what a picture hides. */
+const samplesAcross = 12;

@@ -1,6 +1,7 @@
-import { shown } from '../why/index.ts';
+import { shown, whySize } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { intersection } from '../scene/index.ts';
+import { covers } from './subject/beds.ts';
 
 const bare: ReadonlySet<string> = new Set(['text', 'panel', 'separator']);
 
@@ -13,7 +14,8 @@ export const cutOff = {
   fails: 'above',
   source: 'what is cut off and cannot be scrolled to is not there',
   severity: 'error',
-  sentence: ({ measured }) => `is cut off by ${measured} % of itself, and cannot be scrolled to`,
+  sentence: ({ other, measured }) =>
+    `is cut off by ${measured} %${other === undefined ? '' : ` by ${other}`}, and cannot be scrolled to`,
   run(subject, limit, report) {
     for (const { index, kind, pointer } of subject.widgets) {
       // Of a text, cut-text says how much of it is lost; a bare panel that is cut off loses nothing that is said.
@@ -21,11 +23,24 @@ export const cutOff = {
       const clip = subject.cutter(index);
       const rect = subject.rect(index);
       if (!clip || rect.width * rect.height === 0) continue;
+      // A map or a strip that fills the window it is seen through is meant to be larger.
+      if (kind === 'image' && covers(rect, clip)) continue;
       const left = intersection(rect, clip);
       const measured = 100 * (1 - (left.width * left.height) / (rect.width * rect.height));
       if (!(measured > limit)) continue;
+      const other = subject.cutterOf(index);
+      const by = other === undefined ? undefined : subject.widgets[other]!;
       const text = `of ${shown(rect.width)} × ${shown(rect.height)} px, ${shown(left.width)} × ${shown(left.height)} px are left`;
-      report({ outcome: 'failed', widget: index, measured, reasons: [{ text, pointer }] });
+      const axis = rect.width - left.width > rect.height - left.height ? 'x' : 'y';
+      const reasons = [
+        { text, pointer },
+        ...(by
+          ? whySize(subject.tree, subject.layout, by.index, axis).map((one, nth) =>
+              nth === 0 ? { ...one, text: `${by.id}, which cuts it off: ${one.text}` } : one,
+            )
+          : []),
+      ];
+      report({ outcome: 'failed', widget: index, ...(other !== undefined && { other }), measured, reasons });
     }
   },
 } as const satisfies Check;

@@ -1,46 +1,114 @@
-import { shown, whySize } from '../why/index.ts';
+import type { WidgetSource } from '../document/index.ts';
+import { keyPointer, shown, whySize, type Reason } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { overshoot, worstEdge } from '../scene/index.ts';
+import { overshoot, worstEdge, type TextWidget } from '../scene/index.ts';
+import type { Subject } from './subject/subject.ts';
 
-type Facts = { readonly axis: 'x' | 'y' };
+/** Which way it is cut, or how many characters are dropped. */
+type Facts = { readonly axis: 'x' | 'y'; readonly by: 'its box' | 'a clip' } | { readonly dropped: number };
 
 export const cutText = {
   id: 'cut-text',
   title: 'Cut text',
-  measures: 'how far the lines of a text reach over the inside of its widget, or over what cuts it off',
+  measures:
+    'how far the lines of a text reach over the inside of its widget, or over what cuts it off; of lines that are dropped without an ellipsis, how high they are',
   unit: 'px',
   limit: 0.5,
   fails: 'above',
   source: 'rounding to whole pixels moves an edge by half a pixel at the most (docs/layout-model.md, 5.1)',
   severity: 'error',
-  sentence: ({ facts, measured }) =>
-    `has a text that is ${measured} px too ${facts.axis === 'x' ? 'wide' : 'high'} for it`,
+  sentence: ({ facts, other, measured }) => {
+    if ('dropped' in facts)
+      return `drops ${facts.dropped} characters of its text without an ellipsis: ${measured} px of lines`;
+    const way = facts.axis === 'x' ? 'wide' : 'high';
+    return facts.by === 'a clip'
+      ? `has a text of which ${other ?? 'a clip'} cuts off ${measured} px of its ${facts.axis === 'x' ? 'width' : 'height'}`
+      : `has a text that is ${measured} px too ${way} for it`;
+  },
   remedies: ['roomForText'],
   run(subject, limit, report) {
-    for (const { index, text, box } of subject.texts) {
+    for (const widget of subject.texts) {
+      const { index, text, box } = widget;
       const rect = subject.rect(index);
       const scale = subject.layout.scale(index);
-      const { lines, shrink } = subject.text(index);
+      const { lines, shrink, shortened } = subject.text(index);
       const wide = lines.reduce((most, line) => Math.max(most, line.width), 0) * shrink;
       const high = lines.length * text.lineHeight * shrink;
       const roomX = rect.width / (scale || 1) - box.x.paddingStart - box.x.paddingEnd;
       const roomY = rect.height / (scale || 1) - box.y.paddingStart - box.y.paddingEnd;
-      const overX = (wide - roomX) * scale;
-      const overY = (high - roomY) * scale;
+      const over = { x: (wide - roomX) * scale, y: (high - roomY) * scale };
       const clip = subject.cutter(index);
-      const clipped = clip ? worstEdge(overshoot(subject.textRect(index), clip)).distance : 0;
-      const measured = Math.max(overX, overY, clipped);
+      const past = clip ? worstEdge(overshoot(subject.textRect(index), clip)) : noEdge;
+      const dropped = shortened && text.setting.ellipsis === 'none' ? droppedFrom(widget, subject) : 0;
+      const measured = Math.max(over.x, over.y, past.distance, dropped > 0 ? text.lineHeight * scale : 0);
       if (!(measured > limit)) continue;
-      const axis = measured === overY ? 'y' : 'x';
+      const pointer = keyPointer(widget, 'text');
+      if (dropped > 0 && measured === text.lineHeight * scale) {
+        const said = `at most ${lines.length} ${lines.length === 1 ? 'line is' : 'lines are'} shown, and ${dropped} of its ${text.text.length} characters stand in the ones after`;
+        const reasons = [{ text: said, pointer: keyPointer(widget, 'max-lines') }];
+        report({ outcome: 'failed', widget: index, measured, facts: { dropped }, reasons });
+        continue;
+      }
+      if (measured === past.distance) {
+        if (isMeant(widget, subject, past.edge)) continue;
+        const axis = past.edge === 'left' || past.edge === 'right' ? 'x' : 'y';
+        const cutter = subject.cutterOf(index);
+        const facts = { axis, by: 'a clip' } as const;
+        const reasons = whyClipped(subject, index, cutter, axis, past);
+        report({ outcome: 'failed', widget: index, other: cutter, measured, facts, reasons });
+        continue;
+      }
+      const axis = measured === over.y ? 'y' : 'x';
       const needs =
         axis === 'x'
           ? `its text needs ${shown(wide)} u and has ${shown(roomX)}`
           : `its ${lines.length === 1 ? 'line needs' : `${lines.length} lines need`} ${shown(high)} u, and there are ${shown(roomY)}`;
-      const reasons = [
-        { text: needs, pointer: `${subject.widgets[index]!.pointer}/text` },
-        ...whySize(subject.tree, subject.layout, index, axis),
-      ];
-      report({ outcome: 'failed', widget: index, measured, facts: { axis }, reasons });
+      const reasons = [{ text: needs, pointer }, ...whySize(subject.tree, subject.layout, index, axis)];
+      report({ outcome: 'failed', widget: index, measured, facts: { axis, by: 'its box' }, reasons });
     }
   },
 } as const satisfies Check<Facts>;
+
+const noEdge = { edge: 'left', distance: 0 } as const;
+
+/** How many characters of a text stand in lines that are not shown. */
+function droppedFrom({ index, text }: TextWidget, subject: Subject): number {
+  const last = subject.text(index).lines.at(-1);
+  return text.text.slice(last?.end ?? 0).trim().length;
+}
+
+/**
+ * Whether letters are cut on purpose: a strip that moves behind its window. It says `overflow: clip` for this text
+ * alone, which it could not hold: one long line past its side, or lines that are twice as high as it.
+ */
+function isMeant({ index, parent, source }: TextWidget, subject: Subject, edge: string): boolean {
+  const around = subject.widgets[parent]!;
+  if (!('overflow' in around.source) || around.source.overflow !== 'clip' || around.box.arrange !== 'free')
+    return false;
+  const [inner, outer] = [subject.textRect(index), subject.rect(parent)];
+  return edge === 'left' || edge === 'right'
+    ? (source as WidgetSource).wrap === false && inner.width > outer.width
+    : inner.height >= 2 * outer.height;
+}
+
+function whyClipped(
+  subject: Subject,
+  index: number,
+  cutter: number | undefined,
+  axis: 'x' | 'y',
+  { edge, distance }: { readonly edge: string; readonly distance: number },
+): readonly Reason[] {
+  if (cutter === undefined) return [];
+  const by = subject.widgets[cutter]!;
+  const first = {
+    text: `${by.id} cuts off ${shown(distance)} px of it at its ${edge} edge`,
+    pointer: keyPointer(by, 'overflow', 'scroll'),
+  };
+  const size = whySize(subject.tree, subject.layout, cutter, axis);
+  const inner = whySize(subject.tree, subject.layout, index, axis);
+  return [
+    first,
+    ...inner.slice(0, 1).map((one) => ({ ...one, text: `its ${one.text}` })),
+    ...size.map((one, nth) => (nth === 0 ? { ...one, text: `${by.id}: ${one.text}` } : one)),
+  ];
+}

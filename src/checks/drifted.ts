@@ -38,7 +38,8 @@ export const drifted = {
       const [was, is] = [reference.layout.rectInU(old), subject.layout.rectInU(widget.index)];
       for (const axis of ['x', 'y'] as const) {
         const { span, anchorStart } = widget.box[axis];
-        if (span) continue;
+        // A stage that is capped and centred leaves the edges on purpose.
+        if (span || (widget.box[axis].max !== undefined && anchorStart === 0.5)) continue;
         const size = axis === 'x' ? 'width' : 'height';
         const edges = axis === 'x' ? (['left', 'right'] as const) : (['top', 'bottom'] as const);
         const gaps = (rect: typeof was, frame: typeof then) => [

@@ -1,16 +1,19 @@
 import type { Widget } from '../dress/index.ts';
 import { compose, contrastRatio, faded, hexOf, type Rgba } from '../theme/index.ts';
-import { groundOf } from './subject/behind.ts';
+import { colorOf, groundOf, tinted } from './subject/behind.ts';
 import { groundRange, standsOff } from './subject/ground-range.ts';
 import type { Check } from './check.ts';
-import { hasArea, intersection } from '../scene/index.ts';
+import { hasArea, hasBox, intersection } from '../scene/index.ts';
+import { fillsBare } from './subject/ground.ts';
+import type { Subject } from './subject/subject.ts';
 
 type Facts = { readonly part: string };
 
 export const faintPart = {
   id: 'faint-part',
   title: 'A part that cannot be told from what is behind it',
-  measures: "the contrast of a meter's or control's filled part or mark with what it stands on",
+  measures:
+    "the contrast of a meter's or control's filled part or mark with what it stands on; of a picture, of its pixel that stands off most: 1.2:1 is enough",
   unit: ':1',
   limit: 3,
   fails: 'below',
@@ -53,8 +56,59 @@ export const faintPart = {
       const reasons = [{ text: reason, pointer }];
       report({ outcome: 'failed', widget: index, measured, facts: { part: part.name }, reasons });
     }
+    for (const index of picturesAlone(subject)) {
+      if (!subject.isSeen(index)) continue;
+      const area = intersection(subject.visualRect(index), subject.screenRect);
+      if (!hasArea(area) || fillsBare(subject, index)) continue;
+      let worst: { readonly ratio: number; readonly color: Rgba } | undefined;
+      for (const { color } of groundOf(subject, index, area, report, 'without its own')) {
+        const ratio = mostContrast(subject, index, color);
+        if (ratio < (worst?.ratio ?? leastOfPictures)) worst = { ratio, color };
+      }
+      if (!worst) continue;
+      const { pointer, picture } = subject.widgets[index]!;
+      const text = `no pixel of "${picture!.name}" stands off from ${hexOf(worst.color)} behind it`;
+      report({
+        outcome: 'failed',
+        widget: index,
+        measured: worst.ratio,
+        limit: leastOfPictures,
+        facts: { part: 'picture' },
+        reasons: [{ text, pointer }],
+      });
+    }
   },
 } as const satisfies Check<Facts>;
+
+/** What a picture has to stand off with somewhere: less is not seen at all. */
+const leastOfPictures = 1.2;
+
+/** Widgets that are a picture whose pixels are known, on nothing of their own. */
+function picturesAlone(subject: Subject): readonly number[] {
+  return subject.form.once('pictures-alone', () =>
+    subject.form.painted.filter((index) => {
+      const { kind, picture, look } = subject.widgets[index]!;
+      return kind === 'image' && picture?.sample !== undefined && !hasBox(look);
+    }),
+  );
+}
+
+/** The contrast of the pixel of a picture that stands off most from a colour; enough of it ends the search. */
+function mostContrast(subject: Subject, index: number, ground: Rgba): number {
+  const { picture, look } = subject.widgets[index]!;
+  const opacity = subject.form.opacity[index]!;
+  const { data } = picture!.sample!;
+  const told = new Set<number>();
+  let most = 1;
+  for (let at = 0; at < data.length && most < leastOfPictures; at += 4) {
+    const key = ((data[at]! * 256 + data[at + 1]!) * 256 + data[at + 2]!) * 256 + data[at + 3]!;
+    if (told.has(key)) continue;
+    told.add(key);
+    const seen = compose(faded(tinted(colorOf(data, at), look.imageTint), opacity), ground);
+    most = Math.max(most, contrastRatio(seen, ground));
+  }
+  return most;
+}
 
 /** What a widget says something with, beside words. */
 interface Part {

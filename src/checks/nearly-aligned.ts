@@ -63,6 +63,8 @@ function missOf(one: Rect, other: Rect, limit: number): { edge: EdgeName; by: nu
         ['right', one.x + one.width - other.x - other.width],
       ] as const);
   if (edges.some(([, by]) => Math.abs(by) < leastMiss)) return undefined;
+  // Centred on each other, whatever their sizes: that is a line as well.
+  if (Math.abs(edges[0][1] + edges[1][1]) < leastMiss) return undefined;
   const near = edges
     .filter(([, by]) => Math.abs(by) < limit)
     .sort(([, a], [, b]) => Math.abs(a) - Math.abs(b))[0];

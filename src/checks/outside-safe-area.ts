@@ -11,6 +11,7 @@ import {
   worstEdge,
   type EdgeName,
 } from '../scene/index.ts';
+import { isGround } from './subject/ground.ts';
 import type { Subject } from './subject/subject.ts';
 import { hasBox } from '../scene/index.ts';
 
@@ -41,7 +42,8 @@ export const outsideSafeArea = {
       // What lies outside the screen altogether is the business of another check.
       const rect = intersection(subject.visualRect(index), subject.screenRect);
       if (!hasArea(rect)) continue;
-      const cut = subject.screen.corners > 0 ? pastCorner(subject, index, rect) : undefined;
+      // Of a ground nothing is lost in a round corner.
+      const cut = corners > 0 && !isGround(subject, index) ? pastCorner(subject, index, rect) : undefined;
       if (
         cut &&
         cut.distance > limit &&

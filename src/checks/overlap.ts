@@ -1,6 +1,10 @@
 import { whyEdge } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { axisOf, intersection, overshoot, type EdgeName } from '../scene/index.ts';
+import { controls } from '../dress/index.ts';
+import { covers } from './subject/beds.ts';
+import { fillsBare, isGround } from './subject/ground.ts';
+import { hollowOf } from './subject/hollow.ts';
 import type { Subject } from './subject/subject.ts';
 
 export const overlap = {
@@ -22,6 +26,8 @@ export const overlap = {
       if (!(measured > limit)) return;
       const branches = branchesOf(subject, one, other);
       if (!branches || mayOverlap(subject, one, other, branches)) return;
+      if (isFramed(subject, one, other) || isFramed(subject, other, one)) return;
+      if (isUnder(subject, one, other, branches) || isUnder(subject, other, one, branches)) return;
       // One sentence for two branches: their outermost widgets come first in document order.
       const key = `${branches[0]} ${branches[1]}`;
       if (told.has(key)) return;
@@ -40,6 +46,20 @@ export const overlap = {
     });
   },
 } as const satisfies Check;
+
+/** Whether a widget stands inside of a frame. */
+function isFramed(subject: Subject, index: number, frame: number): boolean {
+  const hollow = hollowOf(subject, frame);
+  return hollow !== undefined && covers(hollow, subject.visualRect(index));
+}
+
+/** Whether a widget is the ground that the other stands on, or what dims all that is there and takes no input. */
+function isUnder(subject: Subject, index: number, other: number, branches: readonly number[]): boolean {
+  if (!branches.includes(index)) return false;
+  if (isGround(subject, index)) return true;
+  const isPressed = controls.has(subject.widgets[other]!.kind) && subject.form.letsThrough[index] === 0;
+  return !isPressed && fillsBare(subject, index);
+}
 
 /** The edge over which the two have to be moved least to part them. */
 function leastEdge(distances: Record<EdgeName, number>): EdgeName {

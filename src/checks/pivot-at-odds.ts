@@ -1,6 +1,8 @@
 import type { WidgetSource } from '../document/index.ts';
+import type { Widget } from '../dress/index.ts';
 import { keyPointer, shown } from '../why/index.ts';
 import type { Check } from './check.ts';
+import type { Subject } from './subject/subject.ts';
 
 /** Places in the parent that an eye expects a widget to be flush with, or centred on. */
 const notable = [0, 0.5, 1];
@@ -23,10 +25,14 @@ export const pivotAtOdds = {
       if (source.pivot === undefined || source.rotate !== undefined || !subject.isThere(widget.index))
         continue;
       if (subject.widgets[widget.parent]?.box.arrange !== 'free' || widget.box.target !== undefined) continue;
+      const around = subject.widgets[widget.parent]!.source;
       const rect = subject.rect(widget.index);
       for (const axis of ['x', 'y'] as const) {
         const { span, anchorStart, pivot, offset } = widget.box[axis];
         if (span || !notable.includes(anchorStart) || offset.share !== 0) continue;
+        // Half over an edge, or beside it, of what lets things reach out: a badge, a close button, a tab.
+        if (anchorStart !== 0.5 && 'overflow' in around && around.overflow === 'visible') continue;
+        if (hasCounterpart(subject, widget, axis)) continue;
         const size = axis === 'x' ? rect.width : rect.height;
         const beside = Math.abs(anchorStart - pivot) * size;
         // An offset that makes up for it, or moves it away on purpose, was thought about.
@@ -44,3 +50,20 @@ export const pivotAtOdds = {
     }
   },
 } as const satisfies Check;
+
+/** Whether another widget is anchored to the same place with its other end: the two stand to both sides of it on purpose. */
+function hasCounterpart(subject: Subject, { index, parent, box }: Widget, axis: 'x' | 'y'): boolean {
+  const { anchorStart, pivot } = box[axis];
+  return (
+    anchorStart === 0.5 &&
+    pivot !== 0.5 &&
+    subject.widgets.some(
+      (one) =>
+        one.index !== index &&
+        one.parent === parent &&
+        !one.box[axis].span &&
+        one.box[axis].anchorStart === 0.5 &&
+        one.box[axis].pivot === 1 - pivot,
+    )
+  );
+}

@@ -1,3 +1,4 @@
+import { allDisabled } from './all-disabled.ts';
 import { blownUpPicture } from './blown-up-picture.ts';
 import { brokenPromise } from './broken-promise.ts';
 import { burstsParent } from './bursts-parent.ts';
@@ -10,27 +11,37 @@ import { cutOff } from './cut-off.ts';
 import { cutText } from './cut-text.ts';
 import { driftedInstance } from './drifted-instance.ts';
 import { drifted } from './drifted.ts';
+import { emptyControl } from './empty-control.ts';
 import { faintPart } from './faint-part.ts';
 import { focusAstray } from './focus-astray.ts';
+import { focusJumps } from './focus-jumps.ts';
 import { focusUnreached } from './focus-unreached.ts';
 import { gaveWayCheck } from './gave-way.ts';
 import { idleAcceptance } from './idle-acceptance.ts';
 import { idleChange } from './idle-change.ts';
+import { leftHole } from './left-hole.ts';
 import { longLines } from './long-lines.ts';
 import { lowContrast } from './low-contrast.ts';
+import { missingFace } from './missing-face.ts';
 import { missingGlyph } from './missing-glyph.ts';
 import { missingMessage } from './missing-message.ts';
+import { missingPage } from './missing-page.ts';
 import { missingPicture } from './missing-picture.ts';
 import { nearlyAligned } from './nearly-aligned.ts';
 import { nearlySameSize } from './nearly-same-size.ts';
+import { nestedControls } from './nested-controls.ts';
+import { neverShown } from './never-shown.ts';
+import { oddTextSize } from './odd-text-size.ts';
 import { offScreen } from './off-screen.ts';
 import { outsideSafeArea } from './outside-safe-area.ts';
 import { overlap } from './overlap.ts';
 import { pivotAtOdds } from './pivot-at-odds.ts';
+import { showsNothing } from './shows-nothing.ts';
 import { shrunkText } from './shrunk-text.ts';
 import { slicesCross } from './slices-cross.ts';
 import { smallTarget } from './small-target.ts';
 import { smallText } from './small-text.ts';
+import { smallViewport } from './small-viewport.ts';
 import { statesAlike } from './states-alike.ts';
 import { stretchedPicture } from './stretched-picture.ts';
 import { swallowedInput } from './swallowed-input.ts';
@@ -39,9 +50,11 @@ import { tinyPart } from './tiny-part.ts';
 import { tornApart } from './torn-apart.ts';
 import { unevenGaps } from './uneven-gaps.ts';
 import { unevenPixels } from './uneven-pixels.ts';
+import { unfilledPlaceholder } from './unfilled-placeholder.ts';
 import { unusedComponent } from './unused-component.ts';
 import { unusedStyle } from './unused-style.ts';
 import { unusedToken } from './unused-token.ts';
+import { valueRange } from './value-range.ts';
 
 /** Every check of a layout, in the order reports list them: placed, readable, pictures, reachable. */
 const ofLayouts = [
@@ -52,12 +65,16 @@ const ofLayouts = [
   covered,
   burstsParent,
   cutOff,
+  showsNothing,
+  smallViewport,
   gaveWayCheck,
   drifted,
   tornApart,
+  leftHole,
   pivotAtOdds,
   nearlyAligned,
   nearlySameSize,
+  oddTextSize,
   unevenGaps,
   cutText,
   shrunkText,
@@ -68,10 +85,14 @@ const ofLayouts = [
   faintPart,
   tinyPart,
   colorsAlike,
+  valueRange,
   statesAlike,
   missingGlyph,
+  missingFace,
   missingMessage,
+  unfilledPlaceholder,
   missingPicture,
+  missingPage,
   stretchedPicture,
   blownUpPicture,
   unevenPixels,
@@ -79,8 +100,12 @@ const ofLayouts = [
   smallTarget,
   crowdedTargets,
   swallowedInput,
+  emptyControl,
+  nestedControls,
+  allDisabled,
   focusAstray,
   focusUnreached,
+  focusJumps,
 ] as const;
 
 /** Every check of a document as it is written. */
@@ -92,6 +117,7 @@ const ofDocuments = [
   driftedInstance,
   idleChange,
   idleAcceptance,
+  neverShown,
 ] as const;
 
 type Listed = (typeof ofLayouts)[number] | (typeof ofDocuments)[number];

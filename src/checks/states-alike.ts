@@ -31,11 +31,11 @@ export const statesAlike = {
             ? 'selected'
             : 'focused';
         return (now === 'selected' ? ([now, 'focused'] as const) : [now]).flatMap((state) => {
-          const others = states.filter((one) => one !== state);
+          // Pointed at or pressed, it may look the same with the focus: what counts is what it looks like at rest.
+          const others = states.filter((one) => one !== state && one !== 'hover' && one !== 'pressed');
           const seen = (inStates: readonly State[]) => lookOf(source, kind, theme, around, inStates);
           const measured = largestChange(seen(others), seen([...others, state]));
           const wanted = state === 'focused' ? limit : anyDifference;
-          if (state === 'disabled' && !showsStates(others, seen)) return [];
           return measured >= wanted ? [] : [{ index, measured, state, wanted }];
         });
       }),
@@ -61,14 +61,6 @@ export const statesAlike = {
     }
   },
 } as const satisfies Check<Facts>;
-
-/** Whether a control answers to being pointed at or pressed: where no state is drawn at all, none is missing. */
-function showsStates(others: readonly State[], seen: (states: readonly State[]) => Look): boolean {
-  const plain = seen(others);
-  return (['hover', 'pressed'] as const).some(
-    (state) => largestChange(plain, seen([...others, state])) > 1.01,
-  );
-}
 
 /** Contrast enough for a state that is no place to be found: it differs. */
 const anyDifference = 1.2;

@@ -17,14 +17,18 @@ export const swallowedInput = {
   run(subject, limit, report) {
     const { order, widgets } = subject.tree;
     const pressed = widgets.filter(
-      ({ index, kind }) => controls.has(kind) && subject.isThere(index) && !subject.isBehindDialog(index),
+      ({ index, kind }) =>
+        controls.has(kind) &&
+        subject.isThere(index) &&
+        subject.takesInput(index) &&
+        !subject.isBehindDialog(index),
     );
     if (pressed.length === 0) return;
     const bare = subject.form.once('swallowed-input', () =>
       order.filter((index) => !subject.paintsWithin(index)),
     );
     if (bare.length === 0) return;
-    const unseen = bare.filter((index) => subject.isThere(index));
+    const unseen = bare.filter((index) => subject.takesInput(index));
     for (const { index, pointer } of pressed) {
       const rect = subject.rect(index);
       const area = rect.width * rect.height;

@@ -8,6 +8,11 @@ import type { Subject } from './subject/subject.ts';
 /** In u: a smaller difference is rounding. */
 const leastMiss = 0.6;
 
+/** In u: a smaller difference is no group, however narrow the gaps are. */
+const sureMiss = 4;
+/** A gap that is wider than the other by this share of it sets a group apart. */
+const meantShare = 0.75;
+
 type Facts = { readonly axis: 'x' | 'y' };
 
 export const unevenGaps = {
@@ -15,7 +20,7 @@ export const unevenGaps = {
   title: 'Gaps that are nearly even',
   measures: 'by how little the gaps before and after a widget in a line placed by hand differ',
   unit: 'u',
-  limit: 4,
+  limit: 12.5,
   fails: 'below',
   source: 'a difference of a few u is seen as a slip, more as a group',
   severity: 'warning',
@@ -36,6 +41,7 @@ export const unevenGaps = {
             const after = c.rect[axis] - b.rect[axis] - b.rect[size];
             const by = Math.abs(after - before);
             if (before < 0 || after < 0 || by < leastMiss || by >= limit) continue;
+            if (by >= sureMiss && by >= meantShare * Math.min(before, after)) continue;
             // Gaps far wider than what stands between them are no rhythm.
             if (Math.max(before, after) > Math.min(a.rect[size], b.rect[size], c.rect[size])) continue;
             const text = `it stands ${shown(before)} u from ${a.widget.id} and ${shown(after)} from ${c.widget.id}`;

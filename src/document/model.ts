@@ -209,6 +209,8 @@ export interface WidgetSource extends ContainerSource, NeighboursSource {
   /** Findings of this widget that are meant: check → the reason why. */
   readonly 'accept'?: { readonly [check: string]: string };
   readonly 'visible'?: boolean | string;
+  /** none: it and what is in it take no input; what lies under it does (CSS UI 4, pointer-events). */
+  readonly 'pointer-events'?: 'auto' | 'none';
   readonly 'text'?: string | number;
   readonly 'wrap'?: boolean;
   /** The most lines of its text. */
@@ -255,6 +257,8 @@ export interface ViewSource extends ContainerSource {
   readonly look?: LookSource;
   /** What has to hold on every screen. */
   readonly expect?: readonly PromiseSource[];
+  /** Findings of anything in it that are meant: check → reason. */
+  readonly accept?: { readonly [check: string]: string };
 }
 
 /** Something the author of a view promises of its widgets; docs/document.md has the kinds. */

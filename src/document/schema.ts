@@ -4,6 +4,7 @@ import { promises } from './schema-promises.ts';
 import { referenceKeys, screenCondition, whenList } from './schema-screens.ts';
 import { vary } from './schema-vary.ts';
 import { containerKeys } from './keys/container-keys.ts';
+import { placedKeys } from './keys/placed-keys.ts';
 import { schemasOf, widgetKeys } from './widget-keys.ts';
 
 /*
@@ -77,6 +78,7 @@ const view = {
     look: { $ref: '#/$defs/look' },
     when: whenList('#/$defs/view'),
     expect: promises,
+    accept: placedKeys.accept.schema,
     ...container,
   },
 };

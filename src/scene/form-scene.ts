@@ -23,6 +23,8 @@ export class FormScene {
   readonly behindDialog: Uint8Array;
   /** 1 where the widget or one around it is rotated or skewed. */
   readonly turned: Uint8Array;
+  /** 1 where the widget or one around it takes no input. */
+  readonly letsThrough: Uint8Array;
   /** Whether anything cuts its children off. */
   readonly anyClips: boolean;
   /** Indexes of what paints, in document order. */
@@ -36,7 +38,12 @@ export class FormScene {
     const { widgets, order } = tree;
     const count = widgets.length;
     this.tree = tree;
-    this.paints = Uint8Array.from(widgets, (widget) => (paints(widget) ? 1 : 0));
+    this.opacity = new Float64Array(count);
+    for (const { index, parent, look } of widgets)
+      this.opacity[index] = look.opacity * (index === 0 ? 1 : this.opacity[parent]!);
+    this.paints = Uint8Array.from(widgets, (widget) =>
+      this.opacity[widget.index]! > 0 && paints(widget) ? 1 : 0,
+    );
     this.paintsWithin = this.paints.slice();
     this.end = Uint32Array.from(widgets, ({ index }) => index + 1);
     for (let index = count - 1; index > 0; index--) {
@@ -44,18 +51,20 @@ export class FormScene {
       if (this.end[parent]! < this.end[index]!) this.end[parent] = this.end[index]!;
       if (this.paintsWithin[index]) this.paintsWithin[parent] = 1;
     }
-    this.opacity = new Float64Array(count);
     this.turned = new Uint8Array(count);
+    this.letsThrough = new Uint8Array(count);
     for (const widget of widgets) {
-      const { index, parent, look } = widget;
-      this.opacity[index] = look.opacity * (index === 0 ? 1 : this.opacity[parent]!);
+      const { index, parent, source } = widget;
+      const own = 'pointer-events' in source ? source['pointer-events'] : undefined;
+      this.letsThrough[index] =
+        (own ?? (index > 0 && this.letsThrough[parent] ? 'none' : 'auto')) === 'none' ? 1 : 0;
       this.turned[index] = isTurned(widget) || (index > 0 && this.turned[parent]) ? 1 : 0;
     }
     this.places = new Uint32Array(count);
     order.forEach((index, place) => (this.places[index] = place));
     const dialog = order.findLast((at) => {
-      const { kind, visible, look } = widgets[at]!;
-      return kind === 'dialog' && visible && look.opacity > 0;
+      const { kind, visible } = widgets[at]!;
+      return kind === 'dialog' && visible && this.opacity[at]! > 0;
     });
     this.behindDialog = Uint8Array.from(widgets, ({ index }) =>
       dialog !== undefined && !this.isWithin(index, dialog) && this.places[index]! < this.places[dialog]!
@@ -87,13 +96,18 @@ export class FormScene {
 const alwaysDrawn: ReadonlySet<Kind> = new Set(['meter', ...controls]);
 
 function paints({ index, visible, kind, look, text, picture }: Widget): boolean {
-  if (!visible || look.opacity === 0 || index === 0) return false;
+  if (!visible || index === 0) return false;
   if (alwaysDrawn.has(kind) || picture) return true;
   if (text && text.text.trim() !== '') return true;
   return hasBox(look);
 }
 
-/** Whether a look draws a background or a border. */
-export function hasBox(look: Widget['look']): boolean {
-  return look.background !== undefined || (look.borderWidth > 0 && look.borderColor !== undefined);
+/** Whether a look draws a background or a border: one that is fully transparent draws nothing. */
+export function hasBox({ background, borderWidth, borderColor }: Widget['look']): boolean {
+  return isSeen(background) || (borderWidth > 0 && borderColor !== undefined && borderColor.a > 0);
+}
+
+function isSeen(fill: Widget['look']['background']): boolean {
+  if (!fill) return false;
+  return fill.type === 'color' ? fill.color.a > 0 : fill.stops.some(({ color }) => color.a > 0);
 }

@@ -5,7 +5,7 @@ import type { Screen } from '../screen/index.ts';
 import type { SetText } from '../text/index.ts';
 import type { ViewLayout } from '../view/index.ts';
 import { hasBox, type FormScene, type TextWidget } from './form-scene.ts';
-import { intersection } from './geometry.ts';
+import { intersection, overshoot, worstEdge } from './geometry.ts';
 
 /** Numbers of a rectangle in the arrays: x, y, width, height. */
 const stride = 4;
@@ -59,9 +59,11 @@ export class Scene {
       const above = cut[parent];
       const own = clips(outer) ? this.rect(parent) : undefined;
       cut[index] = above && own ? intersection(above, own) : (own ?? above);
-      // What is scrolled out of sight can be scrolled into it: nothing of it is lost.
-      const scrolls = 'scroll' in outer.source && outer.source.scroll !== undefined;
-      cutters[index] = scrolls ? undefined : own ? cut[index] : cutters[parent];
+      // What is scrolled out of sight can be scrolled into it: nothing of it is lost along that axis.
+      const scroll = 'scroll' in outer.source ? outer.source.scroll : undefined;
+      const before = cutters[parent];
+      const lost = own && before ? intersection(own, before) : (own ?? before);
+      cutters[index] = scroll === undefined ? lost : unbounded(lost!, scroll);
     }
     this.#clips = cut;
     this.#cutters = cutters;
@@ -153,6 +155,19 @@ export class Scene {
     return this.#clips?.[index];
   }
 
+  /** The index of the innermost widget around it that cuts some of it off for good; undefined where none does. */
+  cutterOf(index: number): number | undefined {
+    const rect = this.tree.widgets[index]!.text ? this.textRect(index) : this.rect(index);
+    for (let at = this.tree.widgets[index]!.parent; at > 0; at = this.tree.widgets[at]!.parent) {
+      const widget = this.tree.widgets[at]!;
+      if (!clips(widget)) continue;
+      const scroll = 'scroll' in widget.source ? widget.source.scroll : undefined;
+      const bounds = scroll === undefined ? this.rect(at) : unbounded(this.rect(at), scroll);
+      if (bounds && worstEdge(overshoot(rect, bounds)).distance > 0) return at;
+    }
+    return undefined;
+  }
+
   /** What cuts it off for good; undefined where nothing does. */
   cutter(index: number): Rect | undefined {
     return this.#cutters?.[index];
@@ -171,8 +186,14 @@ export class Scene {
 
   /** Whether a widget is there for a player: not hidden, and with an area. */
   isThere(index: number): boolean {
-    const { visible, look } = this.tree.widgets[index]!;
-    return index > 0 && visible && look.opacity > 0 && this.hasArea(index);
+    const { visible } = this.tree.widgets[index]!;
+    return index > 0 && visible && this.form.opacity[index]! > 0 && this.hasArea(index);
+  }
+
+  /** Whether a widget would get input where it lies, even if nothing of it is seen (`pointer-events` of CSS UI 4). */
+  takesInput(index: number): boolean {
+    const { visible } = this.tree.widgets[index]!;
+    return index > 0 && visible && this.hasArea(index) && this.form.letsThrough[index] === 0;
   }
 
   /** Whether the widget or anything in it draws something. */
@@ -288,3 +309,12 @@ export class Scene {
     return this.form.isWithin(index, outer);
   }
 }
+
+/** A rectangle without its ends along the axes that scroll; undefined where both do. */
+function unbounded(rect: Rect, scroll: 'x' | 'y' | 'both'): Rect | undefined {
+  if (scroll === 'both') return undefined;
+  return scroll === 'x' ? { ...rect, x: -far, width: 2 * far } : { ...rect, y: -far, height: 2 * far };
+}
+
+/** In px: beyond anything that is laid out. */
+const far = 1e9;

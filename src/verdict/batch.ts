@@ -18,6 +18,8 @@ export interface BatchResult {
   readonly findings: readonly Finding[];
   /** Pointers of the acceptances that took a finding away. */
   readonly accepted: readonly string[];
+  /** Pointers of the widgets that were shown on any of its screens. */
+  readonly shown: readonly string[];
 }
 
 /** What each check drafted of a form on a screen, by the check's place in the list; left out where it was nothing. */
@@ -79,6 +81,8 @@ export function lookAt(
   const findings = new Findings();
   const acceptances = new Acceptances();
   const scenes = new Map<Form, FormScene>();
+  const seen = new Set<Form>();
+  const shown = new Set<string>();
   const { hudSize } = view.occasion;
   let standing: ViewLayout | undefined;
   const { width, height } = view.reference;
@@ -86,6 +90,10 @@ export function lookAt(
   for (const screen of screens) {
     const frame = view.frameOn(screen);
     const form = view.formOn(frame);
+    if (!seen.has(form)) {
+      seen.add(form);
+      for (const { visible, pointer } of form.tree.widgets) if (visible) shown.add(pointer);
+    }
     let drafted = shared?.find(form, screen, hudSize);
     if (!drafted) {
       const alike = form.alike && shared?.find(form.alike, screen, hudSize);
@@ -119,7 +127,8 @@ export function lookAt(
         const widget = widgets[draft.widget];
         if (!widget) throw new Error(`the check ${check.id} reported a widget that is not there`);
         const other = draft.other === undefined ? undefined : widgets[draft.other]!;
-        if (acceptances.take(check.id, widget) || (other && acceptances.take(check.id, other))) continue;
+        if (acceptances.take(check.id, widget, widgets)) continue;
+        if (other && acceptances.take(check.id, other, widgets)) continue;
         const worst: Occurrence = {
           screen: screen.name,
           ...view.occasion,
@@ -147,5 +156,5 @@ export function lookAt(
       }
     }
   }
-  return { findings: findings.all, accepted: acceptances.used };
+  return { findings: findings.all, accepted: acceptances.used, shown: [...shown] };
 }

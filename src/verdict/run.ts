@@ -33,6 +33,7 @@ export class Results {
   readonly #plan: CheckPlan;
   readonly #findings = new Findings();
   readonly #acceptances = new Acceptances();
+  readonly #shown = new Set<string>();
   readonly #early = new Map<number, BatchResult>();
   #next = 0;
 
@@ -49,6 +50,7 @@ export class Results {
     for (let ready = this.#early.get(this.#next); ready; ready = this.#early.get(++this.#next)) {
       for (const finding of ready.findings) this.#findings.add(finding);
       this.#acceptances.add(ready.accepted);
+      for (const pointer of ready.shown) this.#shown.add(pointer);
       this.#early.delete(this.#next);
     }
   }
@@ -78,7 +80,10 @@ export class Results {
             })),
       accepted: this.#acceptances.count,
       findings: [
-        ...checkWritten(this.#document, whole ? this.#acceptances : undefined),
+        ...checkWritten(
+          this.#document,
+          whole ? { acceptances: this.#acceptances, shown: this.#shown } : undefined,
+        ),
         ...this.#findings.all,
       ],
     };
@@ -86,9 +91,17 @@ export class Results {
 }
 
 /** What concerns the document whatever screen it is on. */
-function checkWritten(document: CheckedDocument, acceptances: Acceptances | undefined): Finding[] {
+function checkWritten(
+  document: CheckedDocument,
+  whole: { readonly acceptances: Acceptances; readonly shown: ReadonlySet<string> } | undefined,
+): Finding[] {
   const found: Finding[] = [];
-  const written = { document, acceptances, checks: checks.map(({ id }) => id) };
+  const written = {
+    document,
+    acceptances: whole?.acceptances,
+    shown: whole?.shown,
+    checks: checks.map(({ id }) => id),
+  };
   for (const check of documentChecks) {
     check.run(
       written,

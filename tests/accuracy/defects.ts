@@ -2,6 +2,7 @@ import { ofFocus } from './defects/focus.ts';
 import { ofPictures } from './defects/pictures.ts';
 import { placed } from './defects/placed.ts';
 import { reachable } from './defects/reachable.ts';
+import { missed } from './defects/missed.ts';
 import { onScreens } from './defects/screens.ts';
 import { readable } from './defects/readable.ts';
 import { written } from './defects/written.ts';
@@ -15,5 +16,6 @@ export const defects: readonly Defect[] = [
   ...ofPictures,
   ...reachable,
   ...ofFocus,
+  ...missed,
   ...written,
 ];

@@ -63,9 +63,26 @@ export const places: readonly Place[] = [
 
 export const plate = { background: '#0d4452', border: '2 #58bfb0', radius: 8 };
 export const words = { 'font-size': 40, 'color': '#ffffff' };
+const disabled = { disabled: { opacity: 0.6 } };
 export const focus = {
-  button: { background: '#0d4452', states: { focused: { border: '4 #ffffff' } } },
+  button: { background: '#0d4452', states: { focused: { border: '4 #ffffff' }, ...disabled } },
+  checkbox: { states: disabled },
+  switch: { states: disabled },
+  slider: { states: disabled },
+  textbox: { states: disabled },
 } as const;
+
+/** What a button shows that has nothing else on it. */
+const mark: WidgetSource = { anchor: 'center', size: ['40%', '40%'], look: { background: '#58bfb0' } };
+
+/** Puts a mark on every button that says nothing: that would be a mistake of its own. */
+function marked(widget: WidgetSource): WidgetSource {
+  if (widget.children) return { ...widget, children: widget.children.map(marked) };
+  const { kind, text, image, use } = widget;
+  return kind === 'button' && text === undefined && image === undefined && use === undefined
+    ? { ...widget, children: [mark] }
+    : widget;
+}
 
 /** A view of these widgets; the numbers keep it readable on every screen. */
 export function view(
@@ -79,7 +96,7 @@ export function view(
       reference: { 'size': '1920x1080', 'limits': '1..', 'least-millimetres': 0.11 },
       kinds: focus,
       ...more,
-      views: { v: { backdrop, children } },
+      views: { v: { backdrop, children: children.map(marked) } },
     },
   };
 }

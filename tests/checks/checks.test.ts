@@ -224,15 +224,28 @@ describe('cut-text', () => {
         size: '60 40',
         offset: '0 400',
         overflow: 'clip',
-        children: [{ id: 'clipped', kind: 'text', text: long, wrap: false }],
+        children: [{ id: 'clipped', kind: 'text', text: 'up', offset: '0 25' }],
       },
     ]);
     expect(found.map(({ check, widget, facts }) => [check, widget, facts])).toEqual([
-      ['cut-text', 'wide', { axis: 'x' }],
-      ['cut-text', 'high', { axis: 'y' }],
-      ['cut-text', 'clipped', { axis: 'x' }],
+      ['cut-text', 'wide', { axis: 'x', by: 'its box' }],
+      ['cut-text', 'high', { axis: 'y', by: 'its box' }],
+      ['cut-text', 'clipped', { axis: 'y', by: 'a clip' }],
     ]);
+    expect(found[2]!.reasons[0]!.text).toMatch(/^test\.panel-1 cuts off [\d.]+ px of it at its bottom edge$/);
     expect(found[0]!.worst.measured! + 100).toBeCloseTo(185.59, 2);
+  });
+
+  test('a strip that moves behind its window is meant to be cut', () => {
+    const window = (child: WidgetSource): WidgetSource => ({
+      size: '90 40',
+      overflow: 'clip',
+      children: [child],
+    });
+    expect(findingsOf([window({ kind: 'text', text: long, wrap: false })])).toEqual([]);
+    expect(findingsOf([window({ kind: 'text', text: '1\n2\n3\n4', offset: '0 -30' })])).toEqual([]);
+    // Words that would have fitted are not such a strip.
+    expect(findingsOf([window({ kind: 'text', text: 'up', wrap: false, offset: '80 0' })])).not.toEqual([]);
   });
 
   test('passes where the text fits, also with a low line height', () => {

@@ -11,6 +11,7 @@ const samples: { readonly [Key in keyof WidgetSource]?: WidgetSource[Key] } = {
   'skew': 10,
   'overflow': 'clip',
   'visible': false,
+  'pointer-events': 'none',
   'fit': 'cover',
   'image-position': 'left top',
   'tile': 'repeat',

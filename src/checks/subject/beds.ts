@@ -6,7 +6,7 @@ export function bedsOf({ form, tree }: Subject): readonly number[] {
   return form.once('beds', () =>
     tree.order.filter((index) => {
       const { visible, kind, look, picture } = tree.widgets[index]!;
-      if (!visible || look.opacity === 0) return false;
+      if (!visible || form.opacity[index] === 0) return false;
       return look.background !== undefined || picture !== undefined || kind === 'meter' || kind === 'dialog';
     }),
   );

@@ -1,8 +1,14 @@
 import type { Widget } from '../../dress/index.ts';
 import type { WidgetSource } from '../../document/index.ts';
-import { backgroundBox, meterFill, picturePieces, trailColor } from '../../inside/index.ts';
+import {
+  backgroundBox,
+  meterFill,
+  picturePieces,
+  trailColor,
+  type PicturePiece,
+} from '../../inside/index.ts';
 import type { Rect } from '../../layout/index.ts';
-import type { Pixels } from '../../picture/index.ts';
+import type { Picture, Pixels } from '../../picture/index.ts';
 import { colorAt, compose, faded, type Rgba } from '../../theme/index.ts';
 import type { Backdrop } from '../../view/index.ts';
 import type { Undecided } from '../check.ts';
@@ -179,30 +185,14 @@ function addLayers(
     }
   }
   if (widget.picture) {
-    const { sample } = widget.picture;
-    if (!sample) return `the pixels of the picture "${widget.picture.name}" are not known`;
-    const { width, height } = widget.picture;
-    const source = widget.source as WidgetSource;
-    const scale = subject.layout.scale(widget.index);
-    const pieces = picturePieces(whole, widget.picture, source, widget.fit, scale);
-    const [flipX, flipY] = [
-      source.flip === 'x' || source.flip === 'both',
-      source.flip === 'y' || source.flip === 'both',
-    ];
+    const layer = pictureLayer(subject, index);
+    if (!layer) return `the pixels of the picture "${widget.picture.name}" are not known`;
+    const pieces = piecesOf(subject, widget, widget.picture);
     layers.push({
       rect: pieces.length === 1 ? intersection(rect, pieces[0]!.to) : rect,
       opaque: false,
       changes: everywhere,
-      color: (seenX, seenY) => {
-        const x = flipX ? 2 * whole.x + whole.width - seenX : seenX;
-        const y = flipY ? 2 * whole.y + whole.height - seenY : seenY;
-        const piece = pieces.find(({ to }) => contains(to, x, y));
-        if (!piece) return { r: 0, g: 0, b: 0, a: 0 };
-        const { from, to } = piece;
-        const fx = (from.x + ((x - to.x) / to.width) * from.width) / width;
-        const fy = (from.y + ((y - to.y) / to.height) * from.height) / height;
-        return faded(tinted(pixelAt(sample, fx, fy), look.imageTint), opacity);
-      },
+      color: (x, y) => faded(layer(x, y), opacity),
     });
   }
   if (look.background) {
@@ -226,6 +216,35 @@ function addLayers(
   return undefined;
 }
 
+/** The colour of a widget's picture at a place in device px, without its opacity; undefined where its pixels are not known. */
+export function pictureLayer(subject: Subject, index: number): ((x: number, y: number) => Rgba) | undefined {
+  const widget = subject.widgets[index]!;
+  const { picture, look } = widget;
+  const sample = picture?.sample;
+  if (!picture || !sample) return undefined;
+  const { width, height } = picture;
+  const { flip } = widget.source as WidgetSource;
+  const whole = subject.rect(index);
+  const pieces = piecesOf(subject, widget, picture);
+  const [flipX, flipY] = [flip === 'x' || flip === 'both', flip === 'y' || flip === 'both'];
+  return (seenX, seenY) => {
+    const x = flipX ? 2 * whole.x + whole.width - seenX : seenX;
+    const y = flipY ? 2 * whole.y + whole.height - seenY : seenY;
+    const piece = pieces.find(({ to }) => contains(to, x, y));
+    if (!piece) return clear;
+    const { from, to } = piece;
+    const fx = (from.x + ((x - to.x) / to.width) * from.width) / width;
+    const fy = (from.y + ((y - to.y) / to.height) * from.height) / height;
+    return tinted(pixelAt(sample, fx, fy), look.imageTint);
+  };
+}
+
+function piecesOf(subject: Subject, widget: Widget, picture: Picture): readonly PicturePiece[] {
+  const { index, fit } = widget;
+  const source = widget.source as WidgetSource;
+  return picturePieces(subject.rect(index), picture, source, fit, subject.layout.scale(index));
+}
+
 /** What a dialog lays over the screen lies under its own background. */
 function addVeil(subject: Subject, { kind, look }: Widget, opacity: number, layers: Layer[]): void {
   const { veil } = look;
@@ -238,7 +257,8 @@ function addVeil(subject: Subject, { kind, look }: Widget, opacity: number, laye
   });
 }
 
-function tinted(color: Rgba, tint: Rgba | undefined): Rgba {
+/** A colour of a picture as it is multiplied by a tint. */
+export function tinted(color: Rgba, tint: Rgba | undefined): Rgba {
   if (!tint) return color;
   return { r: color.r * tint.r, g: color.g * tint.g, b: color.b * tint.b, a: color.a * tint.a };
 }
@@ -256,8 +276,11 @@ function backdropColor(backdrop: Backdrop, x: number, y: number, { screen }: Sub
 function pixelAt(pixels: Pixels, fx: number, fy: number): Rgba {
   const x = Math.min(pixels.width - 1, Math.max(0, Math.floor(fx * pixels.width)));
   const y = Math.min(pixels.height - 1, Math.max(0, Math.floor(fy * pixels.height)));
-  const at = (y * pixels.width + x) * 4;
-  const { data } = pixels;
+  return colorOf(pixels.data, (y * pixels.width + x) * 4);
+}
+
+/** The pixel that starts at an offset. */
+export function colorOf(data: Uint8ClampedArray, at: number): Rgba {
   return { r: data[at]! / 255, g: data[at + 1]! / 255, b: data[at + 2]! / 255, a: data[at + 3]! / 255 };
 }
 

@@ -29,12 +29,65 @@ export function drawnPictures(subject: Subject): readonly DrawnPicture[] {
   );
 }
 
-/** Device px that one pixel of the file is drawn with, where that is most. */
-export function largestPixel({ picture, pieces }: DrawnPicture): number {
+/**
+ * Device px that one pixel of the file is drawn with, where that is most. Of nine slices, edges and middle count only along
+ * the axes on which they are stretched and their pixels differ: a plain one looks the same at any size.
+ */
+export function largestPixel({ picture, pieces, source }: DrawnPicture): number {
+  const isSliced = source.slice !== undefined && pieces.length > 1;
+  const whole = isSliced ? cornersOf(pieces) : undefined;
   return pieces.reduce((most, { from, to }) => {
     const times = Math.max(to.width / from.width, to.height / from.height);
     const part = partToDraw(picture, from, times);
     const there = part.from ?? part.picture;
-    return Math.max(most, to.width / there.width, to.height / there.height);
+    const differs = {
+      x: !whole || isCorner(from.x, from.width, whole.x, picture.width) || variesAlong(picture, from, 'x'),
+      y: !whole || isCorner(from.y, from.height, whole.y, picture.height) || variesAlong(picture, from, 'y'),
+    };
+    return Math.max(most, differs.x ? to.width / there.width : 0, differs.y ? to.height / there.height : 0);
   }, 0);
+}
+
+/** Where the first column ends and the first row, in px of the picture. */
+function cornersOf(pieces: readonly PicturePiece[]): { readonly x: number; readonly y: number } {
+  const ends = (axis: 'x' | 'y', size: 'width' | 'height') =>
+    Math.min(...pieces.filter(({ from }) => from[axis] === 0).map(({ from }) => from[size]));
+  return { x: ends('x', 'width'), y: ends('y', 'height') };
+}
+
+/** Whether a slice is at one end of an axis, where it keeps its size. */
+function isCorner(from: number, size: number, first: number, whole: number): boolean {
+  return (from === 0 && size <= first) || (from > 0 && from + size >= whole);
+}
+
+/** A difference of colour that is seen, out of 255. */
+const seenDifference = 10;
+
+/** Whether the pixels of a part of a picture differ along an axis; where they are not known, they are taken not to. */
+function variesAlong(
+  { sample, width, height }: Picture,
+  part: PicturePiece['from'],
+  axis: 'x' | 'y',
+): boolean {
+  if (!sample) return false;
+  const [across, down] = [sample.width / width, sample.height / height];
+  // The outermost pixels of a picture drawn small are mixed with what is beside them.
+  const [left, right] = [Math.ceil(part.x * across) + 1, Math.floor((part.x + part.width) * across) - 1];
+  const [top, bottom] = [Math.ceil(part.y * down) + 1, Math.floor((part.y + part.height) * down) - 1];
+  for (let y = top; y < bottom; y++) {
+    for (let x = left; x < right; x++) {
+      const at = (y * sample.width + x) * 4;
+      const first = axis === 'x' ? (y * sample.width + left) * 4 : (top * sample.width + x) * 4;
+      for (let part = 0; part < 4; part++)
+        if (Math.abs(sample.data[at + part]! - sample.data[first + part]!) > seenDifference) return true;
+    }
+  }
+  return false;
+}
+
+/** Device px that one pixel of a picture is drawn with that is so many px high. */
+export function largestPixelOf(picture: Picture, height: number): number {
+  const whole = { x: 0, y: 0, width: picture.width, height: picture.height };
+  const part = partToDraw(picture, whole, height / picture.height);
+  return height / (part.from ?? part.picture).height;
 }

@@ -226,7 +226,8 @@ export const placedKeys = {
       title: 'a map of checks and reasons',
       additionalProperties: { type: 'string', pattern: '\\S', title: 'a reason' },
       minProperties: 1,
-      description: 'Findings of this widget that are meant, by check, each with the reason why.',
+      description:
+        'Findings of this widget and what is in it that are meant, by check, each with the reason why.',
     },
     touches: 'structure',
   },
@@ -234,6 +235,14 @@ export const placedKeys = {
     schema: {
       ...flag,
       description: 'false: keeps its place, is not drawn.',
+    },
+    touches: 'paint',
+  },
+  'pointer-events': {
+    schema: {
+      ...choice(['auto', 'none']),
+      description:
+        'none: it and what is in it take no input; what lies under it does. auto again for something in it.',
     },
     touches: 'paint',
   },

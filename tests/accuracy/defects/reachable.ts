@@ -1,4 +1,4 @@
-import { swap, view, type Defect } from '../sample.ts';
+import { focus, swap, view, type Defect } from '../sample.ts';
 
 export const reachable: readonly Defect[] = [
   {
@@ -50,7 +50,14 @@ export const reachable: readonly Defect[] = [
     make: swap(
       () => ({ kind: 'checkbox', states: 'disabled' }),
       (nth) => ({ kind: 'checkbox', size: 8 + nth }),
-      { kinds: { checkbox: { background: '#123', states: { focused: { border: '4 #ffffff' } } } } },
+      {
+        kinds: {
+          checkbox: {
+            background: '#123',
+            states: { ...focus.checkbox.states, focused: { border: '4 #ffffff' } },
+          },
+        },
+      },
     ),
   },
   {

@@ -1,0 +1,32 @@
+import { rootsOf, widgetsOf } from '../document/index.ts';
+import type { DocumentCheck } from './check.ts';
+
+export const neverShown = {
+  id: 'never-shown',
+  title: 'A widget that is never shown',
+  measures: 'widgets that are hidden or gone on every screen, in every case',
+  unit: 'places',
+  limit: 0,
+  fails: 'above',
+  source: 'what is never shown is never checked; a case that shows it would look at it',
+  severity: 'warning',
+  sentence: () => 'is not shown on any screen, in any case',
+  run({ document, shown }, report) {
+    // Whether one is never shown is known only when everything was looked at.
+    if (!shown) return;
+    for (const { root, pointer, component } of rootsOf(document.source)) {
+      const top = component && { widget: component, pointer, parent: undefined, arrange: undefined };
+      for (const placed of [...(top ? [top] : []), ...widgetsOf(root, pointer)]) {
+        const { widget, pointer: at } = placed;
+        // Whoever is in something that is not shown is told of with it; pages take turns.
+        const around = placed.parent?.pointer ?? pointer;
+        if (shown.has(at) || !shown.has(around) || placed.arrange === 'pages') continue;
+        if (widget.repeat !== undefined || widget.slot !== undefined || placed === top) continue;
+        const says = (['gone', 'visible'] as const).find((key) => widget[key] !== undefined);
+        if (says === undefined) continue;
+        const reason = `it says ${says}: ${String(widget[says])}, and nothing that was looked at changes that`;
+        report({ about: widget.id ?? at, reason, pointer: `${at}/${says}` });
+      }
+    }
+  },
+} as const satisfies DocumentCheck;

@@ -1,0 +1,122 @@
+import type { Widget } from '../../dress/index.ts';
+import type { WidgetSource } from '../../document/index.ts';
+import { picturePieces, type PicturePiece } from '../../inside/index.ts';
+import type { Rect } from '../../layout/index.ts';
+import type { Picture } from '../../picture/index.ts';
+import type { Subject } from './subject.ts';
+
+/** Below this share of opacity a pixel is taken for clear. */
+const clearBelow = 0.05;
+
+/**
+ * The inside of a frame, in device px: of a panel that is a border alone, of nine slices without their middle, of a picture
+ * whose middle is clear. What stands there is not overlapped or hidden. Undefined of what is no frame.
+ */
+export function hollowOf(subject: Subject, index: number): Rect | undefined {
+  const hollow = subject.form.once('hollow', () => new Map<number, Hollow | undefined>());
+  if (!hollow.has(index)) hollow.set(index, kindOfHollow(subject.widgets[index]!));
+  const found = hollow.get(index);
+  if (!found) return undefined;
+  const rect = subject.rect(index);
+  const scale = subject.layout.scale(index);
+  if (found.by === 'border') return inset(rect, found.u * scale);
+  const { widget, picture, clear } = found;
+  const source = widget.source as WidgetSource;
+  const pieces = picturePieces(rect, picture, source, widget.fit, scale);
+  if (source['slice-center'] === 'hollow' && source.slice !== undefined) return between(pieces, rect);
+  const middle = pieces.find(({ from }) => inside(from, clear!) || inside(clear!, from));
+  if (!middle) return undefined;
+  const { from, to } = middle;
+  const part = inside(from, clear!) ? from : clear!;
+  return {
+    x: to.x + ((part.x - from.x) * to.width) / from.width,
+    y: to.y + ((part.y - from.y) * to.height) / from.height,
+    width: (part.width * to.width) / from.width,
+    height: (part.height * to.height) / from.height,
+  };
+}
+
+type Hollow =
+  | { readonly by: 'border'; readonly u: number }
+  | {
+      readonly by: 'picture';
+      readonly widget: Widget;
+      readonly picture: Picture;
+      /** In px of the picture. */
+      readonly clear: Rect | undefined;
+    };
+
+function kindOfHollow(widget: Widget): Hollow | undefined {
+  const { kind, look, picture, text, source } = widget;
+  if ((kind !== 'panel' && kind !== 'image') || text || look.background) return undefined;
+  if (!picture) return look.borderWidth > 0 ? { by: 'border', u: look.borderWidth } : undefined;
+  const isCut = 'slice' in source && source.slice !== undefined && source['slice-center'] === 'hollow';
+  const clear = isCut ? undefined : clearMiddle(picture);
+  return isCut || clear ? { by: 'picture', widget, picture, clear } : undefined;
+}
+
+/** The largest clear rectangle round the middle of a picture, in its px; undefined where the middle is not clear. */
+function clearMiddle({ sample, width, height }: Picture): Rect | undefined {
+  if (!sample) return undefined;
+  const isClear = (x: number, y: number) => sample.data[(y * sample.width + x) * 4 + 3]! / 255 < clearBelow;
+  let [left, top] = [Math.floor(sample.width / 2), Math.floor(sample.height / 2)];
+  if (!isClear(left, top)) return undefined;
+  let [right, bottom] = [left + 1, top + 1];
+  const column = (x: number) => {
+    if (x < 0 || x >= sample.width) return false;
+    for (let y = top; y < bottom; y++) if (!isClear(x, y)) return false;
+    return true;
+  };
+  const row = (y: number) => {
+    if (y < 0 || y >= sample.height) return false;
+    for (let x = left; x < right; x++) if (!isClear(x, y)) return false;
+    return true;
+  };
+  // Grows on all four sides in turn until none gives way.
+  for (let grows = true; grows;) {
+    grows = false;
+    if (column(left - 1)) [left, grows] = [left - 1, true];
+    if (column(right)) [right, grows] = [right + 1, true];
+    if (row(top - 1)) [top, grows] = [top - 1, true];
+    if (row(bottom)) [bottom, grows] = [bottom + 1, true];
+  }
+  const [across, down] = [width / sample.width, height / sample.height];
+  return { x: left * across, y: top * down, width: (right - left) * across, height: (bottom - top) * down };
+}
+
+/** What nine slices leave free in their middle. */
+function between(pieces: readonly PicturePiece[], rect: Rect): Rect | undefined {
+  const near = (a: number, b: number) => Math.abs(a - b) < 0.5;
+  let [left, top, right, bottom] = [rect.x, rect.y, rect.x + rect.width, rect.y + rect.height];
+  for (const { to } of pieces) {
+    // Corners alone: an edge that is stretched reaches from one to the other.
+    const isLeft = near(to.x, rect.x);
+    const isRight = near(to.x + to.width, rect.x + rect.width);
+    const isTop = near(to.y, rect.y);
+    const isBottom = near(to.y + to.height, rect.y + rect.height);
+    if ((isLeft || isRight) && (isTop || isBottom)) {
+      if (isLeft) left = Math.max(left, to.x + to.width);
+      if (isRight) right = Math.min(right, to.x);
+      if (isTop) top = Math.max(top, to.y + to.height);
+      if (isBottom) bottom = Math.min(bottom, to.y);
+    }
+  }
+  return right > left && bottom > top
+    ? { x: left, y: top, width: right - left, height: bottom - top }
+    : undefined;
+}
+
+function inset({ x, y, width, height }: Rect, by: number): Rect | undefined {
+  return width > 2 * by && height > 2 * by
+    ? { x: x + by, y: y + by, width: width - 2 * by, height: height - 2 * by }
+    : undefined;
+}
+
+function inside(inner: Rect, outer: Rect): boolean {
+  return (
+    inner.x >= outer.x &&
+    inner.y >= outer.y &&
+    inner.x + inner.width <= outer.x + outer.width &&
+    inner.y + inner.height <= outer.y + outer.height
+  );
+}
