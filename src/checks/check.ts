@@ -52,6 +52,13 @@ export interface Said<Facts> {
   readonly limit: string;
 }
 
+/** A finding as its cause is told. */
+export interface Told<Facts> {
+  readonly facts: Facts;
+  /** The locales it was found in. */
+  readonly locales: readonly string[];
+}
+
 /** What a check measures and says, and where it fails. */
 export interface Measured<Facts> {
   readonly id: string;
@@ -80,6 +87,13 @@ export interface Measured<Facts> {
   readonly severity: Severity;
   /** What it says of a widget, as the rest of a sentence that starts with the widget's id. */
   sentence(said: Said<Facts>): string;
+  /**
+   * What would have to be changed, where that is not the widget itself but something several widgets have in common: such
+   * findings are read as one. Undefined where it is the widget.
+   */
+  cause?(told: Told<Facts>): string | undefined;
+  /** What tells two findings of one widget apart beside the other widget; left out where nothing does. */
+  apart?(facts: Facts): string;
   /** What may mend it, in the order it is tried; left out where nobody can know. */
   readonly remedies?: readonly RemedyName[];
 }

@@ -1,8 +1,14 @@
-import { shown } from '../why/index.ts';
+import type { Widget } from '../dress/index.ts';
+import type { WidgetSource } from '../document/index.ts';
+import { keyPointer, shown, type Reason } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { meet } from '../scene/index.ts';
 import { cssPixels } from './subject/text-size.ts';
+import type { Subject } from './subject/subject.ts';
 import { usableControls } from './subject/usable.ts';
+
+/** The container whose gap is between them; undefined where they are placed by hand. */
+type Facts = { readonly container: string | undefined };
 
 /** Targets this large (WCAG 2.2, 2.5.5) need no room around them. In CSS px. */
 const roomy = 44;
@@ -19,6 +25,7 @@ export const crowdedTargets = {
   severity: 'warning',
   sentence: ({ other, measured, limit }) =>
     `stands ${measured} CSS px from ${other}, which is pressed too; ${limit} is the least`,
+  cause: ({ facts: { container } }) => container && `the gap of ${container}`,
   remedies: ['widerGap'],
   run(subject, limit, report) {
     if (!subject.screen.inputs.includes('touch')) return;
@@ -40,9 +47,35 @@ export const crowdedTargets = {
         const gap = Math.max(across, down, 0);
         const [one, two] = index < other.index ? [index, other.index] : [other.index, index];
         const text = `there are ${shown(gap)} px between them, ${shown((gap / subject.screen.density) * 25.4)} mm; the smaller is ${shown(least)} CSS px`;
-        const reasons = [{ text, pointer: subject.widgets[one]!.pointer }];
-        report({ outcome: 'failed', widget: one, other: two, measured: gap / px, reasons });
+        const holder = arrangedIn(subject, one, two);
+        const reasons = [
+          { text, pointer: subject.widgets[one]!.pointer },
+          ...(holder ? [gapOf(holder, subject)] : []),
+        ];
+        const facts = { container: holder?.id };
+        report({ outcome: 'failed', widget: one, other: two, measured: gap / px, facts, reasons });
       }
     });
   },
-} as const satisfies Check;
+} as const satisfies Check<Facts>;
+
+/** The container that sets two widgets apart: the nearest around both that arranges its children. */
+function arrangedIn(subject: Subject, one: number, two: number): Widget | undefined {
+  for (let at = subject.widgets[one]!.parent; at >= 0; at = subject.widgets[at]!.parent) {
+    if (!subject.isWithin(two, at)) continue;
+    const widget = subject.widgets[at]!;
+    return at > 0 && widget.box.arrange !== 'free' ? widget : undefined;
+  }
+  return undefined;
+}
+
+function gapOf(holder: Widget, subject: Subject): Reason {
+  const { gap } = holder.source as WidgetSource;
+  const said =
+    gap === undefined ? 'says no gap' : `says gap: ${typeof gap === 'object' ? gap.join(' ') : gap}`;
+  const times = shown(subject.layout.scale(holder.index));
+  return {
+    text: `${holder.id} ${said}; 1 u is ${times} px here`,
+    pointer: keyPointer(holder, 'gap', 'arrange'),
+  };
+}

@@ -1,5 +1,6 @@
 import type { Check } from './check.ts';
-import { movesFocus, unreached } from './subject/focus-map.ts';
+import { keyPointer } from '../why/index.ts';
+import { movesFocus, orderOf, unreached } from './subject/focus-map.ts';
 
 export const focusUnreached = {
   id: 'focus-unreached',
@@ -14,8 +15,12 @@ export const focusUnreached = {
   run(subject, _, report) {
     if (!movesFocus(subject)) return;
     for (const index of unreached(subject)) {
-      const text = 'the neighbours that are declared go past it, and no focus-order names it';
-      const reasons = [{ text, pointer: subject.widgets[index]!.pointer }];
+      const { id, pointer } = subject.widgets[index]!;
+      const order = subject.widgets.find((one) => orderOf(one).includes(id));
+      const text = order
+        ? `the neighbours that are declared go past it, and nothing leads into the focus-order of ${order.id}, which names it`
+        : 'the neighbours that are declared go past it, and no focus-order names it';
+      const reasons = [{ text, pointer: order ? keyPointer(order, 'focus-order') : pointer }];
       report({ outcome: 'failed', widget: index, measured: 1, reasons });
     }
   },

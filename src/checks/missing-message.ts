@@ -14,6 +14,7 @@ export const missingMessage = {
   source: 'a player who chose a language reads another one',
   severity: 'error',
   sentence: ({ facts, locale }) => `has no translation into ${locale} of "${facts.message}"`,
+  cause: ({ locales }) => `the catalogs of ${locales.join(', ')} lack messages`,
   run(subject, limit, report) {
     const { messages } = subject;
     const texted = subject.form.once('missing-message', () =>

@@ -1,6 +1,9 @@
-import { whyEdge } from '../why/index.ts';
+import type { Rect } from '../layout/index.ts';
+import { keyPointer, shown, whyEdge, type Reason } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { axisOf, hasArea, isInside, overshoot, worstEdge, type EdgeName } from '../scene/index.ts';
+
+import type { Subject } from './subject/subject.ts';
 
 type Facts = { readonly edges: readonly EdgeName[] };
 
@@ -32,8 +35,22 @@ export const offScreen = {
       if (!(distance > limit) || distance <= above) continue;
       told.set(index, distance);
       const { axis, end } = axisOf(edge);
-      const reasons = whyEdge(subject.tree, subject.layout, index, axis, end);
+      const reasons = [
+        ...pastBox(subject, index, edge, rect),
+        ...whyEdge(subject.tree, subject.layout, index, axis, end),
+      ];
       report({ outcome: 'failed', widget: index, measured: distance, facts: { edges: [edge] }, reasons });
     }
   },
 } as const satisfies Check<Facts>;
+
+/** Of a bare text whose letters, not its box, reach over an edge: by how much they reach past the box. */
+function pastBox(subject: Subject, index: number, edge: EdgeName, seen: Rect): readonly Reason[] {
+  const past = overshoot(seen, subject.rect(index))[edge];
+  if (!(past > 1)) return [];
+  const widget = subject.widgets[index]!;
+  const text = widget.text
+    ? `its text reaches ${shown(past)} px past the ${edge} edge of its box`
+    : `turned, it reaches ${shown(past)} px past the ${edge} edge of its box`;
+  return [{ text, pointer: widget.text ? keyPointer(widget, 'text') : keyPointer(widget, 'rotate', 'skew') }];
+}

@@ -32,7 +32,7 @@ export const overlap = {
       const key = `${branches[0]} ${branches[1]}`;
       if (told.has(key)) return;
       told.add(key);
-      const nearest = leastEdge(overshoot(subject.visualRect(one), subject.visualRect(other)));
+      const nearest = edgeAtFault(subject, one, other);
       const mine = axisOf(nearest);
       const theirs = { axis: mine.axis, end: mine.end === 'start' ? 'end' : 'start' } as const;
       const reasons = [
@@ -61,13 +61,33 @@ function isUnder(subject: Subject, index: number, other: number, branches: reado
   return !isPressed && fillsBare(subject, index);
 }
 
-/** The edge over which the two have to be moved least to part them. */
-function leastEdge(distances: Record<EdgeName, number>): EdgeName {
-  let edge: EdgeName = 'left';
-  for (const name of ['right', 'top', 'bottom'] as const) {
-    if (Math.abs(distances[name]) < Math.abs(distances[edge])) edge = name;
-  }
-  return edge;
+/**
+ * The edge over which the two have come together: on the axis on which they stand apart on the reference; where they do not,
+ * the one over which they have to be moved least to part them.
+ */
+function edgeAtFault(subject: Subject, one: number, other: number): EdgeName {
+  const distances = overshoot(subject.visualRect(one), subject.visualRect(other));
+  const axes = apartOnReference(subject, one, other);
+  const names = axes.flatMap((axis) =>
+    axis === 'x' ? (['left', 'right'] as const) : (['top', 'bottom'] as const),
+  );
+  return names.reduce((least, name) =>
+    Math.abs(distances[name]) < Math.abs(distances[least]) ? name : least,
+  );
+}
+
+/** The axes on which two widgets stand apart on the reference; both where they are not there, or stand apart on none. */
+function apartOnReference(subject: Subject, one: number, other: number): readonly ('x' | 'y')[] {
+  const reference = subject.onReference();
+  const both = ['x', 'y'] as const;
+  const [a, b] = [one, other].map((index) => reference.find(subject.widgets[index]!.id));
+  if (a === undefined || b === undefined) return both;
+  const [first, second] = [reference.layout.rectInU(a), reference.layout.rectInU(b)];
+  const apart = both.filter((axis) => {
+    const size = axis === 'x' ? 'width' : 'height';
+    return first[axis] + first[size] <= second[axis] || second[axis] + second[size] <= first[axis];
+  });
+  return apart.length > 0 ? apart : both;
 }
 
 /** The children of the nearest widget around both that the two are in; undefined where one is in the other. */

@@ -1,9 +1,13 @@
-import { controls, lookOf } from '../dress/index.ts';
-import type { State } from '../document/index.ts';
-import { compose, contrastRatio, type Fill, type Look, type Rgba } from '../theme/index.ts';
+import { controls, lookOf, type Widget } from '../dress/index.ts';
+import type { State, WidgetSource } from '../document/index.ts';
+import { compose, contrastRatio, styleList, type Fill, type Look, type Rgba } from '../theme/index.ts';
 import type { Check } from './check.ts';
 
-type Facts = { readonly state: State };
+type Facts = {
+  readonly state: State;
+  /** The style, or kind, that would have to say how the state looks. */
+  readonly style: string;
+};
 
 export const statesAlike = {
   id: 'states-alike',
@@ -19,6 +23,8 @@ export const statesAlike = {
   readsColors: true,
   sentence: ({ facts: { state }, measured, limit }) =>
     `looks ${state === 'focused' ? 'with the focus as without' : `${state} as it does otherwise`}: contrast ${measured}:1; ${limit}:1 is the least`,
+  cause: ({ facts: { style, state } }) => `${style} does not show what is ${state}`,
+  apart: ({ state }) => state,
   run(subject, limit, report) {
     const alike = subject.form.once('states-alike', () =>
       subject.widgets.flatMap(({ index, parent, kind, theme, source, states }) => {
@@ -55,12 +61,18 @@ export const statesAlike = {
         widget: index,
         measured,
         limit: wanted,
-        facts: { state },
+        facts: { state, style: styleOf(subject.widgets[index]!) },
         reasons: [reason],
       });
     }
   },
 } as const satisfies Check<Facts>;
+
+/** The last of its styles, which wins; of a widget without any, its kind. */
+function styleOf({ source, kind }: Widget): string {
+  const style = styleList((source as WidgetSource).style).at(-1);
+  return style === undefined ? `the kind ${kind}` : `the style "${style}"`;
+}
 
 /** Contrast enough for a state that is no place to be found: it differs. */
 const anyDifference = 1.2;

@@ -8,6 +8,8 @@ export interface Io {
   readonly tones: Tones;
   /** Colours for what goes to `err`. */
   readonly errTones: Tones;
+  /** Columns of the terminal that is written to; undefined where there is none. */
+  readonly columns?: number;
   /** Where the progress of long work is shown; undefined where no one is looking. */
   readonly progress?: (text: string) => void;
 }
@@ -41,6 +43,7 @@ export function processIo(): Io {
   return {
     out: (text) => void process.stdout.write(text),
     err: (text) => void process.stderr.write(text),
+    columns: process.stdout.isTTY ? process.stdout.columns : undefined,
     tones: tonesFor(colors(process.stdout)),
     errTones: tonesFor(colors(process.stderr)),
     progress: process.stderr.isTTY ? (text) => void process.stderr.write(text) : undefined,

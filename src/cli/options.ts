@@ -64,6 +64,13 @@ export function withShownOptions(command: Command): Command {
 export function withReportOptions(command: Command): Command {
   return command
     .option('--json', 'print the report as JSON')
+    .option('--verbose', 'print every finding with all of its reasons')
+    .addOption(
+      new Option(
+        '--fail-on <severity>',
+        'exit with 1 for errors alone, or for warnings too; warnings if left out',
+      ).choices(['error', 'warning']),
+    )
     .option('--no-suggest', 'try no changes that would mend what is found')
     .option(
       '--report <file>',

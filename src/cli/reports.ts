@@ -1,3 +1,4 @@
+import type { Severity } from '../checks/index.ts';
 import { messageOf } from '../document/index.ts';
 import { writeWhole } from '../node/files.ts';
 import {
@@ -22,6 +23,10 @@ export interface ReportCall {
   readonly report?: readonly string[];
   /** False: no change is tried. */
   readonly suggest?: boolean;
+  /** Everything of every finding is printed. */
+  readonly verbose?: boolean;
+  /** What makes the command exit with 1: warnings too, if left out. */
+  readonly failOn?: Severity;
 }
 
 const reportKinds = ['.json', '.sarif', '.xml', '.html'] as const;
@@ -57,10 +62,13 @@ export async function tellVerdicts(
     writeWhole(path, name.endsWith('.html') ? await htmlOf(inputs, checked) : textOf(name, inputs, json));
   }
   if (call.json) io.out(json());
-  else if (inputs.length > 0) io.out(reportTerminal(inputs, io.tones));
+  else if (inputs.length > 0)
+    io.out(reportTerminal(inputs, io.tones, { verbose: call.verbose, width: io.columns }));
   if (unusable.length > 0) return exitUnusable;
   const failed = inputs.some(({ verdict }) =>
-    verdict.findings.some((finding) => finding.outcome === 'failed'),
+    verdict.findings.some(
+      ({ outcome, severity }) => outcome === 'failed' && (severity === 'error' || call.failOn !== 'error'),
+    ),
   );
   return failed ? exitFindings : exitClean;
 }

@@ -4,7 +4,7 @@ import { page } from './page/page.ts';
 import { pageScript } from './page/script.ts';
 import { findingPlace, suggestionOf, type ReportInput } from './report.ts';
 import type { Shot } from './shots.ts';
-import { counted, occasionOf, sentenceOf } from './wording.ts';
+import { counted, occasionOf, sentenceOf, sentenceWithHole, worstOnScreens } from './wording.ts';
 
 /** A shot drawn small, as a `data:` address of a picture. */
 export interface DrawnShot extends Omit<Shot, 'list'> {
@@ -56,6 +56,8 @@ function findingOf(input: ReportInput, finding: Finding): object {
     outcome: finding.outcome,
     name: widget,
     sentence: sentenceOf(finding),
+    worst: finding.worst.screen,
+    ...sentencesOf(finding),
     where: occasionOf(finding, input.verdict),
     why: finding.outcome === 'failed' ? finding.reasons.map(({ text }) => text) : [],
     say: suggestionOf(input, finding)?.say,
@@ -63,6 +65,21 @@ function findingOf(input: ReportInput, finding: Finding): object {
     screens: [...new Set(occurrences.map(({ screen }) => screen))],
     locales: [...new Set(occurrences.map(({ locale }) => locale))],
   };
+}
+
+/** Stands in a sentence for the number of a screen. */
+const hole = '\u0001';
+
+/** What a finding says on each of its screens: the sentences with a hole, and for each screen which of them and its number. */
+function sentencesOf(finding: Finding): { readonly says: readonly string[]; readonly on: object } {
+  const says: string[] = [];
+  const on: Record<string, readonly [number, string]> = {};
+  for (const [screen, worst] of worstOnScreens(finding)) {
+    const [said, number] = sentenceWithHole(finding, worst, hole);
+    const known = says.indexOf(said);
+    on[screen] = [known < 0 ? says.push(said) - 1 : known, number];
+  }
+  return { says, on };
 }
 
 function summaryOf(inputs: readonly SheetInput[]): {

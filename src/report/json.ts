@@ -55,7 +55,7 @@ export function reportJson(inputs: readonly ReportInput[]): string {
         }),
         why: finding.reasons.map(({ text }) => text),
         ...suggestionIn(input, finding),
-        occurrences: finding.occurrences,
+        occurrences: finding.occurrences.map(({ facts: _, ...one }) => one),
       })),
     };
   });

@@ -69,5 +69,5 @@ function suiteOf(
 function describe(input: ReportInput, finding: Finding): string {
   const why = finding.reasons.map(({ text }) => `\n  because ${text}`).join('');
   const said = `${finding.widget} ${sentenceOf(finding)} ${occasionOf(finding, input.verdict)}`.trimEnd();
-  return `${findingPlace(input, finding)}: ${said}${why}`;
+  return `${findingPlace(input, finding)}: ${finding.severity}: ${said}${why}`;
 }

@@ -1,4 +1,4 @@
-import { checks, documentChecks } from '../checks/index.ts';
+import { checkOf, checks, documentChecks } from '../checks/index.ts';
 import { type Finding } from '../verdict/index.ts';
 import { suggestionOf, type ReportInput } from './report.ts';
 import { occasionOf, sentenceOf } from './wording.ts';
@@ -45,7 +45,9 @@ function resultOf(input: ReportInput, finding: Finding, ruleIndex: number): obje
       },
     ],
     // The same finding in another run, whatever line it is on by then (3.27.17).
-    partialFingerprints: { 'pimbot/v1': [finding.check, name, finding.other ?? ''].join(' ') },
+    partialFingerprints: {
+      'pimbot/v1': [finding.check, name, finding.other ?? '', ...apartOf(finding)].join(' '),
+    },
     ...fixOf(input, finding),
     ...(finding.view !== undefined && {
       properties: {
@@ -56,6 +58,12 @@ function resultOf(input: ReportInput, finding: Finding, ruleIndex: number): obje
       },
     }),
   };
+}
+
+/** What tells two findings of one widget and check apart. */
+function apartOf({ check, facts, outcome }: Finding): readonly string[] {
+  const apart = outcome === 'failed' ? checkOf(check).apart?.(facts) : undefined;
+  return apart === undefined ? [] : [apart];
 }
 
 /** A change that was tried, as code hosts offer it (3.55): offsets count UTF-16 units. */

@@ -1,10 +1,10 @@
-import type { Finding, Verdict } from '../verdict/index.ts';
+import type { Finding, Occurrence, Verdict } from '../verdict/index.ts';
 import type { CheckedDocument } from '../document/index.ts';
 import { drawLayout, type DrawList } from '../paint/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { factors, occasionKey, openView, type Occasion, type Resources, type View } from '../view/index.ts';
 
-/** A view on a screen as a report shows it: on the occasion of the first finding there, else as the document starts. */
+/** A view on a screen as a report shows it: on an occasion on which something was found there, else as the document starts. */
 export interface Shot extends Occasion {
   readonly view: string;
   readonly screen: string;
@@ -30,7 +30,7 @@ export interface ShotOptions {
   readonly screens: readonly Screen[];
 }
 
-/** Every view on every screen, one after the other, so that no more than one drawing has to be kept. */
+/** Every view on every screen, on as many occasions as show what was found, one after the other, so that no more than one drawing has to be kept. */
 export function* shotsOf(document: CheckedDocument, verdict: Verdict, options: ShotOptions): Generator<Shot> {
   const { resources, screens } = options;
   const first: Occasion = {
@@ -46,22 +46,63 @@ export function* shotsOf(document: CheckedDocument, verdict: Verdict, options: S
         );
         return found.length > 0 ? [{ finding, index, found }] : [];
       });
-      const failed = here.find(({ finding }) => finding.outcome === 'failed') ?? here[0];
-      const shown = failed?.found[0];
-      const occasion = shown ?? first;
-      const key = occasionKey(occasion);
-      const view = opened.get(key) ?? openView(document, name, { resources, ...occasion });
-      opened.set(key, view);
-      const on = view.layoutOn(screen);
-      const ids = new Map(on.widgets.map(({ id, index }) => [id, index]));
-      const marks = here.flatMap(({ finding, index, found }) => {
-        const same = found.some((one) => occasionKey(one) === key);
-        return same ? marksOf(finding, index, ids, (at) => on.layout.pixelRect(at), screen) : [];
-      });
-      const { width, height } = screen;
-      yield { ...view.occasion, view: name, screen: screen.name, width, height, list: drawLayout(on), marks };
+      for (const occasion of occasionsFor(here, screen.name) ?? [first]) {
+        const key = occasionKey(occasion);
+        const view = opened.get(key) ?? openView(document, name, { resources, ...occasion });
+        opened.set(key, view);
+        const on = view.layoutOn(screen);
+        const ids = new Map(on.widgets.map(({ id, index }) => [id, index]));
+        const marks = here.flatMap(({ finding, index, found }) => {
+          const same = found.some((one) => occasionKey(one) === key);
+          return same ? marksOf(finding, index, ids, (at) => on.layout.pixelRect(at), screen) : [];
+        });
+        const { width, height } = screen;
+        yield {
+          ...view.occasion,
+          view: name,
+          screen: screen.name,
+          width,
+          height,
+          list: drawLayout(on),
+          marks,
+        };
+      }
     }
   }
+}
+
+interface Here {
+  readonly finding: Finding;
+  readonly found: readonly Occurrence[];
+}
+
+/**
+ * The occasions a screen is drawn on: the one that most of its findings are seen in, then others until each finding that
+ * is worst on this screen is in one of the drawings. Undefined where nothing is found.
+ */
+function occasionsFor(here: readonly Here[], screen: string): readonly Occasion[] | undefined {
+  if (here.length === 0) return undefined;
+  const drawn: Occasion[] = [];
+  let left = here;
+  while (left.length > 0) {
+    const counts = new Map<string, { occasion: Occasion; count: number }>();
+    for (const { finding, found } of left) {
+      const weight = finding.outcome === 'failed' ? 1000 : 1;
+      for (const one of new Map(found.map((at) => [occasionKey(at), at])).values()) {
+        const known = counts.get(occasionKey(one));
+        if (known) known.count += weight;
+        else counts.set(occasionKey(one), { occasion: one, count: weight });
+      }
+    }
+    const { occasion } = [...counts.values()].reduce((most, one) => (one.count > most.count ? one : most));
+    const key = occasionKey(occasion);
+    drawn.push(occasion);
+    left = left.filter(
+      ({ finding, found }) =>
+        finding.worst.screen === screen && !found.some((one) => occasionKey(one) === key),
+    );
+  }
+  return drawn;
 }
 
 function marksOf(

@@ -1,17 +1,41 @@
-import { checks, documentChecks } from '../checks/index.ts';
-import { findScreen } from '../screen/index.ts';
 import type { Finding, Verdict } from '../verdict/index.ts';
 import { factors } from '../view/index.ts';
+import { causesOf, namesOf, reachOf, type Cause } from './causes.ts';
+import { gridOf } from './grid.ts';
 import { findingPlace, suggestionOf, type Tones, type ReportInput } from './report.ts';
 import { amount, counted, occasionOf, printable, sentenceOf } from './wording.ts';
+import { wrapped } from './wrap.ts';
 
-/** The verdict for a person: a grid of screens and views, then each finding with its causes. */
-export function reportTerminal(inputs: readonly ReportInput[], tones: Tones): string {
-  const lines: string[] = [];
-  for (const input of inputs) {
-    lines.push(...reportFile(harmless(input), tones), '');
-  }
-  return lines.join('\n');
+/** How much is told, and in how much room. */
+export interface TerminalOptions {
+  /** Everything of every finding; else, of many causes, two or three lines each. */
+  readonly verbose?: boolean;
+  /** Columns; no line is longer, but for a word that is. */
+  readonly width?: number;
+}
+
+/** Of so many causes or fewer everything is told. */
+const fewCauses = 6;
+/** Findings of one cause that are told one by one before the rest is named. */
+const mostTold = 3;
+/** Columns of a terminal of which nothing is known. */
+const usualWidth = 80;
+
+/** The verdict for a person: a table of screens and views, then what was found by what would have to be changed. */
+export function reportTerminal(
+  inputs: readonly ReportInput[],
+  tones: Tones,
+  { verbose = false, width = usualWidth }: TerminalOptions = {},
+): string {
+  return inputs
+    .flatMap((input) => [...reportFile(harmless(input), { tones, verbose, width }), ''])
+    .join('\n');
+}
+
+interface How {
+  readonly tones: Tones;
+  readonly verbose: boolean;
+  readonly width: number;
 }
 
 /** The same with every text made printable before colours are put round it. */
@@ -22,26 +46,49 @@ function harmless(input: ReportInput): ReportInput {
   return { ...input, file: printable(input.file), verdict: JSON.parse(text) as Verdict };
 }
 
-function reportFile(input: ReportInput, tones: Tones): string[] {
+function reportFile(input: ReportInput, how: How): string[] {
   const { verdict, file } = input;
-  const failed = verdict.findings.filter((finding) => finding.outcome === 'failed');
-  const undecided = verdict.findings.filter((finding) => finding.outcome === 'undecided');
-  const lines = [tones.strong(file), ...grid(input, tones), ''];
-  for (const [cause, findings] of byCause(inOrder(failed))) {
-    if (findings.length > 1) lines.push(tones.faint(`${findings.length} of one cause: ${cause}`), '');
-    for (const finding of findings) lines.push(...describe(input, finding, tones), '');
-  }
+  const { tones, width } = how;
+  const lines = [tones.strong(file), ...gridOf(verdict, tones, width), ''];
+  const failed = causesOf(
+    verdict.findings.filter(({ outcome }) => outcome === 'failed'),
+    verdict,
+    (finding) => lineOf(input, finding),
+  );
+  const undecided = verdict.findings.filter(({ outcome }) => outcome === 'undecided');
+  const isLong = how.verbose || failed.length <= fewCauses;
+  for (const cause of failed)
+    lines.push(...(isLong ? inFull(input, cause, how) : inShort(input, cause, how)), ...(isLong ? [''] : []));
+  if (!isLong) lines.push('');
+  for (const finding of undecided) lines.push(...describe(input, finding, how), '');
   if (input.untried)
     lines.push(
-      tones.faint(`No change was tried for ${counted(input.untried, 'finding')}: there are many.`),
-      '',
+      ...wrapped(
+        tones.faint(`No change was tried for ${counted(input.untried, 'finding')}: there are many.`),
+        width,
+        '',
+      ),
     );
-  for (const finding of inOrder(undecided)) lines.push(...describe(input, finding, tones), '');
-  lines.push(conclusion(input, failed.length, undecided.length, tones));
+  const isFolded = failed.some(({ what, findings }) => what === undefined && findings.length > 1);
+  const folded = isFolded ? '+3: three more findings of the same widget. ' : '';
+  const hint = tones.faint(`${folded}--verbose tells every finding, with its reasons.`);
+  if (!isLong) lines.push(...wrapped(hint, width, ''));
+  lines.push(...wrapped(conclusion(input, failed, undecided.length, tones), width, '  '));
   return lines;
 }
 
-function conclusion({ verdict }: ReportInput, failed: number, undecided: number, tones: Tones): string {
+/** What two findings are sorted by: the line they are told to be on. */
+function lineOf(input: ReportInput, finding: Finding): number {
+  const [, line] = /:(\d+):\d+$/.exec(findingPlace(input, finding)) ?? [];
+  return line === undefined ? 0 : Number(line);
+}
+
+function conclusion(
+  { verdict }: ReportInput,
+  causes: readonly Cause[],
+  undecided: number,
+  tones: Tones,
+): string {
   const varied = factors
     .map(({ list, label, counted: how }) =>
       verdict[list].length > 1 ? ` ${how} ${counted(verdict[list].length, label)}` : '',
@@ -54,119 +101,110 @@ function conclusion({ verdict }: ReportInput, failed: number, undecided: number,
   const what = `${counted(verdict.views.length, 'view')} on ${counted(verdict.screens.length, 'screen')}${varied} (${made})`;
   const accepted = verdict.accepted > 0 ? tones.faint(`, ${counted(verdict.accepted, 'acceptance')}`) : '';
   const open = undecided > 0 ? tones.doubtful(`, ${undecided} undecided`) : '';
-  if (failed === 0) return `${tones.good('✓ passed')}: every widget of ${what}${open}${accepted}`;
-  return `${tones.bad(`✗ ${counted(failed, 'finding')}`)} in ${what}${open}${accepted}`;
+  const failed = causes.flatMap(({ findings }) => findings);
+  if (failed.length === 0) return `${tones.good('✓ passed')}: every widget of ${what}${open}${accepted}`;
+  const errors = failed.filter(({ severity }) => severity === 'error').length;
+  const warnings = failed.length - errors;
+  const counts = [
+    ...(errors > 0 ? [tones.bad(`✗ ${counted(errors, 'error')}`)] : []),
+    ...(warnings > 0 ? [tones.doubtful(`! ${counted(warnings, 'warning')}`)] : []),
+  ].join(', ');
+  return `${counts} of ${counted(causes.length, 'cause')} in ${what}${open}${accepted}`;
 }
 
-/** Screens down, views across; each cell holds how many findings concern it. Screens of one class that fare alike share a row with the worst of each. */
-function grid({ verdict }: ReportInput, tones: Tones): string[] {
-  const { screens, views, findings } = verdict;
-  const cells = screens.map((screen) =>
-    views.map((view) => {
-      const here = findings.filter(
-        (finding) => finding.view === view && finding.occurrences.some((one) => one.screen === screen),
-      );
-      const failed = here.filter((finding) => finding.outcome === 'failed').length;
-      return failed > 0 ? `✗ ${failed}` : here.length > 0 ? `? ${here.length}` : '✓';
-    }),
-  );
-  const rows: { name: string; cells: readonly string[] }[] = [];
-  for (let at = 0; at < screens.length;) {
-    const group = findScreen(screens[at]!)?.group;
-    let end = at + 1;
-    while (group !== undefined && end < screens.length && findScreen(screens[end]!)?.group === group) end++;
-    const some = cells.slice(at, end);
-    const alike = views.every((_, column) => some.every((row) => row[column]![0] === cells[at]![column]![0]));
-    if (alike && end - at > 1)
-      rows.push({
-        name: `${group}, all ${end - at}`,
-        cells: views.map((_, column) => worstOf(some, column)),
-      });
-    else for (let nth = at; nth < end; nth++) rows.push({ name: screens[nth]!, cells: cells[nth]! });
-    at = end;
-  }
-  const first = Math.max(...rows.map(({ name }) => name.length));
-  const widths = views.map((name) => Math.max(name.length, 4));
-  const header = `  ${' '.repeat(first)}  ${views.map((name, column) => name.padEnd(widths[column]!)).join('  ')}`;
-  const toned = (cell: string, width: number) => {
-    const text = cell.padEnd(width);
-    return cell.startsWith('✗')
-      ? tones.bad(text)
-      : cell.startsWith('?')
-        ? tones.doubtful(text)
-        : tones.good(text);
-  };
-  return [
-    tones.faint(header.trimEnd()),
-    ...rows.map(({ name, cells: row }) =>
-      `  ${name.padEnd(first)}  ${row.map((cell, column) => toned(cell, widths[column]!)).join('  ')}`.trimEnd(),
-    ),
-  ];
+function markOf({ outcome, severity }: Finding, tones: Tones): string {
+  if (outcome === 'undecided') return tones.doubtful('?');
+  return severity === 'error' ? tones.bad('✗') : tones.doubtful('!');
 }
 
-/** The cell of a column with the most findings. */
-function worstOf(rows: readonly (readonly string[])[], column: number): string {
-  const count = (cell: string) => Number(cell.slice(2));
-  return rows.map((row) => row[column]!).reduce((most, cell) => (count(cell) > count(most) ? cell : most));
-}
-
-/** Findings whose reasons end at the same place and in the same words, together; in the order of the first of each. */
-function byCause(findings: readonly Finding[]): Map<string, Finding[]> {
-  const groups = new Map<string, Finding[]>();
-  findings.forEach((finding, nth) => {
-    const { reasons, view } = finding;
-    const last = reasons.at(-1);
-    // A single reason is about the finding itself.
-    const cause = reasons.length > 1 && last ? last.text : `${nth}`;
-    const key = reasons.length > 1 && last ? `${view} ${last.pointer} ${cause}` : cause;
-    const known = groups.get(key);
-    if (known) known.push(finding);
-    else groups.set(key, [finding]);
-  });
-  return new Map(
-    [...groups.values()].map((group, nth) => [
-      group.length > 1 ? group[0]!.reasons.at(-1)!.text : `${nth}`,
-      group,
-    ]),
-  );
-}
-
-const order = new Map([...documentChecks, ...checks].map((check, index) => [check.id, index]));
-
-function inOrder(findings: readonly Finding[]): Finding[] {
-  return [...findings].sort(
-    (a, b) => (a.view ?? '').localeCompare(b.view ?? '', 'en') || order.get(a.check)! - order.get(b.check)!,
-  );
+function nameOf({ view, widget }: Finding): string {
+  return view === undefined ? widget : `${view}/${widget}`;
 }
 
 /** The change that was tried, where one mends a finding. */
-function suggested(input: ReportInput, finding: Finding, tones: Tones): string[] {
+function suggested(input: ReportInput, finding: Finding, { tones, width }: How): string[] {
   const one = suggestionOf(input, finding);
   if (!one) return [];
   const more = one.mendsToo > 0 ? ` (and ${counted(one.mendsToo, 'other finding')})` : '';
+  const said = `    ${tones.good('try')} ${printable(one.say)}${tones.faint(`: mends it${more} on every screen, breaks nothing`)}`;
+  return [...wrapped(said, width, '      ')];
+}
+
+/** A cause in two or three lines: its worst finding, what else is found of it, where, and what was tried. */
+function inShort(input: ReportInput, { what, findings }: Cause, { tones, width }: How): string[] {
+  const [first] = findings as [Finding];
+  const head = `${markOf(first, tones)} ${tones.strong(nameOf(first))} ${sentenceOf(first)}`;
+  const widgets = new Set(findings.map(({ view, widget }) => `${view}/${widget}`)).size;
+  const isSeveral = what !== undefined && findings.length > 1;
+  const alike = widgets > 1 ? `${widgets} widgets: ${namesOf(findings, 3)}` : '';
+  const more = !isSeveral && findings.length > 1 ? ` +${findings.length - 1}` : '';
+  const reach = reachOf(findings, input.verdict);
+  const tried = findings.find((one) => suggestionOf(input, one));
+  const suggestion = tried && suggestionOf(input, tried);
+  const isOf = tried && tried !== first && tried.check !== first.check ? ` (${tried.check})` : '';
+  const detail = [
+    ...(isSeveral ? [`${findings.length} of one cause: ${what}`] : []),
+    ...(alike === '' ? [] : [alike]),
+    ...(reach === '' ? [] : [reach]),
+    `${shortPlace(input, first)} [${first.check}${more}]`,
+  ].join('; ');
   return [
-    `    ${tones.good('try')} ${printable(one.say)}${tones.faint(`: mends it${more} on every screen, breaks nothing`)}`,
+    ...wrapped(head, width, '    '),
+    ...wrapped(`    ${tones.faint(detail)}`, width, '    '),
+    ...(suggestion
+      ? wrapped(`    ${tones.good('try')} ${printable(suggestion.say)}${tones.faint(isOf)}`, width, '      ')
+      : []),
   ];
 }
 
-function describe(input: ReportInput, finding: Finding, tones: Tones): string[] {
+/** `:35:9` in the file that is named above; the whole place elsewhere. */
+function shortPlace(input: ReportInput, finding: Finding): string {
   const place = findingPlace(input, finding);
-  const mark = finding.outcome === 'failed' ? tones.bad('✗') : tones.doubtful('?');
-  if (finding.view === undefined) {
-    const said = `${mark} ${tones.strong(finding.widget)} ${sentenceOf(finding)}  ${tones.faint(`[${finding.check}]`)}`;
-    return [said, ...suggested(input, finding, tones), `    ${tones.faint(place)}`];
+  return place.startsWith(`${input.file}:`) ? place.slice(input.file.length) : place;
+}
+
+/** A cause with every finding of it; of many that differ in their widget alone, the first few in full and the rest in a line each. */
+function inFull(input: ReportInput, { what, findings }: Cause, how: How): string[] {
+  const { tones, width, verbose } = how;
+  const lines: string[] = [];
+  if (findings.length > 1)
+    lines.push(
+      ...wrapped(
+        tones.faint(`${findings.length} findings of one cause${what === undefined ? '' : `: ${what}`}`),
+        width,
+        '  ',
+      ),
+    );
+  const told = new Map<string, number>();
+  for (const finding of findings) {
+    const count = (told.get(finding.check) ?? 0) + 1;
+    told.set(finding.check, count);
+    if (verbose || count <= mostTold) lines.push(...describe(input, finding, how));
+    else lines.push(...wrapped(headOf(finding, tones), width, '    '));
   }
+  return lines;
+}
+
+function headOf(finding: Finding, tones: Tones): string {
+  return `${markOf(finding, tones)} ${tones.strong(nameOf(finding))} ${sentenceOf(finding)}`;
+}
+
+function describe(input: ReportInput, finding: Finding, how: How): string[] {
+  const { tones, width } = how;
+  const place = tones.faint(findingPlace(input, finding));
+  const label = tones.faint(
+    `[${finding.check}, ${finding.outcome === 'failed' ? finding.severity : 'undecided'}]`,
+  );
+  const lines = [...wrapped(headOf(finding, tones), width, '    ')];
+  if (finding.view === undefined)
+    return [...lines, ...suggested(input, finding, how), ...wrapped(`    ${label} ${place}`, width, '    ')];
   const { screen, scale } = finding.worst;
   const several = new Set(finding.occurrences.map((one) => one.screen)).size > 1;
   const worst =
     several && finding.outcome === 'failed' ? ` (worst on ${screen}, where 1 u is ${amount(scale)} px)` : '';
-  const lines = [
-    `${mark} ${tones.strong(`${finding.view}/${finding.widget}`)} ${sentenceOf(finding)}`,
-    `    ${occasionOf(finding, input.verdict)}${worst}  ${tones.faint(`[${finding.check}]`)}`,
-  ];
+  lines.push(...wrapped(`    ${occasionOf(finding, input.verdict)}${worst}`, width, '    '));
   if (finding.outcome === 'failed')
-    for (const reason of finding.reasons) lines.push(`    ${tones.faint('because')} ${reason.text}`);
-  lines.push(...suggested(input, finding, tones));
-  lines.push(`    ${tones.faint(place)}`);
-  return lines;
+    for (const reason of finding.reasons)
+      lines.push(...wrapped(`    ${tones.faint('because')} ${reason.text}`, width, '      '));
+  return [...lines, ...suggested(input, finding, how), ...wrapped(`    ${label} ${place}`, width, '    ')];
 }

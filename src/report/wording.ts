@@ -1,5 +1,5 @@
 import { checkOf } from '../checks/index.ts';
-import type { Finding, Verdict } from '../verdict/index.ts';
+import { isWorse, type Finding, type Occurrence, type Verdict } from '../verdict/index.ts';
 import { factors } from '../view/index.ts';
 
 /** A measured value: one decimal, two where it is small. */
@@ -7,16 +7,52 @@ export function amount(value: number): string {
   return String(Math.abs(value) < 10 ? Math.round(value * 100) / 100 : Math.round(value * 10) / 10);
 }
 
-/** What a finding says of its widget, as the rest of a sentence that starts with the widget. */
-export function sentenceOf(finding: Finding): string {
-  const { worst } = finding;
-  if (finding.outcome === 'undecided' || worst.measured === null) {
-    return `is undecided for ${finding.check}: ${finding.missing ?? 'something is missing'}`;
+/**
+ * What a finding says of its widget, as the rest of a sentence that starts with the widget.
+ * @param on Of which of its occurrences; of the worst if left out.
+ */
+export function sentenceOf(finding: Finding, on: Occurrence = finding.worst): string {
+  const hole = '\u0001';
+  const [said, number] = sentenceWithHole(finding, on, hole);
+  return said.replaceAll(hole, number);
+}
+
+/** The same with something in place of the measured number, and that number. */
+export function sentenceWithHole(
+  finding: Finding,
+  { measured, limit, locale, facts }: Occurrence,
+  hole: string,
+): readonly [said: string, number: string] {
+  if (finding.outcome === 'undecided' || measured === null)
+    return [`is undecided for ${finding.check}: ${finding.missing ?? 'something is missing'}`, ''];
+  const { other } = finding;
+  const [number, most] = apart(measured, limit);
+  const check = checkOf(finding.check);
+  // A sentence may ask what the number is, as for one of something.
+  const isOne = number === '1';
+  const said = check.sentence({ facts, other, locale, measured: isOne ? number : hole, limit: most });
+  return [said, number];
+}
+
+/** The worst occurrence of a finding on each of its screens. */
+export function worstOnScreens({ occurrences, fails }: Finding): ReadonlyMap<string, Occurrence> {
+  const found = new Map<string, Occurrence>();
+  for (const one of occurrences) {
+    const known = found.get(one.screen);
+    if (!known || isWorse(fails, one, known)) found.set(one.screen, one);
   }
-  const { other, facts } = finding;
-  const { locale } = worst;
-  const said = { facts, other, locale, measured: amount(worst.measured), limit: amount(worst.limit) };
-  return checkOf(finding.check).sentence(said);
+  return found;
+}
+
+/** Two numbers with as few digits as tell them apart: one that fails never reads as its limit. */
+function apart(measured: number, limit: number): readonly [string, string] {
+  const [one, other] = [amount(measured), amount(limit)];
+  if (one !== other || measured === limit) return [one, other];
+  for (let digits = 2; digits <= 6; digits++) {
+    const finer = String(Number(measured.toFixed(digits)));
+    if (finer !== other) return [finer, other];
+  }
+  return [measured < limit ? `just under ${other}` : `just over ${other}`, other];
 }
 
 /** `on all 12 screens`, `on desktop and square`, `on 7 of 12 screens: …`. */

@@ -135,6 +135,7 @@ export function lookAt(
           measured: draft.outcome === 'failed' ? draft.measured : null,
           limit: draft.limit ?? check.limit,
           scale: frame.scale,
+          facts: draft.facts,
         };
         findings.add({
           check: check.id,

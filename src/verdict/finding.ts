@@ -1,4 +1,11 @@
-import type { Check, CheckId, Facts, Outcome, Severity } from '../checks/index.ts';
+import {
+  checkOf,
+  type Check,
+  type CheckId,
+  type Facts,
+  type Outcome,
+  type Severity,
+} from '../checks/index.ts';
 import type { Reason } from '../why/index.ts';
 import type { Occasion } from '../view/index.ts';
 import type { Coverage, Factors } from './plan.ts';
@@ -11,6 +18,8 @@ export interface Occurrence extends Occasion {
   readonly limit: number;
   /** Device px one u became. */
   readonly scale: number;
+  /** What the sentence of it is made of beside numbers. */
+  readonly facts: Facts;
 }
 
 /** What a check found of one widget (or two), all screens and occasions together. */
@@ -61,8 +70,9 @@ export interface Looked extends Occasion {
 }
 
 /** What makes two findings the same one, on whatever layouts they are. */
-export function keyOf({ check, outcome, view, widget, other, missing, pointer }: Finding): string {
-  return [check, outcome, view, widget, other, missing, pointer].join('\n');
+export function keyOf({ check, outcome, view, widget, other, missing, pointer, facts }: Finding): string {
+  const apart = outcome === 'failed' ? checkOf(check).apart?.(facts) : undefined;
+  return [check, outcome, view, widget, other, missing, pointer, apart].join('\n');
 }
 
 /** Findings of one widget and check, put together from all batches in their order. */

@@ -117,7 +117,7 @@ function checkWritten(
           place: origin === document.origin ? undefined : placeIn(origin, pointer),
           unit: check.unit,
           fails: check.fails,
-          worst: { ...nowhere, measured, limit: check.limit },
+          worst: { ...nowhere, measured, limit: check.limit, facts },
           occurrences: [],
           facts,
           missing: undefined,

@@ -1,7 +1,7 @@
 import type { Tree, Widget } from '../dress/index.ts';
 import { contentRoom } from '../inside/index.ts';
 import type { Layout } from '../layout/index.ts';
-import { keyPointer, roomFor, shown, words, type Axis } from './reason.ts';
+import { added, keyPointer, roomFor, shown, words, type Axis } from './reason.ts';
 
 /** Two demands that could not both hold on a screen, and which of them gave way. */
 export interface GaveWay {
@@ -103,6 +103,22 @@ function room(layout: Layout, widget: Widget, inside: readonly Widget[], axis: A
     box.gap * (inside.length - 1),
   );
   if (needs <= has + slack * inside.length) return;
-  const text = `its ${shown(has)} u gave way to children that need ${shown(needs)}`;
+  const text = `its ${shown(has)} u gave way to children that need ${shown(needs)}: ${termsOf(layout, widget, inside, axis)}`;
   found.push({ widget: widget.index, axis, demand: 'room', text, pointer: widget.pointer });
+}
+
+/** Children that are named one by one. */
+const mostNamed = 4;
+
+/** The lengths of children, the longest first. */
+function termsOf(layout: Layout, widget: Widget, inside: readonly Widget[], axis: Axis): string {
+  const factor = layout.factor(widget.index);
+  const lengths = inside.map(({ id, index }) => ({ id, u: lengthOf(layout, index, axis) / factor }));
+  lengths.sort((a, b) => b.u - a.u);
+  const named = lengths.slice(0, mostNamed).map(({ id, u }) => `${shown(u)} ${id}`);
+  const rest = lengths.slice(mostNamed);
+  const others =
+    rest.length > 0 ? [`${shown(rest.reduce((sum, { u }) => sum + u, 0))} of ${rest.length} more`] : [];
+  const gaps = widget.box[axis].gap * (inside.length - 1);
+  return [...named, ...others].join(' + ') + added(gaps, inside.length > 2 ? 'gaps' : 'gap');
 }

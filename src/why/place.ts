@@ -1,4 +1,5 @@
 import type { Widget } from '../dress/index.ts';
+import type { WidgetSource } from '../document/index.ts';
 import {
   added,
   childrenIn,
@@ -15,9 +16,9 @@ import {
 
 export type Edge = 'start' | 'end';
 
-/** A reason, and what else of the widget the edge follows from. */
+/** A reason, and what else the edge follows from: another of the widget's lengths, or where its parent starts. */
 export interface EdgeReason extends Reason {
-  readonly follows: readonly ('start' | 'size')[];
+  readonly follows: readonly ('start' | 'size' | 'parent')[];
 }
 
 /** Why an edge of a widget is where it is on the surface, in u of its parent. */
@@ -44,7 +45,7 @@ export function edgeReason(scene: Solved, index: number, axis: Axis, edge: Edge)
   if (isFree(parent, widget)) return anchored(scene, widget, axis, edge, head);
   const placed = inFlow(scene, widget, parent, axis);
   const scrolled = scrolls(parent) ? ', scrolled' : '';
-  return { text: `${head} ${placed.text}${scrolled}`, pointer: placed.pointer, follows: [] };
+  return { text: `${head} ${placed.text}${scrolled}`, pointer: placed.pointer, follows: ['parent'] };
 }
 
 function isFree(parent: Widget, widget: Widget): boolean {
@@ -139,4 +140,37 @@ function alongLine(scene: Solved, widget: Widget, parent: Widget, axis: Axis, be
     pointer:
       Math.abs(rest) > 0.005 ? keyPointer(parent, 'justify', 'arrange') : keyPointer(parent, 'arrange'),
   };
+}
+
+/** What else decides where a widget stands on an axis and is seen in none of the numbers. */
+export function circumstances({ tree }: Solved, index: number, axis: Axis): Reason[] {
+  const widget = tree.widgets[index]!;
+  const parent = tree.widgets[widget.parent];
+  if (!parent) return [];
+  const { source, box } = widget;
+  const found: Reason[] = [];
+  const target = 'anchor-to' in source ? source['anchor-to'] : undefined;
+  if (target !== undefined && box.target === undefined)
+    found.push({
+      text: `it is anchored to ${target}, which is not there, and so to ${parent.id}`,
+      pointer: keyPointer(widget, 'anchor-to'),
+    });
+  if (box.full && widget.parent === 0)
+    found.push({
+      text: 'area: full gives it the whole surface, without what is kept safe',
+      pointer: keyPointer(widget, 'area'),
+    });
+  if (axis === 'x' && parent.box.rightToLeft && followsWriting(widget, parent))
+    found.push({
+      text: `${parent.id} goes from right to left here, so that start is right`,
+      pointer: keyPointer(parent, 'direction'),
+    });
+  return found;
+}
+
+/** Whether the direction of writing decides where a widget stands. */
+function followsWriting(widget: Widget, parent: Widget): boolean {
+  const { anchor, pivot, inset } = widget.source as WidgetSource;
+  if (!isFree(parent, widget)) return parent.box.arrange !== 'column';
+  return [anchor, pivot, inset].some((said) => /\b(start|end)\b/.test(JSON.stringify(said ?? '')));
 }

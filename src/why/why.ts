@@ -1,7 +1,7 @@
 import type { Tree, Widget } from '../dress/index.ts';
 import type { Layout } from '../layout/index.ts';
-import { edgeReason, type Edge } from './place.ts';
-import { keyPointer, shown, type Axis, type Reason } from './reason.ts';
+import { circumstances, edgeReason, type Edge, type EdgeReason } from './place.ts';
+import { keyPointer, shown, type Axis, type Reason, type Solved } from './reason.ts';
 import { sizeReason } from './size.ts';
 
 /** Why a widget is as long as it is on one axis: its own reason, then those of what it follows, up to what was written. */
@@ -24,8 +24,26 @@ export function whyEdge(tree: Tree, layout: Layout, index: number, axis: Axis, e
   const sized = chain.some(({ follows }) => follows.includes('size'));
   return [
     ...chain.map(({ text, pointer }) => ({ text, pointer })),
+    ...circumstances(scene, index, axis),
     ...(sized ? whySize(tree, layout, index, axis) : []),
+    ...whyAround(scene, index, axis, chain),
   ];
+}
+
+/** Where the parents of a child that is put in order start, up to one that is anchored. */
+function whyAround(scene: Solved, index: number, axis: Axis, chain: readonly EdgeReason[]): Reason[] {
+  const { tree } = scene;
+  const reasons: Reason[] = [];
+  let follows = chain.some((one) => one.follows.includes('parent'));
+  for (let at = tree.widgets[index]!.parent; follows && at > 0; at = tree.widgets[at]!.parent) {
+    const { id } = tree.widgets[at]!;
+    const one = edgeReason(scene, at, axis, 'start');
+    reasons.push({ text: `${id}: ${one.text}`, pointer: one.pointer });
+    for (const { text, pointer } of circumstances(scene, at, axis))
+      reasons.push({ text: `${id}: ${text}`, pointer });
+    follows = one.follows.includes('parent');
+  }
+  return reasons;
 }
 
 /** Everything there is to say of a widget's place on one screen: scale, conditions, then each edge and size. */
@@ -37,7 +55,7 @@ export function whyWidget(
   const scene = { tree, layout };
   const edge = (axis: Axis, which: Edge) => {
     const { text, pointer } = edgeReason(scene, index, axis, which);
-    return [{ text, pointer }];
+    return [{ text, pointer }, ...(which === 'start' ? circumstances(scene, index, axis) : [])];
   };
   return [
     { what: 'scale', reasons: [...scales(tree, layout, index), ...conditions(tree, index)] },

@@ -44,6 +44,7 @@ describe('a suggestion', () => {
      [
        "a button too small to hit",
        "a checkbox too small to hit",
+       "a clear panel over a button",
        "a component nothing uses",
        "a dialog whose last button leads out of it",
        "a green bar on a green field",
@@ -56,6 +57,7 @@ describe('a suggestion', () => {
        "a neighbour that is hidden",
        "a neighbour that is no control",
        "a picture squeezed into a box",
+       "a picture that hides a text",
        "a picture that is a dot across the room",
        "a plate whose neighbours it was copied beside, a sixth of the screen away on wide ones",
        "a small raster blown up",
@@ -67,6 +69,8 @@ describe('a suggestion', () => {
        "an instance that says again what its component says",
        "an unseen panel over a button",
        "anchored to the middle, standing at an edge",
+       "gaps of 20 and 16",
+       "gaps of 32, 20, 26 and 26",
        "grey on grey",
        "letters of too few pixels",
        "lines across the whole screen",
@@ -183,7 +187,8 @@ describe('pimbot check --mend', () => {
 
   test('reports offer what was tried: the terminal, JSON and SARIF with the place of the text', async () => {
     const args = ['check', file, '--view', 'plates', '--screen', 'desktop', '--screen', 'ultrawide'];
-    expect((await run(...args)).out).toContain(
+    expect((await run(...args)).out).toContain('try banner: no pivot\n');
+    expect((await run(...args, '--verbose')).out).toContain(
       'try banner: no pivot: mends it on every screen, breaks nothing',
     );
     const { out } = await run(...args, '--json', '--report', 'out.sarif');

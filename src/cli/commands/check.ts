@@ -80,6 +80,9 @@ Examples:
   pimbot check hud.yaml --mend dive/sonar --mend cut-text --write
   pimbot check hud.yaml --shard 2/4 --out parts/2.json
 
+An error (✗) keeps a player from seeing, reading or using something; a warning
+(!) is a likely slip. --fail-on error lets warnings pass.
+
 Exit codes: 0 clean, 1 findings, 2 unusable input.`,
     )
     .action(async (files: string[], call: CheckCall) => done(await check(files, call, io)));

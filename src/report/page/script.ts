@@ -27,38 +27,73 @@ function stage(shot, by) {
   for (const mark of shot.marks) {
     const finding = data.findings[mark.finding];
     if (!matches(finding, by)) continue;
-    const line = make('i', { className: finding.outcome === 'failed' ? '' : 'open', title: finding.name + ' ' + finding.sentence });
-    for (const [side, share] of [['left', mark.x], ['top', mark.y], ['width', mark.width], ['height', mark.height]]) line.style[side] = share * 100 + '%';
+    const kind = finding.outcome !== 'failed' ? 'open' : finding.severity;
+    const line = make('i', { className: kind, title: finding.name + ' ' + said(finding, shot.screen) });
+    // What is off the screen is pinned to the edge it went over, with an arrow.
+    const off = mark.x >= 1 ? '→' : mark.y >= 1 ? '↓' : mark.x + mark.width <= 0 ? '←' : mark.y + mark.height <= 0 ? '↑' : '';
+    if (off) {
+      const pin = (from, size) => Math.min(0.96, Math.max(0.04, from + size / 2));
+      line.className += ' off';
+      line.textContent = off;
+      line.style.left = pin(mark.x, mark.width) * 100 + '%';
+      line.style.top = pin(mark.y, mark.height) * 100 + '%';
+    } else for (const [side, share] of [['left', mark.x], ['top', mark.y], ['width', mark.width], ['height', mark.height]]) line.style[side] = share * 100 + '%';
     box.append(line);
   }
   return box;
 }
-function item(finding) {
-  const said = make('li', { className: finding.outcome === 'failed' ? '' : 'open' }, make('b', { textContent: finding.name }), ' ' + finding.sentence);
-  if (finding.where) said.append(make('p', { textContent: finding.where }));
-  for (const reason of finding.why) said.append(make('p', { textContent: 'because ' + reason }));
-  if (finding.say) said.append(make('p', { className: 'try', textContent: 'try ' + finding.say + ': mends it, breaks nothing' }));
-  said.append(make('p', {}, make('code', { textContent: finding.place + '  ' + finding.check })));
-  return said;
+function said(finding, screen) {
+  const [nth, number] = (finding.on[screen] || []);
+  return nth === undefined ? finding.sentence : finding.says[nth].replaceAll('\u0001', number);
+}
+const kinds = { error: 'error', warning: 'warning', open: 'undecided' };
+function item(finding, shot) {
+  const screen = shot && shot.screen;
+  const kind = finding.outcome !== 'failed' ? 'open' : finding.severity;
+  const one = make('li', { className: kind }, make('span', { className: 'kind', textContent: kinds[kind] }), ' ', make('b', { textContent: finding.name }), ' ' + said(finding, screen));
+  if (screen && screen !== finding.worst && said(finding, screen) !== finding.sentence)
+    one.append(make('p', { textContent: 'worse on ' + finding.worst + ': ' + finding.sentence }));
+  if (finding.where) one.append(make('p', { textContent: finding.where }));
+  const of = screen && screen !== finding.worst && finding.why.length > 0 ? 'on ' + finding.worst + ' because ' : 'because ';
+  for (const reason of finding.why) one.append(make('p', { textContent: of + reason }));
+  if (finding.say) one.append(make('p', { className: 'try', textContent: 'try ' + finding.say + ': mends it, breaks nothing' }));
+  one.append(make('p', {}, make('code', { textContent: finding.place + '  ' + finding.check })));
+  const number = data.findings.indexOf(finding);
+  if (shot && !shot.marks.some((mark) => mark.finding === number)) {
+    const drawn = shown.findIndex((other) => other.marks.some((mark) => mark.finding === number));
+    if (drawn >= 0) {
+      const label = 'not in this drawing; see ' + [shown[drawn].screen, shown[drawn].case, shown[drawn].locale].filter(Boolean).join(', ');
+      const go = make('button', { type: 'button', className: 'go', textContent: label });
+      go.addEventListener('click', () => open(drawn));
+      one.append(go);
+    }
+  }
+  return one;
 }
 const here = (shot, by) => data.findings.filter((one) => one.view === shot.view && one.file === shot.file && one.screens.includes(shot.screen) && matches(one, by));
 
 let shown = [];
+// Of several drawings of one screen each says what it shows.
+function nameOf(shot, among) {
+  const several = among.filter((one) => one.screen === shot.screen).length > 1;
+  return several ? [shot.screen, shot.case, shot.locale].filter(Boolean).join(', ') : shot.screen;
+}
 function show() {
   const by = chosen();
   const onlyBad = find('only').checked;
   shown = data.shots.filter((shot) => (!by.screen || shot.screen === by.screen) && (!onlyBad || here(shot, by).length > 0));
   const parts = [];
   const written = data.findings.filter((one) => !one.view && matches(one, by));
-  if (written.length > 0) parts.push(make('h2', { textContent: 'As it is written' }), make('ol', {}, ...written.map(item)));
+  if (written.length > 0) parts.push(make('h2', { textContent: 'As it is written' }), make('ol', {}, ...written.map((one) => item(one))));
   for (const title of [...new Set(shown.map((shot) => shot.title))]) {
     const inView = shown.filter((shot) => shot.title === title);
     parts.push(make('h2', { textContent: title }), make('div', { className: 'grid' }, ...inView.map((shot) => {
       const found = here(shot, by);
-      const failed = found.filter((one) => one.outcome === 'failed').length;
-      const count = make('span', { textContent: failed > 0 ? '✗ ' + failed : found.length > 0 ? '? ' + found.length : '✓' });
-      count.className = failed > 0 ? 'bad' : found.length > 0 ? 'doubt' : 'good';
-      const button = make('button', { className: 'shot', type: 'button' }, stage(shot, by), make('div', { className: 'name' }, shot.screen, count));
+      const failed = found.filter((one) => one.outcome === 'failed');
+      const isError = failed.some((one) => one.severity === 'error');
+      const count = make('span', { textContent: failed.length > 0 ? (isError ? '✗ ' : '! ') + failed.length : found.length > 0 ? '? ' + found.length : '✓' });
+      count.className = isError ? 'bad' : found.length > 0 ? 'doubt' : 'good';
+      const button = make('button', { className: 'shot', type: 'button' }, stage(shot, by), make('div', { className: 'name' }, nameOf(shot, inView), count));
       button.addEventListener('click', () => open(shown.indexOf(shot)));
       return button;
     })));
@@ -75,7 +110,7 @@ function open(index) {
   const found = here(shot, by);
   find('large-title').textContent = shot.title + ' on ' + shot.screen;
   find('large-with').textContent = [shot.width + ' × ' + shot.height, shot.case && 'case ' + shot.case, shot.locale, shot.theme].filter(Boolean).join(' · ');
-  find('large').replaceChildren(stage(shot, by), found.length > 0 ? make('ol', {}, ...found.map(item)) : make('p', { className: 'none', textContent: 'Nothing found here.' }));
+  find('large').replaceChildren(stage(shot, by), found.length > 0 ? make('ol', {}, ...found.map((one) => item(one, shot))) : make('p', { className: 'none', textContent: 'Nothing found here.' }));
   if (!find('dialog').open) find('dialog').showModal();
 }
 find('before').addEventListener('click', () => open(at - 1));

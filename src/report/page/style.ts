@@ -21,12 +21,17 @@ h2:first-child { margin-top: 0; }
 .shot .stage { max-height: 220px; }
 .stage img { display: block; width: 100%; height: 100%; }
 .stage i { position: absolute; border: 2px solid var(--mark); min-width: 6px; min-height: 6px; }
-.stage i.open { border-color: var(--doubt); }
+.stage i.warning { border-style: dashed; border-color: var(--doubt); }
+.stage i.open { border-style: dotted; border-color: var(--doubt); }
+.stage i.off { width: 22px; height: 22px; margin: -11px 0 0 -11px; border-radius: 50%; background: #000c; color: #fff; font: 700 14px/18px system-ui; text-align: center; font-style: normal; }
+.kind { font-size: 13px; font-weight: 600; color: var(--bad); }
+li.warning .kind, li.open .kind { color: var(--doubt); }
+.go { margin-top: 6px; background: none; border: 1px solid var(--line); border-radius: 6px; padding: 3px 10px; cursor: pointer; color: var(--focus); }
 .name { display: flex; justify-content: space-between; gap: 8px; padding: 5px 2px; font-size: 14px; }
 .name span { white-space: nowrap; font-weight: 600; }
 ol { list-style: none; margin: 8px 0 0; padding: 0; display: grid; gap: 10px; }
 li { background: var(--raised); border-left: 4px solid var(--bad); border-radius: 4px; padding: 9px 13px; overflow-wrap: anywhere; }
-li.open { border-left-color: var(--doubt); }
+li.open, li.warning { border-left-color: var(--doubt); }
 li p { margin: 3px 0 0; color: var(--soft); font-size: 14px; }
 li p.try { color: var(--good); }
 code { font: 13px/1.4 ui-monospace, monospace; color: var(--soft); }

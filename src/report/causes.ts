@@ -1,0 +1,101 @@
+import { checkOf, checks, documentChecks } from '../checks/index.ts';
+import { factors } from '../view/index.ts';
+import type { Finding, Verdict } from '../verdict/index.ts';
+
+/** Findings that one change of the document would concern: of one widget as it is written, or of one missing thing. */
+export interface Cause {
+  /** What would have to be changed, where that is not the widget itself. */
+  readonly what: string | undefined;
+  /** Errors first, then as the checks are listed, worst instances first. */
+  readonly findings: readonly Finding[];
+}
+
+const listed = new Map([...documentChecks, ...checks].map(({ id }, index) => [id, index]));
+
+/**
+ * Findings by what would have to be changed, in the order of the document; of one view those with an error first. Nothing is
+ * left out: every finding is in exactly one cause.
+ * @param lineOf Where a finding is written, as a number to go by.
+ */
+export function causesOf(
+  findings: readonly Finding[],
+  { views }: Pick<Verdict, 'views'>,
+  lineOf: (finding: Finding) => number,
+): readonly Cause[] {
+  const groups = new Map<string, { what: string | undefined; findings: Finding[] }>();
+  // What concerns two widgets goes with the one of them that has more to be said of it.
+  const alone = new Set(findings.flatMap(({ view, widget, other }) => (other ? [] : [`${view}\n${widget}`])));
+  const pointers = new Map(findings.map(({ view, widget, pointer }) => [`${view}\n${widget}`, pointer]));
+  for (const finding of findings) {
+    const { view, widget, other, pointer } = finding;
+    const what = whatOf(finding);
+    const goesWithOther = other && !alone.has(`${view}\n${widget}`) && alone.has(`${view}\n${other}`);
+    const at = goesWithOther ? (pointers.get(`${view}\n${other}`) ?? pointer) : pointer;
+    // What stands in a component is one place, whatever view shows it.
+    const key = what ?? (at.startsWith('/components/') ? at : `${view}\n${at}`);
+    const known = groups.get(key);
+    if (known) known.findings.push(finding);
+    else groups.set(key, { what, findings: [finding] });
+  }
+  const place = ({ view }: Finding) => (view === undefined ? -1 : views.indexOf(view));
+  const isError = (one: Finding) => (one.severity === 'error' && one.outcome === 'failed' ? 0 : 1);
+  const made = [...groups.values()].map((group) => ({
+    ...group,
+    findings: [...group.findings].sort(
+      (a, b) => isError(a) - isError(b) || listed.get(a.check)! - listed.get(b.check)! || worseFirst(a, b),
+    ),
+  }));
+  return made.sort((a, b) => {
+    const [one, other] = [a.findings[0]!, b.findings[0]!];
+    return place(one) - place(other) || isError(one) - isError(other) || lineOf(one) - lineOf(other);
+  });
+}
+
+/** What a check says would have to be changed for a finding; undefined where that is the widget. */
+function whatOf(finding: Finding): string | undefined {
+  if (finding.outcome !== 'failed') return undefined;
+  const check = checkOf(finding.check);
+  const locales = [...new Set(finding.occurrences.map(({ locale }) => locale))];
+  return check.cause?.({ facts: finding.facts, locales });
+}
+
+function worseFirst(a: Finding, b: Finding): number {
+  const [one, other] = [a.worst.measured, b.worst.measured];
+  if (one === null || other === null || a.check !== b.check) return 0;
+  return a.fails === 'above' ? other - one : one - other;
+}
+
+/** The names of widgets, the first few of them. */
+export function namesOf(findings: readonly Finding[], most = 4): string {
+  const names = [...new Set(findings.map(({ widget }) => widget))];
+  const rest = names.length - most;
+  return rest > 0 ? `${names.slice(0, most).join(', ')} and ${rest} more` : names.join(', ');
+}
+
+/** In how much of what varies findings are: screens, and what else is not everywhere. */
+export function reachOf(findings: readonly Finding[], verdict: Verdict): string {
+  const occurrences = findings.flatMap((one) => one.occurrences);
+  const screens = [...new Set(occurrences.map(({ screen }) => screen))];
+  if (screens.length === 0) return '';
+  const on =
+    screens.length === 1
+      ? screens[0]!
+      : screens.length === verdict.screens.length
+        ? `all ${screens.length} screens`
+        : `${screens.length} of ${verdict.screens.length} screens`;
+  const said = factors.flatMap(({ key, list, where }) => {
+    const text = where([...new Set(occurrences.map((one) => one[key]))], verdict[list]);
+    return text === '' ? [] : [text];
+  });
+  const [first] = findings as [Finding];
+  const most = screens.length > 1 && varies(first) ? [`worst on ${first.worst.screen}`] : [];
+  return [on, ...said, ...most].join(', ');
+}
+
+/** Whether a finding is worse on some of its screens than on others: by more than a hundredth. */
+function varies({ outcome, occurrences, worst }: Finding): boolean {
+  if (outcome !== 'failed') return false;
+  return occurrences.some(
+    ({ measured }) => Math.abs((measured ?? 0) - worst.measured!) > 0.01 * Math.abs(worst.measured!),
+  );
+}
