@@ -15,7 +15,7 @@ export const burstsParent = {
   severity: 'error',
   sentence: ({ facts, other, measured }) =>
     `reaches ${measured} px over the ${facts.edge} edge of ${other}, which it is in`,
-  remedies: ['fitInParent'],
+  remedies: ['fitInParent', 'roomAround'],
   run(subject, limit, report) {
     for (const { index, parent, visible } of subject.widgets) {
       if (parent <= 0 || !visible) continue;

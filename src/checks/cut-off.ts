@@ -16,6 +16,7 @@ export const cutOff = {
   severity: 'error',
   sentence: ({ other, measured }) =>
     `is cut off by ${measured} %${other === undefined ? '' : ` by ${other}`}, and cannot be scrolled to`,
+  remedies: ['roomAround'],
   run(subject, limit, report) {
     for (const { index, kind, pointer } of subject.widgets) {
       // Of a text, cut-text says how much of it is lost; a bare panel that is cut off loses nothing that is said.

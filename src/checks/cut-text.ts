@@ -25,7 +25,7 @@ export const cutText = {
       ? `has a text of which ${other ?? 'a clip'} cuts off ${measured} px of its ${facts.axis === 'x' ? 'width' : 'height'}`
       : `has a text that is ${measured} px too ${way} for it`;
   },
-  remedies: ['roomForText'],
+  remedies: ['roomForText', 'roomAround'],
   run(subject, limit, report) {
     for (const widget of subject.texts) {
       const { index, text, box } = widget;

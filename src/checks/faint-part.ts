@@ -22,7 +22,7 @@ export const faintPart = {
   readsColors: true,
   sentence: ({ facts, measured, limit }) =>
     `has a ${facts.part} of contrast ${measured}:1; ${limit}:1 is the least`,
-  remedies: ['strongerColor'],
+  remedies: ['themesColor', 'strongerColor'],
   run(subject, limit, report) {
     const parted = subject.form.once('faint-part', () =>
       subject.form.painted.flatMap((index) => {

@@ -25,7 +25,7 @@ export const lowContrast = {
   severity: 'error',
   readsColors: true,
   sentence: ({ measured, limit }) => `has text of contrast ${measured}:1; ${limit}:1 is the least`,
-  remedies: ['strongerColor'],
+  remedies: ['themesColor', 'strongerColor', 'opaquePlate'],
   run(subject, limit, report) {
     for (const { index, text, look, states, pointer } of subject.texts) {
       // What cannot be used now need not be read (1.4.3, "Incidental").

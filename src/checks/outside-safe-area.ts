@@ -28,7 +28,7 @@ export const outsideSafeArea = {
   severity: 'error',
   sentence: ({ facts: { edges }, measured }) =>
     `reaches ${measured} px into the unsafe ${edges.join(' ')}${edges.length > 1 ? ' corner' : ''} of the screen`,
-  remedies: ['moveInside', 'tieToEdge'],
+  remedies: ['safeArea', 'wholeSurface', 'moveInside', 'tieToEdge'],
   run(subject, limit, report) {
     const { painted } = subject.form;
     const { corners } = subject.screen;

@@ -35,17 +35,19 @@ export const overlap = {
       const nearest = edgeAtFault(subject, one, other);
       const mine = axisOf(nearest);
       const theirs = { axis: mine.axis, end: mine.end === 'start' ? 'end' : 'start' } as const;
-      const reasons = [
-        ...whyEdge(subject.tree, subject.layout, branches[0], mine.axis, theirs.end).slice(0, 1),
-        ...whyEdge(subject.tree, subject.layout, branches[1], mine.axis, mine.end).slice(0, 1),
-      ].map((reason, index) => ({
-        ...reason,
-        text: `${subject.widgets[branches[index]!]!.id}: ${reason.text}`,
-      }));
+      const ends = [theirs.end, mine.end];
+      const reasons = branches.flatMap((branch, nth) =>
+        whyEdge(subject.tree, subject.layout, branch, mine.axis, ends[nth]!)
+          .slice(0, mostReasons)
+          .map((reason) => ({ ...reason, text: `${subject.widgets[branch]!.id}: ${reason.text}` })),
+      );
       report({ outcome: 'failed', widget: one, other, measured, reasons });
     });
   },
 } as const satisfies Check;
+
+/** Links of the chain that are told of each of the two. */
+const mostReasons = 2;
 
 /** Whether a widget stands inside of a frame. */
 function isFramed(subject: Subject, index: number, frame: number): boolean {

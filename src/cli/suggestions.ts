@@ -1,5 +1,5 @@
 import { suggestFor, type Suggestion } from '../mend/index.ts';
-import { SharedChecks, planOf } from '../verdict/index.ts';
+import { SharedChecks, keyOf, planOf } from '../verdict/index.ts';
 import type { Checked } from './checked.ts';
 
 /** Layouts that are made again in search of changes, at the most: then a report is not held up any longer. */
@@ -16,10 +16,20 @@ export function suggestionsFor(
   const most = Math.min(all, Math.max(1, Math.floor(mostTried / perTry)));
   const shared = new SharedChecks(document, resources);
   let done = 0;
+  // What mends one finding and takes others with it is said of all of them, and tried once.
+  const known = new Map<string, Suggestion>();
   const suggestions = verdict.findings.map((finding) => {
-    if (finding.outcome !== 'failed' || done >= most) return undefined;
+    if (finding.outcome !== 'failed') return undefined;
+    const same = known.get(keyOf(finding));
+    if (same) return same;
+    if (done >= most) return undefined;
     onFinding(done++, most);
-    return suggestFor(document, finding, verdict, { ...options, resources }, shared);
+    const found = suggestFor(document, finding, verdict, { ...options, resources }, shared);
+    if (!found) return undefined;
+    const left = new Set(found.findings.map(keyOf));
+    for (const one of verdict.findings) if (!left.has(keyOf(one))) known.set(keyOf(one), found);
+    return found;
   });
-  return { suggestions, untried: all - most };
+  const untried = Math.max(0, all - most - (known.size - suggestions.filter(Boolean).length));
+  return { suggestions, untried };
 }

@@ -1,19 +1,9 @@
-import { mirrored } from '../skeleton/index.ts';
 import { readAnchor, readPivot, type CheckedDocument } from '../document/index.ts';
 import type { View } from '../view/index.ts';
 import { DocumentText } from './document-text.ts';
 import { EditError } from './edit-error.ts';
 import type { Editing } from './editing.ts';
-import {
-  adviceFor,
-  axes,
-  directionOf,
-  exactNumber,
-  marginsOf,
-  placeKeys,
-  saysSize,
-  sizeKey,
-} from './place.ts';
+import { adviceFor, axes, asBefore, directionOf, marginsOf, placeKeys, saysSize, sizeKey } from './place.ts';
 import { anchoredStanding, referenceScreen } from './standing.ts';
 
 /** The anchor a widget should have from where it stands, and why. */
@@ -64,11 +54,7 @@ export function putAnchor(
   const { own, room, source, pointer, widget } = standing;
   text.set(pointer, 'anchor', anchorText);
   if (pivotText !== undefined) text.set(pointer, 'pivot', pivotText);
-  else if (source.pivot !== undefined) {
-    const seen = mirrored(anchor, widget.box.rightToLeft);
-    const follows = [seen.x, seen.y].map(({ start, end }) => exactNumber((start + end) / 2));
-    text.set(pointer, 'pivot', follows);
-  }
+  else if (source.pivot !== undefined) text.remove(pointer, 'pivot');
   for (const [key, value] of placeKeys(
     own,
     room,
@@ -77,7 +63,8 @@ export function putAnchor(
     marginsOf(widget),
     widget.box.rightToLeft,
   )) {
-    if (value !== undefined) text.set(pointer, key, value);
+    if (value !== undefined)
+      text.set(pointer, key, asBefore((source as { [one: string]: unknown })[key], value));
     else text.remove(pointer, key);
   }
   for (const axis of axes) {

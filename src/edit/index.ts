@@ -11,6 +11,7 @@ export type { Editing } from './editing.ts';
 export { movesBetween, readChanged, rearranged } from './moves.ts';
 export type { Move } from './moves.ts';
 export { changeLengths } from './shares.ts';
+export { asBefore } from './place.ts';
 export { referenceScreen } from './standing.ts';
 export { wrapWidgets } from './wrap.ts';
 export type { WrapOptions } from './wrap.ts';

@@ -98,8 +98,8 @@ function farthest(one: Rect, other: Rect): number {
   );
 }
 
-/** What a place may move by on the reference, in px. */
-export const still = 1e-6;
+/** What a place may move by on the reference, in px: numbers are written with two decimals, and gaps add up. */
+export const still = 0.1;
 
 /**
  * The text of a change, once it is sure that everything is where it was.

@@ -128,7 +128,7 @@ export function saysSize({ source }: Standing, axis: 'x' | 'y'): boolean {
 export function anchorText(anchor: Pair<AxisAnchor>): string {
   const one = ({ start, end, span }: AxisAnchor, words: readonly [string, string]): string => {
     const word = (at: number) =>
-      at === 0 ? words[0] : at === 1 ? words[1] : at === 0.5 ? 'center' : `${exactNumber(at * 100)}%`;
+      at === 0 ? words[0] : at === 1 ? words[1] : at === 0.5 ? 'center' : `${exactShare(at * 100)}%`;
     return span ? `${word(start)}..${word(end)}` : word(start);
   };
   const sides = anchor.x.logical ? (['start', 'end'] as const) : (['left', 'right'] as const);
@@ -136,7 +136,19 @@ export function anchorText(anchor: Pair<AxisAnchor>): string {
   return `${x} ${y}`;
 }
 
-/** A number as it is written: nine digits are more than any place needs, and 30 stays 30. */
+/** A number as people write it: two decimals, a hundredth of a u, and 30 stays 30. */
 export function exactNumber(value: number): number {
-  return Math.round(value * 1e9) / 1e9 + 0;
+  return Math.round(value * 100) / 100 + 0;
+}
+
+/** A share or a percentage as it is written: of a large parent a hundredth of a percent would be seen. */
+export function exactShare(value: number): number {
+  return Math.round(value * 1e6) / 1e6 + 0;
+}
+
+/** Numbers as one text, where the author wrote them so. */
+export function asBefore(old: unknown, value: Json): Json {
+  return typeof old === 'string' && Array.isArray(value) && value.every((one) => typeof one === 'number')
+    ? value.join(' ')
+    : value;
 }

@@ -2,7 +2,7 @@ import { mirrored } from '../skeleton/index.ts';
 import type { AxisAnchor, Pair } from '../document/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { DocumentText } from './document-text.ts';
-import { anchorText, axes, exactNumber, marginsOf, placeKeys, type Direction } from './place.ts';
+import { anchorText, axes, exactShare, marginsOf, placeKeys, type Direction } from './place.ts';
 import type { Standing } from './standing.ts';
 
 /** An anchor as it is seen, said in a direction. */
@@ -30,7 +30,7 @@ export function putPlace(
     text.set(
       pointer,
       'pivot',
-      axes.map((axis) => exactNumber(pivot[axis] ?? middle(axis))),
+      axes.map((axis) => exactShare(pivot[axis] ?? middle(axis))),
     );
   for (const [key, value] of placeKeys(own, room, anchor, pivot, marginsOf(widget), rightToLeft)) {
     if (value === undefined) text.remove(pointer, key);

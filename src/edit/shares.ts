@@ -2,7 +2,7 @@ import { readAnchor, type CheckedDocument, type Json } from '../document/index.t
 import type { View } from '../view/index.ts';
 import { DocumentText } from './document-text.ts';
 import { EditError } from './edit-error.ts';
-import { axes, exactNumber, saysSize, sizeKey } from './place.ts';
+import { axes, exactNumber, exactShare, saysSize, sizeKey } from './place.ts';
 import { anchoredStanding, referenceScreen } from './standing.ts';
 
 /**
@@ -23,7 +23,7 @@ export function changeLengths(
   const written = (u: number, whole: number): number | string => {
     if (into === 'u' || u === 0) return exactNumber(u);
     if (whole === 0) throw new EditError(`"${id}" stands in a parent without size: nothing is a share of it`);
-    return `${exactNumber((u / whole) * 100)}%`;
+    return `${exactShare((u / whole) * 100)}%`;
   };
   const keys = new Map<string, Json>();
   // What is said from start is turned round where the writing goes from right to left; unsaid, an anchor is the start.

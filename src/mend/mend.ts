@@ -26,14 +26,22 @@ export function mend(
   let { findings } = verdict;
   const mended: Mended[] = [];
   const tried = new Set<string>();
+  let isNew = false;
   for (;;) {
     const finding = findings.find((one) => one.outcome === 'failed' && !tried.has(keyOf(one)) && wanted(one));
-    if (!finding) return { text: now.origin.source?.text ?? '', mended };
+    if (!finding) {
+      if (!isNew) return { text: now.origin.source?.text ?? '', mended };
+      // What could not be mended before may be now: done again, nothing is left that another run would change.
+      isNew = false;
+      tried.clear();
+      continue;
+    }
     tried.add(keyOf(finding));
     onFinding(finding);
     const suggestion = suggestFor(now, finding, { ...verdict, findings }, options);
     if (!suggestion) continue;
     mended.push({ finding, suggestion });
+    isNew = true;
     now = readChanged(now, suggestion.text);
     findings = suggestion.findings;
   }

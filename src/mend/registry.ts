@@ -8,11 +8,28 @@ import {
   pivotFollows,
   raise,
   raiseMaximum,
+  safeArea,
   tieToEdge,
   tieToNeighbour,
+  wholeSurface,
 } from './remedies/placed.ts';
-import { largerText, roomForText, shorterLines, strongerColor } from './remedies/readable.ts';
-import { enlarge, ownShape, roomForSlices, sameSize, shrinkPicture, widerGap } from './remedies/sized.ts';
+import {
+  largerText,
+  opaquePlate,
+  roomForText,
+  shorterLines,
+  strongerColor,
+  themesColor,
+} from './remedies/readable.ts';
+import {
+  enlarge,
+  ownShape,
+  roomAround,
+  roomForSlices,
+  sameSize,
+  shrinkPicture,
+  widerGap,
+} from './remedies/sized.ts';
 import { forgetNeighbour, takeOut } from './remedies/written.ts';
 import type { DocumentRemedy, Remedy } from './remedy.ts';
 
@@ -31,17 +48,22 @@ export const remedies: { readonly [Name in Exclude<RemedyName, keyof typeof docu
   moveApart,
   moveInside,
   ontoLine,
+  opaquePlate,
   ownShape,
   pivotFollows,
   raise,
   raiseMaximum,
+  roomAround,
   roomForSlices,
   roomForText,
+  safeArea,
   sameSize,
   shorterLines,
   shrinkPicture,
   strongerColor,
+  themesColor,
   tieToEdge,
   tieToNeighbour,
+  wholeSurface,
   widerGap,
 };

@@ -1,7 +1,7 @@
 import type { Widget } from '../dress/index.ts';
 import type { Facts } from '../checks/index.ts';
-import type { Json, WidgetSource } from '../document/index.ts';
-import { EditError, type Editing } from '../edit/index.ts';
+import type { CheckedDocument, Json, WidgetSource } from '../document/index.ts';
+import { EditError, asBefore, type Editing } from '../edit/index.ts';
 import type { Finding } from '../verdict/index.ts';
 import type { View, ViewLayout } from '../view/index.ts';
 import { keyPointer } from '../why/index.ts';
@@ -9,7 +9,10 @@ import { keyPointer } from '../why/index.ts';
 /** A finding, and the view laid out where it is worst. */
 export interface Broken {
   readonly finding: Finding;
+  readonly document: CheckedDocument;
   readonly view: View;
+  /** The same as it is drawn by its author: in the document's own language, at the sizes it has. */
+  readonly design: View;
   readonly on: ViewLayout;
   readonly widget: Widget;
   readonly other: Widget | undefined;
@@ -60,19 +63,28 @@ export function keysOf(widget: Widget, keys: { readonly [key: string]: Json | un
 }
 
 /** A change of some keys of a widget's own look. */
-export function lookKeys(widget: Widget, keys: { readonly [key: string]: Json }): Change {
+export function lookKeys(widget: Widget, keys: { readonly [key: string]: Json | undefined }): Change {
   const say = Object.entries(keys)
-    .map(([key, value]) => `${key}: ${shownValue(value)}`)
+    .map(([key, value]) => (value === undefined ? `no ${key}` : `${key}: ${shownValue(value)}`))
     .join(', ');
   return {
     say: `${widget.id}: look { ${say} }`,
     edit: (document) => {
       const has = (widget.source as WidgetSource).look !== undefined;
       const at = keyPointer(widget, 'look');
-      if (!has) document.set(written(widget), 'look', { ...keys });
-      else for (const [key, value] of Object.entries(keys)) document.set(inDocument(at), key, value);
+      if (!has) document.set(written(widget), 'look', saidOf(keys));
+      else
+        for (const [key, value] of Object.entries(keys))
+          if (value === undefined) document.remove(inDocument(at), key);
+          else document.set(inDocument(at), key, value);
     },
   };
+}
+
+function saidOf(keys: { readonly [key: string]: Json | undefined }): Json {
+  return Object.fromEntries(
+    Object.entries(keys).filter((one): one is [string, Json] => one[1] !== undefined),
+  );
 }
 
 function put(text: Editing, widget: Widget, key: string, value: Json | undefined): void {
@@ -81,11 +93,6 @@ function put(text: Editing, widget: Widget, key: string, value: Json | undefined
   const map = place === undefined ? written(widget) : inDocument(place.slice(0, place.lastIndexOf('/')));
   if (value === undefined) text.remove(map, key);
   else text.set(map, key, asBefore((widget.source as { [key: string]: unknown })[key], value));
-}
-
-/** Two numbers as one text, where the author wrote them so. */
-function asBefore(old: unknown, value: Json): Json {
-  return typeof old === 'string' && isNumbers(value) ? value.join(' ') : value;
 }
 
 function written(widget: Widget): string {

@@ -1,5 +1,5 @@
 import { checkOf } from '../checks/index.ts';
-import { pointerTo, type CheckedDocument } from '../document/index.ts';
+import { pointerTo, type CheckedDocument, type Json } from '../document/index.ts';
 import { DocumentDraft, DocumentText, EditError, readChanged } from '../edit/index.ts';
 import { BuildError } from '../skeleton/index.ts';
 import {
@@ -13,11 +13,13 @@ import {
   type Finding,
   type Verdict,
 } from '../verdict/index.ts';
-import { NoSuchName, openView } from '../view/index.ts';
+import { NoSuchName, openView, type Occasion } from '../view/index.ts';
+import { losesBinding } from './bindings.ts';
+import { disturbanceOf, disturbanceText, lessDisturbing, type Disturbance } from './disturbance.ts';
 import { documentRemedies, remedies } from './registry.ts';
 import type { Broken, Change } from './remedy.ts';
 
-/** A change that was tried: it mends a finding on every combination and breaks nothing. */
+/** A change that was tried: it mends a finding on every combination, breaks nothing, and keeps what the author meant. */
 export interface Suggestion {
   /** What it does, in words that follow «try:». */
   readonly say: string;
@@ -29,12 +31,16 @@ export interface Suggestion {
   readonly insert: string;
   /** Findings it mends besides the one it is for. */
   readonly mendsToo: number;
+  /** How much it moves. */
+  readonly disturbance: Disturbance;
+  /** The same in words: `moves 2 widgets by 12 u on the reference`. */
+  readonly disturbs: string;
   /** Everything that is found with it. */
   readonly findings: readonly Finding[];
 }
 
 /** Changes tried for one finding at the most. */
-const mostTries = 12;
+const mostTries = 20;
 
 /**
  * A change of the document that mends a finding, tried before it is offered: everything is checked again with it, the
@@ -52,19 +58,8 @@ export function suggestFor(
 ): Suggestion | undefined {
   const { source } = document.origin;
   if (finding.outcome !== 'failed' || !source) return undefined;
-  const tried = new Set([JSON.stringify(document.source)]);
-  for (const change of changesFor(document, finding, options, shared).slice(0, mostTries)) {
-    // Most changes mend nothing: they are tried on values, and only what holds is written as text and read again.
-    const draft = attempt(() => {
-      const made = new DocumentDraft(document);
-      change.edit(made);
-      return made;
-    });
-    if (!draft) continue;
-    const key = JSON.stringify(draft.document.source);
-    if (tried.has(key)) continue;
-    tried.add(key);
-    const trial: Trial = { finding, before, options };
+  const trial: Trial = { finding, before, options };
+  for (const { change, draft, key, disturbance } of candidatesFor(document, trial, shared)) {
     const inView = finding.view !== undefined && isWithinView(draft, finding.view);
     let after = attempt(() => triedOn(draft.document, trial, inView, shared));
     if (!after) continue;
@@ -79,9 +74,74 @@ export function suggestFor(
     if (JSON.stringify(read.source) !== key) after = attempt(() => triedOn(read, trial, false, shared));
     if (!after) continue;
     const mendsToo = before.findings.length - after.length - 1;
-    return { say: change.say, text, ...differenceOf(source.text, text), mendsToo, findings: after };
+    return {
+      say: change.say,
+      text,
+      ...differenceOf(source.text, text),
+      mendsToo,
+      findings: after,
+      disturbance,
+      disturbs: disturbanceText(disturbance),
+    };
   }
   return undefined;
+}
+
+interface Candidate {
+  readonly change: Change;
+  readonly draft: DocumentDraft;
+  /** The changed document as JSON: what was tried is not tried again. */
+  readonly key: string;
+  readonly disturbance: Disturbance;
+}
+
+/** Changes that keep what the author meant, what moves least first; of those that move alike in the order they come to mind. */
+function candidatesFor(
+  document: CheckedDocument,
+  { finding, options }: Trial,
+  shared: SharedChecks,
+): readonly Candidate[] {
+  const { view: name } = finding;
+  const tried = new Set([JSON.stringify(document.source)]);
+  const found: Candidate[] = [];
+  const { resources, screens } = options;
+  const opened = (of: CheckedDocument, like: SharedChecks) =>
+    name === undefined
+      ? undefined
+      : openView(of, name, { resources, shared: like.views, ...asDesigned(document, finding) });
+  const before = opened(document, shared);
+  for (const change of changesFor(document, finding, options, shared).slice(0, mostTries)) {
+    // Most changes mend nothing: they are tried on values, and only what holds is written as text and read again.
+    const draft = attempt(() => {
+      const made = new DocumentDraft(document);
+      change.edit(made);
+      return made;
+    });
+    if (!draft) continue;
+    const key = JSON.stringify(draft.document.source);
+    if (tried.has(key)) continue;
+    tried.add(key);
+    if (name !== undefined && losesBinding(asJson(document), asJson(draft.document))) continue;
+    const disturbance = before
+      ? attempt(() => {
+          const after = opened(draft.document, new SharedChecks(draft.document, resources, shared))!;
+          return disturbanceOf(before, after, finding, screens);
+        })
+      : stillness;
+    if (disturbance) found.push({ change, draft, key, disturbance });
+  }
+  return found.sort((a, b) => lessDisturbing(a.disturbance, b.disturbance));
+}
+
+/** The occasion of a finding, in the document's own language and at the sizes its author drew. */
+function asDesigned({ source }: CheckedDocument, { worst }: Finding): Occasion {
+  return { ...worst, locale: source.language ?? 'en', hudSize: 1, textSize: 1, state: undefined };
+}
+
+const stillness: Disturbance = { widgets: 0, u: 0, screens: 0 };
+
+function asJson({ source }: CheckedDocument): Json {
+  return source as unknown as Json;
 }
 
 /** What cannot be made, or not be shown once it is made, is no change to offer. */
@@ -119,7 +179,9 @@ function changesFor(
   const other = finding.other === undefined ? undefined : on.find(finding.other);
   const broken: Broken = {
     finding,
+    document,
     view,
+    design: openView(document, name, { resources, shared: shared.views, ...asDesigned(document, finding) }),
     on,
     widget: on.widgets[index]!,
     other: other === undefined ? undefined : on.widgets[other],

@@ -83,8 +83,9 @@ export function reachOf(findings: readonly Finding[], verdict: Verdict): string 
       : screens.length === verdict.screens.length
         ? `all ${screens.length} screens`
         : `${screens.length} of ${verdict.screens.length} screens`;
-  const said = factors.flatMap(({ key, list, where }) => {
-    const text = where([...new Set(occurrences.map((one) => one[key]))], verdict[list]);
+  const said = factors.flatMap((factor) => {
+    const found = [...new Set(occurrences.map((one) => one[factor.key]))];
+    const text = factor.where(found, verdict[factor.list]);
     return text === '' ? [] : [text];
   });
   const [first] = findings as [Finding];

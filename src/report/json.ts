@@ -7,8 +7,8 @@ import { sentenceOf } from './wording.ts';
 function suggestionIn(input: ReportInput, finding: Finding): object {
   const one = suggestionOf(input, finding);
   if (!one) return {};
-  const { say, start, end, insert, mendsToo } = one;
-  return { suggestion: { say, start, end, insert, mendsToo } };
+  const { say, start, end, insert, mendsToo, disturbance } = one;
+  return { suggestion: { say, start, end, insert, mendsToo, disturbance } };
 }
 
 /** The verdict for machines: one object, described in docs/json-report.md. */

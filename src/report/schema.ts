@@ -64,7 +64,7 @@ const finding = {
     suggestion: {
       type: 'object',
       description: 'A change that was tried: it mends the finding on every combination and breaks nothing.',
-      required: ['say', 'start', 'end', 'insert', 'mendsToo'],
+      required: ['say', 'start', 'end', 'insert', 'mendsToo', 'disturbance'],
       additionalProperties: false,
       properties: {
         say: text,
@@ -72,6 +72,17 @@ const finding = {
         end: count,
         insert: text,
         mendsToo: { type: 'integer', description: 'Other findings that go with it.' },
+        disturbance: {
+          type: 'object',
+          description: 'How much it moves.',
+          required: ['widgets', 'u', 'screens'],
+          additionalProperties: false,
+          properties: {
+            widgets: { ...count, description: 'Widgets that move or change their size on the reference.' },
+            u: { type: 'number', description: 'By how many u at the most.' },
+            screens: { ...count, description: 'Screens on which something moves.' },
+          },
+        },
       },
     },
     occurrences: { type: 'array', items: occurrence },

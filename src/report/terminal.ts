@@ -126,7 +126,7 @@ function suggested(input: ReportInput, finding: Finding, { tones, width }: How):
   const one = suggestionOf(input, finding);
   if (!one) return [];
   const more = one.mendsToo > 0 ? ` (and ${counted(one.mendsToo, 'other finding')})` : '';
-  const said = `    ${tones.good('try')} ${printable(one.say)}${tones.faint(`: mends it${more} on every screen, breaks nothing`)}`;
+  const said = `    ${tones.good('try')} ${printable(one.say)}${tones.faint(`: mends it${more} on every screen, breaks nothing, ${one.disturbs}`)}`;
   return [...wrapped(said, width, '      ')];
 }
 

@@ -57,7 +57,7 @@ describe('another anchor, the same place', () => {
           const before = view.layoutOn({ width: 1920, height: 1080 }).rectInU(id);
           const after = open(changed).view.layoutOn({ width: 1920, height: 1080 }).rectInU(id);
           for (const key of ['x', 'y', 'width', 'height'] as const)
-            expect(Math.abs(after[key] - before[key])).toBeLessThan(1e-6);
+            expect(Math.abs(after[key] - before[key])).toBeLessThan(0.02);
           expect(changed.match(/#.*/g)).toEqual(text.match(/#.*/g));
         },
       ),
@@ -79,7 +79,8 @@ describe('another anchor, the same place', () => {
           for (const into of ['shares', 'u'] as const)
             now = changeLengths(open(now).document, open(now).view, 'sonar', into);
           for (const key of ['x', 'y', 'width', 'height'] as const)
-            expect(Math.abs(rectOf(now)[key] - rectOf(start)[key])).toBeLessThan(1e-6);
+            // Numbers are written with two decimals: half a hundredth of a u of its own, which may be 10 of the view.
+            expect(Math.abs(rectOf(now)[key] - rectOf(start)[key])).toBeLessThan(0.06);
         }
       }),
       { numRuns: rounds(20, 60), seed: seedOf(9) },
@@ -87,7 +88,7 @@ describe('another anchor, the same place', () => {
     expect(suggestAnchor(open(start).view, 'sonar').anchor).toBe('end bottom');
     // Unsaid, an anchor is at the start too.
     const shares = rectOf(changeLengths(open(turned).document, open(turned).view, 'sonar', 'shares'));
-    expect(shares.x).toBeCloseTo(rectOf(turned).x, 6);
+    expect(shares.x).toBeCloseTo(rectOf(turned).x, 3);
   });
 
   test('pixels become shares and u again, and nothing moves on the reference', () => {
@@ -101,14 +102,14 @@ describe('another anchor, the same place', () => {
         const before = rectOf(text, id);
         const after = rectOf(now, id);
         for (const key of ['x', 'y', 'width', 'height'] as const)
-          expect(Math.abs(after[key] - before[key])).toBeLessThan(1e-6);
+          expect(Math.abs(after[key] - before[key])).toBeLessThan(0.02);
         expect(now.match(/#.*/g)).toEqual(text.match(/#.*/g));
       }
       expect(now).toContain('%');
     }
     const { document, view } = open(text);
     expect(changeLengths(document, view, 'bearing', 'shares')).toContain(
-      'inset: { left: 17.894736842%, right: 17.894736842% }',
+      'inset: { left: 17.894737%, right: 17.894737% }',
     );
     expect(() => changeLengths(document, view, 'row', 'shares')).toThrow(
       '"row" says no offset, inset or size',
@@ -137,11 +138,11 @@ describe('pimbot anchor', () => {
     expect(shown.code).toBe(0);
     expect(shown.out).toContain('right bottom: it is 20 u from the right');
     expect(shown.out).toContain(
-      '+       - { id: sonar, offset: [-20, -20], size: 280 280, anchor: right bottom } # round',
+      '+       - { id: sonar, offset: -20 -20, size: 280 280, anchor: right bottom } # round',
     );
     expect(readFileSync(file, 'utf8')).toBe(text);
     expect((await pimbotHere(['anchor', 'hud.yaml', 'dive/sonar', '--write'], folder.path)).code).toBe(0);
-    expect(readFileSync(file, 'utf8')).toContain('offset: [-20, -20]');
+    expect(readFileSync(file, 'utf8')).toContain('offset: -20 -20');
     const turned = await pimbotHere(['anchor', 'hud.yaml', 'dive/deep', '--pivot', 'left top'], folder.path);
     expect(turned.out).toContain('anchor: 30% 60%, pivot: left top, offset: [-138, -16]');
     const wrong = await pimbotHere(['anchor', 'hud.yaml', 'dive/cell', '--to', 'center'], folder.path);

@@ -1,7 +1,15 @@
-import { cpSync, mkdirSync, readFileSync } from 'node:fs';
+import { cpSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { readDocument, screens } from 'pimbot';
+import {
+  openView,
+  readDocument,
+  screens,
+  type CheckedDocument,
+  type DocumentSource,
+  type ViewLayout,
+  type WidgetSource,
+} from 'pimbot';
 import { checkDocument, suggestFor, type Finding } from 'pimbot/tools';
 import { bundledFonts } from 'pimbot/node';
 import { defects } from '../accuracy/defects.ts';
@@ -11,6 +19,44 @@ import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 
 const fonts = bundledFonts();
 const nameOf = ({ check, view, widget, other }: Finding) => [check, view, widget, other].join(' ');
+
+/**
+ * A second judge, written apart from the one that chooses: what a change takes away that the author meant. On the reference
+ * nothing that is pressed gets smaller, nothing bound is unbound, and edges that were in a line with a sibling's still are.
+ */
+function harms(before: CheckedDocument, after: CheckedDocument, finding: Finding): string[] {
+  const bound = ({ source }: CheckedDocument) =>
+    JSON.stringify(source).match(/"[^"]*\{\w+[^"]*\}[^"]*"/g) ?? [];
+  const found = bound(before).length > bound(after).length ? ['a binding is lost'] : [];
+  const name = finding.view;
+  if (name === undefined) return found;
+  const at = ({ width, height }: { width: number; height: number }) => ({ width, height });
+  const [old, now] = [before, after].map((document) => {
+    const view = openView(document, name, { resources: { fonts } });
+    return view.layoutOn(at(view.reference));
+  }) as [ViewLayout, ViewLayout];
+  const rects = (on: ViewLayout) =>
+    new Map(
+      on.widgets.map(({ id, index, parent, kind }) => [id, { ...on.layout.rectInU(index), kind, parent }]),
+    );
+  const [was, is] = [rects(old), rects(now)];
+  for (const [id, a] of was) {
+    const b = is.get(id);
+    if (!b) continue;
+    if (a.kind === 'button' && (b.width < a.width - 0.6 || b.height < a.height - 0.6))
+      found.push(`${id} is smaller`);
+    for (const [other, c] of was) {
+      const d = is.get(other);
+      const isPair =
+        [finding.widget, finding.other].includes(id) && [finding.widget, finding.other].includes(other);
+      if (!d || other <= id || c.parent !== a.parent || a.parent < 0 || isPair) continue;
+      for (const key of ['x', 'y', 'width', 'height'] as const)
+        if (Math.abs(a[key] - c[key]) < 0.01 && Math.abs(b[key] - d[key]) > 1)
+          found.push(`${id} and ${other} had one ${key}`);
+    }
+  }
+  return found;
+}
 
 describe('a suggestion', () => {
   test('of every kind of mistake that has one: tried here again, it takes the finding away and brings no other', async () => {
@@ -35,6 +81,10 @@ describe('a suggestion', () => {
       const known = new Set(before.findings.map(nameOf));
       expect([defect.name, left.filter((name) => !known.has(name))]).toEqual([defect.name, []]);
       expect([defect.name, left]).not.toEqual([defect.name, expect.arrayContaining([nameOf(finding)])]);
+      expect([defect.name, harms(document!, readDocument(suggestion.text).document!, finding)]).toEqual([
+        defect.name,
+        [],
+      ]);
       const { start, end, insert } = suggestion;
       expect(text.slice(0, start) + insert + text.slice(end)).toBe(suggestion.text);
     }
@@ -44,13 +94,13 @@ describe('a suggestion', () => {
      [
        "a button too small to hit",
        "a checkbox too small to hit",
+       "a child cut off by its parent",
        "a clear panel over a button",
        "a component nothing uses",
        "a dialog whose last button leads out of it",
        "a green bar on a green field",
        "a handle nobody sees",
        "a label the colour of its plate",
-       "a lamp in the round corner of the glass",
        "a maximum below the minimum",
        "a meter as thin as a hair",
        "a minimum deep inside that bursts its frame",
@@ -60,7 +110,6 @@ describe('a suggestion', () => {
        "a picture that hides a text",
        "a picture that is a dot across the room",
        "a plate whose neighbours it was copied beside, a sixth of the screen away on wide ones",
-       "a small raster blown up",
        "a style nothing uses",
        "a text at its floor",
        "a text too wide for its box",
@@ -69,6 +118,7 @@ describe('a suggestion', () => {
        "an instance that says again what its component says",
        "an unseen panel over a button",
        "anchored to the middle, standing at an edge",
+       "content past the axis that does not scroll",
        "gaps of 20 and 16",
        "gaps of 32, 20, 26 and 26",
        "grey on grey",
@@ -109,6 +159,54 @@ views:
     expect(offered(400)).toMatch(/^depth: width: \d+$/);
     // The wall stands where the text would be, and no word of it fits: nothing small mends it.
     expect(offered(0)).toBeUndefined();
+  });
+});
+
+describe('what a suggestion does not do', () => {
+  const reference = { 'size': '1920x1080', 'limits': '1..', 'least-millimetres': 0.11 };
+  const look = { background: '#125463' };
+  const offered = (children: readonly WidgetSource[], more: Partial<DocumentSource> = {}) => {
+    const views = { v: { backdrop: '#04202a', children } };
+    const text = JSON.stringify({ pimbot: 1, reference, ...more, views });
+    const { document } = readDocument(text, {
+      name: 'made.json',
+      readFile: () => ({ text: '{}', name: 'ar.json' }),
+    });
+    const catalogs = more.catalogs ? new Map([['ar', new Map<string, string>()]]) : undefined;
+    const options = { resources: { fonts, catalogs }, screens };
+    const verdict = checkDocument(document!, options);
+    expect(verdict.findings.length).toBeGreaterThan(0);
+    return verdict.findings.map((finding) => suggestFor(document!, finding, verdict, options));
+  };
+  const says = (found: ReturnType<typeof offered>) => found.flatMap((one) => (one ? [one.say] : []));
+
+  test('what is bound to a value stays bound', () => {
+    const bar = { id: 'bar', anchor: 'left top', offset: '24 400', width: 60, height: '{h}', look };
+    const found = offered([bar], { cases: { typical: { h: 400 }, worst: { h: 900 } } });
+    for (const one of found) if (one) expect(one.text).toContain('{h}');
+  });
+
+  test('two that stand in a line on the reference are not set below each other for a narrow screen', () => {
+    const twin = (id: string, side: string, x: number) => ({
+      id,
+      anchor: `${side} top`,
+      offset: `${x} 24`,
+      size: '400 90',
+      look,
+    });
+    expect(says(offered([twin('a', 'left', 24), twin('b', 'right', -24)]))).toEqual([]);
+  });
+
+  test('a button is not made smaller for the picture on it', () => {
+    const button = { id: 'b', kind: 'button', anchor: 'center', size: 110, image: 'tiny' } as const;
+    expect(says(offered([button], { pictures: { tiny: 'tiny.png' } }))).toEqual([]);
+  });
+
+  test('where a language is written from right to left, plain px become the end of the line, in their place', () => {
+    const parcels = { id: 'parcels', anchor: 'left top', offset: '1640 24', size: '256 96', look };
+    const found = offered([parcels], { catalogs: { ar: 'ar.json' }, vary: { locales: ['en', 'ar'] } });
+    expect(says(found)).toContain('parcels: anchor end top, in its place');
+    expect(found.find((one) => one)!.disturbs).toBe('moves nothing on the reference');
   });
 });
 
@@ -183,6 +281,35 @@ describe('pimbot check --mend', () => {
       '--no-suggest',
     );
     expect(again.out).not.toContain('"check": "uneven-gaps"');
+  });
+
+  test('done twice it changes nothing the second time', async () => {
+    const twice = join(folder.path, 'twice.yaml');
+    const names = ['--screen', 'desktop', '--screen', 'phone-portrait', '--screen', 'ultrawide'];
+    const made = readFileSync(join(folder.path, file), 'utf8').replaceAll('../fathom-post', 'fathom-post');
+    writeFileSync(
+      twice,
+      made
+        .replaceAll('crest.png', 'broken/crest.png')
+        .replaceAll('stamp.png', 'broken/stamp.png')
+        .replaceAll('de.json', 'broken/de.json'),
+    );
+    const args = [
+      'check',
+      'twice.yaml',
+      '--view',
+      'plates',
+      '--view',
+      'console',
+      ...names,
+      '--mend',
+      'all',
+      '--write',
+    ];
+    expect((await run(...args)).out).toMatch(/[1-9]\d* findings mended/);
+    const once = readFileSync(twice, 'utf8');
+    expect((await run(...args)).out).toContain('0 findings mended');
+    expect(readFileSync(twice, 'utf8')).toBe(once);
   });
 
   test('reports offer what was tried: the terminal, JSON and SARIF with the place of the text', async () => {

@@ -1,4 +1,5 @@
 import { EditError, putAnchor, suggestAnchor } from '../../edit/index.ts';
+import { isRightToLeft } from '../../text/index.ts';
 import { NoSuchName, type View } from '../../view/index.ts';
 import {
   factOf,
@@ -11,19 +12,44 @@ import {
   type Remedy,
 } from '../remedy.ts';
 
-/** Another anchor in the same place: what stands near an edge keeps to it. */
-export const tieToEdge: Remedy = ({ view, widget, other }) =>
+/**
+ * Another anchor in the same place: what stands near an edge keeps to it. Where a language is written from right to left,
+ * first the side where lines end or start, which goes with the writing.
+ */
+export const tieToEdge: Remedy = ({ design, widget, other, document }) =>
   [widget, ...(other ? [other] : [])].flatMap(({ id, pointer }): Change[] => {
     if (!pointer.startsWith('/views/')) return [];
-    const anchor = anchorFor(view, id);
+    const anchor = anchorFor(design, id);
     if (anchor === undefined) return [];
-    return [
-      {
-        say: `${id}: anchor ${anchor}, in its place`,
-        edit: (document) => putAnchor(document, view, id, anchor),
-      },
-    ];
+    const logical = goesBothWays(document) ? withTheWriting(anchor) : anchor;
+    return [...new Set([logical, anchor])].map((said) => ({
+      say: `${id}: anchor ${said}, in its place`,
+      edit: (text) => putAnchor(text, design, id, said),
+    }));
   });
+
+/** Whether a document is shown in a language that is written from right to left, and written in one that is not. */
+function goesBothWays({ source }: Broken['document']): boolean {
+  const locales = [...(source.vary?.locales ?? []), ...Object.keys(source.catalogs ?? {})];
+  return !isRightToLeft(source.language ?? 'en') && locales.some(isRightToLeft);
+}
+
+/** An anchor of a language written from left to right, said with start and end. */
+function withTheWriting(anchor: string): string {
+  return anchor.replace(/\b(left|right)\b/g, (side) => (side === 'left' ? 'start' : 'end'));
+}
+
+/** The whole surface left for what asked for it, and stands where a notch is. */
+export const safeArea: Remedy = ({ widget }) =>
+  widget.box.full ? [keysOf(widget, { area: undefined })] : [];
+
+/** The whole surface asked for by what is a background: it may reach under a notch. */
+export const wholeSurface: Remedy = ({ widget }) => {
+  const { x, y } = widget.box;
+  return widget.parent === 0 && x.span && y.span && !widget.box.full
+    ? [keysOf(widget, { area: 'full' })]
+    : [];
+};
 
 /** The anchor that suits where a widget stands on the reference; undefined where something else places it. */
 function anchorFor(view: View, id: string): string | undefined {
@@ -36,7 +62,7 @@ function anchorFor(view: View, id: string): string | undefined {
 }
 
 /** Anchored to the place its neighbour is anchored to, so that both go together. */
-export const tieToNeighbour: Remedy = ({ view, widget, other }) => {
+export const tieToNeighbour: Remedy = ({ design, widget, other }) => {
   if (!other) return [];
   return [
     [widget, other],
@@ -48,7 +74,7 @@ export const tieToNeighbour: Remedy = ({ view, widget, other }) => {
     return [
       {
         say: `${one!.id}: anchor ${said}, in its place`,
-        edit: (document) => putAnchor(document, view, one!.id, said),
+        edit: (document) => putAnchor(document, design, one!.id, said),
       },
     ];
   });

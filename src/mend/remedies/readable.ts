@@ -1,5 +1,6 @@
-import { mixed, parseColor, hexOf } from '../../theme/index.ts';
-import { factOf, keysOf, lookKeys, sizeKeys, wholeUp, type Remedy } from '../remedy.ts';
+import { hexOf, mixed, parseColor, styleList } from '../../theme/index.ts';
+import type { WidgetSource } from '../../document/index.ts';
+import { factOf, keysOf, lookKeys, sizeKeys, wholeUp, type Change, type Remedy } from '../remedy.ts';
 
 /** Room for its text, or a text that makes do with the room. */
 export const roomForText: Remedy = (broken) => {
@@ -40,12 +41,51 @@ export const shorterLines: Remedy = (broken) => {
   return [keysOf(widget, { 'max-width': most })];
 };
 
-/** The colour nearer to white or to black, as little as will do. */
+/**
+ * The colour nearer to white or to black, as little as will do: in the style of the document that says it, in the widget's
+ * tint, or in its own look.
+ */
 export const strongerColor: Remedy = (broken) => {
   const { widget } = broken;
   const { color } = widget.look;
+  const source = widget.source as WidgetSource;
   const ends = ['#ffffff', '#000000'].map((end) => parseColor(end)!);
-  return [0.25, 0.5, 0.75, 1].flatMap((share) =>
-    ends.map((end) => lookKeys(widget, { color: hexOf({ ...mixed(color, end, share), a: 1 }) })),
+  const style = styleList(source.style).findLast(
+    (name) => widget.theme.find(name)?.style.color !== undefined,
   );
+  const found = style === undefined ? undefined : widget.theme.find(style);
+  const isShared = found?.origin === broken.document.origin && source.look?.color === undefined;
+  return [0.25, 0.5, 0.75, 1].flatMap((share) =>
+    ends.flatMap((end): Change[] => {
+      const value = hexOf({ ...mixed(color, end, share), a: 1 });
+      if (source.tint !== undefined) return [keysOf(widget, { tint: value })];
+      const own = lookKeys(widget, { color: value });
+      if (!isShared) return [own];
+      const say = `style ${style!}: color: ${value}`;
+      return [{ say, edit: (document) => document.set(found.pointer, 'color', value) }, own];
+    }),
+  );
+};
+
+/** A colour of its own, or a tint, that does not suit every theme, left out: what its style says holds again. */
+export const themesColor: Remedy = ({ widget, document, finding }) => {
+  const { look, tint } = widget.source as WidgetSource;
+  const themes = new Set(finding.occurrences.map(({ theme }) => theme));
+  // Where it is wrong in all of them, it is the colour that has to be another one.
+  if (document.named.size < 2 || themes.size === document.named.size) return [];
+  return [
+    ...(tint === undefined ? [] : [keysOf(widget, { tint: undefined })]),
+    ...(look?.color === undefined ? [] : [lookKeys(widget, { color: undefined })]),
+  ];
+};
+
+/** The plate behind a text made opaque: its own, or the nearest around it that lets something through. */
+export const opaquePlate: Remedy = ({ widget, on }) => {
+  for (let at: typeof widget | undefined = widget; at && at.index > 0; at = on.widgets[at.parent]) {
+    const { background } = at.look;
+    if (background?.type !== 'color' || background.color.a === 0 || background.color.a === 1) continue;
+    const { r, g, b } = background.color;
+    return [lookKeys(at, { background: hexOf({ r, g, b, a: 1 }) })];
+  }
+  return [];
 };

@@ -50,13 +50,33 @@ export const ownShape: Remedy = (broken) => [
   keysOf(broken.widget, { fit: 'cover' }),
 ];
 
-/** No larger than its pixels allow. */
+/** No larger than its pixels allow: of a picture by itself, not of something that shows one. */
 export const shrinkPicture: Remedy = (broken) => {
   const { widget, on, measured, limit } = broken;
+  if (widget.kind !== 'image') return [];
   const { width, height } = on.layout.rectInU(widget.index);
   const share = limit / measured / on.layout.factor(widget.index);
   const size = { width: Math.floor(width * share), height: Math.floor(height * share) };
   return size.width > 0 && size.height > 0 ? [keysOf(widget, sizeKeys(widget, size))] : [];
+};
+
+/** Whatever cuts it off made as large as what is in it needs. */
+export const roomAround: Remedy = ({ other, finding, on, widget }) => {
+  if (!other || other.index === 0) return [];
+  const [inner, outer] = [on.layout.rectInU(widget.index), on.layout.rectInU(other.index)];
+  const factor = on.layout.factor(other.index);
+  return (['height', 'width'] as const).flatMap((side) => {
+    const axis = side === 'width' ? 'x' : 'y';
+    const past = Math.max(outer[axis] - inner[axis], inner[axis] + inner[side] - outer[axis] - outer[side]);
+    if (other.box[axis].mode !== 'fixed' || !(past > 0)) return [];
+    const isArranged = other.box.arrange !== 'free' && finding.check !== 'cut-off';
+    return [
+      ...(isArranged
+        ? [keysOf(other, { [side]: 'content', [`min-${side}`]: wholeUp(outer[side] / factor) })]
+        : []),
+      keysOf(other, sizeKeys(other, { [side]: wholeUp((outer[side] + past) / factor) })),
+    ];
+  });
 };
 
 /** More room between what is pressed. */

@@ -1,0 +1,243 @@
+import { controls, type Widget } from '../dress/index.ts';
+import { checks, cssPixels } from '../checks/index.ts';
+import type { Rect } from '../layout/index.ts';
+import type { Screen } from '../screen/index.ts';
+import { checkView, type Finding } from '../verdict/index.ts';
+import type { View, ViewLayout } from '../view/index.ts';
+
+/** How much a change moves. */
+export interface Disturbance {
+  /** Widgets that stand in another place in what they are in, or have another size, on the reference. */
+  readonly widgets: number;
+  /** By how much at the most, in u. */
+  readonly u: number;
+  /** Screens on which something stands in another place. */
+  readonly screens: number;
+}
+
+/** In u: a smaller move is rounding. */
+const leastMove = 0.5;
+/** A widget that gets smaller than this share of itself is another one. */
+const leastShare = 0.5;
+/** Screens that are looked at for how much moves: the first of each group would do, and these are more. */
+const mostScreens = 12;
+
+/**
+ * What a change moves on the reference and elsewhere; undefined where it takes away what the author meant: something that
+ * stood in a line, was of one size or evenly spaced with its neighbours is not any more, moves further than the finding
+ * needs, or becomes smaller though it is pressed or read.
+ */
+export function disturbanceOf(
+  before: View,
+  after: View,
+  finding: Finding,
+  screens: readonly Screen[],
+): Disturbance | undefined {
+  const [old, now] = [onReference(before), onReference(after)];
+  const pairs = pairsOf(old, now);
+  const most = isPlace(finding) && !isOn(before, finding) ? 0 : needOf(finding, screens);
+  let widgets = 0;
+  let u = 0;
+  const moved = new Set<number>();
+  for (const { was, is } of pairs) {
+    const [a, b] = [old.layout.rectInU(was.index), now.layout.rectInU(is.index)];
+    const shift = shiftOf(a, b);
+    if (shift > most + leastMove || becomesLess(was, is, a, b)) return undefined;
+    if (shift > leastMove) moved.add(was.index);
+    const by = shiftOf(within(old, was, a), within(now, is, b));
+    if (by <= leastMove) continue;
+    widgets++;
+    u = Math.max(u, by);
+  }
+  if (moved.size > 0 && losesRelation(old, now, pairs, moved, finding)) return undefined;
+  return { widgets, u, screens: screensMoved(before, after, screens) };
+}
+
+/** Less is better: what moves least on the reference, then on fewest screens. */
+export function lessDisturbing(a: Disturbance, b: Disturbance): number {
+  return Math.round(a.u) - Math.round(b.u) || a.widgets - b.widgets || a.screens - b.screens;
+}
+
+/** In words: what it moves on the reference. */
+export function disturbanceText({ widgets, u, screens }: Disturbance): string {
+  if (widgets > 0)
+    return `moves ${widgets} ${widgets === 1 ? 'widget' : 'widgets'} by ${Math.round(u * 10) / 10} u on the reference`;
+  return screens > 0 ? 'moves nothing on the reference' : 'moves nothing';
+}
+
+interface Pair {
+  readonly was: Widget;
+  readonly is: Widget;
+}
+
+function onReference(view: View): ViewLayout {
+  const { width, height } = view.reference;
+  return view.layoutOn({ width, height });
+}
+
+function pairsOf(old: ViewLayout, now: ViewLayout): readonly Pair[] {
+  return old.widgets.flatMap((was) => {
+    const index = now.find(was.id);
+    return index === undefined ? [] : [{ was, is: now.widgets[index]! }];
+  });
+}
+
+/** How far the edge of a rectangle moves that moves most. */
+function shiftOf(a: Rect, b: Rect): number {
+  return Math.max(
+    Math.abs(a.x - b.x),
+    Math.abs(a.y - b.y),
+    Math.abs(a.x + a.width - b.x - b.width),
+    Math.abs(a.y + a.height - b.y - b.height),
+  );
+}
+
+/** A rectangle counted from the start of what it is in. */
+function within(on: ViewLayout, { parent }: Widget, rect: Rect): Rect {
+  if (parent < 0) return rect;
+  const around = on.layout.rectInU(parent);
+  return { ...rect, x: rect.x - around.x, y: rect.y - around.y };
+}
+
+function becomesLess(was: Widget, is: Widget, a: Rect, b: Rect): boolean {
+  if (is.look.fontSize < was.look.fontSize - 1e-6 && was.text) return true;
+  const [width, height] = [a.width - b.width, a.height - b.height];
+  if (width <= leastMove && height <= leastMove) return false;
+  // A text in fewer letters a line is higher instead.
+  if (was.text && !controls.has(was.kind)) return false;
+  return controls.has(was.kind) || b.width < leastShare * a.width || b.height < leastShare * a.height;
+}
+
+/** Whether a finding is of where something stands. */
+function isPlace({ check }: Finding): boolean {
+  return check === 'overlap' || check === 'off-screen' || check === 'outside-safe-area';
+}
+
+/** Whether a finding is there on the reference too: what is right there has to stay as it is. */
+function isOn(view: View, { check, widget, other }: Finding): boolean {
+  const { width, height } = view.reference;
+  const [screen] = [view.layoutOn({ width, height }).screen];
+  return checkView(
+    view,
+    [screen],
+    checks.filter(({ id }) => id === check),
+  ).some((one) => one.widget === widget && one.other === other);
+}
+
+/** How far in u a widget may have to move for a finding to be mended. */
+function needOf(
+  { check, unit, worst, occurrences, limit }: Finding & { readonly limit?: number },
+  screens: readonly Screen[],
+): number {
+  if (worst.measured === null) return 0;
+  // Kept in its place, or drawn at another time: nothing has to move.
+  if (check === 'drifted' || check === 'covered' || check === 'torn-apart') return 0;
+  const most = (of: (one: Finding['worst']) => number) => Math.max(...occurrences.map(of));
+  // Two that lie within each other part by more than they share.
+  const times = check === 'overlap' ? 2 : 1;
+  if (unit === 'px' && check !== 'coarse-text')
+    return times * most(({ measured, scale }) => Math.abs(measured ?? 0) / scale) + 1;
+  if (unit === 'u') return most(({ measured }) => Math.abs(measured ?? 0)) + 1;
+  if (unit === 'CSS px')
+    return (
+      most((one) => {
+        const screen = screens.find(({ name }) => name === one.screen);
+        const px = screen ? 1 / cssPixels(1, screen) : 1;
+        return (Math.abs((limit ?? one.limit) - (one.measured ?? 0)) * px) / one.scale + 1;
+      }) * 2
+    );
+  return Infinity;
+}
+
+/** What two siblings have in common that an eye sees. */
+const relations: readonly ((rect: Rect) => number)[] = [
+  ({ x }) => x,
+  ({ x, width }) => x + width,
+  ({ x, width }) => x + width / 2,
+  ({ y }) => y,
+  ({ y, height }) => y + height,
+  ({ y, height }) => y + height / 2,
+  ({ width }) => width,
+  ({ height }) => height,
+];
+
+/** Whether something that moved is not in line, of one size or evenly spaced any more with a sibling it was so with. */
+function losesRelation(
+  old: ViewLayout,
+  now: ViewLayout,
+  pairs: readonly Pair[],
+  moved: ReadonlySet<number>,
+  { check, widget, other: partner }: Finding,
+): boolean {
+  const families = new Map<number, Pair[]>();
+  for (const pair of pairs) {
+    const { was, is } = pair;
+    if (was.parent < 0 || !was.visible || was.kind === 'dialog' || was.kind === 'tooltip') continue;
+    const [a, b] = [old.layout.rectInU(was.index), now.layout.rectInU(is.index)];
+    if (!(a.width > 0 && a.height > 0 && b.width > 0 && b.height > 0)) continue;
+    families.set(was.parent, [...(families.get(was.parent) ?? []), pair]);
+  }
+  for (const family of families.values()) {
+    if (!family.some(({ was }) => moved.has(was.index))) continue;
+    const rects = family.map(
+      ({ was, is }) => [old.layout.rectInU(was.index), now.layout.rectInU(is.index)] as const,
+    );
+    for (const [one, { was }] of family.entries()) {
+      if (!moved.has(was.index)) continue;
+      for (const [other, { was: neighbour }] of family.entries()) {
+        if (other === one) continue;
+        // Two that lie on each other have to part.
+        const ids = [was.id, neighbour.id];
+        if (check === 'overlap' && ids.includes(widget) && ids.includes(partner ?? '')) continue;
+        for (const of of relations) {
+          const [a, b] = [rects[one]!, rects[other]!];
+          if (Math.abs(of(a[0]) - of(b[0])) < leastMove && Math.abs(of(a[1]) - of(b[1])) >= leastMove)
+            return true;
+        }
+      }
+    }
+    if (losesRhythm(rects)) return true;
+  }
+  return false;
+}
+
+/** Whether three or more that stood in a row or column with even gaps do not any more. */
+function losesRhythm(rects: readonly (readonly [Rect, Rect])[]): boolean {
+  for (const [axis, side, across] of [
+    ['x', 'width', 'y'],
+    ['y', 'height', 'x'],
+  ] as const) {
+    const line = [...rects].sort((a, b) => a[0][axis] - b[0][axis]);
+    for (let at = 2; at < line.length; at++) {
+      const [a, b, c] = [line[at - 2]!, line[at - 1]!, line[at]!];
+      if (
+        Math.abs(a[0][across] - b[0][across]) >= leastMove ||
+        Math.abs(b[0][across] - c[0][across]) >= leastMove
+      )
+        continue;
+      const gaps = (nth: 0 | 1) => [
+        b[nth][axis] - a[nth][axis] - a[nth][side],
+        c[nth][axis] - b[nth][axis] - b[nth][side],
+      ];
+      const [first, second] = gaps(0) as [number, number];
+      const [third, fourth] = gaps(1) as [number, number];
+      if (first > 0 && Math.abs(first - second) < leastMove && Math.abs(third - fourth) >= leastMove)
+        return true;
+    }
+  }
+  return false;
+}
+
+function screensMoved(before: View, after: View, screens: readonly Screen[]): number {
+  const some =
+    screens.length <= mostScreens
+      ? screens
+      : screens.filter((_, nth) => nth % Math.ceil(screens.length / mostScreens) === 0);
+  const moves = some.filter((screen) => {
+    const [old, now] = [before.layoutOn(screen), after.layoutOn(screen)];
+    return pairsOf(old, now).some(
+      ({ was, is }) => shiftOf(old.layout.rectInU(was.index), now.layout.rectInU(is.index)) > leastMove,
+    );
+  }).length;
+  return Math.round((moves * screens.length) / Math.max(1, some.length));
+}
