@@ -78,6 +78,39 @@ export function checkMany(): Checked {
   };
 }
 
+/** So many plates in a grid on one screen, checked; beside what they would take if each cost what it costs among 250. */
+export function checkGrowth(count: number): Checked {
+  const desktop = screens.filter(({ name }) => name === 'desktop');
+  const timeOf = (plates: number) => {
+    const { document } = readDocument(gridOf(plates));
+    if (!document) throw new Error('the view cannot be read');
+    const times = Array.from({ length: 3 }, () => {
+      const start = performance.now();
+      checkDocument(document, { resources: { fonts: bundledFonts() }, screens: desktop });
+      return performance.now() - start;
+    });
+    return Math.min(...times);
+  };
+  const few = timeOf(250);
+  return {
+    name: `${count} plates on one screen checked (other: ${count / 250} times 250 of them)`,
+    checking: timeOf(count),
+    layingOut: few * (count / 250),
+  };
+}
+
+function gridOf(count: number): DocumentSource {
+  const columns = Math.ceil(Math.sqrt((count * 16) / 9));
+  const [across, down] = [1920 / columns, 1080 / Math.ceil(count / columns)];
+  const children = Array.from({ length: count }, (_, nth): WidgetSource => ({
+    anchor: 'left top',
+    offset: [(nth % columns) * across, Math.floor(nth / columns) * down],
+    size: [across * 0.8, down * 0.8],
+    look: { background: '#0d4452' },
+  }));
+  return { pimbot: 1, reference: { scaling: 'none' }, views: { grid: { backdrop: '#04202a', children } } };
+}
+
 /** Six plates of rows, each of a text, a meter and a lamp. */
 function plates(rows: number): DocumentSource {
   const row = (nth: number): WidgetSource => ({

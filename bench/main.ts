@@ -1,7 +1,7 @@
 import { LiveLayout, makeScreen, openView, readDocument, type DocumentSource, type View } from 'pimbot';
 import { bundledFonts } from 'pimbot/node';
 import { median, rivalWith, startBrowser } from './browser.ts';
-import { checkDemo, checkMany } from './checking.ts';
+import { checkDemo, checkGrowth, checkMany } from './checking.ts';
 import { checkCommand, reading, suggestions } from './commands.ts';
 import { hudTree, labelTree } from './trees.ts';
 
@@ -192,7 +192,8 @@ try {
     tell('heap growth of a resize (other: 1,000 rectangles)', grown, 1000 * 48, 'bytes');
   }
   if (wants('checking')) {
-    for (const one of [await checkDemo(quick ? 1 : 5), checkMany()])
+    const grown = (quick ? [1000] : [1000, 4000, 16_000]).map(checkGrowth);
+    for (const one of [await checkDemo(quick ? 1 : 5), checkMany(), ...grown])
       tell(one.name, one.checking, one.layingOut, 'ms');
     const rounds = quick ? 1 : 3;
     for (const one of [checkCommand(rounds), await suggestions(rounds), firstRead!])

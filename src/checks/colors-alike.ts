@@ -14,6 +14,11 @@ import type { Subject } from './subject/subject.ts';
 /** Two colours this far apart are meant to be told apart (CIEDE2000). */
 const meantApart = 20;
 
+/** A set of more colours than this tells nothing by them. */
+const mostColors = 64;
+/** Widgets of one colour that others are compared with. */
+const mostCompared = 8;
+
 type Facts = { readonly deficiency: Deficiency };
 
 export const colorsAlike = {
@@ -64,17 +69,24 @@ function closePairs(subject: Subject, limit: number): readonly Pair[] {
     const text = `${what} ${hexOf(a)} and ${hexOf(b)} are ${shown(apart)} apart for most, and ${shown(worst.measured)} with ${worst.deficiency}`;
     found.push({ one, other, ...worst, text });
   };
-  const siblings = new Map<string, { index: number; color: Rgba }[]>();
+  const siblings = new Map<string, Map<string, { color: Rgba; indexes: number[] }>>();
   for (const widget of subject.widgets) {
     const signal = signalOf(subject, widget);
     if (!signal) continue;
     const key = `${widget.parent} ${signal.group}`;
-    const group = siblings.get(key) ?? [];
+    const group = siblings.get(key) ?? new Map<string, { color: Rgba; indexes: number[] }>();
     siblings.set(key, group);
-    for (const before of group)
-      if (!areLabelled(subject, before.index, widget.index))
-        compare(before.index, widget.index, before.color, signal.color, 'the colours');
-    group.push({ index: widget.index, color: signal.color });
+    const own = hexOf(signal.color);
+    // Each is told from one of every other colour: more of the same colour say nothing new.
+    if (group.size <= mostColors)
+      for (const [hex, { color, indexes }] of group) {
+        if (hex === own || colorDifference(color, signal.color) < meantApart) continue;
+        const other = indexes.find((index) => !areLabelled(subject, index, widget.index));
+        if (other !== undefined) compare(other, widget.index, color, signal.color, 'the colours');
+      }
+    const same = group.get(own);
+    if (!same) group.set(own, { color: signal.color, indexes: [widget.index] });
+    else if (same.indexes.length < mostCompared) same.indexes.push(widget.index);
   }
   for (const { index, text } of subject.texts) {
     const colors = text.runs.flatMap(({ setting }) =>
@@ -120,16 +132,17 @@ function labelsOf(
   index: number,
 ): { readonly before: string | undefined; readonly after: string | undefined } {
   const { parent } = widgets[index]!;
-  let before: string | undefined;
-  let after: string | undefined;
-  for (let at = parent + 1; at < form.end[parent]!; at = form.end[at]!) {
-    if (at !== form.end[index] && form.end[at] !== index) continue;
-    const { text, kind, picture } = widgets[at]!;
-    const label = text && text.text.trim() !== '' ? text.text : kind === 'image' ? picture?.name : undefined;
-    if (at < index) before = label;
-    else after = label;
-  }
-  return { before, after };
+  const previous = form.before[index]!;
+  const next = form.end[index]!;
+  return {
+    before: previous > parent ? labelOf(widgets[previous]!) : undefined,
+    after: next < form.end[parent]! ? labelOf(widgets[next]!) : undefined,
+  };
+}
+
+function labelOf({ text, kind, picture }: Widget): string | undefined {
+  if (text && text.text.trim() !== '') return text.text;
+  return kind === 'image' ? picture?.name : undefined;
 }
 
 /** In u: larger panels are plates, not lamps. */

@@ -3,7 +3,7 @@ import type { Rect } from '../layout/index.ts';
 import type { Look } from '../theme/index.ts';
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { intersection, meet } from '../scene/index.ts';
+import { RectGrid, intersection } from '../scene/index.ts';
 import { pictureLayer } from './subject/behind.ts';
 import { isGround } from './subject/ground.ts';
 import type { Subject } from './subject/subject.ts';
@@ -26,15 +26,17 @@ export const covered = {
       order.filter((index) => subject.paints(index) && mayHide(widgets[index]!)),
     );
     if (opaque.length === 0) return;
+    const { places } = subject.form;
+    const grid = new RectGrid(opaque, (index) => subject.visualRect(index));
     for (const { index, kind, pointer } of widgets) {
       if (kind === 'panel' || kind === 'dialog' || !subject.paints(index) || !subject.isSeen(index)) continue;
       if (kind === 'image' && isGround(subject, index)) continue;
       const rect = subject.visualRect(index);
       const area = rect.width * rect.height;
       if (!(area > 0)) continue;
-      for (const above of opaque) {
+      const candidates = grid.meeting(rect).filter((above) => places[above]! > places[index]!);
+      for (const above of candidates.sort((a, b) => places[a]! - places[b]!)) {
         const over = subject.visualRect(above);
-        if (!meet(rect, over)) continue;
         if (!subject.isAbove(above, index) || widgets[above]!.kind === 'tooltip') continue;
         const shared = intersection(rect, over);
         const most = (100 * shared.width * shared.height) / area;

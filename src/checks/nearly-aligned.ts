@@ -1,11 +1,14 @@
 import type { Rect } from '../layout/index.ts';
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
-import type { EdgeName } from '../scene/index.ts';
+import { RectGrid, type EdgeName } from '../scene/index.ts';
 import { freeSiblings } from './subject/siblings.ts';
 
 /** In u: a smaller miss is rounding. */
 const leastMiss = 0.6;
+
+/** Things further apart than so many times the larger of them are not seen as a line. */
+const reach = 2;
 
 type Facts = { readonly edge: EdgeName };
 
@@ -23,25 +26,39 @@ export const nearlyAligned = {
   run(subject, limit, report) {
     for (const free of freeSiblings(subject)) {
       const siblings = free.filter((index) => subject.isThere(index));
-      siblings.forEach((index, at) => {
-        for (const other of siblings.slice(0, at)) {
-          const miss = missOf(subject.layout.rectInU(index), subject.layout.rectInU(other), limit);
-          if (!miss) continue;
-          const { id, pointer } = subject.widgets[other]!;
-          const text = `its ${miss.edge} edge and that of ${id} are ${shown(miss.by)} u apart`;
-          report({
-            outcome: 'failed',
-            widget: index,
-            other,
-            measured: miss.by,
-            facts: { edge: miss.edge },
-            reasons: [{ text, pointer }],
-          });
+      const grid = new RectGrid(siblings, (index) => subject.layout.rectInU(index));
+      const found: { one: number; other: number; miss: { edge: EdgeName; by: number } }[] = [];
+      for (const index of siblings) {
+        const rect = subject.layout.rectInU(index);
+        const size = Math.max(rect.width, rect.height);
+        // Of two, the larger one looks: things further apart than twice its size are not seen as a line.
+        for (const other of grid.meeting(grown(rect, reach * size + 1))) {
+          const against = subject.layout.rectInU(other);
+          const least = Math.max(against.width, against.height);
+          if (least > size || (least === size && other >= index)) continue;
+          const miss = missOf(rect, against, limit);
+          if (miss) found.push({ one: Math.max(index, other), other: Math.min(index, other), miss });
         }
-      });
+      }
+      for (const { one, other, miss } of found.sort((a, b) => a.one - b.one || a.other - b.other)) {
+        const { id, pointer } = subject.widgets[other]!;
+        const text = `its ${miss.edge} edge and that of ${id} are ${shown(miss.by)} u apart`;
+        report({
+          outcome: 'failed',
+          widget: one,
+          other,
+          measured: miss.by,
+          facts: { edge: miss.edge },
+          reasons: [{ text, pointer }],
+        });
+      }
     }
   },
 } as const satisfies Check<Facts>;
+
+function grown({ x, y, width, height }: Rect, by: number): Rect {
+  return { x: x - by, y: y - by, width: width + 2 * by, height: height + 2 * by };
+}
 
 /** The edge at which two boxes that stand beside or under each other miss by a little; edges that meet say more. */
 function missOf(one: Rect, other: Rect, limit: number): { edge: EdgeName; by: number } | undefined {
@@ -51,7 +68,7 @@ function missOf(one: Rect, other: Rect, limit: number): { edge: EdgeName; by: nu
   const apart = beside
     ? Math.max(one.x - other.x - other.width, other.x - one.x - one.width)
     : Math.max(one.y - other.y - other.height, other.y - one.y - one.height);
-  if (beside === under || apart > 2 * Math.max(one.width, one.height, other.width, other.height))
+  if (beside === under || apart > reach * Math.max(one.width, one.height, other.width, other.height))
     return undefined;
   const edges = beside
     ? ([

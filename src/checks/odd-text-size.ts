@@ -51,7 +51,9 @@ function oddOnes(subject: Subject, limit: number): readonly Odd[] {
     // What differs in its colour or weight as well is another rank.
     const { font, fontWeight, italic, color } = widget.look;
     const key = [widget.parent, widget.kind, role, font, fontWeight, italic, hexOf(color)].join(' ');
-    groups.set(key, [...(groups.get(key) ?? []), widget]);
+    const group = groups.get(key);
+    if (group) group.push(widget);
+    else groups.set(key, [widget]);
   }
   return [...groups.values()].flatMap((group) => {
     const count = new Map<number, number>();

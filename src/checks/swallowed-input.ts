@@ -1,7 +1,7 @@
 import { controls } from '../dress/index.ts';
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { intersection } from '../scene/index.ts';
+import { RectGrid, intersection } from '../scene/index.ts';
 
 export const swallowedInput = {
   id: 'swallowed-input',
@@ -29,11 +29,13 @@ export const swallowedInput = {
     );
     if (bare.length === 0) return;
     const unseen = bare.filter((index) => subject.takesInput(index));
+    const { places } = subject.form;
+    const grid = new RectGrid(unseen, (index) => subject.rect(index));
     for (const { index, pointer } of pressed) {
       const rect = subject.rect(index);
       const area = rect.width * rect.height;
       if (!(area > 0)) continue;
-      for (const above of unseen) {
+      for (const above of [...grid.meeting(rect)].sort((a, b) => places[a]! - places[b]!)) {
         if (!subject.isAbove(above, index)) continue;
         const shared = intersection(rect, subject.rect(above));
         const measured = (100 * shared.width * shared.height) / area;

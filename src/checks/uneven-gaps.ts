@@ -74,7 +74,9 @@ function anchoredAlike(subject: Subject, axis: 'x' | 'y'): readonly (readonly nu
       const { box } = subject.widgets[index]!;
       if (box[axis].span || box.target !== undefined) continue;
       const { anchorStart } = box[axis];
-      alike.set(anchorStart, [...(alike.get(anchorStart) ?? []), index]);
+      const same = alike.get(anchorStart);
+      if (same) same.push(index);
+      else alike.set(anchorStart, [index]);
     }
     return [...alike.values()].filter(({ length }) => length > 2);
   });
@@ -87,7 +89,9 @@ function linesOf(there: readonly Standing[], axis: 'x' | 'y'): Standing[][] {
   const lines = new Map<string, Standing[]>();
   for (const one of there) {
     const key = `${one.rect[across].toFixed(1)} ${one.rect[thickness].toFixed(1)}`;
-    lines.set(key, [...(lines.get(key) ?? []), one]);
+    const line = lines.get(key);
+    if (line) line.push(one);
+    else lines.set(key, [one]);
   }
   return [...lines.values()]
     .filter(({ length }) => length > 2)

@@ -175,7 +175,9 @@ function losesRelation(
     if (was.parent < 0 || !was.visible || was.kind === 'dialog' || was.kind === 'tooltip') continue;
     const [a, b] = [old.layout.rectInU(was.index), now.layout.rectInU(is.index)];
     if (!(a.width > 0 && a.height > 0 && b.width > 0 && b.height > 0)) continue;
-    families.set(was.parent, [...(families.get(was.parent) ?? []), pair]);
+    const family = families.get(was.parent);
+    if (family) family.push(pair);
+    else families.set(was.parent, [pair]);
   }
   for (const family of families.values()) {
     if (!family.some(({ was }) => moved.has(was.index))) continue;

@@ -19,6 +19,8 @@ export class FormScene {
   readonly places: Uint32Array;
   /** The index after the last widget in it. */
   readonly end: Uint32Array;
+  /** The sibling just before it in document order; its parent where it is the first. */
+  readonly before: Int32Array;
   /** 1 where an open dialog has taken its place. */
   readonly behindDialog: Uint8Array;
   /** 1 where the widget or one around it is rotated or skewed. */
@@ -50,6 +52,13 @@ export class FormScene {
       const { parent } = widgets[index]!;
       if (this.end[parent]! < this.end[index]!) this.end[parent] = this.end[index]!;
       if (this.paintsWithin[index]) this.paintsWithin[parent] = 1;
+    }
+    this.before = new Int32Array(count);
+    const last = new Int32Array(count).fill(-1);
+    for (const { index, parent } of widgets) {
+      if (index === 0) continue;
+      this.before[index] = last[parent]! < 0 ? parent : last[parent]!;
+      last[parent] = index;
     }
     this.turned = new Uint8Array(count);
     this.letsThrough = new Uint8Array(count);

@@ -6,6 +6,7 @@ import type { SetText } from '../text/index.ts';
 import type { ViewLayout } from '../view/index.ts';
 import { hasBox, type FormScene, type TextWidget } from './form-scene.ts';
 import { intersection, overshoot, worstEdge } from './geometry.ts';
+import { RectGrid } from './rect-grid.ts';
 
 /** Numbers of a rectangle in the arrays: x, y, width, height. */
 const stride = 4;
@@ -117,37 +118,17 @@ export class Scene {
 
   /**
    * Calls with every two painted widgets of which something is seen in the same place and neither is in the other, the
-   * earlier first, in document order: a sweep along x.
+   * earlier first, in document order.
    */
   meetings(call: (one: number, other: number) => void): void {
-    const seen = this.#seen;
-    const all = this.form.painted.filter((index) => {
-      const at = this.#seenAt(index);
-      return seen[at + 2]! > 0 && seen[at + 3]! > 0;
-    });
-    all.sort((a, b) => seen[stride * a]! - seen[stride * b]! || a - b);
-    const { count } = this.layout;
-    const found: number[] = [];
-    const open: number[] = [];
-    for (const index of all) {
-      const at = stride * index;
-      let kept = 0;
-      for (const other of open) {
-        const before = stride * other;
-        if (seen[before]! + seen[before + 2]! <= seen[at]!) continue;
-        open[kept++] = other;
-        const top = seen[at + 1]!;
-        const above = seen[before + 1]!;
-        if (above >= top + seen[at + 3]! || top >= above + seen[before + 3]!) continue;
-        const first = Math.min(index, other);
-        const second = Math.max(index, other);
-        if (!this.isWithin(second, first)) found.push(first * count + second);
-      }
-      open.length = kept;
-      open.push(index);
+    const { painted } = this.form;
+    const grid = new RectGrid(painted, (index) => this.visualRect(index));
+    for (const one of painted) {
+      const rect = this.visualRect(one);
+      if (!(rect.width > 0 && rect.height > 0)) continue;
+      const others = grid.meeting(rect).filter((other) => other > one && !this.isWithin(other, one));
+      for (const other of others.sort((a, b) => a - b)) call(one, other);
     }
-    found.sort((a, b) => a - b);
-    for (const pair of found) call(Math.floor(pair / count), pair % count);
   }
 
   /** What the widgets around cut it to; undefined where nothing does. */

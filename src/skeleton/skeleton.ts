@@ -134,7 +134,11 @@ function shownNames(widgets: readonly Bone[]): Map<string, number[]> {
       const said = key in source ? (source as WidgetSource)[key] : undefined;
       if (typeof said === 'string') scope.follow(said, names);
     }
-    for (const name of names) shows.set(name, [...(shows.get(name) ?? []), index]);
+    for (const name of names) {
+      const shown = shows.get(name);
+      if (shown) shown.push(index);
+      else shows.set(name, [index]);
+    }
   }
   return shows;
 }

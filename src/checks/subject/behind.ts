@@ -13,7 +13,7 @@ import { colorAt, compose, faded, type Rgba } from '../../theme/index.ts';
 import type { Backdrop } from '../../view/index.ts';
 import type { Undecided } from '../check.ts';
 import { bedsOf, covers, sliver } from './beds.ts';
-import { hasArea, intersection, meet } from '../../scene/index.ts';
+import { RectGrid, hasArea, intersection, meet } from '../../scene/index.ts';
 import type { Subject } from './subject.ts';
 
 /** Something painted behind a place: its rectangle in device px and its colour at a point of it. */
@@ -62,6 +62,15 @@ export function groundOf(
   return [];
 }
 
+/** What may lie behind something, by where it is; what a dialog lays over the screen is everywhere. */
+function bedsByPlace(subject: Subject): { readonly grid: RectGrid; readonly dialogs: readonly number[] } {
+  const beds = bedsOf(subject);
+  return {
+    grid: new RectGrid(beds, (index) => subject.rect(index)),
+    dialogs: beds.filter((index) => subject.widgets[index]!.kind === 'dialog'),
+  };
+}
+
 /** Points looked at in each cell and on each axis where a gradient or a picture is behind. */
 const samplesPerCell = 5;
 /** More cells than this are not looked at one by one: a text that lies on so many edges is sampled. */
@@ -74,11 +83,10 @@ const mostCells = 400;
 function behind(subject: Subject, index: number, withOwn: boolean, area: Rect): Behind {
   const layers: Layer[] = [];
   const { places } = subject.form;
-  const beds = bedsOf(subject);
   const last = withOwn ? places[index]! : places[index]! - 1;
-  for (let at = beds.length - 1; at >= 0; at--) {
-    const below = beds[at]!;
-    if (places[below]! > last) continue;
+  const { grid, dialogs } = subject.once('beds', () => bedsByPlace(subject));
+  const beds = [...new Set([...grid.meeting(area), ...dialogs])].filter((below) => places[below]! <= last);
+  for (const below of beds.sort((a, b) => places[b]! - places[a]!)) {
     const missing = addLayers(subject, below, below === index, area, layers);
     if (missing !== undefined) return { missing };
     const lowest = layers.at(-1);
