@@ -29,6 +29,7 @@ export {
   DocumentError,
   LiveLayout,
   NoSuchName,
+  ValueError,
   buildView,
   localesOf,
   openView,

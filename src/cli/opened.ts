@@ -11,6 +11,7 @@ export interface ShownCall extends ScreenOptions {
   readonly locale?: string;
   readonly state?: readonly string[];
   readonly hudSize?: number;
+  readonly textSize?: number;
 }
 
 /** The view a command was asked to show, and the screen: the reference where none was named. */
@@ -19,12 +20,13 @@ export function opened(
   name: string,
   call: ShownCall,
 ): { readonly view: View; readonly screen: Screen } {
-  const { case: caseName, locale, state = [], hudSize } = call;
+  const { case: caseName, locale, state = [], hudSize, textSize } = call;
   const view = openView(document, name, {
     resources,
     case: caseName,
     locale,
     hudSize,
+    textSize,
     widgetStates: statesFrom(state),
   });
   const { width, height } = view.reference;

@@ -27,9 +27,13 @@ export function factorOption(key: OccasionKey): Option {
 
 /** The options that say on what a view is laid out. */
 export function withScreenOptions(command: Command): Command {
-  return withWindowOptions(command).addOption(
-    new Option('--hud-size <factor>', "the player's HUD size; 1 is as drawn").argParser(parsePositive),
-  );
+  return withWindowOptions(command)
+    .addOption(
+      new Option('--hud-size <factor>', "the player's HUD size; 1 is as drawn").argParser(parsePositive),
+    )
+    .addOption(
+      new Option('--text-size <factor>', "the player's text size; 1 is as drawn").argParser(parsePositive),
+    );
 }
 
 /** The options that say what a screen is like. */

@@ -13,7 +13,7 @@ export interface ScreenOptions {
  */
 export function screenFrom(name: string, { safe, density }: ScreenOptions): Screen {
   const known = findScreen(name);
-  const size = /^(\d{1,6})x(\d{1,6})$/.exec(name);
+  const size = /^([1-9]\d{0,5}) ?[xX] ?([1-9]\d{0,5})$/.exec(name);
   if (!known && !size) {
     const near = nearestName(
       name,

@@ -8,15 +8,16 @@ export interface DiagnosticFacts {
   'too-many-values': { most: number };
   'duplicate-key': { key: string };
   'not-a-map': { what: string };
-  'unknown-key': { key: string; where: string; meant?: string };
+  'unknown-key': { key: string; where: string; meant?: string; hint?: string | undefined };
   'missing-key': { key: string; where: string };
+  'unquoted-color': { found: string };
   'wrong-value': { key: string; expected: string; found: string };
   'not-one-of': { key: string; found: string; choices: readonly string[]; meant?: string };
   'key-not-for-kind': { key: string; kind: string; kinds: readonly string[] };
   'text-and-children': { kind: string };
   'key-needs': { key: string; needs: string };
   'key-fixed': { key: string };
-  'duplicate-id': { id: string; firstLine: number };
+  'duplicate-id': { id: string; firstLine: number; isView: boolean };
   'unknown-name': { what: string; name: string; meant?: string };
   'name-chain': { what: string; chain: readonly string[] };
   'offset-on-span': { axis: string };

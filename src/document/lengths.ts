@@ -61,7 +61,8 @@ export interface Sides<T> {
 
 const number = String.raw`(?:\d+(?:\.\d+)?|\.\d+)`;
 const term = String.raw`[+-]?${number}%?`;
-const sum = String.raw`${term}(?: +[+-] +${number}%?)*`;
+// Signs stand between spaces, or right after a percent sign: "50% - 24", "50%-24"; 10-4 could be a pair.
+const sum = String.raw`${term}(?:(?: +[+-] +|(?<=%)[+-])${number}%?)*`;
 
 const template = String.raw`\{[\p{L}_][\p{L}\p{N}_-]*\}`;
 
@@ -72,7 +73,7 @@ export const patterns = {
   size: `^(?:${sum}|content|fill(?: +${number})?|${template})$`,
   lengths: `^(?:${sum}(?: +${sum}){0,3}|${template})$`,
   sizes: `^(?:${sum}|content|fill(?: +${number})?)(?: +(?:${sum}|content|fill(?: +${number})?))?$|^${template}$`,
-  screenSize: '^[1-9]\\d{0,4}x[1-9]\\d{0,4}$',
+  screenSize: '^ *[1-9]\\d{0,4} *[xX×] *[1-9]\\d{0,4} *$',
   limits: `^(?:${number})?\\.\\.(?:${number})?$`,
 } as const;
 
@@ -191,6 +192,8 @@ const words: Readonly<Record<string, Fraction>> = {
   top: { axis: 'y', at: 0 },
   bottom: { axis: 'y', at: 1 },
   center: { axis: 'either', at: 0.5 },
+  centre: { axis: 'either', at: 0.5 },
+  middle: { axis: 'either', at: 0.5 },
 };
 
 function readFraction(word: string): Fraction | undefined {
@@ -228,7 +231,10 @@ export function readPivot(value: unknown): Pair<number> | undefined {
 
 function splitWords(value: unknown): string[] | undefined {
   if (Array.isArray(value)) return value.map(String);
-  return typeof value === 'string' ? value.trim().split(/\s+/) : undefined;
+  if (typeof value !== 'string') return undefined;
+  const parts = value.trim().split(/\s+/);
+  // `bottom-right` is understood as well.
+  return parts.length === 1 && /^[a-z]+-[a-z]+$/.test(parts[0]!) ? parts[0]!.split('-') : parts;
 }
 
 function readAxisAnchor(word: string): { axis: 'x' | 'y' | 'either'; anchor: AxisAnchor } | undefined {
@@ -251,9 +257,9 @@ function readAxisAnchor(word: string): { axis: 'x' | 'y' | 'either'; anchor: Axi
 
 /** `1920x1080`. */
 export function readScreenSize(value: unknown): { width: number; height: number } | undefined {
-  const match = typeof value === 'string' ? /^(\d{1,6})x(\d{1,6})$/.exec(value) : null;
-  if (!match) return undefined;
-  return { width: Number(match[1]), height: Number(match[2]) };
+  const match = typeof value === 'string' ? /^ *(\d{1,6}) *[xX×] *(\d{1,6}) *$/.exec(value) : null;
+  const [width, height] = match ? [Number(match[1]), Number(match[2])] : [0, 0];
+  return width > 0 && height > 0 ? { width, height } : undefined;
 }
 
 /** `0.5..2`, `1..`, `..3`: the least and the most, 0 and infinity where left out. */

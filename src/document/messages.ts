@@ -9,12 +9,15 @@ const meant = (name: string | undefined): string => (name === undefined ? '' : `
 
 const wording: Wording = {
   'syntax': ({ detail }) => `this is not YAML or JSON: ${detail}`,
+  'unquoted-color': ({ found }) =>
+    `the colour ${found} needs quotes${hashNote.replace(', so put the value in quotes', '')}`,
   'too-large': ({ bytes, most }) => `the document has ${bytes} characters; ${most} is the most that is read`,
   'too-deep': ({ most }) => `this is nested deeper than ${most} levels`,
   'too-many-values': ({ most }) => `the document holds more than ${most} values (aliases counted each time)`,
   'duplicate-key': ({ key }) => `the key "${key}" stands here a second time`,
   'not-a-map': ({ what }) => `${what} is a map of keys and values`,
-  'unknown-key': ({ key, where, meant: name }) => `${where} has no key "${key}"${meant(name)}`,
+  'unknown-key': ({ key, where, meant: name, hint }) =>
+    `${where} has no key "${key}"${hint === undefined ? meant(name) : `; ${hint}`}`,
   'missing-key': ({ key, where }) => `${where} needs the key "${key}"`,
   'wrong-value': ({ key, expected, found }) =>
     `"${key}" is ${expected}, not ${found}${found === 'empty' && expected.includes('colour') ? hashNote : ''}`,
@@ -26,10 +29,12 @@ const wording: Wording = {
     `a ${kind} has a text or children, not both; put the text into a child of kind text`,
   'key-fixed': ({ key }) => `"${key}" cannot change from screen to screen`,
   'key-needs': ({ key, needs }) => `"${key}" does something only with ${needs}`,
-  'duplicate-id': ({ id, firstLine }) =>
-    firstLine > 0
-      ? `the id "${id}" is taken already, on line ${firstLine}; ids are unique in a view`
-      : `the id "${id}" is taken already; ids are unique in a view`,
+  'duplicate-id': ({ id, firstLine, isView }) =>
+    isView
+      ? `the id "${id}" is taken by the view itself; ids are unique in a view`
+      : firstLine > 0
+        ? `the id "${id}" is taken already, on line ${firstLine}; ids are unique in a view`
+        : `the id "${id}" is taken already; ids are unique in a view`,
   'unknown-name': ({ what, name, meant: near }) => `there is no ${what} "${name}"${meant(near)}`,
   'name-chain': ({ what, chain }) => `${what} leads back to itself: ${chain.join(' → ')}`,
   'offset-on-span': ({ axis }) =>

@@ -1,4 +1,14 @@
-import { isAlias, isMap, isPair, isScalar, isSeq, parseDocument, type Document, type Node } from 'yaml';
+import {
+  isAlias,
+  isMap,
+  isPair,
+  isScalar,
+  isSeq,
+  parseDocument,
+  type Document,
+  type Node,
+  type YAMLMap,
+} from 'yaml';
 import type { DiagnosticList } from './diagnostics.ts';
 import { SourceText, type Range } from './source.ts';
 
@@ -75,12 +85,17 @@ export function parseText(text: string, name: string, diagnostics: DiagnosticLis
       prettyErrors: false,
       uniqueKeys: true,
       logLevel: 'silent',
-      merge: false,
+      merge: true,
     });
   } catch (error) {
     // The parser is recursive; what the quick scan above lets through can still be too deep for its stack.
     if (error instanceof RangeError) diagnostics.add('too-deep', { most: mostDepth }, everything);
     else diagnostics.add('syntax', { detail: oneLine(error) }, everything);
+    return undefined;
+  }
+  const hash = document.errors.length > 0 ? unquotedColor(text) : undefined;
+  if (hash) {
+    diagnostics.add('unquoted-color', { found: hash.found }, { pointer: '', source, range: hash.range });
     return undefined;
   }
   for (const error of document.errors) {
@@ -100,6 +115,18 @@ export function parseText(text: string, name: string, diagnostics: DiagnosticLis
 function oneLine(error: unknown): string {
   const text = error instanceof Error ? error.message : String(error);
   return text.split('\n')[0]!.trim().replace(/\.$/, '').slice(0, 200);
+}
+
+/** The first colour in a map or list between brackets that has no quotes: YAML takes it and the brackets after it for a comment. */
+function unquotedColor(text: string): { readonly found: string; readonly range: Range } | undefined {
+  for (const match of text.matchAll(
+    /^[^\n#"']*[{[](?:[^\n#"']|"[^"\n]*"|'[^'\n]*')*[:,[]\s+(#[0-9a-fA-F]{3,8})\b/gm,
+  )) {
+    const [whole, found] = match as unknown as [string, string];
+    const end = match.index + whole.length;
+    return { found, range: { start: end - found.length, end } };
+  }
+  return undefined;
 }
 
 /** Brackets and indentation bound the depth of a YAML text from above, cheaply. */
@@ -161,10 +188,8 @@ function toJson(
     if (isMap(node)) {
       const map: Record<string, Json> = {};
       put(map);
-      for (const pair of node.items) {
-        if (!isPair(pair)) continue;
-        const keyNode = pair.key as Node | null;
-        const name = isScalar(keyNode) ? String(keyNode.value) : String(keyNode);
+      const pairs = pairsOf(node, document);
+      for (const { pair, keyNode, name } of pairs) {
         stack.push({
           node: pair.value as Node | null,
           pointer: pointerTo(pointer, name),
@@ -175,7 +200,7 @@ function toJson(
             Object.defineProperty(map, name, { value, enumerable: true, configurable: true, writable: true }),
         });
       }
-      reverseTail(stack, node.items.length);
+      reverseTail(stack, pairs.length);
     } else if (isSeq(node)) {
       const list: Json[] = new Array<Json>(node.items.length).fill(null);
       put(list);
@@ -193,6 +218,48 @@ function toJson(
     else put(null);
   }
   return result;
+}
+
+interface NamedPair {
+  readonly pair: { readonly value: unknown };
+  readonly keyNode: Node | null;
+  readonly name: string;
+}
+
+/** How often a merged map may merge another one: as deep as values may be nested. */
+const mostMerges = mostDepth;
+
+/** The pairs of a map with those that `<<` merges into it (YAML's merge key): what the map says itself wins. */
+function pairsOf(node: YAMLMap, document: Document): readonly NamedPair[] {
+  const found = new Map<string, NamedPair>();
+  const merged: YAMLMap[] = [];
+  const add = (map: YAMLMap, wins: boolean) => {
+    for (const pair of map.items) {
+      if (!isPair(pair)) continue;
+      const keyNode = pair.key as Node | null;
+      const name = isScalar(keyNode) ? String(keyNode.value) : String(keyNode);
+      // The parser gives a symbol for an unquoted << alone.
+      if (isScalar(keyNode) && typeof keyNode.value === 'symbol') {
+        for (const one of mapsIn(pair.value as Node | null, document)) merged.push(one);
+        continue;
+      }
+      if (wins || !found.has(name)) found.set(name, { pair, keyNode, name });
+    }
+  };
+  add(node, true);
+  for (let nth = 0; nth < merged.length && nth < mostMerges; nth++) add(merged[nth]!, false);
+  return [...found.values()];
+}
+
+/** The maps a merge key names: one, or several in a list. */
+function mapsIn(value: Node | null, document: Document): readonly YAMLMap[] {
+  const node = isAlias(value) ? value.resolve(document) : value;
+  if (isMap(node)) return [node];
+  if (!isSeq(node)) return [];
+  return node.items.flatMap((item) => {
+    const one = isAlias(item) ? item.resolve(document) : item;
+    return isMap(one) ? [one] : [];
+  });
 }
 
 /** The stack hands out its last step first; turning the new ones round keeps the order of the text. */

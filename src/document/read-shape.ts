@@ -12,7 +12,7 @@ import {
 import { mostDepth, parseText, pointerTo, type Json } from './parse.ts';
 import { checkStructure } from './structure.ts';
 import { nearestName } from './suggest.ts';
-import { validate } from './validate.ts';
+import { validate, withoutErrors } from './validate.ts';
 
 /** The answer of a {@link FileReader}: the text, or why there is none. */
 export type FileText =
@@ -145,9 +145,7 @@ function readChecked<T>(
       diagnostics.add('too-deep', { most: mostDepth }, { pointer: '' });
       return undefined;
     }
-    return validate(input as unknown as Json, format, origin, diagnostics)
-      ? { value: input, origin }
-      : undefined;
+    return shaped<T>(input as unknown as Json, format, origin, diagnostics);
   }
   const parsed = parseText(input, name, diagnostics);
   if (!parsed) return undefined;
@@ -156,8 +154,22 @@ function readChecked<T>(
     diagnostics.add('not-a-map', { what: `a ${format}` }, origin.at(''));
     return undefined;
   }
-  if (!validate(parsed.value, format, origin, diagnostics)) return undefined;
-  return { value: asSource<T>(parsed.value), origin };
+  return shaped<T>(parsed.value, format, origin, diagnostics);
+}
+
+/**
+ * A value of the shape. What is not of it is reported and left out, so that the rest can be looked at in the same run; where
+ * too much would be missing, undefined.
+ */
+function shaped<T>(
+  value: Json,
+  format: 'document' | 'theme',
+  origin: Origin,
+  diagnostics: DiagnosticList,
+): { value: T; origin: Origin } | undefined {
+  if (validate(value, format, origin, diagnostics)) return { value: asSource<T>(value), origin };
+  const left = withoutErrors(value, format);
+  return left === undefined ? undefined : { value: asSource<T>(left), origin };
 }
 
 /** Whether a value is nested deeper than is read; one that leads back to itself is. */

@@ -235,7 +235,8 @@ function checkId(
   }
   const range = origin.atKey(first).range;
   const firstLine = range && origin.source ? origin.source.placeOf(range.start).line : 0;
-  diagnostics.add('duplicate-id', { id: widget.id, firstLine }, origin.at(`${pointer}/id`));
+  const isView = !first.endsWith('/id');
+  diagnostics.add('duplicate-id', { id: widget.id, firstLine, isView }, origin.at(`${pointer}/id`));
 }
 
 /** What views and widgets have in common: how they arrange their children. */
@@ -254,6 +255,16 @@ function checkContainer(
     }
   }
   const isTabs = 'kind' in holder && holder.kind === 'tabs';
+  // A condition may arrange them, and so may the component of an instance.
+  const mayArrange = arrange !== 'free' || isTabs || holder.use !== undefined || isArranged(holder);
+  for (const key of ['gap', 'justify', 'align'] as const) {
+    if (holder[key] !== undefined && !mayArrange && !('scroll' in holder))
+      diagnostics.add(
+        'key-needs',
+        { key, needs: 'arrange: row, column, wrap, grid, layers or pages' },
+        origin.atKey(`${pointer}/${key}`),
+      );
+  }
   if (holder.page !== undefined && arrange !== 'pages' && !isTabs) {
     diagnostics.add(
       'key-needs',
@@ -272,6 +283,14 @@ function checkContainer(
       diagnostics.add('unknown-name', facts, origin.at(`${pointer}/page`));
     }
   }
+}
+
+/** Whether a condition arranges the children of something that is free otherwise, or the thing that is changed is arranged already. */
+function isArranged(holder: object): boolean {
+  const { when } = holder as {
+    readonly when?: readonly { readonly change: { readonly arrange?: string } }[];
+  };
+  return (when ?? []).some(({ change }) => (change.arrange ?? 'free') !== 'free');
 }
 
 /** Keys whose notation cannot be read. */
@@ -322,6 +341,7 @@ function checkNotations(placed: PlacedSource, origin: Origin, diagnostics: Diagn
     const spans = { x: anchor.x.span, y: anchor.y.span };
     if (!spans.x && !spans.y) diagnostics.add('inset-without-span', {}, origin.atKey(`${pointer}/inset`));
     else if (!readInset(widget.inset, spans)) refuse('inset', 'the distances kept from the ends of a span');
+    else checkNamedInset(widget.inset, spans, pointer, origin, diagnostics);
   }
   checkReadable(widget, pointer, origin, diagnostics);
   checkContainer(widget, pointer, origin, diagnostics);
@@ -334,6 +354,25 @@ function checkNotations(placed: PlacedSource, origin: Origin, diagnostics: Diagn
     refuse('trail', 'a number from 0 to 1, or one value of the case such as "{before}"');
   if (typeof widget.value === 'string')
     refuse('value', 'a number from 0 to 1, or one value of the case such as "{hull}"');
+}
+
+/** A side that is named keeps its distance only on an axis that spans. */
+function checkNamedInset(
+  inset: unknown,
+  spans: { readonly x: boolean; readonly y: boolean },
+  pointer: string,
+  origin: Origin,
+  diagnostics: DiagnosticList,
+): void {
+  if (typeof inset !== 'object' || inset === null || Array.isArray(inset)) return;
+  for (const [side, value] of Object.entries(inset)) {
+    const axis = side === 'left' || side === 'right' ? 'x' : 'y';
+    if (spans[axis] || value === 0) continue;
+    const needs =
+      axis === 'x' ? 'a horizontal span, such as left..right' : 'a vertical span, such as top..bottom';
+    const at = origin.atKey(pointerTo(`${pointer}/inset`, side));
+    diagnostics.add('key-needs', { key: `inset: ${side}`, needs }, at);
+  }
 }
 
 function checkKind(placed: PlacedSource, origin: Origin, diagnostics: DiagnosticList): void {

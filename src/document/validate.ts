@@ -3,6 +3,7 @@ import type { Origin } from './model.ts';
 import { pointerTo, stepsOf, type Json } from './parse.ts';
 import { documentSchema, themeSchema } from './schema.ts';
 import { shapeErrors, type Schema, type ShapeError } from './shape.ts';
+import { keyHint, kindMeant } from './hints.ts';
 import { nearestName } from './suggest.ts';
 
 /** Holds a value against the schema of documents or themes; true when it is of the shape. */
@@ -24,6 +25,50 @@ export function validate(
   return errors.length === 0;
 }
 
+/**
+ * A copy of a value without what is not of the shape; undefined where it cannot be made so. Of a widget with a mistake its
+ * id and children are left: what its other keys would mean nobody knows.
+ */
+export function withoutErrors(value: Json, format: 'document' | 'theme'): Json | undefined {
+  const schema = format === 'document' ? documentSchema : themeSchema;
+  const copy = structuredClone(value);
+  for (const { pointer, keyword, key } of shapeErrors(copy, schema)) {
+    const steps = stepsOf(pointer);
+    if (keyword === 'required') return undefined;
+    if (keyword === 'additionalProperties' || key !== undefined) steps.push(key!);
+    const at = steps.findLastIndex(
+      (step, nth) => nth > 1 && /^\d+$/.test(step) && steps[nth - 1] === 'children',
+    );
+    if (at >= 0) leaveIdOf(copy, steps.slice(0, at + 1));
+    else if (!remove(copy, steps)) return undefined;
+  }
+  return shapeErrors(copy, schema).length === 0 ? copy : undefined;
+}
+
+/** Leaves of a widget its id and its children. */
+function leaveIdOf(value: Json, steps: readonly string[]): void {
+  const found = follow(value, steps);
+  if (typeof found !== 'object' || found === null || Array.isArray(found)) return;
+  for (const key of Object.keys(found)) if (key !== 'id' && key !== 'children') delete found[key];
+  if (typeof found.id !== 'string') delete found.id;
+}
+
+function remove(value: Json, steps: readonly string[]): boolean {
+  const holder = follow(value, steps.slice(0, -1));
+  if (typeof holder !== 'object' || holder === null || Array.isArray(holder)) return false;
+  delete holder[steps.at(-1)!];
+  return true;
+}
+
+function follow(value: Json, steps: readonly string[]): Json | undefined {
+  let at: Json | undefined = value;
+  for (const step of steps) {
+    if (typeof at !== 'object' || at === null || !Object.hasOwn(at, step)) return undefined;
+    at = (at as Record<string, Json>)[step];
+  }
+  return at;
+}
+
 function report(
   { keyword, pointer, schema, value, key: named }: ShapeError,
   origin: Origin,
@@ -32,8 +77,10 @@ function report(
   const key = stepsOf(pointer).at(-1) ?? '';
   const where = schema.title ?? 'this';
   if (keyword === 'additionalProperties') {
-    const meant = nearestName(named!, Object.keys(schema.properties ?? {}));
-    diagnostics.add('unknown-key', { key: named!, where, meant }, origin.atKey(pointerTo(pointer, named!)));
+    const hint = where === 'a widget' ? keyHint(named!) : undefined;
+    const meant = hint === undefined ? nearestName(named!, Object.keys(schema.properties ?? {})) : undefined;
+    const facts = { key: named!, where, meant, hint };
+    diagnostics.add('unknown-key', facts, origin.atKey(pointerTo(pointer, named!)));
   } else if (keyword === 'required') {
     diagnostics.add('missing-key', { key: named!, where }, origin.atKey(pointer));
   } else if (named !== undefined) {
@@ -41,7 +88,9 @@ function report(
     diagnostics.add('wrong-value', { key: named, expected: schema.title ?? 'a name', found: 'this' }, at);
   } else if (keyword === 'enum') {
     const choices = schema.enum as readonly string[];
-    const meant = typeof value === 'string' ? nearestName(value, choices) : undefined;
+    const word = typeof value === 'string' ? value : undefined;
+    const kind = key === 'kind' && word !== undefined ? kindMeant(word) : undefined;
+    const meant = word === undefined ? undefined : (kind ?? nearestName(word, choices));
     diagnostics.add(
       'not-one-of',
       { key, found: show(value), choices: [...choices], meant },

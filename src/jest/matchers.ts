@@ -1,9 +1,9 @@
-import { type CheckId } from '../checks/index.ts';
+import { checks, type CheckId } from '../checks/index.ts';
 import { checkView, keptOn, type Finding } from '../verdict/index.ts';
 import type { PromiseSource } from '../document/index.ts';
 import { sentenceOf, whereOf } from '../report/index.ts';
 import { makeScreen, screens as catalogue, type Screen, type ScreenSize } from '../screen/index.ts';
-import { View } from '../view/index.ts';
+import { NoSuchName, View } from '../view/index.ts';
 
 /** What a matcher answers: Jest's own shape. */
 export interface MatcherAnswer {
@@ -28,6 +28,13 @@ export const pimbotMatchers = {
   toPassOnScreens(received: unknown, options: MatcherOptions = {}): MatcherAnswer {
     const view = viewOf(received, 'toPassOnScreens');
     const on = screensOf(options.screens);
+    for (const id of options.checks ?? [])
+      if (!checks.some((one) => one.id === id))
+        throw new NoSuchName(
+          'check',
+          id,
+          checks.map((one) => one.id),
+        );
     const wanted = (id: CheckId) => options.checks?.includes(id) ?? true;
     const found = checkView(view, on).filter(({ check, outcome }) => outcome === 'failed' && wanted(check));
     return answer(view, on, found, 'to pass every check');

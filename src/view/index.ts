@@ -5,6 +5,7 @@ export type { SheetOptions, ThemeSheet } from './sheet.ts';
 export { readDocument } from './read-document.ts';
 export type { ReadOptions, ReadResult } from './read-document.ts';
 export { NoSuchName } from './no-such-name.ts';
+export { ValueError } from './given.ts';
 export { dearestFirst, factors, listsOf, occasionKey, onlyOn } from './occasion.ts';
 export type { Lists, No, Occasion, OccasionKey } from './occasion.ts';
 export { localesOf } from './resources.ts';

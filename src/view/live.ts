@@ -12,6 +12,7 @@ import {
 } from '../layout/index.ts';
 import type { Screen, ScreenSize } from '../screen/index.ts';
 import { TextBlock } from '../text/index.ts';
+import { checkStates, checkValues, checkWidget } from './given.ts';
 import { NoSuchName } from './no-such-name.ts';
 import type { Form } from './form.ts';
 import { ViewLayout, type View } from './view.ts';
@@ -98,9 +99,13 @@ export class LiveLayout<Id extends string = string> {
     solve(this.#form.plan, this.#frame);
   }
 
-  /** Changes values: texts and meters that show them, and what follows from their sizes. */
+  /**
+   * Changes values: texts and meters that show them, and what follows from their sizes. One that is refused changes nothing.
+   * @throws NoSuchName for a name that no case has. @throws ValueError for NaN, undefined and what else is no value.
+   */
   set(values: { readonly [name: string]: CaseValue }): void {
     const { tree } = this.#form;
+    checkValues(values, this.#values, this.#base.document, tree);
     let rebuild = false;
     let changed = false;
     for (const name of Object.keys(values)) {
@@ -124,8 +129,11 @@ export class LiveLayout<Id extends string = string> {
   /**
    * Puts a widget into states: a game moves the focus, a button is pressed. What the document says stays. The view is
    * built anew, as a look may change the size of anything.
+   * @throws NoSuchName for a widget the view does not have, or a state there is not.
    */
   setStates(id: Id, states: readonly State[]): void {
+    checkWidget(id, this.#base.document, this.#base.name, this.#form.indexes.keys());
+    checkStates(states);
     this.#states.set(id, states);
     this.#view = this.#own();
     this.#use(this.#view.formOn(this.#frame));
@@ -168,6 +176,8 @@ export class LiveLayout<Id extends string = string> {
 
   /** Scrolls a widget that scrolls. In u; what lies beyond the content is left out when it is laid out. */
   scroll(id: Id, x: number, y: number): void {
+    if (!Number.isFinite(x) || !Number.isFinite(y))
+      throw new RangeError(`${id} cannot be scrolled to ${x}, ${y}: both are numbers of u`);
     scrollTo(this.#form.plan, this.indexOf(id), x, y);
     this.#scrolled.set(id, { x, y });
     solve(this.#form.plan, this.#frame);

@@ -22,6 +22,7 @@ import { formOf, type Form } from './form.ts';
 import { languageOf } from './language.ts';
 import type { SharedViews } from './shared-views.ts';
 import type { Picture } from '../picture/index.ts';
+import { checkStates, checkWidget } from './given.ts';
 import { NoSuchName } from './no-such-name.ts';
 import { checkSize, dearestFirst, usualOf, type Lists, type No, type Occasion } from './occasion.ts';
 import type { Resources } from './resources.ts';
@@ -60,6 +61,11 @@ export function openView<Id extends string = string>(
   ) as unknown as Occasion;
   checkSize('HUD', occasion.hudSize);
   checkSize('text', occasion.textSize);
+  if (occasion.state !== undefined) checkStates([occasion.state]);
+  for (const [id, states] of Object.entries(options.widgetStates ?? {})) {
+    checkWidget(id, document, name, []);
+    checkStates(states);
+  }
   const cases = document.source.cases ?? {};
   const values = occasion.case === undefined ? {} : own(cases, occasion.case);
   if (!values) throw new NoSuchName('case', occasion.case!, Object.keys(cases));

@@ -101,7 +101,7 @@ views:
     [
       'a view whose name a widget takes',
       'pimbot: 1\nviews: { a: { children: [ { id: a } ] } }\n',
-      'the id "a" is taken already, on line 2',
+      'the id "a" is taken by the view itself',
     ],
     [
       'a theme that nobody can read',

@@ -270,7 +270,7 @@ describe('what gave way (docs/layout-model.md 2.8)', () => {
       'max x: max-width 60 gave way to its minimum or padding of 80 u',
       'inset x: its insets leave 40 u and gave way to a width of 100',
       'aspect y: aspect 1 gave way to 50 × 70 u',
-      'row x: its 100 u gave way to children that need 115',
+      'row x: its 100 u gave way to children that need 115: 60 row.panel-1 + 50 row.panel-2 + 5 gap',
     ]);
   });
 });

@@ -27,8 +27,7 @@ test('of widgets anywhere and of any size, exactly those that share some px are 
       const found = findings.flatMap(({ check, widget, other }) =>
         check === 'overlap' ? [`${widget} ${other}`] : [],
       );
-      const first = rects[0]!;
-      const fills = ({ x, y, width, height }: typeof first) =>
+      const fills = ({ x, y, width, height }: (typeof rects)[number]) =>
         x <= 1 && y <= 1 && x + width >= 1919 && y + height >= 1079;
       const meant = rects.flatMap((a, one) =>
         rects.flatMap((b, other) => {

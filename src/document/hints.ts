@@ -1,0 +1,94 @@
+/* What people mean by keys and kinds that this format does not have: usual words of the trade. */
+
+const place = 'say where it is with anchor and offset, as anchor: left top, offset: 10 20';
+const look = (key: string): string => `it belongs into its look: { ${key}: … }, or into a style`;
+
+const keyHints: { readonly [key: string]: string } = {
+  left: place,
+  right: place,
+  top: place,
+  bottom: place,
+  x: place,
+  y: place,
+  position: place,
+  hidden: 'say visible: false to keep its place, or gone: true',
+  display: 'say gone: true for what is not there',
+  disabled: 'say states: disabled',
+  src: 'say image, the name of one of the pictures',
+  source: 'say image, the name of one of the pictures',
+  label: 'say text',
+  title: 'say text',
+  type: 'say kind',
+  class: 'say style',
+  styles: 'say style',
+  layout: 'say arrange',
+  spacing: 'say gap',
+  rotation: 'say rotate',
+  onclick: 'what happens then is the business of the game',
+};
+
+/** Keys of looks that are written on the widget itself. */
+const lookKeyNames: ReadonlySet<string> = new Set([
+  'background',
+  'border',
+  'color',
+  'font',
+  'font-size',
+  'font-style',
+  'font-weight',
+  'letter-spacing',
+  'line-height',
+  'opacity',
+  'radius',
+  'shadow',
+  'text-align',
+  'text-outline',
+  'text-shadow',
+  'text-transform',
+]);
+
+/** What somebody may have meant by a key that a widget does not have; undefined where nobody knows. */
+export function keyHint(key: string): string | undefined {
+  if (lookKeyNames.has(key)) return look(key);
+  const name = key.toLowerCase();
+  return Object.hasOwn(keyHints, name) ? keyHints[name] : undefined;
+}
+
+const kindsMeant: { readonly [word: string]: string } = {
+  label: 'text',
+  string: 'text',
+  heading: 'text',
+  picture: 'image',
+  icon: 'image',
+  sprite: 'image',
+  bar: 'meter',
+  progress: 'meter',
+  gauge: 'meter',
+  healthbar: 'meter',
+  box: 'panel',
+  container: 'panel',
+  group: 'panel',
+  frame: 'panel',
+  list: 'panel',
+  row: 'panel',
+  column: 'panel',
+  grid: 'panel',
+  input: 'textbox',
+  field: 'textbox',
+  textfield: 'textbox',
+  toggle: 'switch',
+  check: 'checkbox',
+  range: 'slider',
+  line: 'separator',
+  divider: 'separator',
+  window: 'dialog',
+  modal: 'dialog',
+  popup: 'dialog',
+  hint: 'tooltip',
+};
+
+/** The kind that is meant by another word of the trade. */
+export function kindMeant(word: string): string | undefined {
+  const name = word.toLowerCase();
+  return Object.hasOwn(kindsMeant, name) ? kindsMeant[name] : undefined;
+}

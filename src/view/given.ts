@@ -1,0 +1,107 @@
+import { states as allStates, widgetsOf, type CaseValue, type State } from '../document/index.ts';
+import type { CheckedDocument } from '../document/index.ts';
+import type { Tree } from '../dress/index.ts';
+import { NoSuchName } from './no-such-name.ts';
+
+/* What a game gives a view while it runs: refused before anything changes, so that no layout is ever made of it. */
+
+/** A value was given that a view cannot show. */
+export class ValueError extends Error {
+  override readonly name = 'ValueError';
+  /** The name it was given for. */
+  readonly value: string;
+  /** The id of the first widget that shows it; undefined where none does. */
+  readonly widget: string | undefined;
+  /** `file:line:column` of that widget, where the document was read from a text. */
+  readonly place: string | undefined;
+
+  constructor(sentence: string, value: string, widget: string | undefined, place: string | undefined) {
+    const shown =
+      widget === undefined ? '' : `; ${widget}${place === undefined ? '' : ` (${place})`} shows it`;
+    super(`${sentence}${shown}`);
+    this.value = value;
+    this.widget = widget;
+    this.place = place;
+  }
+}
+
+/**
+ * Holds values against what a view asks for.
+ * @param known The names of the values there are. @throws NoSuchName for one that no case has and no widget asks for.
+ * @throws ValueError for a value that is no text, number, true, false or list of such.
+ */
+export function checkValues(
+  values: { readonly [name: string]: unknown },
+  known: ReadonlyMap<string, CaseValue>,
+  document: CheckedDocument,
+  tree: Tree,
+): void {
+  for (const [name, value] of Object.entries(values)) {
+    if (!known.has(name) && !tree.shows.has(name) && !tree.structural.has(name)) {
+      const cases = Object.values(document.source.cases ?? {}).flatMap((one) => Object.keys(one));
+      if (!cases.includes(name))
+        throw new NoSuchName('value', name, [...new Set([...cases, ...known.keys()])]);
+    }
+    const wrong = troubleWith(value);
+    if (wrong === undefined) continue;
+    const [first] = tree.shows.get(name) ?? [];
+    const widget = first === undefined ? undefined : tree.widgets[first];
+    throw new ValueError(
+      `the value "${name}" is ${wrong}`,
+      name,
+      widget?.id,
+      widget && placeOf(document, widget.pointer),
+    );
+  }
+}
+
+/** What is wrong with a value; undefined where nothing is. */
+function troubleWith(value: unknown): string | undefined {
+  if (typeof value === 'string' || typeof value === 'boolean') return undefined;
+  if (typeof value === 'number') return Number.isFinite(value) ? undefined : `${value}, which is no number`;
+  if (!Array.isArray(value))
+    return `${value === null ? 'null' : typeof value}, not a text, a number, true, false or a list`;
+  for (const entry of value as unknown[]) {
+    if (Array.isArray(entry)) return 'a list in which an entry is a list';
+    const parts = typeof entry === 'object' && entry !== null ? Object.values(entry) : [entry];
+    for (const part of parts) {
+      const wrong = typeof part === 'object' ? 'no text, number, true or false' : troubleWith(part);
+      if (wrong !== undefined) return `a list in which an entry is ${wrong}`;
+    }
+  }
+  return undefined;
+}
+
+/** `file:line:column` of a pointer in a document that was read from a text. */
+function placeOf({ origin }: CheckedDocument, pointer: string): string | undefined {
+  const { source, range } = origin.at(pointer);
+  if (!source || !range) return undefined;
+  const { line, column } = source.placeOf(range.start);
+  return `${source.name}:${line}:${column}`;
+}
+
+/** @throws NoSuchName for a state there is not. */
+export function checkStates(states: readonly State[]): void {
+  for (const state of states)
+    if (!allStates.includes(state)) throw new NoSuchName('state', String(state), allStates);
+}
+
+/**
+ * Holds ids against those of a view: of widgets that are there, and of those that may be on another screen.
+ * @throws NoSuchName for one that no widget has.
+ */
+export function checkWidget(
+  id: string,
+  document: CheckedDocument,
+  view: string,
+  there: Iterable<string>,
+): void {
+  const known = new Set(there);
+  if (known.has(id)) return;
+  const root = document.source.views[view]!;
+  for (const { widget } of widgetsOf(root, '')) if (widget.id !== undefined) known.add(widget.id);
+  // Of instances and repeats the ids are made when they are there: what is before the point or number tells.
+  const stem = id.replace(/\..*$/, '');
+  if (known.has(id) || known.has(stem) || known.has(stem.replace(/-\d+$/, ''))) return;
+  throw new NoSuchName('widget', id, [...known]);
+}

@@ -1,0 +1,108 @@
+import { describe, expect, test } from '@jest/globals';
+import { LiveLayout, NoSuchName, ValueError, readDocument, type WidgetSource } from 'pimbot';
+import { documentOf, laidOut, opened, told } from '../support/views.ts';
+
+const said = (widget: string) =>
+  told(readDocument(`pimbot: 1\nviews: { hud: { children: [ ${widget} ] } }\n`, { name: 'hud.yaml' }));
+
+describe('what people write', () => {
+  test.each([
+    ['50% - 4', '50%-4'],
+    ['50% + 4', '50%+4'],
+  ])('a width of %s and one of %s are the same', (one, other) => {
+    const of = (width: string) => laidOut([{ id: 'w', width, height: 9 }]).rect('w').width;
+    expect(of(other)).toBe(of(one));
+  });
+
+  test.each([
+    ['center top', 'top centre'],
+    ['right bottom', 'bottom-right'],
+    ['center', 'middle'],
+  ])('an anchor of %s and one of %s are the same', (one, other) => {
+    const of = (anchor: string) => laidOut([{ id: 'w', anchor, size: 9 }]).rect('w');
+    expect(of(other)).toEqual(of(one));
+  });
+
+  test('a resolution may have spaces and a large X', () => {
+    const sizes = ['1920x1080', '1920X1080', '1920 x 1080'].map((size) => {
+      const { width, height } = opened(documentOf([], { reference: { size } })).reference;
+      return [width, height];
+    });
+    expect(new Set(sizes.map(String)).size).toBe(1);
+  });
+
+  test('the merge key of YAML: what a map says itself wins', () => {
+    const text =
+      'pimbot: 1\nviews:\n  test:\n    children:\n      - &a { id: a, size: 90, anchor: left top }\n      - { <<: *a, id: b, anchor: right top }\n      - { <<: [{ size: 20 }, *a], id: c }\n';
+    const on = opened(text).layoutOn({ width: 400, height: 300 });
+    expect(['a', 'b', 'c'].map((id) => on.rect(id).width)).toEqual(
+      [90, 90, 20].map((u) => expect.closeTo((u * 400) / 1920, 0)),
+    );
+    expect(on.rect('b').x).toBeGreaterThan(200);
+  });
+
+  test.each<[string, string]>([
+    [
+      '{ id: a, look: { color: #fff, font-size: 20 } }',
+      'the colour #fff needs quotes; in YAML a # after a space starts a comment',
+    ],
+    ['{ id: a, left: 10 }', 'say where it is with anchor and offset'],
+    ['{ id: a, kind: label }', 'did you mean "text"?'],
+    ['{ id: a, background: "#fff" }', 'it belongs into its look: { background: … }'],
+    ['{ id: hud }', 'the id "hud" is taken by the view itself'],
+    ['{ id: a, gap: 4, children: [] }', '"gap" does something only with arrange'],
+    [
+      '{ id: a, anchor: left..right top, inset: { top: 4 } }',
+      '"inset: top" does something only with a vertical span',
+    ],
+  ])('%s', (widget, sentence) => {
+    expect(said(widget)).toHaveLength(1);
+    expect(said(widget)[0]).toContain(sentence);
+  });
+
+  test('mistakes of several sorts are told in one run', () => {
+    const text =
+      'pimbot: 1\nstyles: { a: { extends: b }, b: { extends: a } }\nviews:\n  v:\n    children:\n      - { id: a, kind: label }\n      - { id: a, anchor: top bottom }\n';
+    const found = told(readDocument(text, { name: 'hud.yaml' })).join('\n');
+    for (const one of [
+      'this style leads back to itself',
+      'did you mean "text"?',
+      'the id "a" is taken already',
+      '"anchor" is an anchor',
+    ])
+      expect(found).toContain(one);
+  });
+});
+
+describe('what a running game hands in', () => {
+  const children: readonly WidgetSource[] = [
+    { id: 'depth', kind: 'text', text: '{depth} m' },
+    { id: 'bar', kind: 'meter', value: '{hull}', anchor: 'left bottom' },
+  ];
+  const view = opened(JSON.stringify(documentOf(children, { cases: { typical: { depth: 4, hull: 0.5 } } })));
+
+  test('what is no value is refused with its widget and line, and nothing has changed', () => {
+    const live = new LiveLayout(view, { width: 800, height: 600 });
+    const before = JSON.stringify(
+      live.widgets.map(({ index }) => live.read(index, { x: 0, y: 0, width: 0, height: 0 })),
+    );
+    for (const [values, sentence] of [
+      [{ depth: NaN }, /^the value "depth" is NaN, which is no number; depth \(document:1:\d+\) shows it$/],
+      [{ hull: undefined }, /^the value "hull" is undefined, .*; bar \(document:1:\d+\) shows it$/],
+      [{ hull: 0.2, depth: null }, /^the value "depth" is null/],
+      [{ depth: [[1]] }, /^the value "depth" is a list in which an entry is/],
+    ] as const) {
+      const wrong = values as unknown as Parameters<typeof live.set>[0];
+      expect(() => live.set(wrong)).toThrow(ValueError);
+      expect(() => live.set(wrong)).toThrow(sentence);
+    }
+    expect(() => live.set({ dpeth: 1 })).toThrow('there is no value "dpeth"; did you mean "depth"?');
+    expect(() => live.setStates('bra', ['hover'])).toThrow('there is no widget "bra"; did you mean "bar"?');
+    expect(() => live.setStates('bar', ['hovered' as 'hover'])).toThrow(NoSuchName);
+    expect(() => live.scroll('bar', NaN, 0)).toThrow(RangeError);
+    expect(
+      JSON.stringify(live.widgets.map(({ index }) => live.read(index, { x: 0, y: 0, width: 0, height: 0 }))),
+    ).toBe(before);
+    expect(live.widgets[2]!.value).toBe(0.5);
+  });
+});
