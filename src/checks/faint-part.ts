@@ -1,6 +1,6 @@
 import type { Widget } from '../dress/index.ts';
-import { compose, contrastRatio, faded, hexOf, type Rgba } from '../theme/index.ts';
-import { colorOf, groundOf, tinted } from './subject/behind.ts';
+import { contrastRatio, hexOf, type Rgba } from '../theme/index.ts';
+import { colorOf, groundOf, tinted, type Ground } from './subject/behind.ts';
 import { groundRange, standsOff } from './subject/ground-range.ts';
 import type { Check } from './check.ts';
 import { hasArea, hasBox, intersection } from '../scene/index.ts';
@@ -42,10 +42,10 @@ export const faintPart = {
       }
       let measured = Infinity;
       let reason = '';
-      for (const { color, backdrop } of groundOf(subject, index, area, report, part.stands)) {
-        const seen = compose(faded(part.color, opacity), color);
+      for (const { color, backdrop, over } of groundOf(subject, index, area, report, part.stands)) {
+        const seen = over(part.color);
         // Of a box that is told by its edge, its inside in another colour tells where it is just as well.
-        const inside = part.inside ? compose(faded(part.inside, opacity), color) : color;
+        const inside = part.inside ? over(part.inside) : color;
         const ratio = Math.max(contrastRatio(seen, color), contrastRatio(inside, color));
         if (ratio >= measured) continue;
         measured = ratio;
@@ -61,8 +61,9 @@ export const faintPart = {
       const area = intersection(subject.visualRect(index), subject.screenRect);
       if (!hasArea(area) || fillsBare(subject, index)) continue;
       let worst: { readonly ratio: number; readonly color: Rgba } | undefined;
-      for (const { color } of groundOf(subject, index, area, report, 'without its own')) {
-        const ratio = mostContrast(subject, index, color);
+      for (const ground of groundOf(subject, index, area, report, 'without its own')) {
+        const ratio = mostContrast(subject, index, ground);
+        const { color } = ground;
         if (ratio < (worst?.ratio ?? leastOfPictures)) worst = { ratio, color };
       }
       if (!worst) continue;
@@ -94,9 +95,8 @@ function picturesAlone(subject: Subject): readonly number[] {
 }
 
 /** The contrast of the pixel of a picture that stands off most from a colour; enough of it ends the search. */
-function mostContrast(subject: Subject, index: number, ground: Rgba): number {
+function mostContrast(subject: Subject, index: number, { color, over }: Ground): number {
   const { picture, look } = subject.widgets[index]!;
-  const opacity = subject.form.opacity[index]!;
   const { data } = picture!.sample!;
   const told = new Set<number>();
   let most = 1;
@@ -104,8 +104,8 @@ function mostContrast(subject: Subject, index: number, ground: Rgba): number {
     const key = ((data[at]! * 256 + data[at + 1]!) * 256 + data[at + 2]!) * 256 + data[at + 3]!;
     if (told.has(key)) continue;
     told.add(key);
-    const seen = compose(faded(tinted(colorOf(data, at), look.imageTint), opacity), ground);
-    most = Math.max(most, contrastRatio(seen, ground));
+    const seen = over(tinted(colorOf(data, at), look.imageTint));
+    most = Math.max(most, contrastRatio(seen, color));
   }
   return most;
 }

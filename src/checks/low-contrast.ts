@@ -1,6 +1,6 @@
 import type { Rect } from '../layout/index.ts';
 import type { TextBlock } from '../text/index.ts';
-import { compose, contrastRatio, faded, hexOf, type Look, type Rgba } from '../theme/index.ts';
+import { compose, contrastRatio, hexOf, type Look, type Rgba } from '../theme/index.ts';
 import { shown } from '../why/index.ts';
 import { groundOf } from './subject/behind.ts';
 import { groundRange, standsOff } from './subject/ground-range.ts';
@@ -36,7 +36,6 @@ export const lowContrast = {
       if (!hasArea(area)) continue;
       if (isFarFromAll(subject, index, area, limit)) continue;
       const under = groundOf(subject, index, area, report);
-      const opacity = subject.form.opacity[index]!;
       const outline = outlineOf(subject, index);
       let worst: { ratio: number; least: number; reason: string } | undefined;
       for (const one of inksOf(text, look)) {
@@ -46,9 +45,9 @@ export const lowContrast = {
         );
         const large = size >= largeText || (size >= largeBoldText && one.bold);
         const least = large ? Math.min(limit, limitForLarge) : limit;
-        for (const { color, backdrop } of under) {
-          const ground = outline ? compose(faded(outline, opacity), color) : color;
-          const seen = compose(faded(one.color, opacity), ground);
+        for (const { color, backdrop, over } of under) {
+          const ground = outline ? over(outline) : color;
+          const seen = over(outline ? compose(one.color, outline) : one.color);
           const ratio = contrastRatio(seen, ground);
           if (ratio >= least || (worst && ratio / least >= worst.ratio / worst.least)) continue;
           const on = backdrop === undefined ? '' : `, over the backdrop ${backdrop}`;

@@ -38,7 +38,11 @@ export interface CanvasContext {
   fill(): void;
   stroke(): void;
   clip(rule?: 'nonzero' | 'evenodd'): void;
-  getTransform(): { a: number; b: number; c: number; d: number };
+  getTransform(): { a: number; b: number; c: number; d: number; e: number; f: number };
+  setTransform(a: number, b: number, c: number, d: number, e: number, f: number): void;
+  clearRect(x: number, y: number, width: number, height: number): void;
+  /** What it draws on; its size in px. */
+  readonly canvas?: { readonly width: number; readonly height: number };
   translate(x: number, y: number): void;
   transform(a: number, b: number, c: number, d: number, e: number, f: number): void;
   setLineDash(segments: number[]): void;
@@ -61,7 +65,8 @@ export interface CanvasContext {
 
 /**
  * Draws on a canvas whose pixels are device px. Pictures need their `drawable`; one without is left out.
- * @param tints Makes the tinted pictures and keeps them from one drawing to the next; without it pictures are as they are.
+ * @param tints Makes tinted pictures and what groups are drawn on, and keeps them from one drawing to the next; without it
+ * pictures are as they are, and in a group each thing is faded by itself.
  */
 export function paintOnCanvas(list: DrawList, context: CanvasContext, tints?: Tints): void {
   context.save();
@@ -72,8 +77,13 @@ export function paintOnCanvas(list: DrawList, context: CanvasContext, tints?: Ti
 
 /** One small function for each operation. */
 class CanvasPainter implements Painter {
-  readonly #context: CanvasContext;
+  #context: CanvasContext;
   readonly #tints: Tints | undefined;
+  /** What restores end, innermost last: of a group, what was drawn on before it. */
+  readonly #open: ({ readonly under: CanvasContext; readonly opacity: number } | undefined)[] = [];
+  /** What is drawn with where a group could not be drawn by itself. */
+  #fade = 1;
+  #depth = 0;
 
   constructor(context: CanvasContext, tints: Tints | undefined) {
     this.#context = context;
@@ -82,7 +92,7 @@ class CanvasPainter implements Painter {
 
   box({ rect, radius, fill, border, opacity }: OperationOf<'box'>): void {
     const context = this.#context;
-    context.globalAlpha = opacity;
+    context.globalAlpha = opacity * this.#fade;
     if (fill) {
       context.fillStyle = styleOf(fill, rect, context);
       outline(context, rect, radius);
@@ -105,7 +115,7 @@ class CanvasPainter implements Painter {
     const context = this.#context;
     if (picture.drawable === undefined) return;
     const { x, y, width, height } = rect;
-    context.globalAlpha = opacity;
+    context.globalAlpha = opacity * this.#fade;
     context.imageSmoothingEnabled = pixelated !== true;
     const tinted = tint ? this.#tints?.tinted(picture, tint) : undefined;
     const drawable = (tinted ?? picture.drawable) as never;
@@ -117,7 +127,7 @@ class CanvasPainter implements Painter {
 
   path({ steps, color, opacity, outline: edge }: OperationOf<'path'>): void {
     const context = this.#context;
-    context.globalAlpha = opacity;
+    context.globalAlpha = opacity * this.#fade;
     follow(context, steps);
     if (edge) {
       context.strokeStyle = hexOf(edge.color);
@@ -141,7 +151,7 @@ class CanvasPainter implements Painter {
       context.rect(-far, -far, 2 * far, 2 * far);
       context.clip('evenodd');
     }
-    context.globalAlpha = opacity;
+    context.globalAlpha = opacity * this.#fade;
     const { a, b, c, d } = context.getTransform();
     const determinant = a * d - b * c || 1;
     // The shape itself is moved off the canvas: what falls back on it is the shadow alone. Shadows do not follow the
@@ -159,6 +169,7 @@ class CanvasPainter implements Painter {
 
   clip({ rect, radius }: OperationOf<'clip'>): void {
     const context = this.#context;
+    this.#open.push(undefined);
     context.save();
     outline(context, rect, radius);
     context.clip();
@@ -166,13 +177,49 @@ class CanvasPainter implements Painter {
 
   turn({ matrix: [a, b, c, d, e, f] }: OperationOf<'turn'>): void {
     const context = this.#context;
+    this.#open.push(undefined);
     context.save();
     context.transform(a, b, c, d, e, f);
   }
 
+  group({ opacity }: OperationOf<'group'>): void {
+    const under = this.#context;
+    this.#open.push({ under, opacity });
+    const size = under.canvas;
+    const layer = size && (this.#tints?.layer(this.#depth, size) as CanvasContext | undefined);
+    if (!layer) {
+      this.#fade *= opacity;
+      return;
+    }
+    this.#depth++;
+    layer.setTransform(1, 0, 0, 1, 0, 0);
+    layer.clearRect(0, 0, size.width, size.height);
+    const { a, b, c, d, e, f } = under.getTransform();
+    layer.setTransform(a, b, c, d, e, f);
+    layer.imageSmoothingQuality = 'high';
+    this.#context = layer;
+  }
+
   restore(): void {
-    const context = this.#context;
-    context.restore();
+    const group = this.#open.pop();
+    if (!group) {
+      this.#context.restore();
+      return;
+    }
+    const { under, opacity } = group;
+    if (this.#context === under) {
+      this.#fade /= opacity;
+      return;
+    }
+    const layer = this.#context;
+    this.#depth--;
+    this.#context = under;
+    under.save();
+    under.setTransform(1, 0, 0, 1, 0, 0);
+    under.globalAlpha = opacity * this.#fade;
+    const { width, height } = layer.canvas!;
+    under.drawImage(layer.canvas as never, 0, 0, width, height);
+    under.restore();
   }
 }
 

@@ -77,7 +77,9 @@ export type DrawOperation =
   | { readonly type: 'clip'; readonly rect: Rect; readonly radius: Corners }
   /** A matrix as CSS writes it, for all that follows up to its restore: x' = a·x + c·y + e, y' = b·x + d·y + f. */
   | { readonly type: 'turn'; readonly matrix: Matrix }
-  /** Ends the last clip or turn. */
+  /** All that follows up to its restore, drawn by itself and then laid over what was there with one opacity (CSS Color 4 §4.2). */
+  | { readonly type: 'group'; readonly widget: number; readonly opacity: number }
+  /** Ends the last clip, turn or group. */
   | { readonly type: 'restore' };
 
 /** A box of one colour and nothing else. */
@@ -123,6 +125,7 @@ export interface Painter {
   shadow(operation: OperationOf<'shadow'>): void;
   clip(operation: OperationOf<'clip'>): void;
   turn(operation: OperationOf<'turn'>): void;
+  group(operation: OperationOf<'group'>): void;
   restore(): void;
 }
 
@@ -147,6 +150,9 @@ export function paint(list: DrawList, painter: Painter): void {
         break;
       case 'turn':
         painter.turn(operation);
+        break;
+      case 'group':
+        painter.group(operation);
         break;
       case 'restore':
         painter.restore();

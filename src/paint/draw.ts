@@ -12,7 +12,7 @@ import {
   type PicturePiece,
 } from '../inside/index.ts';
 import type { Rect } from '../layout/index.ts';
-import { faded, fittedCorners, isSquare, mapCorners, type Corners, type Rgba } from '../theme/index.ts';
+import { fittedCorners, isSquare, mapCorners, type Corners, type Rgba } from '../theme/index.ts';
 import type { Backdrop, ViewLayout } from '../view/index.ts';
 import { plainBox, type DrawList, type DrawOperation } from './draw-list.ts';
 import { addCaret, addControl } from './draw-control.ts';
@@ -41,14 +41,23 @@ export function drawLayout(on: ViewLayout, options: DrawOptions = {}): DrawList 
   for (const index of tree.order) {
     const widget = tree.widgets[index]!;
     while (open.length > 0 && !isIn(tree.widgets, index, open.at(-1)!)) close(open, operations);
-    opacities[index] = (index === 0 ? 1 : opacities[widget.parent]!) * widget.look.opacity;
+    const { opacity } = widget.look;
+    const seen = (opacities[index] = (index === 0 ? 1 : opacities[widget.parent]!) * opacity);
+    const isLeaf = index + 1 === tree.widgets.length || tree.widgets[index + 1]!.parent !== index;
+    if (opacity < 1 && seen > 0 && !isLeaf) {
+      operations.push({ type: 'group', widget: index, opacity });
+      open.push(index);
+    }
     const turn = turnOf(widget, layout);
     if (turn) {
       operations.push({ type: 'turn', matrix: turn });
       open.push(index);
     }
-    if (widget.visible && opacities[index] > 0 && scale > 0)
-      addWidget(on, widget, opacities[index], operations);
+    if (widget.visible && seen > 0 && scale > 0) {
+      const from = operations.length;
+      addWidget(on, widget, operations);
+      if (opacity < 1 && isLeaf) fade(operations, from, index, opacity);
+    }
     if (clips(widget)) {
       const rect = layout.pixelRect(index);
       operations.push({ type: 'clip', rect, radius: cornersOf(widget, rect, layout.scale(index)) });
@@ -58,6 +67,24 @@ export function drawLayout(on: ViewLayout, options: DrawOptions = {}): DrawList 
   while (open.length > 0) close(open, operations);
   addBars(on, operations);
   return { width: screen.width, height: screen.height, title: `${view.name} on ${screen.name}`, operations };
+}
+
+/** Fades what was drawn from a place on: one operation by itself, several as a group. */
+function fade(operations: DrawOperation[], from: number, widget: number, opacity: number): void {
+  const [only, ...more] = operations.slice(from);
+  if (!only) return;
+  if (more.length === 0 && 'opacity' in only && isOne(only)) {
+    operations[from] = { ...only, opacity: only.opacity * opacity };
+    return;
+  }
+  operations.splice(from, 0, { type: 'group', widget, opacity });
+  operations.push({ type: 'restore' });
+}
+
+/** Whether an operation draws one thing: a fill and its border, letters and their outline lie on each other. */
+function isOne(operation: DrawOperation): boolean {
+  if (operation.type === 'box') return !operation.fill || !operation.border;
+  return operation.type === 'path' ? !operation.outline : true;
 }
 
 function close(open: number[], operations: DrawOperation[]): void {
@@ -98,7 +125,9 @@ function addBars({ screen, layout }: ViewLayout, operations: DrawOperation[]): v
   for (const rect of bars) operations.push(plainBox(-1, rect, barColor));
 }
 
-function addWidget(on: ViewLayout, widget: Widget, opacity: number, operations: DrawOperation[]): void {
+function addWidget(on: ViewLayout, widget: Widget, operations: DrawOperation[]): void {
+  // An opacity is that of all it draws together: whoever calls puts a group round it.
+  const opacity = 1;
   const { layout } = on;
   const { index, look, kind } = widget;
   const scale = layout.scale(index);
@@ -109,7 +138,7 @@ function addWidget(on: ViewLayout, widget: Widget, opacity: number, operations: 
     look.borderColor && borderWidth > 0 ? { width: borderWidth, color: look.borderColor } : undefined;
   const box = { type: 'box', widget: index, rect, opacity } as const;
   const drawn = rect.width > 0 && rect.height > 0;
-  if (kind === 'dialog' && look.veil) addVeil(on, index, faded(look.veil, opacity), operations);
+  if (kind === 'dialog' && look.veil) addVeil(on, index, look.veil, operations);
   const base = backgroundBox(widget, layout, rect);
   const baseRadius = base === rect ? radius : cornersOf(widget, base, scale);
   if (drawn) addShadows(widget, base, baseRadius, scale, opacity, operations);

@@ -152,6 +152,10 @@ class SvgPainter implements Painter {
     this.#body.push(`<g transform="matrix(${matrix.map(exact).join(' ')})">`);
   }
 
+  group({ opacity }: OperationOf<'group'>): void {
+    this.#body.push(`<g opacity="${short(opacity)}">`);
+  }
+
   restore(): void {
     this.#body.push('</g>');
   }

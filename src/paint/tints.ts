@@ -11,10 +11,13 @@ export interface TintContext {
 /** A canvas with nothing on it, as `new OffscreenCanvas(width, height)` or Node's `createCanvas(width, height)`. */
 export type MakeCanvas = (width: number, height: number) => { getContext(kind: '2d'): TintContext | null };
 
-/** Pictures whose colours are multiplied by others, kept from one drawing to the next. */
+/** Pictures whose colours are multiplied by others, and canvases for groups, kept from one drawing to the next. */
 export class Tints {
   readonly #make: MakeCanvas;
   readonly #kept = new WeakMap<Picture, Map<string, unknown>>();
+  readonly #layers: (
+    { readonly width: number; readonly height: number; readonly context: TintContext } | undefined
+  )[] = [];
 
   constructor(make: MakeCanvas) {
     this.#make = make;
@@ -31,6 +34,16 @@ export class Tints {
       kept.set(name, this.#tint(picture, tint));
     }
     return kept.get(name);
+  }
+
+  /** What a group so deep in others is drawn on, as large as what it is laid over; undefined where it cannot be made. */
+  layer(depth: number, { width, height }: { readonly width: number; readonly height: number }): unknown {
+    const kept = this.#layers[depth];
+    if (kept?.width === width && kept.height === height) return kept.context;
+    const context = width > 0 && height > 0 ? this.#make(width, height).getContext('2d') : null;
+    if (!context) return undefined;
+    this.#layers[depth] = { width, height, context };
+    return context;
   }
 
   #tint({ drawable, width, height }: Picture, { r, g, b, a }: Rgba): unknown {

@@ -239,11 +239,7 @@ describe('a wrong call is told in one sentence', () => {
       ['draw', 'good.yaml', '--out', 'a.gif'],
       'pimbot: "a.gif" is neither an .svg nor a .png file',
     ],
-    [
-      'a drawing without area',
-      ['draw', 'good.yaml', '--screen', '0x0'],
-      'pimbot: a PNG of 0 × 0 px cannot be drawn',
-    ],
+    ['a drawing without area', ['draw', 'good.yaml', '--screen', '0x0'], 'pimbot: there is no screen "0x0"'],
     [
       'a backdrop that is none',
       ['draw', 'good.yaml', '--backdrop', 'sea'],

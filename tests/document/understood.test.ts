@@ -97,7 +97,7 @@ describe('what a running game hands in', () => {
       expect(() => live.set(wrong)).toThrow(sentence);
     }
     expect(() => live.set({ dpeth: 1 })).toThrow('there is no value "dpeth"; did you mean "depth"?');
-    expect(() => live.setStates('bra', ['hover'])).toThrow('there is no widget "bra"; did you mean "bar"?');
+    expect(() => live.setStates('barr', ['hover'])).toThrow('there is no widget "barr"; did you mean "bar"?');
     expect(() => live.setStates('bar', ['hovered' as 'hover'])).toThrow(NoSuchName);
     expect(() => live.scroll('bar', NaN, 0)).toThrow(RangeError);
     expect(

@@ -18,6 +18,8 @@ import type { Subject } from './subject.ts';
 
 /** Something painted behind a place: its rectangle in device px and its colour at a point of it. */
 interface Layer {
+  /** The groups it is drawn in, outermost first: widgets that are not opaque. */
+  readonly groups: readonly number[];
   readonly rect: Rect;
   readonly opaque: boolean;
   /** Along which axes its colour changes. */
@@ -38,6 +40,8 @@ const everywhere: Changes = { x: true, y: true };
 export interface Ground {
   readonly color: Rgba;
   readonly backdrop: string | undefined;
+  /** What a colour of the widget is seen as there: an opacity is that of all that a group draws, what is behind in it too. */
+  over(color: Rgba): Rgba;
 }
 
 /** What lies behind a rectangle: colours, or why they cannot be told. */
@@ -63,11 +67,68 @@ export function groundOf(
 }
 
 /** What may lie behind something, by where it is; what a dialog lays over the screen is everywhere. */
-function bedsByPlace(subject: Subject): { readonly grid: RectGrid; readonly dialogs: readonly number[] } {
+export function bedsByPlace(subject: Subject): {
+  readonly grid: RectGrid;
+  readonly dialogs: readonly number[];
+} {
   const beds = bedsOf(subject);
   return {
     grid: new RectGrid(beds, (index) => subject.rect(index)),
     dialogs: beds.filter((index) => subject.widgets[index]!.kind === 'dialog'),
+  };
+}
+
+const opaqueWhite: Rgba = { r: 1, g: 1, b: 1, a: 1 };
+
+function keyOf({ r, g, b }: Rgba): number {
+  return (Math.round(r * 255) << 16) | (Math.round(g * 255) << 8) | Math.round(b * 255);
+}
+
+/** The widgets around one, itself among them, that are not opaque, outermost first: each is drawn as a group. */
+function groupsOf({ widgets, form }: Subject, index: number): readonly number[] {
+  if (form.opacity[index] === 1) return [];
+  const groups: number[] = [];
+  for (let at = index; at >= 0; at = widgets[at]!.parent)
+    if (widgets[at]!.look.opacity < 1) groups.unshift(at);
+  return groups;
+}
+
+/**
+ * What layers come to over what is under them, the lowest first, each group composed by itself and then faded; gives what a
+ * colour drawn last, in the groups `own`, is seen as.
+ */
+function composed(
+  layers: readonly Layer[],
+  under: Rgba,
+  own: readonly number[],
+  colorOf: (layer: Layer) => Rgba,
+  opacityOf: (group: number) => number,
+): (color: Rgba) => Rgba {
+  const stack: { readonly group: number; color: Rgba }[] = [{ group: -1, color: under }];
+  const goTo = (groups: readonly number[]) => {
+    let same = 0;
+    while (same < groups.length && stack[same + 1]?.group === groups[same]) same++;
+    while (stack.length > same + 1) {
+      const { group, color } = stack.pop()!;
+      const below = stack.at(-1)!;
+      below.color = compose(faded(color, opacityOf(group)), below.color);
+    }
+    for (const group of groups.slice(same)) stack.push({ group, color: clear });
+  };
+  for (const layer of layers) {
+    goTo(layer.groups);
+    const top = stack.at(-1)!;
+    top.color = compose(colorOf(layer), top.color);
+  }
+  goTo(own);
+  const parts = stack.map(({ group, color }) => ({ color, opacity: group < 0 ? 1 : opacityOf(group) }));
+  return (color) => {
+    let seen = color;
+    for (let at = parts.length - 1; at >= 0; at--) {
+      seen = compose(seen, parts[at]!.color);
+      if (at > 0) seen = faded(seen, parts[at]!.opacity);
+    }
+    return seen;
   };
 }
 
@@ -103,7 +164,8 @@ function behind(subject: Subject, index: number, withOwn: boolean, area: Rect): 
   const plainCells = (xs.length - 1) * (ys.length - 1) <= mostCells;
   const cellsX = plainCells ? xs : [xs[0]!, xs.at(-1)!];
   const cellsY = plainCells ? ys : [ys[0]!, ys.at(-1)!];
-  const found = new Map<number, Ground>();
+  const found = new Map<string, Ground>();
+  const own = groupsOf(subject, index);
   for (const backdrop of backdrops) {
     if (backdrop?.type === 'picture' && !backdrop.picture.sample) {
       return { missing: `the pixels of the backdrop "${backdrop.name}" are not known` };
@@ -124,13 +186,19 @@ function behind(subject: Subject, index: number, withOwn: boolean, area: Rect): 
         for (let sample = 0; sample < samples; sample++) {
           const x = left + (width * ((sample % across) + 0.5)) / across;
           const y = top + (height * (Math.floor(sample / across) + 0.5)) / (samples / across);
-          let color = backdrop ? backdropColor(backdrop, x, y, subject) : clear;
-          for (const layer of layers) {
-            if (contains(layer.rect, x, y)) color = compose(layer.color(x, y), color);
-          }
-          const key =
-            (Math.round(color.r * 255) << 16) | (Math.round(color.g * 255) << 8) | Math.round(color.b * 255);
-          if (!found.has(key)) found.set(key, { color, backdrop: backdrop?.name });
+          const under = backdrop ? backdropColor(backdrop, x, y, subject) : clear;
+          const seen = composed(
+            layers.filter(({ rect }) => contains(rect, x, y)),
+            under,
+            own,
+            (layer) => layer.color(x, y),
+            (group) => subject.widgets[group]!.look.opacity,
+          );
+          const color = seen(clear);
+          // In a group the same ground may be of other parts; what is seen of white over it tells them apart.
+          const white = own.length > 0 ? keyOf(seen(opaqueWhite)) : 0;
+          const key = `${keyOf(color)} ${white}`;
+          if (!found.has(key)) found.set(key, { color, backdrop: backdrop?.name, over: seen });
         }
       }
     }
@@ -170,25 +238,28 @@ function addLayers(
   const rect = clip ? intersection(whole, clip) : whole;
   const { look } = widget;
   const opacity = subject.form.opacity[index]!;
+  const groups = groupsOf(subject, index);
   if (!hasArea(intersection(rect, area))) {
-    addVeil(subject, widget, opacity, layers);
+    addVeil(subject, widget, groups, layers);
     return undefined;
   }
   if (!self && widget.kind === 'meter') {
     const filled = meterFill(whole, widget);
     layers.push({
+      groups,
       rect: filled,
       opaque: look.color.a * opacity === 1,
       changes: nowhere,
-      color: () => faded(look.color, opacity),
+      color: () => look.color,
     });
     if (widget.trail > widget.value) {
       const reach = meterFill(whole, widget, widget.trail);
       layers.push({
+        groups,
         rect: reach,
         opaque: false,
         changes: nowhere,
-        color: () => faded(trailColor(look), opacity),
+        color: () => trailColor(look),
       });
     }
   }
@@ -197,10 +268,11 @@ function addLayers(
     if (!layer) return `the pixels of the picture "${widget.picture.name}" are not known`;
     const pieces = piecesOf(subject, widget, widget.picture);
     layers.push({
+      groups,
       rect: pieces.length === 1 ? intersection(rect, pieces[0]!.to) : rect,
       opaque: false,
       changes: everywhere,
-      color: (x, y) => faded(layer(x, y), opacity),
+      color: layer,
     });
   }
   if (look.background) {
@@ -210,17 +282,15 @@ function addLayers(
       (fill.type === 'color' ? fill.color.a === 1 : fill.stops.every((stop) => stop.color.a === 1));
     const box = backgroundBox(widget, subject.layout, whole);
     layers.push({
+      groups,
       rect: intersection(rect, box),
       opaque,
       changes: fill.type === 'color' ? nowhere : changesOf(fill.angle),
       color: (x, y) =>
-        faded(
-          colorAt(fill, (x - box.x) / box.width, (y - box.y) / box.height, box.width, box.height),
-          opacity,
-        ),
+        colorAt(fill, (x - box.x) / box.width, (y - box.y) / box.height, box.width, box.height),
     });
   }
-  addVeil(subject, widget, opacity, layers);
+  addVeil(subject, widget, groups, layers);
   return undefined;
 }
 
@@ -254,15 +324,16 @@ function piecesOf(subject: Subject, widget: Widget, picture: Picture): readonly 
 }
 
 /** What a dialog lays over the screen lies under its own background. */
-function addVeil(subject: Subject, { kind, look }: Widget, opacity: number, layers: Layer[]): void {
+function addVeil(
+  subject: Subject,
+  { index, kind, look }: Widget,
+  groups: readonly number[],
+  layers: Layer[],
+): void {
   const { veil } = look;
   if (kind !== 'dialog' || !veil) return;
-  layers.push({
-    rect: subject.screenRect,
-    opaque: veil.a * opacity === 1,
-    changes: nowhere,
-    color: () => faded(veil, opacity),
-  });
+  const opaque = veil.a * subject.form.opacity[index]! === 1;
+  layers.push({ groups, rect: subject.screenRect, opaque, changes: nowhere, color: () => veil });
 }
 
 /** A colour of a picture as it is multiplied by a tint. */

@@ -1,7 +1,8 @@
 import { backgroundBox } from '../../inside/index.ts';
 import type { Rect } from '../../layout/index.ts';
 import { luminance, type Fill, type Rgba } from '../../theme/index.ts';
-import { bedsOf, covers } from './beds.ts';
+import { covers } from './beds.ts';
+import { bedsByPlace } from './behind.ts';
 import { intersection, meet } from '../../scene/index.ts';
 import type { Subject } from './subject.ts';
 
@@ -18,9 +19,9 @@ export interface GroundRange {
  */
 export function groundRange(subject: Subject, index: number, area: Rect): GroundRange | undefined {
   const { places, opacity } = subject.form;
-  const beds = bedsOf(subject);
-  for (let at = beds.length - 1; at >= 0; at--) {
-    const below = beds[at]!;
+  const { grid, dialogs } = subject.once('beds', () => bedsByPlace(subject));
+  const beds = [...new Set([...grid.meeting(area), ...dialogs])];
+  for (const below of beds.sort((a, b) => places[b]! - places[a]!)) {
     if (places[below]! > places[index]!) continue;
     const widget = subject.widgets[below]!;
     const { kind, look, picture } = widget;
