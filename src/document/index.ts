@@ -29,7 +29,17 @@ export {
 export type { AxisAnchor, Columns, Length, Pair, Sides, Size } from './lengths.ts';
 export { controlKinds, directions, kinds, states } from './model.ts';
 export { namesPicture } from './structure.ts';
-export { Origin, isTemplate, own, rootsOf, widgetsOf, writtenWidgets } from './model.ts';
+export { evaluateExpression, readExpression } from './expression.ts';
+export {
+  Origin,
+  isComputed,
+  isTemplate,
+  templateNames,
+  own,
+  rootsOf,
+  widgetsOf,
+  writtenWidgets,
+} from './model.ts';
 export type {
   Alignment,
   Arrangement,
@@ -62,5 +72,5 @@ export type {
   ViewSource,
   WidgetSource,
 } from './model.ts';
-export { keyRow, widgetKeys } from './widget-keys.ts';
+export { keyRow, refusedBy, widgetKeys } from './widget-keys.ts';
 export type { KeyRow } from './keys/key-row.ts';

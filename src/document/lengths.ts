@@ -64,7 +64,8 @@ const term = String.raw`[+-]?${number}%?`;
 // Signs stand between spaces, or right after a percent sign: "50% - 24", "50%-24"; 10-4 could be a pair.
 const sum = String.raw`${term}(?:(?: +[+-] +|(?<=%)[+-])${number}%?)*`;
 
-const template = String.raw`\{[\p{L}_][\p{L}\p{N}_-]*\}`;
+// Whether what stands between the braces is a name or arithmetic is read by expression.ts.
+const template = String.raw`\{[^{}]+\}`;
 
 /** The notations as patterns, for the JSON Schema. A component may leave a value to a parameter: `{name}`. */
 export const patterns = {

@@ -1,4 +1,5 @@
 import type { Json, Parsed, Positions } from './parse.ts';
+import { namesOfExpression, readExpression } from './expression.ts';
 import { pointerTo } from './parse.ts';
 import type { Range, SourceText } from './source.ts';
 
@@ -479,7 +480,7 @@ export function* widgetsOf(root: ViewSource | ComponentSource, pointer: string):
     const list = pointerTo(at, 'children');
     for (let index = children.length - 1; index >= 0; index--) {
       // What arranges the children of an instance is the component's business.
-      const decided = use === undefined ? arrange : undefined;
+      const decided = use === undefined && !isTemplate(arrange) ? arrange : undefined;
       stack.push({ widget: children[index]!, pointer: pointerTo(list, index), parent, arrange: decided });
     }
   };
@@ -528,9 +529,29 @@ export function* writtenWidgets(document: DocumentSource): Generator<WrittenWidg
   }
 }
 
-/** Whether a value is left to a parameter or value: `"{name}"` and nothing else. */
+/** Whether a value is left to a parameter or value: `"{name}"` or arithmetic over names, and nothing else. */
 export function isTemplate(value: unknown): value is string {
+  return isName(value) || isComputed(value);
+}
+
+function isName(value: unknown): boolean {
   return typeof value === 'string' && /^\{[\p{L}_][\p{L}\p{N}_-]*\}$/u.test(value);
+}
+
+/** Whether a value is worked out: `"{health / maximum}"`. */
+export function isComputed(value: unknown): value is string {
+  return (
+    typeof value === 'string' &&
+    /^\{[^{}]*[-+*/(][^{}]*\}$/.test(value) &&
+    !isName(value) &&
+    readExpression(value.slice(1, -1)) !== undefined
+  );
+}
+
+/** The names a template asks for. */
+export function templateNames(template: string): readonly string[] {
+  const inner = template.slice(1, -1);
+  return isName(template) ? [inner] : namesOfExpression(readExpression(inner) ?? []);
 }
 
 /** A value that validation has shown to be of the shape; the one place where that is asserted. */

@@ -58,7 +58,7 @@ export const names = {
 /** True or false, or a value that is. */
 export const flag = {
   type: ['boolean', 'string'],
-  pattern: '^\\{[\\p{L}_][\\p{L}\\p{N}_-]*\\}$',
+  pattern: '^\\{[^{}]+\\}$',
   title: 'true, false, or a value such as "{shown}"',
 };
 export const choice = (values: readonly string[]) => ({ enum: values });

@@ -35,7 +35,7 @@ export function checkStructure(document: DocumentSource, origin: Origin, diagnos
   for (const { name, pointer, root, component } of rootsOf(document)) {
     const holder = withoutTemplates(root);
     if (!component) checkReadable(holder, pointer, origin, diagnostics);
-    checkContainer(holder, pointer, origin, diagnostics);
+    checkContainer(holder, pointer, origin, diagnostics, isTemplate(root.arrange));
     // A view goes by its name, so no widget in it may.
     const ids = new Map<string, string>(component ? [] : [[name, pointer]]);
     const placed: PlacedSource[] = [...widgetsOf(root, pointer)];
@@ -175,7 +175,12 @@ function checkChanges(
 
 /** The keys whose value stands there; what is left to a parameter is looked at when it is known. */
 function withoutTemplates<Source extends object>(source: Source): Source {
-  return Object.fromEntries(Object.entries(source).filter(([, value]) => !isTemplate(value))) as Source;
+  const isOpen = (value: unknown) =>
+    isTemplate(value) ||
+    (typeof value === 'object' && value !== null && Object.values(value).some((one) => isTemplate(one)));
+  return Object.fromEntries(
+    Object.entries(source).filter(([key, value]) => key === 'look' || !isOpen(value)),
+  ) as Source;
 }
 
 /** The place of a widget follows from that of its parent and of the widget it is anchored to: no circle in that. */
@@ -245,18 +250,19 @@ function checkContainer(
   pointer: string,
   origin: Origin,
   diagnostics: DiagnosticList,
+  isOpen: boolean,
 ): void {
   const refuse = (key: string, expected: string) =>
     wrong(key, expected, (holder as Record<string, unknown>)[key], pointer, origin, diagnostics);
   const { arrange = 'free' } = holder;
   for (const key of ['columns', 'rows'] as const) {
-    if (holder[key] !== undefined && arrange !== 'grid') {
+    if (holder[key] !== undefined && arrange !== 'grid' && !isOpen) {
       diagnostics.add('key-needs', { key, needs: 'arrange: grid' }, origin.atKey(`${pointer}/${key}`));
     }
   }
   const isTabs = 'kind' in holder && holder.kind === 'tabs';
   // A condition may arrange them, and so may the component of an instance.
-  const mayArrange = arrange !== 'free' || isTabs || holder.use !== undefined || isArranged(holder);
+  const mayArrange = isOpen || arrange !== 'free' || isTabs || holder.use !== undefined || isArranged(holder);
   for (const key of ['gap', 'justify', 'align'] as const) {
     if (holder[key] !== undefined && !mayArrange && !('scroll' in holder))
       diagnostics.add(
@@ -344,7 +350,7 @@ function checkNotations(placed: PlacedSource, origin: Origin, diagnostics: Diagn
     else checkNamedInset(widget.inset, spans, pointer, origin, diagnostics);
   }
   checkReadable(widget, pointer, origin, diagnostics);
-  checkContainer(widget, pointer, origin, diagnostics);
+  checkContainer(widget, pointer, origin, diagnostics, isTemplate(placed.widget.arrange));
   if (typeof widget.states === 'string' && !everyState.includes(widget.states)) {
     const facts = { key: 'states', found: show(widget.states), choices: everyState };
     const meant = nearestName(widget.states, everyState);

@@ -1,5 +1,6 @@
 import {
   isTemplate,
+  templateNames,
   nearestName,
   own,
   pointerTo,
@@ -9,6 +10,7 @@ import {
   type DiagnosticList,
   type PlacedSource,
 } from '../document/index.ts';
+import { isPutIn } from './put-in.ts';
 import { MessageError, type Messages } from '../text/index.ts';
 
 /** Reports texts that are no messages, and values that a view asks for and a case does not give. */
@@ -70,13 +72,24 @@ function namesAsked(
     const at = pointerTo(pointer, key);
     if (key === 'look' && typeof value === 'object') {
       for (const [part, inner] of Object.entries(value as object)) {
-        if (isTemplate(inner)) asked.push({ name: inner.slice(1, -1), at: pointerTo(at, part) });
+        if (isTemplate(inner))
+          for (const name of templateNames(inner)) asked.push({ name, at: pointerTo(at, part) });
       }
+      continue;
+    }
+    if (isPutIn(key) && typeof value === 'object' && value !== null) {
+      for (const [part, inner] of Object.entries(value as object))
+        if (isTemplate(inner))
+          for (const name of templateNames(inner)) asked.push({ name, at: pointerTo(at, part) });
       continue;
     }
     const message =
       key === 'text' || key === 'placeholder' || (widget.use !== undefined && typeof value === 'string');
     if (!message && !isTemplate(value)) continue;
+    if (isTemplate(value)) {
+      for (const name of templateNames(value)) asked.push({ name, at });
+      continue;
+    }
     try {
       for (const name of messages.names(String(value))) asked.push({ name, at });
     } catch (error) {

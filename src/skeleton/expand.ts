@@ -1,13 +1,14 @@
 import {
   isTemplate,
-  keyRow,
   own,
   pointerTo,
+  refusedBy,
   type CheckedDocument,
   type ComponentSource,
   type ViewSource,
   type WidgetSource,
 } from '../document/index.ts';
+import { isFixed, isPutIn } from './put-in.ts';
 import { holds, readCondition, type OnScreen } from './conditions.ts';
 import { BuildError, type Scope } from './scope.ts';
 
@@ -50,18 +51,6 @@ export interface Trace {
   /** Names of the case that decide which widgets there are, or how they are laid out. */
   readonly structural: Set<string>;
 }
-
-/** Whether a `{name}` in the place of a key's value is put in here: others are messages, or may not stand there. */
-function isPutIn(key: string): boolean {
-  return !isFixed(key) && (keyRow(key)?.binds ?? 'put in') === 'put in';
-}
-
-/** Keys that say what a widget is made of: an instance does not hand them on. */
-function isFixed(key: string): boolean {
-  return madeOf.has(key) || keyRow(key)?.binds === 'fixed';
-}
-
-const madeOf: ReadonlySet<string> = new Set(['use', 'set', 'repeat', 'params']);
 
 /** The children of a view or widget as they are written. */
 export function childrenOf(
@@ -186,12 +175,17 @@ function substituted<Source extends WidgetSource>(
   for (const [key, value] of Object.entries(source) as [string, unknown][]) {
     if (!isPutIn(key)) continue;
     const at = pointerTo(pointer, key);
+    const isMap = typeof value === 'object' && value !== null;
     if (isTemplate(value)) changes[key] = valueOf(value, at);
-    if (key !== 'look' || typeof value !== 'object' || value === null) continue;
-    const look: Record<string, unknown> = { ...value };
-    for (const [part, inner] of Object.entries(look))
-      if (isTemplate(inner)) look[part] = valueOf(inner, pointerTo(at, part));
-    changes[key] = look;
+    else if (isMap && key !== 'children' && Object.values(value).some(isTemplate))
+      changes[key] = putIn(value, (one, part) => valueOf(one, pointerTo(at, part)));
+    else continue;
+    const expected = key === 'look' ? undefined : refusedBy(key, changes[key]);
+    if (expected !== undefined)
+      throw new BuildError(
+        `"${key}" is ${expected}, and ${JSON.stringify(value)} gives ${JSON.stringify(changes[key])}`,
+        at,
+      );
   }
   return Object.keys(changes).length === 0 ? source : { ...source, ...changes };
 }
@@ -225,4 +219,16 @@ function withSet(
   const at = pointerTo(setPointer, source.id!);
   for (const key of Object.keys(change)) origins.set(key, pointerTo(at, key));
   return { ...source, ...change, id: source.id };
+}
+
+/** A list or map with the values of lone `{name}`s in it put in. */
+function putIn(value: object, valueOf: (template: string, part: string) => unknown): unknown {
+  if (Array.isArray(value))
+    return (value as unknown[]).map((one, nth) => (isTemplate(one) ? valueOf(one, String(nth)) : one));
+  return Object.fromEntries(
+    Object.entries(value).map(([part, one]: [string, unknown]) => [
+      part,
+      isTemplate(one) ? valueOf(one, part) : one,
+    ]),
+  );
 }

@@ -1,4 +1,12 @@
-import { isTemplate, type CaseValue, type Scalar } from '../document/index.ts';
+import {
+  evaluateExpression,
+  isComputed,
+  isTemplate,
+  readExpression,
+  templateNames,
+  type CaseValue,
+  type Scalar,
+} from '../document/index.ts';
 import { withoutMarkup, type Messages } from '../text/index.ts';
 
 /** Something was asked of a component that its parameters do not give; wrong documents are refused before. */
@@ -56,6 +64,7 @@ export class Scope {
   }
 
   #lookup(name: string, given: (value: string) => string): CaseValue | undefined {
+    if (isComputed(`{${name}}`)) return this.#computed(name);
     const value = this.#values.get(name);
     if (value === undefined) return this.#outer ? this.#outer.#lookup(name, given) : undefined;
     if (typeof value !== 'string') return value;
@@ -63,6 +72,21 @@ export class Scope {
     const outer = this.#outer!;
     if (isTemplate(value)) return outer.#lookup(value.slice(1, -1), given) ?? value;
     return outer.#fill(value, given);
+  }
+
+  /** Arithmetic over the names of this scope; true counts 1, false 0, a text as the number it is written as. */
+  #computed(expression: string): number | undefined {
+    return evaluateExpression(readExpression(expression)!, (name) => {
+      const value = this.lookup(name);
+      if (typeof value === 'object' || value === undefined || value === '') return undefined;
+      const number = Number(value);
+      return Number.isNaN(number) ? undefined : number;
+    });
+  }
+
+  /** The names a message or template asks for. */
+  #namesIn(message: string): readonly string[] {
+    return isTemplate(message) ? templateNames(message) : this.#messages.names(message);
   }
 
   /** A value said in this scope: a lone `{name}` is that value, another text is a message. */
@@ -82,6 +106,10 @@ export class Scope {
   }
 
   #fill(message: string, given: (value: string) => string): string {
+    if (isComputed(message)) {
+      const value = this.#computed(message.slice(1, -1));
+      return value === undefined ? message : String(Number(value.toFixed(6)));
+    }
     return this.#messages.fill(message, (name) => {
       const value = this.#lookup(name, given);
       return typeof value === 'object' ? undefined : value;
@@ -90,6 +118,7 @@ export class Scope {
 
   /** A message and those that the parameters it asks for bring, as they are written. */
   messagesIn(message: string): string[] {
+    if (isComputed(message)) return [];
     const inner = this.#messages.names(message).flatMap((name) => {
       const value = this.#values.get(name);
       if (value === undefined) return this.#outer?.messagesIn(`{${name}}`) ?? [];
@@ -100,7 +129,7 @@ export class Scope {
 
   /** Adds the names of the case that a message or template follows from. */
   follow(message: string, into: Set<string>): void {
-    for (const name of this.#messages.names(message)) {
+    for (const name of this.#namesIn(message)) {
       const value = this.#values.get(name);
       if (this.#outer === undefined) into.add(name);
       else if (value === undefined) this.#outer.follow(`{${name}}`, into);

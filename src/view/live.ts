@@ -102,27 +102,38 @@ export class LiveLayout<Id extends string = string> {
   /**
    * Changes values: texts and meters that show them, and what follows from their sizes. One that is refused changes nothing.
    * @throws NoSuchName for a name that no case has. @throws ValueError for NaN, undefined and what else is no value.
+   * @throws BuildError where a key would get what it cannot be.
    */
   set(values: { readonly [name: string]: CaseValue }): void {
     const { tree } = this.#form;
     checkValues(values, this.#values, this.#base.document, tree);
-    let rebuild = false;
-    let changed = false;
-    for (const name of Object.keys(values)) {
-      const value = values[name]!;
-      if (this.#values.get(name) === value) continue;
-      this.#values.set(name, value);
-      if (tree.structural.has(name)) rebuild = true;
-      const shows = tree.shows.get(name);
-      if (!shows) continue;
-      changed = true;
-      // A widget that shows two values is looked at twice, the first time with an old one: rarer than it is dear.
-      if (!rebuild) for (const index of shows) this.#show(index);
+    const names = Object.keys(values).filter((name) => this.#values.get(name) !== values[name]);
+    if (names.some((name) => tree.structural.has(name))) {
+      const before = new Map(this.#values);
+      for (const name of names) this.#values.set(name, values[name]!);
+      try {
+        const view = this.#own();
+        const form = view.formOn(this.#frame);
+        this.#view = view;
+        this.#use(form);
+      } catch (error) {
+        // What cannot be built leaves no trace.
+        this.#values.clear();
+        for (const [name, value] of before) this.#values.set(name, value);
+        throw error;
+      }
+    } else {
+      let changed = false;
+      for (const name of names) {
+        this.#values.set(name, values[name]!);
+        const shows = tree.shows.get(name);
+        if (!shows) continue;
+        changed = true;
+        // A widget that shows two values is looked at twice, the first time with an old one: rarer than it is dear.
+        for (const index of shows) this.#show(index);
+      }
+      if (changed) this.#view.keepOnly(this.#form);
     }
-    if (rebuild) {
-      this.#view = this.#own();
-      this.#use(this.#view.formOn(this.#frame));
-    } else if (changed) this.#view.keepOnly(this.#form);
     solve(this.#form.plan, this.#frame);
   }
 

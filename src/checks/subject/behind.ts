@@ -41,7 +41,7 @@ export interface Ground {
   readonly color: Rgba;
   readonly backdrop: string | undefined;
   /** What a colour of the widget is seen as there: an opacity is that of all that a group draws, what is behind in it too. */
-  over(color: Rgba): Rgba;
+  readonly over: (color: Rgba) => Rgba;
 }
 
 /** What lies behind a rectangle: colours, or why they cannot be told. */
