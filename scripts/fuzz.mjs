@@ -1,4 +1,4 @@
-// `npm run fuzz -- --cases N --seed S`: documents that went wrong by chance; each is refused with sentences or laid out.
+// `npm run fuzz -- --cases N --seed S`: documents, fonts, pictures, catalogs, themes and tokens that went wrong by chance; each is refused with sentences or laid out.
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { root, run } from './setup.mjs';
@@ -6,6 +6,6 @@ import { root, run } from './setup.mjs';
 const { values } = parseArgs({
   options: { cases: { type: 'string', default: '5000' }, seed: { type: 'string' } },
 });
-const args = ['tests/document/mutations', '--count', values.cases];
+const args = ['tests/document/mutations', 'tests/reliability/files', '--count', values.cases];
 if (values.seed !== undefined) args.push('--seed', values.seed);
 process.exitCode = run(process.execPath, [join(root, 'scripts', 'deep.mjs'), ...args]);

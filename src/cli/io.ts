@@ -40,6 +40,11 @@ export function processIo(): Io {
       throw error;
     });
   }
+  process.once('SIGINT', () => {
+    // The line of progress is wiped out; 130 is what shells give for an interrupted command.
+    if (process.stderr.isTTY) process.stderr.write('\r\u001b[K');
+    process.exit(130);
+  });
   return {
     out: (text) => void process.stdout.write(text),
     err: (text) => void process.stderr.write(text),

@@ -210,6 +210,8 @@ export interface WidgetSource extends ContainerSource, NeighboursSource {
   /** Findings of this widget that are meant: check → the reason why. */
   readonly 'accept'?: { readonly [check: string]: string };
   readonly 'visible'?: boolean | string;
+  /** Of a repeat over a list: the field that entries are told apart by, for their ids. */
+  readonly 'key'?: string;
   /** none: it and what is in it take no input; what lies under it does (CSS UI 4, pointer-events). */
   readonly 'pointer-events'?: 'auto' | 'none';
   readonly 'text'?: string | number;

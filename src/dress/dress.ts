@@ -1,9 +1,9 @@
-import type { Fit, State, WidgetSource } from '../document/index.ts';
+import type { Fit, Length, State, WidgetSource } from '../document/index.ts';
 import type { Picture } from '../picture/index.ts';
 import { Scope, shareOf, withPadding, type Bone, type Skeleton } from '../skeleton/index.ts';
 import type { TextBlock } from '../text/index.ts';
 import { faded, plainLook, styleList, type Look, type Theme } from '../theme/index.ts';
-import { controls, lookOf, measureOf } from './kinds.ts';
+import { buttonPadding, controls, lookOf, measureOf } from './kinds.ts';
 import type { Materials } from './materials.ts';
 import type { Measure } from './measure.ts';
 import { textBlockOf, wordsOf } from './words.ts';
@@ -151,9 +151,20 @@ function dressedView(
   return { widget, said: look };
 }
 
-/** The padding of a look holds where the widget says none. */
-function boxIn({ box, source }: Bone, { padding }: Look): Bone['box'] {
-  return padding === undefined || source.padding !== undefined ? box : withPadding(box, padding);
+/** The padding of a look holds where the widget says none; where neither does, words are kept off the edges of their button. */
+function boxIn({ box, source, kind }: Bone, { padding }: Look): Bone['box'] {
+  if (source.padding !== undefined) return box;
+  if (padding !== undefined) return withPadding(box, padding);
+  if (kind !== 'button' || !('text' in source) || source.text === undefined) return box;
+  const free = (axis: 'x' | 'y') => (box[axis].mode === 'fixed' || box[axis].span ? 0 : buttonPadding[axis]);
+  const [x, y] = [free('x'), free('y')];
+  return x === 0 && y === 0
+    ? box
+    : withPadding(box, { top: plain(y), right: plain(x), bottom: plain(y), left: plain(x) });
+}
+
+function plain(u: number): Length {
+  return { u, share: 0 };
 }
 
 function statesOf(said: WidgetSource['states']): readonly State[] {

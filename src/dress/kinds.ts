@@ -6,7 +6,7 @@ import {
   type WidgetSource,
 } from '../document/index.ts';
 import type { Picture } from '../picture/index.ts';
-import { stylesOf, type Look, type Theme } from '../theme/index.ts';
+import { faded, stylesOf, type Look, type Theme } from '../theme/index.ts';
 import type { Measure } from './measure.ts';
 
 /** Kinds that take the focus, are pressed or dragged. */
@@ -29,11 +29,21 @@ export function lookOf(
   states: readonly State[],
 ): Look {
   const own = tint === undefined ? look : { ...look, [tintKey(kind)]: tint };
-  return theme.resolve(parent, stylesOf(kind, style), own, states);
+  const resolved = theme.resolve(parent, stylesOf(kind, style), own, states);
+  return kind === 'separator' && !resolved.background && resolved.borderWidth === 0
+    ? { ...resolved, background: { type: 'color', color: faded(resolved.color, separatorOpacity) } }
+    : resolved;
 }
+
+/** A separator without a look is drawn in the colour of the text around it, so much fainter. */
+const separatorOpacity = 0.4;
+
+/** What keeps the words of a button off its edges where it is as large as they are, in u. */
+export const buttonPadding = { x: 16, y: 8 } as const;
 
 /** The natural size of widgets that have nothing inside that could give them one: u, or multiples of the font size. */
 const naturalSizes: { readonly [Name in Kind]?: { width: number; height: number; inEm: boolean } } = {
+  separator: { width: 2, height: 2, inEm: false },
   meter: { width: 160, height: 16, inEm: false },
   slider: { width: 160, height: 8, inEm: false },
   checkbox: { width: 1, height: 1, inEm: true },

@@ -57,7 +57,7 @@ async function fromPo(bytes: Uint8Array): Promise<[string, string][]> {
   const found: [string, string][] = [];
   for (const entries of Object.values(parsed.translations)) {
     for (const { msgid, msgstr, comments } of Object.values(entries)) {
-      const [translation] = msgstr;
+      const [translation] = (msgstr as readonly string[] | undefined) ?? [];
       if (msgid === '' || translation === undefined || translation === '') continue;
       if (comments?.flag?.includes('fuzzy')) continue;
       found.push([msgid, translation]);

@@ -1,6 +1,15 @@
 import { createHash, randomBytes } from 'node:crypto';
-import { mkdirSync, readFileSync, realpathSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
-import { dirname, resolve, sep } from 'node:path';
+import {
+  mkdirSync,
+  readFileSync,
+  readdirSync,
+  realpathSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
+import { basename, dirname, join, resolve, sep } from 'node:path';
 
 /** A file that a document names could not be used. */
 export class FileProblem extends Error {
@@ -91,16 +100,38 @@ export function systemMessage(error: unknown): string {
 
 /**
  * Writes a file whole or not at all: beside its place under another name, then renamed.
- * Folders on the way are made. @throws the system's error when that cannot be done.
+ * Folders on the way are made; what a command that was stopped has left half written there is cleared away.
+ * @throws the system's error when that cannot be done.
  */
 export function writeWhole(path: string, content: string | Uint8Array): void {
-  mkdirSync(dirname(resolve(path)), { recursive: true });
-  const beside = `${path}.${randomBytes(6).toString('hex')}.part`;
+  const folder = dirname(resolve(path));
+  mkdirSync(folder, { recursive: true });
+  clearLeft(folder, basename(path));
+  const beside = `${path}.${process.pid}-${randomBytes(6).toString('hex')}.part`;
   try {
     writeFileSync(beside, content);
     renameSync(beside, path);
   } catch (error) {
     rmSync(beside, { force: true });
     throw error;
+  }
+}
+
+/** Takes away what processes that are no more have left of a file. */
+function clearLeft(folder: string, name: string): void {
+  for (const one of readdirSync(folder)) {
+    if (!one.startsWith(`${name}.`)) continue;
+    const [, pid] = /^\.(\d+)-[0-9a-f]{12}\.part$/.exec(one.slice(name.length)) ?? [];
+    if (pid !== undefined && !isAlive(Number(pid))) rmSync(join(folder, one), { force: true });
+  }
+}
+
+function isAlive(pid: number): boolean {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch (error) {
+    // Somebody else's process may not be asked, but is there.
+    return (error as NodeJS.ErrnoException).code !== 'ESRCH';
   }
 }

@@ -5,6 +5,7 @@ import {
   refusedBy,
   type CheckedDocument,
   type ComponentSource,
+  type LookSource,
   type ViewSource,
   type WidgetSource,
 } from '../document/index.ts';
@@ -80,12 +81,31 @@ export function expand(
   const { repeat } = changed;
   const scopes = repeat === undefined ? [written.scope] : written.scope.repeat(repeat, trace.structural);
   const found: Expanded[] = [];
+  const taken = new Set<string>();
   scopes.forEach((scope, index) => {
-    const id = changed.id === undefined || repeat === undefined ? changed.id : `${changed.id}-${index + 1}`;
+    const id = repeat === undefined ? changed.id : entryId(changed, scope, index, taken);
     const one = instantiate(document, { ...written, scope, source: changed }, id, on, trace, origins);
     if (one && one.source.gone !== true) found.push(one);
   });
   return found;
+}
+
+/** The id of an entry of a repeat: its place, or what its key says; of two with the same key the later one has its place too. */
+function entryId(
+  { id, key }: WidgetSource,
+  scope: Scope,
+  index: number,
+  taken: Set<string>,
+): string | undefined {
+  if (id === undefined) return undefined;
+  const said = key === undefined ? undefined : scope.lookup(key);
+  const name =
+    said === undefined || typeof said === 'object'
+      ? `${index + 1}`
+      : String(said).replace(/[^\p{L}\p{N}_-]+/gu, '-');
+  const made = taken.has(name) ? `${id}-${name}-${index + 1}` : `${id}-${name}`;
+  taken.add(name);
+  return made;
 }
 
 /** Follows `use` to the widget it stands for. */
@@ -98,7 +118,7 @@ function instantiate(
   said: Origins,
 ): Expanded {
   let { source, pointer, scope, prefix } = written;
-  let origins = said;
+  let origins = new Map(said);
   const named = id === undefined ? undefined : prefix + id;
   let children = childrenOf(source.children, pointer, written);
   for (let use = source.use; use !== undefined; use = source.use) {
@@ -126,7 +146,9 @@ function instantiate(
     }
     origins = new Map([...inside, ...origins]);
     // A component that is itself an instance of another hands its own `use` on; what is said outside wins.
-    source = { ...substituted(rest, inner, at, trace), ...ownKeys };
+    const made = substituted(rest, inner, at, trace);
+    const look = merged(made.look, ownKeys.look, `${at}/look`, origins);
+    source = { ...made, ...ownKeys, ...(look && { look }) };
     scope = inner;
     prefix = instancePrefix;
     pointer = written.pointer;
@@ -211,14 +233,28 @@ export function withConditions<Source extends WidgetSource | ViewSource>(
 
 function withSet(
   source: WidgetSource,
-  { set, setPointer }: Unexpanded,
+  { set, setPointer, pointer }: Unexpanded,
   origins: Map<string, string>,
 ): WidgetSource {
   const change = source.id === undefined ? undefined : own(set, source.id);
   if (!change) return source;
   const at = pointerTo(setPointer, source.id!);
   for (const key of Object.keys(change)) origins.set(key, pointerTo(at, key));
-  return { ...source, ...change, id: source.id };
+  const look = merged(source.look, change.look, `${pointer}/look`, origins);
+  return { ...source, ...change, ...(look && { look }), id: source.id };
+}
+
+/** A look with the changes of another: what they do not say stays, and so does where it is written. */
+function merged(
+  look: LookSource | undefined,
+  change: LookSource | undefined,
+  pointer: string,
+  origins: Map<string, string>,
+): LookSource | undefined {
+  if (!look || !change) return change ?? look;
+  for (const key of Object.keys(look))
+    if (!Object.hasOwn(change, key)) origins.set(`look/${key}`, pointerTo(pointer, key));
+  return { ...look, ...change };
 }
 
 /** A list or map with the values of lone `{name}`s in it put in. */

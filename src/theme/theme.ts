@@ -36,6 +36,11 @@ export function everyTheme(document: CheckedDocument): ReadonlyMap<string, Theme
   return document.themeName === undefined ? new Map([...named, ['', new Theme(document)]]) : named;
 }
 
+/** What kinds start from where no theme says anything of them (docs/document.md, "What kinds start from"). */
+const kindDefaults: { readonly [Name in Kind]?: LookSource } = {
+  button: { 'text-align': 'center', 'align-content': 'center' },
+};
+
 /** The name of the style that every widget of a kind starts from; none that a document can give one. */
 export function kindStyle(kind: Kind): string {
   return `kind ${kind}`;
@@ -89,7 +94,8 @@ export class Theme {
   styleChanges(name: string): LookChanges {
     const known = this.#styles.get(name);
     if (known) return known;
-    const changes: MutableLookChanges = {};
+    const kind = kindOf(name);
+    const changes: MutableLookChanges = { ...(kind && this.changesOf(kindDefaults[kind] ?? {})) };
     for (const { style } of this.chain(name)) Object.assign(changes, this.changesOf(style));
     this.#styles.set(name, changes);
     return changes;

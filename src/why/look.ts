@@ -32,7 +32,12 @@ export function whyLook(tree: Tree, origin: Origin, index: number): LookReason[]
       if (reasons.has(key) || (at.index !== index && !(key in inheritedKeys))) continue;
       const [from, ...overrode] = [...all].reverse();
       const isTint = key === tinted && tint !== undefined && from!.style === undefined;
-      const place = isTint ? { ...from!, pointer: keyPointer(at, 'tint') } : from!;
+      const kept = from!.style === undefined ? at.origins.get(`look/${key}`) : undefined;
+      const place = isTint
+        ? { ...from!, pointer: keyPointer(at, 'tint') }
+        : kept
+          ? { ...from!, pointer: kept }
+          : from!;
       reasons.set(key, { key, inheritedFrom: at.index === index ? undefined : at.id, from: place, overrode });
     }
   }

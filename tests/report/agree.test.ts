@@ -35,22 +35,28 @@ afterAll(() => folder.remove());
 function mistakes(seed: number): string {
   const next = random(seed);
   const views: Record<string, object> = {};
-  const files = new Map<string, unknown>();
-  let rest: object = {};
+  const rest: Record<string, unknown> = {};
   for (let nth = 0; nth < 6; nth++) {
     const defect = defects[Math.floor(next() * defects.length)]!;
     const { broken }: { broken: Sample } = defect.make(places[nth % places.length]!, nth);
     if (broken.files || broken.document.components || broken.document.catalogs) continue;
     const { views: own, ...more } = broken.document;
     views[`v${nth}`] = own.v!;
-    rest = { ...rest, ...more };
+    for (const [key, value] of Object.entries(more)) {
+      const known = rest[key];
+      const both = isMap(known) && isMap(value);
+      rest[key] = both ? { ...known, ...value } : value;
+    }
   }
-  for (const [path, file] of files) writeFileSync(join(folder.path, path), JSON.stringify(file));
   return JSON.stringify({
     ...rest,
-    cases: { typical: { hull: 86, page: 'none', note: 'for {all}' } },
+    cases: { typical: { hull: 86, page: 'none', note: 'for {all}', n: 4, list: ['a'] } },
     views,
   });
+}
+
+function isMap(value: unknown): value is object {
+  return typeof value === 'object' && value !== null && !Array.isArray(value);
 }
 
 /** The same check in every form a report has. */

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { openView, readDocument } from 'pimbot';
+import { openView, readDocument, type State } from 'pimbot';
 import { whyLook } from 'pimbot/tools';
 import { openProject } from 'pimbot/node';
 import { pimbotHere } from '../support/cli.ts';
@@ -72,11 +72,14 @@ describe('each value of a look', () => {
     for (const theme of [undefined, 'lantern.theme.yaml']) {
       const { document, resources } = await openProject('examples/fathom-post/post.yaml', { theme });
       for (const name of Object.keys(document!.source.views)) {
-        const states = {
+        const all = {
           'cast-off': ['focused', 'pressed'],
           'sorting': ['hover'],
           'tuning': ['disabled', 'hover'],
-        } as const;
+        };
+        const plain = openView(document!, name, { resources }).layoutOn({ width: 1920, height: 1080 });
+        const there = Object.entries(all).filter(([id]) => (plain.find(id) ?? 0) > 0);
+        const states = Object.fromEntries(there) as Record<string, State[]>;
         const view = openView(document!, name, { resources, widgetStates: states });
         const on = view.layoutOn({ width: 1920, height: 1080 });
         for (const { index, look, theme: own } of on.widgets) {

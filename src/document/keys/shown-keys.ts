@@ -1,6 +1,6 @@
 import { readPivot } from '../lengths.ts';
 import { controlKinds, directions, fits, imageEdges, type Direction } from '../model.ts';
-import { choice, flag, lengths, numberOrTemplate, places } from '../schema-parts.ts';
+import { choice, flag, lengths, name, numberOrTemplate, places } from '../schema-parts.ts';
 import { whenList } from '../schema-screens.ts';
 import { plainSides, pictureKinds, readPlainSides, textKinds, type KeyRow } from './key-row.ts';
 
@@ -172,6 +172,15 @@ export const shownKeys = {
       description: 'How often it is there, or the list of the case it is there for.',
     },
     binds: 'shown',
+    onScreens: false,
+    touches: 'structure',
+  },
+  'key': {
+    schema: {
+      ...name,
+      description: 'Of a repeat over a list: the field its entries are told apart by, for their ids.',
+    },
+    binds: 'fixed',
     onScreens: false,
     touches: 'structure',
   },

@@ -1,0 +1,158 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { createCanvas } from '@napi-rs/canvas';
+import { drawLayout, findScreen, formatDiagnostic, openView, toSvg } from 'pimbot';
+import { openProject } from 'pimbot/node';
+import { random } from '../../bench/trees.ts';
+import { temporaryFolder } from '../support/cli.ts';
+import { newSeed, rounds } from '../support/deep.ts';
+
+const folder = temporaryFolder();
+const at = (name: string) => join(folder.path, name);
+
+/** Every kind of file a document may name. */
+const whole = new Map<string, Buffer>();
+
+const document = `pimbot: 1
+theme: theme.yaml
+token-files: brand.tokens.json
+catalogs: { de: de.json, fr: fr.po }
+pictures: { png: a.png, jpeg: a.jpg, webp: a.webp, svg: a.svg, sheet: sheet.json }
+cases: { typical: { depth: 412 } }
+views:
+  v:
+    backdrop: "#04202a"
+    children:
+      - { id: t, kind: text, style: words, text: "Depth {depth, number} m", anchor: center }
+      - { kind: image, image: png, size: 40 }
+      - { kind: image, image: jpeg, size: 40, anchor: right top }
+      - { kind: image, image: webp, size: 40, anchor: left bottom }
+      - { kind: image, image: svg, size: 40, anchor: right bottom }
+      - { kind: image, image: sheet/half, size: 40, anchor: center top }
+`;
+
+beforeAll(() => {
+  const context = createCanvas(32, 32).getContext('2d');
+  context.fillStyle = '#c08040';
+  context.fillRect(4, 4, 24, 24);
+  const { canvas } = context;
+  whole.set('a.png', canvas.toBuffer('image/png'));
+  whole.set('a.jpg', canvas.toBuffer('image/jpeg'));
+  whole.set('a.webp', canvas.toBuffer('image/webp'));
+  whole.set(
+    'a.svg',
+    Buffer.from(
+      '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><rect width="9" height="9"/></svg>',
+    ),
+  );
+  whole.set('sheet.json', readAtlas());
+  whole.set('de.json', Buffer.from(JSON.stringify({ 'Depth {depth, number} m': 'Tiefe {depth, number} m' })));
+  whole.set(
+    'fr.po',
+    Buffer.from(
+      'msgid ""\nmsgstr "Content-Type: text/plain; charset=UTF-8\\n"\n\nmsgid "Depth {depth, number} m"\nmsgstr "{depth, number} m de fond"\n',
+    ),
+  );
+  whole.set(
+    'brand.tokens.json',
+    Buffer.from(
+      JSON.stringify({
+        line: { $type: 'color', $value: '#58bfb0' },
+        size: { $type: 'dimension', $value: { value: 30, unit: 'px' } },
+      }),
+    ),
+  );
+  whole.set(
+    'theme.yaml',
+    Buffer.from(
+      'pimbot-theme: 1\nfonts: { Saira: { 400: saira.woff } }\nstyles: { words: { font: Saira, font-size: 30, color: $line } }\n',
+    ),
+  );
+  whole.set('hud.yaml', Buffer.from(document));
+  whole.set('saira.woff', readFileSync('assets/fonts/inter-400.woff'));
+  writeFileSync(at('package.json'), '{}');
+});
+afterAll(() => folder.remove());
+
+/** An atlas of one region over the PNG, in the format docs/pictures.md tells of. */
+function readAtlas(): Buffer {
+  return Buffer.from(
+    JSON.stringify({ 'pimbot-atlas': 1, 'picture': 'a.png', 'regions': { half: [0, 0, 16, 32] } }),
+  );
+}
+
+/** Changes bytes at a few places: others, none, twice, zeros, the end cut off. */
+function mutated(bytes: Buffer, next: () => number): Buffer {
+  let made = Buffer.from(bytes);
+  const place = () => Math.floor(next() * made.length);
+  for (let times = 1 + Math.floor(next() * 4); times > 0; times--) {
+    const [from, to] = [place(), place()].sort((a, b) => a - b) as [number, number];
+    const how = Math.floor(next() * 6);
+    if (how === 0) made[from] = Math.floor(next() * 256);
+    else if (how === 1) made = made.subarray(0, from);
+    else if (how === 2) made.fill(0, from, Math.min(to, from + 16));
+    else if (how === 3)
+      made = Buffer.concat([made.subarray(0, from), made.subarray(Math.min(to, from + 200))]);
+    else if (how === 4)
+      made = Buffer.concat([made.subarray(0, to), made.subarray(from, to), made.subarray(to)]);
+    else made.fill(0xff, from, Math.min(made.length, from + 4));
+    if (made.length === 0) break;
+  }
+  return made;
+}
+
+/** Opens the project, and lays out and draws its view where it can be used. */
+async function used(): Promise<'used' | 'refused'> {
+  const { document: read, resources, diagnostics } = await openProject(at('hud.yaml'));
+  // Whatever is wrong is told in one line each, with no stack.
+  for (const one of diagnostics) expect(formatDiagnostic(one)).not.toMatch(/\n\s+at \S+ \(/);
+  if (!read) {
+    expect(diagnostics.length).toBeGreaterThan(0);
+    return 'refused';
+  }
+  const names = Object.keys(read.source.views);
+  if (!names.includes('v')) return 'used';
+  const on = openView(read, 'v', { resources }).layoutOn(findScreen('desktop')!);
+  for (const { index } of on.widgets) {
+    const { x, y, width, height } = on.layout.rect(index);
+    expect([x, y, width, height].every(Number.isFinite)).toBe(true);
+  }
+  expect(toSvg(drawLayout(on))).not.toContain('NaN');
+  return 'used';
+}
+
+describe('files that went wrong', () => {
+  test('the whole ones are used', async () => {
+    for (const [name, bytes] of whole) writeFileSync(at(name), bytes);
+    expect(await used()).toBe('used');
+  });
+
+  test.each([
+    'a.png',
+    'a.jpg',
+    'a.webp',
+    'a.svg',
+    'sheet.json',
+    'de.json',
+    'fr.po',
+    'brand.tokens.json',
+    'theme.yaml',
+    'saira.woff',
+    'hud.yaml',
+  ])('%s is used as far as it can be, or refused in sentences', async (name) => {
+    for (const [one, bytes] of whole) writeFileSync(at(one), bytes);
+    const seed = newSeed();
+    const next = random(seed);
+    const came = new Set<string>();
+    for (let nth = 0; nth < rounds(15, 2000); nth++) {
+      writeFileSync(at(name), mutated(whole.get(name)!, next));
+      try {
+        came.add(await used());
+      } catch (error) {
+        throw new Error(`${name}, seed ${seed}, round ${nth}`, { cause: error });
+      }
+    }
+    expect(came.size).toBeGreaterThan(0);
+  });
+});
