@@ -45,11 +45,22 @@ function fromJson(bytes: Uint8Array): [string, string][] {
   });
 }
 
+/** The text of a PO file in the encoding its header names, UTF-8 where it names none. @throws RangeError for one there is not. */
+function textOf(bytes: Uint8Array): string {
+  const head = new TextDecoder('latin1').decode(bytes.subarray(0, mostHeaderBytes));
+  const [, charset = 'utf-8'] = /charset=([\w-]+)/i.exec(head) ?? [];
+  // The name templates have until somebody fills it in.
+  return new TextDecoder(charset === 'CHARSET' ? 'utf-8' : charset).decode(bytes);
+}
+
+/** Where the header of a PO file ends at the latest. */
+const mostHeaderBytes = 8192;
+
 async function fromPo(bytes: Uint8Array): Promise<[string, string][]> {
   const { po } = await import('gettext-parser');
   let parsed: ReturnType<typeof po.parse>;
   try {
-    parsed = po.parse(Buffer.from(bytes), { defaultCharset: 'utf-8' });
+    parsed = po.parse(textOf(bytes));
   } catch (error) {
     const detail = error instanceof Error ? error.message.split('\n')[0]! : '';
     throw new CatalogError(`it is no PO file${detail === '' ? '' : `: ${detail}`}`);

@@ -103,7 +103,9 @@ function* tokensIn(
   }
   const stack: Entry[] = [{ name: '', pointer: top, token: tokens, type: undefined }];
   for (let next = stack.pop(); next; next = stack.pop()) {
-    const { name, pointer, token } = next;
+    const { name, pointer } = next;
+    // In a file of tokens a value may be empty: that is a value of no type.
+    const token = (next.token as TokenSource | null) ?? '';
     if (typeof token !== 'object' || Array.isArray(token)) {
       yield { name, pointer, origin, value: token, type: next.type };
       continue;

@@ -36,7 +36,10 @@ export function checkValues(
   document: CheckedDocument,
   tree: Tree,
 ): void {
-  for (const [name, value] of Object.entries(values)) {
+  for (const name of Object.keys(values)) {
+    const value = values[name];
+    const isPlain = typeof value === 'string' || typeof value === 'boolean' || Number.isFinite(value);
+    if (isPlain && known.has(name)) continue;
     if (!known.has(name) && !tree.shows.has(name) && !tree.structural.has(name)) {
       const cases = Object.values(document.source.cases ?? {}).flatMap((one) => Object.keys(one));
       if (!cases.includes(name))

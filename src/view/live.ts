@@ -107,8 +107,9 @@ export class LiveLayout<Id extends string = string> {
   set(values: { readonly [name: string]: CaseValue }): void {
     const { tree } = this.#form;
     checkValues(values, this.#values, this.#base.document, tree);
-    const names = Object.keys(values).filter((name) => this.#values.get(name) !== values[name]);
-    if (names.some((name) => tree.structural.has(name))) {
+    const names = Object.keys(values);
+    const isNew = (name: string) => this.#values.get(name) !== values[name];
+    if (names.some((name) => tree.structural.has(name) && isNew(name))) {
       const before = new Map(this.#values);
       for (const name of names) this.#values.set(name, values[name]!);
       try {
@@ -125,6 +126,7 @@ export class LiveLayout<Id extends string = string> {
     } else {
       let changed = false;
       for (const name of names) {
+        if (!isNew(name)) continue;
         this.#values.set(name, values[name]!);
         const shows = tree.shows.get(name);
         if (!shows) continue;
