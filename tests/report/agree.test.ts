@@ -1,7 +1,8 @@
-import { mkdirSync, readFileSync, writeFileSync, cpSync } from 'node:fs';
+import { cpSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { Log } from 'sarif';
+import { readDocument } from 'pimbot';
 import { random } from '../../bench/trees.ts';
 import { defects } from '../accuracy/defects.ts';
 import { places, type Sample } from '../accuracy/sample.ts';
@@ -120,15 +121,21 @@ describe('every form of a report tells the same findings with the same numbers',
 
   test('of documents full of mistakes', async () => {
     const seed = newSeed();
-    for (let nth = 0; nth < rounds(4, 60); nth++) {
-      mkdirSync(folder.path, { recursive: true });
-      writeFileSync(join(folder.path, 'made.json'), mistakes(seed + nth));
+    const all = rounds(4, 60);
+    let compared = 0;
+    for (let nth = 0; nth < all; nth++) {
+      const text = mistakes(seed + nth);
+      // Mistakes that are put together may name styles of one another that are not there.
+      if (!readDocument(text).document) continue;
+      compared++;
+      writeFileSync(join(folder.path, 'made.json'), text);
       try {
         compare(await everyForm('made.json', '--no-cache'));
       } catch (error) {
         throw new Error(`seed ${seed + nth}`, { cause: error });
       }
     }
+    expect(compared).toBeGreaterThan(0);
   });
 
   test('two widgets with the same mistake are both told', async () => {
