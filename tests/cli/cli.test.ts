@@ -43,6 +43,22 @@ describe('pimbot check', () => {
     expect(out).toContain('✓ passed: every widget of 1 view on 2 screens in 2 cases (4 layouts)');
   });
 
+  test('a warning is told as one, and --fail-on error lets it pass; an error never', async () => {
+    const slip =
+      '      - { id: lamp, anchor: right bottom, offset: -324 -26, size: 280, look: { background: "#0a4d68" } }\n';
+    put('slip.yaml', good + slip);
+    const on = ['--screen', 'desktop', '--case', 'typical'];
+    const plain = await run('check', 'slip.yaml', ...on);
+    expect([
+      plain.code,
+      plain.out.includes('! dive/lamp misses'),
+      plain.out.includes('! 1 warning of 1 cause'),
+    ]).toEqual([1, true, true]);
+    expect((await run('check', 'slip.yaml', ...on, '--fail-on', 'error')).code).toBe(0);
+    expect((await run('check', 'slip.yaml', ...on, '--fail-on', 'warning')).code).toBe(1);
+    expect((await run('check', 'broken.yaml', ...on, '--fail-on', 'error')).code).toBe(1);
+  });
+
   test('findings: exit 1, each with measure, limit, screens, reasons and place', async () => {
     const { code, out } = await run('check', 'broken.yaml', '--screen', 'desktop');
     expect(code).toBe(1);
