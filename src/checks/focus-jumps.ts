@@ -1,5 +1,6 @@
 import type { Rect } from '../layout/index.ts';
 import { keyPointer } from '../why/index.ts';
+import { sharesAxis } from '../scene/index.ts';
 import type { Check } from './check.ts';
 import { movesFocus, orderOf } from './subject/focus-map.ts';
 import type { Subject } from './subject/subject.ts';
@@ -102,8 +103,8 @@ function isBefore(one: Rect, other: Rect, rightToLeft: boolean): boolean {
 
 /** Whether the straight way from one to another in a row or column leads over a third. */
 function passesOver(one: Rect, two: Rect, other: Rect): boolean {
-  const inRow = sharesY(one, two) && sharesY(one, other) && sharesY(two, other);
-  const inColumn = sharesX(one, two) && sharesX(one, other) && sharesX(two, other);
+  const inRow = sharesAxis(one, two, 'y') && sharesAxis(one, other, 'y') && sharesAxis(two, other, 'y');
+  const inColumn = sharesAxis(one, two, 'x') && sharesAxis(one, other, 'x') && sharesAxis(two, other, 'x');
   const between = (a: number, b: number, c: number) => c > Math.min(a, b) && c < Math.max(a, b);
   return (
     (inRow && between(middle(one).x, middle(two).x, middle(other).x)) ||
@@ -112,15 +113,7 @@ function passesOver(one: Rect, two: Rect, other: Rect): boolean {
 }
 
 function sharesLine(one: Rect, other: Rect): boolean {
-  return sharesX(one, other) || sharesY(one, other);
-}
-
-function sharesX(one: Rect, other: Rect): boolean {
-  return one.x < other.x + other.width && other.x < one.x + one.width;
-}
-
-function sharesY(one: Rect, other: Rect): boolean {
-  return one.y < other.y + other.height && other.y < one.y + one.height;
+  return sharesAxis(one, other, 'x') || sharesAxis(one, other, 'y');
 }
 
 function middle({ x, y, width, height }: Rect): { readonly x: number; readonly y: number } {

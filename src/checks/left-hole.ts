@@ -1,6 +1,7 @@
 import type { Rect } from '../layout/index.ts';
 import { keyPointer, shown } from '../why/index.ts';
 import type { Check } from './check.ts';
+import { sharesAxis } from '../scene/index.ts';
 import type { Subject } from './subject/subject.ts';
 import type { ViewLayout } from '../view/index.ts';
 
@@ -88,7 +89,5 @@ function holeOf(subject: Subject, reference: ViewLayout, old: number, axis: 'x' 
 
 /** Whether two rectangles stand in a line along an axis. */
 function inLine(one: Rect, other: Rect, axis: 'x' | 'y'): boolean {
-  return axis === 'x'
-    ? one.y < other.y + other.height && other.y < one.y + one.height
-    : one.x < other.x + other.width && other.x < one.x + one.width;
+  return sharesAxis(one, other, axis === 'x' ? 'y' : 'x');
 }

@@ -8,7 +8,7 @@ export { EditError } from './edit-error.ts';
 export { DocumentText } from './document-text.ts';
 export { DocumentDraft } from './document-draft.ts';
 export type { Editing } from './editing.ts';
-export { movesBetween, readChanged, rearranged } from './moves.ts';
+export { farthest, movesBetween, readChanged, rearranged } from './moves.ts';
 export type { Move } from './moves.ts';
 export { changeLengths } from './shares.ts';
 export { asBefore } from './place.ts';

@@ -89,7 +89,8 @@ function pairsOf(was: ViewLayout, is: ViewLayout, apart: string | undefined): (r
   });
 }
 
-function farthest(one: Rect, other: Rect): number {
+/** How far the edge of a rectangle is from that of another that is farthest from it. */
+export function farthest(one: Rect, other: Rect): number {
   return Math.max(
     Math.abs(one.x - other.x),
     Math.abs(one.y - other.y),

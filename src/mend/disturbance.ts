@@ -2,6 +2,7 @@ import { controls, type Widget } from '../dress/index.ts';
 import { checks, cssPixels } from '../checks/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Screen } from '../screen/index.ts';
+import { farthest } from '../edit/index.ts';
 import { checkView, type Finding } from '../verdict/index.ts';
 import type { View, ViewLayout } from '../view/index.ts';
 
@@ -41,10 +42,10 @@ export function disturbanceOf(
   const moved = new Set<number>();
   for (const { was, is } of pairs) {
     const [a, b] = [old.layout.rectInU(was.index), now.layout.rectInU(is.index)];
-    const shift = shiftOf(a, b);
+    const shift = farthest(a, b);
     if (shift > most + leastMove || becomesLess(was, is, a, b)) return undefined;
     if (shift > leastMove) moved.add(was.index);
-    const by = shiftOf(within(old, was, a), within(now, is, b));
+    const by = farthest(within(old, was, a), within(now, is, b));
     if (by <= leastMove) continue;
     widgets++;
     u = Math.max(u, by);
@@ -82,16 +83,6 @@ function pairsOf(old: ViewLayout, now: ViewLayout): readonly Pair[] {
   });
 }
 
-/** How far the edge of a rectangle moves that moves most. */
-function shiftOf(a: Rect, b: Rect): number {
-  return Math.max(
-    Math.abs(a.x - b.x),
-    Math.abs(a.y - b.y),
-    Math.abs(a.x + a.width - b.x - b.width),
-    Math.abs(a.y + a.height - b.y - b.height),
-  );
-}
-
 /** A rectangle counted from the start of what it is in. */
 function within(on: ViewLayout, { parent }: Widget, rect: Rect): Rect {
   if (parent < 0) return rect;
@@ -116,23 +107,18 @@ function isPlace({ check }: Finding): boolean {
 /** Whether a finding is there on the reference too: what is right there has to stay as it is. */
 function isOn(view: View, { check, widget, other }: Finding): boolean {
   const { width, height } = view.reference;
-  const [screen] = [view.layoutOn({ width, height }).screen];
-  return checkView(
-    view,
-    [screen],
-    checks.filter(({ id }) => id === check),
-  ).some((one) => one.widget === widget && one.other === other);
+  const { screen } = view.layoutOn({ width, height });
+  const only = checks.filter(({ id }) => id === check);
+  return checkView(view, [screen], only).some((one) => one.widget === widget && one.other === other);
 }
 
 /** How far in u a widget may have to move for a finding to be mended. */
-function needOf(
-  { check, unit, worst, occurrences, limit }: Finding & { readonly limit?: number },
-  screens: readonly Screen[],
-): number {
+function needOf({ check, unit, worst, occurrences }: Finding, screens: readonly Screen[]): number {
   if (worst.measured === null) return 0;
   // Kept in its place, or drawn at another time: nothing has to move.
   if (check === 'drifted' || check === 'covered' || check === 'torn-apart') return 0;
-  const most = (of: (one: Finding['worst']) => number) => Math.max(...occurrences.map(of));
+  const most = (of: (one: Finding['worst']) => number) =>
+    occurrences.reduce((largest, one) => Math.max(largest, of(one)), 0);
   // Two that lie within each other part by more than they share.
   const times = check === 'overlap' ? 2 : 1;
   if (unit === 'px' && check !== 'coarse-text')
@@ -143,7 +129,7 @@ function needOf(
       most((one) => {
         const screen = screens.find(({ name }) => name === one.screen);
         const px = screen ? 1 / cssPixels(1, screen) : 1;
-        return (Math.abs((limit ?? one.limit) - (one.measured ?? 0)) * px) / one.scale + 1;
+        return (Math.abs(one.limit - (one.measured ?? 0)) * px) / one.scale + 1;
       }) * 2
     );
   return Infinity;
@@ -238,7 +224,7 @@ function screensMoved(before: View, after: View, screens: readonly Screen[]): nu
   const moves = some.filter((screen) => {
     const [old, now] = [before.layoutOn(screen), after.layoutOn(screen)];
     return pairsOf(old, now).some(
-      ({ was, is }) => shiftOf(old.layout.rectInU(was.index), now.layout.rectInU(is.index)) > leastMove,
+      ({ was, is }) => farthest(old.layout.rectInU(was.index), now.layout.rectInU(is.index)) > leastMove,
     );
   }).length;
   return Math.round((moves * screens.length) / Math.max(1, some.length));

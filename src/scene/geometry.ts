@@ -22,6 +22,12 @@ export function meet(one: Rect, other: Rect): boolean {
   );
 }
 
+/** Whether two rectangles have some of an axis in common. */
+export function sharesAxis(one: Rect, other: Rect, axis: 'x' | 'y'): boolean {
+  const side = axis === 'x' ? 'width' : 'height';
+  return one[axis] < other[axis] + other[side] && other[axis] < one[axis] + one[side];
+}
+
 export function hasArea(rect: Rect): boolean {
   return rect.width > 0 && rect.height > 0;
 }

@@ -2,6 +2,15 @@
 export { Scene } from './scene.ts';
 export { FormScene, hasBox } from './form-scene.ts';
 export type { TextWidget } from './form-scene.ts';
-export { axisOf, hasArea, intersection, isInside, meet, overshoot, worstEdge } from './geometry.ts';
+export {
+  axisOf,
+  hasArea,
+  intersection,
+  isInside,
+  meet,
+  overshoot,
+  sharesAxis,
+  worstEdge,
+} from './geometry.ts';
 export type { EdgeName } from './geometry.ts';
 export { RectGrid } from './rect-grid.ts';
