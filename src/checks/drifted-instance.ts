@@ -41,7 +41,7 @@ export const driftedInstance = {
       if (meant.has(key) || JSON.stringify(to) === JSON.stringify(from)) continue;
       // A look of three keys is three changes.
       const parts = key === 'look' && typeof to === 'object' && to !== null ? Object.keys(to) : [key];
-      one.keys.push(...parts.map((part) => `${widget}'s ${part}`));
+      one.keys.push(...parts.map((part) => (widget === undefined ? `its ${part}` : `${widget}'s ${part}`)));
     }
     for (const { name, component, pointer, keys } of changes.values()) {
       if (keys.length <= limit) continue;

@@ -15,7 +15,8 @@ export const idleChange = {
   sentence: ({ facts }) => `says ${facts.widget}'s ${facts.key} again as its component says it`,
   remedies: ['takeOut'],
   run({ document }, report) {
-    for (const { instance, component, widget, key, from, to, pointer } of instanceChanges(document)) {
+    for (const { instance, component, widget: inner, key, from, to, pointer } of instanceChanges(document)) {
+      const widget = inner ?? instance;
       if (from === undefined || JSON.stringify(from) !== JSON.stringify(to)) continue;
       const reason = `${component} says the same of ${widget}'s ${key}`;
       report({ about: instance, facts: { widget, key }, reason, pointer });

@@ -1,10 +1,10 @@
-import { structuredPatch } from 'diff';
 import { checks, documentChecks } from '../checks/index.ts';
 import { readChanged } from '../edit/index.ts';
 import { mend } from '../mend/index.ts';
 import { writeWhole } from '../node/files.ts';
 import { counted, printable } from '../report/index.ts';
 import { checkDocument, type Finding, type Verdict } from '../verdict/index.ts';
+import { difference } from './difference.ts';
 import { UsageError, type Io } from './io.ts';
 import { Progress } from './progress.ts';
 import type { Checked } from './checked.ts';
@@ -56,18 +56,4 @@ function wish(wanted: readonly string[], { views }: Verdict): (finding: Finding)
   }
   return ({ check, view, widget }) =>
     wanted.some((one) => one === 'all' || one === check || one === `${view}/${widget}`);
-}
-
-/** The lines that changed, with three around them, as the unified format of POSIX diff has them. */
-function difference(file: string, before: string, after: string, io: Io): string {
-  if (before === after) return '';
-  const { hunks } = structuredPatch(file, file, before, after, '', '', { context: 3 });
-  const lines = hunks.flatMap(({ oldStart, oldLines, newStart, newLines, lines: some }) => [
-    io.tones.faint(`@@ -${oldStart},${oldLines} +${newStart},${newLines} @@`),
-    ...some.map((line) => {
-      const text = printable(line);
-      return line.startsWith('-') ? io.tones.bad(text) : line.startsWith('+') ? io.tones.good(text) : text;
-    }),
-  ]);
-  return `${[`--- ${printable(file)}`, `+++ ${printable(file)}`, ...lines].join('\n')}\n\n`;
 }

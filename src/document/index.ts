@@ -73,4 +73,5 @@ export type {
   WidgetSource,
 } from './model.ts';
 export { keyRow, refusedBy, widgetKeys } from './widget-keys.ts';
+export { pictureKinds, plainSides, readPlainSides } from './keys/key-row.ts';
 export type { KeyRow } from './keys/key-row.ts';

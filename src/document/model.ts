@@ -89,6 +89,10 @@ export interface LookSource {
   readonly 'radius'?: number | string;
   /** `x y blur spread colour` in u, several with commas between, or none. */
   readonly 'shadow'?: string;
+  /** The name of a picture that is shown in place of the widget's. */
+  readonly 'image'?: string;
+  /** How far from its edges that picture is cut into nine, in its own px. */
+  readonly 'slice'?: number | string;
   /** What a picture's colours are multiplied by. */
   readonly 'image-tint'?: string;
   /** Of the part of a meter between `trail` and `value`. */

@@ -89,6 +89,16 @@ export const look = {
     title: 'lengths and a colour such as "0 8 24 #00000080", or none',
     description: 'As box-shadow in CSS, in u: x y blur spread colour.',
   },
+  'image': {
+    type: 'string',
+    title: 'the name of a picture',
+    description: "A name of pictures:, shown in place of the widget's own.",
+  },
+  'slice': {
+    type: ['number', 'string'],
+    title: 'one to four numbers of px of the picture: top right bottom left',
+    description: 'Cuts that picture into nine: corners keep their size, edges and middle fill the rest.',
+  },
   'image-tint': {
     type: 'string',
     title: 'a colour',

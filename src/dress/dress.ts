@@ -1,4 +1,11 @@
-import type { Fit, Length, State, WidgetSource } from '../document/index.ts';
+import {
+  pictureKinds,
+  type Fit,
+  type Kind,
+  type Length,
+  type State,
+  type WidgetSource,
+} from '../document/index.ts';
 import type { Picture } from '../picture/index.ts';
 import { Scope, shareOf, withPadding, type Bone, type Skeleton } from '../skeleton/index.ts';
 import type { TextBlock } from '../text/index.ts';
@@ -78,26 +85,28 @@ function dressed(
 ): { readonly widget: Widget; readonly said: Look } {
   if (!parent) return dressedView(bone, scope, materials, known);
   const { index, id, kind, pointer, origins, selected, visible } = bone;
-  const source = bone.source as WidgetSource;
+  const written = bone.source as WidgetSource;
   const { rightToLeft } = bone.box;
   const inStates = [
-    ...statesOf(source.states),
-    ...(source.checked === true ? (['checked'] as const) : []),
+    ...statesOf(written.states),
+    ...(written.checked === true ? (['checked'] as const) : []),
     ...(selected ? (['selected'] as const) : []),
     ...(materials.states?.get(id) ?? []),
   ];
   // What is disabled takes no other state from a player.
   if (materials.everyControl && controls.has(kind) && !inStates.includes('disabled'))
     inStates.push(materials.everyControl);
-  const theme = (source.theme === undefined ? undefined : materials.themes.get(source.theme)) ?? parent.theme;
-  const said = known ?? lookOf(source, kind, theme, parent.look, inStates);
+  const theme =
+    (written.theme === undefined ? undefined : materials.themes.get(written.theme)) ?? parent.theme;
+  const said = known ?? lookOf(written, kind, theme, parent.look, inStates);
+  const source = withPicture(written, kind, said);
   const picture = source.image === undefined ? undefined : materials.pictures.get(source.image);
-  const written = wordsOf(source.text, said, scope, theme, materials);
-  const isEmpty = kind === 'textbox' && (written === undefined || written.text === '');
+  const filled = wordsOf(written.text, said, scope, theme, materials);
+  const isEmpty = kind === 'textbox' && (filled === undefined || filled.text === '');
   const look = isEmpty ? { ...said, color: faded(said.color, placeholderOpacity) } : said;
-  const words = isEmpty ? wordsOf(source.placeholder ?? '', look, scope, theme, materials) : written;
+  const words = isEmpty ? wordsOf(written.placeholder ?? '', look, scope, theme, materials) : filled;
   const text = words && textBlockOf(words, source, look, rightToLeft, materials);
-  const value = kind === 'meter' || kind === 'slider' ? shareOf(source.value, scope) : 0;
+  const value = kind === 'meter' || kind === 'slider' ? shareOf(written.value, scope) : 0;
   const widget: Widget = {
     index,
     id,
@@ -122,6 +131,12 @@ function dressed(
     measure: text ?? measureOf(kind, picture, look),
   };
   return { widget, said };
+}
+
+/** What a widget says with the picture of its look in place of its own. */
+function withPicture(source: WidgetSource, kind: Kind, { image, slice }: Look): WidgetSource {
+  if ((image === undefined && slice === undefined) || !pictureKinds.includes(kind)) return source;
+  return { ...source, ...(image !== undefined && { image }), ...(slice !== undefined && { slice }) };
 }
 
 /** The view itself: it has a look and nothing else to dress. */

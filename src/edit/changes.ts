@@ -4,8 +4,10 @@ import {
   rootsOf,
   widgetsOf,
   type CheckedDocument,
+  type ComponentSource,
   type WidgetSource,
 } from '../document/index.ts';
+import { isFixed } from '../skeleton/index.ts';
 import { DocumentText } from './document-text.ts';
 import { EditError } from './edit-error.ts';
 
@@ -16,8 +18,8 @@ export interface InstanceChange {
   /** The id of the instance; its pointer where it has none. */
   readonly instance: string;
   readonly component: string;
-  /** The id of the widget inside. */
-  readonly widget: string;
+  /** The id of the widget inside; undefined where the key stands on the instance itself. */
+  readonly widget: string | undefined;
   readonly key: string;
   /** What the component says; undefined where it says nothing. */
   readonly from: unknown;
@@ -32,29 +34,38 @@ export function instanceChanges(document: CheckedDocument): InstanceChange[] {
   for (const { name, root, pointer: start } of rootsOf(document.source)) {
     for (const { widget, pointer } of widgetsOf(root, start)) {
       const component = widget.use === undefined ? undefined : own(document.source.components, widget.use);
-      if (!component || !widget.set) continue;
+      if (!component) continue;
+      const instance = widget.id ?? pointer;
+      const note = (of: string | undefined, key: string, from: unknown, to: unknown, at: string) =>
+        found.push({ root: name, instance, component: widget.use!, widget: of, key, from, to, pointer: at });
+      for (const key of overridden(widget, component))
+        note(undefined, key, component[key], widget[key], pointerTo(pointer, key));
       const inner = new Map([...widgetsOf(component, '')].map((one) => [one.widget.id, one.widget]));
-      for (const [id, change] of Object.entries(widget.set)) {
+      for (const [id, change] of Object.entries(widget.set ?? {})) {
         for (const [key, to] of Object.entries(change as Record<string, unknown>)) {
           const from = (inner.get(id) as Record<string, unknown> | undefined)?.[key];
-          const at = pointerTo(pointerTo(pointerTo(pointer, 'set'), id), key);
-          const instance = widget.id ?? pointer;
-          found.push({
-            root: name,
-            instance,
-            component: widget.use!,
-            widget: id,
-            key,
-            from,
-            to,
-            pointer: at,
-          });
+          note(id, key, from, to, pointerTo(pointerTo(pointerTo(pointer, 'set'), id), key));
         }
       }
     }
   }
   return found;
 }
+
+/** The keys that an instance says itself in place of what its component says of them. */
+function overridden(
+  instance: WidgetSource,
+  component: ComponentSource,
+): (keyof WidgetSource & keyof ComponentSource)[] {
+  const params = component.params ?? {};
+  return (Object.keys(instance) as (keyof WidgetSource & keyof ComponentSource)[]).filter(
+    (key) =>
+      component[key] !== undefined && !isFixed(key) && !innerKeys.has(key) && !Object.hasOwn(params, key),
+  );
+}
+
+/** Keys of which an instance and its component each have their own. */
+const innerKeys: ReadonlySet<string> = new Set(['children', 'when', 'accept']);
 
 /**
  * Takes all changes of an instance out, so that it follows its component again. Everything else stays as it is.
@@ -66,14 +77,14 @@ export function resetInstance(document: CheckedDocument, root: string, instance:
     if (one.name !== root) continue;
     for (const { widget, pointer } of widgetsOf(one.root, one.pointer)) {
       if ((widget.id ?? pointer) !== instance) continue;
-      if (!isChanged(widget)) throw new EditError(`"${instance}" changes nothing of its component`);
-      text.remove(pointer, 'set');
+      const component = widget.use === undefined ? undefined : own(document.source.components, widget.use);
+      const keys = component
+        ? [...overridden(widget, component), ...(widget.set === undefined ? [] : ['set'])]
+        : [];
+      if (keys.length === 0) throw new EditError(`"${instance}" changes nothing of its component`);
+      for (const key of keys) text.remove(pointer, key);
       return text.text;
     }
   }
   throw new EditError(`there is no instance "${instance}" in ${root}`);
-}
-
-function isChanged(widget: WidgetSource): boolean {
-  return widget.use !== undefined && widget.set !== undefined;
 }

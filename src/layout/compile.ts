@@ -23,6 +23,7 @@ import {
   spaceEvenly,
   type GridPlan,
 } from './plan.ts';
+import { carriesHeights, carriesWidths } from './carried.ts';
 import { fillAxis, modes, sound } from './fill.ts';
 import type { Reference } from './frame.ts';
 import { markAll } from './solve.ts';
@@ -91,6 +92,9 @@ export function compile(items: readonly LayoutItem[]): Plan {
     const boxes = items.slice(root, plan.end[root]).map(({ box }) => box);
     plan.parts.push({ root, reference, boxes, factor: 1 });
   });
+  const limits = items.flatMap(({ box }, n) => (n > 0 && box.aspect > 0 ? [n] : []));
+  plan.carriedHeights = carriesHeights({ plan, limits });
+  plan.carriedWidths = carriesWidths({ plan, limits });
   markAll(plan);
   return plan;
 }

@@ -57,6 +57,9 @@ export class AxisPlan {
   readonly minShare: Float64Array;
   readonly max: Float64Array;
   readonly maxShare: Float64Array;
+  /** What limits of the other axis leave of this one, through an aspect (2.6). */
+  readonly carriedMost: Float64Array;
+  readonly carriedLeast: Float64Array;
   readonly span: Uint8Array;
   readonly anchorStart: Float64Array;
   readonly anchorEnd: Float64Array;
@@ -117,6 +120,8 @@ export class AxisPlan {
     this.minShare = numbers();
     this.max = numbers();
     this.maxShare = numbers();
+    this.carriedMost = numbers().fill(Infinity);
+    this.carriedLeast = numbers();
     this.span = bytes();
     this.anchorStart = numbers();
     this.anchorEnd = numbers();
@@ -157,7 +162,7 @@ export class AxisPlan {
     if ((this.traits[n]! & hasLimits) === 0) return size > floor ? size : floor;
     const most = this.max[n]! + this.maxShare[n]! * parentLength;
     const least = this.min[n]! + this.minShare[n]! * parentLength;
-    return Math.max(floor, least, Math.min(most, size));
+    return Math.max(floor, least, Math.min(most, this.#carried(n, size)));
   }
 
   /** The same before the parent's size is known: shares count nothing. */
@@ -165,7 +170,12 @@ export class AxisPlan {
     const floor = this.floor[n]!;
     if ((this.traits[n]! & hasLimits) === 0) return size > floor ? size : floor;
     const most = this.maxShare[n] === 0 ? this.max[n]! : Infinity;
-    return Math.max(floor, this.min[n]!, Math.min(most, size));
+    return Math.max(floor, this.min[n]!, Math.min(most, this.#carried(n, size)));
+  }
+
+  /** A size between the limits that the aspect carries over; those of its own axis win, as in CSS Sizing 4 §6.2. */
+  #carried(n: number, size: number): number {
+    return Math.max(this.carriedLeast[n]!, Math.min(this.carriedMost[n]!, size));
   }
 
   /** Has the children of `n` placed anew. */
@@ -264,6 +274,9 @@ export class Plan {
   /** Rows with children on a common baseline, and widgets with an aspect. */
   readonly baselineRows: Int32Array;
   readonly byHeight: Int32Array;
+  /** Widgets with an aspect whose limits on one axis hold the other one too. */
+  carriedHeights: readonly number[] = [];
+  carriedWidths: readonly number[] = [];
   /** 1: some child of this row is aligned by its baseline. */
   readonly baselines: Uint8Array;
   /** 1: the height needed changes with the width given. */

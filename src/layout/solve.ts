@@ -1,4 +1,5 @@
 import { alignBaselines, baselineReach, measureHeight } from './baseline.ts';
+import { carryHeights, carryWidths } from './carried.ts';
 import { definiteHeight } from './definite.ts';
 import type { Frame } from './frame.ts';
 import { giveFree, needOfFree } from './free.ts';
@@ -64,9 +65,16 @@ export function solve(plan: Plan, frame: Frame): void {
   x.length[0] = frame.width;
   y.length[0] = frame.height;
   if (moved) for (let at = 0; at < plan.byHeight.length; at++) x.toNeed.add(plan.byHeight[at]!);
+  for (const n of plan.carriedWidths) {
+    // What held a height is not known before the widths.
+    y.carriedMost[n] = Infinity;
+    y.carriedLeast[n] = 0;
+  }
+  carryHeights(plan);
   needWidths(plan);
   if (x.given[0] !== frame.width) x.regive(0);
   give(plan, x);
+  carryWidths(plan);
   needHeights(plan);
   if (y.given[0] !== frame.height) y.regive(0);
   give(plan, y);

@@ -7,5 +7,6 @@ export { BuildError, Scope } from './scope.ts';
 export { holds, readCondition } from './conditions.ts';
 export type { OnScreen, ReadCondition } from './conditions.ts';
 export type { Origins } from './expand.ts';
+export { isFixed } from './put-in.ts';
 export { shareOf } from './share.ts';
 export { checkMessages } from './check-messages.ts';

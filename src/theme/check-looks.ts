@@ -1,4 +1,5 @@
 import {
+  namesPicture,
   nearestName,
   own,
   pointerTo,
@@ -101,6 +102,11 @@ function checkLook(
     const value = own(look as Record<string, unknown>, key);
     if (value === undefined || isTemplate(value)) continue;
     theme.checkValue(key, value, pointerTo(pointer, key), origin, diagnostics);
+    if (key === 'image' && typeof value === 'string' && !namesPicture(document.source, value)) {
+      const meant = nearestName(value, Object.keys(document.source.pictures ?? {}));
+      const facts = { what: 'picture', name: value, meant };
+      diagnostics.add('unknown-name', facts, origin.at(pointerTo(pointer, key)));
+    }
     if (key === 'font' && typeof value === 'string' && !value.includes('$')) {
       const families = [defaultFont, ...Object.keys(fontsOf(document))];
       for (const name of familyNames(value)) {

@@ -1,4 +1,11 @@
-import { readSides, type Length, type LookSource, type Sides } from '../document/index.ts';
+import {
+  plainSides,
+  readPlainSides,
+  readSides,
+  type Length,
+  type LookSource,
+  type Sides,
+} from '../document/index.ts';
 import type { Rgba } from './color.ts';
 import { parseColor } from './color.ts';
 import { parseCorners, square, type Corners } from './corners.ts';
@@ -14,6 +21,9 @@ export interface Look {
   readonly radius: Corners;
   /** Under the box, the first on top. */
   readonly shadow: readonly Shadow[];
+  /** The picture it shows in place of the widget's own, and its cuts. */
+  readonly image: string | undefined;
+  readonly slice: number | string | undefined;
   /** What a picture's colours are multiplied by. */
   readonly imageTint: Rgba | undefined;
   /** Where a meter was before; a shade of its colour where it is unsaid. */
@@ -62,6 +72,8 @@ export const plainLook: Look = {
   borderColor: undefined,
   radius: square,
   shadow: [],
+  image: undefined,
+  slice: undefined,
   imageTint: undefined,
   trailColor: undefined,
   handleColor: undefined,
@@ -168,6 +180,20 @@ const readers: { readonly [Key in keyof LookSource]-?: { read: Reader; expected:
     read: (value, into) => set(into, 'background', parseFill(String(value))),
   },
   'color': { expected: 'a colour', read: colorAs('color') },
+  'image': {
+    expected: 'the name of a picture',
+    read: (value, into) => {
+      into.image = String(value);
+      return true;
+    },
+  },
+  'slice': {
+    expected: plainSides,
+    read: (value, into) => {
+      into.slice = value;
+      return readPlainSides(value) !== undefined;
+    },
+  },
   'image-tint': { expected: 'a colour', read: colorAs('imageTint') },
   'trail-color': { expected: 'a colour', read: colorAs('trailColor') },
   'handle-color': { expected: 'a colour', read: colorAs('handleColor') },

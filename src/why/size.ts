@@ -51,7 +51,7 @@ export function sizeReason(scene: Solved, index: number, axis: Axis): SizeReason
       `${key}-${size}`,
     );
   };
-  const held = limit('min', 'up') ?? limit('max', 'down');
+  const held = limit('min', 'up') ?? limit('max', 'down') ?? carriedReason(scene, widget, axis, length);
   if (held) return held;
   if (length > 0 && Math.abs(length - box.paddingStart - box.paddingEnd) < 1e-9 && box.mode !== 'content')
     return reason(
@@ -102,6 +102,29 @@ export function sizeReason(scene: Solved, index: number, axis: Axis): SizeReason
     return reason(`is stretched across ${where}`, 'parent');
   }
   return reason(`is what its content needs${contentNote(scene, widget, axis)}`, 'written', size, 'size');
+}
+
+/** A limit of the other axis that holds this one through the aspect (docs/layout-model.md 2.6). */
+function carriedReason(scene: Solved, widget: Widget, axis: Axis, length: number): SizeReason | undefined {
+  const { aspect } = widget.box;
+  const other = axis === 'x' ? 'y' : 'x';
+  const box = widget.box[other];
+  const isSaid = widget.box[axis].mode === 'fixed' && widget.box[axis].size.share === 0;
+  if (!(aspect > 0) || isSaid || box.mode === 'fixed' || box.mode === 'fill') return undefined;
+  const room = roomFor(scene, widget, other).length / scene.layout.factor(widget.index);
+  const ratio = axis === 'x' ? aspect : 1 / aspect;
+  for (const key of ['min', 'max'] as const) {
+    const said = box[key];
+    const value = said && said.u + said.share * room;
+    if (value === undefined || Math.abs(value * ratio - length) > 1e-9) continue;
+    const name = `${key}-${words[other].size}`;
+    return {
+      text: `${words[axis].size} ${shown(length)} u is held by ${name} ${shown(value)} and its aspect ${shown(aspect)}`,
+      pointer: keyPointer(widget, name),
+      follows: said!.share === 0 ? 'written' : 'parent',
+    };
+  }
+  return undefined;
 }
 
 /** Whether the aspect decides this axis: the other one is said, and this one is not. */

@@ -7,7 +7,7 @@ import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 
 const head = `pimbot: 1
 components:
-  gauge: { params: { label: text }, children: [ { id: bar, height: 12 }, { id: name, kind: text, text: "{label}" } ] }
+  gauge: { params: { label: text }, arrange: column, gap: 4, children: [ { id: bar, height: 12 }, { id: name, kind: text, text: "{label}" } ] }
 views:
   dive:
     children:
@@ -63,6 +63,21 @@ describe('changes of instances', () => {
     ]);
   });
 
+  test('what an instance says itself in place of its component is listed and reset with the rest', () => {
+    const before =
+      head +
+      '      - { use: gauge, id: hull, label: Hull, gap: 9, anchor: right top, set: { bar: { height: 20 } } }\n';
+    const document = read(before);
+    const listed = instanceChanges(document).map(({ widget, key, from, to }) => [widget, key, from, to]);
+    expect(listed).toEqual([
+      [undefined, 'gap', 4, 9],
+      ['bar', 'height', 12, 20],
+    ]);
+    expect(resetInstance(document, 'dive', 'hull')).toBe(
+      head + '      - { use: gauge, id: hull, label: Hull, anchor: right top }\n',
+    );
+  });
+
   test.each(Object.entries(styles))(
     'are taken out of a %s map, the rest staying as it is',
     (_, [before, after]) => {
@@ -82,9 +97,12 @@ describe('changes of instances', () => {
     const listed = await pimbotHere(['changes', 'hud.yaml'], folder.path);
     expect(listed.out).toMatch(/dive\/hull +gauge +bar.height +12 +20 +hud.yaml:7:\d+/);
     expect(listed.out).toContain('2 changes of 1 instance');
-    expect((await pimbotHere(['changes', 'hud.yaml', '--reset', 'dive/hull'], folder.path)).out).toBe(
-      'dive/hull follows its component again.\n',
-    );
+    const shown = await pimbotHere(['changes', 'hud.yaml', '--reset', 'dive/hull'], folder.path);
+    expect(shown.out).toMatch(/^--- hud.yaml[^]*dive\/hull follows its component again. Nothing was written/);
+    expect(readFileSync(file, 'utf8')).toBe(head + styles.flow[0]);
+    expect(
+      (await pimbotHere(['changes', 'hud.yaml', '--reset', 'dive/hull', '--write'], folder.path)).out,
+    ).toMatch(/dive\/hull follows its component again.\n$/);
     expect(readFileSync(file, 'utf8')).toBe(head + styles.flow[1]);
     expect((await pimbotHere(['changes', 'hud.yaml'], folder.path)).out).toBe(
       'Every instance follows its component.\n',

@@ -116,6 +116,39 @@ describe('wrap, grid, layers, pages (docs/layout-model.md 4.5 to 4.7)', () => {
 });
 
 describe('sizes and places of their own', () => {
+  test('limits of the size that an aspect gives hold the other one: as large as fits (2.6)', () => {
+    const on = laidOut(
+      [
+        {
+          id: 'fits',
+          size: '300 100',
+          children: [{ 'id': 'in', 'width': 'fill', 'max-height': '100%', 'aspect': 1.5 }],
+        },
+        { 'id': 'share', 'width': '100%', 'max-height': '50%', 'aspect': '2/1', 'anchor': 'center' },
+        { 'id': 'spanned', 'anchor': 'left..right bottom', 'max-height': 90, 'aspect': 2 },
+        { 'id': 'tall', 'height': '100%', 'max-width': '50%', 'aspect': 1 },
+        {
+          id: 'least',
+          arrange: 'row',
+          anchor: 'right top',
+          children: [{ 'id': 'low', 'min-height': 40, 'aspect': 2 }],
+        },
+        { 'id': 'said', 'width': 300, 'max-height': 100, 'aspect': 1 },
+        { 'id': 'own', 'width': 'fill', 'min-width': 500, 'max-height': 100, 'aspect': 1 },
+      ],
+      { width: 1000, height: 800 },
+    );
+    const sizes = (id: string) => numbers(on, id).slice(2);
+    expect(sizes('in')).toEqual([150, 100]);
+    expect(sizes('share')).toEqual([800, 400]);
+    expect(sizes('spanned')).toEqual([180, 90]);
+    expect(numbers(on, 'spanned')[0]).toBe(410);
+    expect(sizes('tall')).toEqual([500, 500]);
+    expect(sizes('low')).toEqual([80, 40]);
+    expect(sizes('said')).toEqual([300, 100]);
+    expect(sizes('own')).toEqual([500, 100]);
+  });
+
   test('an aspect follows from the width, or from a height that is known (2.6, 2.7)', () => {
     const on = laidOut([
       { id: 'wide', width: 160, aspect: '16/9' },

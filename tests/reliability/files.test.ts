@@ -1,5 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { inflateSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { createCanvas } from '@napi-rs/canvas';
 import { drawLayout, findScreen, formatDiagnostic, openView, toSvg } from 'pimbot';
@@ -25,6 +26,8 @@ views:
     backdrop: "#04202a"
     children:
       - { id: t, kind: text, style: words, text: "Depth {depth, number} m", anchor: center }
+      - { kind: text, look: { font: Plain }, text: Depth }
+      - { kind: text, look: { font: Noto }, text: Глубина }
       - { kind: image, image: png, size: 40 }
       - { kind: image, image: jpeg, size: 40, anchor: right top }
       - { kind: image, image: webp, size: 40, anchor: left bottom }
@@ -66,14 +69,44 @@ beforeAll(() => {
   whole.set(
     'theme.yaml',
     Buffer.from(
-      'pimbot-theme: 1\nfonts: { Saira: { 400: saira.woff } }\nstyles: { words: { font: Saira, font-size: 30, color: $line } }\n',
+      'pimbot-theme: 1\nfonts: { Saira: { 400: saira.woff }, Plain: { 400: plain.ttf }, Noto: { 400: noto.woff2 } }\nstyles: { words: { font: "Saira, Plain, Noto", font-size: 30, color: $line } }\n',
     ),
   );
   whole.set('hud.yaml', Buffer.from(document));
-  whole.set('saira.woff', readFileSync('assets/fonts/inter-400.woff'));
+  const woff = readFileSync('assets/fonts/inter-400.woff');
+  whole.set('saira.woff', woff);
+  whole.set('plain.ttf', unpacked(woff));
+  whole.set('noto.woff2', readFileSync('tests/assets/noto-cyrillic-500.woff2'));
   writeFileSync(at('package.json'), '{}');
 });
 afterAll(() => folder.remove());
+
+/** The TTF in a WOFF (WOFF 1.0 §4, §5): its tables, unpacked. */
+function unpacked(woff: Buffer): Buffer {
+  const count = woff.readUInt16BE(12);
+  const head = Buffer.alloc(12 + 16 * count);
+  woff.copy(head, 0, 4, 8);
+  head.writeUInt16BE(count, 4);
+  const tables: Buffer[] = [];
+  let at = head.length;
+  for (let nth = 0; nth < count; nth++) {
+    const entry = 44 + 20 * nth;
+    const [from, packed, length] = [4, 8, 12].map((by) => woff.readUInt32BE(entry + by)) as [
+      number,
+      number,
+      number,
+    ];
+    const bytes = woff.subarray(from, from + packed);
+    const table = packed < length ? inflateSync(bytes) : bytes;
+    woff.copy(head, 12 + 16 * nth, entry, entry + 4);
+    woff.copy(head, 16 + 16 * nth, entry + 16, entry + 20);
+    head.writeUInt32BE(at, 20 + 16 * nth);
+    head.writeUInt32BE(length, 24 + 16 * nth);
+    tables.push(table, Buffer.alloc((4 - (length % 4)) % 4));
+    at += Math.ceil(length / 4) * 4;
+  }
+  return Buffer.concat([head, ...tables]);
+}
 
 /** An atlas of one region over the PNG, in the format docs/pictures.md tells of. */
 function readAtlas(): Buffer {
@@ -126,6 +159,8 @@ describe('files that went wrong', () => {
   test('the whole ones are used', async () => {
     for (const [name, bytes] of whole) writeFileSync(at(name), bytes);
     expect(await used()).toBe('used');
+    const { diagnostics } = await openProject(at('hud.yaml'));
+    expect(diagnostics.map(formatDiagnostic)).toEqual([]);
   });
 
   test.each([
@@ -139,6 +174,8 @@ describe('files that went wrong', () => {
     'brand.tokens.json',
     'theme.yaml',
     'saira.woff',
+    'plain.ttf',
+    'noto.woff2',
     'hud.yaml',
   ])('%s is used as far as it can be, or refused in sentences', async (name) => {
     for (const [one, bytes] of whole) writeFileSync(at(one), bytes);

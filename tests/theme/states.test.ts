@@ -1,5 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
-import { LiveLayout, drawLayout, openView, readDocument, type DocumentSource, type State } from 'pimbot';
+import {
+  LiveLayout,
+  drawLayout,
+  openView,
+  readDocument,
+  type DocumentSource,
+  type Picture,
+  type State,
+} from 'pimbot';
 import { openProject } from 'pimbot/node';
 import { pimbotHere } from '../support/cli.ts';
 import { documentOf, fonts, opened, told } from '../support/views.ts';
@@ -53,6 +61,40 @@ const look = (id: string, states?: Record<string, State[]>) => {
     borderWidth,
   ];
 };
+
+test('a state shows another picture with its own cuts, and what follows from its size follows', () => {
+  const picture = (name: string, width: number) => [name, { name, width, height: 40, kind: 'png' }] as const;
+  const pictures = new Map([picture('up', 60), picture('down', 90)]) as unknown as Map<string, Picture>;
+  const button = {
+    ...documentOf(
+      [
+        { id: 'key', kind: 'button', style: 'key', size: 50 },
+        { id: 'icon', kind: 'image', image: 'up', look: { image: 'down' }, anchor: 'right top' },
+      ],
+      {
+        pictures: { up: 'up.png', down: 'down.png' },
+        styles: { key: { image: 'up', slice: 8, states: { pressed: { image: 'down', slice: '4 6' } } } },
+      },
+    ),
+  };
+  const shown = (pressed: boolean) => {
+    const { document } = readDocument(button);
+    const widgetStates: Record<string, State[]> = pressed ? { key: ['pressed'] } : {};
+    const on = openView(document!, 'test', { resources: { fonts, pictures }, widgetStates }).layoutOn({
+      width: 400,
+      height: 400,
+    });
+    expect(on.rect('icon').width).toBe(90);
+    const { operations } = drawLayout(on);
+    const parts = operations.filter((one) => one.type === 'picture' && one.widget === on.indexOf('key'));
+    return parts.map((one) => one.type === 'picture' && `${one.picture.name} ${one.from?.width}`).slice(0, 2);
+  };
+  expect(shown(false)).toEqual(['up 8', 'up 44']);
+  expect(shown(true)).toEqual(['down 6', 'down 78']);
+  expect(
+    told(readDocument({ ...button, styles: { key: { states: { pressed: { image: 'dwon' } } } } })),
+  ).toEqual([expect.stringMatching(/there is no picture "dwon"; did you mean "down"/)]);
+});
 
 describe('states', () => {
   test('change what they say, those of a style before those of one it extends', () => {

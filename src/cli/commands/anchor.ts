@@ -13,6 +13,7 @@ import { writeWhole } from '../../node/files.ts';
 import { printable } from '../../report/index.ts';
 import { screens } from '../../screen/index.ts';
 import { openView, type View } from '../../view/index.ts';
+import { difference } from '../difference.ts';
 import { UsageError, exitClean, exitUnusable, type Io } from '../io.ts';
 import { load, widgetNamed } from '../load.ts';
 
@@ -66,7 +67,7 @@ async function anchor(file: string, path: string, call: AnchorCall, io: Io): Pro
     else {
       if (call.to === undefined && call.pivot === undefined)
         io.out(`${io.tones.strong(to)}: ${printable(advice.why)}\n`);
-      io.out(`${difference(document.origin.source!.text, changed, io)}`);
+      io.out(difference(file, document.origin.source!.text, changed, io));
       const most = moves.reduce((worst, move) => (move.by > worst.by ? move : worst));
       const elsewhere = moves.slice(1);
       const still = elsewhere.filter(({ by }) => by < 0.5).length;
@@ -95,20 +96,4 @@ function saidAnchor(view: View, id: string): string {
 function movesOf(before: View, after: View, id: string): Move[] {
   const all = movesBetween(before, after, [referenceScreen(before), ...screens]);
   return all.filter(({ widget }) => widget === id);
-}
-
-/** The lines that differ, before and after. */
-function difference(before: string, after: string, io: Io): string {
-  const old = before.split('\n');
-  const now = after.split('\n');
-  let start = 0;
-  while (start < old.length && old[start] === now[start]) start++;
-  let end = 0;
-  while (end < old.length - start && end < now.length - start && old.at(-1 - end) === now.at(-1 - end)) end++;
-  const lines = (list: string[], mark: string, good: boolean) =>
-    list.slice(start, list.length - end).map((line) => {
-      const text = `${mark} ${printable(line)}`;
-      return `${good ? io.tones.good(text) : io.tones.bad(text)}\n`;
-    });
-  return [...lines(old, '-', false), ...lines(now, '+', true)].join('');
 }
