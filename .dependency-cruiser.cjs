@@ -10,6 +10,7 @@ const stages = [
   'layout',
   'inside',
   'view',
+  'live',
   'scene',
   'edit',
   'why',

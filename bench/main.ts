@@ -1,4 +1,4 @@
-import { LiveLayout, makeScreen, openView, readDocument, type DocumentSource, type View } from 'pimbot';
+import { LiveView, makeScreen, openView, readDocument, type DocumentSource, type View } from 'pimbot';
 import { bundledFonts } from 'pimbot/node';
 import { median, rivalWith, startBrowser } from './browser.ts';
 import { checkDemo, checkGrowth, checkMany } from './checking.ts';
@@ -78,7 +78,7 @@ const milliseconds = quick ? 20 : 120;
 
 /** Laying a view out on another screen. */
 function resizing(source: DocumentSource, count: number, one = small, other = wide): Racer {
-  const live = new LiveLayout(viewOf(source), other);
+  const live = new LiveView(viewOf(source), other);
   const rect = { x: 0, y: 0, width: 0, height: 0 };
   return calls(milliseconds, (turn) => {
     live.resize(turn % 2 === 0 ? one : other);
@@ -144,7 +144,7 @@ try {
       count,
     );
 
-    const live = new LiveLayout(viewOf(labels.document), wide);
+    const live = new LiveView(viewOf(labels.document), wide);
     const one = calls(milliseconds, (turn) => live.set({ depth: turn % 10_000 }));
     await race('one changed label (other: full layout of that view)', 'ns', one, withText);
     await race('one changed label (other: 1,000 widgets without text)', 'ns', one, few);
@@ -159,7 +159,7 @@ try {
         },
       },
     });
-    const metered = new LiveLayout(meters, wide);
+    const metered = new LiveView(meters, wide);
     const meter = calls(milliseconds, (turn) => metered.set({ hull: (turn % 1000) / 1000 }));
     await race('one changed meter (other: full layout of that view)', 'ns', meter, few);
 
@@ -187,7 +187,7 @@ try {
       count,
     );
 
-    const quiet = new LiveLayout(viewOf(hudTree(1000, 1).document), wide);
+    const quiet = new LiveView(viewOf(hudTree(1000, 1).document), wide);
     const grown = growth(4000, (turn) => quiet.resize(turn % 2 === 0 ? small : wide));
     tell('heap growth of a resize (other: 1,000 rectangles)', grown, 1000 * 48, 'bytes');
   }

@@ -27,7 +27,6 @@ export type { Widget } from './dress/index.ts';
 export type { Frame, Rect } from './layout/index.ts';
 export {
   DocumentError,
-  LiveLayout,
   NoSuchName,
   ValueError,
   buildView,
@@ -35,11 +34,12 @@ export {
   openView,
   readDocument,
 } from './view/index.ts';
+export { LiveView } from './live/index.ts';
+export type { LiveOccasion, MutableRect } from './live/index.ts';
 export { BuildError } from './skeleton/index.ts';
 export type {
   Backdrop,
   IdsOf,
-  MutableRect,
   ReadOptions,
   ReadResult,
   Resources,

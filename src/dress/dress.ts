@@ -36,7 +36,7 @@ export interface Widget extends Bone {
 }
 
 /** A view with its texts filled in and its looks resolved; parents stand before their children. */
-export interface Tree extends Omit<Skeleton, 'bones' | 'scope' | 'values'> {
+export interface Tree extends Pick<Skeleton, 'view' | 'order' | 'applied'> {
   readonly widgets: readonly Widget[];
 }
 
@@ -45,7 +45,7 @@ const placeholderOpacity = 0.75;
 
 /** Gives the widgets of a skeleton their looks, words and measures. */
 export function dress(skeleton: Skeleton, materials: Materials): Tree {
-  const { bones, scope: names, values, view, order, applied, structural, shows } = skeleton;
+  const { bones, scope: names, values, view, order, applied } = skeleton;
   // A skeleton that was made with other values of a case has the same widgets, and asks for the names of this one.
   const isOwn = values === materials.values;
   const root = isOwn ? names : new Scope(materials.values, materials.messages);
@@ -53,7 +53,6 @@ export function dress(skeleton: Skeleton, materials: Materials): Tree {
   const { theme, kept, states: said, everyControl } = materials;
   const known = said?.size ? undefined : kept?.looks(skeleton, theme, everyControl);
   const widgets: Widget[] = [];
-  const emptying = new Set<string>();
   for (const bone of bones) {
     const parent = bone.index === 0 ? undefined : widgets[bone.parent]!;
     // What follows from a look that is another one for this dress alone is not kept.
@@ -61,19 +60,17 @@ export function dress(skeleton: Skeleton, materials: Materials): Tree {
     const scope = isOwn ? bone.scope : bone.scope.over(root, made);
     const widget = dressed(bone, parent, scope, materials, keeps ? known[bone.index] : undefined);
     if (keeps) known[bone.index] ??= widget.said;
-    // Whether a textbox is empty decides its colour, and which of two messages it shows.
-    if (bone.kind === 'textbox' && 'text' in bone.source && typeof bone.source.text === 'string')
-      scope.follow(bone.source.text, emptying);
     widgets.push(widget.widget);
   }
-  return {
-    view,
-    widgets,
-    order,
-    applied,
-    structural: emptying.size === 0 ? structural : new Set([...structural, ...emptying]),
-    shows,
-  };
+  return { view, widgets, order, applied };
+}
+
+/**
+ * Gives one widget its look and words, with the names of its own scope.
+ * @param parent What it is in; undefined for the view itself.
+ */
+export function dressOne(bone: Bone, parent: Widget | undefined, materials: Materials): Widget {
+  return dressed(bone, parent, bone.scope, materials, undefined).widget;
 }
 
 function dressed(
@@ -84,7 +81,7 @@ function dressed(
   known: Look | undefined,
 ): { readonly widget: Widget; readonly said: Look } {
   if (!parent) return dressedView(bone, scope, materials, known);
-  const { index, id, kind, pointer, origins, selected, visible } = bone;
+  const { index, id, kind, pointer, origins, selected, place, hidden, visible } = bone;
   const written = bone.source as WidgetSource;
   const { rightToLeft } = bone.box;
   const inStates = [
@@ -118,6 +115,8 @@ function dressed(
     scope,
     box: boxIn(bone, look),
     selected,
+    place,
+    hidden,
     visible,
     look,
     theme,

@@ -1,5 +1,5 @@
 import type { CaseValue, State } from '../document/index.ts';
-import type { Skeleton } from '../skeleton/index.ts';
+import { isSameValue, type Skeleton } from '../skeleton/index.ts';
 import { TextBlock, type FontChain, type TextSetting } from '../text/index.ts';
 import type { Look, Theme } from '../theme/index.ts';
 
@@ -37,7 +37,7 @@ export class Kept {
     let known = this.#skeletons.get(key);
     if (!known) this.#skeletons.set(key, (known = []));
     const found = known.find((one) =>
-      [...one.structural].every((name) => isSame(one.values.get(name), values.get(name))),
+      [...one.structural].every((name) => isSameValue(one.values.get(name), values.get(name))),
     );
     if (found) return found;
     const made = make();
@@ -110,12 +110,4 @@ export class Kept {
 /** `background` may be a gradient and `borderColor`, `color` … are colours; a shadow or outline holds one. */
 function isColorKey(key: string): boolean {
   return key === 'background' || key === 'veil' || key === 'imageTint' || /color$/i.test(key);
-}
-
-/** Values of a case are scalars, or lists of scalars and of maps of them. */
-function isSame(one: CaseValue | undefined, other: CaseValue | undefined): boolean {
-  if (one === other) return true;
-  return (
-    typeof one === 'object' && typeof other === 'object' && JSON.stringify(one) === JSON.stringify(other)
-  );
 }

@@ -26,7 +26,7 @@ import {
 import { carriesHeights, carriesWidths } from './carried.ts';
 import { fillAxis, modes, sound } from './fill.ts';
 import type { Reference } from './frame.ts';
-import { markAll } from './solve.ts';
+import { markAll, markBox, markMeasure } from './solve.ts';
 
 /** What the layout needs of a widget; a built tree's widgets have it. */
 export interface LayoutItem {
@@ -73,18 +73,127 @@ const justifications: { readonly [Name in Justification]: number } = {
  * @throws RangeError when a length is not finite or larger than 10¹⁵ u.
  */
 export function compile(items: readonly LayoutItem[]): Plan {
-  const plan = new Plan(items.length, {
+  const plan = emptyPlan(items);
+  for (let n = 0; n < items.length; n++) fill(plan, n, items[n]!);
+  relate(plan, items);
+  for (let n = 0; n < items.length; n++)
+    if (plan.arrange[n] === arrangeGrid) plan.grids[n] = gridOf(plan, n, items[n]!.box);
+  markAll(plan);
+  return plan;
+}
+
+/** Widgets that follow each other: of an old plan, from an index on, or new ones where it is −1. */
+export interface Run {
+  readonly from: number;
+  readonly count: number;
+}
+
+/**
+ * A plan in which some widgets are those of an old one with all that was found of them, and others are new.
+ * @param items All of the new plan. @param touched Indexes in it of widgets that have other children than before.
+ * @throws RangeError as {@link compile} does.
+ */
+export function splice(
+  old: Plan,
+  items: readonly LayoutItem[],
+  runs: readonly Run[],
+  touched: readonly number[],
+): Plan {
+  const plan = emptyPlan(items);
+  let at = 0;
+  for (const { from, count } of runs) {
+    if (from < 0) for (let n = at; n < at + count; n++) fill(plan, n, items[n]!);
+    else copyRun(old, plan, from, at, count);
+    at += count;
+  }
+  for (let n = 0; n < items.length; n++) plan.parent[n] = items[n]!.parent;
+  for (let n = 0; n < items.length; n++) plan.target[n] = items[n]!.target ?? -1;
+  relate(plan, items);
+  const changed = new Set(touched);
+  for (let n = 0; n < items.length; n++)
+    if (plan.arrange[n] === arrangeGrid && (!plan.grids[n] || changed.has(n)))
+      plan.grids[n] = gridOf(plan, n, items[n]!.box);
+  plan.safeLeft = old.safeLeft;
+  plan.safeRight = old.safeRight;
+  plan.safeTop = old.safeTop;
+  plan.safeBottom = old.safeBottom;
+  // Factors are counted from 1 in a part that is new.
+  for (const part of plan.parts) {
+    const before = old.parts.find(({ boxes }) => boxes[0] === part.boxes[0]);
+    const isSame =
+      before?.boxes.length === part.boxes.length && before.boxes.every((box, nth) => box === part.boxes[nth]);
+    if (isSame) part.factor = before.factor;
+  }
+  at = 0;
+  for (const { from, count } of runs) {
+    if (from < 0) for (let n = at; n < at + count; n++) markNew(plan, n);
+    at += count;
+  }
+  for (const n of touched) markBox(plan, n);
+  return plan;
+}
+
+/** Has a widget that was not there before found. */
+function markNew(plan: Plan, n: number): void {
+  markMeasure(plan, n);
+  plan.x.given[n] = NaN;
+  plan.y.given[n] = NaN;
+  plan.x.regive(n);
+  plan.y.regive(n);
+}
+
+function copyRun(old: Plan, plan: Plan, from: number, at: number, count: number): void {
+  copyArrays(old.x, plan.x, from, at, count);
+  copyArrays(old.y, plan.y, from, at, count);
+  copyArrays(old, plan, from, at, count);
+  for (let by = 0; by < count; by++) {
+    plan.measures[at + by] = old.measures[from + by];
+    plan.grids[at + by] = old.grids[from + by];
+  }
+}
+
+/** Every array with an entry a widget: those that are as long as there are widgets. */
+function copyArrays(old: object, plan: object, from: number, at: number, count: number): void {
+  const into = plan as Readonly<Record<string, unknown>>;
+  for (const [key, values] of Object.entries(old) as [string, unknown][]) {
+    const isKept = values instanceof Float64Array ? key !== 'scratch' && key !== 'exchange' : isWhole(values);
+    if (!isKept || notByWidget.has(key)) continue;
+    (into[key] as Float64Array).set((values as Float64Array).subarray(from, from + count), at);
+  }
+}
+
+function isWhole(values: unknown): boolean {
+  return values instanceof Uint8Array || values instanceof Uint16Array || values instanceof Uint32Array;
+}
+
+const notByWidget: ReadonlySet<string> = new Set(['settled', 'why', 'baselines']);
+
+/** Changes what a widget says to another box of the same structure. @throws RangeError as {@link compile} does. */
+export function refill(plan: Plan, n: number, item: LayoutItem): void {
+  const [x, y] = [plan.x.scrolled[n]!, plan.y.scrolled[n]!];
+  const end = plan.end[n]!;
+  fill(plan, n, item);
+  plan.end[n] = end;
+  plan.x.scrolled[n] = x;
+  plan.y.scrolled[n] = y;
+  for (const { root, boxes } of plan.parts)
+    if (n >= root && n < root + boxes.length) boxes[n - root] = item.box;
+}
+
+function emptyPlan(items: readonly LayoutItem[]): Plan {
+  return new Plan(items.length, {
     deferred: targetsFirst(items),
     baselineRows: rowsOnBaselines(items),
     byHeight: items.flatMap(({ box }, n) => (box.aspect > 0 && box.x.mode !== 'fixed' ? [n] : [])),
   });
-  for (let n = 0; n < items.length; n++) fill(plan, n, items[n]!);
+}
+
+/** Works out what widgets are to each other. */
+function relate(plan: Plan, items: readonly LayoutItem[]): void {
+  for (let n = 0; n < items.length; n++) plan.end[n] = n + 1;
   for (let n = items.length - 1; n > 0; n--) {
     const parent = plan.parent[n]!;
     if (plan.end[parent]! < plan.end[n]!) plan.end[parent] = plan.end[n]!;
-  }
-  for (let n = 0; n < items.length; n++) {
-    if (plan.arrange[n] === arrangeGrid) plan.grids[n] = gridOf(plan, n, items[n]!.box);
   }
   for (const row of plan.baselineRows) plan.baselines[row] = 1;
   items.forEach(({ reference }, root) => {
@@ -95,8 +204,6 @@ export function compile(items: readonly LayoutItem[]): Plan {
   const limits = items.flatMap(({ box }, n) => (n > 0 && box.aspect > 0 ? [n] : []));
   plan.carriedHeights = carriesHeights({ plan, limits });
   plan.carriedWidths = carriesWidths({ plan, limits });
-  markAll(plan);
-  return plan;
 }
 
 function fill(plan: Plan, n: number, { box, parent, measure, natural, target }: LayoutItem): void {

@@ -1,9 +1,9 @@
 /* Boxes in; flat typed arrays that are solved for a screen, and rectangles out. Knows no text and no colour. */
-export { compile } from './compile.ts';
-export type { LayoutItem } from './compile.ts';
+export { compile, refill, splice } from './compile.ts';
+export type { LayoutItem, Run } from './compile.ts';
 export { MutableFrame, frameOf, referenceOf, referenceOfPart } from './frame.ts';
 export type { Frame, Reference } from './frame.ts';
 export { Layout } from './layout.ts';
 export type { Rect } from './layout.ts';
-export { markMeasure, placeInto, scrollTo, solve } from './solve.ts';
+export { markBox, markMeasure, placeInto, scrollTo, solve } from './solve.ts';
 export type { Plan } from './plan.ts';

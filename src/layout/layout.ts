@@ -25,14 +25,47 @@ export class Layout {
   constructor(plan: Plan, frame: Frame) {
     this.frame = frame;
     this.count = plan.count;
-    this.#xs = places(plan, plan.x);
-    this.#ys = places(plan, plan.y);
+    this.#xs = new Float64Array(plan.count);
+    this.#ys = new Float64Array(plan.count);
     this.#widths = plan.x.length.slice();
     this.#heights = plan.y.length.slice();
+    placesInto(plan, plan.x, this.#xs);
+    placesInto(plan, plan.y, this.#ys);
     this.#factors = plan.parts.length > 0 ? plan.factor.slice() : undefined;
     const grids = plan.grids.some((grid) => grid !== undefined);
     this.#columns = grids ? plan.column.slice() : undefined;
     this.#rows = grids ? plan.row.slice() : undefined;
+  }
+
+  /**
+   * Takes over what the plan it was made of has been solved to since, in place. Makes nothing.
+   * @param moved Is written 1 for every widget whose box or scale is another one.
+   */
+  follow(plan: Plan, moved: Uint8Array): void {
+    const factors = this.#factors;
+    for (let n = 0; n < this.count; n++) {
+      const width = plan.x.length[n]!;
+      const height = plan.y.length[n]!;
+      const x = n === 0 ? 0 : this.#xs[plan.parent[n]!]! + plan.x.start[n]!;
+      const y = n === 0 ? 0 : this.#ys[plan.parent[n]!]! + plan.y.start[n]!;
+      const same =
+        x === this.#xs[n] && y === this.#ys[n] && width === this.#widths[n] && height === this.#heights[n];
+      if (!same) {
+        moved[n] = 1;
+        this.#xs[n] = x;
+        this.#ys[n] = y;
+        this.#widths[n] = width;
+        this.#heights[n] = height;
+      }
+      if (factors && factors[n] !== plan.factor[n]) {
+        factors[n] = plan.factor[n]!;
+        moved[n] = 1;
+      }
+    }
+    if (this.#columns) {
+      this.#columns.set(plan.column);
+      this.#rows!.set(plan.row);
+    }
   }
 
   /** How many u of the view one u of a widget is: 1, but in a part that keeps another scaling. */
@@ -104,10 +137,7 @@ export class Layout {
   }
 }
 
-function places(plan: Plan, axis: AxisPlan): Float64Array {
-  const found = axis.start.slice();
-  const { parent } = plan;
+function placesInto({ parent }: Plan, { start }: AxisPlan, found: Float64Array): void {
   found[0] = 0;
-  for (let n = 1; n < found.length; n++) found[n] = found[parent[n]!]! + found[n]!;
-  return found;
+  for (let n = 1; n < found.length; n++) found[n] = found[parent[n]!]! + start[n]!;
 }

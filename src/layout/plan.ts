@@ -211,7 +211,7 @@ export interface Part {
   readonly root: number;
   readonly reference: Reference;
   /** Of the root and of every widget in it. */
-  readonly boxes: readonly Box[];
+  readonly boxes: Box[];
   /** What its lengths were last multiplied by. */
   factor: number;
 }

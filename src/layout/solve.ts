@@ -50,6 +50,20 @@ export function markMeasure(plan: Plan, n: number): void {
   plan.y.toNeed.add(n);
 }
 
+/** Has a widget whose box is another one measured and placed anew, and all that follows from it. */
+export function markBox(plan: Plan, n: number): void {
+  markMeasure(plan, n);
+  const parent = plan.parent[n]!;
+  for (const axis of [plan.x, plan.y]) {
+    axis.regive(n);
+    if (parent < 0) continue;
+    // What a parent needs follows from places too where it is free.
+    if (parent > 0) axis.toNeed.add(parent);
+    if (plan.arrange[parent] === arrangeFree) axis.replace(n);
+    else axis.regive(parent);
+  }
+}
+
 /** Lays a plan out on a frame. Afterwards `start` and `length` of both axes hold every widget's border box. */
 export function solve(plan: Plan, frame: Frame): void {
   const { x, y } = plan;

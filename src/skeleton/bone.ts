@@ -1,7 +1,7 @@
 import type { CaseValue, Kind, ViewSource, WidgetSource } from '../document/index.ts';
 import type { Messages } from '../text/index.ts';
 import type { Box } from './box.ts';
-import type { Origins } from './expand.ts';
+import type { Expanded, Origins, Unexpanded } from './expand.ts';
 import type { Scope } from './scope.ts';
 
 /** One widget of a view as the document, the screen and structural values make it: what it is and how it is placed. */
@@ -24,6 +24,10 @@ export interface Bone {
   readonly box: Box;
   /** The one of a widget's tabs that is chosen. */
   readonly selected: boolean;
+  /** Which of the children its parent is written with it was unfolded from. */
+  readonly place: number;
+  /** True: a page that is not shown. */
+  readonly hidden: boolean;
   /** False: it keeps its place and is not drawn. A widget in an invisible one is invisible. */
   readonly visible: boolean;
 }
@@ -42,8 +46,31 @@ export interface Skeleton {
   readonly applied: readonly string[];
   /** Names of the case that decide which widgets there are and how they are placed. */
   readonly structural: ReadonlySet<string>;
-  /** Names of the case → indexes of the widgets that show them. */
-  readonly shows: ReadonlyMap<string, readonly number[]>;
+  /** Written widgets that follow from values. */
+  readonly sites: readonly Site[];
+  /** By index, of widgets with children: the children as they are written. */
+  readonly written: readonly (readonly Unexpanded[] | undefined)[];
+}
+
+/** A written widget that follows from values of the case: whether it is there, how often, and its keys. */
+export interface Site {
+  readonly written: Unexpanded;
+  /** Index of the widget it is in. */
+  readonly parent: number;
+  /** Which of its parent's children it is, whether it is a page that is not shown, and whether a tab that is chosen. */
+  readonly place: number;
+  readonly hidden: boolean;
+  readonly selected: boolean;
+  /** What it unfolded to: none, one or several widgets. */
+  readonly heads: readonly Head[];
+  /** The names of the case that it follows from. */
+  readonly names: ReadonlySet<string>;
+}
+
+/** One widget that a written one unfolded to. */
+export interface Head {
+  readonly index: number;
+  readonly made: Expanded;
 }
 
 /** What a skeleton is made of beside the document and the screen. */

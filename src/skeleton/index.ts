@@ -1,9 +1,13 @@
 /* Document, screen and structural values in; a view's tree of widgets and their boxes out. No looks, no words. */
-export { makeSkeleton } from './skeleton.ts';
-export type { Bone, Skeleton, Structure } from './bone.ts';
+export { drawingOrder, followShown, growPiece, makeSkeleton, mostWidgets, remadeBone } from './skeleton.ts';
+export type { Piece } from './skeleton.ts';
+export { dividedBoxes, isDivider } from './divider.ts';
+export type { Bone, Head, Site, Skeleton, Structure } from './bone.ts';
+export { expand } from './expand.ts';
+export type { Expanded, Unexpanded } from './expand.ts';
 export { mirrored, withPadding } from './box.ts';
 export type { AxisBox, Box, SizeMode } from './box.ts';
-export { BuildError, Scope } from './scope.ts';
+export { BuildError, Scope, isSameValue } from './scope.ts';
 export { holds, readCondition } from './conditions.ts';
 export type { OnScreen, ReadCondition } from './conditions.ts';
 export type { Origins } from './expand.ts';

@@ -20,6 +20,14 @@ export class BuildError extends Error {
   }
 }
 
+/** Whether two values of a case are the same: scalars, or lists of scalars and of maps of them. */
+export function isSameValue(one: CaseValue | undefined, other: CaseValue | undefined): boolean {
+  if (one === other) return true;
+  return (
+    typeof one === 'object' && typeof other === 'object' && JSON.stringify(one) === JSON.stringify(other)
+  );
+}
+
 const plainly = (value: string): string => value;
 
 /** The names a widget can use: the values of the case, and in a component its parameters, in a repeat its entry. */
@@ -56,6 +64,14 @@ export class Scope {
   /** A scope inside this one, for the parameters of an instance. */
   inner(parameters: { readonly [name: string]: CaseValue }): Scope {
     return new Scope(new Map(Object.entries(parameters)), this.#messages, this, true);
+  }
+
+  /** Whether every name has the same value in another scope of the same view. */
+  equals(other: Scope): boolean {
+    if (this === other) return true;
+    if (!this.#outer || !other.#outer || this.#values.size !== other.#values.size) return false;
+    for (const [name, value] of this.#values) if (!isSameValue(value, other.#values.get(name))) return false;
+    return this.#outer.equals(other.#outer);
   }
 
   /** The value of a name; texts of parameters are filled in with the names around the instance. */

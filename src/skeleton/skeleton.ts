@@ -3,26 +3,43 @@ import {
   pointerTo,
   type CheckedDocument,
   type Direction,
-  type ViewSource,
   type WidgetSource,
 } from '../document/index.ts';
-import type { Bone, Skeleton, Structure } from './bone.ts';
+import type { Bone, Head, Site, Skeleton, Structure } from './bone.ts';
 import { boxOf, boxOfView, type Box } from './box.ts';
 import type { OnScreen } from './conditions.ts';
 import { withDividers } from './divider.ts';
-import { childrenOf, expand, withConditions, type Expanded, type Unexpanded } from './expand.ts';
+import { childrenOf, expand, withConditions, type Expanded, type Trace, type Unexpanded } from './expand.ts';
 import { BuildError, Scope } from './scope.ts';
 
 interface Pending {
   readonly written: Unexpanded;
   readonly parent: Bone;
+  /** Which of its parent's children it is. */
+  readonly place: number;
   readonly hidden: boolean;
   /** The one of a widget's tabs that is chosen. */
   readonly selected: boolean;
+  /** Where it is one of several that a written widget unfolded to. */
+  readonly site: GrowingSite | undefined;
+}
+
+interface GrowingSite extends Site {
+  readonly heads: Head[];
+}
+
+/** What a skeleton is grown with. */
+interface Growth {
+  readonly document: CheckedDocument;
+  readonly on: OnScreen;
+  readonly trace: Trace;
+  readonly bones: Bone[];
+  readonly written: (readonly Unexpanded[] | undefined)[];
+  readonly sites: GrowingSite[];
 }
 
 /** The most widgets a view may unfold to. */
-const mostWidgets = 200_000;
+export const mostWidgets = 200_000;
 
 /**
  * Makes the skeleton of a view in document order, for a screen.
@@ -50,47 +67,15 @@ export function makeSkeleton(
     scope,
     box: boxOfView(source, source.direction === undefined ? rightToLeft : source.direction === 'rtl'),
     selected: false,
+    place: 0,
+    hidden: false,
     visible: true,
   };
-  const bones: Bone[] = [root];
-  const counts = new Map<string, number>();
-  const stack: Pending[] = [];
-  const push = (children: readonly Unexpanded[], parent: Bone, parentSource: WidgetSource | ViewSource) => {
-    for (let index = children.length - 1; index >= 0; index--) {
-      const written = children[index]!;
-      const isShown = !isOtherPage(children, index, parentSource.page);
-      const hidden = parentSource.arrange === 'pages' && !isShown;
-      stack.push({ written, parent, hidden, selected: parent.kind === 'tabs' && isShown });
-    }
-  };
-  push(
-    childrenOf(source.children, pointer, {
-      scope,
-      prefix: '',
-      set: undefined,
-      setPointer: '',
-      slotted: [],
-    }),
-    root,
-    source,
-  );
-  for (let next = stack.pop(); next; next = stack.pop()) {
-    const [one, ...others] = expand(document, next.written, on, trace);
-    if (!one) continue;
-    if (others.length > 0) {
-      // Several go back on the stack in their order, so that each is followed by its own children.
-      const { parent, hidden, selected } = next;
-      for (const later of [one, ...others].reverse())
-        stack.push({ written: finished(later), parent, hidden, selected });
-      continue;
-    }
-    if (bones.length >= mostWidgets) {
-      throw new BuildError(`the view unfolds to more than ${mostWidgets} widgets`, pointer);
-    }
-    const bone = makeBone(one, next, bones.length, counts);
-    bones.push(bone);
-    push(one.children, bone, one.source);
-  }
+  const around = { scope, prefix: '', set: undefined, setPointer: '', slotted: [] };
+  const children = childrenOf(source.children, pointer, around);
+  const growth: Growth = { document, on, trace, bones: [root], written: [children], sites: [] };
+  grow(growth, pendingOf(children, root));
+  const { bones, sites, written } = growth;
   for (const { kind, source: divider, scope: names } of bones) {
     // Where a divider stands decides the sizes of its neighbours.
     if (kind === 'separator' && 'value' in divider && typeof divider.value === 'string')
@@ -104,12 +89,98 @@ export function makeSkeleton(
     order: drawingOrder(bones),
     applied: trace.applied,
     structural: trace.structural,
-    shows: shownNames(bones),
+    sites,
+    written,
   };
 }
 
+/** A piece of a skeleton: the first bone is the widget it is in, the rest its new children and all in them. */
+export type Piece = Pick<Skeleton, 'bones' | 'sites' | 'written'>;
+
+/** Grows what a site has unfolded to, or all children of a widget, anew. @throws BuildError */
+export function growPiece(
+  document: CheckedDocument,
+  on: OnScreen,
+  parent: Bone,
+  grown:
+    | { readonly children: readonly Unexpanded[] }
+    | { readonly site: Pick<Site, 'place' | 'hidden' | 'selected'>; readonly made: readonly Expanded[] },
+): Piece {
+  const root = { ...parent, index: 0 };
+  const trace = { applied: [], structural: new Set<string>() };
+  const growth: Growth = { document, on, trace, bones: [root], written: [undefined], sites: [] };
+  if ('children' in grown) {
+    growth.written[0] = grown.children;
+    grow(growth, pendingOf(grown.children, root));
+  } else {
+    const { place, hidden, selected } = grown.site;
+    grow(
+      growth,
+      grown.made
+        .map((one) => ({ written: finished(one), parent: root, place, hidden, selected, site: undefined }))
+        .reverse(),
+    );
+  }
+  return { bones: withDividers(growth.bones), sites: growth.sites, written: growth.written };
+}
+
+/** The children of a widget as they wait on the stack: the first on top. */
+function pendingOf(children: readonly Unexpanded[], parent: Bone): Pending[] {
+  const { source } = parent;
+  return children
+    .map((written, place) => {
+      const isShown = !isOtherPage(children, place, source.page);
+      const hidden = source.arrange === 'pages' && !isShown;
+      return { written, parent, place, hidden, selected: parent.kind === 'tabs' && isShown, site: undefined };
+    })
+    .reverse();
+}
+
+/** Unfolds what is on the stack, and all in it, into bones. */
+function grow({ document, on, trace, bones, written, sites }: Growth, stack: Pending[]): void {
+  const counts = new Map<string, number>();
+  const names = new Set<string>();
+  const own = { applied: trace.applied, structural: names };
+  for (let next = stack.pop(); next; next = stack.pop()) {
+    const made = expand(document, next.written, on, own);
+    const { parent, place, hidden, selected } = next;
+    let { site } = next;
+    if (names.size > 0) {
+      for (const name of names) trace.structural.add(name);
+      site = {
+        written: next.written,
+        parent: parent.index,
+        place,
+        hidden,
+        selected,
+        heads: [],
+        names: new Set(names),
+      };
+      sites.push(site);
+      names.clear();
+    }
+    const [one, ...others] = made;
+    if (!one) continue;
+    if (others.length > 0) {
+      // Several go back on the stack in their order, so that each is followed by its own children.
+      for (const later of made.reverse())
+        stack.push({ written: finished(later), parent, place, hidden, selected, site });
+      continue;
+    }
+    if (bones.length >= mostWidgets) {
+      throw new BuildError(`the view unfolds to more than ${mostWidgets} widgets`, bones[0]!.pointer);
+    }
+    const bone = makeBone(one, next, bones.length, counts);
+    bones.push(bone);
+    site?.heads.push({ index: bone.index, made: one });
+    if (one.children.length === 0) continue;
+    written[bone.index] = one.children;
+    for (const child of pendingOf(one.children, bone)) stack.push(child);
+  }
+}
+
 /** Indexes in drawing order. */
-function drawingOrder(widgets: readonly Bone[]): number[] {
+export function drawingOrder(widgets: readonly Pick<Bone, 'index' | 'parent' | 'source'>[]): number[] {
   const children = widgets.map((): number[] => []);
   for (const { index, parent } of widgets) if (index > 0) children[parent]!.push(index);
   const zOf = (index: number) => ('z' in widgets[index]!.source ? (widgets[index]!.source.z ?? 0) : 0);
@@ -124,24 +195,15 @@ function drawingOrder(widgets: readonly Bone[]): number[] {
   return order;
 }
 
-/** Which widgets show which values. */
-function shownNames(widgets: readonly Bone[]): Map<string, number[]> {
-  const shows = new Map<string, number[]>();
-  for (const { index, source, scope } of widgets) {
-    const names = new Set<string>();
-    if ('text' in source && typeof source.text === 'string') scope.follow(source.text, names);
-    for (const key of ['value', 'trail'] as const) {
-      const said = key in source ? (source as WidgetSource)[key] : undefined;
-      if (typeof said === 'string') scope.follow(said, names);
-    }
-    for (const name of names) {
-      const shown = shows.get(name);
-      if (shown) shown.push(index);
-      else shows.set(name, [index]);
-    }
+/** Adds the names of the case that a widget shows. */
+export function followShown({ source, scope }: Pick<Bone, 'source' | 'scope'>, into: Set<string>): void {
+  for (const key of shownKeys) {
+    const said = key in source ? (source as WidgetSource)[key] : undefined;
+    if (typeof said === 'string') scope.follow(said, into);
   }
-  return shows;
 }
+
+const shownKeys = ['text', 'value', 'trail', 'placeholder'] as const;
 
 /** All pages but the one that is shown are there, so that turning a page moves nothing, and are not seen. */
 function isOtherPage(children: readonly Unexpanded[], index: number, page: string | undefined): boolean {
@@ -156,26 +218,30 @@ function finished(one: Expanded): Unexpanded {
   return { ...one, source, set: undefined, setPointer: '', slotted: [], finished: one };
 }
 
-function makeBone(
-  { source, pointer, origins, scope, prefix, id: given }: Expanded,
-  { parent, hidden, selected }: Pending,
-  index: number,
-  counts: Map<string, number>,
-): Bone {
-  const kind = source.kind ?? 'panel';
-  const start = `${parent.id}.${kind}`;
-  let id = given;
+function makeBone(made: Expanded, next: Pending, index: number, counts: Map<string, number>): Bone {
+  const { parent } = next;
+  let { id } = made;
   if (id === undefined) {
+    const start = `${parent.id}.${made.source.kind ?? 'panel'}`;
     const count = (counts.get(start) ?? 0) + 1;
     counts.set(start, count);
     id = `${start}-${count}`;
   }
+  return remadeBone({ ...next, index, id }, made, parent);
+}
+
+/** A bone of another source in the same place. @throws BuildError */
+export function remadeBone(
+  { index, id, place, hidden, selected }: Pick<Bone, 'index' | 'id' | 'place' | 'hidden' | 'selected'>,
+  { source, pointer, origins, scope, prefix }: Expanded,
+  parent: Bone,
+): Bone {
   const rightToLeft = source.direction === undefined ? parent.box.rightToLeft : source.direction === 'rtl';
   const named = prefix === '' ? source : withPrefix(source, prefix);
   return {
     index,
     id,
-    kind,
+    kind: source.kind ?? 'panel',
     parent: parent.index,
     pointer,
     origins,
@@ -183,6 +249,8 @@ function makeBone(
     scope,
     box: boxAt(pointer, named, rightToLeft),
     selected,
+    place,
+    hidden,
     visible: parent.visible && !hidden && source.visible !== false,
   };
 }

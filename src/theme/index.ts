@@ -8,7 +8,7 @@ export type { Corners } from './corners.ts';
 export type { Shadow, Stroke } from './shadow.ts';
 export { colorAt, gradientLine } from './fill.ts';
 export type { Fill, Stop } from './fill.ts';
-export { defaultFont, familyNames, inheritedKeys, plainLook } from './look.ts';
+export { defaultFont, familyNames, handsOnTheSame, inheritedKeys, plainLook } from './look.ts';
 export type { Look } from './look.ts';
 export { lookPlaces } from './sources.ts';
 export type { LookPlace } from './sources.ts';

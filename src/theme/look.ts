@@ -127,6 +127,13 @@ export function inherited(parent: Look): Look {
   return look;
 }
 
+/** Whether children start from the same in both. */
+export function handsOnTheSame(one: Look, other: Look): boolean {
+  return inheritedFields.every(
+    (field) => one[field] === other[field] || JSON.stringify(one[field]) === JSON.stringify(other[field]),
+  );
+}
+
 type Changes = { -readonly [Key in keyof Look]?: Look[Key] };
 type Reader = (value: string | number, into: Changes) => boolean;
 

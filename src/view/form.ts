@@ -1,11 +1,17 @@
-import type { Tree } from '../dress/index.ts';
-import { compile, referenceOfPart, type Plan, type Reference } from '../layout/index.ts';
+import type { Tree, Widget } from '../dress/index.ts';
+import { compile, referenceOfPart, type LayoutItem, type Plan, type Reference } from '../layout/index.ts';
+
+/** The indexes of widgets by their ids. */
+export interface Indexes {
+  get(id: string): number | undefined;
+  keys(): Iterable<string>;
+}
 
 /** A view dressed and compiled for the screens on which the same conditions hold. */
 export interface Form {
   readonly tree: Tree;
   readonly plan: Plan;
-  readonly indexes: ReadonlyMap<string, number>;
+  readonly indexes: Indexes;
   /** One that is the same but for colours, made before it; itself where there is none. */
   readonly alike: Form | undefined;
 }
@@ -13,15 +19,22 @@ export interface Form {
 /** @param reference The document's, whose size a part has that says none. */
 export function formOf(tree: Tree, reference: Reference): Form {
   const indexes = new Map(tree.widgets.map(({ id, index }) => [id, index]));
-  const plan = compile(
-    tree.widgets.map(({ parent, box, measure, kind }) => ({
-      parent,
-      box,
-      measure,
-      natural: kind === 'image',
-      target: box.target === undefined ? undefined : indexes.get(box.target),
-      reference: box.reference && referenceOfPart(box.reference, reference),
-    })),
-  );
+  const plan = compile(tree.widgets.map((widget) => itemOf(widget, reference, (id) => indexes.get(id))));
   return { tree, plan, indexes, alike: undefined };
+}
+
+/** What the layout needs of a widget. @param indexOf The index of an id. */
+export function itemOf(
+  { parent, box, measure, kind }: Widget,
+  reference: Reference,
+  indexOf: (id: string) => number | undefined,
+): LayoutItem {
+  return {
+    parent,
+    box,
+    measure,
+    natural: kind === 'image',
+    target: box.target === undefined ? undefined : indexOf(box.target),
+    reference: box.reference && referenceOfPart(box.reference, reference),
+  };
 }

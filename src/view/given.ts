@@ -1,6 +1,6 @@
 import { states as allStates, widgetsOf, type CaseValue, type State } from '../document/index.ts';
 import type { CheckedDocument } from '../document/index.ts';
-import type { Tree } from '../dress/index.ts';
+import type { Widget } from '../dress/index.ts';
 import { NoSuchName } from './no-such-name.ts';
 
 /* What a game gives a view while it runs: refused before anything changes, so that no layout is ever made of it. */
@@ -25,6 +25,13 @@ export class ValueError extends Error {
   }
 }
 
+/** What is known of who asks for a value. */
+export interface Asked {
+  isAsked(name: string): boolean;
+  /** The first widget that follows from it. */
+  firstOf(name: string): { readonly widget: Widget } | undefined;
+}
+
 /**
  * Holds values against what a view asks for.
  * @param known The names of the values there are. @throws NoSuchName for one that no case has and no widget asks for.
@@ -34,21 +41,20 @@ export function checkValues(
   values: { readonly [name: string]: unknown },
   known: ReadonlyMap<string, CaseValue>,
   document: CheckedDocument,
-  tree: Tree,
+  asked: Asked,
 ): void {
   for (const name of Object.keys(values)) {
     const value = values[name];
     const isPlain = typeof value === 'string' || typeof value === 'boolean' || Number.isFinite(value);
     if (isPlain && known.has(name)) continue;
-    if (!known.has(name) && !tree.shows.has(name) && !tree.structural.has(name)) {
+    if (!known.has(name) && !asked.isAsked(name)) {
       const cases = Object.values(document.source.cases ?? {}).flatMap((one) => Object.keys(one));
       if (!cases.includes(name))
         throw new NoSuchName('value', name, [...new Set([...cases, ...known.keys()])]);
     }
     const wrong = troubleWith(value);
     if (wrong === undefined) continue;
-    const [first] = tree.shows.get(name) ?? [];
-    const widget = first === undefined ? undefined : tree.widgets[first];
+    const widget = asked.firstOf(name)?.widget;
     throw new ValueError(
       `the value "${name}" is ${wrong}`,
       name,
@@ -102,9 +108,13 @@ export function checkWidget(
   const known = new Set(there);
   if (known.has(id)) return;
   const root = document.source.views[view]!;
-  for (const { widget } of widgetsOf(root, '')) if (widget.id !== undefined) known.add(widget.id);
-  // Of instances and repeats the ids are made when they are there: what is before the point or number tells.
+  // Of instances and repeats the ids are made when they are there: what is before the point, or the place or key, tells.
   const stem = id.replace(/\..*$/, '');
-  if (known.has(id) || known.has(stem) || known.has(stem.replace(/-\d+$/, ''))) return;
+  for (const { widget } of widgetsOf(root, '')) {
+    if (widget.id === undefined) continue;
+    known.add(widget.id);
+    if (widget.repeat !== undefined && stem.startsWith(`${widget.id}-`)) return;
+  }
+  if (known.has(id) || known.has(stem)) return;
   throw new NoSuchName('widget', id, [...known]);
 }

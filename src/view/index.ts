@@ -11,10 +11,11 @@ export type { Lists, No, Occasion, OccasionKey } from './occasion.ts';
 export { localesOf } from './resources.ts';
 export type { Resources } from './resources.ts';
 export { SharedViews } from './shared-views.ts';
-export type { Form } from './form.ts';
+export { itemOf } from './form.ts';
+export type { Form, Indexes } from './form.ts';
+export { checkStates, checkValues, checkWidget } from './given.ts';
 export { View, ViewLayout, openView } from './view.ts';
 export type { Backdrop, ViewOptions } from './view.ts';
-export { LiveLayout } from './live.ts';
-export type { MutableRect } from './live.ts';
+
 export { DocumentError, buildView } from './typed.ts';
 export type { IdsOf } from './typed.ts';

@@ -18,7 +18,7 @@ import {
   type Rect,
   type Reference,
 } from '../layout/index.ts';
-import { formOf, type Form } from './form.ts';
+import { formOf, type Form, type Indexes } from './form.ts';
 import { languageOf } from './language.ts';
 import type { SharedViews } from './shared-views.ts';
 import type { Picture } from '../picture/index.ts';
@@ -96,7 +96,7 @@ export function openView<Id extends string = string>(
     const color = parseColor(String(theme.fillIn(entry) ?? ''));
     return color ? [{ type: 'color', name: entry, color }] : [];
   });
-  return new View(document, name, occasion, variant, backdrops, options.shared);
+  return new View(document, name, occasion, variant, backdrops, options.resources, options.shared);
 }
 
 /** A view that can be laid out on any screen. `Id` is the union of its widgets' ids, where they are known. */
@@ -108,6 +108,7 @@ export class View<Id extends string = string> {
   readonly occasion: Occasion;
   readonly variant: Materials;
   readonly backdrops: readonly Backdrop[];
+  readonly #resources: Resources;
   readonly #shared: SharedViews | undefined;
   readonly #conditions: readonly ReadCondition[];
   readonly #forms = new Map<string, Form>();
@@ -121,8 +122,10 @@ export class View<Id extends string = string> {
     occasion: Occasion,
     variant: Materials,
     backdrops: readonly Backdrop[],
+    resources: Resources,
     shared?: SharedViews,
   ) {
+    this.#resources = resources;
     this.#shared = shared;
     this.document = document;
     this.name = name;
@@ -147,7 +150,22 @@ export class View<Id extends string = string> {
   /** The same view made of something else, and of another document where one is given; it shares nothing. */
   with(changes: Partial<Materials>, document = this.document): View<Id> {
     const variant = { ...this.variant, kept: undefined, ...changes };
-    return new View<Id>(document, this.name, this.occasion, variant, this.backdrops);
+    return new View<Id>(document, this.name, this.occasion, variant, this.backdrops, this.#resources);
+  }
+
+  /**
+   * The same view shown in something else: another theme, language, HUD or text size; with the values it has.
+   * @throws NoSuchName @throws RangeError as {@link openView} does.
+   */
+  shownIn(changes: Partial<Occasion>): View<Id> {
+    const { document, name, occasion, variant } = this;
+    return openView<Id>(document, name, {
+      ...occasion,
+      ...changes,
+      resources: this.#resources,
+      values: Object.fromEntries(variant.values),
+      widgetStates: Object.fromEntries(variant.states ?? []),
+    });
   }
 
   /** How the view is put on a screen. @throws RangeError for a size that is no screen's. */
@@ -160,15 +178,20 @@ export class View<Id extends string = string> {
     frame.place(this.reference, makeScreen(screen), this.occasion.hudSize);
   }
 
-  /** The form the view has on a frame; kept, so that screens on which the same holds share one. */
-  formOn(frame: Frame): Form {
-    let same = this.#last !== undefined;
+  /** Whether other conditions hold on a frame than when it was last asked, by this or by {@link formOn}. */
+  holdsOthers(frame: Frame): boolean {
+    let other = false;
     for (let at = 0; at < this.#held.length; at++) {
       const held = holds(this.#conditions[at]!, frame) ? 1 : 0;
-      if (held !== this.#held[at]) same = false;
+      if (held !== this.#held[at]) other = true;
       this.#held[at] = held;
     }
-    if (same) return this.#last!;
+    return other;
+  }
+
+  /** The form the view has on a frame; kept, so that screens on which the same holds share one. */
+  formOn(frame: Frame): Form {
+    if (!this.holdsOthers(frame) && this.#last) return this.#last;
     // Should building fail, the next call may not take what held for what was built.
     this.#last = undefined;
     const key = this.#held.join('');
@@ -190,12 +213,6 @@ export class View<Id extends string = string> {
     return this.#shared.formOf(skeleton, dress(skeleton, variant), reference);
   }
 
-  /** Forgets every other form: their texts are of values that have changed. */
-  keepOnly(form: Form): void {
-    if (this.#last !== form) this.#last = undefined;
-    for (const [key, other] of this.#forms) if (other !== form) this.#forms.delete(key);
-  }
-
   /** Lays the view out. @throws RangeError for a size that is no screen's. @throws BuildError */
   layoutOn(screen: Screen | ScreenSize): ViewLayout<Id> {
     const frame = this.frameOn(screen);
@@ -212,9 +229,9 @@ export class ViewLayout<Id extends string = string> {
   readonly screen: Screen;
   /** The same by index. */
   readonly layout: Layout;
-  readonly #indexes: ReadonlyMap<string, number>;
+  readonly #indexes: Indexes;
 
-  constructor(view: View, form: Form, layout: Layout) {
+  constructor(view: View, form: Pick<Form, 'tree' | 'indexes'>, layout: Layout) {
     this.view = view;
     this.tree = form.tree;
     this.screen = layout.frame.screen;

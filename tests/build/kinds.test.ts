@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import {
-  LiveLayout,
+  LiveView,
   drawLayout,
   makeScreen,
   readDocument,
@@ -107,7 +107,7 @@ describe('a textbox', () => {
   });
 
   test('follows what a player types', () => {
-    const live = new LiveLayout(box({ text: '{name}' }, { name: '' }), screen);
+    const live = new LiveView(box({ text: '{name}' }, { name: '' }), screen);
     const words = () => live.widgets[1]!.text!.text;
     expect(words()).toBe('Your name');
     live.set({ name: 'I' });
@@ -251,7 +251,7 @@ describe('a meter', () => {
         cases: { only: { now: 0.2, before: 0.6 } },
       }),
     );
-    const live = new LiveLayout(view, { width: 300, height: 200 });
+    const live = new LiveView(view, { width: 300, height: 200 });
     live.set({ before: 0.4 });
     expect([live.widgets[1]!.value, live.widgets[1]!.trail]).toEqual([0.2, 0.4]);
     live.set({ now: 0.3 });

@@ -1,12 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import {
-  LiveLayout,
-  drawLayout,
-  openView,
-  readDocument,
-  type DocumentSource,
-  type WidgetSource,
-} from 'pimbot';
+import { LiveView, drawLayout, openView, readDocument, type DocumentSource, type WidgetSource } from 'pimbot';
 import { documentOf, fonts, laidOut, numbers, opened } from '../support/views.ts';
 
 describe('entries of a repeat', () => {
@@ -31,7 +24,7 @@ describe('entries of a repeat', () => {
   });
 
   test('a state stays with its entry when others come and go', () => {
-    const live = new LiveLayout(
+    const live = new LiveView(
       opened(JSON.stringify(documentOf([row], { cases: { typical: { crew: crew('Ida', 'Mo') } } }))),
       { width: 300, height: 200 },
     );

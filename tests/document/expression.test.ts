@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { LiveLayout, type WidgetSource } from 'pimbot';
+import { LiveView, type WidgetSource } from 'pimbot';
 import { BuildError } from 'pimbot';
 import { documentOf, laidOut, opened } from '../support/views.ts';
 
@@ -96,7 +96,7 @@ describe('any key may be left to a value', () => {
       row({ arrange: '{dir}', gap: '{gap}' }),
       { id: 's', anchor: 'left..right bottom', inset: { left: '{x + 10}' }, height: 5 },
     ] as WidgetSource[];
-    const live = new LiveLayout(opened(JSON.stringify(documentOf(children, { cases }))), {
+    const live = new LiveView(opened(JSON.stringify(documentOf(children, { cases }))), {
       width: 400,
       height: 300,
     });

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { LiveLayout, NoSuchName, ValueError, readDocument, type WidgetSource } from 'pimbot';
+import { LiveView, NoSuchName, ValueError, readDocument, type WidgetSource } from 'pimbot';
 import { documentOf, laidOut, opened, told } from '../support/views.ts';
 
 const said = (widget: string) =>
@@ -82,7 +82,7 @@ describe('what a running game hands in', () => {
   const view = opened(JSON.stringify(documentOf(children, { cases: { typical: { depth: 4, hull: 0.5 } } })));
 
   test('what is no value is refused with its widget and line, and nothing has changed', () => {
-    const live = new LiveLayout(view, { width: 800, height: 600 });
+    const live = new LiveView(view, { width: 800, height: 600 });
     const before = JSON.stringify(
       live.widgets.map(({ index }) => live.read(index, { x: 0, y: 0, width: 0, height: 0 })),
     );

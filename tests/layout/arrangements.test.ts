@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { LiveLayout, openView, readDocument } from 'pimbot';
+import { LiveView, openView, readDocument } from 'pimbot';
 import type { DocumentSource, ViewSource, WidgetSource } from 'pimbot';
 import { documentOf, fonts, laidOut, numbers, opened, told } from '../support/views.ts';
 
@@ -209,7 +209,7 @@ describe('sizes and places of their own', () => {
       ]),
     );
     expect(view.layoutOn({ width: 500, height: 500 }).rect('c0').y).toBe(-30);
-    const live = new LiveLayout(view, { width: 500, height: 500 });
+    const live = new LiveView(view, { width: 500, height: 500 });
     live.scroll('list', 0, 1000);
     const { y } = live.read(live.indexOf('c3'), { x: 0, y: 0, width: 0, height: 0 });
     expect(y).toBe(50);

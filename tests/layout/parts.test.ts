@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { LiveLayout, drawLayout, readDocument, type WidgetSource } from 'pimbot';
+import { LiveView, drawLayout, readDocument, type WidgetSource } from 'pimbot';
 import { checkDocument } from 'pimbot/tools';
 import { documentOf, fonts, laidOut, numbers, opened, told } from '../support/views.ts';
 import { rounds, seedOf } from '../support/deep.ts';
@@ -142,7 +142,7 @@ describe('1.5 a part that keeps another scaling', () => {
       children: [{ kind: 'text', text: 'Rise! Rise!' }, { height: 90 }],
     };
     const view = opened(documentOf([portrait, scrolling], smooth));
-    const live = new LiveLayout(view, { width: 640, height: 360 });
+    const live = new LiveView(view, { width: 640, height: 360 });
     const bytes = (one: { rect(index: number): object; count: number }) =>
       JSON.stringify(Array.from({ length: one.count }, (_, index) => one.rect(index)));
     for (const [width, height] of [

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import {
-  LiveLayout,
+  LiveView,
   drawLayout,
   openView,
   readDocument,
@@ -131,7 +131,7 @@ describe('states', () => {
         },
       ),
     );
-    const live = new LiveLayout(view, { width: 300, height: 100 });
+    const live = new LiveView(view, { width: 300, height: 100 });
     const x = () => live.read('b', { x: 0, y: 0, width: 0, height: 0 }).x;
     const before = x();
     live.setStates('a', ['selected']);

@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { LiveLayout, buildView, makeScreen } from 'pimbot';
+import { LiveView, buildView, makeScreen } from 'pimbot';
 import { gaveWay } from 'pimbot/tools';
 import type { DocumentSource } from 'pimbot';
 import { fonts, opened } from '../support/views.ts';
@@ -129,7 +129,7 @@ describe('a live layout', () => {
   test('has the bytes of a fresh one after any sequence of changes', () => {
     fc.assert(
       fc.property(fc.array(step, { minLength: 1, maxLength: 12 }), (steps) => {
-        const live = new LiveLayout(opened(source), { width: 800, height: 600 });
+        const live = new LiveView(opened(source), { width: 800, height: 600 });
         const values: Record<string, string | number> = {};
         let screen = makeScreen({ width: 800, height: 600 });
         let scrolled: number | undefined;
@@ -147,13 +147,13 @@ describe('a live layout', () => {
           }
         }
         // Scrolling is the one state that neither a screen nor a value holds.
-        const fresh = new LiveLayout(
+        const fresh = new LiveView(
           opened({ ...source, cases: { only: { ...source.cases!.only, ...values } } }),
           screen,
         );
         live.scroll('list', 0, scrolled ?? 0);
         fresh.scroll('list', 0, scrolled ?? 0);
-        const bytes = (of: LiveLayout) =>
+        const bytes = (of: LiveView) =>
           of.widgets.map(({ id, index }) => [id, of.read(index, { x: 0, y: 0, width: 0, height: 0 })]);
         expect(JSON.stringify(bytes(live))).toBe(JSON.stringify(bytes(fresh)));
       }),
@@ -162,7 +162,7 @@ describe('a live layout', () => {
   });
 
   test('keeps how far a list is scrolled when the view is built anew', () => {
-    const live = new LiveLayout(opened(source), { width: 800, height: 600 });
+    const live = new LiveView(opened(source), { width: 800, height: 600 });
     const top = () => live.read(live.indexOf('list') + 1, { x: 0, y: 0, width: 0, height: 0 }).y;
     const before = top();
     live.scroll('list', 0, 12);
@@ -189,7 +189,7 @@ describe('a live layout', () => {
         },
       },
     });
-    const live = new LiveLayout(view, { width: 1920, height: 1080 });
+    const live = new LiveView(view, { width: 1920, height: 1080 });
     expect(live.order.map((index) => live.widgets[index]!.id)).toEqual([
       'test',
       'low',
@@ -228,7 +228,7 @@ describe('a live layout', () => {
     for (let level = 0; level < 10_000; level++) deep = { padding: 0, arrange: 'row', children: [deep] };
     expect(() => opened({ pimbot: 1, views: { test: { children: [deep] } } })).toThrow(/nested deeper/);
     const children = Array.from({ length: 100_000 }, (_, index) => ({ width: 'fill', height: index % 7 }));
-    const live = new LiveLayout(opened({ pimbot: 1, views: { test: { arrange: 'row', children } } }), {
+    const live = new LiveView(opened({ pimbot: 1, views: { test: { arrange: 'row', children } } }), {
       width: 1920,
       height: 1080,
     });
@@ -277,13 +277,13 @@ describe('what gave way (docs/layout-model.md 2.8)', () => {
 
 test('laying out on another screen and reading make no garbage that grows with the view', () => {
   const program = `
-    import { LiveLayout, makeScreen, openView, readDocument } from 'pimbot';
+    import { LiveView, makeScreen, openView, readDocument } from 'pimbot';
     import { bundledFonts } from 'pimbot/node';
     const row = { arrange: 'row', gap: 2, children: [{ size: 9 }, { width: 'fill', height: 4 }, { kind: 'text', text: 'Rise', width: 'fill' }] };
     const children = Array.from({ length: 250 }, () => row);
     const views = { hud: { children: [{ anchor: 'left..right top', arrange: 'column', children }] } };
     const { document } = readDocument({ pimbot: 1, views });
-    const live = new LiveLayout(openView(document, 'hud', { resources: { fonts: bundledFonts() } }), { width: 900, height: 500 });
+    const live = new LiveView(openView(document, 'hud', { resources: { fonts: bundledFonts() } }), { width: 900, height: 500 });
     const screens = [makeScreen({ width: 1280, height: 720 }), makeScreen({ width: 2560, height: 1080 })];
     const rect = { x: 0.5, y: 0.5, width: 0.5, height: 0.5 };
     const grown = (calls, call) => {

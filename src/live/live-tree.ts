@@ -1,0 +1,421 @@
+import type { CheckedDocument, WidgetSource } from '../document/index.ts';
+import { dress, dressOne, wordsOf, type Materials, type Tree, type Widget } from '../dress/index.ts';
+import {
+  compile,
+  markBox,
+  markMeasure,
+  refill,
+  solve,
+  splice,
+  type Frame,
+  type Plan,
+  type Reference,
+  type Run,
+} from '../layout/index.ts';
+import {
+  dividedBoxes,
+  drawingOrder,
+  followShown,
+  isDivider,
+  makeSkeleton,
+  shareOf,
+  type Bone,
+  type Piece,
+} from '../skeleton/index.ts';
+import { TextBlock } from '../text/index.ts';
+import { handsOnTheSame } from '../theme/index.ts';
+import { itemOf } from '../view/index.ts';
+import { isSimilarBox, needsAnotherPlan } from './box-change.ts';
+import type { LiveNode, LiveSite, Mutable } from './node.ts';
+import { childrenAt, rangeOf, regrow, type Regrown } from './regrow.ts';
+
+/** What a tree is made of, and stays made of. */
+export interface TreeSource {
+  readonly document: CheckedDocument;
+  readonly view: string;
+  readonly reference: Reference;
+  readonly materials: Materials;
+  readonly frame: Frame;
+}
+
+/** The widgets of a live view and their plan, changed in place. */
+export class LiveTree {
+  readonly nodes: LiveNode[] = [];
+  plan: Plan;
+  /** Indexes in drawing order. */
+  order: readonly number[];
+  readonly byId = new Map<string, LiveNode>();
+  /** Counts up whenever there are other widgets, or they are drawn in another order. */
+  structure = 0;
+  /** What is written into the stamps of what changes. */
+  version = 1;
+  /** Whether anything has changed that places may follow from. */
+  isPlaced = false;
+  readonly #source: TreeSource;
+  readonly #applied: Tree['applied'];
+  readonly #shows = new Map<string, Set<LiveNode>>();
+  readonly #sites = new Map<string, Set<LiveSite>>();
+  #widgets: Widget[] = [];
+  /** How many snapshots there are: a widget that the last one shows is copied before it is changed. */
+  #snapshots = 0;
+
+  constructor(source: TreeSource) {
+    this.#source = source;
+    const { document, view, materials, frame } = source;
+    const skeleton = makeSkeleton(document, view, materials, frame);
+    const tree = dress(skeleton, materials);
+    this.#applied = tree.applied;
+    this.order = tree.order;
+    this.#widgets = [...tree.widgets];
+    for (const bone of skeleton.bones)
+      this.nodes.push(this.#node(bone, tree.widgets[bone.index]!, skeleton.written[bone.index], this.nodes));
+    this.#settle(skeleton, this.nodes);
+    this.plan = this.#compiled();
+  }
+
+  get widgets(): readonly Widget[] {
+    return this.#widgets;
+  }
+
+  /** The tree as others know one: kept up until there are other widgets. */
+  tree(): Tree {
+    return { view: this.#source.view, widgets: this.#widgets, order: this.order, applied: this.#applied };
+  }
+
+  /** The same of which nothing will change any more. */
+  snapshot(): Tree {
+    this.#snapshots++;
+    return { ...this.tree(), widgets: [...this.#widgets] };
+  }
+
+  /** The first widget that follows from a value of the case; undefined where none does. */
+  firstOf(name: string): LiveNode | undefined {
+    for (const node of this.#shows.get(name) ?? []) return node;
+    for (const { parent } of this.#sites.get(name) ?? []) return parent;
+    return undefined;
+  }
+
+  isAsked(name: string): boolean {
+    return this.#shows.has(name) || this.#sites.has(name);
+  }
+
+  /**
+   * Follows values that have changed. What cannot be made is told before anything has changed.
+   * @returns whether anything looks, says or stands otherwise. @throws BuildError
+   */
+  follow(names: readonly string[]): boolean {
+    const { document, frame } = this.#source;
+    const sites = new Set(names.flatMap((name) => [...(this.#sites.get(name) ?? [])]));
+    const standing = { nodes: this.nodes, end: this.plan.end, document, on: frame };
+    const regrown = sites.size === 0 ? [] : regrow(sites, standing);
+    let changed = false;
+    for (const one of regrown) if (this.#apply(one)) changed = true;
+    const shown = new Set<LiveNode>();
+    for (const name of names) for (const node of this.#shows.get(name) ?? []) shown.add(node);
+    for (const node of shown) if (this.#show(node)) changed = true;
+    return changed;
+  }
+
+  /** Gives a widget the look it has to have now, and all in it that follows from its look. */
+  redress(node: LiveNode): void {
+    const { materials } = this.#source;
+    const waiting = [node];
+    for (let at = waiting.pop(); at; at = waiting.pop()) {
+      const before = at.widget;
+      const made = dressOne(at.bone, at.parent?.widget, materials);
+      const widget = keptText(made, before);
+      this.#put(at, widget);
+      const isSame =
+        widget.theme === before.theme &&
+        widget.visible === before.visible &&
+        handsOnTheSame(widget.look, before.look);
+      if (!isSame) waiting.push(...this.childrenOf(at));
+    }
+  }
+
+  childrenOf(node: LiveNode): LiveNode[] {
+    return childrenAt(node, { nodes: this.nodes, end: this.plan.end });
+  }
+
+  /** Another widget in the place of one: what differs in size is marked. */
+  #put(node: LiveNode, widget: Widget): void {
+    const { plan } = this;
+    const { index, widget: before } = node;
+    node.widget = this.#widgets[index] = widget;
+    node.own = this.#snapshots;
+    node.stamp = this.version;
+    if (widget.measure !== before.measure) {
+      plan.measures[index] = widget.measure;
+      plan.widthMatters[index] = widget.measure !== undefined || widget.box.aspect > 0 ? 1 : 0;
+      markMeasure(plan, index);
+      this.isPlaced = true;
+    }
+    if (widget.box === before.box || isSimilarBox(widget.box, before.box)) return;
+    this.isPlaced = true;
+    if (needsAnotherPlan(widget.box, before.box)) {
+      this.#recompile();
+      return;
+    }
+    refill(plan, index, this.#item(widget));
+    markBox(plan, index);
+  }
+
+  /** Has a widget show what it is to show now. Gives whether that is something else. */
+  #show(node: LiveNode): boolean {
+    const { widget, index } = node;
+    const { materials } = this.#source;
+    const source = widget.source as WidgetSource;
+    if (widget.kind === 'separator') return this.#divide(node.parent!);
+    if (widget.kind === 'meter' || widget.kind === 'slider') {
+      const value = shareOf(source.value, widget.scope);
+      const trail = source.trail === undefined ? value : shareOf(source.trail, widget.scope);
+      if (value === widget.value && trail === widget.trail) return false;
+      const own = this.#changeable(node);
+      own.value = value;
+      own.trail = trail;
+      node.stamp = this.version;
+      return true;
+    }
+    if (widget.kind === 'textbox') {
+      // Whether it is empty decides its colour, and which of two messages it shows.
+      this.redress(node);
+      return true;
+    }
+    const words = wordsOf(source.text, widget.look, widget.scope, widget.theme, materials);
+    if (words === undefined) return false;
+    const shown = widget.text!;
+    if (words.text === shown.text && words.runs.length === 0 && shown.runs.length === 0) return false;
+    const own = this.#changeable(node);
+    const block = new TextBlock(words.text, shown.setting, words.runs);
+    own.text = own.measure = this.plan.measures[index] = block;
+    markMeasure(this.plan, index);
+    this.isPlaced = true;
+    node.stamp = this.version;
+    return true;
+  }
+
+  /** The widget to be changed; a copy where a snapshot has it. */
+  #changeable(node: LiveNode): Mutable<Widget> {
+    if (node.own < this.#snapshots) {
+      node.widget = this.#widgets[node.index] = { ...node.widget };
+      node.own = this.#snapshots;
+    }
+    return node.widget;
+  }
+
+  /** What has become of one site. */
+  #apply(one: Regrown): boolean {
+    for (const { node, bone, made } of one.changes) this.#rebone(node, bone, made);
+    if (one.site && one.names.size > one.site.names.size) {
+      one.site.names = one.names;
+      for (const name of one.names) add(this.#sites, name, one.site);
+    }
+    if (one.type === 'other') this.#splice(one);
+    return one.type === 'other' || one.changes.length > 0;
+  }
+
+  /** Another bone in the same place: other places, sizes or looks, the same children. */
+  #rebone(node: LiveNode, bone: Bone, made: LiveNode['made']): void {
+    const before = node.bone;
+    node.bone = { ...bone, index: node.index, parent: before.parent };
+    node.made = made;
+    this.#know(node);
+    if (zOf(bone) !== zOf(before)) this.#reorder();
+    if (bone.visible !== before.visible) this.#showWithin(node);
+    this.redress(node);
+    if (node.parent && this.childrenOf(node.parent).some(({ bone: child }) => isDivider(child)))
+      this.#divide(node.parent);
+  }
+
+  /** Works out who in a widget is visible. */
+  #showWithin(node: LiveNode): void {
+    const end = this.plan.end[node.index]!;
+    for (let at = node.index + 1; at < end; at++) {
+      const inner = this.nodes[at]!;
+      const { hidden, source } = inner.bone;
+      const visible = inner.parent!.bone.visible && !hidden && (source as WidgetSource).visible !== false;
+      if (visible === inner.bone.visible) continue;
+      inner.bone = { ...inner.bone, visible };
+      this.#changeable(inner).visible = visible;
+      inner.stamp = this.version;
+    }
+  }
+
+  #reorder(): void {
+    this.order = drawingOrder(this.nodes.map(({ bone }) => bone));
+    this.structure++;
+  }
+
+  /** Gives the neighbours of dividers in a widget their shares. */
+  #divide(parent: LiveNode): boolean {
+    const children = this.childrenOf(parent);
+    const boxes = dividedBoxes(
+      children.map(({ bone }) => bone),
+      parent.bone.box.arrange,
+    );
+    let changed = false;
+    children.forEach((child, at) => {
+      if (isSimilarBox(boxes[at]!, child.bone.box)) return;
+      child.bone = { ...child.bone, box: boxes[at]! };
+      this.redress(child);
+      changed = true;
+    });
+    return changed;
+  }
+
+  /** Puts what a site has unfolded to in the place of what it had. */
+  #splice({ site, parent, runs }: Extract<Regrown, { type: 'other' }>): void {
+    const { nodes } = this;
+    // What is still to be worked out is marked by index.
+    solve(this.plan, this.#source.frame);
+    const [from, to] = rangeOf(site, parent, { nodes, end: this.plan.end });
+    const next = nodes.slice(0, from);
+    const planned: Run[] = [{ from: 0, count: from }];
+    const removed = new Set(nodes.slice(from, to));
+    const fresh: { readonly piece: Piece; readonly made: LiveNode[] }[] = [];
+    for (const run of runs) {
+      if (run.type === 'kept') {
+        const end = this.plan.end[run.node.index]!;
+        planned.push({ from: run.node.index, count: end - run.node.index });
+        for (let at = run.node.index; at < end; at++) {
+          removed.delete(nodes[at]!);
+          next.push(nodes[at]!);
+        }
+        continue;
+      }
+      const made: LiveNode[] = [parent];
+      for (const bone of run.piece.bones.slice(1)) {
+        const above = made[bone.parent]!;
+        const widget = dressOne(bone, above.widget, this.#source.materials);
+        const node = this.#node(bone, widget, run.piece.written[bone.index], made);
+        made.push(node);
+        next.push(node);
+      }
+      if (run.made) made[1]!.made = run.made;
+      fresh.push({ piece: run.piece, made });
+      planned.push({ from: -1, count: made.length - 1 });
+    }
+    planned.push({ from: to, count: nodes.length - to });
+    for (let at = to; at < nodes.length; at++) next.push(nodes[at]!);
+    for (const node of removed) this.#forget(node);
+    if (!site) this.#forgetSites(parent);
+    nodes.length = 0;
+    for (const node of next) nodes.push(node);
+    this.#renumber();
+    for (const { piece, made } of fresh) this.#settle(piece, made);
+    parent.stamp = this.version;
+    this.plan = splice(this.plan, this.#items(), planned, [parent.index]);
+    this.order = drawingOrder(nodes.map(({ bone }) => bone));
+    this.structure++;
+    this.isPlaced = true;
+  }
+
+  /** Gives every widget the index it stands at. */
+  #renumber(): void {
+    const { nodes } = this;
+    this.#widgets.length = nodes.length;
+    for (let at = 0; at < nodes.length; at++) {
+      const node = nodes[at]!;
+      const parent = node.parent?.index ?? -1;
+      if (node.index !== at || node.bone.parent !== parent || node.widget.parent !== parent) {
+        node.index = at;
+        const bone = node.bone as Mutable<Bone>;
+        bone.index = at;
+        bone.parent = parent;
+        const widget = this.#changeable(node);
+        widget.index = at;
+        widget.parent = parent;
+      }
+      this.#widgets[at] = node.widget;
+    }
+  }
+
+  #node(bone: Bone, widget: Widget, children: LiveNode['children'], all: readonly LiveNode[]): LiveNode {
+    const node: LiveNode = {
+      index: bone.index,
+      parent: bone.parent < 0 ? undefined : all[bone.parent]!,
+      bone,
+      widget,
+      stamp: this.version,
+      laid: -1,
+      own: this.#snapshots,
+      children,
+      sites: new Set(),
+      made: undefined,
+      names: new Set(),
+    };
+    this.byId.set(bone.id, node);
+    this.#know(node);
+    return node;
+  }
+
+  /** Notes what a widget shows. */
+  #know(node: LiveNode): void {
+    for (const name of node.names) this.#shows.get(name)?.delete(node);
+    node.names.clear();
+    followShown(node.bone, node.names);
+    for (const name of node.names) add(this.#shows, name, node);
+  }
+
+  /** Notes the sites of what was grown; `made` holds its nodes by the indexes of its bones. */
+  #settle({ sites }: Pick<Piece, 'sites'>, made: readonly LiveNode[]): void {
+    for (const { written, place, hidden, selected, names, parent, heads } of sites) {
+      const site: LiveSite = { written, place, hidden, selected, names, parent: made[parent]! };
+      for (const name of names) add(this.#sites, name, site);
+      site.parent.sites.add(site);
+      for (const head of heads) made[head.index]!.made = head.made;
+    }
+  }
+
+  #forget(node: LiveNode): void {
+    for (const name of node.names) this.#shows.get(name)?.delete(node);
+    if (this.byId.get(node.bone.id) === node) this.byId.delete(node.bone.id);
+    this.#forgetSites(node);
+  }
+
+  #forgetSites(parent: LiveNode): void {
+    for (const site of parent.sites) for (const name of site.names) this.#sites.get(name)?.delete(site);
+    parent.sites.clear();
+  }
+
+  #item(widget: Widget): ReturnType<typeof itemOf> {
+    return itemOf(widget, this.#source.reference, (id) => this.byId.get(id)?.index);
+  }
+
+  #items(): ReturnType<typeof itemOf>[] {
+    return this.#widgets.map((widget) => this.#item(widget));
+  }
+
+  #compiled(): Plan {
+    return compile(this.#items());
+  }
+
+  /** Another plan for the same widgets; how far they are scrolled stays. */
+  #recompile(): void {
+    const before = this.plan;
+    this.plan = this.#compiled();
+    this.plan.x.scrolled.set(before.x.scrolled);
+    this.plan.y.scrolled.set(before.y.scrolled);
+  }
+}
+
+function add<Value>(map: Map<string, Set<Value>>, name: string, value: Value): void {
+  const known = map.get(name);
+  if (known) known.add(value);
+  else map.set(name, new Set([value]));
+}
+
+function zOf({ source }: Pick<Bone, 'source'>): number {
+  return 'z' in source ? (source.z ?? 0) : 0;
+}
+
+/** A widget with the text of another where the two are the same: what is set once need not be set again. */
+function keptText(made: Widget, before: Widget): Widget {
+  const { text } = made;
+  const known = before.text;
+  if (!text || !known || text.text !== known.text || text.runs.length > 0 || known.runs.length > 0)
+    return made;
+  for (const key of Object.keys(text.setting) as (keyof TextBlock['setting'])[])
+    if (text.setting[key] !== known.setting[key]) return made;
+  return { ...made, text: known, measure: made.measure === text ? known : made.measure };
+}

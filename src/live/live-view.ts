@@ -1,0 +1,339 @@
+import type { CaseValue, State } from '../document/index.ts';
+import type { Widget } from '../dress/index.ts';
+import { Layout, MutableFrame, placeInto, scrollTo, solve, type Frame } from '../layout/index.ts';
+import { makeScreen, type Screen, type ScreenSize } from '../screen/index.ts';
+import { isSameValue } from '../skeleton/index.ts';
+import {
+  NoSuchName,
+  ViewLayout,
+  checkStates,
+  checkValues,
+  checkWidget,
+  type Indexes,
+  type Occasion,
+  type View,
+} from '../view/index.ts';
+import { LiveTree } from './live-tree.ts';
+import type { LiveNode } from './node.ts';
+
+/** A rectangle that numbers are written into, so that reading one makes no new object. */
+export interface MutableRect {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}
+
+/** What a live view is shown in, and can be changed at any time. */
+export type LiveOccasion = Omit<Occasion, 'case'>;
+
+/**
+ * A view that lives in a game: values, states, scroll, screen, theme, language, HUD and text size change at any time, and
+ * nothing else is lost. Changes are put together and worked out once, when somebody next reads or draws. Whatever the
+ * changes were, the numbers are those of a view opened anew, bit for bit.
+ */
+export class LiveView<Id extends string = string> {
+  readonly #values: Map<string, CaseValue>;
+  readonly #states: Map<string, readonly State[]>;
+  /** How far widgets were scrolled, by id, in u. */
+  readonly #scrolled = new Map<string, { readonly x: number; readonly y: number }>();
+  readonly #frame = new MutableFrame();
+  #view: View;
+  #tree: LiveTree;
+  /** What is laid out, kept up with the plan. */
+  #layout: Layout;
+  #moved: Uint8Array;
+  #on: ViewLayout | undefined;
+  #isChanged = false;
+  #isPlaced = false;
+  /** The structure the layout was made for. */
+  #structure = -1;
+  #version = 0;
+  /** The version since which everything is another. */
+  #whole = 1;
+
+  constructor(view: View<Id>, screen: Screen | ScreenSize) {
+    this.#values = new Map(view.variant.values);
+    this.#states = new Map(view.variant.states);
+    this.#view = view.with({ values: this.#values, states: this.#states });
+    this.#view.frameInto(screen, this.#frame);
+    this.#view.holdsOthers(this.#frame);
+    this.#tree = this.#grown();
+    solve(this.#tree.plan, this.#frame);
+    this.#layout = new Layout(this.#tree.plan, this.#frame);
+    this.#moved = new Uint8Array(this.#layout.count);
+    this.#isChanged = true;
+    this.#isPlaced = true;
+    this.update();
+  }
+
+  #grown(): LiveTree {
+    const { document, name, reference, variant } = this.#view;
+    const tree = new LiveTree({ document, view: name, reference, materials: variant, frame: this.#frame });
+    tree.version = this.#version + 1;
+    for (const [id, { x, y }] of this.#scrolled) {
+      const node = tree.byId.get(id);
+      if (node) scrollTo(tree.plan, node.index, x, y);
+    }
+    return tree;
+  }
+
+  /** All widgets of it, anew: where other conditions hold, or all looks and words are others. */
+  #regrow(): void {
+    const structure = this.#tree.structure + 1;
+    this.#tree = this.#grown();
+    this.#tree.structure = structure;
+    this.#changedWholly();
+  }
+
+  #changedWholly(): void {
+    this.#whole = this.#version + 1;
+    this.#isChanged = true;
+    this.#isPlaced = true;
+  }
+
+  /** What it is shown in now. */
+  get occasion(): LiveOccasion {
+    return this.#view.occasion;
+  }
+
+  /** The values there are now, by name. */
+  get values(): ReadonlyMap<string, CaseValue> {
+    return this.#values;
+  }
+
+  /** All widgets as they are now, parents before their children. */
+  get widgets(): readonly Widget[] {
+    return this.#tree.widgets;
+  }
+
+  /** Indexes in drawing order. */
+  get order(): readonly number[] {
+    return this.#tree.order;
+  }
+
+  /** How the view is put on the screen it is on now. */
+  get frame(): Frame {
+    return this.#frame;
+  }
+
+  /** @throws NoSuchName when no widget has that id on this screen. */
+  indexOf(id: Id): number {
+    const node = this.#tree.byId.get(id);
+    if (!node) throw new NoSuchName('widget', id, [...this.#tree.byId.keys()]);
+    return node.index;
+  }
+
+  /** Goes to another screen, or another size of the window. @throws RangeError for a size that is no screen's. */
+  resize(screen: Screen | ScreenSize): void {
+    // Refused before anything has changed.
+    const next = makeScreen(screen);
+    this.#view.frameInto(next, this.#frame);
+    if (this.#view.holdsOthers(this.#frame)) this.#regrow();
+    else this.#changedWholly();
+  }
+
+  /**
+   * Changes what it is shown in: theme, locale, HUD or text size, a state of all controls. Values, states and scroll stay.
+   * @throws NoSuchName for a theme or locale there is not. @throws RangeError for a size outside 0.1 to 10.
+   */
+  show(changes: Partial<LiveOccasion>): void {
+    const other = this.#view.shownIn(changes).with({ values: this.#values, states: this.#states });
+    const { screen } = this.#frame;
+    this.#view = other;
+    other.frameInto(screen, this.#frame);
+    other.holdsOthers(this.#frame);
+    this.#regrow();
+  }
+
+  /**
+   * Changes values: what shows them, is bound to them or repeated by them, and what follows from that.
+   * @returns whether anything looks, says or stands otherwise. One that is refused changes nothing.
+   * @throws NoSuchName for a name that no case has. @throws ValueError for NaN, undefined and what else is no value.
+   * @throws BuildError where a key would get what it cannot be.
+   */
+  set(values: { readonly [name: string]: CaseValue }): boolean {
+    const tree = this.#tree;
+    checkValues(values, this.#values, this.#view.document, tree);
+    const names: string[] = [];
+    const before: (CaseValue | undefined)[] = [];
+    for (const name in values) {
+      const value = values[name]!;
+      const known = this.#values.get(name);
+      if (known === value || isSameValue(known, value)) continue;
+      names.push(name);
+      before.push(known);
+      this.#values.set(name, owned(value));
+    }
+    if (names.length === 0) return false;
+    try {
+      if (!tree.follow(names)) return false;
+    } catch (error) {
+      // What cannot be made leaves no trace.
+      names.forEach((name, at) => {
+        const known = before[at];
+        if (known === undefined) this.#values.delete(name);
+        else this.#values.set(name, known);
+      });
+      throw error;
+    }
+    this.#isChanged = true;
+    return true;
+  }
+
+  /**
+   * Puts a widget into states: a game moves the focus, a button is pressed. What the document says stays.
+   * @returns whether its states are others than before.
+   * @throws NoSuchName for a widget the view does not have, or a state there is not.
+   */
+  setStates(id: Id, states: readonly State[]): boolean {
+    const node = this.#tree.byId.get(id);
+    if (!node) checkWidget(id, this.#view.document, this.#view.name, this.#tree.byId.keys());
+    checkStates(states);
+    const before = this.#states.get(id) ?? noStates;
+    if (before.length === states.length && before.every((state, at) => state === states[at])) return false;
+    this.#states.set(id, [...states]);
+    if (node) {
+      this.#tree.redress(node);
+      this.#isChanged = true;
+    }
+    return true;
+  }
+
+  /** Scrolls a widget that scrolls. In u; what lies beyond the content is left out when it is laid out. */
+  scroll(id: Id, x: number, y: number): void {
+    if (!Number.isFinite(x) || !Number.isFinite(y))
+      throw new RangeError(`${id} cannot be scrolled to ${x}, ${y}: both are numbers of u`);
+    const index = this.indexOf(id);
+    const before = this.#scrolled.get(id);
+    if (before?.x === x && before.y === y) return;
+    scrollTo(this.#tree.plan, index, x, y);
+    this.#scrolled.set(id, { x, y });
+    this.#isChanged = true;
+    this.#isPlaced = true;
+  }
+
+  /**
+   * Works out what has changed since it was last asked; whoever reads or draws asks.
+   * @returns a number that is another one where anything has changed.
+   */
+  update(): number {
+    if (!this.#isChanged) return this.#version;
+    this.#isChanged = false;
+    const tree = this.#tree;
+    const version = ++this.#version;
+    if (tree.isPlaced || this.#isPlaced) {
+      tree.isPlaced = this.#isPlaced = false;
+      const { plan } = tree;
+      solve(plan, this.#frame);
+      if (this.#structure === tree.structure) this.#noteMoved(version);
+      else this.#noteRegrown(version);
+    } else if (this.#structure !== tree.structure) this.#noteRegrown(version);
+    tree.version = version + 1;
+    return version;
+  }
+
+  #noteMoved(version: number): void {
+    const { nodes, plan } = this.#tree;
+    this.#layout.follow(plan, this.#moved);
+    for (let n = 0; n < nodes.length; n++) {
+      if (this.#moved[n] === 0) continue;
+      this.#moved[n] = 0;
+      nodes[n]!.stamp = version;
+    }
+  }
+
+  /** There are other widgets, or they are drawn in another order. */
+  #noteRegrown(version: number): void {
+    const tree = this.#tree;
+    const before = this.#layout;
+    this.#structure = tree.structure;
+    this.#layout = new Layout(tree.plan, this.#frame);
+    this.#moved = new Uint8Array(tree.plan.count);
+    for (const node of tree.nodes) {
+      if (node.laid < 0 || !isSameBox(before, node.laid, this.#layout, node.index)) node.stamp = version;
+      node.laid = node.index;
+    }
+    this.#on = undefined;
+  }
+
+  /** What is laid out now, for those who follow it: its numbers change with the view. */
+  get now(): LiveNow {
+    this.update();
+    this.#on ??= new ViewLayout(
+      this.#view,
+      { tree: this.#tree.tree(), indexes: indexesOf(this.#tree) },
+      this.#layout,
+    );
+    return {
+      on: this.#on,
+      nodes: this.#tree.nodes,
+      structure: this.#structure,
+      version: this.#version,
+      whole: this.#whole,
+    };
+  }
+
+  /**
+   * Ids of the widgets that look, say or stand otherwise than in a version that {@link update} gave; of those that were
+   * there then and now, and of those that have come.
+   */
+  changedSince(version: number): string[] {
+    this.update();
+    const all = this.#whole > version;
+    return this.#tree.nodes.filter(({ stamp }) => all || stamp > version).map(({ bone }) => bone.id);
+  }
+
+  /**
+   * Writes the border box of a widget, by its id or index, into `into`, in device px, not rounded. Makes no object.
+   * @throws NoSuchName when no widget has that id on this screen.
+   */
+  read(widget: Id | number, into: MutableRect): MutableRect {
+    this.update();
+    const index = typeof widget === 'number' ? widget : this.indexOf(widget);
+    const { scale, originX, originY } = this.#frame;
+    placeInto(this.#tree.plan, index, into);
+    into.x = originX + into.x * scale;
+    into.y = originY + into.y * scale;
+    into.width *= scale;
+    into.height *= scale;
+    return into;
+  }
+
+  /** What is laid out now, as something that no longer changes: for drawing and checking. */
+  snapshot(): ViewLayout<Id> {
+    this.update();
+    const tree = this.#tree.snapshot();
+    const indexes = new Map(tree.widgets.map(({ id, index }) => [id, index]));
+    return new ViewLayout<Id>(this.#view, { tree, indexes }, new Layout(this.#tree.plan, this.#frame.copy()));
+  }
+}
+
+/** A live view as it is now, for what draws it. */
+export interface LiveNow {
+  readonly on: ViewLayout;
+  /** By index; the same object as long as the widget is there. */
+  readonly nodes: readonly LiveNode[];
+  /** Another number where there are other widgets, or another order. */
+  readonly structure: number;
+  readonly version: number;
+  /** The version since which everything is another. */
+  readonly whole: number;
+}
+
+function indexesOf({ byId }: LiveTree): Indexes {
+  return { get: (id) => byId.get(id)?.index, keys: () => byId.keys() };
+}
+
+function isSameBox(one: Layout, at: number, other: Layout, index: number): boolean {
+  const [a, b] = [one.rectInU(at), other.rectInU(index)];
+  return a.x === b.x && a.y === b.y && a.width === b.width && a.height === b.height;
+}
+
+const noStates: readonly State[] = [];
+
+/** A value of its own: a list that a game goes on changing is seen to change. */
+function owned(value: CaseValue): CaseValue {
+  if (typeof value !== 'object') return value;
+  return value.map((entry) => (typeof entry === 'object' ? { ...entry } : entry));
+}

@@ -1,0 +1,33 @@
+import type { Widget } from '../dress/index.ts';
+import type { Bone, Expanded, Site, Unexpanded } from '../skeleton/index.ts';
+
+/** One widget of a live view: the same object for as long as the widget is there, wherever it moves. */
+export interface LiveNode {
+  index: number;
+  parent: LiveNode | undefined;
+  bone: Bone;
+  widget: Widget;
+  /** The version of the view in which it last looked, said or stood otherwise. */
+  stamp: number;
+  /** Its index when places were last looked at; −1 where it was not there. */
+  laid: number;
+  /** How many snapshots there were when its widget was made: a later one shows it. */
+  own: number;
+  /** Its children as they are written. */
+  children: readonly Unexpanded[] | undefined;
+  /** The sites among its children. */
+  readonly sites: Set<LiveSite>;
+  /** What it was unfolded to, where it follows from values. */
+  made: Expanded | undefined;
+  /** The names of the case it shows, under which it is known. */
+  readonly names: Set<string>;
+}
+
+/** A written widget that follows from values, and what it is unfolded to now. */
+export interface LiveSite extends Pick<Site, 'written' | 'place' | 'hidden' | 'selected'> {
+  readonly parent: LiveNode;
+  /** The names of the case that it follows from. */
+  names: ReadonlySet<string>;
+}
+
+export type Mutable<T> = { -readonly [Key in keyof T]: T[Key] };

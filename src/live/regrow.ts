@@ -1,0 +1,180 @@
+import { keyRow, type CheckedDocument } from '../document/index.ts';
+import {
+  BuildError,
+  expand,
+  growPiece,
+  isDivider,
+  mostWidgets,
+  remadeBone,
+  type Bone,
+  type Expanded,
+  type OnScreen,
+  type Piece,
+} from '../skeleton/index.ts';
+import type { LiveNode, LiveSite } from './node.ts';
+
+/** A widget that says something else in its place. */
+export interface HeadChange {
+  readonly node: LiveNode;
+  readonly bone: Bone;
+  readonly made: Expanded;
+}
+
+/** What a site has become. */
+export type Regrown =
+  /** The same widgets in the same order; some have other keys. */
+  | {
+      readonly type: 'changed';
+      readonly site: LiveSite;
+      /** The names of the case it follows from now. */
+      readonly names: ReadonlySet<string>;
+      readonly changes: readonly HeadChange[];
+    }
+  /** Other widgets in the place of those that are there. */
+  | {
+      readonly type: 'other';
+      /** Undefined where all children of the parent are grown anew. */
+      readonly site: LiveSite | undefined;
+      readonly names: ReadonlySet<string>;
+      readonly parent: LiveNode;
+      readonly changes: readonly HeadChange[];
+      readonly runs: readonly GrownRun[];
+    };
+
+/** A widget that stays with all in it, or what is new. */
+export type GrownRun =
+  | { readonly type: 'kept'; readonly node: LiveNode }
+  | { readonly type: 'new'; readonly piece: Piece; readonly made: Expanded | undefined };
+
+/** What is there now. */
+export interface Standing {
+  readonly nodes: readonly LiveNode[];
+  /** By index: the index after the last widget in it. */
+  readonly end: ArrayLike<number>;
+  readonly document: CheckedDocument;
+  readonly on: OnScreen;
+}
+
+/**
+ * Works out what sites become with the values there are now. Changes nothing.
+ * @throws BuildError where a key would get what it cannot be.
+ */
+export function regrow(sites: ReadonlySet<LiveSite>, standing: Standing): Regrown[] {
+  // Those around others first: what they grow anew holds the others.
+  const ordered = [...sites].sort((a, b) => a.parent.index - b.parent.index || a.place - b.place);
+  let found: Regrown[] = [];
+  /** Widgets that will be no more, and those all children of which will be others. */
+  const replaced = new Set<LiveNode>();
+  for (const site of ordered) {
+    if (isIn(site.parent, replaced)) continue;
+    const became = become(site, standing, replaced);
+    if (became.type === 'other' && became.site === undefined) {
+      replaced.add(site.parent);
+      found = found.filter((one) => one.site?.parent !== site.parent);
+    }
+    found.push(became);
+  }
+  return found;
+}
+
+function isIn(node: LiveNode, replaced: ReadonlySet<LiveNode>): boolean {
+  for (let at: LiveNode | undefined = node; at; at = at.parent) if (replaced.has(at)) return true;
+  return false;
+}
+
+function become(site: LiveSite, standing: Standing, replaced: Set<LiveNode>): Regrown {
+  const { document, on } = standing;
+  const { parent } = site;
+  const names = new Set<string>();
+  const made = expand(document, site.written, on, { applied: [], structural: names });
+  const children = childrenAt(parent, standing);
+  const heads = children.filter(({ bone }) => bone.place === site.place);
+  const left = new Set(heads);
+  const byId = new Map(heads.map((head) => [head.bone.id, head]));
+  const changes: HeadChange[] = [];
+  const runs: (LiveNode | Expanded)[] = made.map((one, nth) => {
+    const head = one.id === undefined ? heads[nth] : byId.get(one.id);
+    if (!head?.made || !left.has(head) || !one.scope.equals(head.made.scope)) return one;
+    const keys = differingKeys(head.made.source, one.source);
+    if (keys.some((key) => (keyRow(key)?.touches ?? 'structure') === 'structure')) return one;
+    left.delete(head);
+    if (keys.length > 0)
+      changes.push({ node: head, bone: remadeBone(head.bone, one, parent.bone), made: one });
+    return head;
+  });
+  const stays = left.size === 0 && runs.every((run, nth) => run === heads[nth]);
+  if (stays) return { type: 'changed', site, names, changes };
+  const added = runs.filter((run) => !('bone' in run));
+  const isNumbered =
+    heads.some((head) => head.made?.id === undefined) || made.some(({ id }) => id === undefined);
+  const divides = [...left].some(({ bone }) => isDivider(bone)) || added.some(makesDivider);
+  if (isNumbered || divides) {
+    // Ids that are counted, and neighbours of dividers, follow from all that is there beside them.
+    const piece = growPiece(document, on, parent.bone, { children: parent.children ?? [] });
+    return limited(standing, {
+      type: 'other',
+      site: undefined,
+      parent,
+      changes: [],
+      names,
+      runs: [{ type: 'new', piece, made: undefined }],
+    });
+  }
+  for (const head of left) replaced.add(head);
+  return limited(standing, {
+    type: 'other',
+    site,
+    parent,
+    changes,
+    names,
+    runs: runs.map((run) =>
+      'bone' in run
+        ? { type: 'kept', node: run }
+        : { type: 'new', piece: growPiece(document, on, parent.bone, { site, made: [run] }), made: run },
+    ),
+  });
+}
+
+function makesDivider(one: LiveNode | Expanded): boolean {
+  return 'source' in one && isDivider({ kind: one.source.kind ?? 'panel', source: one.source });
+}
+
+/** From which index up to which one a site's widgets stand, or would stand; all children of the parent without a site. */
+export function rangeOf(
+  site: LiveSite | undefined,
+  parent: LiveNode,
+  standing: Pick<Standing, 'nodes' | 'end'>,
+): [number, number] {
+  const { end } = standing;
+  if (!site) return [parent.index + 1, end[parent.index]!];
+  const children = childrenAt(parent, standing);
+  const heads = children.filter(({ bone }) => bone.place === site.place);
+  const last = heads.at(-1);
+  if (last) return [heads[0]!.index, end[last.index]!];
+  const at = children.find(({ bone }) => bone.place > site.place)?.index ?? end[parent.index]!;
+  return [at, at];
+}
+
+/** @throws BuildError where a view would have too many widgets. */
+function limited(standing: Standing, one: Extract<Regrown, { type: 'other' }>): Regrown {
+  const [from, to] = rangeOf(one.site, one.parent, standing);
+  let count = standing.nodes.length - (to - from);
+  for (const run of one.runs)
+    count += run.type === 'new' ? run.piece.bones.length - 1 : standing.end[run.node.index]! - run.node.index;
+  if (count > mostWidgets)
+    throw new BuildError(`the view unfolds to more than ${mostWidgets} widgets`, one.parent.bone.pointer);
+  return one;
+}
+
+export function childrenAt(parent: LiveNode, { nodes, end }: Pick<Standing, 'nodes' | 'end'>): LiveNode[] {
+  const found: LiveNode[] = [];
+  for (let at = parent.index + 1; at < end[parent.index]!; at = end[at]!) found.push(nodes[at]!);
+  return found;
+}
+
+/** Keys that two widgets do not say alike. */
+function differingKeys(one: Expanded['source'], other: Expanded['source']): string[] {
+  const [a, b] = [one as Readonly<Record<string, unknown>>, other as Readonly<Record<string, unknown>>];
+  const keys = new Set([...Object.keys(a), ...Object.keys(b)]);
+  return [...keys].filter((key) => a[key] !== b[key] && JSON.stringify(a[key]) !== JSON.stringify(b[key]));
+}

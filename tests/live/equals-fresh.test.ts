@@ -1,0 +1,72 @@
+import { expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { LiveView, drawLayout, openView, readDocument, toSvg, formatDiagnostic } from 'pimbot';
+import { rounds, seedOf } from '../support/deep.ts';
+import { fonts } from '../support/views.ts';
+import { catalogs, readFile, source, step, type Step } from './everything.ts';
+
+const { document, diagnostics } = readDocument(source, { readFile });
+const resources = { fonts, catalogs };
+
+/** Everything there is to know of a view. */
+function told(live: LiveView): unknown {
+  const at = { x: 0, y: 0, width: 0, height: 0 };
+  return {
+    order: live.order,
+    widgets: live.widgets.map((widget) => ({
+      id: widget.id,
+      parent: widget.parent,
+      index: widget.index,
+      visible: widget.visible,
+      states: widget.states,
+      look: widget.look,
+      text: widget.text?.text,
+      value: widget.value,
+      placeholder: widget.isPlaceholder,
+      box: { ...live.read(widget.index, { ...at }) },
+    })),
+    svg: toSvg(drawLayout(live.snapshot())),
+  };
+}
+
+/** A view opened in what all steps come to. */
+function fresh(steps: readonly Step[]): LiveView {
+  const values: Record<string, never> = {};
+  const widgetStates: Record<string, never> = {};
+  let occasion = {};
+  let screen = { width: 800, height: 600 };
+  let scrolled = 0;
+  for (const one of steps) {
+    if (one.type === 'set') Object.assign(values, one.values);
+    else if (one.type === 'states') widgetStates[one.id] = one.states as never;
+    else if (one.type === 'show') occasion = { ...occasion, ...one.changes };
+    else if (one.type === 'resize') screen = { width: one.width, height: one.height };
+    else if (one.type === 'scroll') scrolled = one.y;
+  }
+  const live = new LiveView(
+    openView(document!, 'test', { resources, ...occasion, values, widgetStates }),
+    screen,
+  );
+  live.scroll('list', 0, scrolled);
+  return live;
+}
+
+test('whatever is changed, a live view is what one opened anew is', () => {
+  expect(diagnostics.map(formatDiagnostic)).toEqual([]);
+  fc.assert(
+    fc.property(fc.array(step, { minLength: 1, maxLength: 14 }), (steps) => {
+      const live = new LiveView(openView(document!, 'test', { resources }), { width: 800, height: 600 });
+      const at = { x: 0, y: 0, width: 0, height: 0 };
+      for (const one of steps) {
+        if (one.type === 'set') live.set(one.values);
+        else if (one.type === 'states') live.setStates(one.id, one.states);
+        else if (one.type === 'show') live.show(one.changes);
+        else if (one.type === 'resize') live.resize({ width: one.width, height: one.height });
+        else if (one.type === 'scroll') live.scroll('list', 0, one.y);
+        else live.read(0, at);
+      }
+      expect(told(live)).toEqual(told(fresh(steps)));
+    }),
+    { numRuns: rounds(120, 5000), seed: seedOf(20261126) },
+  );
+});

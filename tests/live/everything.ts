@@ -1,0 +1,257 @@
+import fc from 'fast-check';
+import type { DocumentSource, State } from 'pimbot';
+
+/** A view in which everything that can change is bound to a value, has states, or follows from another widget. */
+export const source: DocumentSource = {
+  pimbot: 1,
+  reference: { size: '800x600' },
+  catalogs: { ar: 'ar.json' },
+  tokens: { ink: { $type: 'color', $value: '#ffffff' } },
+  themes: { day: 'day.yaml', night: 'night.yaml' },
+  styles: {
+    key: {
+      background: '#125463',
+      states: {
+        hover: { background: '#227788' },
+        focused: { 'border': '3 #ffffff', 'font-size': 31, 'color': '#ffee00' },
+        pressed: { padding: 14 },
+        disabled: { color: '#777777' },
+      },
+    },
+  },
+  components: {
+    slot: {
+      'params': { name: 'text', high: { type: 'number', default: 12 } },
+      'style': 'key',
+      'arrange': 'row',
+      'gap': 3,
+      'padding': 4,
+      'min-height': '{high}',
+      'children': [
+        { id: 'name', kind: 'text', text: '{name}' },
+        { id: 'mark', size: 8, gone: '{plain}', look: { background: '#ff0000' } },
+        { id: 'bar', kind: 'meter', value: '{m}', width: 40, height: '{high}' },
+      ],
+    },
+  },
+  cases: {
+    only: {
+      a: 'Depth',
+      m: 0.5,
+      x: 10,
+      y: 20,
+      w: 90,
+      z: 0,
+      turn: 0,
+      fade: 1,
+      tint: '#ff8800',
+      shown: true,
+      gone: false,
+      plain: false,
+      how: 'row',
+      count: 2,
+      high: 12,
+      page: 'first',
+      list: [
+        { name: 'wax', left: 3 },
+        { name: 'tar', left: 1 },
+      ],
+      split: 0.4,
+      typed: '',
+      many: 3,
+    },
+  },
+  views: {
+    test: {
+      children: [
+        {
+          id: 'free',
+          offset: ['{x}', '{y}'],
+          size: ['{w}', 40],
+          z: '{z}',
+          rotate: '{turn}',
+          visible: '{shown}',
+          look: { opacity: '{fade}', background: '#334455' },
+          children: [
+            { id: 'word', kind: 'text', text: '{a}', tint: '{tint}' },
+            { 'id': 'tail', 'anchor-to': 'word', 'anchor': 'right top', 'pivot': 'left top', 'size': 6 },
+          ],
+        },
+        { 'id': 'beside', 'anchor-to': 'free', 'anchor': 'right bottom', 'pivot': 'left top', 'size': 9 },
+        {
+          id: 'row',
+          style: 'plate',
+          anchor: 'left bottom',
+          arrange: '{how}',
+          gap: 5,
+          children: [
+            { id: 'go', kind: 'button', style: 'key', text: '{a}', gone: '{gone}' },
+            { id: 'off', kind: 'button', style: 'key', text: 'Off', states: 'disabled' },
+            { id: 'in', kind: 'textbox', style: 'key', text: '{typed}', placeholder: 'Say {a}', width: 80 },
+            { kind: 'text', text: '{a} {m, number}' },
+          ],
+        },
+        {
+          id: 'slots',
+          anchor: 'right top',
+          width: 200,
+          arrange: 'column',
+          gap: 2,
+          children: [
+            { id: 'head', kind: 'text', text: 'Slots' },
+            {
+              id: 'slot',
+              repeat: '{list}',
+              key: 'name',
+              use: 'slot',
+              name: '{name} {left}',
+              high: '{high}',
+            } as never,
+            { repeat: '{count}', kind: 'text', text: '{index} {a}' },
+            { id: 'foot', kind: 'text', text: '{a}', gone: '{gone}' },
+          ],
+        },
+        {
+          id: 'grid',
+          anchor: 'center',
+          arrange: 'grid',
+          columns: '{many}',
+          width: 240,
+          gap: 2,
+          children: [
+            { id: 'cell', repeat: '{count}', height: '{high}', look: { background: '#00ff00' } },
+            { 'id': 'shape', 'width': 'fill', 'aspect': 2, 'max-height': '{w}' },
+          ],
+        },
+        {
+          id: 'pages',
+          anchor: 'right bottom',
+          arrange: 'pages',
+          page: '{page}',
+          style: 'plate',
+          children: [
+            { id: 'first', size: '60 30', children: [{ id: 'deep', kind: 'text', text: '{a}' }] },
+            { id: 'second', size: '40 50', look: { background: '#00ffff' } },
+          ],
+        },
+        {
+          id: 'list',
+          anchor: 'left top',
+          size: '120 80',
+          scroll: 'y',
+          arrange: 'column',
+          children: [
+            { kind: 'text', text: '{a}' },
+            { id: 'line', repeat: '{count}', height: 40 },
+          ],
+        },
+        {
+          anchor: 'left center',
+          arrange: 'row',
+          width: '50%',
+          height: 20,
+          children: [{}, { kind: 'separator', width: 4, value: '{split}' }, {}],
+          when: [{ screen: { aspect: '..1' }, change: { arrange: 'column', height: 100 } }],
+        },
+      ],
+    },
+  },
+} as never;
+
+/** The files of its themes. */
+const themes: Record<string, string> = {
+  'day.yaml': 'pimbot-theme: 1\nstyles: { plate: { background: "#224466", padding: 6 } }\n',
+  'night.yaml':
+    'pimbot-theme: 1\nstyles: { plate: { background: "#111111", color: "#ffcc00", font-size: 30, padding: 10 } }\n',
+};
+export const readFile = (path: string) => ({ name: path, text: themes[path]! });
+
+export const catalogs = new Map([
+  [
+    'ar',
+    new Map([
+      ['Slots', 'خانات'],
+      ['Off', 'إيقاف'],
+    ]),
+  ],
+]);
+
+const values = {
+  a: fc.constantFrom('', 'Depth', 'Rise, Fathom, rise!', 'A letter with a red seal', '412'),
+  m: fc.double({ min: 0, max: 1, noNaN: true }),
+  x: fc.integer({ min: -50, max: 300 }),
+  y: fc.integer({ min: -50, max: 300 }),
+  w: fc.integer({ min: 0, max: 200 }),
+  z: fc.integer({ min: -2, max: 2 }),
+  turn: fc.constantFrom(0, 30, 90),
+  fade: fc.constantFrom(0, 0.5, 1),
+  tint: fc.constantFrom('#ff8800', '#00ff88'),
+  shown: fc.boolean(),
+  gone: fc.boolean(),
+  plain: fc.boolean(),
+  how: fc.constantFrom('row', 'column', 'wrap'),
+  count: fc.integer({ min: 0, max: 4 }),
+  high: fc.integer({ min: 0, max: 60 }),
+  page: fc.constantFrom('first', 'second'),
+  split: fc.double({ min: 0, max: 1, noNaN: true }),
+  typed: fc.constantFrom('', 'abc'),
+  many: fc.integer({ min: 1, max: 4 }),
+  list: fc.uniqueArray(
+    fc.record({ name: fc.constantFrom('wax', 'tar', 'ink', 'rope'), left: fc.integer({ min: 0, max: 3 }) }),
+    { selector: ({ name }) => name, maxLength: 4 },
+  ),
+};
+export const names = Object.keys(values) as (keyof typeof values)[];
+
+const states: fc.Arbitrary<State[]> = fc.subarray(['hover', 'focused', 'pressed', 'disabled']);
+
+/** One thing a game does. */
+export type Step = typeof step extends fc.Arbitrary<infer One> ? One : never;
+export const step = fc.oneof(
+  {
+    weight: 6,
+    arbitrary: fc.record({
+      type: fc.constant('set' as const),
+      values: fc.record(values, { requiredKeys: [] }).map((all) => {
+        const kept = Object.entries(all).slice(0, 3);
+        return Object.fromEntries(kept) as Record<string, never>;
+      }),
+    }),
+  },
+  {
+    weight: 4,
+    arbitrary: fc.constantFrom(...names).chain((name) =>
+      (values[name] as fc.Arbitrary<unknown>).map((value) => ({
+        type: 'set' as const,
+        values: { [name]: value } as Record<string, never>,
+      })),
+    ),
+  },
+  {
+    weight: 4,
+    arbitrary: fc.record({
+      type: fc.constant('states' as const),
+      id: fc.constantFrom('go', 'off', 'in', 'slot-wax', 'slot-tar', 'row', 'first'),
+      states,
+    }),
+  },
+  fc.record({
+    type: fc.constant('show' as const),
+    changes: fc.record(
+      {
+        theme: fc.constantFrom('day', 'night'),
+        locale: fc.constantFrom('en', 'ar'),
+        hudSize: fc.constantFrom(1, 1.5),
+        textSize: fc.constantFrom(1, 1.3),
+      },
+      { requiredKeys: [] },
+    ),
+  }),
+  fc.record({
+    type: fc.constant('resize' as const),
+    width: fc.integer({ min: 1, max: 1600 }),
+    height: fc.integer({ min: 1, max: 1600 }),
+  }),
+  fc.record({ type: fc.constant('scroll' as const), y: fc.integer({ min: -10, max: 200 }) }),
+  fc.record({ type: fc.constant('read' as const) }),
+);
