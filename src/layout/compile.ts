@@ -143,30 +143,16 @@ function markNew(plan: Plan, n: number): void {
 }
 
 function copyRun(old: Plan, plan: Plan, from: number, at: number, count: number): void {
-  copyArrays(old.x, plan.x, from, at, count);
-  copyArrays(old.y, plan.y, from, at, count);
-  copyArrays(old, plan, from, at, count);
+  plan.x.copyRun(old.x, from, at, count);
+  plan.y.copyRun(old.y, from, at, count);
+  plan.perWidget.forEach((values, nth) => {
+    values.set(old.perWidget[nth]!.subarray(from, from + count), at);
+  });
   for (let by = 0; by < count; by++) {
     plan.measures[at + by] = old.measures[from + by];
     plan.grids[at + by] = old.grids[from + by];
   }
 }
-
-/** Every array with an entry a widget: those that are as long as there are widgets. */
-function copyArrays(old: object, plan: object, from: number, at: number, count: number): void {
-  const into = plan as Readonly<Record<string, unknown>>;
-  for (const [key, values] of Object.entries(old) as [string, unknown][]) {
-    const isKept = values instanceof Float64Array ? key !== 'scratch' && key !== 'exchange' : isWhole(values);
-    if (!isKept || notByWidget.has(key)) continue;
-    (into[key] as Float64Array).set((values as Float64Array).subarray(from, from + count), at);
-  }
-}
-
-function isWhole(values: unknown): boolean {
-  return values instanceof Uint8Array || values instanceof Uint16Array || values instanceof Uint32Array;
-}
-
-const notByWidget: ReadonlySet<string> = new Set(['settled', 'why', 'baselines']);
 
 /** Changes what a widget says to another box of the same structure. @throws RangeError as {@link compile} does. */
 export function refill(plan: Plan, n: number, item: LayoutItem): void {
@@ -184,8 +170,15 @@ function emptyPlan(items: readonly LayoutItem[]): Plan {
   return new Plan(items.length, {
     deferred: targetsFirst(items),
     baselineRows: rowsOnBaselines(items),
-    byHeight: items.flatMap(({ box }, n) => (box.aspect > 0 && box.x.mode !== 'fixed' ? [n] : [])),
+    byHeight: withAspect(items).filter((n) => items[n]!.box.x.mode !== 'fixed'),
   });
+}
+
+/** Indexes of widgets that keep a shape; the view itself has none. */
+function withAspect(items: readonly LayoutItem[]): number[] {
+  const found: number[] = [];
+  for (let n = 1; n < items.length; n++) if (items[n]!.box.aspect > 0) found.push(n);
+  return found;
 }
 
 /** Works out what widgets are to each other. */
@@ -196,12 +189,13 @@ function relate(plan: Plan, items: readonly LayoutItem[]): void {
     if (plan.end[parent]! < plan.end[n]!) plan.end[parent] = plan.end[n]!;
   }
   for (const row of plan.baselineRows) plan.baselines[row] = 1;
-  items.forEach(({ reference }, root) => {
-    if (!reference) return;
+  for (let root = 0; root < items.length; root++) {
+    const { reference } = items[root]!;
+    if (!reference) continue;
     const boxes = items.slice(root, plan.end[root]).map(({ box }) => box);
     plan.parts.push({ root, reference, boxes, factor: 1 });
-  });
-  const limits = items.flatMap(({ box }, n) => (n > 0 && box.aspect > 0 ? [n] : []));
+  }
+  const limits = withAspect(items);
   plan.carriedHeights = carriesHeights({ plan, limits });
   plan.carriedWidths = carriesWidths({ plan, limits });
 }
@@ -268,10 +262,11 @@ function targetsFirst(items: readonly LayoutItem[]): number[] {
 
 function rowsOnBaselines(items: readonly LayoutItem[]): number[] {
   const rows = new Set<number>();
-  items.forEach(({ box, parent }, n) => {
-    if (box.arrange === 'row' && box.align === 'baseline') rows.add(n);
-    if (parent >= 0 && box.alignSelf === 'baseline' && items[parent]!.box.arrange === 'row') rows.add(parent);
-  });
+  for (let n = 0; n < items.length; n++) {
+    const { box, parent } = items[n]!;
+    if (box.align === 'baseline' && box.arrange === 'row') rows.add(n);
+    if (box.alignSelf === 'baseline' && parent >= 0 && items[parent]!.box.arrange === 'row') rows.add(parent);
+  }
   return [...rows].sort((a, b) => a - b);
 }
 

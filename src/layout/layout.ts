@@ -68,6 +68,16 @@ export class Layout {
     }
   }
 
+  /** Whether a widget has the border box of one in another layout, in u. */
+  isSameBox(index: number, other: Layout, at: number): boolean {
+    return (
+      this.#xs[index] === other.#xs[at] &&
+      this.#ys[index] === other.#ys[at] &&
+      this.#widths[index] === other.#widths[at] &&
+      this.#heights[index] === other.#heights[at]
+    );
+  }
+
   /** How many u of the view one u of a widget is: 1, but in a part that keeps another scaling. */
   factor(index: number): number {
     return this.#factors === undefined ? 1 : this.#factors[index]!;

@@ -46,8 +46,15 @@ export const lineRoom = 1;
 export const lineSpace = 2;
 export const lineUsed = 3;
 
+/** How many numbers and bytes an axis has of each widget: one array holds them all, so that a plan is made at once. */
+const numberFields = 30;
+const byteFields = 10;
+
 /** One axis of all widgets. Lengths are in u; a `…Share` is a fraction of the parent's content size. */
 export class AxisPlan {
+  readonly #count: number;
+  readonly #numbers: Float64Array;
+  readonly #bytes: Uint8Array;
   readonly mode: Uint8Array;
   readonly traits: Uint8Array;
   readonly size: Float64Array;
@@ -109,8 +116,12 @@ export class AxisPlan {
   readonly why: Uint8Array;
 
   constructor(count: number) {
-    const numbers = () => new Float64Array(count);
-    const bytes = () => new Uint8Array(count);
+    this.#numbers = new Float64Array(count * numberFields);
+    this.#bytes = new Uint8Array(count * byteFields);
+    this.#count = count;
+    let [number, byte] = [0, 0];
+    const numbers = () => this.#numbers.subarray(number * count, ++number * count);
+    const bytes = () => this.#bytes.subarray(byte * count, ++byte * count);
     this.mode = bytes();
     this.traits = bytes();
     this.size = numbers();
@@ -154,6 +165,18 @@ export class AxisPlan {
     this.toNeed = new Marks(count);
     this.toGive = new Marks(count);
     this.why = bytes();
+  }
+
+  /** Takes over what another one holds of `count` widgets from an index on, scratch included. */
+  copyRun(from: AxisPlan, at: number, into: number, count: number): void {
+    for (let field = 0; field < numberFields; field++) {
+      const start = field * from.#count + at;
+      this.#numbers.set(from.#numbers.subarray(start, start + count), field * this.#count + into);
+    }
+    for (let field = 0; field < byteFields; field++) {
+      const start = field * from.#count + at;
+      this.#bytes.set(from.#bytes.subarray(start, start + count), field * this.#count + into);
+    }
   }
 
   /** A size held between the widget's minimum and maximum; the minimum wins, and the padding over both, as in CSS. */
@@ -238,6 +261,8 @@ export interface GridPlan {
 
 export class Plan {
   readonly count: number;
+  /** The arrays with an entry a widget, axes aside, but for who is in whom. */
+  readonly perWidget: readonly (Float64Array | Uint8Array | Uint16Array | Uint32Array)[];
   readonly x: AxisPlan;
   readonly y: AxisPlan;
   readonly parent: Int32Array;
@@ -322,5 +347,19 @@ export class Plan {
     this.line = new Uint32Array(count);
     this.widthMatters = new Uint8Array(count);
     this.steadyFrom = new Float64Array(count).fill(Infinity);
+    this.perWidget = [
+      this.factor,
+      this.arrange,
+      this.full,
+      this.natural,
+      this.aspect,
+      this.columnSpan,
+      this.rowSpan,
+      this.column,
+      this.row,
+      this.line,
+      this.widthMatters,
+      this.steadyFrom,
+    ];
   }
 }

@@ -8,6 +8,7 @@ import {
   solve,
   splice,
   type Frame,
+  type LayoutItem,
   type Plan,
   type Reference,
   type Run,
@@ -19,6 +20,7 @@ import {
   isDivider,
   makeSkeleton,
   shareOf,
+  zOf,
   type Bone,
   type Piece,
 } from '../skeleton/index.ts';
@@ -143,6 +145,7 @@ export class LiveTree {
     const { index, widget: before } = node;
     node.widget = this.#widgets[index] = widget;
     node.own = this.#snapshots;
+    node.item = this.#item(widget);
     node.stamp = this.version;
     if (widget.measure !== before.measure) {
       plan.measures[index] = widget.measure;
@@ -156,7 +159,7 @@ export class LiveTree {
       this.#recompile();
       return;
     }
-    refill(plan, index, this.#item(widget));
+    refill(plan, index, node.item);
     markBox(plan, index);
   }
 
@@ -187,7 +190,7 @@ export class LiveTree {
     if (words.text === shown.text && words.runs.length === 0 && shown.runs.length === 0) return false;
     const own = this.#changeable(node);
     const block = new TextBlock(words.text, shown.setting, words.runs);
-    own.text = own.measure = this.plan.measures[index] = block;
+    own.text = own.measure = node.item.measure = this.plan.measures[index] = block;
     markMeasure(this.plan, index);
     this.isPlaced = true;
     node.stamp = this.version;
@@ -220,11 +223,10 @@ export class LiveTree {
     node.bone = { ...bone, index: node.index, parent: before.parent };
     node.made = made;
     this.#know(node);
-    if (zOf(bone) !== zOf(before)) this.#reorder();
+    if (zOf(bone.source) !== zOf(before.source)) this.#reorder();
     if (bone.visible !== before.visible) this.#showWithin(node);
     this.redress(node);
-    if (node.parent && this.childrenOf(node.parent).some(({ bone: child }) => isDivider(child)))
-      this.#divide(node.parent);
+    if (node.parent && this.#isDivided(node.parent)) this.#divide(node.parent);
   }
 
   /** Works out who in a widget is visible. */
@@ -244,6 +246,14 @@ export class LiveTree {
   #reorder(): void {
     this.order = drawingOrder(this.nodes.map(({ bone }) => bone));
     this.structure++;
+  }
+
+  #isDivided(parent: LiveNode): boolean {
+    const { arrange } = parent.bone.box;
+    return (
+      (arrange === 'row' || arrange === 'column') &&
+      this.childrenOf(parent).some(({ bone }) => isDivider(bone))
+    );
   }
 
   /** Gives the neighbours of dividers in a widget their shares. */
@@ -270,11 +280,13 @@ export class LiveTree {
     solve(this.plan, this.#source.frame);
     const [from, to] = rangeOf(site, parent, { nodes, end: this.plan.end });
     const next = nodes.slice(0, from);
+    const heads: LiveNode[] = [];
     const planned: Run[] = [{ from: 0, count: from }];
     const removed = new Set(nodes.slice(from, to));
     const fresh: { readonly piece: Piece; readonly made: LiveNode[] }[] = [];
     for (const run of runs) {
       if (run.type === 'kept') {
+        heads.push(run.node);
         const end = this.plan.end[run.node.index]!;
         planned.push({ from: run.node.index, count: end - run.node.index });
         for (let at = run.node.index; at < end; at++) {
@@ -291,14 +303,18 @@ export class LiveTree {
         made.push(node);
         next.push(node);
       }
-      if (run.made) made[1]!.made = run.made;
+      if (run.made) {
+        made[1]!.made = run.made;
+        heads.push(made[1]!);
+      }
       fresh.push({ piece: run.piece, made });
       planned.push({ from: -1, count: made.length - 1 });
     }
     planned.push({ from: to, count: nodes.length - to });
     for (let at = to; at < nodes.length; at++) next.push(nodes[at]!);
     for (const node of removed) this.#forget(node);
-    if (!site) this.#forgetSites(parent);
+    if (site) site.heads = heads;
+    else this.#forgetSites(parent);
     nodes.length = 0;
     for (const node of next) nodes.push(node);
     this.#renumber();
@@ -325,6 +341,7 @@ export class LiveTree {
         const widget = this.#changeable(node);
         widget.index = at;
         widget.parent = parent;
+        node.item.parent = parent;
       }
       this.#widgets[at] = node.widget;
     }
@@ -339,6 +356,7 @@ export class LiveTree {
       stamp: this.version,
       laid: -1,
       own: this.#snapshots,
+      item: this.#item(widget),
       children,
       sites: new Set(),
       made: undefined,
@@ -359,11 +377,12 @@ export class LiveTree {
 
   /** Notes the sites of what was grown; `made` holds its nodes by the indexes of its bones. */
   #settle({ sites }: Pick<Piece, 'sites'>, made: readonly LiveNode[]): void {
-    for (const { written, place, hidden, selected, names, parent, heads } of sites) {
-      const site: LiveSite = { written, place, hidden, selected, names, parent: made[parent]! };
+    for (const { written, place, hidden, selected, names, parent, heads: all } of sites) {
+      const heads = all.map(({ index }) => made[index]!);
+      const site: LiveSite = { written, place, hidden, selected, names, parent: made[parent]!, heads };
       for (const name of names) add(this.#sites, name, site);
       site.parent.sites.add(site);
-      for (const head of heads) made[head.index]!.made = head.made;
+      for (const head of all) made[head.index]!.made = head.made;
     }
   }
 
@@ -378,12 +397,17 @@ export class LiveTree {
     parent.sites.clear();
   }
 
-  #item(widget: Widget): ReturnType<typeof itemOf> {
+  #item(widget: Widget): LayoutItem {
     return itemOf(widget, this.#source.reference, (id) => this.byId.get(id)?.index);
   }
 
-  #items(): ReturnType<typeof itemOf>[] {
-    return this.#widgets.map((widget) => this.#item(widget));
+  #items(): readonly LayoutItem[] {
+    const items: LayoutItem[] = [];
+    for (const { item, bone } of this.nodes) {
+      if (bone.box.target !== undefined) item.target = this.byId.get(bone.box.target)?.index;
+      items.push(item);
+    }
+    return items;
   }
 
   #compiled(): Plan {
@@ -403,10 +427,6 @@ function add<Value>(map: Map<string, Set<Value>>, name: string, value: Value): v
   const known = map.get(name);
   if (known) known.add(value);
   else map.set(name, new Set([value]));
-}
-
-function zOf({ source }: Pick<Bone, 'source'>): number {
-  return 'z' in source ? (source.z ?? 0) : 0;
 }
 
 /** A widget with the text of another where the two are the same: what is set once need not be set again. */

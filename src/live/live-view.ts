@@ -42,10 +42,12 @@ export class LiveView<Id extends string = string> {
   #tree: LiveTree;
   /** What is laid out, kept up with the plan. */
   #layout: Layout;
-  #moved: Uint8Array;
+  #moved = new Uint8Array(0);
   #on: ViewLayout | undefined;
   #isChanged = false;
   #isPlaced = false;
+  /** Whether the plan was solved since it was last looked who has moved. */
+  #isBehind = false;
   /** The structure the layout was made for. */
   #structure = -1;
   #version = 0;
@@ -61,7 +63,6 @@ export class LiveView<Id extends string = string> {
     this.#tree = this.#grown();
     solve(this.#tree.plan, this.#frame);
     this.#layout = new Layout(this.#tree.plan, this.#frame);
-    this.#moved = new Uint8Array(this.#layout.count);
     this.#isChanged = true;
     this.#isPlaced = true;
     this.update();
@@ -224,13 +225,19 @@ export class LiveView<Id extends string = string> {
     const version = ++this.#version;
     if (tree.isPlaced || this.#isPlaced) {
       tree.isPlaced = this.#isPlaced = false;
-      const { plan } = tree;
-      solve(plan, this.#frame);
-      if (this.#structure === tree.structure) this.#noteMoved(version);
-      else this.#noteRegrown(version);
-    } else if (this.#structure !== tree.structure) this.#noteRegrown(version);
+      this.#isBehind = true;
+      solve(tree.plan, this.#frame);
+    }
     tree.version = version + 1;
     return version;
+  }
+
+  /** Looks who has moved; only those who draw have to know. */
+  #note(): void {
+    this.update();
+    if (this.#structure !== this.#tree.structure) this.#noteRegrown(this.#version);
+    else if (this.#isBehind) this.#noteMoved(this.#version);
+    this.#isBehind = false;
   }
 
   #noteMoved(version: number): void {
@@ -251,7 +258,7 @@ export class LiveView<Id extends string = string> {
     this.#layout = new Layout(tree.plan, this.#frame);
     this.#moved = new Uint8Array(tree.plan.count);
     for (const node of tree.nodes) {
-      if (node.laid < 0 || !isSameBox(before, node.laid, this.#layout, node.index)) node.stamp = version;
+      if (node.laid < 0 || !this.#layout.isSameBox(node.index, before, node.laid)) node.stamp = version;
       node.laid = node.index;
     }
     this.#on = undefined;
@@ -259,7 +266,7 @@ export class LiveView<Id extends string = string> {
 
   /** What is laid out now, for those who follow it: its numbers change with the view. */
   get now(): LiveNow {
-    this.update();
+    this.#note();
     this.#on ??= new ViewLayout(
       this.#view,
       { tree: this.#tree.tree(), indexes: indexesOf(this.#tree) },
@@ -279,7 +286,7 @@ export class LiveView<Id extends string = string> {
    * there then and now, and of those that have come.
    */
   changedSince(version: number): string[] {
-    this.update();
+    this.#note();
     const all = this.#whole > version;
     return this.#tree.nodes.filter(({ stamp }) => all || stamp > version).map(({ bone }) => bone.id);
   }
@@ -323,11 +330,6 @@ export interface LiveNow {
 
 function indexesOf({ byId }: LiveTree): Indexes {
   return { get: (id) => byId.get(id)?.index, keys: () => byId.keys() };
-}
-
-function isSameBox(one: Layout, at: number, other: Layout, index: number): boolean {
-  const [a, b] = [one.rectInU(at), other.rectInU(index)];
-  return a.x === b.x && a.y === b.y && a.width === b.width && a.height === b.height;
 }
 
 const noStates: readonly State[] = [];

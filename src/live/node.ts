@@ -1,4 +1,5 @@
 import type { Widget } from '../dress/index.ts';
+import type { LayoutItem } from '../layout/index.ts';
 import type { Bone, Expanded, Site, Unexpanded } from '../skeleton/index.ts';
 
 /** One widget of a live view: the same object for as long as the widget is there, wherever it moves. */
@@ -7,6 +8,8 @@ export interface LiveNode {
   parent: LiveNode | undefined;
   bone: Bone;
   widget: Widget;
+  /** What the layout knows of it. */
+  item: Mutable<LayoutItem>;
   /** The version of the view in which it last looked, said or stood otherwise. */
   stamp: number;
   /** Its index when places were last looked at; −1 where it was not there. */
@@ -26,6 +29,8 @@ export interface LiveNode {
 /** A written widget that follows from values, and what it is unfolded to now. */
 export interface LiveSite extends Pick<Site, 'written' | 'place' | 'hidden' | 'selected'> {
   readonly parent: LiveNode;
+  /** What it is unfolded to now. */
+  heads: readonly LiveNode[];
   /** The names of the case that it follows from. */
   names: ReadonlySet<string>;
 }

@@ -84,11 +84,9 @@ function isIn(node: LiveNode, replaced: ReadonlySet<LiveNode>): boolean {
 
 function become(site: LiveSite, standing: Standing, replaced: Set<LiveNode>): Regrown {
   const { document, on } = standing;
-  const { parent } = site;
+  const { parent, heads } = site;
   const names = new Set<string>();
   const made = expand(document, site.written, on, { applied: [], structural: names });
-  const children = childrenAt(parent, standing);
-  const heads = children.filter(({ bone }) => bone.place === site.place);
   const left = new Set(heads);
   const byId = new Map(heads.map((head) => [head.bone.id, head]));
   const changes: HeadChange[] = [];
@@ -147,11 +145,10 @@ export function rangeOf(
 ): [number, number] {
   const { end } = standing;
   if (!site) return [parent.index + 1, end[parent.index]!];
-  const children = childrenAt(parent, standing);
-  const heads = children.filter(({ bone }) => bone.place === site.place);
-  const last = heads.at(-1);
-  if (last) return [heads[0]!.index, end[last.index]!];
-  const at = children.find(({ bone }) => bone.place > site.place)?.index ?? end[parent.index]!;
+  const last = site.heads.at(-1);
+  if (last) return [site.heads[0]!.index, end[last.index]!];
+  const at =
+    childrenAt(parent, standing).find(({ bone }) => bone.place > site.place)?.index ?? end[parent.index]!;
   return [at, at];
 }
 

@@ -181,18 +181,46 @@ function grow({ document, on, trace, bones, written, sites }: Growth, stack: Pen
 
 /** Indexes in drawing order. */
 export function drawingOrder(widgets: readonly Pick<Bone, 'index' | 'parent' | 'source'>[]): number[] {
-  const children = widgets.map((): number[] => []);
-  for (const { index, parent } of widgets) if (index > 0) children[parent]!.push(index);
-  const zOf = (index: number) => ('z' in widgets[index]!.source ? (widgets[index]!.source.z ?? 0) : 0);
+  // Parents in which a sibling has a place of its own in the order; in all others it is that of the document.
+  const sorted = new Map<number, number[]>();
+  for (const { parent, source } of widgets) if (zOf(source) !== 0) sorted.set(parent, []);
+  if (sorted.size === 0) return widgets.map((_, index) => index);
+  const count = widgets.length;
+  const first = new Int32Array(count).fill(-1);
+  const next = new Int32Array(count).fill(-1);
+  for (let index = count - 1; index > 0; index--) {
+    const { parent } = widgets[index]!;
+    next[index] = first[parent]!;
+    first[parent] = index;
+  }
   const order: number[] = [];
   const stack = [0];
   for (let index = stack.pop(); index !== undefined; index = stack.pop()) {
     order.push(index);
-    const inside = children[index]!;
-    if (inside.some((child) => zOf(child) !== 0)) inside.sort((a, b) => zOf(a) - zOf(b) || a - b);
-    for (let at = inside.length - 1; at >= 0; at--) stack.push(inside[at]!);
+    const from = stack.length;
+    for (let child = first[index]!; child >= 0; child = next[child]!) stack.push(child);
+    if (!sorted.has(index)) reverse(stack, from);
+    else {
+      const inside = stack.splice(from);
+      inside.sort((a, b) => zOf(widgets[b]!.source) - zOf(widgets[a]!.source) || b - a);
+      for (const child of inside) stack.push(child);
+    }
   }
   return order;
+}
+
+/** Turns the end of a list round, from a place on. */
+function reverse(list: number[], from: number): void {
+  for (let low = from, high = list.length - 1; low < high; low++, high--) {
+    const one = list[low]!;
+    list[low] = list[high]!;
+    list[high] = one;
+  }
+}
+
+/** How high a widget lies among its siblings. */
+export function zOf(source: Bone['source']): number {
+  return 'z' in source ? (source.z ?? 0) : 0;
 }
 
 /** Adds the names of the case that a widget shows. */

@@ -150,6 +150,7 @@ const readers: Readonly<Record<TokenType, (value: TokenSource, part: Part) => st
     },
   };
 
-function isMap(value: TokenSource | undefined): value is { readonly [name: string]: TokenSource } {
-  return typeof value === 'object' && !Array.isArray(value);
+/** A token file may hold `null` anywhere, whatever its type says. */
+function isMap(value: TokenSource | null | undefined): value is { readonly [name: string]: TokenSource } {
+  return typeof value === 'object' && value !== null && !Array.isArray(value);
 }

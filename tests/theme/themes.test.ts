@@ -2,7 +2,7 @@ import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { openView, readDocument, screens, type FileReader } from 'pimbot';
+import { formatDiagnostic, openView, readDocument, screens, type FileReader } from 'pimbot';
 import { Theme, checkDocument, themeGaps, themeSheet, tokensFile } from 'pimbot/tools';
 import { openProject } from 'pimbot/node';
 import { pimbotHere, temporaryFolder } from '../support/cli.ts';
@@ -373,4 +373,48 @@ describe('pimbot theme', () => {
     expect([...document!.named.keys()]).toEqual(['brine', 'lantern']);
     expect(themeGaps(document!)).toEqual([]);
   });
+});
+
+test('tokens that hold nothing somewhere are refused in a sentence, whatever their type', () => {
+  const wholes = {
+    color: { colorSpace: 'srgb', components: [0.1, 0.2, 0.3], alpha: 1, hex: '#123456' },
+    dimension: { value: 3, unit: 'px' },
+    number: 4,
+    fontFamily: ['Inter', 'Inter'],
+    fontWeight: 400,
+    border: { color: '#ffffff', width: { value: 2, unit: 'px' }, style: 'solid' },
+    shadow: [{ color: '#000000', offsetX: 1, offsetY: 2, blur: 3, spread: 4 }],
+    gradient: [
+      { color: '#000000', position: 0 },
+      { color: '#ffffff', position: 1 },
+    ],
+  };
+  /** A value once for every place in it, with nothing there. */
+  const emptied = (value: unknown): unknown[] => {
+    if (typeof value !== 'object' || value === null) return [null];
+    const parts = Object.entries(value).flatMap(([key, part]) =>
+      emptied(part).map((one) => {
+        const copy = (Array.isArray(value) ? [...(value as unknown[])] : { ...value }) as Record<
+          string,
+          unknown
+        >;
+        copy[key] = one;
+        return copy;
+      }),
+    );
+    return [null, ...parts];
+  };
+  let tried = 0;
+  for (const [type, whole] of Object.entries(wholes)) {
+    for (const $value of emptied(whole)) {
+      const text = JSON.stringify({ one: { $type: type, $value } });
+      const { diagnostics } = readDocument(
+        { 'pimbot': 1, 'token-files': ['x.json'], 'views': { test: {} } },
+        { readFile: (name) => ({ name, text }) },
+      );
+      for (const one of diagnostics) expect(formatDiagnostic(one)).toMatch(/error|warning/);
+      tried++;
+    }
+  }
+  expect(tried).toBeGreaterThan(30);
 });
