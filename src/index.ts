@@ -47,11 +47,20 @@ export type {
   ViewLayout,
   ViewOptions,
 } from './view/index.ts';
-export { Tints, drawLayout, paint, paintOnCanvas, toSvg } from './paint/index.ts';
+export {
+  CanvasCache,
+  drawLayout,
+  outlinesOf,
+  paint,
+  paintOnCanvas,
+  toSvg,
+  withPaths,
+} from './paint/index.ts';
 export type {
   CanvasContext,
   DrawList,
   DrawOperation,
+  GlyphRun,
   MakeCanvas,
   Painter,
   SvgOptions,

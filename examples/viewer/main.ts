@@ -1,5 +1,5 @@
 import {
-  Tints,
+  CanvasCache,
   drawLayout,
   localesOf,
   makeScreen,
@@ -16,8 +16,11 @@ const canvas = find<HTMLCanvasElement>('canvas');
 const frame = find('frame');
 const freeSize = 'any size';
 
-/** Tinted pictures, kept from one drawing to the next. */
-const tints = new Tints((width, height) => new OffscreenCanvas(width, height));
+/** Tinted pictures and the outlines of texts, kept from one drawing to the next. */
+const cache = new CanvasCache(
+  (width, height) => new OffscreenCanvas(width, height),
+  () => new Path2D(),
+);
 
 /** What the page shows; everything drawn follows from it. */
 const state = {
@@ -67,7 +70,7 @@ function show(): void {
   canvas.width = screen.width;
   canvas.height = screen.height;
   fitCanvas(screen);
-  paintOnCanvas(list, canvas.getContext('2d')!, tints);
+  paintOnCanvas(list, canvas.getContext('2d')!, cache);
   const { width, height } = on.layout.frame;
   find('caption').textContent =
     `${screen.title}: ${screen.width} × ${screen.height} px = ${round(width)} × ${round(height)} u`;

@@ -1,5 +1,5 @@
-import { createCanvas } from '@napi-rs/canvas';
-import { Tints, paintOnCanvas, type DrawList } from '../paint/index.ts';
+import { Path2D, createCanvas } from '@napi-rs/canvas';
+import { CanvasCache, paintOnCanvas, type DrawList } from '../paint/index.ts';
 
 /** The most pixels that are drawn into one PNG. */
 const mostPngPixels = 100_000_000;
@@ -14,6 +14,6 @@ export function toPng(list: DrawList): Uint8Array {
     throw new RangeError(`a PNG of ${width} × ${height} px cannot be drawn`);
   }
   const canvas = createCanvas(Math.round(width), Math.round(height));
-  paintOnCanvas(list, canvas.getContext('2d'), new Tints(createCanvas));
+  paintOnCanvas(list, canvas.getContext('2d'), new CanvasCache(createCanvas, () => new Path2D()));
   return canvas.toBuffer('image/png');
 }

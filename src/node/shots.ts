@@ -1,5 +1,5 @@
-import { createCanvas } from '@napi-rs/canvas';
-import { Tints, paintOnCanvas } from '../paint/index.ts';
+import { Path2D, createCanvas } from '@napi-rs/canvas';
+import { CanvasCache, paintOnCanvas } from '../paint/index.ts';
 import type { DrawnShot, Shot } from '../report/index.ts';
 
 /** The longer side of a shot in a report, in px: enough to read in when it is shown large. */
@@ -9,7 +9,7 @@ const shotQuality = 60;
 
 /** Draws shots small, one after the other. */
 export function drawShots(shots: Iterable<Shot>): DrawnShot[] {
-  const tints = new Tints(createCanvas);
+  const cache = new CanvasCache(createCanvas, () => new Path2D());
   const drawn: DrawnShot[] = [];
   for (const { list, ...shot } of shots) {
     const scale = Math.min(1, shotSide / Math.max(shot.width, shot.height));
@@ -19,7 +19,7 @@ export function drawShots(shots: Iterable<Shot>): DrawnShot[] {
     );
     const context = canvas.getContext('2d');
     context.scale(scale, scale);
-    paintOnCanvas(list, context, tints);
+    paintOnCanvas(list, context, cache);
     const bytes = canvas.toBuffer('image/webp', shotQuality);
     drawn.push({ ...shot, picture: `data:image/webp;base64,${bytes.toString('base64')}` });
   }

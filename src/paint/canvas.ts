@@ -3,12 +3,14 @@ import { gradientLine, hexOf, isSquare, type Corners, type Fill } from '../theme
 import {
   paint,
   type DrawList,
+  type GlyphRun,
   type OperationOf,
   type Painter,
   type PathStep,
   borderLine,
 } from './draw-list.ts';
-import type { Tints } from './tints.ts';
+import type { CanvasCache, KeptPath } from './canvas-cache.ts';
+import { traceGlyphs } from './glyphs.ts';
 
 interface CanvasGradient {
   addColorStop(offset: number, color: string): void;
@@ -36,7 +38,9 @@ export interface CanvasContext {
   rect(x: number, y: number, width: number, height: number): void;
   roundRect(x: number, y: number, width: number, height: number, radii: number[]): void;
   fill(): void;
+  fill(path: never): void;
   stroke(): void;
+  stroke(path: never): void;
   clip(rule?: 'nonzero' | 'evenodd'): void;
   getTransform(): { a: number; b: number; c: number; d: number; e: number; f: number };
   setTransform(a: number, b: number, c: number, d: number, e: number, f: number): void;
@@ -65,29 +69,29 @@ export interface CanvasContext {
 
 /**
  * Draws on a canvas whose pixels are device px. Pictures need their `drawable`; one without is left out.
- * @param tints Makes tinted pictures and what groups are drawn on, and keeps them from one drawing to the next; without it
+ * @param cache Makes tinted pictures and what groups are drawn on, and keeps them from one drawing to the next; without it
  * pictures are as they are, and in a group each thing is faded by itself.
  */
-export function paintOnCanvas(list: DrawList, context: CanvasContext, tints?: Tints): void {
+export function paintOnCanvas(list: DrawList, context: CanvasContext, cache?: CanvasCache): void {
   context.save();
   context.imageSmoothingQuality = 'high';
-  paint(list, new CanvasPainter(context, tints));
+  paint(list, new CanvasPainter(context, cache));
   context.restore();
 }
 
 /** One small function for each operation. */
 class CanvasPainter implements Painter {
   #context: CanvasContext;
-  readonly #tints: Tints | undefined;
+  readonly #cache: CanvasCache | undefined;
   /** What restores end, innermost last: of a group, what was drawn on before it. */
   readonly #open: ({ readonly under: CanvasContext; readonly opacity: number } | undefined)[] = [];
   /** What is drawn with where a group could not be drawn by itself. */
   #fade = 1;
   #depth = 0;
 
-  constructor(context: CanvasContext, tints: Tints | undefined) {
+  constructor(context: CanvasContext, cache: CanvasCache | undefined) {
     this.#context = context;
-    this.#tints = tints;
+    this.#cache = cache;
   }
 
   box({ rect, radius, fill, border, opacity }: OperationOf<'box'>): void {
@@ -117,7 +121,7 @@ class CanvasPainter implements Painter {
     const { x, y, width, height } = rect;
     context.globalAlpha = opacity * this.#fade;
     context.imageSmoothingEnabled = pixelated !== true;
-    const tinted = tint ? this.#tints?.tinted(picture, tint) : undefined;
+    const tinted = tint ? this.#cache?.tinted(picture, tint) : undefined;
     const drawable = (tinted ?? picture.drawable) as never;
     if (from) context.drawImage(drawable, from.x, from.y, from.width, from.height, x, y, width, height);
     else context.drawImage(drawable, x, y, width, height);
@@ -125,20 +129,36 @@ class CanvasPainter implements Painter {
     context.globalAlpha = 1;
   }
 
-  path({ steps, color, opacity, outline: edge }: OperationOf<'path'>): void {
+  path({ steps, ...ink }: OperationOf<'path'>): void {
+    follow(this.#context, steps);
+    this.#ink(ink, undefined);
+  }
+
+  glyphs({ runs, ...ink }: OperationOf<'glyphs'>): void {
+    const path = this.#cache?.path(runs);
+    if (!path) trace(this.#context, runs);
+    this.#ink(ink, path);
+  }
+
+  /** Fills a path, or the one that was just followed, with its outline under it. */
+  #ink(
+    { color, opacity, outline: edge }: Pick<OperationOf<'path'>, 'color' | 'opacity' | 'outline'>,
+    path: KeptPath | undefined,
+  ): void {
     const context = this.#context;
     context.globalAlpha = opacity * this.#fade;
-    follow(context, steps);
     if (edge) {
       context.strokeStyle = hexOf(edge.color);
       context.lineWidth = 2 * edge.width;
       context.lineJoin = 'round';
       context.setLineDash([]);
-      context.stroke();
+      if (path) context.stroke(path as never);
+      else context.stroke();
       context.lineJoin = 'miter';
     }
     context.fillStyle = hexOf(color);
-    context.fill();
+    if (path) context.fill(path as never);
+    else context.fill();
     context.globalAlpha = 1;
   }
 
@@ -162,7 +182,8 @@ class CanvasPainter implements Painter {
     context.shadowColor = hexOf(color);
     context.fillStyle = '#000000';
     if (shape.type === 'box') outline(context, shape.rect, shape.radius);
-    else follow(context, shape.steps);
+    else if (shape.type === 'path') follow(context, shape.steps);
+    else trace(context, shape.runs, shape.right, shape.down);
     context.fill();
     context.restore();
   }
@@ -186,7 +207,7 @@ class CanvasPainter implements Painter {
     const under = this.#context;
     this.#open.push({ under, opacity });
     const size = under.canvas;
-    const layer = size && (this.#tints?.layer(this.#depth, size) as CanvasContext | undefined);
+    const layer = size && (this.#cache?.layer(this.#depth, size) as CanvasContext | undefined);
     if (!layer) {
       this.#fade *= opacity;
       return;
@@ -236,6 +257,11 @@ function follow(context: CanvasContext, steps: readonly PathStep[]): void {
     else if (type === 'C') context.bezierCurveTo(a, b, c, d, e, f);
     else context.closePath();
   }
+}
+
+function trace(context: CanvasContext, runs: readonly GlyphRun[], right = 0, down = 0): void {
+  context.beginPath();
+  traceGlyphs(runs, context, right, down);
 }
 
 function outline(context: CanvasContext, rect: Rect, radius: Corners): void {

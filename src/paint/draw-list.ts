@@ -22,8 +22,45 @@ export interface Words {
   readonly rightToLeft: boolean;
 }
 
+/** Glyphs of one face on one line, at their place. */
+export interface GlyphRun {
+  readonly face: GlyphSource;
+  /** Device px one font unit is. */
+  readonly size: number;
+  /** Where the line starts and its baseline is, in device px. */
+  readonly x: number;
+  readonly baseline: number;
+  /** Device px one u of the places of glyphs is. */
+  readonly scale: number;
+  /** With their places from there, in u, y upwards. */
+  readonly glyphs: readonly { readonly id: number; readonly x: number; readonly y: number }[];
+}
+
+/** What gives the outline of a glyph, by its id, in font units with y upwards. */
+export interface GlyphSource {
+  readonly family: string;
+  readonly weight: number;
+  readonly italic: boolean;
+  readonly unitsPerEm: number;
+  outline(
+    glyph: number,
+  ): readonly { readonly type: 'M' | 'L' | 'Q' | 'C' | 'Z'; readonly values: readonly number[] }[];
+  /** The rectangle around an outline; undefined where there is none. */
+  box(
+    glyph: number,
+  ):
+    | { readonly left: number; readonly right: number; readonly top: number; readonly bottom: number }
+    | undefined;
+}
+
 /** What throws a shadow. */
 export type Shape =
+  | {
+      readonly type: 'glyphs';
+      readonly runs: readonly GlyphRun[];
+      readonly right: number;
+      readonly down: number;
+    }
   | { readonly type: 'box'; readonly rect: Rect; readonly radius: Corners }
   | { readonly type: 'path'; readonly steps: readonly PathStep[] };
 
@@ -60,8 +97,18 @@ export type DrawOperation =
       readonly opacity: number;
       /** Drawn under it, as wide on the outside of its edges. */
       readonly outline?: Stroke;
-      /** The same as words; of texts. */
-      readonly words?: readonly Words[];
+    }
+  /** Letters of one colour, filled together by the nonzero rule. */
+  | {
+      readonly type: 'glyphs';
+      readonly widget: number;
+      readonly runs: readonly GlyphRun[];
+      readonly color: Rgba;
+      readonly opacity: number;
+      /** Drawn under them, as wide on the outside of their edges. */
+      readonly outline?: Stroke;
+      /** The same as words, for painters that write text as text. */
+      readonly words: readonly Words[];
     }
   /** A shape blurred; half the blur is the deviation (CSS Backgrounds 3 §6.1.1). */
   | {
@@ -122,6 +169,7 @@ export interface Painter {
   box(operation: OperationOf<'box'>): void;
   picture(operation: OperationOf<'picture'>): void;
   path(operation: OperationOf<'path'>): void;
+  glyphs(operation: OperationOf<'glyphs'>): void;
   shadow(operation: OperationOf<'shadow'>): void;
   clip(operation: OperationOf<'clip'>): void;
   turn(operation: OperationOf<'turn'>): void;
@@ -141,6 +189,9 @@ export function paint(list: DrawList, painter: Painter): void {
         break;
       case 'path':
         painter.path(operation);
+        break;
+      case 'glyphs':
+        painter.glyphs(operation);
         break;
       case 'shadow':
         painter.shadow(operation);

@@ -3,13 +3,13 @@ import { placeText } from '../inside/index.ts';
 import type { Shadow, Rgba } from '../theme/index.ts';
 import type { ViewLayout } from '../view/index.ts';
 import { pictureOperation } from './draw-picture.ts';
-import type { DrawOperation, PathStep, Words } from './draw-list.ts';
-import { outlineRun } from './glyphs.ts';
+import type { DrawOperation, GlyphRun, Words } from './draw-list.ts';
+import { drawsAny } from './glyphs.ts';
 
 /** Glyphs of one colour. */
 interface Inked {
   readonly color: Rgba;
-  readonly steps: PathStep[];
+  readonly runs: GlyphRun[];
   readonly words: Words[];
 }
 
@@ -31,8 +31,9 @@ export function addText(
     for (const run of line.runs) {
       const color = run.color ?? look.color;
       let ink = inks.find((one) => one.color === color);
-      if (!ink) inks.push((ink = { color, steps: [], words: [] }));
-      outlineRun(run, left, base, size, ink.steps);
+      if (!ink) inks.push((ink = { color, runs: [], words: [] }));
+      const { face, unit: perUnit, glyphs } = run;
+      ink.runs.push({ face, size: perUnit * size, x: left, baseline: base, scale: size, glyphs });
       addWords(ink.words, {
         text: run.text,
         x: left + run.x * size,
@@ -57,17 +58,17 @@ export function addText(
   }
   const factor = layout.scale(index);
   for (let at = look.textShadow.length - 1; at >= 0; at--)
-    for (const { steps } of inks)
-      operations.push(shadowOf(index, steps, look.textShadow[at]!, factor, opacity));
+    for (const { runs } of inks)
+      operations.push(shadowOf(index, runs, look.textShadow[at]!, factor, opacity));
   const { textOutline } = look;
   const outline = textOutline &&
     textOutline.width > 0 && { ...textOutline, width: textOutline.width * factor };
-  for (const { color, steps, words } of inks) {
-    if (steps.length === 0) continue;
+  for (const { color, runs, words } of inks) {
+    if (!drawsAny(runs)) continue;
     operations.push({
-      type: 'path',
+      type: 'glyphs',
       widget: index,
-      steps,
+      runs,
       color,
       opacity,
       words,
@@ -96,22 +97,11 @@ function addWords(all: Words[], next: Words): void {
 
 function shadowOf(
   widget: number,
-  steps: readonly PathStep[],
+  runs: readonly GlyphRun[],
   { x, y, blur, color }: Shadow,
   scale: number,
   opacity: number,
 ): DrawOperation {
-  const [right, down] = [x * scale, y * scale];
-  const moved = steps.map(({ type, values }) => ({
-    type,
-    values: values.map((value, at) => value + (at % 2 === 0 ? right : down)),
-  }));
-  return {
-    type: 'shadow',
-    widget,
-    shape: { type: 'path', steps: moved },
-    blur: blur * scale,
-    color,
-    opacity,
-  };
+  const shape = { type: 'glyphs', runs, right: x * scale, down: y * scale } as const;
+  return { type: 'shadow', widget, shape, blur: blur * scale, color, opacity };
 }

@@ -84,7 +84,7 @@ function fade(operations: DrawOperation[], from: number, widget: number, opacity
 /** Whether an operation draws one thing: a fill and its border, letters and their outline lie on each other. */
 function isOne(operation: DrawOperation): boolean {
   if (operation.type === 'box') return !operation.fill || !operation.border;
-  return operation.type === 'path' ? !operation.outline : true;
+  return operation.type === 'path' || operation.type === 'glyphs' ? !operation.outline : true;
 }
 
 function close(open: number[], operations: DrawOperation[]): void {

@@ -2,13 +2,15 @@
 export { paintOnCanvas } from './canvas.ts';
 export type { CanvasContext } from './canvas.ts';
 export { paint } from './draw-list.ts';
-export type { DrawList, DrawOperation, Painter, PathStep } from './draw-list.ts';
+export type { DrawList, DrawOperation, GlyphRun, GlyphSource, Painter, PathStep } from './draw-list.ts';
 export { drawLayout } from './draw.ts';
 export type { DrawOptions } from './draw.ts';
 export { withOverlay } from './overlay.ts';
 export type { Overlay } from './overlay.ts';
 export { toSvg } from './svg.ts';
 export type { SvgOptions } from './svg.ts';
-export { Tints } from './tints.ts';
-export type { MakeCanvas, TintContext } from './tints.ts';
+export { CanvasCache } from './canvas-cache.ts';
+export type { KeptPath, MakeCanvas, TintContext } from './canvas-cache.ts';
+export { outlinesOf, withPaths } from './glyphs.ts';
+export type { PathSink } from './glyphs.ts';
 export { escapeXml } from './xml.ts';

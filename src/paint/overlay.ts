@@ -2,8 +2,7 @@ import type { Finding } from '../verdict/index.ts';
 import { defaultFont, evenCorners, parseColor, square, type Rgba } from '../theme/index.ts';
 import { lineOf, type FontBook } from '../text/index.ts';
 import type { ViewLayout } from '../view/index.ts';
-import { plainBox, type DrawList, type DrawOperation, type PathStep } from './draw-list.ts';
-import { outlineLine } from './glyphs.ts';
+import { plainBox, type DrawList, type DrawOperation } from './draw-list.ts';
 
 /** What is drawn over a view to show how it stands. */
 export interface Overlay {
@@ -143,18 +142,25 @@ function addLabel(
   text: string,
   ink: Rgba,
   plate: Rgba,
-  left: number,
+  from: number,
   top: number,
   operations: DrawOperation[],
 ): void {
   const line = lineOf(text, fonts.chain(defaultFont, 700, false, plainShaping), thin * 15);
   const width = line.width + thin * 10;
   const height = thin * 22;
-  const x = Math.max(0, Math.min(left, list.width - width));
+  const x = Math.max(0, Math.min(from, list.width - width));
   const y = Math.max(0, Math.min(top, list.height - height));
   const rect = { x, y, width, height };
   operations.push(plainBox(-1, rect, plate, 1, evenCorners(thin * 3)));
-  const steps: PathStep[] = [];
-  outlineLine(line, x + thin * 5, y + height * 0.72, 1, steps);
-  operations.push({ type: 'path', widget: -1, steps, color: ink, opacity: 1 });
+  const [left, baseline] = [x + thin * 5, y + height * 0.72];
+  const runs = line.runs.map(({ face, unit, glyphs }) => ({
+    face,
+    size: unit,
+    x: left,
+    baseline,
+    scale: 1,
+    glyphs,
+  }));
+  operations.push({ type: 'glyphs', widget: -1, runs, color: ink, opacity: 1, words: [] });
 }

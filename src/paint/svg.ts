@@ -1,13 +1,13 @@
 import { gradientLine, hexOf, type Corners, type Fill, type Rgba } from '../theme/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Picture } from '../picture/index.ts';
+import { outlinesOf, shapeAsPath } from './glyphs.ts';
 import { escapeXml } from './xml.ts';
 import {
   paint,
   type DrawList,
   type Painter,
   type PathStep,
-  type Shape,
   type Words,
   type OperationOf,
   borderLine,
@@ -26,6 +26,8 @@ export function toSvg(list: DrawList, options: SvgOptions = {}): string {
   const head = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">`;
   return `${head}\n<title>${escapeXml(list.title)}</title>\n${painter.drawn}\n</svg>\n`;
 }
+
+type PlainShape = ReturnType<typeof shapeAsPath>;
 
 /** One small function for each operation; what several elements use is defined once. */
 class SvgPainter implements Painter {
@@ -65,7 +67,7 @@ class SvgPainter implements Painter {
     return id;
   }
 
-  #blurFilter(shape: Shape, blur: number): string {
+  #blurFilter(shape: PlainShape, blur: number): string {
     const { x, y, width, height } = boundsOf(shape);
     // Nothing is seen of a blur further out than three times its deviation.
     const room = Math.ceil(blur * 1.5) + 1;
@@ -114,17 +116,27 @@ class SvgPainter implements Painter {
     this.#body.push(`<svg ${place(rect)} ${view}${fade}${sharp}><use href="#${id}"${colored}/></svg>`);
   }
 
-  path({ steps, color, opacity, outline, words }: OperationOf<'path'>): void {
+  path({ steps, ...ink }: OperationOf<'path'>): void {
+    this.#body.push(`<path d="${pathOf(steps)}" ${this.#inked(ink)}/>`);
+  }
+
+  glyphs({ runs, words, ...ink }: OperationOf<'glyphs'>): void {
+    const inked = this.#inked(ink);
+    if (this.#text === 'words' && words.length > 0)
+      this.#body.push(...words.map((line) => textOf(line, inked)));
+    else this.#body.push(`<path d="${pathOf(outlinesOf(runs))}" ${inked}/>`);
+  }
+
+  #inked({ color, opacity, outline }: Pick<OperationOf<'path'>, 'color' | 'opacity' | 'outline'>): string {
     const fade = opacity < 1 ? ` opacity="${short(opacity)}"` : '';
     const edge = outline
       ? ` ${colorOf('stroke', outline.color)} stroke-width="${short(2 * outline.width)}" stroke-linejoin="round" paint-order="stroke"`
       : '';
-    const inked = `${colorOf('fill', color)}${edge}${fade}`;
-    if (words && this.#text === 'words') this.#body.push(...words.map((line) => textOf(line, inked)));
-    else this.#body.push(`<path d="${pathOf(steps)}" ${inked}/>`);
+    return `${colorOf('fill', color)}${edge}${fade}`;
   }
 
-  shadow({ shape, blur, color, opacity, without }: OperationOf<'shadow'>): void {
+  shadow({ shape: said, blur, color, opacity, without }: OperationOf<'shadow'>): void {
+    const shape = shapeAsPath(said);
     const fade = opacity < 1 ? ` opacity="${short(opacity)}"` : '';
     const soft = blur > 0 ? ` filter="url(#${this.#blurFilter(shape, blur)})"` : '';
     const drawn =
@@ -206,7 +218,7 @@ function pathOf(steps: readonly PathStep[]): string {
   return steps.map(({ type, values }) => type + values.map(short).join(' ')).join('');
 }
 
-function boundsOf(shape: Shape): Rect {
+function boundsOf(shape: PlainShape): Rect {
   if (shape.type === 'box') return shape.rect;
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
   for (const { values } of shape.steps) {

@@ -29,7 +29,7 @@ export interface GlyphBox {
 
 /** One command of a glyph's outline: M, L, Q, C or Z with its numbers in font units, y upwards. */
 export interface OutlineCommand {
-  readonly type: string;
+  readonly type: 'M' | 'L' | 'Q' | 'C' | 'Z';
   readonly values: readonly number[];
 }
 
@@ -137,7 +137,7 @@ export class FontFace {
   outline(glyph: number): readonly OutlineCommand[] {
     let outline = this.#outlines.get(glyph);
     if (!outline) {
-      outline = this.#font.glyphToJson(glyph);
+      outline = this.#font.glyphToJson(glyph) as OutlineCommand[];
       this.#outlines.set(glyph, outline);
     }
     return outline;

@@ -1,5 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
-import { LiveView, drawLayout, openView, readDocument, type DocumentSource, type WidgetSource } from 'pimbot';
+import {
+  LiveView,
+  drawLayout,
+  openView,
+  readDocument,
+  type DocumentSource,
+  type WidgetSource,
+  withPaths,
+} from 'pimbot';
 import { documentOf, fonts, laidOut, numbers, opened } from '../support/views.ts';
 
 describe('entries of a repeat', () => {
@@ -75,7 +83,7 @@ describe('what kinds start from', () => {
     expect([width, height]).toEqual([expect.closeTo(plain[2] + 32, 6), expect.closeTo(plain[3] + 16, 6)]);
     // A size that is said is that of the words as well.
     const said = laidOut([{ id: 't', kind: 'button', text: 'Dive', size: [200, 60] }]);
-    const text = drawLayout(said).operations.find(({ type }) => type === 'path');
+    const text = withPaths(drawLayout(said)).operations.find(({ type }) => type === 'path');
     const xs =
       text?.type === 'path'
         ? text.steps.flatMap(({ values }) => values.filter((_, nth) => nth % 2 === 0))

@@ -168,7 +168,7 @@ describe('pixels agree with what is said', () => {
       }
       if (!text) continue;
       // Letters beyond the box they are in.
-      const letters = painted(list, (one) => of(index)(one) && one.type === 'path');
+      const letters = painted(list, (one) => of(index)(one) && one.type === 'glyphs');
       const ink = extentOf(letters, 40);
       const box = on.layout.rect(index);
       if (ink) {
@@ -188,7 +188,7 @@ describe('pixels agree with what is said', () => {
           measuredWrong.push(`${name} cut by ${cut.worst.measured}, seen ${wide}`);
       }
       // The letters against all that is painted behind them, pixel by pixel.
-      const before = list.operations.findIndex((one) => of(index)(one) && one.type === 'path');
+      const before = list.operations.findIndex((one) => of(index)(one) && one.type === 'glyphs');
       const behind = painted({ ...list, operations: list.operations.slice(0, before) }, () => true);
       const seenArea = text && extentOf(letters, 40);
       if (!seenArea || over > 0) continue;

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { LiveView, drawLayout, readDocument, type WidgetSource } from 'pimbot';
+import { LiveView, drawLayout, readDocument, type WidgetSource, withPaths } from 'pimbot';
 import { checkDocument } from 'pimbot/tools';
 import { documentOf, fonts, laidOut, numbers, opened, told } from '../support/views.ts';
 import { rounds, seedOf } from '../support/deep.ts';
@@ -52,7 +52,7 @@ describe('1.5 a part that keeps another scaling', () => {
     const [, , width, height] = numbers(plain, 'name');
     expect(numbers(on, 'name')).toEqual([0, 0, 3 * width, 3 * height]);
     const inkOf = (one: typeof on) => {
-      const path = drawLayout(one).operations.find(({ type }) => type === 'path');
+      const path = withPaths(drawLayout(one)).operations.find(({ type }) => type === 'path');
       return path?.type === 'path' ? path.steps.map(({ values }) => values) : [];
     };
     const thrice = inkOf(plain).map((values) => values.map((value) => value * 3));

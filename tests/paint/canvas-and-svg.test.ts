@@ -22,6 +22,7 @@ test('every operation there is: less than half a percent of the pixels differ vi
   expect([...new Set(list.operations.map(({ type }) => type))].sort()).toEqual([
     'box',
     'clip',
+    'glyphs',
     'path',
     'picture',
     'restore',

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { build } from 'esbuild';
-import { toSvg, type DrawList, type Tints, type paintOnCanvas } from 'pimbot';
+import { toSvg, type CanvasCache, type DrawList, type GlyphRun, type paintOnCanvas } from 'pimbot';
 import { toPng } from 'pimbot/node';
 import type { Browser } from 'playwright-core';
 import { startBrowser } from '../../bench/browser.ts';
@@ -22,7 +22,8 @@ let painterForPages: string;
 beforeAll(async () => {
   const { outputFiles } = await build({
     stdin: {
-      contents: "export { paintOnCanvas } from './canvas.ts'; export { Tints } from './tints.ts';",
+      contents:
+        "export { paintOnCanvas } from './canvas.ts'; export { CanvasCache } from './canvas-cache.ts';",
       resolveDir: 'src/paint',
     },
     bundle: true,
@@ -36,11 +37,20 @@ beforeAll(async () => {
 });
 afterAll(() => browser.close());
 
+/** Glyphs with the outlines they need in place of their font. */
+function sendable(run: GlyphRun): unknown {
+  const outlines = Object.fromEntries(run.glyphs.map(({ id }) => [id, run.face.outline(id)]));
+  return { ...run, face: { outlines } };
+}
+
 async function shotOf(list: DrawList, html: string, draw?: (drawing: DrawList) => Promise<void>) {
   const page = await browser.newPage({ viewport: { width: list.width, height: list.height } });
   await page.setContent(html);
   if (draw) {
     const operations = list.operations.map((one) => {
+      if (one.type === 'glyphs') return { ...one, runs: one.runs.map(sendable) };
+      if (one.type === 'shadow' && one.shape.type === 'glyphs')
+        return { ...one, shape: { ...one.shape, runs: one.shape.runs.map(sendable) } };
       if (one.type !== 'picture') return one;
       const data = `data:${one.picture.mime};base64,${Buffer.from(one.picture.bytes).toString('base64')}`;
       const { width, height } = one.picture;
@@ -57,7 +67,15 @@ async function shotOf(list: DrawList, html: string, draw?: (drawing: DrawList) =
 /** Runs in the page. */
 async function onCanvas(drawing: DrawList): Promise<void> {
   const images = new Map<string, HTMLImageElement>();
+  const give = (runs: readonly { face: unknown }[]) => {
+    for (const { face } of runs) {
+      const known = face as { outlines: Record<number, unknown>; outline?: unknown };
+      known.outline = (glyph: number) => known.outlines[glyph];
+    }
+  };
   for (const one of drawing.operations) {
+    if (one.type === 'glyphs') give(one.runs);
+    if (one.type === 'shadow' && one.shape.type === 'glyphs') give(one.shape.runs);
     if (one.type !== 'picture') continue;
     const { data } = one.picture as unknown as { data: string };
     if (!images.has(data)) {
@@ -69,10 +87,13 @@ async function onCanvas(drawing: DrawList): Promise<void> {
     (one.picture as { drawable?: unknown }).drawable = images.get(data);
   }
   const { pimbot } = window as unknown as {
-    pimbot: { paintOnCanvas: typeof paintOnCanvas; Tints: typeof Tints };
+    pimbot: { paintOnCanvas: typeof paintOnCanvas; CanvasCache: typeof CanvasCache };
   };
-  const tints = new pimbot.Tints((width, height) => new OffscreenCanvas(width, height));
-  pimbot.paintOnCanvas(drawing, document.querySelector('canvas')!.getContext('2d')!, tints);
+  const cache = new pimbot.CanvasCache(
+    (width, height) => new OffscreenCanvas(width, height),
+    () => new Path2D(),
+  );
+  pimbot.paintOnCanvas(drawing, document.querySelector('canvas')!.getContext('2d')!, cache);
 }
 
 describe.each(drawings)('%s', (_, list) => {

@@ -1,6 +1,14 @@
 import { createCanvas, loadImage } from '@napi-rs/canvas';
 import { describe, expect, test } from '@jest/globals';
-import { Tints, drawLayout, makeScreen, paintOnCanvas, readDocument, toSvg, type WidgetSource } from 'pimbot';
+import {
+  CanvasCache,
+  drawLayout,
+  makeScreen,
+  paintOnCanvas,
+  readDocument,
+  toSvg,
+  type WidgetSource,
+} from 'pimbot';
 import { checkDocument } from 'pimbot/tools';
 import { documentOf, fonts, laidOut } from '../support/views.ts';
 
@@ -20,7 +28,7 @@ async function colorsAt(children: readonly WidgetSource[], points: readonly (rea
     backdrop: { type: 'color', name: 'red', color: { r: 1, g: 0, b: 0, a: 1 } },
   });
   const canvas = createCanvas(size.width, size.height);
-  paintOnCanvas(list, canvas.getContext('2d'), new Tints(createCanvas));
+  paintOnCanvas(list, canvas.getContext('2d'), new CanvasCache(createCanvas));
   const drawn = createCanvas(size.width, size.height);
   drawn.getContext('2d').drawImage(await loadImage(Buffer.from(toSvg(list))), 0, 0);
   return [canvas, drawn].map((one) =>

@@ -113,14 +113,14 @@ describe('letters', () => {
     const look = { ...plain, 'text-outline': '6 #f00' };
     const on = laidOut([{ id: 't', kind: 'text', text: 'fjord', look }]);
     const { operations } = drawLayout(on);
-    const path = operations.find(({ type }) => type === 'path');
+    const path = operations.find(({ type }) => type === 'glyphs');
     expect(path).toMatchObject({ outline: { width: 6 } });
   });
 
   test('a shadow is drawn once for all of them, before them', () => {
     const look = { ...plain, 'text-shadow': '2 3 4 #000, 0 0 8 #f00' };
     const on = laidOut([{ id: 't', kind: 'text', text: 'fjord', look }]);
-    expect(drawLayout(on).operations.map(({ type }) => type)).toEqual(['shadow', 'shadow', 'path']);
+    expect(drawLayout(on).operations.map(({ type }) => type)).toEqual(['shadow', 'shadow', 'glyphs']);
   });
 
   test('an SVG holds them as outlines, or as words on request', () => {

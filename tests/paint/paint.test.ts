@@ -1,6 +1,6 @@
 import { createCanvas, loadImage } from '@napi-rs/canvas';
 import { describe, expect, test } from '@jest/globals';
-import { drawLayout, readPicture, toSvg, PictureError } from 'pimbot';
+import { drawLayout, readPicture, toSvg, PictureError, withPaths } from 'pimbot';
 import { withOverlay } from 'pimbot/tools';
 import type { WidgetSource } from 'pimbot';
 import { toPng } from 'pimbot/node';
@@ -92,7 +92,9 @@ describe('drawings', () => {
         bounds.top = Math.min(bounds.top, y);
         bounds.bottom = Math.max(bounds.bottom, y + 1);
       }
-      const steps = drawLayout(on).operations.flatMap((one) => (one.type === 'path' ? one.steps : []));
+      const steps = withPaths(drawLayout(on)).operations.flatMap((one) =>
+        one.type === 'path' ? one.steps : [],
+      );
       const xs = steps.flatMap(({ values }) => values.filter((_, index) => index % 2 === 0));
       const ys = steps.flatMap(({ values }) => values.filter((_, index) => index % 2 === 1));
       expect(Math.abs(bounds.left - Math.min(...xs))).toBeLessThan(1.1);

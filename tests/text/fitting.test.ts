@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { drawLayout, readDocument, type WidgetSource } from 'pimbot';
+import { drawLayout, readDocument, type WidgetSource, withPaths } from 'pimbot';
 import { checkDocument } from 'pimbot/tools';
 import { documentOf, fonts, laidOut, numbers, told } from '../support/views.ts';
 
@@ -94,7 +94,7 @@ describe('a text that does not fit', () => {
     const { set, rect, on } = textOf({ 'width': 260, 'height': 60, 'least-font-size': 6 });
     expect(set.shrink).toBeLessThan(1);
     expect(set.lines.length * 30 * set.shrink).toBeLessThanOrEqual(rect.height + 1e-6);
-    const path = drawLayout(on).operations.find(({ type }) => type === 'path');
+    const path = withPaths(drawLayout(on)).operations.find(({ type }) => type === 'path');
     const ys =
       path?.type === 'path' ? path.steps.flatMap(({ values }) => values.filter((_, at) => at % 2 === 1)) : [];
     expect(Math.max(...ys)).toBeLessThanOrEqual(60);
@@ -133,7 +133,7 @@ describe('lines in a taller box', () => {
     ]);
     const plain = laidOut([{ id: 't', kind: 'text', text: 'Rise', height: 30 }]);
     const high = (one: typeof on) => {
-      const path = drawLayout(one).operations.find(({ type }) => type === 'path');
+      const path = withPaths(drawLayout(one)).operations.find(({ type }) => type === 'path');
       return path?.type === 'path'
         ? Math.min(...path.steps.flatMap(({ values }) => values.filter((_, at) => at % 2 === 1)))
         : NaN;
@@ -164,7 +164,7 @@ test.each(['start', 'center', 'end'] as const)(
         'look': { 'font-size': 60, 'text-align': align },
       },
     ]);
-    const { operations } = drawLayout(on);
+    const { operations } = withPaths(drawLayout(on));
     const xs = operations.flatMap((one) =>
       one.type === 'path' ? one.steps.flatMap(({ values }) => values.filter((_, at) => at % 2 === 0)) : [],
     );

@@ -38,7 +38,7 @@ function shown(text: string, more: Partial<WidgetSource> = {}, values = {}) {
 const blockOf = (on: ReturnType<typeof shown>) => on.widgets[on.indexOf('t')]!.text!;
 const inksOf = (on: ReturnType<typeof shown>) =>
   drawLayout(on).operations.filter(
-    (one): one is Extract<DrawOperation, { type: 'path' }> => one.type === 'path',
+    (one): one is Extract<DrawOperation, { type: 'glyphs' }> => one.type === 'glyphs',
   );
 
 describe('words set in another way', () => {

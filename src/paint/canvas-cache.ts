@@ -1,4 +1,6 @@
 import type { Picture } from '../picture/index.ts';
+import type { GlyphRun } from './draw-list.ts';
+import { traceGlyphs, type PathSink } from './glyphs.ts';
 import { hexOf, type Rgba } from '../theme/index.ts';
 
 /** What is drawn on to tint a picture. */
@@ -11,16 +13,38 @@ export interface TintContext {
 /** A canvas with nothing on it, as `new OffscreenCanvas(width, height)` or Node's `createCanvas(width, height)`. */
 export type MakeCanvas = (width: number, height: number) => { getContext(kind: '2d'): TintContext | null };
 
-/** Pictures whose colours are multiplied by others, and canvases for groups, kept from one drawing to the next. */
-export class Tints {
+/** A path that is traced once and filled often, as `new Path2D()` makes one. */
+export type KeptPath = PathSink;
+
+/**
+ * What is kept from one drawing on a canvas to the next: pictures whose colours are multiplied by others, canvases for groups,
+ * and the outlines of texts, which are the same objects as long as nothing about them changes.
+ */
+export class CanvasCache {
   readonly #make: MakeCanvas;
   readonly #kept = new WeakMap<Picture, Map<string, unknown>>();
   readonly #layers: (
     { readonly width: number; readonly height: number; readonly context: TintContext } | undefined
   )[] = [];
 
-  constructor(make: MakeCanvas) {
+  readonly #makePath: (() => KeptPath) | undefined;
+  readonly #paths = new WeakMap<readonly GlyphRun[], KeptPath>();
+
+  /** @param makePath As `() => new Path2D()`; without it the outlines of texts are traced anew for every drawing. */
+  constructor(make: MakeCanvas, makePath?: () => KeptPath) {
     this.#make = make;
+    this.#makePath = makePath;
+  }
+
+  /** The outlines of glyphs as one path; undefined where none can be kept. */
+  path(runs: readonly GlyphRun[]): KeptPath | undefined {
+    let path = this.#paths.get(runs);
+    if (!path && this.#makePath) {
+      path = this.#makePath();
+      traceGlyphs(runs, path);
+      this.#paths.set(runs, path);
+    }
+    return path;
   }
 
   /** A picture multiplied by a colour, as something a canvas draws; undefined where it cannot be made. */
