@@ -49,10 +49,12 @@ export type {
 } from './view/index.ts';
 export {
   CanvasCache,
+  LiveDrawing,
   drawLayout,
   outlinesOf,
   paint,
   paintOnCanvas,
+  repaintOnCanvas,
   toSvg,
   withPaths,
 } from './paint/index.ts';
@@ -61,6 +63,7 @@ export type {
   DrawList,
   DrawOperation,
   GlyphRun,
+  KeptDrawing,
   MakeCanvas,
   Painter,
   SvgOptions,

@@ -2,6 +2,7 @@ import type { Rect } from '../layout/index.ts';
 import { gradientLine, hexOf, isSquare, type Corners, type Fill } from '../theme/index.ts';
 import {
   paint,
+  paintOne,
   type DrawList,
   type GlyphRun,
   type OperationOf,
@@ -11,6 +12,7 @@ import {
 } from './draw-list.ts';
 import type { CanvasCache, KeptPath } from './canvas-cache.ts';
 import { traceGlyphs } from './glyphs.ts';
+import type { KeptDrawing } from './live-drawing.ts';
 
 interface CanvasGradient {
   addColorStop(offset: number, color: string): void;
@@ -77,6 +79,39 @@ export function paintOnCanvas(list: DrawList, context: CanvasContext, cache?: Ca
   context.imageSmoothingQuality = 'high';
   paint(list, new CanvasPainter(context, cache));
   context.restore();
+}
+
+/**
+ * Paints again what has changed of a drawing, on a canvas that shows what it was before: the pixels are those of painting
+ * all of it. One px of the canvas is one device px.
+ */
+export function repaintOnCanvas(drawing: KeptDrawing, context: CanvasContext, cache?: CanvasCache): void {
+  for (const { x, y, width, height } of drawing.changed) {
+    context.save();
+    context.imageSmoothingQuality = 'high';
+    context.beginPath();
+    context.rect(x, y, width, height);
+    context.clip();
+    context.clearRect(x, y, width, height);
+    paintWithin(drawing, new CanvasPainter(context, cache), { x, y, width, height });
+    context.restore();
+  }
+}
+
+/** Draws what may change pixels in a rectangle. */
+function paintWithin(drawing: KeptDrawing, painter: Painter, { x, y, width, height }: Rect): void {
+  const { operations, areas } = drawing;
+  const { bounds, ends } = areas;
+  for (let at = 0; at < operations.length; at++) {
+    const isRestore = operations[at]!.type === 'restore';
+    const isOut =
+      bounds[4 * at]! >= x + width ||
+      bounds[4 * at + 1]! >= y + height ||
+      bounds[4 * at + 2]! <= x ||
+      bounds[4 * at + 3]! <= y;
+    if (isOut && !isRestore) at = ends[at]! - 1;
+    else paintOne(operations[at]!, painter);
+  }
 }
 
 /** One small function for each operation. */

@@ -179,35 +179,38 @@ export interface Painter {
 
 /** Draws a list with a painter. */
 export function paint(list: DrawList, painter: Painter): void {
-  for (const operation of list.operations) {
-    switch (operation.type) {
-      case 'box':
-        painter.box(operation);
-        break;
-      case 'picture':
-        painter.picture(operation);
-        break;
-      case 'path':
-        painter.path(operation);
-        break;
-      case 'glyphs':
-        painter.glyphs(operation);
-        break;
-      case 'shadow':
-        painter.shadow(operation);
-        break;
-      case 'clip':
-        painter.clip(operation);
-        break;
-      case 'turn':
-        painter.turn(operation);
-        break;
-      case 'group':
-        painter.group(operation);
-        break;
-      case 'restore':
-        painter.restore();
-        break;
-    }
+  for (const operation of list.operations) paintOne(operation, painter);
+}
+
+/** Draws one operation. */
+export function paintOne(operation: DrawOperation, painter: Painter): void {
+  switch (operation.type) {
+    case 'box':
+      painter.box(operation);
+      break;
+    case 'picture':
+      painter.picture(operation);
+      break;
+    case 'path':
+      painter.path(operation);
+      break;
+    case 'glyphs':
+      painter.glyphs(operation);
+      break;
+    case 'shadow':
+      painter.shadow(operation);
+      break;
+    case 'clip':
+      painter.clip(operation);
+      break;
+    case 'turn':
+      painter.turn(operation);
+      break;
+    case 'group':
+      painter.group(operation);
+      break;
+    case 'restore':
+      painter.restore();
+      break;
   }
 }

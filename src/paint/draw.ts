@@ -31,53 +31,76 @@ const segmentGap = 3;
 /** What a layout looks like, as a list of drawing operations in device px. */
 export function drawLayout(on: ViewLayout, options: DrawOptions = {}): DrawList {
   const operations: DrawOperation[] = [];
-  const { view, screen, layout, tree } = on;
-  const backdrop = options.backdrop === undefined ? view.backdrops[0] : options.backdrop;
-  if (backdrop) addBackdrop(backdrop, screen.width, screen.height, operations);
-  const { scale } = layout.frame;
+  const { view, screen, tree } = on;
+  addBackdrop(on, options, operations);
   const opacities = new Float64Array(tree.widgets.length).fill(1);
-  /** Widgets whose clip or turn is still on, innermost last. */
+  /** Widgets whose group, turn or clip is still on, innermost last. */
   const open: number[] = [];
   for (const index of tree.order) {
-    const widget = tree.widgets[index]!;
     while (open.length > 0 && !isIn(tree.widgets, index, open.at(-1)!)) close(open, operations);
-    const { opacity } = widget.look;
-    const seen = (opacities[index] = (index === 0 ? 1 : opacities[widget.parent]!) * opacity);
-    const isLeaf = index + 1 === tree.widgets.length || tree.widgets[index + 1]!.parent !== index;
-    if (opacity < 1 && seen > 0 && !isLeaf) {
-      operations.push({ type: 'group', widget: index, opacity });
+    const widget = tree.widgets[index]!;
+    const seen = (opacities[index] = (index === 0 ? 1 : opacities[widget.parent]!) * widget.look.opacity);
+    const { within, own, clip } = drawWidget(on, index, seen > 0);
+    for (const one of within) {
+      operations.push(one);
       open.push(index);
     }
-    const turn = turnOf(widget, layout);
-    if (turn) {
-      operations.push({ type: 'turn', matrix: turn });
-      open.push(index);
-    }
-    if (widget.visible && seen > 0 && scale > 0) {
-      const from = operations.length;
-      addWidget(on, widget, operations);
-      if (opacity < 1 && isLeaf) fade(operations, from, index, opacity);
-    }
-    if (clips(widget)) {
-      const rect = layout.pixelRect(index);
-      operations.push({ type: 'clip', rect, radius: cornersOf(widget, rect, layout.scale(index)) });
-      open.push(index);
-    }
+    for (const one of own) operations.push(one);
+    if (!clip) continue;
+    operations.push(clip);
+    open.push(index);
   }
   while (open.length > 0) close(open, operations);
   addBars(on, operations);
-  return { width: screen.width, height: screen.height, title: `${view.name} on ${screen.name}`, operations };
+  return { width: screen.width, height: screen.height, title: titleOf(view.name, screen.name), operations };
 }
 
-/** Fades what was drawn from a place on: one operation by itself, several as a group. */
-function fade(operations: DrawOperation[], from: number, widget: number, opacity: number): void {
-  const [only, ...more] = operations.slice(from);
+export function titleOf(view: string, screen: string): string {
+  return `${view} on ${screen}`;
+}
+
+/** What one widget draws. */
+export interface DrawnWidget {
+  /** Groups and turns around it and all in it: each is ended after the last widget in it. */
+  readonly within: readonly DrawOperation[];
+  readonly own: readonly DrawOperation[];
+  /** What cuts off its children; ended after the last of them. */
+  readonly clip: DrawOperation | undefined;
+}
+
+/** What a widget draws. @param isSeen Whether it and all around it are more than nothing of opaque. */
+export function drawWidget(on: ViewLayout, index: number, isSeen: boolean): DrawnWidget {
+  const { layout, tree } = on;
+  const widget = tree.widgets[index]!;
+  const { opacity } = widget.look;
+  const isLeaf = tree.widgets[index + 1]?.parent !== index;
+  const within: DrawOperation[] = [];
+  const own: DrawOperation[] = [];
+  if (opacity < 1 && isSeen && !isLeaf) within.push({ type: 'group', widget: index, opacity });
+  const turn = turnOf(widget, layout);
+  if (turn) within.push({ type: 'turn', matrix: turn });
+  if (widget.visible && isSeen && layout.frame.scale > 0) {
+    addWidget(on, widget, own);
+    if (opacity < 1 && isLeaf) fade(own, index, opacity);
+  }
+  if (!clips(widget)) return { within, own, clip: undefined };
+  const rect = layout.pixelRect(index);
+  return {
+    within,
+    own,
+    clip: { type: 'clip', rect, radius: cornersOf(widget, rect, layout.scale(index)) },
+  };
+}
+
+/** Fades what a widget draws: one operation by itself, several as a group. */
+function fade(operations: DrawOperation[], widget: number, opacity: number): void {
+  const [only, ...more] = operations;
   if (!only) return;
   if (more.length === 0 && 'opacity' in only && isOne(only)) {
-    operations[from] = { ...only, opacity: only.opacity * opacity };
+    operations[0] = { ...only, opacity: only.opacity * opacity };
     return;
   }
-  operations.splice(from, 0, { type: 'group', widget, opacity });
+  operations.unshift({ type: 'group', widget, opacity });
   operations.push({ type: 'restore' });
 }
 
@@ -98,8 +121,15 @@ function isIn(widgets: readonly Widget[], index: number, outer: number): boolean
   return false;
 }
 
-function addBackdrop(backdrop: Backdrop, width: number, height: number, operations: DrawOperation[]): void {
-  const rect = { x: 0, y: 0, width, height };
+/** Draws what is behind a view. */
+export function addBackdrop(
+  { view, screen }: ViewLayout,
+  options: DrawOptions,
+  operations: DrawOperation[],
+): void {
+  const backdrop = options.backdrop === undefined ? view.backdrops[0] : options.backdrop;
+  if (!backdrop) return;
+  const rect = { x: 0, y: 0, width: screen.width, height: screen.height };
   if (backdrop.type === 'picture') {
     const { picture } = backdrop;
     operations.push({
@@ -114,7 +144,8 @@ function addBackdrop(backdrop: Backdrop, width: number, height: number, operatio
   operations.push(plainBox(-1, rect, { ...backdrop.color, a: 1 }));
 }
 
-function addBars({ screen, layout }: ViewLayout, operations: DrawOperation[]): void {
+/** Draws the bars beside a surface that does not fill the screen. */
+export function addBars({ screen, layout }: ViewLayout, operations: DrawOperation[]): void {
   const { originX, originY } = layout.frame;
   const { width, height } = screen;
   const bars: Rect[] = [];

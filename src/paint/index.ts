@@ -1,10 +1,12 @@
 /* A layout in; a draw list out, and from that SVG or strokes on a canvas. */
-export { paintOnCanvas } from './canvas.ts';
+export { paintOnCanvas, repaintOnCanvas } from './canvas.ts';
 export type { CanvasContext } from './canvas.ts';
 export { paint } from './draw-list.ts';
 export type { DrawList, DrawOperation, GlyphRun, GlyphSource, Painter, PathStep } from './draw-list.ts';
 export { drawLayout } from './draw.ts';
 export type { DrawOptions } from './draw.ts';
+export { LiveDrawing } from './live-drawing.ts';
+export type { KeptDrawing } from './live-drawing.ts';
 export { withOverlay } from './overlay.ts';
 export type { Overlay } from './overlay.ts';
 export { toSvg } from './svg.ts';

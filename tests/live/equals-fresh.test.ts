@@ -67,6 +67,6 @@ test('whatever is changed, a live view is what one opened anew is', () => {
       }
       expect(told(live)).toEqual(told(fresh(steps)));
     }),
-    { numRuns: rounds(120, 5000), seed: seedOf(20261126) },
+    { numRuns: rounds(60, 3000), seed: seedOf(20261126) },
   );
 });

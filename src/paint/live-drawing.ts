@@ -1,0 +1,363 @@
+import type { Matrix } from '../inside/index.ts';
+import type { Rect } from '../layout/index.ts';
+import type { LiveNode, LiveNow, LiveView } from '../live/index.ts';
+import {
+  AreaList,
+  areaOf,
+  onScreen,
+  isNowhere,
+  multiplied,
+  nowhere,
+  turnedArea,
+  unite,
+  type Area,
+} from './areas.ts';
+import type { DrawList, DrawOperation } from './draw-list.ts';
+import { isSquare } from '../theme/index.ts';
+import { addBackdrop, addBars, drawWidget, titleOf, type DrawOptions, type DrawnWidget } from './draw.ts';
+
+/** What one widget drew last. */
+interface Entry {
+  readonly node: LiveNode;
+  drawn: DrawnWidget;
+  /** Of each of its own operations, on the screen. */
+  areas: readonly (Area | undefined)[];
+  /** Around all of them, within what cuts it off. */
+  area: Area;
+  /** Around those with soft edges: a painter that cuts one in two may soften what is left otherwise. */
+  soft: Area;
+  isSeen: boolean;
+  /** What turns it and all in it; undefined where nothing does. */
+  matrix: Matrix | undefined;
+  /** What cuts off what is in it; undefined where nothing does, or it is turned. */
+  cut: Area | undefined;
+  /** Whether what its children are drawn within is another than before. */
+  isAround: boolean;
+}
+
+const nothing: DrawnWidget = { within: [], own: [], clip: undefined };
+
+/** A drawing that is kept up with a live view. */
+export interface KeptDrawing extends DrawList {
+  /** Another number where anything is drawn otherwise. */
+  readonly version: number;
+  /** Where it differs from what it was when it was last asked, in whole device px. Nothing where it does not. */
+  readonly changed: readonly Rect[];
+  /**
+   * By operation: left, top, right and bottom of where it may change pixels, in device px, all that it is around included;
+   * and the index after the last operation it is around.
+   */
+  readonly areas: { readonly bounds: Float64Array; readonly ends: Int32Array };
+}
+
+/**
+ * Draws a live view. What has not changed is not drawn anew: its operations are the same objects, in the same list, which is
+ * changed in place.
+ */
+export class LiveDrawing {
+  readonly #live: LiveView;
+  readonly #options: DrawOptions;
+  #entries: Entry[] = [];
+  #structure = -1;
+  #seen = -1;
+  readonly #operations: DrawOperation[] = [];
+  #bounds = new Float64Array(0);
+  #ends = new Int32Array(0);
+  #drawing: KeptDrawing | undefined;
+  /** The order it was drawn in. */
+  #order: readonly LiveNode[] = [];
+
+  constructor(live: LiveView, options: DrawOptions = {}) {
+    this.#live = live;
+    this.#options = options;
+  }
+
+  /** The drawing as it is now. The list and its operations stay as they are until it is asked again. */
+  update(): KeptDrawing {
+    const { now } = this.#live;
+    const before = this.#drawing;
+    if (before && now.version === this.#seen) {
+      if (before.changed.length > 0) this.#drawing = { ...before, changed: none };
+      return this.#drawing!;
+    }
+    const isWhole = !before || now.whole > this.#seen;
+    const dirty = new AreaList();
+    const { width, height } = now.on.screen;
+    if (now.structure !== this.#structure) this.#follow(now, dirty);
+    this.#draw(now, isWhole, dirty);
+    this.#flatten(now);
+    this.#structure = now.structure;
+    this.#seen = now.version;
+    if (!isWhole) this.#holdSoft(dirty, width, height);
+    const changed = isWhole
+      ? [{ x: 0, y: 0, width, height }]
+      : dirty.areas.map(({ left, top, right, bottom }) => ({
+          x: left,
+          y: top,
+          width: right - left,
+          height: bottom - top,
+        }));
+    this.#drawing = {
+      width,
+      height,
+      title: titleOf(now.on.view.name, now.on.screen.name),
+      operations: this.#operations,
+      version: now.version,
+      changed,
+      areas: { bounds: this.#bounds, ends: this.#ends },
+    };
+    return this.#drawing;
+  }
+
+  /** Keeps the entries of widgets that are still there; what is gone, or lies in another order, is to be painted over. */
+  #follow({ nodes, on }: LiveNow, dirty: AreaList): void {
+    const { width, height } = on.screen;
+    const known = new Map(this.#entries.map((entry) => [entry.node, entry]));
+    this.#entries = nodes.map((node) => {
+      const entry = known.get(node);
+      known.delete(node);
+      return entry ?? newEntry(node);
+    });
+    for (const { area } of known.values()) dirty.add(area, width, height);
+    const order = on.tree.order.map((index) => nodes[index]!);
+    const there = new Set(nodes);
+    const was = this.#order.filter((node) => there.has(node));
+    const before = new Set(this.#order);
+    const is = order.filter((node) => before.has(node));
+    was.forEach((node, at) => {
+      if (node !== is[at]) dirty.add(this.#entries[node.index]!.area, width, height);
+    });
+    this.#order = order;
+  }
+
+  /** Draws what has changed anew. */
+  #draw({ on, nodes }: LiveNow, isWhole: boolean, dirty: AreaList): void {
+    const { width, height } = on.screen;
+    const { widgets } = on.tree;
+    for (const index of on.tree.order) {
+      const node = nodes[index]!;
+      const entry = this.#entries[index]!;
+      const { parent, look } = widgets[index]!;
+      const outer = parent < 0 ? undefined : this.#entries[parent]!;
+      const isSeen = look.opacity > 0 && (outer?.isSeen ?? true);
+      const isNew = entry.drawn === nothing;
+      const hasMoved = outer?.isAround ?? false;
+      const hasChanged = isWhole || isNew || node.stamp > this.#seen || isSeen !== entry.isSeen;
+      if (!hasChanged) renumber(entry.drawn, index);
+      entry.isAround = hasMoved;
+      if (!hasChanged && !hasMoved) continue;
+      dirty.add(entry.area, width, height);
+      if (hasChanged) {
+        const drawn = drawWidget(on, index, isSeen);
+        if (!isSameAround(drawn, entry.drawn)) entry.isAround = true;
+        entry.drawn = drawn;
+        entry.isSeen = isSeen;
+      }
+      place(entry, outer);
+      dirty.add(entry.area, width, height);
+    }
+  }
+
+  /** Has areas hold whole what they would cut in two. */
+  #holdSoft(dirty: AreaList, width: number, height: number): void {
+    for (let turn = 0, grown = true; grown && turn < mostTurns; turn++) {
+      grown = false;
+      for (const { soft } of this.#entries) {
+        for (const area of dirty.areas) {
+          if (!meets(soft, area) || holds(area, soft, width, height)) continue;
+          unite(area, onScreen(soft, width, height));
+          grown = true;
+        }
+      }
+    }
+    dirty.join();
+  }
+
+  /** Writes the operations of all entries one after the other. */
+  #flatten({ on }: LiveNow): void {
+    const operations = this.#operations;
+    const { order } = on.tree;
+    let count = 0;
+    const open: number[] = [];
+    const owners: number[] = [];
+    const put = (operation: DrawOperation, area: Area | undefined) => {
+      if (4 * count + 4 > this.#bounds.length) this.#grow();
+      operations[count] = operation;
+      const bounds = this.#bounds;
+      bounds[4 * count] = area ? area.left : Infinity;
+      bounds[4 * count + 1] = area ? area.top : Infinity;
+      bounds[4 * count + 2] = area ? area.right : -Infinity;
+      bounds[4 * count + 3] = area ? area.bottom : -Infinity;
+      this.#ends[count] = count + 1;
+      count++;
+    };
+    const close = () => {
+      const at = open.pop()!;
+      put(restore, undefined);
+      this.#surround(at, count);
+    };
+    const front: DrawOperation[] = [];
+    addBackdrop(on, this.#options, front);
+    for (const one of front) put(one, areaOf(one));
+    for (const index of order) {
+      while (owners.length > 0 && !isWithin(this.#entries, index, owners.at(-1)!)) {
+        owners.pop();
+        close();
+      }
+      const { drawn, areas } = this.#entries[index]!;
+      for (const one of drawn.within) {
+        open.push(count);
+        owners.push(index);
+        put(one, undefined);
+      }
+      for (let at = 0; at < drawn.own.length; at++) {
+        const one = drawn.own[at]!;
+        if (one.type === 'restore') close();
+        else {
+          if (one.type === 'clip' || one.type === 'turn' || one.type === 'group') open.push(count);
+          put(one, areas[at]);
+        }
+      }
+      if (!drawn.clip) continue;
+      open.push(count);
+      owners.push(index);
+      put(drawn.clip, undefined);
+    }
+    while (open.length > 0) close();
+    const bars: DrawOperation[] = [];
+    addBars(on, bars);
+    for (const one of bars) put(one, areaOf(one));
+    operations.length = count;
+  }
+
+  /** Notes where an operation that others are drawn within may change pixels, up to the index after its end. */
+  #surround(at: number, end: number): void {
+    const bounds = this.#bounds;
+    for (let inner = at + 1; inner < end; inner = this.#ends[inner]!) {
+      bounds[4 * at] = Math.min(bounds[4 * at]!, bounds[4 * inner]!);
+      bounds[4 * at + 1] = Math.min(bounds[4 * at + 1]!, bounds[4 * inner + 1]!);
+      bounds[4 * at + 2] = Math.max(bounds[4 * at + 2]!, bounds[4 * inner + 2]!);
+      bounds[4 * at + 3] = Math.max(bounds[4 * at + 3]!, bounds[4 * inner + 3]!);
+    }
+    this.#ends[at] = end;
+  }
+
+  #grow(): void {
+    const bounds = new Float64Array(Math.max(256, 2 * this.#bounds.length));
+    bounds.set(this.#bounds);
+    this.#bounds = bounds;
+    const ends = new Int32Array(bounds.length / 4);
+    ends.set(this.#ends);
+    this.#ends = ends;
+  }
+}
+
+/** What is soft lies on what is soft: after so many areas in a row the rest is left as it is. */
+const mostTurns = 8;
+const none: readonly Rect[] = [];
+const restore: DrawOperation = { type: 'restore' };
+
+function newEntry(node: LiveNode): Entry {
+  return {
+    node,
+    drawn: nothing,
+    areas: [],
+    area: nowhere(),
+    soft: nowhere(),
+    isSeen: false,
+    matrix: undefined,
+    cut: undefined,
+    isAround: false,
+  };
+}
+
+type Numbered = { -readonly [Key in 'widget']?: number };
+
+/** Has operations say whose they are where a widget has another index than before. */
+function renumber({ within, own }: DrawnWidget, index: number): void {
+  for (const list of [within, own]) {
+    for (const one of list as readonly Numbered[]) {
+      if (one.widget === undefined) continue;
+      if (one.widget === index) return;
+      one.widget = index;
+    }
+  }
+}
+
+function isWithin(entries: readonly Entry[], index: number, outer: number): boolean {
+  for (let at: LiveNode | undefined = entries[index]!.node; at && at.index >= outer; at = at.parent)
+    if (at.index === outer) return true;
+  return false;
+}
+
+/** Whether children are drawn within the same. */
+function isSameAround(one: DrawnWidget, other: DrawnWidget): boolean {
+  return (
+    JSON.stringify(one.within) === JSON.stringify(other.within) &&
+    JSON.stringify(one.clip) === JSON.stringify(other.clip)
+  );
+}
+
+/** Works out where on the screen a widget draws. */
+function place(entry: Entry, outer: Entry | undefined): void {
+  const { drawn } = entry;
+  let matrix = outer?.matrix;
+  for (const one of drawn.within)
+    if (one.type === 'turn') matrix = matrix ? multiplied(matrix, one.matrix) : one.matrix;
+  entry.matrix = matrix;
+  const areas: (Area | undefined)[] = [];
+  const whole = nowhere();
+  const soft = nowhere();
+  /** Turns inside what it draws itself, as of a flipped picture. */
+  const inner: (Matrix | undefined)[] = [];
+  let now = matrix;
+  for (const one of drawn.own) {
+    if (one.type === 'restore') now = inner.pop();
+    else if (one.type === 'turn' || one.type === 'clip' || one.type === 'group') {
+      inner.push(now);
+      if (one.type === 'turn') now = now ? multiplied(now, one.matrix) : one.matrix;
+    }
+    let area = areaOf(one);
+    if (area && now) area = turnedArea(area, now);
+    areas.push(area);
+    if (!area) continue;
+    unite(whole, area);
+    if (now || isSoft(one)) unite(soft, area);
+  }
+  entry.areas = areas;
+  entry.soft = outer?.cut ? meeting(soft, outer.cut) : soft;
+  const cut = outer?.cut;
+  entry.area = cut ? meeting(whole, cut) : whole;
+  const own = drawn.clip?.type === 'clip' && !matrix ? drawn.clip.rect : undefined;
+  const area = own && { left: own.x, top: own.y, right: own.x + own.width, bottom: own.y + own.height };
+  entry.cut = area ? (cut ? meeting(area, cut) : area) : cut;
+}
+
+/** Whether edges lie between pixels. */
+function isSoft(operation: DrawOperation): boolean {
+  return operation.type === 'box' ? !isSquare(operation.radius) : operation.type !== 'picture';
+}
+
+function meets(one: Area, other: Area): boolean {
+  return one.left < other.right && other.left < one.right && one.top < other.bottom && other.top < one.bottom;
+}
+
+/** Whether an area holds what of another one is on the screen. */
+function holds(area: Area, { left, top, right, bottom }: Area, width: number, height: number): boolean {
+  return (
+    area.left <= Math.max(0, left) &&
+    area.top <= Math.max(0, top) &&
+    area.right >= Math.min(width, right) &&
+    area.bottom >= Math.min(height, bottom)
+  );
+}
+
+function meeting(one: Area, other: Area): Area {
+  const area = {
+    left: Math.max(one.left, other.left),
+    top: Math.max(one.top, other.top),
+    right: Math.min(one.right, other.right),
+    bottom: Math.min(one.bottom, other.bottom),
+  };
+  return isNowhere(area) ? nowhere() : area;
+}

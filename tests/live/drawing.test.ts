@@ -1,0 +1,105 @@
+import { createCanvas, Path2D, type Canvas } from '@napi-rs/canvas';
+import { expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import {
+  CanvasCache,
+  LiveDrawing,
+  LiveView,
+  drawLayout,
+  openView,
+  paintOnCanvas,
+  readDocument,
+  repaintOnCanvas,
+  withPaths,
+  type DrawOperation,
+} from 'pimbot';
+import { rounds, seedOf } from '../support/deep.ts';
+import { fonts } from '../support/views.ts';
+import { catalogs, readFile, source, step, type Step } from './everything.ts';
+
+const { document } = readDocument(source, { readFile });
+const resources = { fonts, catalogs };
+const cache = () => new CanvasCache(createCanvas, () => new Path2D());
+
+function does(live: LiveView, one: Step): void {
+  if (one.type === 'set') live.set(one.values);
+  else if (one.type === 'states') live.setStates(one.id, one.states);
+  else if (one.type === 'show') live.show(one.changes);
+  else if (one.type === 'scroll') live.scroll('list', 0, one.y);
+}
+
+const opened = () => new LiveView(openView(document!, 'test', { resources }), { width: 800, height: 600 });
+
+/** Numbers alone, so that two can be compared. */
+const plain = (operations: readonly DrawOperation[]) =>
+  withPaths({ width: 1, height: 1, title: '', operations }).operations;
+
+test('a drawing that is kept up is the one of the view drawn anew', () => {
+  fc.assert(
+    fc.property(fc.array(step, { minLength: 1, maxLength: 12 }), (steps) => {
+      const live = opened();
+      const drawing = new LiveDrawing(live);
+      for (const one of steps) {
+        does(live, one);
+        if (one.type === 'read') drawing.update();
+      }
+      const kept = drawing.update();
+      const fresh = drawLayout(live.snapshot());
+      expect(plain(kept.operations)).toEqual(plain(fresh.operations));
+    }),
+    { numRuns: rounds(30, 500), seed: seedOf(31) },
+  );
+});
+
+/** The most by which a channel of a pixel differs, of 255. */
+function apart(one: Canvas, other: Canvas): number {
+  const [a, b] = [one, other].map(
+    (canvas) => canvas.getContext('2d').getImageData(0, 0, canvas.width, canvas.height).data,
+  );
+  let most = 0;
+  for (let at = 0; at < a!.length; at++) most = Math.max(most, Math.abs(a![at]! - b![at]!));
+  return most;
+}
+
+test('painting what has changed gives the pixels of painting all of it', () => {
+  fc.assert(
+    fc.property(fc.array(step, { minLength: 2, maxLength: 10 }), (steps) => {
+      const live = opened();
+      const drawing = new LiveDrawing(live);
+      const canvas = createCanvas(800, 600);
+      const kept = cache();
+      for (const one of steps) {
+        does(live, one);
+        repaintOnCanvas(drawing.update(), canvas.getContext('2d'), kept);
+      }
+      const whole = createCanvas(800, 600);
+      paintOnCanvas(drawLayout(live.snapshot()), whole.getContext('2d'), cache());
+      // A rasteriser that is given part of a canvas may round a soft edge to the next shade.
+      expect(apart(canvas, whole)).toBeLessThanOrEqual(1);
+    }),
+    { numRuns: rounds(6, 500), seed: seedOf(32) },
+  );
+});
+
+test('nothing is drawn anew where nothing has changed, and little where little has', () => {
+  const live = opened();
+  const drawing = new LiveDrawing(live);
+  const first = drawing.update();
+  expect(first.changed).toEqual([{ x: 0, y: 0, width: 800, height: 600 }]);
+  const second = drawing.update();
+  expect(second.changed).toEqual([]);
+  expect(second.version).toBe(first.version);
+  expect(drawing.update()).toBe(second);
+  const before = [...second.operations];
+  live.setStates('go', ['hover']);
+  const third = drawing.update();
+  expect(third.version).not.toBe(second.version);
+  expect(third.operations.length).toBe(before.length);
+  const others = third.operations.filter((one, at) => one !== before[at]);
+  expect(others.map((one) => 'widget' in one && live.widgets[one.widget]!.id)).toEqual(['go', 'go']);
+  // Its box, and the soft edge of a pixel around it.
+  const at = live.read('go', { x: 0, y: 0, width: 0, height: 0 });
+  expect(third.changed).toHaveLength(1);
+  expect(third.changed[0]!.width).toBeLessThan(at.width + 4);
+  expect(third.changed[0]!.height).toBeLessThan(at.height + 4);
+});
