@@ -51,6 +51,11 @@ export class LiveTree {
   structure = 0;
   /** What is written into the stamps of what changes. */
   version = 1;
+  /** What has changed since {@link takeTouched}, some of it twice. */
+  #touched: LiveNode[] = [];
+  #spare: LiveNode[] = [];
+  /** Whether more has changed than is listed. */
+  #isMore = true;
   /** Whether anything has changed that places may follow from. */
   isPlaced = false;
   readonly #source: TreeSource;
@@ -73,6 +78,25 @@ export class LiveTree {
       this.nodes.push(this.#node(bone, tree.widgets[bone.index]!, skeleton.written[bone.index], this.nodes));
     this.#settle(skeleton, this.nodes);
     this.plan = this.#compiled();
+  }
+
+  /** Notes that a widget looks, says or stands otherwise. */
+  touch(node: LiveNode): void {
+    node.stamp = this.version;
+    if (this.#isMore) return;
+    this.#touched.push(node);
+    if (this.#touched.length > this.nodes.length) this.#isMore = true;
+  }
+
+  /** What has changed since this was last called; undefined where that is as good as everything. */
+  takeTouched(): readonly LiveNode[] | undefined {
+    const touched = this.#touched;
+    const isMore = this.#isMore;
+    this.#touched = this.#spare;
+    this.#touched.length = 0;
+    this.#spare = touched;
+    this.#isMore = false;
+    return isMore ? undefined : touched;
   }
 
   get widgets(): readonly Widget[] {
@@ -146,7 +170,7 @@ export class LiveTree {
     node.widget = this.#widgets[index] = widget;
     node.own = this.#snapshots;
     node.item = this.#item(widget);
-    node.stamp = this.version;
+    this.touch(node);
     if (widget.measure !== before.measure) {
       plan.measures[index] = widget.measure;
       plan.widthMatters[index] = widget.measure !== undefined || widget.box.aspect > 0 ? 1 : 0;
@@ -176,7 +200,7 @@ export class LiveTree {
       const own = this.#changeable(node);
       own.value = value;
       own.trail = trail;
-      node.stamp = this.version;
+      this.touch(node);
       return true;
     }
     if (widget.kind === 'textbox') {
@@ -193,7 +217,7 @@ export class LiveTree {
     own.text = own.measure = node.item.measure = this.plan.measures[index] = block;
     markMeasure(this.plan, index);
     this.isPlaced = true;
-    node.stamp = this.version;
+    this.touch(node);
     return true;
   }
 
@@ -239,7 +263,7 @@ export class LiveTree {
       if (visible === inner.bone.visible) continue;
       inner.bone = { ...inner.bone, visible };
       this.#changeable(inner).visible = visible;
-      inner.stamp = this.version;
+      this.touch(inner);
     }
   }
 
@@ -319,7 +343,7 @@ export class LiveTree {
     for (const node of next) nodes.push(node);
     this.#renumber();
     for (const { piece, made } of fresh) this.#settle(piece, made);
-    parent.stamp = this.version;
+    this.touch(parent);
     this.plan = splice(this.plan, this.#items(), planned, [parent.index]);
     this.order = drawingOrder(nodes.map(({ bone }) => bone));
     this.structure++;

@@ -51,6 +51,8 @@ export class LiveView<Id extends string = string> {
   /** The structure the layout was made for. */
   #structure = -1;
   #version = 0;
+  /** The version in which it was last asked what has changed. */
+  #taken = 0;
   /** The version since which everything is another. */
   #whole = 1;
 
@@ -235,30 +237,34 @@ export class LiveView<Id extends string = string> {
   /** Looks who has moved; only those who draw have to know. */
   #note(): void {
     this.update();
-    if (this.#structure !== this.#tree.structure) this.#noteRegrown(this.#version);
-    else if (this.#isBehind) this.#noteMoved(this.#version);
+    const tree = this.#tree;
+    // Whoever has moved did so in the version that was just closed.
+    tree.version = this.#version;
+    if (this.#structure !== tree.structure) this.#noteRegrown();
+    else if (this.#isBehind) this.#noteMoved();
+    tree.version = this.#version + 1;
     this.#isBehind = false;
   }
 
-  #noteMoved(version: number): void {
+  #noteMoved(): void {
     const { nodes, plan } = this.#tree;
     this.#layout.follow(plan, this.#moved);
     for (let n = 0; n < nodes.length; n++) {
       if (this.#moved[n] === 0) continue;
       this.#moved[n] = 0;
-      nodes[n]!.stamp = version;
+      this.#tree.touch(nodes[n]!);
     }
   }
 
   /** There are other widgets, or they are drawn in another order. */
-  #noteRegrown(version: number): void {
+  #noteRegrown(): void {
     const tree = this.#tree;
     const before = this.#layout;
     this.#structure = tree.structure;
     this.#layout = new Layout(tree.plan, this.#frame);
     this.#moved = new Uint8Array(tree.plan.count);
     for (const node of tree.nodes) {
-      if (node.laid < 0 || !this.#layout.isSameBox(node.index, before, node.laid)) node.stamp = version;
+      if (node.laid < 0 || !this.#layout.isSameBox(node.index, before, node.laid)) tree.touch(node);
       node.laid = node.index;
     }
     this.#on = undefined;
@@ -267,6 +273,8 @@ export class LiveView<Id extends string = string> {
   /** What is laid out now, for those who follow it: its numbers change with the view. */
   get now(): LiveNow {
     this.#note();
+    const touchedSince = this.#taken;
+    this.#taken = this.#version;
     this.#on ??= new ViewLayout(
       this.#view,
       { tree: this.#tree.tree(), indexes: indexesOf(this.#tree) },
@@ -278,6 +286,8 @@ export class LiveView<Id extends string = string> {
       structure: this.#structure,
       version: this.#version,
       whole: this.#whole,
+      touched: this.#tree.takeTouched(),
+      touchedSince,
     };
   }
 
@@ -326,6 +336,9 @@ export interface LiveNow {
   readonly version: number;
   /** The version since which everything is another. */
   readonly whole: number;
+  /** What has changed since the version `touchedSince`, some of it twice; undefined where that is as good as everything. */
+  readonly touched: readonly LiveNode[] | undefined;
+  readonly touchedSince: number;
 }
 
 function indexesOf({ byId }: LiveTree): Indexes {

@@ -14,6 +14,7 @@ import {
 } from './areas.ts';
 import type { DrawList, DrawOperation } from './draw-list.ts';
 import { isSquare } from '../theme/index.ts';
+import type { ViewLayout } from '../view/index.ts';
 import { addBackdrop, addBars, drawWidget, titleOf, type DrawOptions, type DrawnWidget } from './draw.ts';
 
 /** What one widget drew last. */
@@ -31,6 +32,9 @@ interface Entry {
   matrix: Matrix | undefined;
   /** What cuts off what is in it; undefined where nothing does, or it is turned. */
   cut: Area | undefined;
+  /** Where its operations start in the list, and of which types they are. */
+  from: number;
+  shape: string;
   /** Whether what its children are drawn within is another than before. */
   isAround: boolean;
 }
@@ -83,9 +87,16 @@ export class LiveDrawing {
     const isWhole = !before || now.whole > this.#seen;
     const dirty = new AreaList();
     const { width, height } = now.on.screen;
-    if (now.structure !== this.#structure) this.#follow(now, dirty);
-    this.#draw(now, isWhole, dirty);
-    this.#flatten(now);
+    const isOther = now.structure !== this.#structure;
+    if (isOther) this.#follow(now, dirty);
+    const known = isWhole || isOther || now.touchedSince > this.#seen ? undefined : now.touched;
+    // What is drawn within another needs all in it drawn again; then everything is looked at.
+    const isPatched =
+      known !== undefined && this.#redraw(now, [...known].sort(inDocument), dirty) && this.#patch(known);
+    if (!isPatched) {
+      this.#draw(now, isWhole, dirty);
+      this.#flatten(now);
+    }
     this.#structure = now.structure;
     this.#seen = now.version;
     if (!isWhole) this.#holdSoft(dirty, width, height);
@@ -130,9 +141,8 @@ export class LiveDrawing {
     this.#order = order;
   }
 
-  /** Draws what has changed anew. */
+  /** Looks at every widget, and draws anew what has changed. */
   #draw({ on, nodes }: LiveNow, isWhole: boolean, dirty: AreaList): void {
-    const { width, height } = on.screen;
     const { widgets } = on.tree;
     for (const index of on.tree.order) {
       const node = nodes[index]!;
@@ -145,17 +155,73 @@ export class LiveDrawing {
       const hasChanged = isWhole || isNew || node.stamp > this.#seen || isSeen !== entry.isSeen;
       if (!hasChanged) renumber(entry.drawn, index);
       entry.isAround = hasMoved;
-      if (!hasChanged && !hasMoved) continue;
-      dirty.add(entry.area, width, height);
-      if (hasChanged) {
-        const drawn = drawWidget(on, index, isSeen);
-        if (!isSameAround(drawn, entry.drawn)) entry.isAround = true;
-        entry.drawn = drawn;
-        entry.isSeen = isSeen;
-      }
-      place(entry, outer);
-      dirty.add(entry.area, width, height);
+      if (hasChanged) this.#drawOne(on, entry, outer, isSeen, dirty);
+      else if (hasMoved) this.#placeOne(on, entry, outer, dirty);
     }
+  }
+
+  /** Draws some widgets anew. Gives whether nothing but they themselves is drawn otherwise. */
+  #redraw({ on }: LiveNow, touched: readonly LiveNode[], dirty: AreaList): boolean {
+    for (const { index, parent } of touched) {
+      const entry = this.#entries[index]!;
+      const outer = parent && this.#entries[parent.index]!;
+      const isSeen = on.tree.widgets[index]!.look.opacity > 0 && (outer?.isSeen ?? true);
+      entry.isAround = false;
+      if (isSeen !== entry.isSeen) return false;
+      this.#drawOne(on, entry, outer, isSeen, dirty);
+      if (entry.isAround) return false;
+    }
+    return true;
+  }
+
+  #drawOne(on: ViewLayout, entry: Entry, outer: Entry | undefined, isSeen: boolean, dirty: AreaList): void {
+    const drawn = drawWidget(on, entry.node.index, isSeen);
+    if (!isSameAround(drawn, entry.drawn)) entry.isAround = true;
+    entry.drawn = drawn;
+    entry.isSeen = isSeen;
+    this.#placeOne(on, entry, outer, dirty);
+  }
+
+  #placeOne({ screen }: ViewLayout, entry: Entry, outer: Entry | undefined, dirty: AreaList): void {
+    dirty.add(entry.area, screen.width, screen.height);
+    place(entry, outer);
+    dirty.add(entry.area, screen.width, screen.height);
+  }
+
+  /** Puts what some widgets draw in the place of what they drew. Gives whether it has the same shape. */
+  #patch(touched: readonly LiveNode[]): boolean {
+    for (const { index } of touched) {
+      const { drawn, shape } = this.#entries[index]!;
+      if (shapeOf(drawn) !== shape) return false;
+    }
+    for (const { index } of touched) {
+      const { drawn, areas, from } = this.#entries[index]!;
+      let at = from;
+      for (const one of drawn.within) this.#operations[at++] = one;
+      const inner: number[] = [];
+      drawn.own.forEach((one, nth) => {
+        this.#operations[at] = one;
+        this.#bound(at, areas[nth]);
+        if (one.type === 'restore') this.#surround(inner.pop()!, at + 1);
+        else if (isOpening(one)) inner.push(at);
+        at++;
+      });
+      if (drawn.clip) this.#operations[at] = drawn.clip;
+    }
+    // What lies around them, from the inside out.
+    for (const { parent } of touched) {
+      for (let outer = parent; outer; outer = outer.parent) {
+        const { drawn, from } = this.#entries[outer.index]!;
+        const clip = from + drawn.within.length + drawn.own.length;
+        if (drawn.clip) this.#surround(clip, this.#ends[clip]!);
+        for (let at = from + drawn.within.length - 1; at >= from; at--) this.#surround(at, this.#ends[at]!);
+      }
+    }
+    for (const { index } of touched) {
+      const { drawn, from } = this.#entries[index]!;
+      for (let at = from + drawn.within.length - 1; at >= from; at--) this.#surround(at, this.#ends[at]!);
+    }
+    return true;
   }
 
   /** Has areas hold whole what they would cut in two. */
@@ -183,11 +249,7 @@ export class LiveDrawing {
     const put = (operation: DrawOperation, area: Area | undefined) => {
       if (4 * count + 4 > this.#bounds.length) this.#grow();
       operations[count] = operation;
-      const bounds = this.#bounds;
-      bounds[4 * count] = area ? area.left : Infinity;
-      bounds[4 * count + 1] = area ? area.top : Infinity;
-      bounds[4 * count + 2] = area ? area.right : -Infinity;
-      bounds[4 * count + 3] = area ? area.bottom : -Infinity;
+      this.#bound(count, area);
       this.#ends[count] = count + 1;
       count++;
     };
@@ -204,7 +266,10 @@ export class LiveDrawing {
         owners.pop();
         close();
       }
-      const { drawn, areas } = this.#entries[index]!;
+      const entry = this.#entries[index]!;
+      const { drawn, areas } = entry;
+      entry.from = count;
+      entry.shape = shapeOf(drawn);
       for (const one of drawn.within) {
         open.push(count);
         owners.push(index);
@@ -214,7 +279,7 @@ export class LiveDrawing {
         const one = drawn.own[at]!;
         if (one.type === 'restore') close();
         else {
-          if (one.type === 'clip' || one.type === 'turn' || one.type === 'group') open.push(count);
+          if (isOpening(one)) open.push(count);
           put(one, areas[at]);
         }
       }
@@ -230,8 +295,17 @@ export class LiveDrawing {
     operations.length = count;
   }
 
+  #bound(at: number, area: Area | undefined): void {
+    const bounds = this.#bounds;
+    bounds[4 * at] = area ? area.left : Infinity;
+    bounds[4 * at + 1] = area ? area.top : Infinity;
+    bounds[4 * at + 2] = area ? area.right : -Infinity;
+    bounds[4 * at + 3] = area ? area.bottom : -Infinity;
+  }
+
   /** Notes where an operation that others are drawn within may change pixels, up to the index after its end. */
   #surround(at: number, end: number): void {
+    this.#bound(at, undefined);
     const bounds = this.#bounds;
     for (let inner = at + 1; inner < end; inner = this.#ends[inner]!) {
       bounds[4 * at] = Math.min(bounds[4 * at]!, bounds[4 * inner]!);
@@ -267,6 +341,8 @@ function newEntry(node: LiveNode): Entry {
     isSeen: false,
     matrix: undefined,
     cut: undefined,
+    from: 0,
+    shape: '',
     isAround: false,
   };
 }
@@ -282,6 +358,24 @@ function renumber({ within, own }: DrawnWidget, index: number): void {
       one.widget = index;
     }
   }
+}
+
+function inDocument(one: LiveNode, other: LiveNode): number {
+  return one.index - other.index;
+}
+
+/** Of which types the operations of a widget are: one letter each. */
+function shapeOf({ within, own, clip }: DrawnWidget): string {
+  let shape = '';
+  for (const one of within) shape += one.type[0]!;
+  shape += '|';
+  for (const one of own) shape += isOpening(one) ? '(' : one.type === 'restore' ? ')' : '.';
+  return clip ? `${shape}|` : shape;
+}
+
+/** Whether others are drawn within an operation, up to its restore. */
+function isOpening({ type }: DrawOperation): boolean {
+  return type === 'clip' || type === 'turn' || type === 'group';
 }
 
 function isWithin(entries: readonly Entry[], index: number, outer: number): boolean {
@@ -313,7 +407,7 @@ function place(entry: Entry, outer: Entry | undefined): void {
   let now = matrix;
   for (const one of drawn.own) {
     if (one.type === 'restore') now = inner.pop();
-    else if (one.type === 'turn' || one.type === 'clip' || one.type === 'group') {
+    else if (isOpening(one)) {
       inner.push(now);
       if (one.type === 'turn') now = now ? multiplied(now, one.matrix) : one.matrix;
     }
