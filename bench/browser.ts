@@ -26,6 +26,8 @@ export interface Rival {
   reflow(rounds: number): Promise<number>;
   /** Nanoseconds of giving every element of class `label` another text and laying the page out. The mean of `rounds`. */
   relabel(rounds: number): Promise<number>;
+  /** Nanoseconds of a script that gives a number; `round` counts, `$` finds an element by its id. The mean of `rounds`. */
+  script(body: string, rounds: number): Promise<number>;
   close(): Promise<void>;
 }
 
@@ -69,6 +71,23 @@ export async function rivalWith(browser: Browser, html: string): Promise<Rival> 
         return found;
       }, rounds);
       return mean(times) * 1e6;
+    },
+    async script(body, rounds) {
+      const last = body.lastIndexOf(';');
+      const code = `${body.slice(0, last + 1)} return ${body.slice(last + 1)}`;
+      const time = await page.evaluate(
+        ({ script, count }) => {
+          // eslint-disable-next-line @typescript-eslint/no-implied-eval -- scripts of this folder.
+          const run = new Function('round', '$', script) as (round: number, find: unknown) => unknown;
+          const find = (id: string) => document.getElementById(id);
+          for (let round = 0; round < 20; round++) run(round, find);
+          const start = performance.now();
+          for (let round = 0; round < count; round++) run(round, find);
+          return (performance.now() - start) / count;
+        },
+        { script: code, count: rounds },
+      );
+      return time * 1e6;
     },
     close: () => page.close(),
   };

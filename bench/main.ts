@@ -1,8 +1,18 @@
-import { LiveView, makeScreen, openView, readDocument, type DocumentSource, type View } from 'pimbot';
+import {
+  LiveDrawing,
+  LiveView,
+  drawLayout,
+  makeScreen,
+  openView,
+  readDocument,
+  type DocumentSource,
+  type View,
+} from 'pimbot';
 import { bundledFonts } from 'pimbot/node';
 import { median, rivalWith, startBrowser } from './browser.ts';
 import { checkDemo, checkGrowth, checkMany } from './checking.ts';
 import { checkCommand, reading, suggestions } from './commands.ts';
+import { buttons, liveRaces, markerRace, viewOf as liveViewOf } from './live.ts';
 import { hudTree, labelTree } from './trees.ts';
 
 /** One measurement; `ratio` is theirs / ours. */
@@ -190,6 +200,36 @@ try {
     const quiet = new LiveView(viewOf(hudTree(1000, 1).document), wide);
     const grown = growth(4000, (turn) => quiet.resize(turn % 2 === 0 ? small : wide));
     tell('heap growth of a resize (other: 1,000 rectangles)', grown, 1000 * 48, 'bytes');
+  }
+  if (wants('live')) {
+    const all = (quick ? [110] : [18, 110, 1000]).flatMap((count) => {
+      const { html, races } = liveRaces(count);
+      return races.map((race) => ({ html, race }));
+    });
+    for (const { html, race: one } of [...all, markerRace()]) {
+      const rival = await rivalWith(browser, html);
+      await race(`${one.name}, beside Chromium`, 'ns', calls(milliseconds, one.ours), () =>
+        rival.script(one.theirs, quick ? 20 : 200),
+      );
+      await rival.close();
+    }
+    const still = liveViewOf(buttons(504).source);
+    const kept = new LiveDrawing(still);
+    const whole = calls(milliseconds, () => drawLayout(still.snapshot()));
+    const nothing = calls(milliseconds, () => kept.update());
+    await race(
+      'the draw list of 504 widgets in which nothing changed (other: drawn anew)',
+      'ns',
+      nothing,
+      whole,
+    );
+    const drawn = growth(4000, () => kept.update());
+    tell(
+      'heap growth of a draw list in which nothing changed (other: 504 rectangles)',
+      drawn,
+      504 * 48,
+      'bytes',
+    );
   }
   if (wants('checking')) {
     const grown = (quick ? [1000] : [1000, 4000, 16_000]).map(checkGrowth);

@@ -166,7 +166,7 @@ function dressedView(
 }
 
 /** The padding of a look holds where the widget says none; where neither does, words are kept off the edges of their button. */
-function boxIn({ box, source, kind }: Bone, { padding }: Look): Bone['box'] {
+export function boxIn({ box, source, kind }: Bone, { padding }: Look): Bone['box'] {
   if (source.padding !== undefined) return box;
   if (padding !== undefined) return withPadding(box, padding);
   if (kind !== 'button' || !('text' in source) || source.text === undefined) return box;

@@ -1,5 +1,5 @@
 import type { CheckedDocument, WidgetSource } from '../document/index.ts';
-import { dress, dressOne, wordsOf, type Materials, type Tree, type Widget } from '../dress/index.ts';
+import { boxIn, dress, dressOne, wordsOf, type Materials, type Tree, type Widget } from '../dress/index.ts';
 import {
   compile,
   markBox,
@@ -19,6 +19,7 @@ import {
   followShown,
   isDivider,
   makeSkeleton,
+  plainlyBound,
   shareOf,
   zOf,
   type Bone,
@@ -29,7 +30,7 @@ import { handsOnTheSame } from '../theme/index.ts';
 import { itemOf } from '../view/index.ts';
 import { isSimilarBox, needsAnotherPlan } from './box-change.ts';
 import type { LiveNode, LiveSite, Mutable } from './node.ts';
-import { childrenAt, rangeOf, regrow, type Regrown } from './regrow.ts';
+import { childrenAt, rangeOf, regrow, type HeadChange, type Regrown } from './regrow.ts';
 
 /** What a tree is made of, and stays made of. */
 export interface TreeSource {
@@ -232,7 +233,7 @@ export class LiveTree {
 
   /** What has become of one site. */
   #apply(one: Regrown): boolean {
-    for (const { node, bone, made } of one.changes) this.#rebone(node, bone, made);
+    for (const change of one.changes) this.#rebone(change);
     if (one.site && one.names.size > one.site.names.size) {
       one.site.names = one.names;
       for (const name of one.names) add(this.#sites, name, one.site);
@@ -242,14 +243,22 @@ export class LiveTree {
   }
 
   /** Another bone in the same place: other places, sizes or looks, the same children. */
-  #rebone(node: LiveNode, bone: Bone, made: LiveNode['made']): void {
+  #rebone({ node, bone, made, keys }: HeadChange): void {
     const before = node.bone;
-    node.bone = { ...bone, index: node.index, parent: before.parent };
+    const next = bone as Mutable<Bone>;
+    next.index = node.index;
+    next.parent = before.parent;
+    node.bone = bone;
     node.made = made;
-    this.#know(node);
     if (zOf(bone.source) !== zOf(before.source)) this.#reorder();
     if (bone.visible !== before.visible) this.#showWithin(node);
-    this.redress(node);
+    if (keys.every((key) => bareKeys.has(key))) {
+      const { source, visible } = bone;
+      this.#put(node, { ...node.widget, source, visible, box: boxIn(bone, node.widget.look) });
+    } else {
+      this.#know(node);
+      this.redress(node);
+    }
     if (node.parent && this.#isDivided(node.parent)) this.#divide(node.parent);
   }
 
@@ -403,7 +412,8 @@ export class LiveTree {
   #settle({ sites }: Pick<Piece, 'sites'>, made: readonly LiveNode[]): void {
     for (const { written, place, hidden, selected, names, parent, heads: all } of sites) {
       const heads = all.map(({ index }) => made[index]!);
-      const site: LiveSite = { written, place, hidden, selected, names, parent: made[parent]!, heads };
+      const bound = plainlyBound(written);
+      const site: LiveSite = { written, place, hidden, selected, names, bound, parent: made[parent]!, heads };
       for (const name of names) add(this.#sites, name, site);
       site.parent.sites.add(site);
       for (const head of all) made[head.index]!.made = head.made;
@@ -446,6 +456,27 @@ export class LiveTree {
     this.plan.y.scrolled.set(before.y.scrolled);
   }
 }
+
+/** Keys that neither look nor words follow from. */
+const bareKeys: ReadonlySet<string> = new Set([
+  'anchor',
+  'pivot',
+  'offset',
+  'inset',
+  'size',
+  'width',
+  'height',
+  'min-width',
+  'max-width',
+  'min-height',
+  'max-height',
+  'margin',
+  'gap',
+  'z',
+  'rotate',
+  'skew',
+  'visible',
+]);
 
 function add<Value>(map: Map<string, Set<Value>>, name: string, value: Value): void {
   const known = map.get(name);

@@ -29,6 +29,8 @@ export interface LiveNode {
 /** A written widget that follows from values, and what it is unfolded to now. */
 export interface LiveSite extends Pick<Site, 'written' | 'place' | 'hidden' | 'selected'> {
   readonly parent: LiveNode;
+  /** Its bound keys, where it is nothing but one widget. */
+  readonly bound: readonly (readonly [string, unknown])[] | undefined;
   /** What it is unfolded to now. */
   heads: readonly LiveNode[];
   /** The names of the case that it follows from. */

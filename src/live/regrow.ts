@@ -5,6 +5,7 @@ import {
   growPiece,
   isDivider,
   mostWidgets,
+  rebound,
   remadeBone,
   type Bone,
   type Expanded,
@@ -18,6 +19,8 @@ export interface HeadChange {
   readonly node: LiveNode;
   readonly bone: Bone;
   readonly made: Expanded;
+  /** The keys that are others. */
+  readonly keys: readonly string[];
 }
 
 /** What a site has become. */
@@ -82,7 +85,22 @@ function isIn(node: LiveNode, replaced: ReadonlySet<LiveNode>): boolean {
   return false;
 }
 
+/** What became of a widget that is nothing but itself and has only changed its place, look or size; undefined for others. */
+function rebind(site: LiveSite): Regrown | undefined {
+  const [head] = site.heads;
+  if (!site.bound || !head?.made) return undefined;
+  const { made, keys } = rebound(head.made, site.bound, site.written);
+  if (keys.some((key) => keyRow(key)?.touches === 'structure')) return undefined;
+  const changes =
+    keys.length === 0
+      ? []
+      : [{ node: head, bone: remadeBone(head.bone, made, site.parent.bone), made, keys }];
+  return { type: 'changed', site, names: site.names, changes };
+}
+
 function become(site: LiveSite, standing: Standing, replaced: Set<LiveNode>): Regrown {
+  const same = rebind(site);
+  if (same) return same;
   const { document, on } = standing;
   const { parent, heads } = site;
   const names = new Set<string>();
@@ -97,7 +115,7 @@ function become(site: LiveSite, standing: Standing, replaced: Set<LiveNode>): Re
     if (keys.some((key) => (keyRow(key)?.touches ?? 'structure') === 'structure')) return one;
     left.delete(head);
     if (keys.length > 0)
-      changes.push({ node: head, bone: remadeBone(head.bone, one, parent.bone), made: one });
+      changes.push({ node: head, bone: remadeBone(head.bone, one, parent.bone), made: one, keys });
     return head;
   });
   const stays = left.size === 0 && runs.every((run, nth) => run === heads[nth]);

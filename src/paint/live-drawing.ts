@@ -386,9 +386,11 @@ function isWithin(entries: readonly Entry[], index: number, outer: number): bool
 
 /** Whether children are drawn within the same. */
 function isSameAround(one: DrawnWidget, other: DrawnWidget): boolean {
+  const isPlain = one.within.length === 0 && other.within.length === 0 && !one.clip && !other.clip;
   return (
-    JSON.stringify(one.within) === JSON.stringify(other.within) &&
-    JSON.stringify(one.clip) === JSON.stringify(other.clip)
+    isPlain ||
+    (JSON.stringify(one.within) === JSON.stringify(other.within) &&
+      JSON.stringify(one.clip) === JSON.stringify(other.clip))
   );
 }
 

@@ -188,28 +188,84 @@ function substituted<Source extends WidgetSource>(
   trace: Trace,
 ): Source {
   const changes: Record<string, unknown> = {};
-  const valueOf = (template: string, at: string): unknown => {
-    scope.follow(template, trace.structural);
-    const found = scope.lookup(template.slice(1, -1));
-    if (found === undefined) throw new BuildError(`there is no value for ${template}`, at);
-    return found;
-  };
   for (const [key, value] of Object.entries(source) as [string, unknown][]) {
-    if (!isPutIn(key)) continue;
-    const at = pointerTo(pointer, key);
-    const isMap = typeof value === 'object' && value !== null;
-    if (isTemplate(value)) changes[key] = valueOf(value, at);
-    else if (isMap && key !== 'children' && Object.values(value).some(isTemplate))
-      changes[key] = putIn(value, (one, part) => valueOf(one, pointerTo(at, part)));
-    else continue;
-    const expected = key === 'look' ? undefined : refusedBy(key, changes[key]);
-    if (expected !== undefined)
-      throw new BuildError(
-        `"${key}" is ${expected}, and ${JSON.stringify(value)} gives ${JSON.stringify(changes[key])}`,
-        at,
-      );
+    if (!isBound(key, value)) continue;
+    followBound(value, scope, trace.structural);
+    changes[key] = boundValue(key, value, scope, pointerTo(pointer, key));
   }
   return Object.keys(changes).length === 0 ? source : { ...source, ...changes };
+}
+
+/** Whether the value of a key is to be put in: a lone `{name}`, or a list or map that holds one. */
+function isBound(key: string, value: unknown): boolean {
+  if (!isPutIn(key)) return false;
+  if (isTemplate(value)) return true;
+  return (
+    typeof value === 'object' && value !== null && key !== 'children' && Object.values(value).some(isTemplate)
+  );
+}
+
+function followBound(value: unknown, scope: Scope, into: Set<string>): void {
+  if (isTemplate(value)) scope.follow(value, into);
+  else for (const one of Object.values(value as object)) if (isTemplate(one)) scope.follow(one, into);
+}
+
+/** What a bound key is now. @throws BuildError for what it cannot be. */
+function boundValue(key: string, value: unknown, scope: Scope, at: string): unknown {
+  const valueOf = (template: string, where: string): unknown => {
+    const found = scope.lookup(template.slice(1, -1));
+    if (found === undefined) throw new BuildError(`there is no value for ${template}`, where);
+    return found;
+  };
+  const put = isTemplate(value)
+    ? valueOf(value, at)
+    : putIn(value as object, (one, part) => valueOf(one, pointerTo(at, part)));
+  const expected = key === 'look' ? undefined : refusedBy(key, put);
+  if (expected !== undefined)
+    throw new BuildError(
+      `"${key}" is ${expected}, and ${JSON.stringify(value)} gives ${JSON.stringify(put)}`,
+      at,
+    );
+  return put;
+}
+
+/** The bound keys of a widget that is nothing but itself: no component, repeat or condition; undefined for others. */
+export function plainlyBound({
+  source,
+  slotted,
+  set,
+}: Unexpanded): readonly (readonly [string, unknown])[] | undefined {
+  if (source.use !== undefined || source.repeat !== undefined || source.when !== undefined) return undefined;
+  if (source.slot === true || slotted.length > 0 || (source.id !== undefined && own(set, source.id)))
+    return undefined;
+  return Object.entries(source).filter(([key, value]) => isBound(key, value));
+}
+
+/** The same widget with what its bound keys are now; itself where they are what they were. @throws BuildError */
+export function rebound(
+  made: Expanded,
+  bound: readonly (readonly [string, unknown])[],
+  written: Unexpanded,
+): { readonly made: Expanded; readonly keys: readonly string[] } {
+  const changes: Record<string, unknown> = {};
+  const keys: string[] = [];
+  for (const [key, value] of bound) {
+    const put = boundValue(key, value, written.scope, pointerTo(written.pointer, key));
+    const known = (made.source as Readonly<Record<string, unknown>>)[key];
+    if (isSameKey(put, known)) continue;
+    changes[key] = put;
+    keys.push(key);
+  }
+  return keys.length === 0
+    ? { made, keys }
+    : { made: { ...made, source: { ...made.source, ...changes } }, keys };
+}
+
+function isSameKey(one: unknown, other: unknown): boolean {
+  if (one === other) return true;
+  if (Array.isArray(one) && Array.isArray(other))
+    return one.length === other.length && one.every((part, at) => part === (other as unknown[])[at]);
+  return typeof one === 'object' && JSON.stringify(one) === JSON.stringify(other);
 }
 
 /** What changes on this screen worked in; conditions further down win. */

@@ -11,7 +11,7 @@ export {
 export type { Piece } from './skeleton.ts';
 export { dividedBoxes, isDivider } from './divider.ts';
 export type { Bone, Head, Site, Skeleton, Structure } from './bone.ts';
-export { expand } from './expand.ts';
+export { expand, plainlyBound, rebound } from './expand.ts';
 export type { Expanded, Unexpanded } from './expand.ts';
 export { mirrored, withPadding } from './box.ts';
 export type { AxisBox, Box, SizeMode } from './box.ts';
