@@ -123,7 +123,7 @@ export function markerRace(): { html: string; race: LiveRace } {
         })),
       },
     },
-  } as DocumentSource);
+  });
   const drawing = new LiveDrawing(live);
   const values: Record<string, number> = {};
   return {

@@ -208,8 +208,11 @@ try {
     });
     for (const { html, race: one } of [...all, markerRace()]) {
       const rival = await rivalWith(browser, html);
-      await race(`${one.name}, beside Chromium`, 'ns', calls(milliseconds, one.ours), () =>
-        rival.script(one.theirs, quick ? 20 : 200),
+      await race(
+        `${one.name}, beside Chromium`,
+        'ns',
+        calls(milliseconds, (turn) => one.ours(turn)),
+        () => rival.script(one.theirs, quick ? 20 : 200),
       );
       await rival.close();
     }

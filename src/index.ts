@@ -34,8 +34,27 @@ export {
   openView,
   readDocument,
 } from './view/index.ts';
-export { LiveView } from './live/index.ts';
-export type { LiveOccasion, MutableRect } from './live/index.ts';
+export {
+  LiveView,
+  MarkerPlaces,
+  emptySlot,
+  markerHidden,
+  markerInside,
+  markerOnEdge,
+  newlyShown,
+  placeMarkers,
+  slotAfter,
+} from './live/index.ts';
+export type {
+  LiveOccasion,
+  MarkerRules,
+  Message,
+  MutableRect,
+  SlotEvent,
+  SlotRules,
+  SlotState,
+  Things,
+} from './live/index.ts';
 export { BuildError } from './skeleton/index.ts';
 export type {
   Backdrop,
@@ -65,6 +84,7 @@ export type {
   GlyphRun,
   KeptDrawing,
   MakeCanvas,
+  PaintGame,
   Painter,
   SvgOptions,
 } from './paint/index.ts';

@@ -18,6 +18,7 @@ export const kinds = [
   'tabs',
   'dialog',
   'tooltip',
+  'canvas',
 ] as const;
 export type Kind = (typeof kinds)[number];
 
@@ -124,6 +125,8 @@ export interface LookSource {
   readonly 'font-variant-numeric'?: 'normal' | 'tabular-nums';
   /** One to four lengths in the order of CSS, in u. */
   readonly 'padding'?: LengthsNotation;
+  /** What takes time to change in a running game: `background 120ms ease-out`, several with commas, or none. */
+  readonly 'transition'?: string;
 }
 
 /** States of a widget, in the order in which their looks are put on: a later one wins. */

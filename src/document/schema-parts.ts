@@ -131,6 +131,11 @@ export const look = {
   },
   'letter-spacing': { ...numberOrTemplate('a number of u'), minimum: -100, maximum: 1000 },
   'text-align': choice(['start', 'center', 'end']),
+  'transition': {
+    type: 'string',
+    title: 'a key, a time and an easing, or none',
+    description: 'What takes time to change in a running game, as in CSS: "background 120ms ease-out".',
+  },
   'text-transform': choice(['none', 'uppercase']),
   'text-outline': {
     type: 'string',

@@ -44,6 +44,7 @@ export const buttonPadding = { x: 16, y: 8 } as const;
 /** The natural size of widgets that have nothing inside that could give them one: u, or multiples of the font size. */
 const naturalSizes: { readonly [Name in Kind]?: { width: number; height: number; inEm: boolean } } = {
   separator: { width: 2, height: 2, inEm: false },
+  canvas: { width: 300, height: 150, inEm: false },
   meter: { width: 160, height: 16, inEm: false },
   slider: { width: 160, height: 8, inEm: false },
   checkbox: { width: 1, height: 1, inEm: true },

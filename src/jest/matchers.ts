@@ -3,6 +3,7 @@ import { checkView, keptOn, type Finding } from '../verdict/index.ts';
 import type { PromiseSource } from '../document/index.ts';
 import { sentenceOf, whereOf } from '../report/index.ts';
 import { makeScreen, screens as catalogue, type Screen, type ScreenSize } from '../screen/index.ts';
+import { LiveView } from '../live/index.ts';
 import { NoSuchName, View } from '../view/index.ts';
 
 /** What a matcher answers: Jest's own shape. */
@@ -13,7 +14,7 @@ export interface MatcherAnswer {
 
 /** On which screens, and what is looked at. */
 export interface MatcherOptions {
-  /** Names of the catalogue, or sizes; the whole catalogue if left out. */
+  /** Names of the catalogue, or sizes; if left out the whole catalogue, and of a live view the screen it is on. */
   readonly screens?: readonly (string | ScreenSize)[];
   /** Only these checks; all if left out. */
   readonly checks?: readonly CheckId[];
@@ -27,7 +28,7 @@ export const pimbotMatchers = {
   /** Every check passes on the screens; what is undecided does not fail. */
   toPassOnScreens(received: unknown, options: MatcherOptions = {}): MatcherAnswer {
     const view = viewOf(received, 'toPassOnScreens');
-    const on = screensOf(options.screens);
+    const on = screensOf(options.screens, received);
     for (const id of options.checks ?? [])
       if (!checks.some((one) => one.id === id))
         throw new NoSuchName(
@@ -76,20 +77,25 @@ function promised(
   { screens }: MatcherOptions,
 ): MatcherAnswer {
   const view = viewOf(received, matcher);
-  const on = screensOf(screens);
+  const on = screensOf(screens, received);
   return answer(view, on, keptOn(view, promise, on), what);
+}
+
+function isLive(received: unknown): received is LiveView {
+  return received instanceof LiveView;
 }
 
 function viewOf(received: unknown, matcher: string): View {
   if (received instanceof View) return received as View;
+  if (isLive(received)) return received.toView();
   throw new TypeError(
     `${matcher} looks at a view: expect(openView(document, 'dive', { resources })).${matcher}(…)`,
   );
 }
 
-/** @throws RangeError for a name the catalogue does not have. */
-function screensOf(said: MatcherOptions['screens']): readonly Screen[] {
-  if (said === undefined) return catalogue;
+/** A live view is looked at on the screen it is on. @throws RangeError for a name the catalogue does not have. */
+function screensOf(said: MatcherOptions['screens'], received: unknown): readonly Screen[] {
+  if (said === undefined) return isLive(received) ? [received.frame.screen] : catalogue;
   return said.map((one) => {
     if (typeof one !== 'string') return makeScreen(one);
     const found = catalogue.find(({ name }) => name === one);

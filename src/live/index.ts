@@ -2,3 +2,7 @@
 export { LiveView } from './live-view.ts';
 export type { LiveNow, LiveOccasion, MutableRect } from './live-view.ts';
 export type { LiveNode } from './node.ts';
+export { MarkerPlaces, markerHidden, markerInside, markerOnEdge, placeMarkers } from './markers.ts';
+export type { MarkerRules, Things } from './markers.ts';
+export { emptySlot, newlyShown, slotAfter } from './message-slot.ts';
+export type { Message, Shown, SlotEvent, SlotRules, SlotState } from './message-slot.ts';

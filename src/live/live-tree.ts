@@ -16,10 +16,8 @@ import {
 import {
   dividedBoxes,
   drawingOrder,
-  followShown,
   isDivider,
   makeSkeleton,
-  plainlyBound,
   shareOf,
   zOf,
   type Bone,
@@ -29,7 +27,9 @@ import { TextBlock } from '../text/index.ts';
 import { handsOnTheSame } from '../theme/index.ts';
 import { itemOf } from '../view/index.ts';
 import { isSimilarBox, needsAnotherPlan } from './box-change.ts';
-import type { LiveNode, LiveSite, Mutable } from './node.ts';
+import { movedOn, shownWhile, startMoving } from './motion.ts';
+import { LiveNames } from './names.ts';
+import type { LiveNode, Mutable } from './node.ts';
 import { childrenAt, rangeOf, regrow, type HeadChange, type Regrown } from './regrow.ts';
 
 /** What a tree is made of, and stays made of. */
@@ -61,8 +61,7 @@ export class LiveTree {
   isPlaced = false;
   readonly #source: TreeSource;
   readonly #applied: Tree['applied'];
-  readonly #shows = new Map<string, Set<LiveNode>>();
-  readonly #sites = new Map<string, Set<LiveSite>>();
+  readonly names = new LiveNames();
   #widgets: Widget[] = [];
   /** How many snapshots there are: a widget that the last one shows is copied before it is changed. */
   #snapshots = 0;
@@ -77,7 +76,7 @@ export class LiveTree {
     this.#widgets = [...tree.widgets];
     for (const bone of skeleton.bones)
       this.nodes.push(this.#node(bone, tree.widgets[bone.index]!, skeleton.written[bone.index], this.nodes));
-    this.#settle(skeleton, this.nodes);
+    this.names.settle(skeleton, this.nodes);
     this.plan = this.#compiled();
   }
 
@@ -115,31 +114,18 @@ export class LiveTree {
     return { ...this.tree(), widgets: [...this.#widgets] };
   }
 
-  /** The first widget that follows from a value of the case; undefined where none does. */
-  firstOf(name: string): LiveNode | undefined {
-    for (const node of this.#shows.get(name) ?? []) return node;
-    for (const { parent } of this.#sites.get(name) ?? []) return parent;
-    return undefined;
-  }
-
-  isAsked(name: string): boolean {
-    return this.#shows.has(name) || this.#sites.has(name);
-  }
-
   /**
    * Follows values that have changed. What cannot be made is told before anything has changed.
    * @returns whether anything looks, says or stands otherwise. @throws BuildError
    */
   follow(names: readonly string[]): boolean {
     const { document, frame } = this.#source;
-    const sites = new Set(names.flatMap((name) => [...(this.#sites.get(name) ?? [])]));
+    const sites = this.names.sitesOf(names);
     const standing = { nodes: this.nodes, end: this.plan.end, document, on: frame };
     const regrown = sites.size === 0 ? [] : regrow(sites, standing);
     let changed = false;
     for (const one of regrown) if (this.#apply(one)) changed = true;
-    const shown = new Set<LiveNode>();
-    for (const name of names) for (const node of this.#shows.get(name) ?? []) shown.add(node);
-    for (const node of shown) if (this.#show(node)) changed = true;
+    for (const node of this.names.showing(names)) if (this.#show(node)) changed = true;
     return changed;
   }
 
@@ -164,8 +150,55 @@ export class LiveTree {
     return childrenAt(node, { nodes: this.nodes, end: this.plan.end });
   }
 
-  /** Another widget in the place of one: what differs in size is marked. */
+  /** Whether changes take the time their transitions say; at once where not. */
+  hasMotion = true;
+  readonly #moving = new Set<LiveNode>();
+
+  /** Another widget in the place of one, at once or over the time its transition says. */
   #put(node: LiveNode, widget: Widget): void {
+    const before = node.motion?.target ?? node.widget;
+    const moving =
+      this.hasMotion && (node.motion !== undefined || widget.look.transition.length > 0)
+        ? startMoving(node.widget, before, widget, node.motion?.moving ?? [])
+        : [];
+    if (moving.length === 0) {
+      this.#arrive(node);
+      this.#place(node, widget);
+      return;
+    }
+    node.motion = { target: widget, moving };
+    this.#moving.add(node);
+    this.#place(node, shownWhile(widget, moving));
+  }
+
+  #arrive(node: LiveNode): void {
+    if (node.motion === undefined) return;
+    node.motion = undefined;
+    this.#moving.delete(node);
+  }
+
+  /** Moves everything on that is on its way. Gives whether anything is. */
+  advance(ms: number): boolean {
+    if (this.#moving.size === 0) return false;
+    for (const node of [...this.#moving].sort((a, b) => a.index - b.index)) {
+      if (!node.motion) continue;
+      const { target, moving } = node.motion;
+      const left = movedOn(moving, ms);
+      const before = node.widget;
+      // Ends are what they are to be, to the last bit.
+      const { index, parent } = before;
+      const settled = { ...target, index, parent };
+      if (left.length === 0) this.#arrive(node);
+      else node.motion = { target: settled, moving: left };
+      this.#place(node, left.length === 0 ? settled : shownWhile(settled, left));
+      if (!handsOnTheSame(node.widget.look, before.look))
+        for (const child of this.childrenOf(node)) this.redress(child);
+    }
+    return true;
+  }
+
+  /** Another widget in the place of one: what differs in size is marked. */
+  #place(node: LiveNode, widget: Widget): void {
     const { plan } = this;
     const { index, widget: before } = node;
     node.widget = this.#widgets[index] = widget;
@@ -194,7 +227,7 @@ export class LiveTree {
     const { materials } = this.#source;
     const source = widget.source as WidgetSource;
     if (widget.kind === 'separator') return this.#divide(node.parent!);
-    if (widget.kind === 'meter' || widget.kind === 'slider') {
+    if (isMeter(widget) && !node.motion && widget.look.transition.length === 0) {
       const value = shareOf(source.value, widget.scope);
       const trail = source.trail === undefined ? value : shareOf(source.trail, widget.scope);
       if (value === widget.value && trail === widget.trail) return false;
@@ -202,6 +235,10 @@ export class LiveTree {
       own.value = value;
       own.trail = trail;
       this.touch(node);
+      return true;
+    }
+    if (node.motion || (this.hasMotion && widget.look.transition.length > 0 && isMeter(widget))) {
+      this.redress(node);
       return true;
     }
     if (widget.kind === 'textbox') {
@@ -234,10 +271,7 @@ export class LiveTree {
   /** What has become of one site. */
   #apply(one: Regrown): boolean {
     for (const change of one.changes) this.#rebone(change);
-    if (one.site && one.names.size > one.site.names.size) {
-      one.site.names = one.names;
-      for (const name of one.names) add(this.#sites, name, one.site);
-    }
+    if (one.site && one.names.size > one.site.names.size) this.names.extend(one.site, one.names);
     if (one.type === 'other') this.#splice(one);
     return one.type === 'other' || one.changes.length > 0;
   }
@@ -254,9 +288,11 @@ export class LiveTree {
     if (bone.visible !== before.visible) this.#showWithin(node);
     if (keys.every((key) => bareKeys.has(key))) {
       const { source, visible } = bone;
-      this.#put(node, { ...node.widget, source, visible, box: boxIn(bone, node.widget.look) });
+      const from = node.motion?.target ?? node.widget;
+      const { index, parent } = node.widget;
+      this.#put(node, { ...from, index, parent, source, visible, box: boxIn(bone, from.look) });
     } else {
-      this.#know(node);
+      this.names.know(node);
       this.redress(node);
     }
     if (node.parent && this.#isDivided(node.parent)) this.#divide(node.parent);
@@ -347,11 +383,11 @@ export class LiveTree {
     for (let at = to; at < nodes.length; at++) next.push(nodes[at]!);
     for (const node of removed) this.#forget(node);
     if (site) site.heads = heads;
-    else this.#forgetSites(parent);
+    else this.names.forgetSites(parent);
     nodes.length = 0;
     for (const node of next) nodes.push(node);
     this.#renumber();
-    for (const { piece, made } of fresh) this.#settle(piece, made);
+    for (const { piece, made } of fresh) this.names.settle(piece, made);
     this.touch(parent);
     this.plan = splice(this.plan, this.#items(), planned, [parent.index]);
     this.order = drawingOrder(nodes.map(({ bone }) => bone));
@@ -386,6 +422,7 @@ export class LiveTree {
       parent: bone.parent < 0 ? undefined : all[bone.parent]!,
       bone,
       widget,
+      motion: undefined,
       stamp: this.version,
       laid: -1,
       own: this.#snapshots,
@@ -396,39 +433,14 @@ export class LiveTree {
       names: new Set(),
     };
     this.byId.set(bone.id, node);
-    this.#know(node);
+    this.names.know(node);
     return node;
   }
 
-  /** Notes what a widget shows. */
-  #know(node: LiveNode): void {
-    for (const name of node.names) this.#shows.get(name)?.delete(node);
-    node.names.clear();
-    followShown(node.bone, node.names);
-    for (const name of node.names) add(this.#shows, name, node);
-  }
-
-  /** Notes the sites of what was grown; `made` holds its nodes by the indexes of its bones. */
-  #settle({ sites }: Pick<Piece, 'sites'>, made: readonly LiveNode[]): void {
-    for (const { written, place, hidden, selected, names, parent, heads: all } of sites) {
-      const heads = all.map(({ index }) => made[index]!);
-      const bound = plainlyBound(written);
-      const site: LiveSite = { written, place, hidden, selected, names, bound, parent: made[parent]!, heads };
-      for (const name of names) add(this.#sites, name, site);
-      site.parent.sites.add(site);
-      for (const head of all) made[head.index]!.made = head.made;
-    }
-  }
-
   #forget(node: LiveNode): void {
-    for (const name of node.names) this.#shows.get(name)?.delete(node);
+    this.#arrive(node);
     if (this.byId.get(node.bone.id) === node) this.byId.delete(node.bone.id);
-    this.#forgetSites(node);
-  }
-
-  #forgetSites(parent: LiveNode): void {
-    for (const site of parent.sites) for (const name of site.names) this.#sites.get(name)?.delete(site);
-    parent.sites.clear();
+    this.names.forget(node);
   }
 
   #item(widget: Widget): LayoutItem {
@@ -478,10 +490,8 @@ const bareKeys: ReadonlySet<string> = new Set([
   'visible',
 ]);
 
-function add<Value>(map: Map<string, Set<Value>>, name: string, value: Value): void {
-  const known = map.get(name);
-  if (known) known.add(value);
-  else map.set(name, new Set([value]));
+function isMeter({ kind }: Widget): boolean {
+  return kind === 'meter' || kind === 'slider';
 }
 
 /** A widget with the text of another where the two are the same: what is set once need not be set again. */

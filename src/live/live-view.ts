@@ -44,6 +44,7 @@ export class LiveView<Id extends string = string> {
   #layout: Layout;
   #moved = new Uint8Array(0);
   #on: ViewLayout | undefined;
+  #hasMotion = true;
   #isChanged = false;
   #isPlaced = false;
   /** Whether the plan was solved since it was last looked who has moved. */
@@ -74,6 +75,7 @@ export class LiveView<Id extends string = string> {
     const { document, name, reference, variant } = this.#view;
     const tree = new LiveTree({ document, view: name, reference, materials: variant, frame: this.#frame });
     tree.version = this.#version + 1;
+    tree.hasMotion = this.#hasMotion;
     for (const [id, { x, y }] of this.#scrolled) {
       const node = tree.byId.get(id);
       if (node) scrollTo(tree.plan, node.index, x, y);
@@ -157,7 +159,7 @@ export class LiveView<Id extends string = string> {
    */
   set(values: { readonly [name: string]: CaseValue }): boolean {
     const tree = this.#tree;
-    checkValues(values, this.#values, this.#view.document, tree);
+    checkValues(values, this.#values, this.#view.document, tree.names);
     const names: string[] = [];
     const before: (CaseValue | undefined)[] = [];
     for (const name in values) {
@@ -201,6 +203,33 @@ export class LiveView<Id extends string = string> {
       this.#isChanged = true;
     }
     return true;
+  }
+
+  /**
+   * Has a widget drawn again although nothing about it has changed: one of the kind canvas in which the game shows something
+   * else. @throws NoSuchName when no widget has that id on this screen.
+   */
+  touch(id: Id): void {
+    this.#tree.touch(this.#tree.nodes[this.indexOf(id)]!);
+    this.#isChanged = true;
+  }
+
+  /**
+   * Moves what takes time to change on: by so many milliseconds, which the game counts.
+   * @returns whether anything is on its way. @throws RangeError for a time that is none.
+   */
+  advance(ms: number): boolean {
+    if (!(ms >= 0 && ms < Infinity)) throw new RangeError(`a view moves on by milliseconds, not by ${ms}`);
+    const moves = this.#tree.advance(ms);
+    if (moves) this.#isChanged = true;
+    return moves;
+  }
+
+  /** `reduced`: changes take no time, whatever transitions say. For players who asked their system for it. */
+  set motion(motion: 'full' | 'reduced') {
+    this.#hasMotion = motion === 'full';
+    this.#tree.hasMotion = this.#hasMotion;
+    if (!this.#hasMotion) this.advance(longestMotion);
   }
 
   /** Scrolls a widget that scrolls. In u; what lies beyond the content is left out when it is laid out. */
@@ -317,6 +346,14 @@ export class LiveView<Id extends string = string> {
     return into;
   }
 
+  /**
+   * The view as it is now, with everything arrived that is on its way: for checks, in the middle of a game. What happens to
+   * the live view later does not change it. How far something is scrolled is not the view's.
+   */
+  toView(): View<Id> {
+    return this.#view.with({ values: new Map(this.#values), states: new Map(this.#states) });
+  }
+
   /** What is laid out now, as something that no longer changes: for drawing and checking. */
   snapshot(): ViewLayout<Id> {
     this.update();
@@ -345,6 +382,8 @@ function indexesOf({ byId }: LiveTree): Indexes {
   return { get: (id) => byId.get(id)?.index, keys: () => byId.keys() };
 }
 
+/** No transition and its delay take longer, in milliseconds. */
+const longestMotion = 120_000;
 const noStates: readonly State[] = [];
 
 /** A value of its own: a list that a game goes on changing is seen to change. */

@@ -1,5 +1,6 @@
 import type { Widget } from '../dress/index.ts';
 import type { LayoutItem } from '../layout/index.ts';
+import type { Moving } from './motion.ts';
 import type { Bone, Expanded, Site, Unexpanded } from '../skeleton/index.ts';
 
 /** One widget of a live view: the same object for as long as the widget is there, wherever it moves. */
@@ -10,6 +11,8 @@ export interface LiveNode {
   widget: Widget;
   /** What the layout knows of it. */
   item: Mutable<LayoutItem>;
+  /** What its widget is to be, and what of it is on its way; undefined where it is that already. */
+  motion: { target: Widget; moving: readonly Moving[] } | undefined;
   /** The version of the view in which it last looked, said or stood otherwise. */
   stamp: number;
   /** Its index when places were last looked at; −1 where it was not there. */

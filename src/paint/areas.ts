@@ -18,6 +18,7 @@ export function areaOf(operation: DrawOperation): Area | undefined {
   switch (operation.type) {
     case 'box':
     case 'picture':
+    case 'game':
       return around(operation.rect, softEdge);
     case 'path':
       return outset(shapeArea({ type: 'path', steps: operation.steps }), edgeOf(operation.outline));

@@ -69,15 +69,24 @@ export interface CanvasContext {
   ): void;
 }
 
+/** Draws the inside of a widget of the kind canvas, by its id: within its rectangle, in device px, where its clip leaves it. */
+export type PaintGame = (id: string, context: CanvasContext, rect: Rect) => void;
+
 /**
  * Draws on a canvas whose pixels are device px. Pictures need their `drawable`; one without is left out.
  * @param cache Makes tinted pictures and what groups are drawn on, and keeps them from one drawing to the next; without it
  * pictures are as they are, and in a group each thing is faded by itself.
+ * @param game Draws what is in widgets of the kind canvas; nothing is drawn in them without it.
  */
-export function paintOnCanvas(list: DrawList, context: CanvasContext, cache?: CanvasCache): void {
+export function paintOnCanvas(
+  list: DrawList,
+  context: CanvasContext,
+  cache?: CanvasCache,
+  game?: PaintGame,
+): void {
   context.save();
   context.imageSmoothingQuality = 'high';
-  paint(list, new CanvasPainter(context, cache));
+  paint(list, new CanvasPainter(context, cache, game));
   context.restore();
 }
 
@@ -85,7 +94,12 @@ export function paintOnCanvas(list: DrawList, context: CanvasContext, cache?: Ca
  * Paints again what has changed of a drawing, on a canvas that shows what it was before: the pixels are those of painting
  * all of it. One px of the canvas is one device px.
  */
-export function repaintOnCanvas(drawing: KeptDrawing, context: CanvasContext, cache?: CanvasCache): void {
+export function repaintOnCanvas(
+  drawing: KeptDrawing,
+  context: CanvasContext,
+  cache?: CanvasCache,
+  game?: PaintGame,
+): void {
   for (const { x, y, width, height } of drawing.changed) {
     context.save();
     context.imageSmoothingQuality = 'high';
@@ -93,7 +107,7 @@ export function repaintOnCanvas(drawing: KeptDrawing, context: CanvasContext, ca
     context.rect(x, y, width, height);
     context.clip();
     context.clearRect(x, y, width, height);
-    paintWithin(drawing, new CanvasPainter(context, cache), { x, y, width, height });
+    paintWithin(drawing, new CanvasPainter(context, cache, game), { x, y, width, height });
     context.restore();
   }
 }
@@ -124,8 +138,11 @@ class CanvasPainter implements Painter {
   #fade = 1;
   #depth = 0;
 
-  constructor(context: CanvasContext, cache: CanvasCache | undefined) {
+  readonly #game: PaintGame | undefined;
+
+  constructor(context: CanvasContext, cache: CanvasCache | undefined, game: PaintGame | undefined) {
     this.#context = context;
+    this.#game = game;
     this.#cache = cache;
   }
 
@@ -220,6 +237,16 @@ class CanvasPainter implements Painter {
     else if (shape.type === 'path') follow(context, shape.steps);
     else trace(context, shape.runs, shape.right, shape.down);
     context.fill();
+    context.restore();
+  }
+
+  game({ id, rect, opacity }: OperationOf<'game'>): void {
+    if (!this.#game) return;
+    const context = this.#context;
+    // Whatever a game sets there is set for itself alone.
+    context.save();
+    context.globalAlpha = opacity * this.#fade;
+    this.#game(id, context, rect);
     context.restore();
   }
 

@@ -121,6 +121,14 @@ export type DrawOperation =
       /** The box that throws it, inside of which it is not drawn. */
       readonly without?: { readonly rect: Rect; readonly radius: Corners };
     }
+  /** What the game itself draws in a widget, within the clip around it. */
+  | {
+      readonly type: 'game';
+      readonly widget: number;
+      readonly id: string;
+      readonly rect: Rect;
+      readonly opacity: number;
+    }
   | { readonly type: 'clip'; readonly rect: Rect; readonly radius: Corners }
   /** A matrix as CSS writes it, for all that follows up to its restore: x' = a·x + c·y + e, y' = b·x + d·y + f. */
   | { readonly type: 'turn'; readonly matrix: Matrix }
@@ -171,6 +179,7 @@ export interface Painter {
   path(operation: OperationOf<'path'>): void;
   glyphs(operation: OperationOf<'glyphs'>): void;
   shadow(operation: OperationOf<'shadow'>): void;
+  game(operation: OperationOf<'game'>): void;
   clip(operation: OperationOf<'clip'>): void;
   turn(operation: OperationOf<'turn'>): void;
   group(operation: OperationOf<'group'>): void;
@@ -199,6 +208,9 @@ export function paintOne(operation: DrawOperation, painter: Painter): void {
       break;
     case 'shadow':
       painter.shadow(operation);
+      break;
+    case 'game':
+      painter.game(operation);
       break;
     case 'clip':
       painter.clip(operation);

@@ -176,6 +176,11 @@ function addWidget(on: ViewLayout, widget: Widget, operations: DrawOperation[]):
   if (drawn && look.background)
     operations.push({ ...box, rect: base, radius: baseRadius, fill: look.background, border: undefined });
   if (drawn && widget.picture) addPicture(widget, rect, radius, scale, opacity, operations);
+  if (drawn && kind === 'canvas') {
+    operations.push({ type: 'clip', rect, radius });
+    operations.push({ type: 'game', widget: index, id: widget.id, rect, opacity });
+    operations.push({ type: 'restore' });
+  }
   if (drawn && kind === 'meter') {
     const inner = shrunk(rect, borderWidth);
     const innerRadius = mapCorners(radius, (one) => Math.max(0, one - borderWidth));

@@ -1,6 +1,6 @@
 /* A layout in; a draw list out, and from that SVG or strokes on a canvas. */
 export { paintOnCanvas, repaintOnCanvas } from './canvas.ts';
-export type { CanvasContext } from './canvas.ts';
+export type { CanvasContext, PaintGame } from './canvas.ts';
 export { paint } from './draw-list.ts';
 export type { DrawList, DrawOperation, GlyphRun, GlyphSource, Painter, PathStep } from './draw-list.ts';
 export { drawLayout } from './draw.ts';

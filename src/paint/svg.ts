@@ -155,6 +155,11 @@ class SvgPainter implements Painter {
     this.#body.push(`<g clip-path="url(#${id})"${fade}>${drawn}</g>`);
   }
 
+  /** A file has no game. */
+  game(): void {
+    // Nothing is drawn.
+  }
+
   clip({ rect, radius }: OperationOf<'clip'>): void {
     const id = this.#define((name) => `<clipPath id="${name}"><${shapeOf(rect, radius)}/></clipPath>`);
     this.#body.push(`<g clip-path="url(#${id})">`);

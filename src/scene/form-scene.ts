@@ -102,7 +102,7 @@ export class FormScene {
 }
 
 /** Kinds that draw something whatever their look. */
-const alwaysDrawn: ReadonlySet<Kind> = new Set(['meter', ...controls]);
+const alwaysDrawn: ReadonlySet<Kind> = new Set(['meter', 'canvas', ...controls]);
 
 function paints({ index, visible, kind, look, text, picture }: Widget): boolean {
   if (!visible || index === 0) return false;

@@ -10,6 +10,7 @@ import type { Rgba } from './color.ts';
 import { parseColor } from './color.ts';
 import { parseCorners, square, type Corners } from './corners.ts';
 import { parseFill, type Fill } from './fill.ts';
+import { parseTransitions, transitionNotation, type Transition } from './transition.ts';
 import { parseShadows, parseStroke, type Shadow, type Stroke } from './shadow.ts';
 
 /** How a widget looks, every value resolved. Lengths are in u. */
@@ -51,6 +52,8 @@ export interface Look {
   readonly tabular: boolean;
   readonly uppercase: boolean;
   readonly padding: Sides<Length> | undefined;
+  /** What takes time to change in a running game. */
+  readonly transition: readonly Transition[];
 }
 
 /** The names in a list of font families, with commas between as in CSS's font-family. */
@@ -92,6 +95,7 @@ export const plainLook: Look = {
   tabular: false,
   uppercase: false,
   padding: undefined,
+  transition: [],
 };
 
 /** The keys that, as in CSS, a child has from its parent where nothing says them, and what they set. */
@@ -269,6 +273,10 @@ const readers: { readonly [Key in keyof LookSource]-?: { read: Reader; expected:
       into.padding = sides;
       return true;
     },
+  },
+  'transition': {
+    expected: transitionNotation,
+    read: (value, into) => set(into, 'transition', parseTransitions(String(value))),
   },
 };
 

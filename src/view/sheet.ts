@@ -105,8 +105,10 @@ type WordsOf = (text: string, look?: object) => WidgetSource;
 function kindGrid(document: CheckedDocument, theme: Theme, words: WordsOf): WidgetSource {
   const head = columns.map((state) => words(state ?? 'as it is', { opacity: 0.8 }));
   const samples = samplesOf(document);
-  // A panel nobody gave a look draws nothing.
-  const shown = kinds.filter((kind) => kind !== 'panel' || theme.find(kindStyle(kind)));
+  // A panel or canvas nobody gave a look draws nothing.
+  const shown = kinds.filter(
+    (kind) => (kind !== 'panel' && kind !== 'canvas') || theme.find(kindStyle(kind)),
+  );
   const rows = shown.flatMap((kind) => [
     words(kind),
     ...columns.map((state): WidgetSource => ({
@@ -155,6 +157,7 @@ function samplesOf(document: CheckedDocument): { readonly [Name in Kind]: Widget
       children: [{ kind: 'text', text: 'Sure?', wrap: false }],
     },
     tooltip: { kind: 'tooltip', text: 'A hint', wrap: false },
+    canvas: { kind: 'canvas', size: [140, 44] },
   };
 }
 

@@ -26,6 +26,7 @@ function does(live: LiveView, one: Step): void {
   else if (one.type === 'states') live.setStates(one.id, one.states);
   else if (one.type === 'show') live.show(one.changes);
   else if (one.type === 'scroll') live.scroll('list', 0, one.y);
+  else if (one.type === 'advance') live.advance(one.ms);
 }
 
 const opened = () => new LiveView(openView(document!, 'test', { resources }), { width: 800, height: 600 });

@@ -63,8 +63,12 @@ test('whatever is changed, a live view is what one opened anew is', () => {
         else if (one.type === 'show') live.show(one.changes);
         else if (one.type === 'resize') live.resize({ width: one.width, height: one.height });
         else if (one.type === 'scroll') live.scroll('list', 0, one.y);
+        else if (one.type === 'advance') live.advance(one.ms);
         else live.read(0, at);
       }
+      // Whatever is on its way arrives.
+      live.advance(1000);
+      expect(live.advance(1)).toBe(false);
       expect(told(live)).toEqual(told(fresh(steps)));
     }),
     { numRuns: rounds(60, 3000), seed: seedOf(20261126) },

@@ -11,6 +11,7 @@ export const source: DocumentSource = {
   styles: {
     key: {
       background: '#125463',
+      transition: 'all 120ms ease-out, color 300ms 50ms',
       states: {
         hover: { background: '#227788' },
         focused: { 'border': '3 #ffffff', 'font-size': 31, 'color': '#ffee00' },
@@ -71,7 +72,7 @@ export const source: DocumentSource = {
           z: '{z}',
           rotate: '{turn}',
           visible: '{shown}',
-          look: { opacity: '{fade}', background: '#334455' },
+          look: { opacity: '{fade}', background: '#334455', transition: 'all 200ms linear' },
           children: [
             { id: 'word', kind: 'text', text: '{a}', tint: '{tint}' },
             { 'id': 'tail', 'anchor-to': 'word', 'anchor': 'right top', 'pivot': 'left top', 'size': 6 },
@@ -254,4 +255,8 @@ export const step = fc.oneof(
   }),
   fc.record({ type: fc.constant('scroll' as const), y: fc.integer({ min: -10, max: 200 }) }),
   fc.record({ type: fc.constant('read' as const) }),
+  {
+    weight: 2,
+    arbitrary: fc.record({ type: fc.constant('advance' as const), ms: fc.integer({ min: 0, max: 300 }) }),
+  },
 );

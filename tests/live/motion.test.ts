@@ -1,0 +1,118 @@
+import { describe, expect, test } from '@jest/globals';
+import { LiveView, readDocument, type DocumentSource } from 'pimbot';
+import { documentOf, opened, told } from '../support/views.ts';
+
+const source: DocumentSource = documentOf(
+  [
+    { id: 'go', kind: 'button', style: 'key', size: [100, 40] },
+    { id: 'slow', kind: 'button', style: 'key', look: { transition: 'none' }, size: 10, offset: '0 60' },
+    { id: 'bar', kind: 'meter', value: '{hull}', look: { transition: 'value 100ms linear' }, offset: '0 90' },
+    {
+      id: 'drawer',
+      offset: ['{x}', 200],
+      size: ['{w}', 50],
+      rotate: '{turn}' as never,
+      look: { opacity: '{fade}', transition: 'all 200ms linear' },
+      children: [{ id: 'in', kind: 'text', text: 'Depth' }],
+    },
+  ],
+  {
+    cases: { only: { hull: 0, x: 0, w: 100, turn: 0, fade: 1 } },
+    styles: {
+      key: {
+        background: '#000000',
+        color: '#000000',
+        transition: 'background 100ms linear, color 100ms linear 100ms',
+        states: { hover: { background: '#c86432', color: '#ffffff' } },
+      },
+    },
+  },
+);
+
+const live = () => new LiveView(opened(source), { width: 800, height: 600 });
+const red = (view: LiveView, id = 'go') => {
+  const { background } = view.widgets[view.indexOf(id)]!.look;
+  return background?.type === 'color' ? Math.round(background.color.r * 255) : undefined;
+};
+const widget = (view: LiveView, id: string) => view.widgets[view.indexOf(id)]!;
+
+describe('transitions (CSS Transitions 1)', () => {
+  test('a look goes from one state to the other in its time, and no further', () => {
+    const view = live();
+    view.setStates('go', ['hover']);
+    expect(red(view)).toBe(0);
+    expect(view.advance(25)).toBe(true);
+    expect(red(view)).toBe(50);
+    // The text waits for its delay.
+    expect(widget(view, 'go').look.color.r).toBe(0);
+    view.advance(75);
+    expect(red(view)).toBe(200);
+    view.advance(50);
+    expect(widget(view, 'go').look.color.r).toBeCloseTo(0.5, 9);
+    view.advance(1000);
+    expect(widget(view, 'go').look.color.r).toBe(1);
+    expect(view.advance(16)).toBe(false);
+  });
+
+  test('what turns back on its way starts from where it is', () => {
+    const view = live();
+    view.setStates('go', ['hover']);
+    view.advance(50);
+    expect(red(view)).toBe(100);
+    view.setStates('go', []);
+    expect(red(view)).toBe(100);
+    view.advance(50);
+    expect(red(view)).toBe(50);
+    view.advance(50);
+    expect(red(view)).toBe(0);
+  });
+
+  test('places, sizes, turns, opacities and values too', () => {
+    const view = live();
+    view.set({ hull: 1, x: 100, w: 200, turn: 90, fade: 0 });
+    const at = { x: 0, y: 0, width: 0, height: 0 };
+    expect(view.read('drawer', at)).toEqual({ x: 0, y: 200, width: 100, height: 50 });
+    expect(widget(view, 'bar').value).toBe(0);
+    view.advance(50);
+    expect(widget(view, 'bar').value).toBe(0.5);
+    expect(view.read('drawer', at)).toEqual({ x: 25, y: 200, width: 125, height: 50 });
+    expect(widget(view, 'drawer').look.opacity).toBe(0.75);
+    expect(widget(view, 'drawer').source).toMatchObject({ rotate: 22.5 });
+    view.advance(150);
+    expect(view.read('drawer', at)).toEqual({ x: 100, y: 200, width: 200, height: 50 });
+    expect(widget(view, 'drawer').look.opacity).toBe(0);
+    expect(widget(view, 'bar').value).toBe(1);
+  });
+
+  test('the same times give the same bytes, however they are cut', () => {
+    const [one, other] = [live(), live()];
+    for (const view of [one, other]) view.set({ hull: 0.7, x: 33, w: 150, turn: 20, fade: 0.3 });
+    for (let turn = 0; turn < 32; turn++) one.advance(4);
+    for (let turn = 0; turn < 8; turn++) other.advance(16);
+    const all = (view: LiveView) =>
+      JSON.stringify(view.widgets.map(({ look, value, box }) => [look, value, box]));
+    expect(all(one)).toBe(all(other));
+  });
+
+  test('reduced motion has everything arrive at once; so has a widget that says none', () => {
+    const view = live();
+    view.setStates('slow', ['hover']);
+    expect(red(view, 'slow')).toBe(200);
+    view.setStates('go', ['hover']);
+    view.motion = 'reduced';
+    expect(red(view)).toBe(200);
+    view.set({ x: 300 });
+    expect(view.read('drawer', { x: 0, y: 0, width: 0, height: 0 }).x).toBe(300);
+    expect(() => view.advance(NaN)).toThrow('a view moves on by milliseconds, not by NaN');
+  });
+
+  test('what is none is told', () => {
+    const wrong = (transition: string) => told(readDocument(documentOf([{ size: 1, look: { transition } }])));
+    expect(wrong('background 120')).toEqual([expect.stringContaining('a key, a time and an easing')]);
+    expect(wrong('shape 120ms')).toHaveLength(1);
+    expect(wrong('opacity 0.2s cubic-bezier(2, 0, 0, 1)')).toHaveLength(1);
+    expect(wrong('opacity 0.2s cubic-bezier(0.2, -1, 0, 1.5), offset 1s steps')).toHaveLength(1);
+    expect(wrong('opacity 0.2s cubic-bezier(0.2, -1, 0, 1.5), offset 1s')).toEqual([]);
+    expect(wrong('none')).toEqual([]);
+  });
+});
