@@ -42,25 +42,29 @@ export class Layout {
    * @param moved Is written 1 for every widget whose box or scale is another one.
    */
   follow(plan: Plan, moved: Uint8Array): void {
+    const [xs, ys, widths, heights] = [this.#xs, this.#ys, this.#widths, this.#heights];
+    const { count } = this;
+    const { parent } = plan;
+    const [startX, startY] = [plan.x.start, plan.y.start];
+    const [lengthX, lengthY] = [plan.x.length, plan.y.length];
+    for (let n = 0; n < count; n++) {
+      const above = parent[n]!;
+      const width = lengthX[n]!;
+      const height = lengthY[n]!;
+      const x = n === 0 ? 0 : xs[above]! + startX[n]!;
+      const y = n === 0 ? 0 : ys[above]! + startY[n]!;
+      if (x === xs[n] && y === ys[n] && width === widths[n] && height === heights[n]) continue;
+      moved[n] = 1;
+      xs[n] = x;
+      ys[n] = y;
+      widths[n] = width;
+      heights[n] = height;
+    }
     const factors = this.#factors;
-    for (let n = 0; n < this.count; n++) {
-      const width = plan.x.length[n]!;
-      const height = plan.y.length[n]!;
-      const x = n === 0 ? 0 : this.#xs[plan.parent[n]!]! + plan.x.start[n]!;
-      const y = n === 0 ? 0 : this.#ys[plan.parent[n]!]! + plan.y.start[n]!;
-      const same =
-        x === this.#xs[n] && y === this.#ys[n] && width === this.#widths[n] && height === this.#heights[n];
-      if (!same) {
-        moved[n] = 1;
-        this.#xs[n] = x;
-        this.#ys[n] = y;
-        this.#widths[n] = width;
-        this.#heights[n] = height;
-      }
-      if (factors && factors[n] !== plan.factor[n]) {
-        factors[n] = plan.factor[n]!;
-        moved[n] = 1;
-      }
+    for (let n = 0; factors && n < count; n++) {
+      if (factors[n] === plan.factor[n]) continue;
+      factors[n] = plan.factor[n]!;
+      moved[n] = 1;
     }
     if (this.#columns) {
       this.#columns.set(plan.column);

@@ -85,7 +85,7 @@ export class LiveTree {
     node.stamp = this.version;
     if (this.#isMore) return;
     this.#touched.push(node);
-    if (this.#touched.length > this.nodes.length) this.#isMore = true;
+    if (this.#touched.length > 4 * this.nodes.length) this.#isMore = true;
   }
 
   /** What has changed since this was last called; undefined where that is as good as everything. */

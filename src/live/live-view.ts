@@ -278,9 +278,9 @@ export class LiveView<Id extends string = string> {
   #noteMoved(): void {
     const { nodes, plan } = this.#tree;
     this.#layout.follow(plan, this.#moved);
-    for (let n = 0; n < nodes.length; n++) {
-      if (this.#moved[n] === 0) continue;
-      this.#moved[n] = 0;
+    const moved = this.#moved;
+    for (let n = moved.indexOf(1); n >= 0; n = moved.indexOf(1, n + 1)) {
+      moved[n] = 0;
       this.#tree.touch(nodes[n]!);
     }
   }

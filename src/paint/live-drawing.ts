@@ -91,8 +91,7 @@ export class LiveDrawing {
     if (isOther) this.#follow(now, dirty);
     const known = isWhole || isOther || now.touchedSince > this.#seen ? undefined : now.touched;
     // What is drawn within another needs all in it drawn again; then everything is looked at.
-    const isPatched =
-      known !== undefined && this.#redraw(now, [...known].sort(inDocument), dirty) && this.#patch(known);
+    const isPatched = known !== undefined && this.#redraw(now, once(known), dirty) && this.#patch(known);
     if (!isPatched) {
       this.#draw(now, isWhole, dirty);
       this.#flatten(now);
@@ -229,6 +228,8 @@ export class LiveDrawing {
     for (let turn = 0, grown = true; grown && turn < mostTurns; turn++) {
       grown = false;
       for (const { soft } of this.#entries) {
+        // Most have their edges between pixels.
+        if (soft.left === Infinity) continue;
         for (const area of dirty.areas) {
           if (!meets(soft, area) || holds(area, soft, width, height)) continue;
           unite(area, onScreen(soft, width, height));
@@ -360,8 +361,10 @@ function renumber({ within, own }: DrawnWidget, index: number): void {
   }
 }
 
-function inDocument(one: LiveNode, other: LiveNode): number {
-  return one.index - other.index;
+/** Each once, parents before what is in them. */
+function once(touched: readonly LiveNode[]): readonly LiveNode[] {
+  if (touched.length < 2) return touched;
+  return [...new Set(touched)].sort((one, other) => one.index - other.index);
 }
 
 /** Of which types the operations of a widget are: one letter each. */
