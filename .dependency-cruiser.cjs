@@ -12,6 +12,7 @@ const stages = [
   'view',
   'live',
   'scene',
+  'input',
   'edit',
   'why',
   'checks',

@@ -35,6 +35,8 @@ export type LiveOccasion = Omit<Occasion, 'case'>;
 export class LiveView<Id extends string = string> {
   readonly #values: Map<string, CaseValue>;
   readonly #states: Map<string, readonly State[]>;
+  readonly #byGame: Map<string, readonly State[]>;
+  readonly #byInput = new Map<string, readonly State[]>();
   /** How far widgets were scrolled, by id, in u. */
   readonly #scrolled = new Map<string, { readonly x: number; readonly y: number }>();
   readonly #frame = new MutableFrame();
@@ -60,6 +62,7 @@ export class LiveView<Id extends string = string> {
   constructor(view: View<Id>, screen: Screen | ScreenSize) {
     this.#values = new Map(view.variant.values);
     this.#states = new Map(view.variant.states);
+    this.#byGame = new Map(view.variant.states);
     this.#view = view.with({ values: this.#values, states: this.#states });
     this.#view.frameInto(screen, this.#frame);
     this.#view.holdsOthers(this.#frame);
@@ -188,16 +191,20 @@ export class LiveView<Id extends string = string> {
 
   /**
    * Puts a widget into states: a game moves the focus, a button is pressed. What the document says stays.
+   * @param by States of pointers are kept beside those of the game: neither takes the other's away.
    * @returns whether its states are others than before.
    * @throws NoSuchName for a widget the view does not have, or a state there is not.
    */
-  setStates(id: Id, states: readonly State[]): boolean {
+  setStates(id: Id, states: readonly State[], by: 'game' | 'input' = 'game'): boolean {
     const node = this.#tree.byId.get(id);
-    if (!node) checkWidget(id, this.#view.document, this.#view.name, this.#tree.byId.keys());
+    if (!node && by === 'game') checkWidget(id, this.#view.document, this.#view.name, this.#tree.byId.keys());
     checkStates(states);
+    const given = by === 'game' ? this.#byGame : this.#byInput;
+    given.set(id, [...states]);
+    const all = [...new Set([...(this.#byGame.get(id) ?? noStates), ...(this.#byInput.get(id) ?? noStates)])];
     const before = this.#states.get(id) ?? noStates;
-    if (before.length === states.length && before.every((state, at) => state === states[at])) return false;
-    this.#states.set(id, [...states]);
+    if (before.length === all.length && before.every((state, at) => state === all[at])) return false;
+    this.#states.set(id, all);
     if (node) {
       this.#tree.redress(node);
       this.#isChanged = true;

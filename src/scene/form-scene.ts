@@ -63,10 +63,8 @@ export class FormScene {
     this.turned = new Uint8Array(count);
     this.letsThrough = new Uint8Array(count);
     for (const widget of widgets) {
-      const { index, parent, source } = widget;
-      const own = 'pointer-events' in source ? source['pointer-events'] : undefined;
-      this.letsThrough[index] =
-        (own ?? (index > 0 && this.letsThrough[parent] ? 'none' : 'auto')) === 'none' ? 1 : 0;
+      const { index, parent } = widget;
+      this.letsThrough[index] = letsInputThrough(widget, this.letsThrough[parent] === 1) ? 1 : 0;
       this.turned[index] = isTurned(widget) || (index > 0 && this.turned[parent]) ? 1 : 0;
     }
     this.places = new Uint32Array(count);
@@ -99,6 +97,12 @@ export class FormScene {
     if (kept === undefined) this.#kept.set(what, (kept = make()));
     return kept;
   }
+}
+
+/** Whether a widget takes no input (`pointer-events` of CSS UI 4, which is inherited). @param outer Whether what it is in takes none. */
+export function letsInputThrough({ index, source }: Widget, outer: boolean): boolean {
+  const own = 'pointer-events' in source ? source['pointer-events'] : undefined;
+  return own === undefined ? index > 0 && outer : own === 'none';
 }
 
 /** Kinds that draw something whatever their look. */

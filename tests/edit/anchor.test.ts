@@ -138,7 +138,7 @@ describe('pimbot anchor', () => {
     expect(shown.code).toBe(0);
     expect(shown.out).toContain('right bottom: it is 20 u from the right');
     expect(shown.out).toContain(
-      '+       - { id: sonar, offset: -20 -20, size: 280 280, anchor: right bottom } # round',
+      '+      - { id: sonar, offset: -20 -20, size: 280 280, anchor: right bottom } # round',
     );
     expect(readFileSync(file, 'utf8')).toBe(text);
     expect((await pimbotHere(['anchor', 'hud.yaml', 'dive/sonar', '--write'], folder.path)).code).toBe(0);

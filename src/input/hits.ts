@@ -1,0 +1,170 @@
+import { controls, type Widget } from '../dress/index.ts';
+import { clips, turnOf, type Matrix } from '../inside/index.ts';
+import type { LiveNow, LiveView } from '../live/index.ts';
+import { RectGrid, letsInputThrough } from '../scene/index.ts';
+import { fittedCorners, isSquare, mapCorners, type Corners } from '../theme/index.ts';
+
+/** What lies under a point. */
+export interface Hit {
+  /** The topmost widget there that takes input. */
+  readonly widget: string;
+  /** The control it is, or is in; undefined where it is in none. */
+  readonly control: string | undefined;
+  /** Whether that control is disabled. */
+  readonly isDisabled: boolean;
+}
+
+/** Rectangles are looked up in a grid once so many questions were asked of a view that did not change. */
+const manyQuestions = 16;
+
+/**
+ * Finds the widget under a point: in drawing order from the top, through clips, turns and round corners, by the rules that the
+ * check `swallowed-input` goes by. A widget takes input where it lies, seen or not, unless it is invisible or says
+ * `pointer-events: none`; what an open dialog has taken the place of takes none.
+ */
+export class Hits {
+  readonly #live: LiveView;
+  #version = -1;
+  #now: LiveNow | undefined;
+  /** Indexes that take input, in drawing order. */
+  #taking: number[] = [];
+  /** When each is drawn. */
+  #places = new Uint32Array(0);
+  /** By index: what turns it, from the outside in; undefined where nothing does. */
+  #turns: (readonly Matrix[] | undefined)[] = [];
+  /** The open dialog on top: what lies beside it and behind its veil is its own. −1 for none. */
+  #dialog = -1;
+  #grid: RectGrid | undefined;
+  #questions = 0;
+
+  constructor(live: LiveView) {
+    this.#live = live;
+  }
+
+  /** @param x In device px. @param y In device px. */
+  at(x: number, y: number): Hit | undefined {
+    this.#follow();
+    const { on, nodes } = this.#now!;
+    const found = this.#find(x, y);
+    const index = found < 0 ? this.#dialog : found;
+    if (index < 0) return undefined;
+    let control = nodes[index];
+    while (control && !controls.has(control.bone.kind)) control = control.parent;
+    return {
+      widget: on.tree.widgets[index]!.id,
+      control: control?.bone.id,
+      isDisabled: control?.widget.states.includes('disabled') ?? false,
+    };
+  }
+
+  #follow(): void {
+    const version = this.#live.update();
+    if (version === this.#version && this.#now) return;
+    this.#now = this.#live.now;
+    this.#version = version;
+    this.#grid = undefined;
+    this.#questions = 0;
+    const { widgets, order } = this.#now.on.tree;
+    const { layout } = this.#now.on;
+    const through = new Uint8Array(widgets.length);
+    const veil = order.findLastIndex((at) => widgets[at]!.kind === 'dialog' && isShown(widgets, at));
+    this.#dialog = veil < 0 ? -1 : order[veil]!;
+    this.#places = new Uint32Array(widgets.length);
+    this.#turns = [];
+    this.#taking = [];
+    for (let place = 0; place < order.length; place++) {
+      const index = order[place]!;
+      const widget = widgets[index]!;
+      this.#places[index] = place;
+      through[index] = letsInputThrough(widget, through[widget.parent] === 1) ? 1 : 0;
+      const turn = turnOf(widget, layout);
+      const outer = this.#turns[widget.parent];
+      this.#turns[index] = turn ? [...(outer ?? []), turn] : outer;
+      const isBehind = place < veil && !isIn(widgets, this.#dialog, index);
+      if (index === 0 || !widget.visible || through[index] === 1 || isBehind) continue;
+      if (layout.widthInU(index) > 0 && layout.heightInU(index) > 0) this.#taking.push(index);
+    }
+  }
+
+  #find(x: number, y: number): number {
+    const taking = this.#taking;
+    if (++this.#questions < manyQuestions) {
+      for (let at = taking.length - 1; at >= 0; at--) if (this.#holds(taking[at]!, x, y)) return taking[at]!;
+      return -1;
+    }
+    const { layout, screen } = this.#now!.on;
+    // What is turned may be anywhere.
+    const whole = { x: 0, y: 0, width: screen.width, height: screen.height };
+    this.#grid ??= new RectGrid(taking, (index) => (this.#turns[index] ? whole : layout.rect(index)));
+    let found = -1;
+    for (const index of this.#grid.meeting({ x: x - 0.5, y: y - 0.5, width: 1, height: 1 }))
+      if ((found < 0 || this.#places[index]! > this.#places[found]!) && this.#holds(index, x, y))
+        found = index;
+    return found;
+  }
+
+  /** Whether a point lies on a widget, and within all that cuts it off. */
+  #holds(index: number, x: number, y: number): boolean {
+    const { on } = this.#now!;
+    const { widgets } = on.tree;
+    if (!this.#covers(index, x, y)) return false;
+    for (let at = widgets[index]!.parent; at >= 0; at = widgets[at]!.parent)
+      if (clips(widgets[at]!) && !this.#covers(at, x, y)) return false;
+    return true;
+  }
+
+  /** Whether a point lies on the border box of a widget, its round corners left out. */
+  #covers(index: number, x: number, y: number): boolean {
+    const { layout, tree } = this.#now!.on;
+    for (const turn of this.#turns[index] ?? []) [x, y] = turnedBack(turn, x, y);
+    const rect = layout.pixelRect(index);
+    const [left, top] = [x - rect.x, y - rect.y];
+    if (!(left >= 0 && top >= 0 && left < rect.width && top < rect.height)) return false;
+    const { radius } = tree.widgets[index]!.look;
+    if (isSquare(radius)) return true;
+    const scale = layout.scale(index);
+    const corners = fittedCorners(
+      mapCorners(radius, (one) => one * scale),
+      rect.width,
+      rect.height,
+    );
+    return isInCorners(corners, left, top, rect.width, rect.height);
+  }
+}
+
+function isShown(widgets: readonly Widget[], index: number): boolean {
+  if (!widgets[index]!.visible) return false;
+  for (let at = index; at >= 0; at = widgets[at]!.parent) if (widgets[at]!.look.opacity === 0) return false;
+  return true;
+}
+
+function isIn(widgets: readonly Widget[], outer: number, index: number): boolean {
+  for (let at = index; at >= outer; at = widgets[at]!.parent) if (at === outer) return true;
+  return false;
+}
+
+/** Where a point was before it was turned; one that was pressed flat has come from nowhere. */
+function turnedBack([a, b, c, d, e, f]: Matrix, x: number, y: number): [number, number] {
+  const determinant = a * d - b * c;
+  if (determinant === 0) return [NaN, NaN];
+  const [across, down] = [x - e, y - f];
+  return [(d * across - c * down) / determinant, (a * down - b * across) / determinant];
+}
+
+/** Whether a point in a rectangle lies inside of its quarter circles. */
+function isInCorners(
+  { topLeft, topRight, bottomRight, bottomLeft }: Corners,
+  x: number,
+  y: number,
+  width: number,
+  height: number,
+): boolean {
+  const outside = (radius: number, fromX: number, fromY: number) =>
+    fromX < radius && fromY < radius && (radius - fromX) ** 2 + (radius - fromY) ** 2 > radius ** 2;
+  return !(
+    outside(topLeft, x, y) ||
+    outside(topRight, width - x, y) ||
+    outside(bottomRight, width - x, height - y) ||
+    outside(bottomLeft, x, height - y)
+  );
+}

@@ -1,0 +1,128 @@
+import { createCanvas } from '@napi-rs/canvas';
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { Hits, LiveView, drawLayout, paintOnCanvas, type WidgetSource } from 'pimbot';
+import { rounds, seedOf } from '../support/deep.ts';
+import { documentOf, opened } from '../support/views.ts';
+
+const [wide, high] = [200, 160];
+
+/** Boxes of one colour each in boxes, turned, cut off, with round corners and an order of their own. */
+const box: fc.Memo<WidgetSource> = fc.memo((depth) =>
+  fc
+    .record({
+      x: fc.integer({ min: -20, max: 120 }),
+      y: fc.integer({ min: -20, max: 100 }),
+      width: fc.integer({ min: 1, max: 120 }),
+      height: fc.integer({ min: 1, max: 90 }),
+      z: fc.constantFrom(0, 0, 0, 1, -1),
+      rotate: fc.constantFrom(0, 0, 0, 0, 30, 90),
+      skew: fc.constantFrom(0, 0, 0, 20),
+      radius: fc.constantFrom(0, 0, 10, 60),
+      clip: fc.boolean(),
+      visible: fc.constantFrom(true, true, true, false),
+      through: fc.constantFrom(undefined, undefined, undefined, 'none' as const, 'auto' as const),
+      children: depth > 1 ? fc.array(box(depth - 1), { maxLength: 3 }) : fc.constant([]),
+    })
+    .map(({ x, y, width, height, z, rotate, skew, radius, clip, visible, through, children }) => ({
+      offset: [x, y],
+      size: [width, height],
+      z,
+      ...(rotate > 0 && { rotate }),
+      ...(skew > 0 && { skew }),
+      ...(clip && { overflow: 'clip' as const }),
+      ...(!visible && { visible }),
+      ...(through && { 'pointer-events': through }),
+      look: { radius },
+      children,
+    })),
+);
+
+/** The same with a colour for each, none for those that let input through: they are not to be found. */
+function colored(live: LiveView): Map<string, string> {
+  const colors = new Map<string, string>();
+  live.widgets.forEach(({ id, index }) => {
+    if (index > 0) colors.set(`${index},${255 - index},100`, id);
+  });
+  return colors;
+}
+
+function withColors(children: readonly WidgetSource[]): WidgetSource[] {
+  let index = 0;
+  const give = (one: WidgetSource, through: boolean): WidgetSource => {
+    index++;
+    const own = one['pointer-events'] === undefined ? through : one['pointer-events'] === 'none';
+    const background = `rgb(${index} ${255 - index} 100)`;
+    const look = own ? one.look : { ...one.look, background };
+    return { ...one, look, children: (one.children ?? []).map((child) => give(child, own)) };
+  };
+  return children.map((one) => give(one, false));
+}
+
+describe('what lies under a point', () => {
+  test('is the topmost widget that is painted there, on pixels', () => {
+    let found = 0;
+    fc.assert(
+      fc.property(fc.array(box(3), { minLength: 1, maxLength: 5 }), (children) => {
+        const live = new LiveView(opened(documentOf(withColors(children))), { width: wide, height: high });
+        const canvas = createCanvas(wide, high);
+        paintOnCanvas(drawLayout(live.snapshot()), canvas.getContext('2d'));
+        const { data } = canvas.getContext('2d').getImageData(0, 0, wide, high);
+        const colors = colored(live);
+        const hits = new Hits(live);
+        for (let y = 1; y < high; y += 7) {
+          for (let x = 1; x < wide; x += 7) {
+            const at = 4 * (y * wide + x);
+            const id = colors.get([...data.slice(at, at + 3)].join());
+            const isEmpty = data[at + 3] === 0;
+            // Edges between pixels are mixed from several colours: who has them cannot be told.
+            if ((id === undefined && !isEmpty) || data[at + 3]! % 255 !== 0) continue;
+            expect([x, y, hits.at(x + 0.5, y + 0.5)?.widget]).toEqual([x, y, id]);
+            if (id !== undefined) found++;
+          }
+        }
+      }),
+      { numRuns: rounds(60, 2000), seed: seedOf(14) },
+    );
+    expect(found).toBeGreaterThan(1000);
+  });
+
+  test('is in a control or not, follows changes, and is the dialog where one is open', () => {
+    const live = new LiveView(
+      opened(
+        documentOf(
+          [
+            {
+              id: 'go',
+              kind: 'button',
+              size: 40,
+              children: [{ id: 'icon', size: 20, look: { background: '#fff' } }],
+            },
+            { id: 'off', kind: 'button', size: 40, offset: '60 0', states: 'disabled' },
+            { id: 'plate', size: 40, offset: '0 60', gone: '{away}' },
+            {
+              id: 'sure',
+              kind: 'dialog',
+              size: 30,
+              visible: '{asks}',
+              children: [{ id: 'yes', kind: 'button', size: 10 }],
+            },
+          ].map((one) => one as never),
+          { cases: { only: { away: false, asks: false } } },
+        ),
+      ),
+      { width: wide, height: high },
+    );
+    const hits = new Hits(live);
+    expect(hits.at(5, 5)).toEqual({ widget: 'icon', control: 'go', isDisabled: false });
+    expect(hits.at(30, 30)).toEqual({ widget: 'go', control: 'go', isDisabled: false });
+    expect(hits.at(70, 5)).toEqual({ widget: 'off', control: 'off', isDisabled: true });
+    expect(hits.at(5, 70)).toEqual({ widget: 'plate', control: undefined, isDisabled: false });
+    expect(hits.at(150, 150)).toBeUndefined();
+    live.set({ away: true });
+    expect(hits.at(5, 70)).toBeUndefined();
+    live.set({ asks: true });
+    expect(hits.at(5, 5)).toEqual({ widget: 'sure', control: undefined, isDisabled: false });
+    expect(hits.at(wide / 2 - 12, high / 2 - 12)).toMatchObject({ control: 'yes' });
+  });
+});
