@@ -2,7 +2,7 @@ import type { CaseValue, State } from '../document/index.ts';
 import type { Widget } from '../dress/index.ts';
 import { Layout, MutableFrame, placeInto, scrollTo, solve, type Frame } from '../layout/index.ts';
 import { makeScreen, type Screen, type ScreenSize } from '../screen/index.ts';
-import { isSameValue } from '../skeleton/index.ts';
+import { BuildError, isSameValue } from '../skeleton/index.ts';
 import {
   NoSuchName,
   ViewLayout,
@@ -158,7 +158,7 @@ export class LiveView<Id extends string = string> {
    * Changes values: what shows them, is bound to them or repeated by them, and what follows from that.
    * @returns whether anything looks, says or stands otherwise. One that is refused changes nothing.
    * @throws NoSuchName for a name that no case has. @throws ValueError for NaN, undefined and what else is no value.
-   * @throws BuildError where a key would get what it cannot be.
+   * @throws BuildError where a key would get what it cannot be. @throws RangeError for a length beyond 10¹⁵ u.
    */
   set(values: { readonly [name: string]: CaseValue }): boolean {
     const tree = this.#tree;
@@ -183,6 +183,8 @@ export class LiveView<Id extends string = string> {
         if (known === undefined) this.#values.delete(name);
         else this.#values.set(name, known);
       });
+      // What is found to be none only when it is put in place has changed some of the rest.
+      if (!(error instanceof BuildError)) this.#regrow();
       throw error;
     }
     this.#isChanged = true;

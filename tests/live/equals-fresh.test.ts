@@ -74,3 +74,30 @@ test('whatever is changed, a live view is what one opened anew is', () => {
     { numRuns: rounds(60, 3000), seed: seedOf(20261126) },
   );
 });
+
+test('what is refused leaves no trace, whenever it is found to be none', () => {
+  const live = new LiveView(openView(document!, 'test', { resources }), { width: 800, height: 600 });
+  const before = told(live);
+  let refusals = 0;
+  for (const values of [
+    { a: 'Depth of the wreck', x: 1e300 },
+    { count: 4, w: -1 },
+    { how: 'sideways', count: 3 },
+    { gone: true, many: 0 },
+    { m: NaN, count: 4 },
+    { list: [{ name: 'wax', left: 1 }, 7], high: -3 },
+  ] as never[]) {
+    let refused = false;
+    try {
+      live.set(values);
+    } catch (error) {
+      refused = true;
+      refusals++;
+      expect(error).toBeInstanceOf(Error);
+    }
+    if (refused) expect(told(live)).toEqual(before);
+    else live.set({ list: source.cases!.only!.list as never, high: 12, count: 2, w: 90 });
+  }
+  expect(told(live)).toEqual(before);
+  expect(refusals).toBeGreaterThanOrEqual(4);
+});
