@@ -11,7 +11,7 @@ import {
   worstEdge,
   type EdgeName,
 } from '../scene/index.ts';
-import { isGround } from './subject/ground.ts';
+import { grounds, isGround } from './subject/ground.ts';
 import type { Subject } from './subject/subject.ts';
 import { hasBox } from '../scene/index.ts';
 
@@ -108,7 +108,7 @@ function pastCorner(subject: Subject, index: number, { x, y, width, height }: Re
 
 /** Backgrounds that asked for the full surface may reach under a notch; what is read or pressed may not. */
 function mayBleed(subject: Subject, widget: Widget): boolean {
-  if (widget.kind !== 'panel' && widget.kind !== 'image') return false;
+  if (!grounds.has(widget.kind)) return false;
   for (let at = widget; at.index > 0; at = subject.widgets[at.parent]!) if (at.box.full) return true;
   return false;
 }

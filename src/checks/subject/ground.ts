@@ -1,8 +1,9 @@
+import type { Kind } from '../../document/index.ts';
 import { covers } from './beds.ts';
 import type { Subject } from './subject.ts';
 
 /**
- * Whether a widget is the ground of what it is in: a panel or picture with nothing in it, drawn before everything else
+ * Whether a widget is the ground of what it is in: a panel, picture or canvas with nothing in it, drawn before everything else
  * there but other grounds, that fills its parent here and on the reference: a background, a vignette, a veil.
  */
 export function isGround(subject: Subject, index: number): boolean {
@@ -15,10 +16,13 @@ export function isGround(subject: Subject, index: number): boolean {
   return true;
 }
 
-/** Whether a panel or picture with nothing in it fills its parent here and on the reference, whatever lies under it. */
+/** Kinds that may lie under others: a background, a picture, what the game draws. */
+export const grounds: ReadonlySet<Kind> = new Set(['panel', 'image', 'canvas']);
+
+/** Whether one of them with nothing in it fills its parent here and on the reference, whatever lies under it. */
 export function fillsBare(subject: Subject, index: number): boolean {
   const { kind, parent, text, id } = subject.widgets[index]!;
-  if (parent < 0 || text || (kind !== 'panel' && kind !== 'image')) return false;
+  if (parent < 0 || text || !grounds.has(kind)) return false;
   if (subject.form.end[index] !== index + 1) return false;
   if (!covers(subject.rect(index), parent === 0 ? subject.safeRect : subject.rect(parent))) return false;
   const reference = subject.onReference();
