@@ -9,14 +9,13 @@ import { plainBox, type DrawOperation, type PathStep } from './draw-list.ts';
 export interface ControlStyle {
   readonly rect: Rect;
   readonly radius: Corners;
-  readonly opacity: number;
 }
 
 /** What a checkbox, switch or slider draws over its background. */
 export function addControl(
   { layout }: ViewLayout,
   widget: Widget,
-  { rect, radius, opacity }: ControlStyle,
+  { rect, radius }: ControlStyle,
   operations: DrawOperation[],
 ): void {
   const { index, kind, look, states } = widget;
@@ -31,14 +30,20 @@ export function addControl(
       type: nth === 0 ? 'M' : 'L',
       values: at(corner),
     }));
-    operations.push({ type: 'path', widget: index, steps: [...steps, closed], color: look.color, opacity });
+    operations.push({
+      type: 'path',
+      widget: index,
+      steps: [...steps, closed],
+      color: look.color,
+      opacity: 1,
+    });
     return;
   }
   if (kind !== 'switch' && kind !== 'slider') return;
   const { track, filled, handle } = controlBoxes(widget, layout, rect);
   if (filled && filled.width > 0) {
     operations.push({ type: 'clip', rect: track, radius });
-    operations.push(plainBox(index, filled, look.color, opacity));
+    operations.push(plainBox(index, filled, look.color));
     operations.push({ type: 'restore' });
   }
   // As round as the widget around it, up to a circle.
@@ -47,18 +52,13 @@ export function addControl(
     Math.max(radius.topLeft, radius.topRight) * (kind === 'slider' ? 4 : 1),
   );
   const color = look.handleColor ?? look.color;
-  operations.push(plainBox(index, handle, color, opacity, evenCorners(round)));
+  operations.push(plainBox(index, handle, color, evenCorners(round)));
 }
 
 const closed: PathStep = { type: 'Z', values: [] };
 
 /** Where the next letter goes in a textbox that has the focus. */
-export function addCaret(
-  { layout }: ViewLayout,
-  widget: Widget,
-  opacity: number,
-  operations: DrawOperation[],
-): void {
+export function addCaret({ layout }: ViewLayout, widget: Widget, operations: DrawOperation[]): void {
   const { index, kind, look, text, states, isPlaceholder } = widget;
   const isRightToLeft = widget.box.rightToLeft;
   if (kind !== 'textbox' || !states.includes('focused') || !text) return;
@@ -77,5 +77,5 @@ export function addCaret(
     baseline: originY + last.baseline * scale,
   };
   const rect = caretRect(line, { ascent: ascent * em, descent: descent * em, size }, isRightToLeft);
-  operations.push(plainBox(index, rect, { ...look.color, a: 1 }, opacity));
+  operations.push(plainBox(index, rect, { ...look.color, a: 1 }));
 }

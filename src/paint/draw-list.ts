@@ -138,14 +138,8 @@ export type DrawOperation =
   | { readonly type: 'restore' };
 
 /** A box of one colour and nothing else. */
-export function plainBox(
-  widget: number,
-  rect: Rect,
-  color: Rgba,
-  opacity = 1,
-  radius: Corners = square,
-): DrawOperation {
-  return { type: 'box', widget, rect, radius, fill: { type: 'color', color }, border: undefined, opacity };
+export function plainBox(widget: number, rect: Rect, color: Rgba, radius: Corners = square): DrawOperation {
+  return { type: 'box', widget, rect, radius, fill: { type: 'color', color }, border: undefined, opacity: 1 };
 }
 
 /** The middle of the line of a border, which lies inside its box; undefined where the box has no room for one. */

@@ -9,7 +9,7 @@ export function pictureOperation(
   picture: Picture,
   from: Rect,
   to: Rect,
-  how: { readonly opacity: number; readonly pixelated: boolean; readonly tint: Rgba | undefined },
+  how: { readonly pixelated: boolean; readonly tint: Rgba | undefined },
 ): DrawOperation {
   const times = Math.max(to.width / from.width, to.height / from.height);
   const part = partToDraw(picture, from, times);
@@ -18,7 +18,7 @@ export function pictureOperation(
     widget,
     rect: to,
     picture: part.picture,
-    opacity: how.opacity,
+    opacity: 1,
     ...(part.from && { from: part.from }),
     ...(how.pixelated && { pixelated: true }),
     ...(how.tint && { tint: how.tint }),

@@ -14,12 +14,7 @@ interface Inked {
 }
 
 /** The text of a widget: its shadows, its letters with their outline, the pictures among them. */
-export function addText(
-  { layout, view }: ViewLayout,
-  widget: Widget,
-  opacity: number,
-  operations: DrawOperation[],
-): void {
+export function addText({ layout, view }: ViewLayout, widget: Widget, operations: DrawOperation[]): void {
   const { scale, originX, originY } = layout.frame;
   const { index, look } = widget;
   const { lines, unit } = placeText(widget, layout);
@@ -52,14 +47,13 @@ export function addText(
       const [width, height] = [icon.width * size, icon.height * size];
       const to = { x: left + icon.x * size, y: base - icon.y * size - height, width, height };
       const from = { x: 0, y: 0, width: picture.width, height: picture.height };
-      const how = { opacity, pixelated: false, tint: icon.color };
+      const how = { pixelated: false, tint: icon.color };
       pictures.push(pictureOperation(index, picture, from, to, how));
     }
   }
   const factor = layout.scale(index);
   for (let at = look.textShadow.length - 1; at >= 0; at--)
-    for (const { runs } of inks)
-      operations.push(shadowOf(index, runs, look.textShadow[at]!, factor, opacity));
+    for (const { runs } of inks) operations.push(shadowOf(index, runs, look.textShadow[at]!, factor));
   const { textOutline } = look;
   const outline = textOutline &&
     textOutline.width > 0 && { ...textOutline, width: textOutline.width * factor };
@@ -70,7 +64,7 @@ export function addText(
       widget: index,
       runs,
       color,
-      opacity,
+      opacity: 1,
       words,
       ...(outline && { outline }),
     });
@@ -100,8 +94,7 @@ function shadowOf(
   runs: readonly GlyphRun[],
   { x, y, blur, color }: Shadow,
   scale: number,
-  opacity: number,
 ): DrawOperation {
   const shape = { type: 'glyphs', runs, right: x * scale, down: y * scale } as const;
-  return { type: 'shadow', widget, shape, blur: blur * scale, color, opacity };
+  return { type: 'shadow', widget, shape, blur: blur * scale, color, opacity: 1 };
 }

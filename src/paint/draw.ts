@@ -157,8 +157,6 @@ export function addBars({ screen, layout }: ViewLayout, operations: DrawOperatio
 }
 
 function addWidget(on: ViewLayout, widget: Widget, operations: DrawOperation[]): void {
-  // An opacity is that of all it draws together: whoever calls puts a group round it.
-  const opacity = 1;
   const { layout } = on;
   const { index, look, kind } = widget;
   const scale = layout.scale(index);
@@ -167,18 +165,19 @@ function addWidget(on: ViewLayout, widget: Widget, operations: DrawOperation[]):
   const borderWidth = look.borderWidth > 0 ? Math.max(1, Math.round(look.borderWidth * scale)) : 0;
   const border =
     look.borderColor && borderWidth > 0 ? { width: borderWidth, color: look.borderColor } : undefined;
-  const box = { type: 'box', widget: index, rect, opacity } as const;
+  // An opacity is that of all a widget draws together: whoever calls puts a group round it.
+  const box = { type: 'box', widget: index, rect, opacity: 1 } as const;
   const drawn = rect.width > 0 && rect.height > 0;
   if (kind === 'dialog' && look.veil) addVeil(on, index, look.veil, operations);
   const base = backgroundBox(widget, layout, rect);
   const baseRadius = base === rect ? radius : cornersOf(widget, base, scale);
-  if (drawn) addShadows(widget, base, baseRadius, scale, opacity, operations);
+  if (drawn) addShadows(widget, base, baseRadius, scale, operations);
   if (drawn && look.background)
     operations.push({ ...box, rect: base, radius: baseRadius, fill: look.background, border: undefined });
-  if (drawn && widget.picture) addPicture(widget, rect, radius, scale, opacity, operations);
+  if (drawn && widget.picture) addPicture(widget, rect, radius, scale, operations);
   if (drawn && kind === 'canvas') {
     operations.push({ type: 'clip', rect, radius });
-    operations.push({ type: 'game', widget: index, id: widget.id, rect, opacity });
+    operations.push({ type: 'game', widget: index, id: widget.id, rect, opacity: 1 });
     operations.push({ type: 'restore' });
   }
   if (drawn && kind === 'meter') {
@@ -187,16 +186,16 @@ function addWidget(on: ViewLayout, widget: Widget, operations: DrawOperation[]):
     operations.push({ type: 'clip', rect: inner, radius: innerRadius });
     const fillUp = (value: number, color: Rgba) => {
       for (const piece of meterPieces(inner, widget, segmentGap * scale, value))
-        operations.push(plainBox(index, onPixels(piece), color, opacity));
+        operations.push(plainBox(index, onPixels(piece), color));
     };
     if (widget.trail > widget.value) fillUp(widget.trail, trailColor(look));
     fillUp(widget.value, look.color);
     operations.push({ type: 'restore' });
   }
   if (drawn && border) operations.push({ ...box, rect: base, radius: baseRadius, fill: undefined, border });
-  if (drawn) addControl(on, widget, { rect, radius: baseRadius, opacity }, operations);
-  if (widget.text) addText(on, widget, opacity, operations);
-  if (drawn) addCaret(on, widget, opacity, operations);
+  if (drawn) addControl(on, widget, { rect, radius: baseRadius }, operations);
+  if (widget.text) addText(on, widget, operations);
+  if (drawn) addCaret(on, widget, operations);
 }
 
 /** What a dialog lays over the whole screen, so that all behind it steps back. */
@@ -222,7 +221,6 @@ function addShadows(
   rect: Rect,
   radius: Corners,
   scale: number,
-  opacity: number,
   operations: DrawOperation[],
 ): void {
   for (let at = look.shadow.length - 1; at >= 0; at--) {
@@ -235,7 +233,7 @@ function addShadows(
     };
     if (shape.rect.width === 0 || shape.rect.height === 0) continue;
     const without = { rect, radius };
-    operations.push({ type: 'shadow', widget: index, shape, blur: blur * scale, color, opacity, without });
+    operations.push({ type: 'shadow', widget: index, shape, blur: blur * scale, color, opacity: 1, without });
   }
 }
 
@@ -244,7 +242,6 @@ function addPicture(
   rect: Rect,
   radius: Corners,
   scale: number,
-  opacity: number,
   operations: DrawOperation[],
 ): void {
   const picture = widget.picture!;
@@ -261,7 +258,7 @@ function addPicture(
   const pixelated = source['image-rendering'] === 'pixelated';
   for (const { from, to } of pieces) {
     const tint = widget.look.imageTint;
-    operations.push(pictureOperation(widget.index, picture, from, to, { opacity, pixelated, tint }));
+    operations.push(pictureOperation(widget.index, picture, from, to, { pixelated, tint }));
   }
   if (source.flip !== undefined) operations.push({ type: 'restore' });
   if (clips) operations.push({ type: 'restore' });

@@ -152,7 +152,7 @@ function addLabel(
   const x = Math.max(0, Math.min(from, list.width - width));
   const y = Math.max(0, Math.min(top, list.height - height));
   const rect = { x, y, width, height };
-  operations.push(plainBox(-1, rect, plate, 1, evenCorners(thin * 3)));
+  operations.push(plainBox(-1, rect, plate, evenCorners(thin * 3)));
   const [left, baseline] = [x + thin * 5, y + height * 0.72];
   const runs = line.runs.map(({ face, unit, glyphs }) => ({
     face,
