@@ -282,6 +282,8 @@ export class LiveTree {
     const next = bone as Mutable<Bone>;
     next.index = node.index;
     next.parent = before.parent;
+    // It was worked out before anything changed: what it is in may be visible since, or not any more.
+    next.visible = isVisible(bone, node.parent);
     node.bone = bone;
     node.made = made;
     if (zOf(bone.source) !== zOf(before.source)) this.#reorder();
@@ -303,11 +305,11 @@ export class LiveTree {
     const end = this.plan.end[node.index]!;
     for (let at = node.index + 1; at < end; at++) {
       const inner = this.nodes[at]!;
-      const { hidden, source } = inner.bone;
-      const visible = inner.parent!.bone.visible && !hidden && (source as WidgetSource).visible !== false;
+      const visible = isVisible(inner.bone, inner.parent);
       if (visible === inner.bone.visible) continue;
       inner.bone = { ...inner.bone, visible };
       this.#changeable(inner).visible = visible;
+      if (inner.motion) inner.motion.target = { ...inner.motion.target, visible };
       this.touch(inner);
     }
   }
@@ -390,6 +392,7 @@ export class LiveTree {
     for (const { piece, made } of fresh) this.names.settle(piece, made);
     this.touch(parent);
     this.plan = splice(this.plan, this.#items(), planned, [parent.index]);
+    this.#showWithin(parent);
     this.order = drawingOrder(nodes.map(({ bone }) => bone));
     this.structure++;
     this.isPlaced = true;
@@ -489,6 +492,11 @@ const bareKeys: ReadonlySet<string> = new Set([
   'skew',
   'visible',
 ]);
+
+function isVisible({ hidden, source }: Bone, parent: LiveNode | undefined): boolean {
+  const said = 'visible' in source ? source.visible : undefined;
+  return (parent?.bone.visible ?? true) && !hidden && said !== false;
+}
 
 function isMeter({ kind }: Widget): boolean {
   return kind === 'meter' || kind === 'slider';

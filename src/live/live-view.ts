@@ -311,8 +311,6 @@ export class LiveView<Id extends string = string> {
   /** What is laid out now, for those who follow it: its numbers change with the view. */
   get now(): LiveNow {
     this.#note();
-    const touchedSince = this.#taken;
-    this.#taken = this.#version;
     this.#on ??= new ViewLayout(
       this.#view,
       { tree: this.#tree.tree(), indexes: indexesOf(this.#tree) },
@@ -324,9 +322,15 @@ export class LiveView<Id extends string = string> {
       structure: this.#structure,
       version: this.#version,
       whole: this.#whole,
-      touched: this.#tree.takeTouched(),
-      touchedSince,
     };
+  }
+
+  /** What has changed since this was last asked, for the one who draws: others who look leave it there. */
+  takeTouched(): Touched {
+    this.#note();
+    const since = this.#taken;
+    this.#taken = this.#version;
+    return { since, nodes: this.#tree.takeTouched() };
   }
 
   /**
@@ -382,9 +386,12 @@ export interface LiveNow {
   readonly version: number;
   /** The version since which everything is another. */
   readonly whole: number;
-  /** What has changed since the version `touchedSince`, some of it twice; undefined where that is as good as everything. */
-  readonly touched: readonly LiveNode[] | undefined;
-  readonly touchedSince: number;
+}
+
+/** What has changed since a version, some of it twice; undefined where that is as good as everything. */
+export interface Touched {
+  readonly since: number;
+  readonly nodes: readonly LiveNode[] | undefined;
 }
 
 function indexesOf({ byId }: LiveTree): Indexes {

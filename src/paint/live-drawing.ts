@@ -89,7 +89,8 @@ export class LiveDrawing {
     const { width, height } = now.on.screen;
     const isOther = now.structure !== this.#structure;
     if (isOther) this.#follow(now, dirty);
-    const known = isWhole || isOther || now.touchedSince > this.#seen ? undefined : now.touched;
+    const { since, nodes: touched } = this.#live.takeTouched();
+    const known = isWhole || isOther || since > this.#seen ? undefined : touched;
     // What is drawn within another needs all in it drawn again; then everything is looked at.
     const isPatched = known !== undefined && this.#redraw(now, once(known), dirty) && this.#patch(known);
     if (!isPatched) {

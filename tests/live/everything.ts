@@ -125,6 +125,20 @@ export const source: DocumentSource = {
           ],
         },
         {
+          id: 'shelf',
+          visible: '{shown}',
+          arrange: 'row',
+          offset: '300 300',
+          children: [
+            {
+              id: 'jar',
+              repeat: '{count}',
+              size: ['{w}', 9],
+              look: { opacity: '{fade}', background: '#aa00aa', transition: 'opacity 90ms' },
+            },
+          ],
+        },
+        {
           id: 'pages',
           anchor: 'right bottom',
           arrange: 'pages',
@@ -211,13 +225,13 @@ export type Step = typeof step extends fc.Arbitrary<infer One> ? One : never;
 export const step = fc.oneof(
   {
     weight: 6,
-    arbitrary: fc.record({
-      type: fc.constant('set' as const),
-      values: fc.record(values, { requiredKeys: [] }).map((all) => {
-        const kept = Object.entries(all).slice(0, 3);
-        return Object.fromEntries(kept) as Record<string, never>;
-      }),
-    }),
+    arbitrary: fc
+      .subarray(names, { minLength: 2, maxLength: 5 })
+      .chain((some) =>
+        fc
+          .record(Object.fromEntries(some.map((name) => [name, values[name] as fc.Arbitrary<unknown>])))
+          .map((all) => ({ type: 'set' as const, values: all as Record<string, never> })),
+      ),
   },
   {
     weight: 4,
