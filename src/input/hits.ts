@@ -1,8 +1,8 @@
 import { controls, type Widget } from '../dress/index.ts';
-import { clips, turnOf, type Matrix } from '../inside/index.ts';
+import { clips, cornersIn, turnOf, type Matrix } from '../inside/index.ts';
 import type { LiveNow, LiveView } from '../live/index.ts';
-import { RectGrid, letsInputThrough } from '../scene/index.ts';
-import { fittedCorners, isSquare, mapCorners, type Corners } from '../theme/index.ts';
+import { RectGrid, letsInputThrough, openDialog } from '../scene/index.ts';
+import { isSquare, type Corners } from '../theme/index.ts';
 
 /** What lies under a point. */
 export interface Hit {
@@ -67,8 +67,8 @@ export class Hits {
     const { widgets, order } = this.#now.on.tree;
     const { layout } = this.#now.on;
     const through = new Uint8Array(widgets.length);
-    const veil = order.findLastIndex((at) => widgets[at]!.kind === 'dialog' && isShown(widgets, at));
-    this.#dialog = veil < 0 ? -1 : order[veil]!;
+    this.#dialog = openDialog(this.#now.on.tree) ?? -1;
+    const veil = order.indexOf(this.#dialog);
     this.#places = new Uint32Array(widgets.length);
     this.#turns = [];
     this.#taking = [];
@@ -120,22 +120,10 @@ export class Hits {
     const rect = layout.pixelRect(index);
     const [left, top] = [x - rect.x, y - rect.y];
     if (!(left >= 0 && top >= 0 && left < rect.width && top < rect.height)) return false;
-    const { radius } = tree.widgets[index]!.look;
-    if (isSquare(radius)) return true;
-    const scale = layout.scale(index);
-    const corners = fittedCorners(
-      mapCorners(radius, (one) => one * scale),
-      rect.width,
-      rect.height,
-    );
+    const corners = cornersIn(tree.widgets[index]!, rect, layout.scale(index));
+    if (isSquare(corners)) return true;
     return isInCorners(corners, left, top, rect.width, rect.height);
   }
-}
-
-function isShown(widgets: readonly Widget[], index: number): boolean {
-  if (!widgets[index]!.visible) return false;
-  for (let at = index; at >= 0; at = widgets[at]!.parent) if (widgets[at]!.look.opacity === 0) return false;
-  return true;
 }
 
 function isIn(widgets: readonly Widget[], outer: number, index: number): boolean {

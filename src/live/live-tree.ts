@@ -62,6 +62,9 @@ export class LiveTree {
   readonly #source: TreeSource;
   readonly #applied: Tree['applied'];
   readonly names = new LiveNames();
+  /** Whether changes take the time their transitions say; at once where not. */
+  hasMotion = true;
+  readonly #moving = new Set<LiveNode>();
   #widgets: Widget[] = [];
   /** How many snapshots there are: a widget that the last one shows is copied before it is changed. */
   #snapshots = 0;
@@ -149,10 +152,6 @@ export class LiveTree {
   childrenOf(node: LiveNode): LiveNode[] {
     return childrenAt(node, { nodes: this.nodes, end: this.plan.end });
   }
-
-  /** Whether changes take the time their transitions say; at once where not. */
-  hasMotion = true;
-  readonly #moving = new Set<LiveNode>();
 
   /** Another widget in the place of one, at once or over the time its transition says. */
   #put(node: LiveNode, widget: Widget): void {

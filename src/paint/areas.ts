@@ -167,3 +167,34 @@ function contains(outer: Area, inner: Area): boolean {
 function sizeOf({ left, top, right, bottom }: Area): number {
   return (right - left) * (bottom - top);
 }
+
+/** Whether two areas have some px in common. */
+export function meets(one: Area, other: Area): boolean {
+  return one.left < other.right && other.left < one.right && one.top < other.bottom && other.top < one.bottom;
+}
+
+/** Whether an area holds what of another one is on the screen. */
+export function holds(
+  area: Area,
+  { left, top, right, bottom }: Area,
+  width: number,
+  height: number,
+): boolean {
+  return (
+    area.left <= Math.max(0, left) &&
+    area.top <= Math.max(0, top) &&
+    area.right >= Math.min(width, right) &&
+    area.bottom >= Math.min(height, bottom)
+  );
+}
+
+/** What two areas have in common. */
+export function meeting(one: Area, other: Area): Area {
+  const area = {
+    left: Math.max(one.left, other.left),
+    top: Math.max(one.top, other.top),
+    right: Math.min(one.right, other.right),
+    bottom: Math.min(one.bottom, other.bottom),
+  };
+  return isNowhere(area) ? nowhere() : area;
+}

@@ -3,6 +3,7 @@ import type { WidgetSource } from '../document/index.ts';
 import {
   backgroundBox,
   clips,
+  cornersIn,
   fitPicture,
   meterPieces,
   picturePieces,
@@ -12,7 +13,7 @@ import {
   type PicturePiece,
 } from '../inside/index.ts';
 import type { Rect } from '../layout/index.ts';
-import { fittedCorners, isSquare, mapCorners, type Corners, type Rgba } from '../theme/index.ts';
+import { isSquare, mapCorners, type Corners, type Rgba } from '../theme/index.ts';
 import type { Backdrop, ViewLayout } from '../view/index.ts';
 import { plainBox, type DrawList, type DrawOperation } from './draw-list.ts';
 import { addCaret, addControl } from './draw-control.ts';
@@ -88,7 +89,7 @@ export function drawWidget(on: ViewLayout, index: number, isSeen: boolean): Draw
   return {
     within,
     own,
-    clip: { type: 'clip', rect, radius: cornersOf(widget, rect, layout.scale(index)) },
+    clip: { type: 'clip', rect, radius: cornersIn(widget, rect, layout.scale(index)) },
   };
 }
 
@@ -161,7 +162,7 @@ function addWidget(on: ViewLayout, widget: Widget, operations: DrawOperation[]):
   const { index, look, kind } = widget;
   const scale = layout.scale(index);
   const rect = layout.pixelRect(index);
-  const radius = cornersOf(widget, rect, scale);
+  const radius = cornersIn(widget, rect, scale);
   const borderWidth = look.borderWidth > 0 ? Math.max(1, Math.round(look.borderWidth * scale)) : 0;
   const border =
     look.borderColor && borderWidth > 0 ? { width: borderWidth, color: look.borderColor } : undefined;
@@ -170,7 +171,7 @@ function addWidget(on: ViewLayout, widget: Widget, operations: DrawOperation[]):
   const drawn = rect.width > 0 && rect.height > 0;
   if (kind === 'dialog' && look.veil) addVeil(on, index, look.veil, operations);
   const base = backgroundBox(widget, layout, rect);
-  const baseRadius = base === rect ? radius : cornersOf(widget, base, scale);
+  const baseRadius = base === rect ? radius : cornersIn(widget, base, scale);
   if (drawn) addShadows(widget, base, baseRadius, scale, operations);
   if (drawn && look.background)
     operations.push({ ...box, rect: base, radius: baseRadius, fill: look.background, border: undefined });
@@ -202,17 +203,6 @@ function addWidget(on: ViewLayout, widget: Widget, operations: DrawOperation[]):
 function addVeil({ screen }: ViewLayout, widget: number, color: Rgba, operations: DrawOperation[]): void {
   const rect = { x: 0, y: 0, width: screen.width, height: screen.height };
   operations.push(plainBox(widget, rect, color));
-}
-
-/** The radii of a widget's corners in device px, none larger than fits. */
-function cornersOf({ look }: Widget, rect: Rect, scale: number): Corners {
-  const { radius } = look;
-  if (isSquare(radius)) return radius;
-  return fittedCorners(
-    mapCorners(radius, (one) => one * scale),
-    rect.width,
-    rect.height,
-  );
 }
 
 /** The shadows of a box, the first on top (CSS Backgrounds 3 §6.1). */

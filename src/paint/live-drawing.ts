@@ -2,15 +2,17 @@ import type { Matrix } from '../inside/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { LiveNode, LiveNow, LiveView } from '../live/index.ts';
 import {
+  type Area,
   AreaList,
   areaOf,
-  onScreen,
-  isNowhere,
+  holds,
+  meeting,
+  meets,
   multiplied,
   nowhere,
+  onScreen,
   turnedArea,
   unite,
-  type Area,
 } from './areas.ts';
 import type { DrawList, DrawOperation } from './draw-list.ts';
 import { isSquare } from '../theme/index.ts';
@@ -436,28 +438,4 @@ function place(entry: Entry, outer: Entry | undefined): void {
 /** Whether edges lie between pixels. */
 function isSoft(operation: DrawOperation): boolean {
   return operation.type === 'box' ? !isSquare(operation.radius) : operation.type !== 'picture';
-}
-
-function meets(one: Area, other: Area): boolean {
-  return one.left < other.right && other.left < one.right && one.top < other.bottom && other.top < one.bottom;
-}
-
-/** Whether an area holds what of another one is on the screen. */
-function holds(area: Area, { left, top, right, bottom }: Area, width: number, height: number): boolean {
-  return (
-    area.left <= Math.max(0, left) &&
-    area.top <= Math.max(0, top) &&
-    area.right >= Math.min(width, right) &&
-    area.bottom >= Math.min(height, bottom)
-  );
-}
-
-function meeting(one: Area, other: Area): Area {
-  const area = {
-    left: Math.max(one.left, other.left),
-    top: Math.max(one.top, other.top),
-    right: Math.min(one.right, other.right),
-    bottom: Math.min(one.bottom, other.bottom),
-  };
-  return isNowhere(area) ? nowhere() : area;
 }

@@ -69,10 +69,7 @@ export class FormScene {
     }
     this.places = new Uint32Array(count);
     order.forEach((index, place) => (this.places[index] = place));
-    const dialog = order.findLast((at) => {
-      const { kind, visible } = widgets[at]!;
-      return kind === 'dialog' && visible && this.opacity[at]! > 0;
-    });
+    const dialog = openDialog(tree);
     this.behindDialog = Uint8Array.from(widgets, ({ index }) =>
       dialog !== undefined && !this.isWithin(index, dialog) && this.places[index]! < this.places[dialog]!
         ? 1
@@ -97,6 +94,16 @@ export class FormScene {
     if (kept === undefined) this.#kept.set(what, (kept = make()));
     return kept;
   }
+}
+
+/** The index of the open dialog on top: what is drawn before it and not in it has stepped back. */
+export function openDialog({ widgets, order }: Pick<Tree, 'widgets' | 'order'>): number | undefined {
+  return order.findLast((index) => {
+    if (widgets[index]!.kind !== 'dialog' || !widgets[index]!.visible) return false;
+    for (let at = index; at >= 0; at = widgets[at]!.parent)
+      if (!(widgets[at]!.look.opacity > 0)) return false;
+    return true;
+  });
 }
 
 /** Whether a widget takes no input (`pointer-events` of CSS UI 4, which is inherited). @param outer Whether what it is in takes none. */
