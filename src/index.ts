@@ -55,8 +55,26 @@ export type {
   SlotState,
   Things,
 } from './live/index.ts';
-export { Hits, PointerInput, noPointers, pointerAfter, pointerStates } from './input/index.ts';
-export type { Hit, PointerEffect, PointerEvent, PointerState } from './input/index.ts';
+export {
+  FocusField,
+  Hits,
+  PointerInput,
+  focusAfter,
+  focusGround,
+  noFocus,
+  noPointers,
+  pointerAfter,
+  pointerStates,
+} from './input/index.ts';
+export type {
+  FocusCommand,
+  FocusEffect,
+  FocusState,
+  Hit,
+  PointerEffect,
+  PointerEvent,
+  PointerState,
+} from './input/index.ts';
 export { BuildError } from './skeleton/index.ts';
 export type {
   Backdrop,

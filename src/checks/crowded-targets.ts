@@ -5,7 +5,7 @@ import type { Check } from './check.ts';
 import { meet } from '../scene/index.ts';
 import { cssPixels } from './subject/text-size.ts';
 import type { Subject } from './subject/subject.ts';
-import { usableControls } from './subject/usable.ts';
+import { usableControls } from './subject/focus-map.ts';
 
 /** The container whose gap is between them; undefined where they are placed by hand. */
 type Facts = { readonly container: string | undefined };

@@ -1,6 +1,6 @@
 import { controls } from '../dress/index.ts';
 import type { Check } from './check.ts';
-import { focusWishes, movesFocus } from './subject/focus-map.ts';
+import { focusField, focusWishes, movesFocus } from './subject/focus-map.ts';
 import type { Subject } from './subject/subject.ts';
 
 type Facts = { readonly to: string };
@@ -9,7 +9,7 @@ export const focusAstray = {
   id: 'focus-astray',
   title: 'A focus that is sent astray',
   measures:
-    'places the focus is sent to that cannot take it: not there, no control, or behind an open dialog',
+    'places the focus is sent to that cannot take it: not there, no control, behind an open dialog, or outside of a closed scope',
   unit: 'places',
   limit: 0,
   fails: 'above',
@@ -23,7 +23,7 @@ export const focusAstray = {
     const found = new Map<number, { to: string; text: string; pointer: string }[]>();
     for (const { widget, to, target, pointer } of focusWishes(subject)) {
       if (!subject.widgets[widget]!.visible || subject.isBehindDialog(widget)) continue;
-      const text = troubleWith(subject, to, target);
+      const text = troubleWith(subject, widget, to, target);
       if (text === undefined) continue;
       found.set(widget, [...(found.get(widget) ?? []), { to, text, pointer }]);
     }
@@ -35,10 +35,22 @@ export const focusAstray = {
 } as const satisfies Check<Facts>;
 
 /** Why a widget cannot take the focus now; undefined where it can, or where it is only disabled for now. */
-function troubleWith(subject: Subject, to: string, target: number | undefined): string | undefined {
+function troubleWith(
+  subject: Subject,
+  from: number,
+  to: string,
+  target: number | undefined,
+): string | undefined {
   if (target === undefined) return `${to} is not there on this screen`;
   if (!controls.has(subject.widgets[target]!.kind))
     return `${to} is a ${subject.widgets[target]!.kind}, which takes no focus`;
   if (!subject.isThere(target)) return `${to} is hidden`;
-  return subject.isBehindDialog(target) ? `${to} is behind the dialog that is open` : undefined;
+  if (subject.isBehindDialog(target)) return `${to} is behind the dialog that is open`;
+  const field = focusField(subject);
+  const isOrder = !controls.has(subject.widgets[from]!.kind);
+  if (isOrder || field.scopeOf(from) === field.scopeOf(target)) return undefined;
+  const scope = field.scopeOf(from);
+  return scope === 0
+    ? `${to} is in the closed scope ${field.idOf(field.scopeOf(target))}, which moving the focus does not enter`
+    : `${to} is outside of the closed scope ${field.idOf(scope)}, which the focus does not leave`;
 }

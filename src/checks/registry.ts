@@ -15,6 +15,8 @@ import { emptyControl } from './empty-control.ts';
 import { faintPart } from './faint-part.ts';
 import { focusAstray } from './focus-astray.ts';
 import { focusJumps } from './focus-jumps.ts';
+import { focusOneWay } from './focus-one-way.ts';
+import { focusTrap } from './focus-trap.ts';
 import { focusUnreached } from './focus-unreached.ts';
 import { gaveWayCheck } from './gave-way.ts';
 import { idleAcceptance } from './idle-acceptance.ts';
@@ -105,6 +107,8 @@ const ofLayouts = [
   allDisabled,
   focusAstray,
   focusUnreached,
+  focusTrap,
+  focusOneWay,
   focusJumps,
 ] as const;
 

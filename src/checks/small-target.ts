@@ -3,7 +3,7 @@ import type { Check } from './check.ts';
 import { intersection } from '../scene/index.ts';
 
 import { cssPixels } from './subject/text-size.ts';
-import { usableControls } from './subject/usable.ts';
+import { usableControls } from './subject/focus-map.ts';
 
 export const smallTarget = {
   id: 'small-target',

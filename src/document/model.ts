@@ -144,6 +144,10 @@ export interface StyleSource extends LookSource {
 export interface ContainerSource {
   /** Ids of controls in it, in the order the focus visits them. */
   readonly 'focus-order'?: readonly string[];
+  /** closed: moving the focus does not leave it; open: the focus looks in it first, and comes back to where it was. */
+  readonly 'focus-scope'?: FocusScope;
+  /** Past its end the focus goes on at its other end. */
+  readonly 'focus-wrap'?: boolean;
   readonly 'arrange'?: Arrangement;
   readonly 'reverse'?: boolean;
   readonly 'columns'?: number | string | readonly (number | string)[];
@@ -157,6 +161,9 @@ export interface ContainerSource {
   readonly 'direction'?: 'ltr' | 'rtl';
   readonly 'children'?: readonly WidgetSource[];
 }
+
+export const focusScopes = ['open', 'closed'] as const;
+export type FocusScope = (typeof focusScopes)[number];
 
 /** Ids of controls: where the focus goes from one. */
 export type NeighboursSource = { readonly [Key in Direction]?: string };
@@ -221,6 +228,8 @@ export interface WidgetSource extends ContainerSource, NeighboursSource {
   readonly 'key'?: string;
   /** none: it and what is in it take no input; what lies under it does (CSS UI 4, pointer-events). */
   readonly 'pointer-events'?: 'auto' | 'none';
+  /** Of a control: it gets the focus first in the scope it is in (HTML, autofocus). */
+  readonly 'autofocus'?: boolean;
   readonly 'text'?: string | number;
   readonly 'wrap'?: boolean;
   /** The most lines of its text. */

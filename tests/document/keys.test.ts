@@ -24,6 +24,9 @@ const samples: { readonly [Key in keyof WidgetSource]?: WidgetSource[Key] } = {
   'segments': 4,
   'fill-from': 'right',
   'controls': 'other',
+  'autofocus': true,
+  'focus-scope': 'closed',
+  'focus-wrap': true,
 };
 
 const kindOf = (key: string): WidgetSource => {

@@ -1,8 +1,8 @@
 import type { Widget } from '../../dress/index.ts';
-import { directions, type Direction, type WidgetSource } from '../../document/index.ts';
+import { directions, type WidgetSource } from '../../document/index.ts';
+import { FocusField, focusGround } from '../../input/index.ts';
 import { keyPointer } from '../../why/index.ts';
 import type { Subject } from './subject.ts';
-import { usableControls } from './usable.ts';
 
 /** One place a document sends the focus to. */
 export interface FocusWish {
@@ -46,48 +46,72 @@ export function movesFocus({ screen }: Subject): boolean {
   return screen.inputs.includes('pad') || screen.inputs.includes('keys');
 }
 
-/**
- * Controls to which no way leads, in a view that says where the focus goes. Where a direction is said, it leads there and
- * nowhere else; where it is not, to anything that lies in that direction.
- */
-export function unreached(subject: Subject): readonly number[] {
-  if (focusWishes(subject).length === 0) return [];
-  const usable = usableControls(subject);
-  const ways = new Map(usable.map((index) => [index, [] as number[]]));
-  for (const index of usable) {
-    const { source } = subject.widgets[index]!;
-    for (const direction of directions) {
-      const to = (source as WidgetSource)[direction];
-      if (to !== undefined) ways.get(index)!.push(subject.indexOf(to) ?? -1);
-      else
-        for (const other of usable) if (lies(subject, other, index, direction)) ways.get(index)!.push(other);
-    }
-  }
-  for (const widget of subject.widgets) {
-    const order = orderOf(widget).flatMap((id) => subject.indexOf(id) ?? []);
-    order.forEach((index, nth) => {
-      const next = order[(nth + 1) % order.length]!;
-      ways.get(index)?.push(next);
-      ways.get(next)?.push(index);
-    });
-  }
-  const listed = subject.widgets.flatMap(orderOf).flatMap((id) => subject.indexOf(id) ?? []);
-  const start = listed.find((index) => ways.has(index)) ?? usable[0];
-  const reached = new Set<number>();
-  const stack = start === undefined ? [] : [start];
-  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
-    if (reached.has(at) || !ways.has(at)) continue;
-    reached.add(at);
-    stack.push(...ways.get(at)!);
-  }
-  return usable.filter((index) => !reached.has(index));
+/** The rules the focus of a running game goes by, on this screen. */
+export function focusField(subject: Subject): FocusField {
+  return subject.once('focus-field', () => {
+    const { tree, layout } = subject;
+    return new FocusField(focusGround(tree, layout, (id) => subject.indexOf(id)));
+  });
 }
 
-/** Whether a control lies in a direction of another. */
-function lies(subject: Subject, other: number, from: number, direction: Direction): boolean {
-  const [a, b] = [subject.rect(from), subject.rect(other)];
-  if (direction === 'nav-right') return b.x >= a.x + a.width;
-  if (direction === 'nav-left') return b.x + b.width <= a.x;
-  if (direction === 'nav-down') return b.y >= a.y + a.height;
-  return b.y + b.height <= a.y;
+/** Controls that can be used now: there, not disabled, and in front of no dialog's veil; in document order. */
+export function usableControls(subject: Subject): readonly number[] {
+  return focusField(subject).usable;
+}
+
+/** Which controls the focus comes to by directions and by a focus-order that is said, and which have no way back. */
+export interface FocusWays {
+  /** Controls to which no way leads from where the focus is first. */
+  readonly unreached: readonly number[];
+  /** Controls from which no way leads back there, and that can be reached. */
+  readonly trapped: readonly number[];
+}
+
+export function focusWays(subject: Subject): FocusWays {
+  return subject.once('focus-ways', () => {
+    const field = focusField(subject);
+    const onward = new Map(field.usable.map((index) => [index, waysFrom(field, index)]));
+    for (const widget of subject.widgets) {
+      const order = orderOf(widget)
+        .flatMap((id) => subject.indexOf(id) ?? [])
+        .filter((index) => onward.has(index));
+      order.forEach((index, nth) => {
+        const next = order[(nth + 1) % order.length]!;
+        if (field.scopeOf(index) !== field.scopeOf(next)) return;
+        onward.get(index)!.push(next);
+        onward.get(next)!.push(index);
+      });
+    }
+    const back = new Map(field.usable.map((index) => [index, [] as number[]]));
+    for (const [from, ways] of onward) for (const to of ways) back.get(to)!.push(from);
+    const unreached: number[] = [];
+    const trapped: number[] = [];
+    for (const scope of new Set(field.usable.map((index) => field.scopeOf(index)))) {
+      const first = field.firstIn(scope)!;
+      const reached = followed(first, onward);
+      const returning = followed(first, back);
+      for (const index of field.sequence(scope)) {
+        if (!reached.has(index)) unreached.push(index);
+        else if (!returning.has(index)) trapped.push(index);
+      }
+    }
+    const inOrder = (one: number, other: number) => one - other;
+    return { unreached: unreached.sort(inOrder), trapped: trapped.sort(inOrder) };
+  });
+}
+
+function waysFrom(field: FocusField, index: number): number[] {
+  return directions.flatMap((direction) => field.toward(index, direction) ?? []);
+}
+
+/** All that ways lead to. */
+function followed(start: number, ways: ReadonlyMap<number, readonly number[]>): ReadonlySet<number> {
+  const found = new Set<number>();
+  const stack = [start];
+  for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
+    if (found.has(at)) continue;
+    found.add(at);
+    stack.push(...(ways.get(at) ?? []));
+  }
+  return found;
 }

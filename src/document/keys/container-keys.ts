@@ -1,6 +1,6 @@
 import { readColumns, readGap, readTrack } from '../lengths.ts';
-import { alignments, arrangements, justifications, type ContainerSource } from '../model.ts';
-import { choice, lengths, oneToFour } from '../schema-parts.ts';
+import { alignments, arrangements, focusScopes, justifications, type ContainerSource } from '../model.ts';
+import { choice, flag, lengths, oneToFour } from '../schema-parts.ts';
 import { plainSides, containerKinds, readPlainSides, type KeyRow } from './key-row.ts';
 
 /** What views have too. */
@@ -93,6 +93,20 @@ export const containerKeys = {
     },
     kinds: containerKinds,
     touches: 'structure',
+  },
+  'focus-scope': {
+    schema: {
+      ...choice(focusScopes),
+      description:
+        'closed: moving the focus does not leave it, as in a dialog. open: the focus looks in it first, and comes back to where it was.',
+    },
+    kinds: containerKinds,
+    touches: 'paint',
+  },
+  'focus-wrap': {
+    schema: { ...flag, description: 'Past its end the focus goes on at its other end.' },
+    kinds: containerKinds,
+    touches: 'paint',
   },
   'children': {
     schema: { type: 'array', items: { $ref: '#/$defs/widget' }, title: 'a list of widgets' },

@@ -123,6 +123,14 @@ export const shownKeys = {
     },
     touches: 'paint',
   },
+  'autofocus': {
+    schema: {
+      ...flag,
+      description: 'It gets the focus first in the view, dialog or scope it is in, as in HTML.',
+    },
+    kinds: controlKinds,
+    touches: 'paint',
+  },
   'placeholder': {
     schema: { type: 'string', title: 'a text', description: 'What an empty textbox says.' },
     kinds: ['textbox'],

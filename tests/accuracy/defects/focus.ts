@@ -97,6 +97,33 @@ export const ofFocus: readonly Defect[] = [
     },
   },
   {
+    name: 'a button the focus does not come back from',
+    check: 'focus-trap',
+    widget: 'w',
+    make: (place, nth) => {
+      const stay = { 'nav-up': 'w', 'nav-down': 'w', 'nav-left': 'w', 'nav-right': 'w' };
+      const one = (more: WidgetSource) =>
+        column(place, [key('a'), key('b'), key('w', { ...stay, ...more })], {
+          gap: 16 + 8 * (nth % 3),
+        });
+      return { clean: one({ 'nav-up': 'b' }), broken: one({}) };
+    },
+  },
+  {
+    name: 'a button whose neighbour leads back to another',
+    check: 'focus-one-way',
+    widget: 'w',
+    make: (place, nth) => {
+      const one = (back: string) =>
+        column(place, [
+          key('w', { 'nav-right': 'b' }),
+          key('a', nth % 2 === 0 ? {} : { 'nav-up': 'w' }),
+          key('b', { 'nav-left': back }),
+        ]);
+      return { clean: one('w'), broken: one('a') };
+    },
+  },
+  {
     name: 'two buttons a hair apart',
     check: 'crowded-targets',
     widget: 'w',

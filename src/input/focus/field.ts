@@ -1,0 +1,231 @@
+import type { Direction, WidgetSource } from '../../document/index.ts';
+import { controls, type Widget } from '../../dress/index.ts';
+import type { Rect } from '../../layout/index.ts';
+import { intersection } from '../../scene/index.ts';
+import { axisAlong, nearestToward } from './toward.ts';
+
+/** What the focus moves over: the widgets of a view, where they are, and who can take it. */
+export interface FocusGround {
+  readonly widgets: readonly Widget[];
+  /** The border box of a widget, in u of the view. */
+  rectInU(index: number): Rect;
+  /** Whether a control can take the focus now: there, seen, not disabled, not behind an open dialog. */
+  isUsable(index: number): boolean;
+  /** Undefined where there is no such widget now. */
+  indexOf(id: string): number | undefined;
+}
+
+/** The control that had the focus last in an open scope; undefined where none had. */
+export type Remembered = (scope: number) => number | undefined;
+
+const nothingRemembered: Remembered = () => undefined;
+
+/** Where the focus can go in a view as it is now: the rules that a running game and the checks share (docs/input.md). */
+export class FocusField {
+  readonly #ground: FocusGround;
+  readonly #scopes: Int32Array;
+  #usable: readonly number[] | undefined;
+  readonly #sequences = new Map<number, readonly number[]>();
+
+  constructor(ground: FocusGround) {
+    this.#ground = ground;
+    const { widgets } = ground;
+    this.#scopes = new Int32Array(widgets.length);
+    for (const { index, parent } of widgets)
+      this.#scopes[index] = index === 0 || isClosed(widgets[index]!) ? index : this.#scopes[parent]!;
+  }
+
+  /** Controls that can take the focus now, in document order. */
+  get usable(): readonly number[] {
+    return (this.#usable ??= this.#ground.widgets.flatMap(({ index, kind }) =>
+      controls.has(kind) && this.#ground.isUsable(index) ? [index] : [],
+    ));
+  }
+
+  isUsable(index: number): boolean {
+    const widget = this.#ground.widgets[index];
+    return widget !== undefined && controls.has(widget.kind) && this.#ground.isUsable(index);
+  }
+
+  indexOf(id: string): number | undefined {
+    return this.#ground.indexOf(id);
+  }
+
+  idOf(index: number): string {
+    return this.#ground.widgets[index]!.id;
+  }
+
+  rectInU(index: number): Rect {
+    return this.#ground.rectInU(index);
+  }
+
+  /** The widget the focus of one does not leave: the innermost dialog or closed scope that it is in, else the view. */
+  scopeOf(index: number): number {
+    return this.#scopes[index]!;
+  }
+
+  /** The closed scope around a closed scope; −1 for the view. */
+  outerScope(scope: number): number {
+    return scope === 0 ? -1 : this.#scopes[this.#ground.widgets[scope]!.parent]!;
+  }
+
+  /** Open scopes that a control is in, up to the closed one, from the inside out. */
+  openScopes(index: number): readonly number[] {
+    const found: number[] = [];
+    const scope = this.#scopes[index]!;
+    for (let at = this.#parent(index); at > 0 && at !== scope; at = this.#parent(at))
+      if (isOpen(this.#ground.widgets[at]!)) found.push(at);
+    return found;
+  }
+
+  /** The order in which the focus visits a closed scope: as it is written, and as `focus-order` says. */
+  sequence(scope: number): readonly number[] {
+    const known = this.#sequences.get(scope);
+    if (known) return known;
+    let order = this.usable.filter((index) => this.#scopes[index] === scope);
+    const { widgets } = this.#ground;
+    // From the inside out, so that an outer order may move what an inner one has put in its place.
+    for (let at = widgets.length - 1; at >= 0; at--) {
+      const listed = widgets[at]!.source['focus-order'];
+      if (listed === undefined || (this.#scopes[at] !== scope && at !== scope)) continue;
+      const places: number[] = [];
+      order.forEach((index, place) => {
+        if (this.#isIn(index, at)) places.push(place);
+      });
+      const inside = places.map((place) => order[place]!);
+      const first = listed.flatMap((id) => this.indexOf(id) ?? []).filter((index) => inside.includes(index));
+      const sorted = [...new Set([...first, ...inside])];
+      const next = [...order];
+      places.forEach((place, nth) => (next[place] = sorted[nth]!));
+      order = next;
+    }
+    this.#sequences.set(scope, order);
+    return order;
+  }
+
+  /** The next one (1) or the one before (−1) in the order of its scope; past the end it starts again. */
+  beside(index: number, step: 1 | -1): number | undefined {
+    const order = this.sequence(this.#scopes[index]!);
+    const at = order.indexOf(index);
+    if (at < 0) return order[0];
+    const next = order[(at + step + order.length) % order.length];
+    return next === index ? undefined : next;
+  }
+
+  /** The control that gets the focus first in a scope: the one with `autofocus`, else the first in its order. */
+  firstIn(scope: number): number | undefined {
+    const isClosedScope = this.#scopes[scope] === scope;
+    const order = isClosedScope
+      ? this.sequence(scope)
+      : this.sequence(this.#scopes[scope]!).filter((index) => this.#isIn(index, scope));
+    return order.find((index) => this.#source(index).autofocus === true) ?? order[0];
+  }
+
+  /** The control a declared neighbour names, where it can take the focus and is in the same closed scope. */
+  declared(from: number, direction: Direction): number | undefined {
+    const to = this.#source(from)[direction];
+    const target = to === undefined ? undefined : this.indexOf(to);
+    if (target === undefined || !this.isUsable(target)) return undefined;
+    return this.#scopes[target] === this.#scopes[from] ? target : undefined;
+  }
+
+  /**
+   * Where a direction leads from a control; undefined where it leads nowhere. In this order: the neighbour it declares; the nearest
+   * in the innermost scope or scrolled widget it is in, past the end of one with `focus-wrap` its other end; then the same a
+   * scope further out, up to the closed one.
+   */
+  toward(from: number, direction: Direction, remembered: Remembered = nothingRemembered): number | undefined {
+    const declared = this.declared(from, direction);
+    if (declared !== undefined) return declared;
+    const found = this.#nearest(from, direction);
+    return found === undefined ? undefined : this.#entered(found, from, remembered);
+  }
+
+  #nearest(from: number, direction: Direction): number | undefined {
+    const scope = this.#scopes[from]!;
+    const all = this.usable.filter((index) => index !== from && this.#scopes[index] === scope);
+    const rect = this.#ground.rectInU(from);
+    for (let at = this.#parent(from); at >= 0; at = this.#parent(at)) {
+      const isLast = at === scope;
+      const widget = this.#ground.widgets[at]!;
+      if (!isLast && !isOpen(widget) && !scrolls(widget) && !wraps(widget)) continue;
+      const within = all.filter((index) => this.#isIn(index, at));
+      const seen = (index: number) => this.#seenFrom(index, from);
+      const found = nearestToward(rect, within, direction, seen);
+      if (found !== undefined) return found;
+      if (wraps(widget)) {
+        const other = nearestToward(this.#beforeAll(within, rect, direction), within, direction, seen);
+        if (other !== undefined) return other;
+      }
+      if (isLast) return undefined;
+    }
+    return undefined;
+  }
+
+  /** What a control has of it where it is looked at from: what a scrolled widget hides is not found from outside of it. */
+  #seenFrom(index: number, from: number): Rect | undefined {
+    let rect = this.#ground.rectInU(index);
+    for (let at = this.#parent(index); at >= 0 && !this.#isIn(from, at); at = this.#parent(at)) {
+      if (!scrolls(this.#ground.widgets[at]!)) continue;
+      rect = intersection(rect, this.#ground.rectInU(at));
+      if (!(rect.width > 0 && rect.height > 0)) return undefined;
+    }
+    return rect;
+  }
+
+  /** A rectangle that has been moved against a direction until all others lie in it. */
+  #beforeAll(others: readonly number[], rect: Rect, direction: Direction): Rect {
+    const axis = axisAlong(direction);
+    const size = axis === 'x' ? 'width' : 'height';
+    const rects = others.map((index) => this.#ground.rectInU(index));
+    const isForward = direction === 'nav-right' || direction === 'nav-down';
+    const edge = isForward
+      ? Math.min(...rects.map((one) => one[axis])) - rect[size]
+      : Math.max(...rects.map((one) => one[axis] + one[size]));
+    return { ...rect, [axis]: edge };
+  }
+
+  /** What gets the focus where it comes into open scopes: what had it there last, else what has it first, else the nearest. */
+  #entered(found: number, from: number, remembered: Remembered): number {
+    const outer = this.openScopes(found)
+      .filter((scope) => !this.#isIn(from, scope))
+      .at(-1);
+    if (outer === undefined) return found;
+    const last = remembered(outer);
+    if (last !== undefined && this.isUsable(last) && this.#isIn(last, outer)) return last;
+    return (
+      this.sequence(this.#scopes[found]!).find(
+        (index) => this.#isIn(index, outer) && this.#source(index).autofocus === true,
+      ) ?? found
+    );
+  }
+
+  #source(index: number): WidgetSource {
+    return this.#ground.widgets[index]!.source as WidgetSource;
+  }
+
+  #parent(index: number): number {
+    return this.#ground.widgets[index]!.parent;
+  }
+
+  #isIn(index: number, outer: number): boolean {
+    for (let at = index; at >= outer; at = this.#parent(at)) if (at === outer) return true;
+    return false;
+  }
+}
+
+function isClosed({ kind, source }: Widget): boolean {
+  return kind === 'dialog' || source['focus-scope'] === 'closed';
+}
+
+function isOpen({ source }: Widget): boolean {
+  return source['focus-scope'] === 'open';
+}
+
+function wraps({ source }: Widget): boolean {
+  return source['focus-wrap'] === true;
+}
+
+function scrolls({ source }: Widget): boolean {
+  return 'scroll' in source && source.scroll !== undefined;
+}

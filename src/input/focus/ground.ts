@@ -1,0 +1,44 @@
+import type { Tree } from '../../dress/index.ts';
+import type { Layout } from '../../layout/index.ts';
+import { openDialog } from '../../scene/index.ts';
+import type { FocusGround } from './field.ts';
+
+/** A view that is laid out, as the focus moves over it. */
+export interface LaidGround extends FocusGround {
+  /** The index of the open dialog on top; −1 where none is. */
+  readonly dialog: number;
+}
+
+/** What of a view can take the focus: what is there, can be seen, is not disabled and not behind an open dialog. */
+export function focusGround(
+  { widgets, order }: Pick<Tree, 'widgets' | 'order'>,
+  layout: Layout,
+  indexOf: (id: string) => number | undefined,
+): LaidGround {
+  const dialog = openDialog({ widgets, order }) ?? -1;
+  const places = new Map<number, number>();
+  if (dialog >= 0) order.forEach((index, place) => places.set(index, place));
+  const isBehind = (index: number) => {
+    if (dialog < 0 || places.get(index)! > places.get(dialog)!) return false;
+    for (let at = index; at >= dialog; at = widgets[at]!.parent) if (at === dialog) return false;
+    return true;
+  };
+  const isSeen = (index: number) => {
+    for (let at = index; at >= 0; at = widgets[at]!.parent)
+      if (!(widgets[at]!.look.opacity > 0)) return false;
+    return true;
+  };
+  return {
+    widgets,
+    dialog,
+    rectInU: (index) => layout.rectInU(index),
+    indexOf,
+    isUsable: (index) =>
+      widgets[index]!.visible &&
+      !widgets[index]!.states.includes('disabled') &&
+      layout.widthInU(index) > 0 &&
+      layout.heightInU(index) > 0 &&
+      isSeen(index) &&
+      !isBehind(index),
+  };
+}
