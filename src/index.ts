@@ -55,25 +55,19 @@ export type {
   SlotState,
   Things,
 } from './live/index.ts';
-export {
-  FocusField,
-  Hits,
-  PointerInput,
-  focusAfter,
-  focusGround,
-  noFocus,
-  noPointers,
-  pointerAfter,
-  pointerStates,
-} from './input/index.ts';
+export { FocusField, Hits, ViewInput, focusAfter, focusGround, noFocus } from './input/index.ts';
 export type {
+  ChangeEffect,
+  Device,
   FocusCommand,
-  FocusEffect,
   FocusState,
   Hit,
-  PointerEffect,
+  InputEffect,
+  InputEvent,
+  KeyEvent,
+  Listener,
   PointerEvent,
-  PointerState,
+  ViewInputOptions,
 } from './input/index.ts';
 export { BuildError } from './skeleton/index.ts';
 export type {

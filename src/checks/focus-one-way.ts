@@ -59,5 +59,5 @@ export const focusOneWay = {
 } as const satisfies Check<Facts>;
 
 function sourceOf(subject: Subject, index: number): WidgetSource {
-  return subject.widgets[index]!.source as WidgetSource;
+  return subject.widgets[index]!.source;
 }

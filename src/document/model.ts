@@ -230,6 +230,12 @@ export interface WidgetSource extends ContainerSource, NeighboursSource {
   readonly 'pointer-events'?: 'auto' | 'none';
   /** Of a control: it gets the focus first in the scope it is in (HTML, autofocus). */
   readonly 'autofocus'?: boolean;
+  /** A pointer that drags takes it along (HTML, draggable); what that does is the game's. */
+  readonly 'draggable'?: boolean;
+  /** Of a slider: its value is a multiple of this, and keys change it by it. */
+  readonly 'step'?: number;
+  /** What a control is called for those who do not see it; its text if left out. */
+  readonly 'label'?: string;
   readonly 'text'?: string | number;
   readonly 'wrap'?: boolean;
   /** The most lines of its text. */

@@ -33,6 +33,14 @@ export interface Widget extends Bone {
   /** 0 to 1, of a meter: where it was before; its value where that is unsaid. */
   readonly trail: number;
   readonly measure: Measure | undefined;
+  /** Of a textbox somebody types in; at the end of its text where it is unsaid. */
+  readonly caret?: Caret | undefined;
+}
+
+/** Where the next letter goes, in UTF-16 units of the text; what lies between the two is selected. */
+export interface Caret {
+  readonly at: number;
+  readonly from: number;
 }
 
 /** A view with its texts filled in and its looks resolved; parents stand before their children. */
@@ -81,7 +89,7 @@ function dressed(
   known: Look | undefined,
 ): { readonly widget: Widget; readonly said: Look } {
   if (!parent) return dressedView(bone, scope, materials, known);
-  const { index, id, kind, pointer, origins, selected, place, hidden, visible } = bone;
+  const { index, id, kind, pointer, origins, bound, selected, place, hidden, visible } = bone;
   const written = bone.source as WidgetSource;
   const { rightToLeft } = bone.box;
   const inStates = [
@@ -111,6 +119,7 @@ function dressed(
     parent: bone.parent,
     pointer,
     origins,
+    bound,
     source,
     scope,
     box: boxIn(bone, look),

@@ -1,6 +1,7 @@
+import type { WidgetSource } from '../document/index.ts';
 import { controls, type Widget } from '../dress/index.ts';
 import { clips, cornersIn, turnOf, type Matrix } from '../inside/index.ts';
-import type { LiveNow, LiveView } from '../live/index.ts';
+import type { LiveNode, LiveNow, LiveView } from '../live/index.ts';
 import { RectGrid, letsInputThrough, openDialog } from '../scene/index.ts';
 import { isSquare, type Corners } from '../theme/index.ts';
 
@@ -12,6 +13,10 @@ export interface Hit {
   readonly control: string | undefined;
   /** Whether that control is disabled. */
   readonly isDisabled: boolean;
+  /** The innermost widget around it that takes a drag: a slider, a divider, what is draggable or scrolls. */
+  readonly grip: string | undefined;
+  /** The innermost widget around it that scrolls and has more than it shows. */
+  readonly scroller: string | undefined;
 }
 
 /** Rectangles are looked up in a grid once so many questions were asked of a view that did not change. */
@@ -36,6 +41,8 @@ export class Hits {
   #dialog = -1;
   #grid: RectGrid | undefined;
   #questions = 0;
+  /** What was found last: a pointer that moves over the same widget makes nothing. */
+  #last: { readonly index: number; readonly hit: Hit } | undefined;
 
   constructor(live: LiveView) {
     this.#live = live;
@@ -44,17 +51,39 @@ export class Hits {
   /** @param x In device px. @param y In device px. */
   at(x: number, y: number): Hit | undefined {
     this.#follow();
-    const { on, nodes } = this.#now!;
+    const { nodes } = this.#now!;
     const found = this.#find(x, y);
     const index = found < 0 ? this.#dialog : found;
     if (index < 0) return undefined;
-    let control = nodes[index];
+    if (this.#last?.index === index) return this.#last.hit;
+    const hit = this.#hitOf(nodes[index]!);
+    this.#last = { index, hit };
+    return hit;
+  }
+
+  #hitOf(node: LiveNode): Hit {
+    let control: LiveNode | undefined = node;
     while (control && !controls.has(control.bone.kind)) control = control.parent;
+    let grip: string | undefined;
+    let scroller: string | undefined;
+    for (let at: LiveNode | undefined = node; at; at = at.parent) {
+      const { id } = at.bone;
+      if (scroller === undefined && this.#scrolls(at)) scroller = id;
+      if (grip === undefined && (scroller === id || takesDrags(at.widget))) grip = id;
+    }
     return {
-      widget: on.tree.widgets[index]!.id,
+      widget: node.bone.id,
       control: control?.bone.id,
       isDisabled: control?.widget.states.includes('disabled') ?? false,
+      grip,
+      scroller,
     };
+  }
+
+  #scrolls({ index, bone }: LiveNode): boolean {
+    if (!bone.box.x.scrolls && !bone.box.y.scrolls) return false;
+    const { x, y } = this.#live.scrollRange(index);
+    return x > 0 || y > 0;
   }
 
   #follow(): void {
@@ -63,6 +92,7 @@ export class Hits {
     this.#now = this.#live.now;
     this.#version = version;
     this.#grid = undefined;
+    this.#last = undefined;
     this.#questions = 0;
     const { widgets, order } = this.#now.on.tree;
     const { layout } = this.#now.on;
@@ -124,6 +154,14 @@ export class Hits {
     if (isSquare(corners)) return true;
     return isInCorners(corners, left, top, rect.width, rect.height);
   }
+}
+
+/** Whether a widget is moved by a drag that starts on it. */
+function takesDrags({ kind, source, states }: Widget): boolean {
+  if (states.includes('disabled')) return false;
+  if (kind === 'slider' || kind === 'textbox') return true;
+  if (kind === 'separator') return (source as WidgetSource).value !== undefined;
+  return 'draggable' in source && source.draggable === true;
 }
 
 function isIn(widgets: readonly Widget[], outer: number, index: number): boolean {

@@ -1,13 +1,28 @@
-/* A live view and what pointers do in; what lies under them, what they do to which control, and the states it is shown in out. */
+/* A live view and what players do in; what lies under pointers, where the focus is, what controls change, and the states they are shown in out. */
 export { Hits } from './hits.ts';
 export type { Hit } from './hits.ts';
-export { noPointers, pointerAfter, pointerStates } from './pointer.ts';
-export type { PointerEffect, PointerEvent, PointerState } from './pointer.ts';
-export { PointerInput } from './pointer-input.ts';
+export { letGo, noPointers, pointerAfter, pointerStates, pointersLater } from './pointer.ts';
+export type { PointerState, PointerStep } from './pointer.ts';
+export type {
+  ChangeEffect,
+  Device,
+  DragEffect,
+  FocusEffect,
+  InputEffect,
+  InputEvent,
+  KeyEvent,
+  PadEvent,
+  PointerEvent,
+  PressEffect,
+  StickEvent,
+  WheelEvent,
+} from './events.ts';
 export { FocusField } from './focus/field.ts';
 export type { FocusGround, Remembered } from './focus/field.ts';
 export { focusGround } from './focus/ground.ts';
 export type { LaidGround } from './focus/ground.ts';
 export { focusAfter, noFocus } from './focus/focus.ts';
-export type { EnteredScope, FocusCommand, FocusEffect, FocusState, FocusStep } from './focus/focus.ts';
+export type { EnteredScope, FocusCommand, FocusState, FocusStep } from './focus/focus.ts';
 export { oppositeOf } from './focus/toward.ts';
+export { ViewInput } from './view-input.ts';
+export type { Listener, ViewInputOptions } from './view-input.ts';

@@ -68,14 +68,3 @@ export const checkMark: readonly (readonly [x: number, y: number])[] = [
   [0.94, 0.28],
   [0.38, 0.86],
 ];
-
-/** The caret after a line of text, in device px. */
-export function caretRect(
-  line: { readonly x: number; readonly width: number; readonly baseline: number },
-  font: { readonly ascent: number; readonly descent: number; readonly size: number },
-  rightToLeft: boolean,
-): Rect {
-  const width = Math.max(1, Math.round(font.size * 0.06));
-  const x = rightToLeft ? line.x - width : line.x + line.width;
-  return { x, y: line.baseline - font.ascent, width, height: font.ascent + font.descent };
-}

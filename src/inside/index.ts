@@ -2,7 +2,7 @@
 export { fitPicture } from './fit.ts';
 export { picturePieces } from './picture.ts';
 export type { PicturePiece } from './picture.ts';
-export { backgroundBox, caretRect, checkMark, controlBoxes, insideOf } from './controls.ts';
+export { backgroundBox, checkMark, controlBoxes, insideOf } from './controls.ts';
 export type { ControlBoxes } from './controls.ts';
 export { meterFill, meterPieces, trailColor } from './meter.ts';
 export { contentRoom } from './room.ts';
@@ -11,3 +11,4 @@ export { cornersIn } from './corners.ts';
 export { clips, isTurned, turnOf, turned } from './turn.ts';
 export type { Matrix } from './turn.ts';
 export type { PlacedLine, PlacedText } from './text.ts';
+export { caretRects, nearestPlace } from './caret.ts';

@@ -90,6 +90,8 @@ export class AxisPlan {
   /** 1: children may be longer than the widget, and are shifted by `scrolled`. */
   readonly scrolls: Uint8Array;
   readonly scrolled: Float64Array;
+  /** How far they are pulled past an end, and go back: below 0 before the start. */
+  readonly past: Float64Array;
   /** How children are placed across (alignments) and along (justifications) this axis. */
   readonly align: Uint8Array;
   readonly justify: Uint8Array;
@@ -152,6 +154,7 @@ export class AxisPlan {
     this.reversed = bytes();
     this.scrolls = bytes();
     this.scrolled = numbers();
+    this.past = numbers();
     this.align = bytes();
     this.justify = bytes();
     this.alignSelf = bytes();

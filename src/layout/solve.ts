@@ -283,12 +283,31 @@ export function placeInto(
   into.height = plan.y.length[n]!;
 }
 
-/** Scrolls a widget that scrolls to a place, in u. */
-export function scrollTo(plan: Plan, n: number, x: number, y: number): void {
+/** Scrolls a widget that scrolls to a place, in u. @param past How far it is pulled past an end, on top of that. */
+export function scrollTo(
+  plan: Plan,
+  n: number,
+  x: number,
+  y: number,
+  past: { readonly x: number; readonly y: number } = atRest,
+): void {
   plan.x.scrolled[n] = Number.isFinite(x) ? Math.max(0, x) : 0;
   plan.y.scrolled[n] = Number.isFinite(y) ? Math.max(0, y) : 0;
+  plan.x.past[n] = past.x;
+  plan.y.past[n] = past.y;
   plan.x.regive(n);
   plan.y.regive(n);
+}
+
+const atRest = { x: 0, y: 0 };
+
+/** How far a widget can be scrolled along an axis, in u of its own; 0 where all of it is shown. The plan has to be solved. */
+export function scrollRange(plan: Plan, axis: AxisPlan, n: number): number {
+  if (axis.scrolls[n] === 0) return 0;
+  const around =
+    axis.paddingStart[n]! + axis.paddingEnd[n]! + safeBefore(plan, axis, n) + safeAfter(plan, axis, n);
+  const room = Math.max(0, axis.length[n]! - around);
+  return Math.max(0, insideNeed(plan, axis, n) - room) / plan.factor[n]!;
 }
 
 /** Where a widget starts on the surface. */
@@ -316,7 +335,9 @@ function roomInside(plan: Plan, axis: AxisPlan, n: number, room: number): number
 /** How far the children are scrolled, within what there is to scroll. */
 function shift(plan: Plan, axis: AxisPlan, n: number, room: number): number {
   if (axis.scrolls[n] === 0) return 0;
-  return Math.max(0, Math.min(axis.scrolled[n]! * plan.factor[n]!, insideNeed(plan, axis, n) - room));
+  const factor = plan.factor[n]!;
+  const within = Math.max(0, Math.min(axis.scrolled[n]! * factor, insideNeed(plan, axis, n) - room));
+  return within + axis.past[n]! * factor;
 }
 
 /** What the children of a scrolling widget need. */

@@ -1,5 +1,14 @@
 import type { CheckedDocument, WidgetSource } from '../document/index.ts';
-import { boxIn, dress, dressOne, wordsOf, type Materials, type Tree, type Widget } from '../dress/index.ts';
+import {
+  boxIn,
+  dress,
+  dressOne,
+  wordsOf,
+  type Caret,
+  type Materials,
+  type Tree,
+  type Widget,
+} from '../dress/index.ts';
 import {
   compile,
   markBox,
@@ -30,6 +39,7 @@ import { isSimilarBox, needsAnotherPlan } from './box-change.ts';
 import { movedOn, shownWhile, startMoving } from './motion.ts';
 import { LiveNames } from './names.ts';
 import type { LiveNode, Mutable } from './node.ts';
+import { bareKeys, isMeter, isVisible, keptText } from './widget-change.ts';
 import { childrenAt, rangeOf, regrow, type HeadChange, type Regrown } from './regrow.ts';
 
 /** What a tree is made of, and stays made of. */
@@ -196,10 +206,18 @@ export class LiveTree {
     return true;
   }
 
+  /** Shows a caret in a textbox, or none. */
+  putCaret(node: LiveNode, caret: Caret | undefined): void {
+    node.caret = caret;
+    this.#changeable(node).caret = caret;
+    this.touch(node);
+  }
+
   /** Another widget in the place of one: what differs in size is marked. */
-  #place(node: LiveNode, widget: Widget): void {
+  #place(node: LiveNode, next: Widget): void {
     const { plan } = this;
     const { index, widget: before } = node;
+    const widget = node.caret === undefined ? next : { ...next, caret: node.caret };
     node.widget = this.#widgets[index] = widget;
     node.own = this.#snapshots;
     node.item = this.#item(widget);
@@ -432,6 +450,7 @@ export class LiveTree {
       children,
       sites: new Set(),
       made: undefined,
+      caret: undefined,
       names: new Set(),
     };
     this.byId.set(bone.id, node);
@@ -468,46 +487,7 @@ export class LiveTree {
     this.plan = this.#compiled();
     this.plan.x.scrolled.set(before.x.scrolled);
     this.plan.y.scrolled.set(before.y.scrolled);
+    this.plan.x.past.set(before.x.past);
+    this.plan.y.past.set(before.y.past);
   }
-}
-
-/** Keys that neither look nor words follow from. */
-const bareKeys: ReadonlySet<string> = new Set([
-  'anchor',
-  'pivot',
-  'offset',
-  'inset',
-  'size',
-  'width',
-  'height',
-  'min-width',
-  'max-width',
-  'min-height',
-  'max-height',
-  'margin',
-  'gap',
-  'z',
-  'rotate',
-  'skew',
-  'visible',
-]);
-
-function isVisible({ hidden, source }: Bone, parent: LiveNode | undefined): boolean {
-  const said = 'visible' in source ? source.visible : undefined;
-  return (parent?.bone.visible ?? true) && !hidden && said !== false;
-}
-
-function isMeter({ kind }: Widget): boolean {
-  return kind === 'meter' || kind === 'slider';
-}
-
-/** A widget with the text of another where the two are the same: what is set once need not be set again. */
-function keptText(made: Widget, before: Widget): Widget {
-  const { text } = made;
-  const known = before.text;
-  if (!text || !known || text.text !== known.text || text.runs.length > 0 || known.runs.length > 0)
-    return made;
-  for (const key of Object.keys(text.setting) as (keyof TextBlock['setting'])[])
-    if (text.setting[key] !== known.setting[key]) return made;
-  return { ...made, text: known, measure: made.measure === text ? known : made.measure };
 }

@@ -1,6 +1,14 @@
 import type { CaseValue, State } from '../document/index.ts';
-import type { Widget } from '../dress/index.ts';
-import { Layout, MutableFrame, placeInto, scrollTo, solve, type Frame } from '../layout/index.ts';
+import type { Caret, Widget } from '../dress/index.ts';
+import {
+  Layout,
+  MutableFrame,
+  placeInto,
+  scrollRange,
+  scrollTo,
+  solve,
+  type Frame,
+} from '../layout/index.ts';
 import { makeScreen, type Screen, type ScreenSize } from '../screen/index.ts';
 import { BuildError, isSameValue } from '../skeleton/index.ts';
 import {
@@ -24,6 +32,14 @@ export interface MutableRect {
   height: number;
 }
 
+/** A way along both axes, in u. */
+export interface Offset {
+  readonly x: number;
+  readonly y: number;
+}
+
+const noOffset: Offset = { x: 0, y: 0 };
+
 /** What a live view is shown in, and can be changed at any time. */
 export type LiveOccasion = Omit<Occasion, 'case'>;
 
@@ -38,7 +54,7 @@ export class LiveView<Id extends string = string> {
   readonly #byGame: Map<string, readonly State[]>;
   readonly #byInput = new Map<string, readonly State[]>();
   /** How far widgets were scrolled, by id, in u. */
-  readonly #scrolled = new Map<string, { readonly x: number; readonly y: number }>();
+  readonly #scrolled = new Map<string, Offset & { readonly past: Offset }>();
   readonly #frame = new MutableFrame();
   #view: View;
   #tree: LiveTree;
@@ -79,9 +95,9 @@ export class LiveView<Id extends string = string> {
     const tree = new LiveTree({ document, view: name, reference, materials: variant, frame: this.#frame });
     tree.version = this.#version + 1;
     tree.hasMotion = this.#hasMotion;
-    for (const [id, { x, y }] of this.#scrolled) {
+    for (const [id, { x, y, past }] of this.#scrolled) {
       const node = tree.byId.get(id);
-      if (node) scrollTo(tree.plan, node.index, x, y);
+      if (node) scrollTo(tree.plan, node.index, x, y, past);
     }
     return tree;
   }
@@ -123,6 +139,23 @@ export class LiveView<Id extends string = string> {
   /** How the view is put on the screen it is on now. */
   get frame(): Frame {
     return this.#frame;
+  }
+
+  /** The index of a widget; undefined where none has that id on this screen. */
+  find(id: string): number | undefined {
+    return this.#tree.byId.get(id)?.index;
+  }
+
+  /** The widget of an id, as it is kept for as long as it is there; undefined where none has that id now. */
+  nodeOf(id: string): LiveNode | undefined {
+    return this.#tree.byId.get(id);
+  }
+
+  /** Device px one u of a widget is. */
+  scaleOf(widget: Id | number): number {
+    this.update();
+    const index = typeof widget === 'number' ? widget : this.indexOf(widget);
+    return this.#frame.scale * this.#tree.plan.factor[index]!;
   }
 
   /** @throws NoSuchName when no widget has that id on this screen. */
@@ -215,6 +248,17 @@ export class LiveView<Id extends string = string> {
   }
 
   /**
+   * Shows where the next letter of a textbox goes, and what of it is selected, in UTF-16 units of its text; undefined: at its end.
+   * @throws NoSuchName
+   */
+  setCaret(id: Id, caret: Caret | undefined): void {
+    const node = this.#tree.nodes[this.indexOf(id)]!;
+    if (node.caret?.at === caret?.at && node.caret?.from === caret?.from) return;
+    this.#tree.putCaret(node, caret);
+    this.#isChanged = true;
+  }
+
+  /**
    * Has a widget drawn again although nothing about it has changed: one of the kind canvas in which the game shows something
    * else. @throws NoSuchName when no widget has that id on this screen.
    */
@@ -235,23 +279,49 @@ export class LiveView<Id extends string = string> {
   }
 
   /** `reduced`: changes take no time, whatever transitions say. For players who asked their system for it. */
+  get motion(): 'full' | 'reduced' {
+    return this.#hasMotion ? 'full' : 'reduced';
+  }
+
   set motion(motion: 'full' | 'reduced') {
     this.#hasMotion = motion === 'full';
     this.#tree.hasMotion = this.#hasMotion;
     if (!this.#hasMotion) this.advance(longestMotion);
   }
 
-  /** Scrolls a widget that scrolls. In u; what lies beyond the content is left out when it is laid out. */
-  scroll(id: Id, x: number, y: number): void {
-    if (!Number.isFinite(x) || !Number.isFinite(y))
+  /**
+   * Scrolls a widget that scrolls. In u; what lies beyond the content is left out when it is laid out.
+   * @param past How far it is pulled past an end, on top of that, in u.
+   * @returns whether that is another place than before.
+   */
+  scroll(id: Id, x: number, y: number, past: Offset = noOffset): boolean {
+    if (![x, y, past.x, past.y].every(Number.isFinite))
       throw new RangeError(`${id} cannot be scrolled to ${x}, ${y}: both are numbers of u`);
     const index = this.indexOf(id);
     const before = this.#scrolled.get(id);
-    if (before?.x === x && before.y === y) return;
-    scrollTo(this.#tree.plan, index, x, y);
-    this.#scrolled.set(id, { x, y });
+    if (before?.x === x && before.y === y && before.past.x === past.x && before.past.y === past.y)
+      return false;
+    scrollTo(this.#tree.plan, index, x, y, past);
+    this.#scrolled.set(id, { x, y, past: { x: past.x, y: past.y } });
     this.#isChanged = true;
     this.#isPlaced = true;
+    return true;
+  }
+
+  /** How far a widget can be scrolled, in u: 0 along an axis on which all of it is shown. @throws NoSuchName */
+  scrollRange(widget: Id | number): Offset {
+    this.update();
+    const index = typeof widget === 'number' ? widget : this.indexOf(widget);
+    const { plan } = this.#tree;
+    return { x: scrollRange(plan, plan.x, index), y: scrollRange(plan, plan.y, index) };
+  }
+
+  /** How far a widget is scrolled, in u, within what there is to scroll. @throws NoSuchName */
+  scrolled(widget: Id | number): Offset {
+    const range = this.scrollRange(widget);
+    const index = typeof widget === 'number' ? widget : this.indexOf(widget);
+    const { x, y } = this.#tree.plan;
+    return { x: Math.min(x.scrolled[index]!, range.x), y: Math.min(y.scrolled[index]!, range.y) };
   }
 
   /**

@@ -1,4 +1,4 @@
-import type { Widget } from '../dress/index.ts';
+import type { Caret, Widget } from '../dress/index.ts';
 import type { LayoutItem } from '../layout/index.ts';
 import type { Moving } from './motion.ts';
 import type { Bone, Expanded, Site, Unexpanded } from '../skeleton/index.ts';
@@ -25,6 +25,8 @@ export interface LiveNode {
   readonly sites: Set<LiveSite>;
   /** What it was unfolded to, where it follows from values. */
   made: Expanded | undefined;
+  /** Of a textbox somebody types in. */
+  caret: Caret | undefined;
   /** The names of the case it shows, under which it is known. */
   readonly names: Set<string>;
 }

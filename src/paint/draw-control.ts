@@ -1,7 +1,7 @@
 import type { Widget } from '../dress/index.ts';
-import { caretRect, checkMark, controlBoxes, insideOf, placeText } from '../inside/index.ts';
+import { caretRects, checkMark, controlBoxes, insideOf } from '../inside/index.ts';
 import type { Rect } from '../layout/index.ts';
-import { evenCorners, type Corners } from '../theme/index.ts';
+import { evenCorners, faded, type Corners } from '../theme/index.ts';
 import type { ViewLayout } from '../view/index.ts';
 import { plainBox, type DrawOperation, type PathStep } from './draw-list.ts';
 
@@ -57,25 +57,22 @@ export function addControl(
 
 const closed: PathStep = { type: 'Z', values: [] };
 
+/** What is selected in a textbox that has the focus: under its letters. */
+export function addSelection({ layout }: ViewLayout, widget: Widget, operations: DrawOperation[]): void {
+  const { index, kind, look, states, caret } = widget;
+  if (kind !== 'textbox' || !states.includes('focused') || !caret || caret.at === caret.from) return;
+  const rects = caretRects(widget, layout, caret);
+  if (rects?.selection)
+    operations.push(plainBox(index, rects.selection, faded(look.color, selectionOpacity)));
+}
+
 /** Where the next letter goes in a textbox that has the focus. */
 export function addCaret({ layout }: ViewLayout, widget: Widget, operations: DrawOperation[]): void {
-  const { index, kind, look, text, states, isPlaceholder } = widget;
-  const isRightToLeft = widget.box.rightToLeft;
-  if (kind !== 'textbox' || !states.includes('focused') || !text) return;
-  const { lines, unit } = placeText(widget, layout);
-  const last = lines.at(-1);
-  if (!last) return;
-  const { scale, originX, originY } = layout.frame;
-  const times = unit * scale;
-  const { fontSize, chain } = text.setting;
-  const { ascent, descent, unitsPerEm } = chain.primary;
-  const size = fontSize * times;
-  const em = size / unitsPerEm;
-  const line = {
-    x: originX + last.x * scale + (isPlaceholder && isRightToLeft ? last.line.width * times : 0),
-    width: isPlaceholder ? 0 : last.line.width * times,
-    baseline: originY + last.baseline * scale,
-  };
-  const rect = caretRect(line, { ascent: ascent * em, descent: descent * em, size }, isRightToLeft);
-  operations.push(plainBox(index, rect, { ...look.color, a: 1 }));
+  const { index, kind, look, states, caret } = widget;
+  if (kind !== 'textbox' || !states.includes('focused')) return;
+  const rects = caretRects(widget, layout, caret);
+  if (rects) operations.push(plainBox(index, rects.caret, { ...look.color, a: 1 }));
 }
+
+/** What is selected lies on the colour of the text, so much fainter. */
+const selectionOpacity = 0.3;

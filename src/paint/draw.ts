@@ -16,7 +16,7 @@ import type { Rect } from '../layout/index.ts';
 import { isSquare, mapCorners, type Corners, type Rgba } from '../theme/index.ts';
 import type { Backdrop, ViewLayout } from '../view/index.ts';
 import { plainBox, type DrawList, type DrawOperation } from './draw-list.ts';
-import { addCaret, addControl } from './draw-control.ts';
+import { addCaret, addControl, addSelection } from './draw-control.ts';
 import { addText } from './draw-text.ts';
 import { pictureOperation } from './draw-picture.ts';
 
@@ -195,6 +195,7 @@ function addWidget(on: ViewLayout, widget: Widget, operations: DrawOperation[]):
   }
   if (drawn && border) operations.push({ ...box, rect: base, radius: baseRadius, fill: undefined, border });
   if (drawn) addControl(on, widget, { rect, radius: baseRadius }, operations);
+  if (drawn) addSelection(on, widget, operations);
   if (widget.text) addText(on, widget, operations);
   if (drawn) addCaret(on, widget, operations);
 }

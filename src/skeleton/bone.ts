@@ -1,7 +1,7 @@
 import type { CaseValue, Kind, ViewSource, WidgetSource } from '../document/index.ts';
 import type { Messages } from '../text/index.ts';
 import type { Box } from './box.ts';
-import type { Expanded, Origins, Unexpanded } from './expand.ts';
+import type { Bound, Expanded, Origins, Unexpanded } from './expand.ts';
 import type { Scope } from './scope.ts';
 
 /** One widget of a view as the document, the screen and structural values make it: what it is and how it is placed. */
@@ -17,6 +17,8 @@ export interface Bone {
   readonly pointer: string;
   /** Where keys stand that are not at the pointer: in a component, a condition, a change of an instance. */
   readonly origins: Origins;
+  /** The values of the case that its keys were put in from. */
+  readonly bound: Bound;
   readonly source: WidgetSource | ViewSource;
   /** The names it can use. */
   readonly scope: Scope;

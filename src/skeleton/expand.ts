@@ -11,7 +11,7 @@ import {
 } from '../document/index.ts';
 import { isFixed, isPutIn } from './put-in.ts';
 import { holds, readCondition, type OnScreen } from './conditions.ts';
-import { BuildError, type Scope } from './scope.ts';
+import { BuildError, type Scope, type ValueOfCase } from './scope.ts';
 
 /** A widget as it stands in its place: conditions, repeats, components and parameters worked in. */
 export interface Expanded {
@@ -19,6 +19,7 @@ export interface Expanded {
   readonly pointer: string;
   /** Where keys stand that are not at the pointer: in a component, a condition, a change of an instance. */
   readonly origins: Origins;
+  readonly bound: Bound;
   readonly scope: Scope;
   /** What its id and those it names start with: the id of the instance it is in, and a dot. */
   readonly prefix: string;
@@ -28,6 +29,9 @@ export interface Expanded {
 
 /** Key → JSON Pointer of its value. */
 export type Origins = ReadonlyMap<string, string>;
+
+/** Key, or key/place in its list → the value of the case that was put in there. */
+export type Bound = ReadonlyMap<string, ValueOfCase>;
 
 /** A widget as it is written, and where. */
 export interface Unexpanded {
@@ -119,6 +123,7 @@ function instantiate(
 ): Expanded {
   let { source, pointer, scope, prefix } = written;
   let origins = new Map(said);
+  const bound = new Map<string, ValueOfCase>();
   const named = id === undefined ? undefined : prefix + id;
   let children = childrenOf(source.children, pointer, written);
   for (let use = source.use; use !== undefined; use = source.use) {
@@ -126,7 +131,7 @@ function instantiate(
     if (!component) throw new BuildError(`there is no component "${use}"`, pointer);
     const { inner, own: keys } = parametersOf(component, source, scope, pointer);
     // What is given to a parameter stays as it is written: whoever shows it follows it to the names around.
-    const ownKeys = substituted(keys, scope, pointer, trace);
+    const ownKeys = substituted(keys, scope, pointer, trace, bound);
     const at = pointerTo('/components', use);
     const inside = new Map<string, string>();
     const body = withConditions(component, at, on, trace, inside);
@@ -146,15 +151,17 @@ function instantiate(
     }
     origins = new Map([...inside, ...origins]);
     // A component that is itself an instance of another hands its own `use` on; what is said outside wins.
-    const made = substituted(rest, inner, at, trace);
+    const within = new Map<string, ValueOfCase>();
+    const made = substituted(rest, inner, at, trace, within);
+    for (const [key, value] of within) if (!(key.replace(/\/.*/, '') in ownKeys)) bound.set(key, value);
     const look = merged(made.look, ownKeys.look, `${at}/look`, origins);
     source = { ...made, ...ownKeys, ...(look && { look }) };
     scope = inner;
     prefix = instancePrefix;
     pointer = written.pointer;
   }
-  if (source === written.source) source = substituted(source, scope, pointer, trace);
-  return { source, pointer, origins, scope, prefix: written.prefix, id: named, children };
+  if (source === written.source) source = substituted(source, scope, pointer, trace, bound);
+  return { source, pointer, origins, bound, scope, prefix: written.prefix, id: named, children };
 }
 
 /** Splits the keys of an instance into parameters and keys of the widget. */
@@ -186,11 +193,13 @@ function substituted<Source extends WidgetSource>(
   scope: Scope,
   pointer: string,
   trace: Trace,
+  bound: Map<string, ValueOfCase>,
 ): Source {
   const changes: Record<string, unknown> = {};
   for (const [key, value] of Object.entries(source) as [string, unknown][]) {
     if (!isBound(key, value)) continue;
     followBound(value, scope, trace.structural);
+    noteBound(key, value, scope, bound);
     changes[key] = boundValue(key, value, scope, pointerTo(pointer, key));
   }
   return Object.keys(changes).length === 0 ? source : { ...source, ...changes };
@@ -208,6 +217,16 @@ function isBound(key: string, value: unknown): boolean {
 function followBound(value: unknown, scope: Scope, into: Set<string>): void {
   if (isTemplate(value)) scope.follow(value, into);
   else for (const one of Object.values(value as object)) if (isTemplate(one)) scope.follow(one, into);
+}
+
+function noteBound(key: string, value: unknown, scope: Scope, bound: Map<string, ValueOfCase>): void {
+  const parts: readonly (readonly [string, unknown])[] = isTemplate(value)
+    ? [[key, value]]
+    : Object.entries(value as object).map(([part, one]) => [`${key}/${part}`, one]);
+  for (const [place, one] of parts) {
+    const to = scope.valueOf(one);
+    if (to) bound.set(place, to);
+  }
 }
 
 /** What a bound key is now. @throws BuildError for what it cannot be. */

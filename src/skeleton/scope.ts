@@ -20,6 +20,13 @@ export class BuildError extends Error {
   }
 }
 
+/** A value of the case: a name, and in a list of entries which one and which of its fields. */
+export interface ValueOfCase {
+  readonly name: string;
+  readonly index?: number;
+  readonly field?: string;
+}
+
 /** Whether two values of a case are the same: scalars, or lists of scalars and of maps of them. */
 export function isSameValue(one: CaseValue | undefined, other: CaseValue | undefined): boolean {
   if (one === other) return true;
@@ -37,17 +44,21 @@ export class Scope {
   readonly #messages: Messages;
   /** Whether its texts are messages for the names around: parameters are, what a case holds is shown as it is. */
   readonly #written: boolean;
+  /** Of an entry of a repeat: which of which list it is. */
+  readonly #entry: { readonly list: string; readonly index: number } | undefined;
 
   constructor(
     values: ReadonlyMap<string, CaseValue>,
     messages: Messages,
     outer: Scope | undefined = undefined,
     written = false,
+    entry: { readonly list: string; readonly index: number } | undefined = undefined,
   ) {
     this.#values = values;
     this.#messages = messages;
     this.#outer = outer;
     this.#written = written;
+    this.#entry = entry;
   }
 
   /** The same names over other values of the case; `made` keeps one scope for each. */
@@ -55,7 +66,13 @@ export class Scope {
     if (!this.#outer) return root;
     let scope = made.get(this);
     if (!scope) {
-      scope = new Scope(this.#values, this.#messages, this.#outer.over(root, made), this.#written);
+      scope = new Scope(
+        this.#values,
+        this.#messages,
+        this.#outer.over(root, made),
+        this.#written,
+        this.#entry,
+      );
       made.set(this, scope);
     }
     return scope;
@@ -153,6 +170,19 @@ export class Scope {
     }
   }
 
+  /** The value of the case that a lone `{name}` stands for; undefined for arithmetic, messages and what is no value of the case. */
+  valueOf(template: unknown): ValueOfCase | undefined {
+    if (typeof template !== 'string') return undefined;
+    const name = template.slice(1, -1);
+    if (!isTemplate(template) || isComputed(template)) return undefined;
+    const value = this.#values.get(name);
+    if (!this.#outer) return value === undefined ? undefined : { name };
+    if (value === undefined) return this.#outer.valueOf(template);
+    if (this.#written) return typeof value === 'string' ? this.#outer.valueOf(value) : undefined;
+    if (!this.#entry || name === 'index') return undefined;
+    return { name: this.#entry.list, index: this.#entry.index, ...(name !== 'item' && { field: name }) };
+  }
+
   /** The entries of a repeat: as many scopes as it is there for. */
   repeat(repeat: number | string, into: Set<string>): Scope[] {
     let list: CaseValue | undefined = repeat;
@@ -163,9 +193,12 @@ export class Scope {
     const entries: (Scalar | { readonly [field: string]: Scalar })[] = Array.isArray(list)
       ? [...(list as readonly Scalar[])]
       : new Array<Scalar>(Math.max(0, Math.min(1000, Math.floor(Number(list)) || 0))).fill('');
+    const source = Array.isArray(list) ? this.valueOf(repeat) : undefined;
+    const known = source && source.index === undefined ? source.name : undefined;
     return entries.map((entry, index) => {
       const values = { index: index + 1, ...(typeof entry === 'object' ? entry : { item: entry }) };
-      return new Scope(new Map(Object.entries(values)), this.#messages, this);
+      const at = known === undefined ? undefined : { list: known, index };
+      return new Scope(new Map(Object.entries(values)), this.#messages, this, false, at);
     });
   }
 }

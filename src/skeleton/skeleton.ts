@@ -63,6 +63,7 @@ export function makeSkeleton(
     parent: -1,
     pointer,
     origins,
+    bound: new Map(),
     source,
     scope,
     box: boxOfView(source, source.direction === undefined ? rightToLeft : source.direction === 'rtl'),
@@ -261,7 +262,7 @@ function makeBone(made: Expanded, next: Pending, index: number, counts: Map<stri
 /** A bone of another source in the same place. @throws BuildError */
 export function remadeBone(
   { index, id, place, hidden, selected }: Pick<Bone, 'index' | 'id' | 'place' | 'hidden' | 'selected'>,
-  { source, pointer, origins, scope, prefix }: Expanded,
+  { source, pointer, origins, bound, scope, prefix }: Expanded,
   parent: Bone,
 ): Bone {
   const rightToLeft = source.direction === undefined ? parent.box.rightToLeft : source.direction === 'rtl';
@@ -273,6 +274,7 @@ export function remadeBone(
     parent: parent.index,
     pointer,
     origins,
+    bound,
     source: named,
     scope,
     box: boxAt(pointer, named, rightToLeft),

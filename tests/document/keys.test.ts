@@ -27,6 +27,9 @@ const samples: { readonly [Key in keyof WidgetSource]?: WidgetSource[Key] } = {
   'autofocus': true,
   'focus-scope': 'closed',
   'focus-wrap': true,
+  'draggable': true,
+  'step': 0.1,
+  'label': 'Rise',
 };
 
 const kindOf = (key: string): WidgetSource => {

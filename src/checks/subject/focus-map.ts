@@ -90,7 +90,8 @@ export function focusWays(subject: Subject): FocusWays {
       const first = field.firstIn(scope)!;
       const reached = followed(first, onward);
       const returning = followed(first, back);
-      for (const index of field.sequence(scope)) {
+      for (const index of field.usable) {
+        if (field.scopeOf(index) !== scope) continue;
         if (!reached.has(index)) unreached.push(index);
         else if (!returning.has(index)) trapped.push(index);
       }

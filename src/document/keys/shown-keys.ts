@@ -131,6 +131,33 @@ export const shownKeys = {
     kinds: controlKinds,
     touches: 'paint',
   },
+  'draggable': {
+    schema: {
+      ...flag,
+      description: 'A pointer that drags takes it along, as in HTML; the game says what that does.',
+    },
+    touches: 'paint',
+  },
+  'step': {
+    schema: {
+      type: 'number',
+      minimum: 0.001,
+      maximum: 1,
+      title: 'a number from 0.001 to 1',
+      description: 'Its value is a multiple of this, and keys change it by it; 0.05 by keys if left out.',
+    },
+    kinds: ['slider'],
+    touches: 'paint',
+  },
+  'label': {
+    schema: {
+      type: 'string',
+      title: 'a text',
+      description: 'What it is called for those who do not see it (ARIA, aria-label); its text if left out.',
+    },
+    binds: 'shown',
+    touches: 'paint',
+  },
   'placeholder': {
     schema: { type: 'string', title: 'a text', description: 'What an empty textbox says.' },
     kinds: ['textbox'],

@@ -78,11 +78,14 @@ export class FocusField {
     return found;
   }
 
-  /** The order in which the focus visits a closed scope: as it is written, and as `focus-order` says. */
+  /**
+   * The order in which the focus visits a closed scope: as it is written, and as `focus-order` says. Of tabs it stops at the one
+   * that is chosen (ARIA Authoring Practices, tabs).
+   */
   sequence(scope: number): readonly number[] {
     const known = this.#sequences.get(scope);
     if (known) return known;
-    let order = this.usable.filter((index) => this.#scopes[index] === scope);
+    let order = this.usable.filter((index) => this.#scopes[index] === scope && this.#isStop(index));
     const { widgets } = this.#ground;
     // From the inside out, so that an outer order may move what an inner one has put in its place.
     for (let at = widgets.length - 1; at >= 0; at--) {
@@ -103,11 +106,21 @@ export class FocusField {
     return order;
   }
 
+  #isStop(index: number): boolean {
+    const { parent, selected } = this.#ground.widgets[index]!;
+    if (selected || this.#ground.widgets[parent]?.kind !== 'tabs') return true;
+    return !this.usable.some((other) => {
+      const sibling = this.#ground.widgets[other]!;
+      return sibling.parent === parent && sibling.selected;
+    });
+  }
+
   /** The next one (1) or the one before (−1) in the order of its scope; past the end it starts again. */
   beside(index: number, step: 1 | -1): number | undefined {
     const order = this.sequence(this.#scopes[index]!);
-    const at = order.indexOf(index);
-    if (at < 0) return order[0];
+    const found = order.indexOf(index);
+    // What is no stop counts from the one before it.
+    const at = found >= 0 ? found : order.findLastIndex((one) => one < index) + (step < 0 ? 1 : 0);
     const next = order[(at + step + order.length) % order.length];
     return next === index ? undefined : next;
   }
@@ -201,7 +214,7 @@ export class FocusField {
   }
 
   #source(index: number): WidgetSource {
-    return this.#ground.widgets[index]!.source as WidgetSource;
+    return this.#ground.widgets[index]!.source;
   }
 
   #parent(index: number): number {

@@ -1,5 +1,6 @@
 import type { Direction } from '../../document/index.ts';
 import type { Rect } from '../../layout/index.ts';
+import type { FocusEffect } from '../events.ts';
 import type { FocusField, Remembered } from './field.ts';
 
 /* Where the focus is and how it moves. Pure: the same commands over the same fields give the same states everywhere. */
@@ -43,13 +44,6 @@ export type FocusCommand =
   /** The view has changed: dialogs may have opened or closed, controls gone. */
   | { readonly type: 'settle' };
 
-export type FocusEffect =
-  | { readonly type: 'focus'; readonly control: string | undefined; readonly from: string | undefined }
-  /** Nothing lies there. */
-  | { readonly type: 'refused'; readonly control: string; readonly direction: Direction }
-  /** Somebody wants out of a dialog or scope; of the view where there is none. */
-  | { readonly type: 'back'; readonly scope: string | undefined };
-
 export interface FocusStep {
   readonly state: FocusState;
   readonly effects: readonly FocusEffect[];
@@ -70,7 +64,7 @@ export function focusAfter(
       if (to !== undefined) return moved(state, to, field);
       return {
         state,
-        effects: [{ type: 'refused', control: state.focused!, direction: command.direction }],
+        effects: [{ type: 'stopped', control: state.focused!, direction: command.direction }],
       };
     }
     case 'next':

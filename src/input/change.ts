@@ -1,0 +1,35 @@
+import type { CaseValue, WidgetSource } from '../document/index.ts';
+import type { LiveNode, LiveView } from '../live/index.ts';
+import type { ValueOfCase } from '../skeleton/index.ts';
+import type { ChangeEffect } from './events.ts';
+
+/** A change of what a control stands for, and the value of the case it is bound to. */
+export function changeOf(
+  { bone }: LiveNode,
+  key: ChangeEffect['key'],
+  value: ChangeEffect['value'],
+): ChangeEffect {
+  const source = bone.source as WidgetSource;
+  // What is shown is kept as it is written; what is put in is known by its key.
+  const to = key === 'value' || key === 'text' ? bone.scope.valueOf(source[key]) : bone.bound.get(key);
+  return { type: 'change', control: bone.id, key, value, to };
+}
+
+type Scalar = string | number | boolean;
+type Entry = Scalar | { readonly [field: string]: Scalar };
+
+/** The values of a case with one of them changed; undefined where the entry is not there any more. */
+export function valuesWith(
+  values: LiveView['values'],
+  { name, index, field }: ValueOfCase,
+  value: Scalar,
+): { readonly [name: string]: CaseValue } | undefined {
+  if (index === undefined) return { [name]: value };
+  const list = values.get(name);
+  if (!Array.isArray(list)) return undefined;
+  const next = [...(list as readonly Entry[])];
+  const entry = next[index];
+  if (entry === undefined) return undefined;
+  next[index] = field === undefined || typeof entry !== 'object' ? value : { ...entry, [field]: value };
+  return { [name]: next as unknown as CaseValue };
+}

@@ -1,0 +1,104 @@
+import type { WidgetSource } from '../document/index.ts';
+import type { LiveNode, LiveView } from '../live/index.ts';
+import { changeOf, valuesWith } from './change.ts';
+import type { ChangeEffect, InputEffect } from './events.ts';
+import type { FocusField } from './focus/field.ts';
+import { slid, valueAt, type SliderStep } from './slider.ts';
+
+/** What players change of what controls stand for: told, and put where it is bound. */
+export class ControlChanges {
+  readonly #live: LiveView;
+  readonly #sets: boolean;
+
+  /** @param sets Whether changes are put into the values they are bound to. */
+  constructor(live: LiveView, sets: boolean) {
+    this.#live = live;
+    this.#sets = sets;
+  }
+
+  /** A control was clicked: what is on is off, a tab shows its page. */
+  click(node: LiveNode, effects: InputEffect[]): void {
+    const { kind, states } = node.widget;
+    if (kind === 'checkbox' || kind === 'switch')
+      this.#change(node, 'checked', !states.includes('checked'), effects);
+    if (node.parent?.widget.kind === 'tabs') this.#showPage(node.parent, node, effects);
+  }
+
+  /** Another of some tabs is shown. Gives the tab; undefined where there are none to turn. */
+  turn(
+    tabs: LiveNode,
+    from: LiveNode | undefined,
+    to: 'next' | 'previous' | 'first' | 'last',
+    field: FocusField,
+    effects: InputEffect[],
+  ): LiveNode | undefined {
+    const all = this.#live.now.nodes.filter((node) => node.parent === tabs && field.isUsable(node.index));
+    const now = all.findIndex((node) => (from ? node === from : node.widget.selected));
+    const last = all.length - 1;
+    const beside = (now + (to === 'next' ? 1 : -1) + all.length) % all.length;
+    const tab = all[to === 'first' ? 0 : to === 'last' ? last : beside];
+    if (tab) this.#showPage(tabs, tab, effects);
+    return tab;
+  }
+
+  /** A slider goes to where a pointer is, in device px. */
+  slideTo(node: LiveNode, x: number, effects: InputEffect[]): void {
+    const value = valueAt(node.widget, this.#live.now.on.layout, x);
+    if (value !== node.widget.value) this.#change(node, 'value', value, effects);
+  }
+
+  /** A slider goes by a key. */
+  slideBy(node: LiveNode, by: SliderStep, effects: InputEffect[]): void {
+    const { value } = node.widget;
+    const next = slid(value, (node.bone.source as WidgetSource).step, by);
+    if (next !== value) this.#change(node, 'value', next, effects);
+  }
+
+  /** A divider between two widgets of a row or column follows a pointer: their shares are so that it lies under it. */
+  divideAt(node: LiveNode, x: number, y: number, effects: InputEffect[]): void {
+    const { nodes, on } = this.#live.now;
+    const siblings = nodes.filter((one) => one.parent === node.parent);
+    const at = siblings.indexOf(node);
+    const [before, after] = [siblings[at - 1], siblings[at + 1]];
+    if (!before || !after || !node.parent) return;
+    const axis = node.parent.bone.box.arrange === 'row' ? 'x' : 'y';
+    const size = axis === 'x' ? 'width' : 'height';
+    const [one, other] = [on.layout.rect(before.index), on.layout.rect(after.index)];
+    const own = on.layout.rect(node.index)[size];
+    const first = Math.min(one[axis], other[axis]);
+    const room = Math.max(one[axis] + one[size], other[axis] + other[size]) - first - own;
+    if (!(room > 0)) return;
+    const share = Math.min(1, Math.max(0, ((axis === 'x' ? x : y) - own / 2 - first) / room));
+    const isTurned = other[axis] < one[axis];
+    this.#change(node, 'value', Number((isTurned ? 1 - share : share).toFixed(6)), effects);
+  }
+
+  /** What a player has typed. */
+  type(node: LiveNode, text: string, effects: InputEffect[]): void {
+    this.#change(node, 'text', text, effects);
+  }
+
+  /** A dialog is closed where its visibility is bound; otherwise that is the game's. */
+  close(dialog: LiveNode, effects: InputEffect[]): void {
+    if (dialog.bone.bound.has('visible')) this.#change(dialog, 'visible', false, effects);
+  }
+
+  #showPage(tabs: LiveNode, tab: LiveNode, effects: InputEffect[]): void {
+    const { controls: page, id } = tab.bone.source as WidgetSource;
+    const shown = page ?? id ?? tab.bone.id;
+    if ((tabs.bone.source as WidgetSource).page !== shown) this.#change(tabs, 'page', shown, effects);
+  }
+
+  #change(
+    node: LiveNode,
+    key: ChangeEffect['key'],
+    value: string | number | boolean,
+    effects: InputEffect[],
+  ): void {
+    const effect = changeOf(node, key, value);
+    effects.push(effect);
+    if (!this.#sets || effect.to === undefined) return;
+    const values = valuesWith(this.#live.values, effect.to, value);
+    if (values) this.#live.set(values);
+  }
+}

@@ -1,0 +1,231 @@
+import type { Direction } from '../document/index.ts';
+import type { LiveNode, LiveView, Offset } from '../live/index.ts';
+import type { InputEffect } from './events.ts';
+import {
+  draggedTo,
+  goingTo,
+  heldFrom,
+  isResting,
+  letGoWith,
+  movedLater,
+  restingAt,
+  type AxisMotion,
+} from './scroll-motion.ts';
+
+/** A key scrolls so much of what is shown, a page key so much. */
+const lineShare = 0.15;
+const pageShare = 0.9;
+/** What comes into view by the focus keeps so many u from the edge. */
+const viewMargin = 8;
+/** A drag that was held still for so long, in ms, has no speed left. */
+const stillAfter = 60;
+
+interface Motion {
+  readonly x: AxisMotion;
+  readonly y: AxisMotion;
+}
+
+interface Hold {
+  readonly fromX: number;
+  readonly fromY: number;
+  at: number;
+  x: number;
+  y: number;
+  speedX: number;
+  speedY: number;
+}
+
+/** Scrolls the widgets of a live view: by wheel, drag with momentum, keys, and to what has the focus. */
+export class Scrolling {
+  readonly #live: LiveView;
+  readonly #motions = new Map<string, Motion>();
+  readonly #holds = new Map<string, Hold>();
+
+  constructor(live: LiveView) {
+    this.#live = live;
+  }
+
+  /** Whether anything is on its way. */
+  get isMoving(): boolean {
+    return this.#motions.size > 0;
+  }
+
+  /**
+   * By a wheel, in device px: the innermost widget that can go further that way.
+   * @returns whether anything was scrolled.
+   */
+  wheel(node: LiveNode | undefined, x: number, y: number, effects: InputEffect[]): boolean {
+    for (let at = node; at; at = at.parent) {
+      const found = this.#scrollable(at);
+      if (!found) continue;
+      const scale = this.#live.scaleOf(at.index);
+      const before = this.#motion(at.bone.id);
+      const move = (axis: 'x' | 'y', by: number) =>
+        Math.min(found[axis], Math.max(0, (before[axis].to ?? before[axis].at) + by / scale));
+      const to = { x: move('x', x), y: move('y', y) };
+      if (to.x === before.x.at && to.y === before.y.at) continue;
+      this.#put(at.bone.id, { x: restingAt(to.x), y: restingAt(to.y) }, effects);
+      return true;
+    }
+    return false;
+  }
+
+  /** A drag takes hold of a widget. */
+  hold(id: string, now: number): void {
+    const { x, y } = this.#motion(id);
+    const hold = { fromX: heldFrom(x), fromY: heldFrom(y), at: now, x: 0, y: 0, speedX: 0, speedY: 0 };
+    this.#holds.set(id, hold);
+  }
+
+  /** A drag has come so far, in device px. */
+  drag(id: string, byX: number, byY: number, now: number, effects: InputEffect[]): void {
+    const hold = this.#holds.get(id);
+    const index = this.#live.find(id);
+    if (!hold || index === undefined) return;
+    const scale = this.#live.scaleOf(index);
+    const range = this.#live.scrollRange(index);
+    const [x, y] = [range.x > 0 ? byX / scale : 0, range.y > 0 ? byY / scale : 0];
+    const time = now - hold.at;
+    if (time > 0) {
+      // The last moves count most.
+      const share = Math.min(1, time / 30);
+      hold.speedX += share * ((hold.x - x) / time - hold.speedX);
+      hold.speedY += share * ((hold.y - y) / time - hold.speedY);
+      hold.at = now;
+      hold.x = x;
+      hold.y = y;
+    }
+    const motion = { x: draggedTo(hold.fromX, x, range.x), y: draggedTo(hold.fromY, y, range.y) };
+    this.#put(id, motion, effects);
+  }
+
+  /** A drag lets go: what was moved goes on. */
+  letGo(id: string, now: number): void {
+    const hold = this.#holds.get(id);
+    this.#holds.delete(id);
+    const motion = this.#motions.get(id);
+    if (!hold || !motion) return;
+    const isStill = now - hold.at > stillAfter || this.#live.motion === 'reduced';
+    this.#motions.set(id, {
+      x: letGoWith(motion.x, isStill ? 0 : hold.speedX),
+      y: letGoWith(motion.y, isStill ? 0 : hold.speedY),
+    });
+  }
+
+  /** By a key, in a direction: a line, a page, or to the end. @returns whether anything was scrolled. */
+  step(
+    node: LiveNode | undefined,
+    direction: Direction,
+    by: 'line' | 'page' | 'end',
+    effects: InputEffect[],
+  ): boolean {
+    const axis = direction === 'nav-left' || direction === 'nav-right' ? 'x' : 'y';
+    const sign = direction === 'nav-left' || direction === 'nav-up' ? -1 : 1;
+    for (let at = node; at; at = at.parent) {
+      const range = this.#scrollable(at);
+      if (!range || !(range[axis] > 0)) continue;
+      const { layout } = this.#live.now.on;
+      const shown = axis === 'x' ? layout.widthInU(at.index) : layout.heightInU(at.index);
+      const length = shown / layout.factor(at.index);
+      const before = this.#motion(at.bone.id);
+      const from = before[axis].to ?? before[axis].at;
+      const way = by === 'end' ? Infinity : length * (by === 'line' ? lineShare : pageShare);
+      const to = Math.min(range[axis], Math.max(0, from + sign * way));
+      if (to === from) continue;
+      this.to(at.bone.id, { ...shownAt(before), [axis]: to }, effects);
+      return true;
+    }
+    return false;
+  }
+
+  /** At a speed, in u/ms, for some time: by a stick. */
+  push(node: LiveNode | undefined, x: number, y: number, ms: number, effects: InputEffect[]): void {
+    const scale = node ? this.#live.scaleOf(node.index) : 1;
+    this.wheel(node, x * ms * scale, y * ms * scale, effects);
+  }
+
+  /** To a place, in u; over some time unless motion is reduced. */
+  to(id: string, { x, y }: Offset, effects: InputEffect[]): void {
+    const range = this.#live.scrollRange(id);
+    const before = this.#motion(id);
+    const isReduced = this.#live.motion === 'reduced';
+    const on = (axis: 'x' | 'y', to: number) =>
+      isReduced ? restingAt(Math.min(range[axis], Math.max(0, to))) : goingTo(before[axis], to, range[axis]);
+    this.#put(id, { x: on('x', x), y: on('y', y) }, effects);
+  }
+
+  /** Scrolls all that a widget is in until it is seen. */
+  intoView(node: LiveNode, effects: InputEffect[]): void {
+    const { layout } = this.#live.now.on;
+    const rect = layout.rectInU(node.index);
+    const { width, height } = rect;
+    let { x, y } = rect;
+    for (let at = node.parent; at; at = at.parent) {
+      if (!this.#scrollable(at)) continue;
+      const outer = layout.rectInU(at.index);
+      const factor = layout.factor(at.index);
+      const motion = this.#motion(at.bone.id);
+      const now = shownAt(motion);
+      const by = {
+        x: missing(x, width, outer.x, outer.width),
+        y: missing(y, height, outer.y, outer.height),
+      };
+      // What is on its way is counted from where it will be.
+      const to = {
+        x: by.x === 0 ? (motion.x.to ?? now.x) : now.x + by.x / factor,
+        y: by.y === 0 ? (motion.y.to ?? now.y) : now.y + by.y / factor,
+      };
+      if (by.x !== 0 || by.y !== 0) this.to(at.bone.id, to, effects);
+      x -= by.x;
+      y -= by.y;
+    }
+  }
+
+  /** Time goes by. */
+  later(ms: number, effects: InputEffect[]): void {
+    for (const [id, { x, y }] of this.#motions) {
+      const index = this.#live.find(id);
+      if (index === undefined) {
+        this.#motions.delete(id);
+        continue;
+      }
+      const range = this.#live.scrollRange(index);
+      this.#put(id, { x: movedLater(x, ms, range.x), y: movedLater(y, ms, range.y) }, effects);
+    }
+  }
+
+  #scrollable({ index, bone }: LiveNode): Offset | undefined {
+    if (!bone.box.x.scrolls && !bone.box.y.scrolls) return undefined;
+    const range = this.#live.scrollRange(index);
+    return range.x > 0 || range.y > 0 ? range : undefined;
+  }
+
+  #motion(id: string): Motion {
+    const known = this.#motions.get(id);
+    if (known) return known;
+    const { x, y } = this.#live.scrolled(id);
+    return { x: restingAt(x), y: restingAt(y) };
+  }
+
+  #put(id: string, motion: Motion, effects: InputEffect[]): void {
+    const { x, y } = motion;
+    const isStill = isResting(x) && isResting(y);
+    if (isStill) this.#motions.delete(id);
+    else this.#motions.set(id, motion);
+    if (!this.#live.scroll(id, x.at, y.at, { x: x.past, y: y.past })) return;
+    effects.push({ type: 'scroll', widget: id, x: x.at, y: y.at });
+  }
+}
+
+function shownAt({ x, y }: Motion): Offset {
+  return { x: x.at, y: y.at };
+}
+
+/** How far something has to be scrolled to be within; what is longer shows its start. */
+function missing(start: number, length: number, outerStart: number, outerLength: number): number {
+  const margin = Math.min(viewMargin, Math.max(0, (outerLength - length) / 2));
+  const before = start - margin - outerStart;
+  const after = start + length + margin - (outerStart + outerLength);
+  if (before < 0 || length > outerLength) return before;
+  return after > 0 ? after : 0;
+}

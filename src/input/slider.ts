@@ -1,0 +1,45 @@
+import type { WidgetSource } from '../document/index.ts';
+import type { Widget } from '../dress/index.ts';
+import { controlBoxes } from '../inside/index.ts';
+import type { Layout } from '../layout/index.ts';
+
+/** What a key changes a slider by where it says no step, and how many steps a page key goes. */
+const usualStep = 0.05;
+const pageSteps = 4;
+
+export type SliderStep = 'less' | 'more' | 'page-less' | 'page-more' | 'least' | 'most';
+
+/** The value of a slider after a key (ARIA Authoring Practices, slider). */
+export function slid(value: number, step: number | undefined, by: SliderStep): number {
+  const one = step ?? usualStep;
+  switch (by) {
+    case 'least':
+      return 0;
+    case 'most':
+      return 1;
+    case 'less':
+    case 'more':
+      return held(value + (by === 'more' ? one : -one), step);
+    case 'page-less':
+    case 'page-more':
+      return held(value + (by === 'page-more' ? one : -one) * pageSteps, step);
+  }
+}
+
+/** The value of a slider where its handle stands in the middle under a point: the inverse of how it is drawn. */
+export function valueAt(widget: Widget, layout: Layout, x: number): number {
+  const rect = layout.pixelRect(widget.index);
+  const { handle } = controlBoxes(widget, layout, rect);
+  const room = rect.width - handle.width;
+  const share = room > 0 ? (x - rect.x - handle.width / 2) / room : 0;
+  const along = Math.min(1, Math.max(0, share));
+  return held(widget.box.rightToLeft ? 1 - along : along, (widget.source as WidgetSource).step);
+}
+
+/** A value between 0 and 1, on a step where there are some. */
+function held(value: number, step: number | undefined): number {
+  const within = Math.min(1, Math.max(0, value));
+  const near = step === undefined ? within : Math.min(1, Math.round(within / step) * step);
+  // 0.1 + 0.2 is shown to players.
+  return Number(near.toFixed(6));
+}

@@ -1,0 +1,45 @@
+import type { Widget } from '../dress/index.ts';
+import type { Bone } from '../skeleton/index.ts';
+import type { TextBlock } from '../text/index.ts';
+import type { LiveNode } from './node.ts';
+
+/** Keys that neither look nor words follow from. */
+export const bareKeys: ReadonlySet<string> = new Set([
+  'anchor',
+  'pivot',
+  'offset',
+  'inset',
+  'size',
+  'width',
+  'height',
+  'min-width',
+  'max-width',
+  'min-height',
+  'max-height',
+  'margin',
+  'gap',
+  'z',
+  'rotate',
+  'skew',
+  'visible',
+]);
+
+export function isVisible({ hidden, source }: Bone, parent: LiveNode | undefined): boolean {
+  const said = 'visible' in source ? source.visible : undefined;
+  return (parent?.bone.visible ?? true) && !hidden && said !== false;
+}
+
+export function isMeter({ kind }: Widget): boolean {
+  return kind === 'meter' || kind === 'slider';
+}
+
+/** A widget with the text of another where the two are the same: what is set once need not be set again. */
+export function keptText(made: Widget, before: Widget): Widget {
+  const { text } = made;
+  const known = before.text;
+  if (!text || !known || text.text !== known.text || text.runs.length > 0 || known.runs.length > 0)
+    return made;
+  for (const key of Object.keys(text.setting) as (keyof TextBlock['setting'])[])
+    if (text.setting[key] !== known.setting[key]) return made;
+  return { ...made, text: known, measure: made.measure === text ? known : made.measure };
+}
