@@ -6,6 +6,7 @@ import {
   widgetsOf,
   type DocumentSource,
   type Origin,
+  type PlacedSource,
   type ViewSource,
   type WidgetSource,
 } from './model.ts';
@@ -14,33 +15,78 @@ import { nearestName } from './suggest.ts';
 
 /* Names that lead from one part of a document to another: promises to widgets, components to components. */
 
-/** Whether an id is made when the view is built: `hull.bar` is in the instance `hull`, `slot-2` the second `slot`. */
-function isMade(id: string, ids: ReadonlyMap<string, string>): boolean {
-  return ids.has(id.replace(/\..*$/, '')) || ids.has(id.replace(/(\..*|-\d+)$/, ''));
+/** The ids of a view or component, as they are written. */
+export interface WrittenIds {
+  /** Id → where it is written. */
+  readonly places: ReadonlyMap<string, string>;
+  /** Ids of what is repeated. */
+  readonly repeated: ReadonlySet<string>;
+  /** Ids in the entries of a repeat → the JSON Pointer and the id of the innermost one. */
+  readonly inEntries: ReadonlyMap<string, { readonly pointer: string; readonly id: string }>;
+}
+
+export function writtenIds(placed: readonly PlacedSource[], places: ReadonlyMap<string, string>): WrittenIds {
+  const repeated = new Set<string>();
+  const inEntries = new Map<string, { pointer: string; id: string }>();
+  for (const { widget, parent } of placed) {
+    if (widget.id === undefined) continue;
+    if (widget.repeat !== undefined) repeated.add(widget.id);
+    for (let at = parent; at; at = at.parent) {
+      if (at.widget.repeat === undefined || at.widget.id === undefined) continue;
+      inEntries.set(widget.id, { pointer: at.pointer, id: at.widget.id });
+      break;
+    }
+  }
+  return { places, repeated, inEntries };
+}
+
+/** Whether an id is made when the view is built: `hull.bar` is in the instance `hull`, `slot-2` or `slot-Ida` an entry of `slot`. */
+function isMade(id: string, { places, repeated }: WrittenIds): boolean {
+  const head = id.replace(/\..*$/, '');
+  if (head !== id && places.has(head)) return true;
+  for (let at = head.lastIndexOf('-'); at > 0; at = head.lastIndexOf('-', at - 1))
+    if (repeated.has(head.slice(0, at))) return true;
+  return false;
+}
+
+/**
+ * What is wrong with a name; undefined for that of a widget. What is in an entry of a repeat goes by its own id in there alone,
+ * and by that of the entry and its own elsewhere. @param from JSON Pointer of who names it.
+ */
+function troubleWith(
+  name: string,
+  from: string,
+  ids: WrittenIds,
+): { readonly what: string; readonly name: string; readonly meant: string | undefined } | undefined {
+  const entry = ids.inEntries.get(name);
+  if (entry && from !== entry.pointer && !from.startsWith(`${entry.pointer}/`))
+    return { what: 'widget', name, meant: `${entry.id}-1.${name}` };
+  if (ids.places.has(name) || isMade(name, ids)) return undefined;
+  return { what: 'widget', name, meant: nearestName(name, ids.places.keys()) };
 }
 
 /** Other widgets that a widget names: what it may overlap, is anchored to, and sends the focus to. */
 export function checkWidgetNames(
   widget: WidgetSource,
   at: string,
-  ids: ReadonlyMap<string, string>,
+  ids: WrittenIds,
   origin: Origin,
   diagnostics: DiagnosticList,
 ): void {
-  const refuse = (name: string, place: string) => {
-    const facts = { what: 'widget', name, meant: nearestName(name, ids.keys()) };
-    diagnostics.add('unknown-name', facts, origin.at(`${at}/${place}`));
+  const see = (name: string, place: string) => {
+    const facts = troubleWith(name, at, ids);
+    if (facts) diagnostics.add('unknown-name', facts, origin.at(`${at}/${place}`));
   };
   const may = widget['may-overlap'];
   if (Array.isArray(may))
     (may as readonly string[]).forEach((id, nth) => {
-      if (!ids.has(id)) refuse(id, `may-overlap/${nth}`);
+      see(id, `may-overlap/${nth}`);
     });
   const target = widget['anchor-to'];
-  if (target !== undefined && !isTemplate(target) && !ids.has(target)) refuse(target, 'anchor-to');
+  if (target !== undefined && !isTemplate(target)) see(target, 'anchor-to');
   for (const key of directions) {
     const to = widget[key];
-    if (to !== undefined && !isTemplate(to) && !ids.has(to) && !isMade(to, ids)) refuse(to, key);
+    if (to !== undefined && !isTemplate(to)) see(to, key);
   }
   checkFocusOrder(widget, at, ids, origin, diagnostics);
 }
@@ -49,14 +95,13 @@ export function checkWidgetNames(
 export function checkFocusOrder(
   holder: Pick<WidgetSource, 'focus-order'>,
   at: string,
-  ids: ReadonlyMap<string, string>,
+  ids: WrittenIds,
   origin: Origin,
   diagnostics: DiagnosticList,
 ): void {
   holder['focus-order']?.forEach((name, nth) => {
-    if (ids.has(name) || isMade(name, ids)) return;
-    const facts = { what: 'widget', name, meant: nearestName(name, ids.keys()) };
-    diagnostics.add('unknown-name', facts, origin.at(`${at}/focus-order/${nth}`));
+    const facts = troubleWith(name, at, ids);
+    if (facts) diagnostics.add('unknown-name', facts, origin.at(`${at}/focus-order/${nth}`));
   });
 }
 
@@ -64,7 +109,7 @@ export function checkFocusOrder(
 export function checkPromises(
   { expect }: ViewSource,
   pointer: string,
-  ids: ReadonlyMap<string, string>,
+  ids: WrittenIds,
   origin: Origin,
   diagnostics: DiagnosticList,
 ): void {
@@ -80,9 +125,8 @@ export function checkPromises(
     if (widget === undefined && widgets === undefined)
       diagnostics.add('missing-key', { key: 'widget', where: 'a promise' }, origin.at(at));
     for (const [id, place] of named) {
-      if (ids.has(id) || isMade(id, ids)) continue;
-      const facts = { what: 'widget', name: id, meant: nearestName(id, ids.keys()) };
-      diagnostics.add('unknown-name', facts, origin.at(place));
+      const facts = troubleWith(id, at, ids);
+      if (facts) diagnostics.add('unknown-name', facts, origin.at(place));
     }
   });
 }

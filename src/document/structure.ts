@@ -13,7 +13,14 @@ import {
   type ViewSource,
   type WidgetSource,
 } from './model.ts';
-import { checkFocusOrder, checkPromises, checkUses, checkWidgetNames } from './references.ts';
+import {
+  checkFocusOrder,
+  checkPromises,
+  checkUses,
+  checkWidgetNames,
+  writtenIds,
+  type WrittenIds,
+} from './references.ts';
 import { pointerTo } from './parse.ts';
 import { nearestName } from './suggest.ts';
 import { keyRow, widgetKeyNames } from './widget-keys.ts';
@@ -37,12 +44,13 @@ export function checkStructure(document: DocumentSource, origin: Origin, diagnos
     if (!component) checkReadable(holder, pointer, origin, diagnostics);
     checkContainer(holder, pointer, origin, diagnostics, isTemplate(root.arrange));
     // A view goes by its name, so no widget in it may.
-    const ids = new Map<string, string>(component ? [] : [[name, pointer]]);
+    const places = new Map<string, string>(component ? [] : [[name, pointer]]);
     const placed: PlacedSource[] = [...widgetsOf(root, pointer)];
     const top: PlacedSource[] = component
       ? [{ widget: component, pointer, parent: undefined, arrange: undefined }]
       : [];
-    for (const one of placed) checkId(one, ids, origin, diagnostics);
+    for (const one of placed) checkId(one, places, origin, diagnostics);
+    const ids = writtenIds(placed, places);
     for (const one of [...top, ...placed]) {
       checkNotations(one, origin, diagnostics);
       checkKind(one, origin, diagnostics);
@@ -61,7 +69,7 @@ export function checkStructure(document: DocumentSource, origin: Origin, diagnos
 function checkNames(
   widget: WidgetSource,
   at: string,
-  ids: ReadonlyMap<string, string>,
+  ids: WrittenIds,
   document: DocumentSource,
   origin: Origin,
   diagnostics: DiagnosticList,

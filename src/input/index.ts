@@ -1,8 +1,6 @@
 /* A live view and what players do in; what lies under pointers, where the focus is, what controls change, and the states they are shown in out. */
 export { Hits } from './hits.ts';
 export type { Hit } from './hits.ts';
-export { letGo, noPointers, pointerAfter, pointerStates, pointersLater } from './pointer.ts';
-export type { PointerState, PointerStep } from './pointer.ts';
 export type {
   ChangeEffect,
   Device,

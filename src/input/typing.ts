@@ -20,15 +20,15 @@ export class Typing {
 
   /** Follows the focus: the caret of the textbox it comes to is at the end of its text. */
   follow(node: LiveNode | undefined): void {
-    const control = node?.widget.kind === 'textbox' ? node.bone.id : undefined;
-    if (control !== this.#control) {
+    const typedIn = node?.widget.kind === 'textbox' ? node.bone.id : undefined;
+    if (typedIn !== this.#control) {
       if (this.#control !== undefined && this.#live.find(this.#control) !== undefined)
         this.#live.setCaret(this.#control, undefined);
-      this.#control = control;
-      const text = node && control !== undefined ? this.#textOf(node) : '';
+      this.#control = typedIn;
+      const text = node && typedIn !== undefined ? this.#textOf(node) : '';
       this.#edit = { text, at: text.length, from: text.length };
-    } else if (node && control !== undefined) this.#edit = within(this.#edit, this.#textOf(node));
-    if (control !== undefined) this.#show();
+    } else if (node && typedIn !== undefined) this.#edit = within(this.#edit, this.#textOf(node));
+    if (typedIn !== undefined) this.#show();
   }
 
   /** A pointer puts the caret between two letters. @param x In device px. @param selects What lies between is selected. */

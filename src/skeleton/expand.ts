@@ -21,10 +21,25 @@ export interface Expanded {
   readonly origins: Origins;
   readonly bound: Bound;
   readonly scope: Scope;
-  /** What its id and those it names start with: the id of the instance it is in, and a dot. */
-  readonly prefix: string;
+  readonly naming: Naming;
   readonly id: string | undefined;
   readonly children: readonly Unexpanded[];
+}
+
+/**
+ * What ids start with, and the names of other widgets: with the id of the instance or entry they are in, and a dot. Names in an
+ * instance are those of its own widgets; names in an entry of a repeat are those in the entry, else those around it.
+ */
+export interface Naming {
+  readonly prefix: string;
+  /** The ids in an entry; undefined where every name is one in there. */
+  readonly ids: ReadonlySet<string> | undefined;
+  readonly outer: Naming | undefined;
+}
+
+/** The id of the widget that a name stands for. */
+export function namedIn({ prefix, ids, outer }: Naming, name: string): string {
+  return ids === undefined || ids.has(name) ? prefix + name : namedIn(outer!, name);
 }
 
 /** Key → JSON Pointer of its value. */
@@ -38,7 +53,7 @@ export interface Unexpanded {
   readonly source: WidgetSource;
   readonly pointer: string;
   readonly scope: Scope;
-  readonly prefix: string;
+  readonly naming: Naming;
   /** Changes of the instance it is in. */
   readonly set: { readonly [id: string]: WidgetSource } | undefined;
   /** JSON Pointer of those changes. */
@@ -61,7 +76,7 @@ export interface Trace {
 export function childrenOf(
   children: readonly WidgetSource[] | undefined,
   pointer: string,
-  from: Pick<Unexpanded, 'scope' | 'prefix' | 'set' | 'setPointer' | 'slotted'>,
+  from: Pick<Unexpanded, 'scope' | 'naming' | 'set' | 'setPointer' | 'slotted'>,
 ): Unexpanded[] {
   return (children ?? []).map((source, index) => ({
     ...from,
@@ -86,11 +101,26 @@ export function expand(
   const scopes = repeat === undefined ? [written.scope] : written.scope.repeat(repeat, trace.structural);
   const found: Expanded[] = [];
   const taken = new Set<string>();
+  const ids = repeat === undefined || changed.id === undefined ? undefined : idsIn(changed);
   scopes.forEach((scope, index) => {
-    const id = repeat === undefined ? changed.id : entryId(changed, scope, index, taken);
-    const one = instantiate(document, { ...written, scope, source: changed }, id, on, trace, origins);
+    const own = repeat === undefined ? changed.id : entryId(changed, scope, index, taken);
+    const id = own === undefined ? undefined : written.naming.prefix + own;
+    const { naming: outer } = written;
+    const naming = ids?.size && id !== undefined ? { prefix: `${id}.`, ids, outer } : outer;
+    const one = instantiate(document, { ...written, scope, source: changed, naming }, id, on, trace, origins);
     if (one && one.source.gone !== true) found.push(one);
   });
+  return found;
+}
+
+/** The ids of the widgets that are written in one. */
+function idsIn(widget: WidgetSource): ReadonlySet<string> {
+  const found = new Set<string>();
+  const waiting = [...(widget.children ?? [])];
+  for (let at = waiting.pop(); at; at = waiting.pop()) {
+    if (at.id !== undefined) found.add(at.id);
+    waiting.push(...(at.children ?? []));
+  }
   return found;
 }
 
@@ -112,7 +142,7 @@ function entryId(
   return made;
 }
 
-/** Follows `use` to the widget it stands for. */
+/** Follows `use` to the widget it stands for. @param id With what it starts with. */
 function instantiate(
   document: CheckedDocument,
   written: Unexpanded,
@@ -121,10 +151,9 @@ function instantiate(
   trace: Trace,
   said: Origins,
 ): Expanded {
-  let { source, pointer, scope, prefix } = written;
+  let { source, pointer, scope } = written;
   let origins = new Map(said);
   const bound = new Map<string, ValueOfCase>();
-  const named = id === undefined ? undefined : prefix + id;
   let children = childrenOf(source.children, pointer, written);
   for (let use = source.use; use !== undefined; use = source.use) {
     const component = own(document.source.components, use);
@@ -135,11 +164,11 @@ function instantiate(
     const at = pointerTo('/components', use);
     const inside = new Map<string, string>();
     const body = withConditions(component, at, on, trace, inside);
-    const instancePrefix = named === undefined ? `${at.slice(1).replace(/\//g, '.')}.` : `${named}.`;
+    const instancePrefix = id === undefined ? `${at.slice(1).replace(/\//g, '.')}.` : `${id}.`;
     const slotted = children;
     children = childrenOf(body.children, at, {
       scope: inner,
-      prefix: instancePrefix,
+      naming: { prefix: instancePrefix, ids: undefined, outer: undefined },
       set: source.set,
       setPointer: origins.get('set') ?? `${pointer}/set`,
       slotted,
@@ -157,11 +186,10 @@ function instantiate(
     const look = merged(made.look, ownKeys.look, `${at}/look`, origins);
     source = { ...made, ...ownKeys, ...(look && { look }) };
     scope = inner;
-    prefix = instancePrefix;
     pointer = written.pointer;
   }
   if (source === written.source) source = substituted(source, scope, pointer, trace, bound);
-  return { source, pointer, origins, bound, scope, prefix: written.prefix, id: named, children };
+  return { source, pointer, origins, bound, scope, naming: written.naming, id, children };
 }
 
 /** Splits the keys of an instance into parameters and keys of the widget. */

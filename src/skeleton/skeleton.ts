@@ -9,7 +9,16 @@ import type { Bone, Head, Site, Skeleton, Structure } from './bone.ts';
 import { boxOf, boxOfView, type Box } from './box.ts';
 import type { OnScreen } from './conditions.ts';
 import { withDividers } from './divider.ts';
-import { childrenOf, expand, withConditions, type Expanded, type Trace, type Unexpanded } from './expand.ts';
+import {
+  childrenOf,
+  expand,
+  namedIn,
+  withConditions,
+  type Expanded,
+  type Naming,
+  type Trace,
+  type Unexpanded,
+} from './expand.ts';
 import { BuildError, Scope } from './scope.ts';
 
 interface Pending {
@@ -72,7 +81,8 @@ export function makeSkeleton(
     hidden: false,
     visible: true,
   };
-  const around = { scope, prefix: '', set: undefined, setPointer: '', slotted: [] };
+  const naming = { prefix: '', ids: undefined, outer: undefined };
+  const around = { scope, naming, set: undefined, setPointer: '', slotted: [] };
   const children = childrenOf(source.children, pointer, around);
   const growth: Growth = { document, on, trace, bones: [root], written: [children], sites: [] };
   grow(growth, pendingOf(children, root));
@@ -262,11 +272,11 @@ function makeBone(made: Expanded, next: Pending, index: number, counts: Map<stri
 /** A bone of another source in the same place. @throws BuildError */
 export function remadeBone(
   { index, id, place, hidden, selected }: Pick<Bone, 'index' | 'id' | 'place' | 'hidden' | 'selected'>,
-  { source, pointer, origins, bound, scope, prefix }: Expanded,
+  { source, pointer, origins, bound, scope, naming }: Expanded,
   parent: Bone,
 ): Bone {
   const rightToLeft = source.direction === undefined ? parent.box.rightToLeft : source.direction === 'rtl';
-  const named = prefix === '' ? source : withPrefix(source, prefix);
+  const named = naming.prefix === '' ? source : withNames(source, naming);
   return {
     index,
     id,
@@ -295,18 +305,19 @@ function boxAt(pointer: string, source: WidgetSource, rightToLeft: boolean): Box
   }
 }
 
-/** Names inside an instance are those of its own widgets. */
-function withPrefix(source: WidgetSource, prefix: string): WidgetSource {
+/** A widget with the ids of the widgets that it names. */
+function withNames(source: WidgetSource, naming: Naming): WidgetSource {
   const target = source['anchor-to'];
   const may = source['may-overlap'];
   const order = source['focus-order'];
+  const idOf = (name: string) => namedIn(naming, name);
   const neighbours: Partial<Record<Direction, string>> = {};
-  for (const key of directions) if (source[key] !== undefined) neighbours[key] = prefix + source[key];
+  for (const key of directions) if (source[key] !== undefined) neighbours[key] = idOf(source[key]);
   return {
     ...source,
-    ...(target !== undefined && { 'anchor-to': prefix + target }),
-    ...(Array.isArray(may) && { 'may-overlap': (may as readonly string[]).map((name) => prefix + name) }),
-    ...(order && { 'focus-order': order.map((name) => prefix + name) }),
+    ...(target !== undefined && { 'anchor-to': idOf(target) }),
+    ...(Array.isArray(may) && { 'may-overlap': (may as readonly string[]).map(idOf) }),
+    ...(order && { 'focus-order': order.map(idOf) }),
     ...neighbours,
   };
 }

@@ -67,8 +67,8 @@ describe('components', () => {
       params: { first: 'text' },
       arrange: 'row',
       children: [
-        { id: 'left', use: 'gauge', label: '{first}', value: 0.5 } as WidgetSource,
-        { id: 'right', use: 'gauge', label: 'Air', value: '{air}' } as WidgetSource,
+        { id: 'left', use: 'gauge', label: '{first}', value: 0.5 },
+        { id: 'right', use: 'gauge', label: 'Air', value: '{air}' },
       ],
     },
   };
@@ -88,7 +88,7 @@ describe('components', () => {
           width: 200,
           children: [{ id: 'extra', size: 9 }],
           set: { bar: { height: 30 } },
-        } as WidgetSource,
+        },
       ]),
     ).layoutOn({ width: 900, height: 400 });
     expect(on.widgets.map(({ id }) => id)).toEqual(['test', 'hull', 'hull.label', 'hull.bar', 'extra']);
@@ -142,12 +142,12 @@ describe('components', () => {
     ['an unknown component', { use: 'gage' }, 'there is no component "gage"; did you mean "gauge"?'],
     [
       'a parameter that is missing',
-      { use: 'gauge', label: 'Hull' } as WidgetSource,
+      { use: 'gauge', label: 'Hull' },
       'an instance of gauge needs the key "value"',
     ],
     [
       'one of another type',
-      { use: 'gauge', label: 'Hull', value: 'high' } as WidgetSource,
+      { use: 'gauge', label: 'Hull', value: 'high' },
       '"value" is a number, not "high"',
     ],
     [
@@ -157,7 +157,7 @@ describe('components', () => {
     ],
     [
       'a change of nothing',
-      { use: 'gauge', label: 'Hull', value: 1, set: { br: {} } } as WidgetSource,
+      { use: 'gauge', label: 'Hull', value: 1, set: { br: {} } },
       'there is no widget of gauge "br"; did you mean "bar"?',
     ],
   ])('%s is refused', (_, widget, sentence) => {

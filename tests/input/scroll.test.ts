@@ -116,12 +116,12 @@ describe('scrolling', () => {
     const one = player();
     one.swipe([110, 20], [110, 12], [110, 2]);
     expect(one.told('press', 'release', 'click', 'drag-start')).toEqual([
-      'press key-1',
-      'release key-1',
+      'press row-1.key',
+      'release row-1.key',
       'drag-start page',
     ]);
     const other = player().swipe([110, 20], [111, 18]);
-    expect(other.told('click')).toEqual(['click key-1']);
+    expect(other.told('click')).toEqual(['click row-1.key']);
   });
 
   test('by keys where nothing has the focus, and to what gets it', () => {
@@ -132,12 +132,12 @@ describe('scrolling', () => {
     expect(at(one).y).toBe(700);
     one.keys('Home').wait(1000);
     expect(at(one).y).toBe(0);
-    one.effects.push(...one.input.focus('key-3'));
+    one.effects.push(...one.input.focus('row-3.key'));
     one.keys('ArrowDown').wait(1000);
-    expect([one.input.focused, at(one).y]).toEqual(['key-4', 48]);
+    expect([one.input.focused, at(one).y]).toEqual(['row-4.key', 48]);
     one.keys('ArrowUp', 'ArrowUp', 'ArrowUp').wait(1000);
-    expect([one.input.focused, at(one).y]).toEqual(['key-1', 0]);
-    one.effects.push(...one.input.scrollTo('key-9'));
+    expect([one.input.focused, at(one).y]).toEqual(['row-1.key', 0]);
+    one.effects.push(...one.input.scrollTo('row-9.key'));
     one.wait(1000);
     expect(at(one).y).toBe(548);
   });

@@ -94,7 +94,11 @@ export class Player {
       const rest =
         'control' in one ? one.control : 'widget' in one ? one.widget : 'scope' in one ? one.scope : '';
       const more =
-        one.type === 'change' ? ` ${one.key} ${String(one.value)}` : one.type === 'device' ? one.device : '';
+        one.type === 'change'
+          ? ` ${one.key} ${one.value.toString()}`
+          : one.type === 'device'
+            ? one.device
+            : '';
       return `${one.type} ${rest ?? ''}${more}`.trim();
     });
   }

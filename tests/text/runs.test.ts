@@ -108,7 +108,7 @@ describe('words set in another way', () => {
   });
 
   test('parameters of a component are written by the author: their marks hold', () => {
-    const document = documentOf([{ use: 'row', id: 'r', label: '[Hull](loud) {depth}' } as WidgetSource], {
+    const document = documentOf([{ use: 'row', id: 'r', label: '[Hull](loud) {depth}' }], {
       styles,
       cases: { only: { depth: '[x](700)' } },
       components: {
