@@ -13,7 +13,7 @@ export function validate(
   origin: Origin,
   diagnostics: DiagnosticList,
 ): boolean {
-  const errors = shapeErrors(value, format === 'document' ? documentSchema : themeSchema);
+  const errors = errorsOf(value, format);
   const told = new Set<string>();
   for (const error of errors) {
     // One sentence for one place: what a value may be is said whole by its schema's title.
@@ -30,9 +30,8 @@ export function validate(
  * id and children are left: what its other keys would mean nobody knows.
  */
 export function withoutErrors(value: Json, format: 'document' | 'theme'): Json | undefined {
-  const schema = format === 'document' ? documentSchema : themeSchema;
   const copy = structuredClone(value);
-  for (const { pointer, keyword, key } of shapeErrors(copy, schema)) {
+  for (const { pointer, keyword, key } of errorsOf(copy, format)) {
     const steps = stepsOf(pointer);
     if (keyword === 'required') return undefined;
     if (keyword === 'additionalProperties' || key !== undefined) steps.push(key!);
@@ -42,7 +41,24 @@ export function withoutErrors(value: Json, format: 'document' | 'theme'): Json |
     if (at >= 0) leaveIdOf(copy, steps.slice(0, at + 1));
     else if (!remove(copy, steps)) return undefined;
   }
-  return shapeErrors(copy, schema).length === 0 ? copy : undefined;
+  return errorsOf(copy, format).length === 0 ? copy : undefined;
+}
+
+/** What of a value is not of the shape. What an instance gives to a parameter is of the type of the parameter, whatever key is called so. */
+function errorsOf(value: Json, format: 'document' | 'theme'): ShapeError[] {
+  if (format === 'theme') return shapeErrors(value, themeSchema);
+  return shapeErrors(value, documentSchema).filter(({ pointer }) => !isGivenParameter(value, pointer));
+}
+
+function isGivenParameter(document: Json, pointer: string): boolean {
+  const steps = stepsOf(pointer);
+  const key = steps.at(-1);
+  const widget = follow(document, steps.slice(0, -1));
+  if (key === undefined || typeof widget !== 'object' || widget === null || !Object.hasOwn(widget, 'use'))
+    return false;
+  const { use } = widget as Readonly<Record<string, Json>>;
+  const params = typeof use === 'string' ? follow(document, ['components', use, 'params']) : undefined;
+  return typeof params === 'object' && params !== null && Object.hasOwn(params, key);
 }
 
 /** Leaves of a widget its id and its children. */

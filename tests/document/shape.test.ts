@@ -2,10 +2,12 @@ import { readFileSync } from 'node:fs';
 import { expect, test } from '@jest/globals';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import { parse } from 'yaml';
+import { readDocument } from 'pimbot';
 import { documentSchema, themeSchema } from 'pimbot/tools';
 import { random } from '../../bench/trees.ts';
 import { shapeErrors, type Schema } from '../../src/document/shape.ts';
 import { newSeed, rounds } from '../support/deep.ts';
+import { told } from '../support/views.ts';
 
 /* Our reading of the shipped schemas beside that of a validator that knows nothing of Pimbot. */
 
@@ -113,4 +115,17 @@ test('says of documents and themes that went wrong, and of right ones, what anot
     }
   }
   expect(wrong).toBeGreaterThan(count);
+});
+
+test('what an instance gives to a parameter is of its type, whatever key of widgets is called so', () => {
+  const read = (step: unknown) =>
+    told(
+      readDocument({
+        pimbot: 1,
+        components: { row: { params: { step: 'number' }, children: [{ kind: 'text', text: '{step}' }] } },
+        views: { v: { children: [{ use: 'row', step } as never] } },
+      }),
+    );
+  expect(read(5)).toEqual([]);
+  expect(read('five').join()).toContain('"step" is a number, not "five"');
 });

@@ -95,7 +95,7 @@ export class Player {
         'control' in one ? one.control : 'widget' in one ? one.widget : 'scope' in one ? one.scope : '';
       const more =
         one.type === 'change'
-          ? ` ${one.key} ${one.value.toString()}`
+          ? ` ${one.key} ${JSON.stringify(one.value)}`
           : one.type === 'device'
             ? one.device
             : '';
