@@ -22,7 +22,7 @@ const stages = [
   'paint',
   'report',
 ];
-const hosts = ['jest', 'node', 'cli'];
+const hosts = ['browser', 'jest', 'node', 'cli'];
 const all = [...stages, ...hosts];
 const alternatives = (names) => `^src/(${names.join('|')})/`;
 

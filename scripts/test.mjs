@@ -11,6 +11,7 @@ const bin = (/** @type {string[]} */ ...name) => join(root, 'node_modules', ...n
 /** What is looked at beside the tests, one after the other. @type {[string, string, string[]][]} */
 const steps = [
   ['types', bin('typescript', 'bin', 'tsc'), ['-p', 'tsconfig.json']],
+  ['types of the core, which has no page', bin('typescript', 'bin', 'tsc'), ['-p', 'tsconfig.core.json']],
   ['lint', bin('eslint', 'bin', 'eslint.js'), ['.']],
   ['format', bin('prettier', 'bin', 'prettier.cjs'), ['--check', '--log-level', 'warn', '.']],
   [

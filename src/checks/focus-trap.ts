@@ -14,7 +14,7 @@ export const focusTrap = {
   source: 'WCAG 2.2, success criterion 2.1.2',
   severity: 'error',
   sentence: ({ facts: { first } }) => `traps the focus: no direction leads back to ${first}`,
-  remedies: ['forgetNeighbour'],
+  remedies: [],
   run(subject, _, report) {
     if (!movesFocus(subject)) return;
     const field = focusField(subject);

@@ -1,6 +1,7 @@
 import type { WidgetSource } from '../document/index.ts';
 import type { Reason } from '../why/index.ts';
 import type { Check } from './check.ts';
+import type { Subject } from './subject/subject.ts';
 
 type Facts = { readonly message: string };
 
@@ -18,19 +19,17 @@ export const missingMessage = {
   run(subject, limit, report) {
     const { messages } = subject;
     const texted = subject.form.once('missing-message', () =>
-      subject.widgets.filter(
-        ({ index, source, scope }) =>
-          subject.paints(index) &&
-          (['text', 'placeholder'] as const).some((key) => {
-            const said = key in source ? (source as WidgetSource)[key] : undefined;
-            return typeof said === 'string' && scope.messagesIn(said).some((one) => messages.lacks(one));
-          }),
+      subject.widgets.filter(({ index, source, scope }) =>
+        keysOf(subject, index).some((key) => {
+          const said = key in source ? (source as WidgetSource)[key] : undefined;
+          return typeof said === 'string' && scope.messagesIn(said).some((one) => messages.lacks(one));
+        }),
       ),
     );
     for (const { index, source, scope, origins, pointer } of texted) {
       const missing: string[] = [];
       const reasons: Reason[] = [];
-      for (const key of ['text', 'placeholder'] as const) {
+      for (const key of keysOf(subject, index)) {
         const said = key in source ? (source as WidgetSource)[key] : undefined;
         if (typeof said !== 'string') continue;
         for (const message of scope.messagesIn(said).filter((one) => messages.lacks(one))) {
@@ -50,3 +49,8 @@ export const missingMessage = {
     }
   },
 } as const satisfies Check<Facts>;
+
+/** What is read of a widget: what is drawn, and what is said of it, drawn or not. */
+function keysOf(subject: Subject, index: number): readonly ('text' | 'placeholder' | 'label')[] {
+  return subject.paints(index) ? ['text', 'placeholder', 'label'] : ['label'];
+}

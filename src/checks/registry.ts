@@ -29,6 +29,7 @@ import { missingGlyph } from './missing-glyph.ts';
 import { missingMessage } from './missing-message.ts';
 import { missingPage } from './missing-page.ts';
 import { missingPicture } from './missing-picture.ts';
+import { namelessControl } from './nameless-control.ts';
 import { nearlyAligned } from './nearly-aligned.ts';
 import { nearlySameSize } from './nearly-same-size.ts';
 import { nestedControls } from './nested-controls.ts';
@@ -110,6 +111,7 @@ const ofLayouts = [
   focusTrap,
   focusOneWay,
   focusJumps,
+  namelessControl,
 ] as const;
 
 /** Every check of a document as it is written. */

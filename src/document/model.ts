@@ -236,6 +236,8 @@ export interface WidgetSource extends ContainerSource, NeighboursSource {
   readonly 'step'?: number;
   /** What a control is called for those who do not see it; its text if left out. */
   readonly 'label'?: string;
+  /** Whether a screen reader tells a change of it, and at once (ARIA, aria-live). */
+  readonly 'live'?: 'off' | 'polite' | 'assertive';
   readonly 'text'?: string | number;
   readonly 'wrap'?: boolean;
   /** The most lines of its text. */

@@ -24,3 +24,5 @@ export type { EnteredScope, FocusCommand, FocusState, FocusStep } from './focus/
 export { oppositeOf } from './focus/toward.ts';
 export { ViewInput } from './view-input.ts';
 export type { Listener, ViewInputOptions } from './view-input.ts';
+export { accessibleItems, accessibleName } from './accessible.ts';
+export type { AccessibleItem, Role } from './accessible.ts';

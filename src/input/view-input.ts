@@ -1,5 +1,6 @@
 import type { Direction, State, WidgetSource } from '../document/index.ts';
 import type { LiveNode, LiveView } from '../live/index.ts';
+import { accessibleItems, type AccessibleItem } from './accessible.ts';
 import { ControlChanges } from './control-changes.ts';
 import type { Device, DragEffect, InputEffect, InputEvent, KeyEvent, PointerEvent } from './events.ts';
 import type { FocusCommand } from './focus/focus.ts';
@@ -89,6 +90,11 @@ export class ViewInput {
   /** What lies under a point, in device px; undefined where nothing takes input, and the game may have it. */
   at(x: number, y: number): Hit | undefined {
     return this.#hits.at(x, y);
+  }
+
+  /** The view as a screen reader is to know it now, in document order. */
+  accessible(): readonly AccessibleItem[] {
+    return accessibleItems(this.#live.now.on.tree, this.#focus.field);
   }
 
   /** Takes an event in. @returns what it does, in order. */

@@ -84,7 +84,10 @@ function namesAsked(
       continue;
     }
     const message =
-      key === 'text' || key === 'placeholder' || (widget.use !== undefined && typeof value === 'string');
+      key === 'text' ||
+      key === 'placeholder' ||
+      key === 'label' ||
+      (widget.use !== undefined && typeof value === 'string');
     if (!message && !isTemplate(value)) continue;
     if (isTemplate(value)) {
       for (const name of templateNames(value)) asked.push({ name, at });

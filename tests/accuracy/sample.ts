@@ -96,8 +96,26 @@ export function view(
       reference: { 'size': '1920x1080', 'limits': '1..', 'least-millimetres': 0.11 },
       kinds: focus,
       ...more,
-      views: { v: { backdrop, children: children.map(marked) } },
+      views: { v: { backdrop, children: children.map((child) => named(marked(child))) } },
     },
+  };
+}
+
+const nameable: ReadonlySet<string | undefined> = new Set([
+  'button',
+  'checkbox',
+  'switch',
+  'slider',
+  'textbox',
+]);
+
+/** A widget in which every control without a text has a name: an empty one is a mistake that is meant. */
+function named(widget: WidgetSource): WidgetSource {
+  const isNameless = nameable.has(widget.kind) && widget.text === undefined && widget.label === undefined;
+  return {
+    ...widget,
+    ...(isNameless && { label: widget.id ?? 'it' }),
+    ...(widget.children && { children: widget.children.map(named) }),
   };
 }
 

@@ -30,6 +30,7 @@ const samples: { readonly [Key in keyof WidgetSource]?: WidgetSource[Key] } = {
   'draggable': true,
   'step': 0.1,
   'label': 'Rise',
+  'live': 'polite',
 };
 
 const kindOf = (key: string): WidgetSource => {

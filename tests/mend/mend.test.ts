@@ -93,6 +93,7 @@ describe('a suggestion', () => {
     expect([...mended].sort()).toMatchInlineSnapshot(`
      [
        "a button too small to hit",
+       "a button whose neighbour leads back to another",
        "a checkbox too small to hit",
        "a child cut off by its parent",
        "a clear panel over a button",

@@ -158,6 +158,13 @@ export const shownKeys = {
     binds: 'shown',
     touches: 'paint',
   },
+  'live': {
+    schema: {
+      ...choice(['off', 'polite', 'assertive']),
+      description: 'Whether a screen reader tells a change of it, and at once, as aria-live in ARIA.',
+    },
+    touches: 'paint',
+  },
   'placeholder': {
     schema: { type: 'string', title: 'a text', description: 'What an empty textbox says.' },
     kinds: ['textbox'],

@@ -9,7 +9,9 @@ export interface FocusGround {
   readonly widgets: readonly Widget[];
   /** The border box of a widget, in u of the view. */
   rectInU(index: number): Rect;
-  /** Whether a control can take the focus now: there, seen, not disabled, not behind an open dialog. */
+  /** Whether a widget is there for a player: not hidden, with an area, not behind an open dialog. */
+  isShown(index: number): boolean;
+  /** Whether a control can take the focus now: it is shown and not disabled. */
   isUsable(index: number): boolean;
   /** Undefined where there is no such widget now. */
   indexOf(id: string): number | undefined;
@@ -40,6 +42,10 @@ export class FocusField {
     return (this.#usable ??= this.#ground.widgets.flatMap(({ index, kind }) =>
       controls.has(kind) && this.#ground.isUsable(index) ? [index] : [],
     ));
+  }
+
+  isShown(index: number): boolean {
+    return this.#ground.isShown(index);
   }
 
   isUsable(index: number): boolean {

@@ -28,17 +28,18 @@ export function focusGround(
       if (!(widgets[at]!.look.opacity > 0)) return false;
     return true;
   };
+  const isShown = (index: number) =>
+    widgets[index]!.visible &&
+    layout.widthInU(index) > 0 &&
+    layout.heightInU(index) > 0 &&
+    isSeen(index) &&
+    !isBehind(index);
   return {
     widgets,
     dialog,
     rectInU: (index) => layout.rectInU(index),
     indexOf,
-    isUsable: (index) =>
-      widgets[index]!.visible &&
-      !widgets[index]!.states.includes('disabled') &&
-      layout.widthInU(index) > 0 &&
-      layout.heightInU(index) > 0 &&
-      isSeen(index) &&
-      !isBehind(index),
+    isShown,
+    isUsable: (index) => !widgets[index]!.states.includes('disabled') && isShown(index),
   };
 }

@@ -124,6 +124,38 @@ export const ofFocus: readonly Defect[] = [
     },
   },
   {
+    name: 'a control without a name',
+    check: 'nameless-control',
+    widget: 'w',
+    make: (place, nth) => {
+      const one = (label: string) =>
+        view(
+          [
+            place(
+              nth % 2 === 0
+                ? { ...key('w'), label }
+                : {
+                    id: 'w',
+                    kind: 'slider',
+                    value: 0.5,
+                    size: [300, 60],
+                    padding: [24, 0],
+                    look: { 'background': '#0d4452', 'color': '#9ef7c9', 'handle-color': '#ffffff' },
+                    label,
+                  },
+            ),
+          ],
+          {
+            kinds: {
+              button: { background: '#0d4452', states: { focused: { border: '4 #ffffff' } } },
+              slider: { states: { focused: { border: '4 #ffffff' } } },
+            },
+          },
+        );
+      return { clean: one('Anchor'), broken: one('') };
+    },
+  },
+  {
     name: 'two buttons a hair apart',
     check: 'crowded-targets',
     widget: 'w',

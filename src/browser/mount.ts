@@ -1,0 +1,164 @@
+import type { InputEffect, InputEvent, ViewInputOptions } from '../input/index.ts';
+import { ViewInput } from '../input/index.ts';
+import type { LiveView } from '../live/index.ts';
+import { CanvasCache, LiveDrawing, repaintOnCanvas, type PaintGame } from '../paint/index.ts';
+import { Listeners } from './listeners.ts';
+import { Pads } from './pads.ts';
+import { SafeArea, screenOf } from './surface.ts';
+import { TypingElement } from './typing-element.ts';
+
+export interface MountOptions extends ViewInputOptions {
+  /** Called once a frame, before the view is drawn. @param ms Since the frame before. */
+  readonly frame?: (ms: number) => void;
+  /** Draws what the game shows in widgets of the kind canvas. */
+  readonly game?: PaintGame;
+  /** Whether it draws by itself, once a frame; true if left out. With false the game calls `frame`. */
+  readonly loop?: boolean;
+}
+
+/** A view on a canvas of a page. */
+export interface Mounted {
+  readonly input: ViewInput;
+  /** Moves on by so many milliseconds and draws what has changed; for games with a loop of their own. */
+  frame(ms: number): void;
+  /** Takes everything away again: listeners, elements, the loop. */
+  unmount(): void;
+}
+
+/** A frame that took longer, in ms, was one in which the page slept. */
+const longestFrame = 100;
+
+/**
+ * Puts a live view on a canvas: it is as large as the canvas in device px, keeps off notches (`env(safe-area-inset-*)`), answers
+ * pointers, wheels, keys, pads, input methods and the clipboard, and is drawn where it has changed. Motion is reduced for players
+ * who asked their system for it. A canvas without `tabindex` gets 0, so that it can have the keyboard.
+ * @throws Error for a canvas that gives no 2d context.
+ */
+export function mount(canvas: HTMLCanvasElement, live: LiveView, options: MountOptions = {}): Mounted {
+  const context = canvas.getContext('2d');
+  if (!context) throw new Error('the canvas gives no 2d context: it has another one already');
+  const page = canvas.ownerDocument;
+  const window = page.defaultView!;
+  const listeners = new Listeners();
+  const input = new ViewInput(live, options);
+  const drawing = new LiveDrawing(live);
+  const cache = new CanvasCache(
+    (width, height) => new OffscreenCanvas(width, height),
+    () => new Path2D(),
+  );
+  const pads = new Pads();
+  const safe = new SafeArea(page);
+  listeners.add(() => safe.remove());
+  const ratio = () => window.devicePixelRatio || 1;
+
+  const hear = (event: InputEvent): readonly InputEffect[] => {
+    const effects = input.hear(event);
+    for (const effect of effects)
+      if (effect.type === 'copy') void window.navigator.clipboard?.writeText(effect.text).catch(() => {});
+    return effects;
+  };
+
+  const fit = () => {
+    const screen = screenOf(canvas, safe, ratio());
+    if (canvas.width !== screen.width || canvas.height !== screen.height) {
+      canvas.width = screen.width;
+      canvas.height = screen.height;
+      isBlank = true;
+    }
+    live.resize(screen);
+  };
+  /** A canvas of another size has forgotten what was on it. */
+  let isBlank = true;
+  const sizes = new ResizeObserver(fit);
+  sizes.observe(canvas);
+  listeners.add(() => sizes.disconnect());
+  listeners.on(window, 'resize', fit);
+
+  const calm = window.matchMedia('(prefers-reduced-motion: reduce)');
+  const followMotion = () => (live.motion = calm.matches ? 'reduced' : 'full');
+  followMotion();
+  listeners.on(calm, 'change', followMotion);
+
+  const before = { tabIndex: canvas.getAttribute('tabindex'), touchAction: canvas.style.touchAction };
+  if (before.tabIndex === null) canvas.tabIndex = 0;
+  canvas.style.touchAction = 'none';
+  listeners.add(() => {
+    if (before.tabIndex === null) canvas.removeAttribute('tabindex');
+    canvas.style.touchAction = before.touchAction;
+  });
+
+  const typing = new TypingElement(canvas, listeners, hear, () => input.focused !== undefined && isTextbox());
+  const isTextbox = () => live.nodeOf(input.focused ?? '')?.widget.kind === 'textbox';
+
+  const pointer = (event: PointerEvent, type: 'move' | 'down' | 'up' | 'cancel' | 'out') => {
+    const { left, top } = canvas.getBoundingClientRect();
+    const device = event.pointerType === 'touch' || event.pointerType === 'pen' ? event.pointerType : 'mouse';
+    const [x, y] = [(event.clientX - left) * ratio(), (event.clientY - top) * ratio()];
+    const effects = hear({ type, pointer: event.pointerId, device, x, y });
+    const hit = type === 'out' || type === 'cancel' ? undefined : input.at(x, y);
+    if (type === 'move' || type === 'down')
+      canvas.style.cursor = cursorOf(hit !== undefined, hit?.control, hit?.isDisabled);
+    return effects;
+  };
+  listeners.on(canvas, 'pointermove', (event) => {
+    // A fast pointer tells of several places at once.
+    const all = event.getCoalescedEvents?.() ?? [];
+    for (const one of all.length > 0 ? all : [event]) pointer(one, 'move');
+  });
+  listeners.on(canvas, 'pointerdown', (event) => {
+    if (event.button !== 0) return;
+    canvas.setPointerCapture?.(event.pointerId);
+    pointer(event, 'down');
+    typing.follow();
+    event.preventDefault();
+  });
+  listeners.on(canvas, 'pointerup', (event) => {
+    if (event.button === 0) pointer(event, 'up');
+  });
+  listeners.on(canvas, 'pointercancel', (event) => void pointer(event, 'cancel'));
+  listeners.on(canvas, 'pointerleave', (event) => void pointer(event, 'out'));
+  listeners.on(
+    canvas,
+    'wheel',
+    (event) => {
+      const { left, top, height } = canvas.getBoundingClientRect();
+      // In lines and pages of the view where the device does not count px.
+      const times = ratio() * (event.deltaMode === 1 ? 40 : event.deltaMode === 2 ? height : 1);
+      const [deltaX, deltaY] = [event.deltaX * times, event.deltaY * times];
+      const place = { x: (event.clientX - left) * ratio(), y: (event.clientY - top) * ratio() };
+      const effects = hear({ type: 'wheel', ...place, deltaX, deltaY });
+      if (effects.some(({ type }) => type === 'scroll')) event.preventDefault();
+    },
+    { passive: false },
+  );
+
+  const step = (ms: number) => {
+    const passed = Math.min(longestFrame, Math.max(0, ms));
+    for (const event of pads.events([...(window.navigator.getGamepads?.() ?? [])])) hear(event);
+    hear({ type: 'time', ms: passed });
+    options.frame?.(passed);
+    live.advance(passed);
+    typing.follow();
+    const now = drawing.update();
+    const whole = { x: 0, y: 0, width: now.width, height: now.height };
+    repaintOnCanvas(isBlank ? { ...now, changed: [whole] } : now, context, cache, options.game);
+    isBlank = false;
+  };
+  fit();
+  step(0);
+  let loop = 0;
+  let last: number | undefined;
+  const next = (time: number) => {
+    loop = window.requestAnimationFrame(next);
+    step(time - (last ?? time));
+    last = time;
+  };
+  if (options.loop !== false) loop = window.requestAnimationFrame(next);
+  listeners.add(() => window.cancelAnimationFrame(loop));
+  return { input, frame: step, unmount: () => listeners.end() };
+}
+
+function cursorOf(isHit: boolean, control: string | undefined, isDisabled: boolean | undefined): string {
+  if (!isHit || control === undefined) return '';
+  return isDisabled ? 'not-allowed' : 'pointer';
+}
