@@ -55,8 +55,18 @@ export type {
   SlotState,
   Things,
 } from './live/index.ts';
-export { FocusField, Hits, ViewInput, focusAfter, focusGround, noFocus } from './input/index.ts';
+export {
+  FocusField,
+  Hits,
+  ViewInput,
+  focusAfter,
+  focusGround,
+  listWindow,
+  noFocus,
+  popupPlace,
+} from './input/index.ts';
 export type {
+  AccessibleItem,
   ChangeEffect,
   Device,
   FocusCommand,
@@ -66,7 +76,12 @@ export type {
   InputEvent,
   KeyEvent,
   Listener,
+  ListWindow,
+  LongList,
   PointerEvent,
+  PopupPlace,
+  PopupRules,
+  PopupSide,
   ViewInputOptions,
 } from './input/index.ts';
 export { BuildError } from './skeleton/index.ts';

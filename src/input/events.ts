@@ -121,6 +121,13 @@ export type InputEffect =
   | DropEffect
   | ChangeEffect
   | FocusEffect
+  /** A pointer, or the focus that is shown, has stayed on a control for half a second: where the pointer is, in device px. */
+  | {
+      readonly type: 'rest';
+      readonly control: string;
+      readonly at: { readonly x: number; readonly y: number } | undefined;
+    }
+  | { readonly type: 'rest-end'; readonly control: string }
   /** Enter in a textbox. */
   | { readonly type: 'submit'; readonly control: string }
   /** What is to be put into the system's clipboard. */

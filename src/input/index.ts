@@ -24,5 +24,9 @@ export type { EnteredScope, FocusCommand, FocusState, FocusStep } from './focus/
 export { oppositeOf } from './focus/toward.ts';
 export { ViewInput } from './view-input.ts';
 export type { Listener, ViewInputOptions } from './view-input.ts';
-export { accessibleItems, accessibleName } from './accessible.ts';
+export { accessibleName } from './accessible.ts';
 export type { AccessibleItem, Role } from './accessible.ts';
+export { popupPlace } from './popup.ts';
+export type { PopupPlace, PopupRules, PopupSide } from './popup.ts';
+export { listWindow } from './list-window.ts';
+export type { ListWindow, LongList } from './list-window.ts';

@@ -17,6 +17,7 @@ import {
   type PointerState,
   type PointerStep,
 } from './pointer.ts';
+import { Resting } from './resting.ts';
 import { Scrolling } from './scrolling.ts';
 import { Typing } from './typing.ts';
 
@@ -48,6 +49,7 @@ export class ViewInput {
   readonly #changes: ControlChanges;
   readonly #focus: FocusInput;
   readonly #typing: Typing;
+  readonly #resting = new Resting();
   #pointers: PointerState = noPointers;
   /** Where each pointer was last. */
   readonly #places = new Map<number, PointerEvent>();
@@ -217,6 +219,7 @@ export class ViewInput {
     this.#pointers = state;
     for (const one of effects) {
       this.#effects.push(one);
+      if (one.type === 'press') this.#resting.end(this.#effects);
       if (one.type === 'click') this.#clicked(one.control);
       else if (one.type === 'drag-start' || one.type === 'drag' || one.type === 'drag-end')
         this.#dragged(one);
@@ -347,6 +350,7 @@ export class ViewInput {
 
   #press(control: string, by: string, isAtOnce: boolean): void {
     if (this.#pressed) return;
+    this.#resting.end(this.#effects);
     this.#effects.push({ type: 'press', control, pointer: undefined });
     this.#pressed = { control, by, clicks: !isAtOnce };
     if (isAtOnce) this.#click(control);
@@ -458,6 +462,14 @@ export class ViewInput {
     }
     if (this.#scrolling.isMoving) this.#scrolling.later(ms, this.#effects);
     this.#hoverAgain();
+    this.#followRest();
+  }
+
+  #followRest(): void {
+    const { focused, isShown } = this.#focus;
+    const over = this.#pointers.pointers.find(({ device, down }) => device !== 'touch' && down === undefined);
+    const place = isShown || !over ? undefined : this.#places.get(over.pointer);
+    this.#resting.follow(isShown ? focused : over?.over, this.#now, place, this.#effects);
   }
 
   /** What has moved under a pointer that stands still is hovered, too. */
