@@ -2,15 +2,7 @@ import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
   {
-    ignores: [
-      'dist',
-      'out',
-      'coverage',
-      'node_modules',
-      '**/*.generated.ts',
-      '**/*.cjs',
-      'examples/viewer/dist',
-    ],
+    ignores: ['dist', 'out', 'coverage', 'node_modules', '**/*.generated.ts', '**/*.cjs', 'examples/*/dist'],
   },
   ...tseslint.configs.recommendedTypeChecked,
   {

@@ -17,7 +17,9 @@ ensurePackages();
 const chromium = ensureChromium();
 await ensureBuilt();
 const vite = join(root, 'node_modules', 'vite', 'bin', 'vite.js');
-if (run(process.execPath, [vite, 'build', '--logLevel', 'warn', 'examples/viewer']) !== 0) process.exit(1);
+for (const page of ['viewer', 'answers'])
+  if (run(process.execPath, [vite, 'build', '--logLevel', 'error', `examples/${page}`]) !== 0)
+    process.exit(1);
 const env = {
   ...process.env,
   PIMBOT_DEEP: '1',

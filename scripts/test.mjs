@@ -50,11 +50,10 @@ async function runSteps() {
 }
 
 const chosen = process.argv.slice(2);
-if (
-  run(process.execPath, [bin('vite', 'bin', 'vite.js'), 'build', '--logLevel', 'warn', 'examples/viewer']) !==
-  0
-)
-  process.exit(1);
+const vite = bin('vite', 'bin', 'vite.js');
+for (const page of ['viewer', 'answers'])
+  if (run(process.execPath, [vite, 'build', '--logLevel', 'error', `examples/${page}`]) !== 0)
+    process.exit(1);
 const env = {
   ...process.env,
   PIMBOT_CHROMIUM: chromium,

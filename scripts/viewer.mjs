@@ -1,14 +1,9 @@
-// `npm run viewer`: serves examples/viewer on this machine alone until it is stopped.
+// `npm run viewer`, `npm run answers`: serves a page of examples/ on this machine alone until it is stopped.
 import { join } from 'node:path';
 import { ensureBuilt, ensurePackages, root, run } from './setup.mjs';
 
+const [page = 'viewer', ...more] = process.argv.slice(2);
 ensurePackages();
 await ensureBuilt();
 const vite = join(root, 'node_modules', 'vite', 'bin', 'vite.js');
-process.exitCode = run(process.execPath, [
-  vite,
-  'examples/viewer',
-  '--logLevel',
-  'info',
-  ...process.argv.slice(2),
-]);
+process.exitCode = run(process.execPath, [vite, `examples/${page}`, '--logLevel', 'info', ...more]);

@@ -19,7 +19,7 @@ export interface LoadedProject {
 }
 
 /** The files the page is built with, by their path from the examples folder. */
-const texts = import.meta.glob<string>(['../fathom-post/*.yaml', '../broken/*.yaml'], {
+const texts = import.meta.glob<string>(['../fathom-post/*.yaml', '../broken/*.yaml', '../answers/*.yaml'], {
   query: '?raw',
   import: 'default',
   eager: true,

@@ -20,9 +20,9 @@ export interface MountOptions extends ViewInputOptions {
 export interface Mounted {
   readonly input: ViewInput;
   /** Moves on by so many milliseconds and draws what has changed; for games with a loop of their own. */
-  frame(ms: number): void;
+  readonly frame: (ms: number) => void;
   /** Takes everything away again: listeners, elements, the loop. */
-  unmount(): void;
+  readonly unmount: () => void;
 }
 
 /** A frame that took longer, in ms, was one in which the page slept. */

@@ -143,8 +143,16 @@ function leadsTo(live: LiveView, field: FocusField, from: number, way: Way): num
     if (!counts) continue;
     const within = all.filter((index) => around(index).includes(at));
     found = best(origin, within);
-    if (found === undefined && is(at, 'focus-wrap', true) && within.length > 0) {
-      const boxes = within.map((index) => box(index));
+    const acrossKeys =
+      way === 'nav-left' || way === 'nav-right' ? (['y', 'height'] as const) : (['x', 'width'] as const);
+    const [start, size] = acrossKeys;
+    const own = box(from);
+    const inLine = within.filter((index) => {
+      const other = box(index);
+      return other[start] + other[size] > own[start] + 0.01 && other[start] < own[start] + own[size] - 0.01;
+    });
+    if (found === undefined && is(at, 'focus-wrap', true) && inLine.length > 0) {
+      const boxes = inLine.map((index) => box(index));
       const shifted = { ...origin };
       const to = {
         'nav-right': () => Math.min(...boxes.map((one) => one.x)) - origin.right,
@@ -157,7 +165,7 @@ function leadsTo(live: LiveView, field: FocusField, from: number, way: Way): num
           ? (['left', 'right'] as const)
           : (['top', 'bottom'] as const);
       for (const key of keys) shifted[key] += to;
-      found = best(shifted, within);
+      found = best(shifted, inLine);
     }
     if (found !== undefined || at === scope) break;
   }

@@ -1,37 +1,9 @@
-import { readFileSync } from 'node:fs';
-import { createServer, type Server } from 'node:http';
+import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { extname, join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { Browser, Page } from 'playwright-core';
 import { startBrowser } from '../../bench/browser.ts';
-
-const types: Record<string, string> = {
-  '.html': 'text/html',
-  '.js': 'text/javascript',
-  '.css': 'text/css',
-  '.svg': 'image/svg+xml',
-  '.wasm': 'application/wasm',
-};
-
-/** Serves the built page to this machine alone. */
-function serve(folder: string): Promise<Server> {
-  const server = createServer((request, response) => {
-    const path = new URL(request.url ?? '/', 'http://localhost').pathname;
-    try {
-      const body = readFileSync(join(folder, path === '/' ? 'index.html' : path));
-      response.setHeader(
-        'content-type',
-        types[extname(path === '/' ? 'index.html' : path)] ?? 'application/octet-stream',
-      );
-      response.end(body);
-    } catch {
-      response.statusCode = 404;
-      response.end();
-    }
-  });
-  return new Promise((resolve) => server.listen(0, '127.0.0.1', () => resolve(server)));
-}
+import { serve } from '../support/serve.ts';
 
 describe('the viewer', () => {
   let server: Server;

@@ -2,7 +2,7 @@ import type { Direction, WidgetSource } from '../../document/index.ts';
 import { controls, type Widget } from '../../dress/index.ts';
 import type { Rect } from '../../layout/index.ts';
 import { intersection } from '../../scene/index.ts';
-import { axisAlong, nearestToward } from './toward.ts';
+import { axisAlong, isInLine, nearestToward } from './toward.ts';
 
 /** What the focus moves over: the widgets of a view, where they are, and who can take it. */
 export interface FocusGround {
@@ -173,7 +173,8 @@ export class FocusField {
       const found = nearestToward(rect, within, direction, seen);
       if (found !== undefined) return found;
       if (wraps(widget)) {
-        const other = nearestToward(this.#beforeAll(within, rect, direction), within, direction, seen);
+        const inLine = within.filter((index) => isInLine(rect, this.#ground.rectInU(index), direction));
+        const other = nearestToward(this.#beforeAll(inLine, rect, direction), inLine, direction, seen);
         if (other !== undefined) return other;
       }
       if (isLast) return undefined;

@@ -69,6 +69,12 @@ export function distanceToward(from: Rect, to: Rect, direction: Direction): numb
   return Math.hypot(way, beside) + cost - gain - shared;
 }
 
+/** Whether two rectangles have some of the axis across a direction in common. */
+export function isInLine(one: Rect, other: Rect, direction: Direction): boolean {
+  const [a, b] = [seenAlong(one, direction), seenAlong(other, direction)];
+  return Math.min(a.to, b.to) - Math.max(a.from, b.from) > sameEdge;
+}
+
 /** The nearest of some in a direction; undefined where none lies there. @param rectOf Undefined of one that is not seen. */
 export function nearestToward(
   from: Rect,
