@@ -1,4 +1,12 @@
-import { LiveDrawing, LiveView, makeScreen, openView, readDocument, type DocumentSource } from 'pimbot';
+import {
+  LiveDrawing,
+  LiveView,
+  ViewInput,
+  makeScreen,
+  openView,
+  readDocument,
+  type DocumentSource,
+} from 'pimbot';
 import { bundledFonts } from 'pimbot/node';
 
 /** One thing a game does to a view, and a page to the same tree: both are asked for places afterwards. */
@@ -60,12 +68,32 @@ export function liveRaces(count: number): { html: string; races: LiveRace[] } {
   const drawing = new LiveDrawing(live);
   const shown = `$('b2').getBoundingClientRect().left + getComputedStyle($('b2')).opacity.length`;
   const two = [{ name: 'a' }, { name: 'b' }];
+  const input = new ViewInput(live);
+  const pointer = (x: number, y: number) => input.hear({ type: 'move', pointer: 1, device: 'mouse', x, y });
+  // The page does what the view does: finds what lies there, tells it, and shows that it is hovered.
+  const heard = (x: string) =>
+    `const one = document.elementFromPoint(${x}, 10); one.dispatchEvent(new PointerEvent('pointermove', { bubbles: true })); for (const old of document.querySelectorAll('.hover')) if (old !== one) old.classList.remove('hover'); one.classList.add('hover'); getComputedStyle(one).backgroundColor`;
   const races: LiveRace[] = (
     [
       {
         name: 'a hover',
         ours: (turn) => live.setStates('b2', turn % 2 === 0 ? ['hover'] : []),
         theirs: `$('b2').classList.toggle('hover'); getComputedStyle($('b2')).backgroundColor; ${shown}`,
+      },
+      {
+        name: 'a pointer from one button to another',
+        ours: (turn) => pointer(turn % 2 === 0 ? 10 : 370, 10),
+        theirs: heard('round % 2 ? 10 : 370'),
+      },
+      {
+        name: 'a pointer over the same button',
+        ours: (turn) => pointer(310 + (turn % 30), 10),
+        theirs: heard('310 + round % 30'),
+      },
+      {
+        name: 'an arrow key moves the focus',
+        ours: (turn) => input.hear({ type: 'key-down', key: turn % 2 === 0 ? 'ArrowRight' : 'ArrowLeft' }),
+        theirs: `const one = $(round % 2 ? 'b0' : 'b1'); if (one.tabIndex !== 0) one.tabIndex = 0; one.focus(); getComputedStyle(one).outlineStyle`,
       },
       {
         name: 'a moved offset',

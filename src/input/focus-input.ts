@@ -1,5 +1,4 @@
 import type { LiveNode, LiveView } from '../live/index.ts';
-import { openDialog } from '../scene/index.ts';
 import type { InputEffect } from './events.ts';
 import { FocusField } from './focus/field.ts';
 import { focusAfter, noFocus, type FocusCommand, type FocusState } from './focus/focus.ts';
@@ -14,6 +13,8 @@ export class FocusInput {
   #field: FocusField | undefined;
   /** The versions of the live view that the field was made of, and that it was settled with. */
   #fielded = -1;
+  /** What the field was made for. */
+  #standing = -1;
   #settled = -1;
   /** The open dialog on top: its index and id. */
   #dialog = -1;
@@ -52,10 +53,16 @@ export class FocusInput {
   get field(): FocusField {
     const version = this.#live.update();
     if (this.#field && version === this.#fielded) return this.#field;
+    this.#fielded = version;
+    const { standing } = this.#live;
+    if (this.#field && standing === this.#standing) {
+      this.#field.refresh();
+      return this.#field;
+    }
+    this.#standing = standing;
     const { on } = this.#live.now;
     const ground = focusGround(on.tree, on.layout, (id) => this.#live.find(id));
     this.#dialog = ground.dialog;
-    this.#fielded = version;
     return (this.#field = new FocusField(ground));
   }
 
@@ -77,9 +84,9 @@ export class FocusInput {
     const version = this.#live.update();
     if (version === this.#settled) return false;
     this.#settled = version;
-    const { on, nodes } = this.#live.now;
-    this.#dialog = openDialog(on.tree) ?? -1;
-    const dialog = nodes[this.#dialog]?.bone.id;
+    // Made anew where a dialog may have opened or closed.
+    void this.field;
+    const dialog = this.dialog?.bone.id;
     const isOther = dialog !== this.#dialogId;
     this.#dialogId = dialog;
     const { focused, entered } = this.#state;

@@ -30,6 +30,7 @@ const manyQuestions = 16;
 export class Hits {
   readonly #live: LiveView;
   #version = -1;
+  #standing = -1;
   #now: LiveNow | undefined;
   /** Indexes that take input, in drawing order. */
   #taking: number[] = [];
@@ -88,11 +89,15 @@ export class Hits {
 
   #follow(): void {
     const version = this.#live.update();
-    if (version === this.#version && this.#now) return;
-    this.#now = this.#live.now;
+    if (version === this.#version) return;
     this.#version = version;
-    this.#grid = undefined;
+    // Whether a control is disabled may have changed.
     this.#last = undefined;
+    const { standing } = this.#live;
+    if (standing === this.#standing && this.#now) return;
+    this.#standing = standing;
+    this.#now = this.#live.now;
+    this.#grid = undefined;
     this.#questions = 0;
     const { widgets, order } = this.#now.on.tree;
     const { layout } = this.#now.on;

@@ -69,6 +69,8 @@ export class LiveTree {
   #isMore = true;
   /** Whether anything has changed that places may follow from. */
   isPlaced = false;
+  /** Whether other widgets may be there, seen, or in another order, wherever they are. */
+  isOther = false;
   readonly #source: TreeSource;
   readonly #applied: Tree['applied'];
   readonly names = new LiveNames();
@@ -222,6 +224,9 @@ export class LiveTree {
     node.own = this.#snapshots;
     node.item = this.#item(widget);
     this.touch(node);
+    // It may be seen or not, or turned.
+    if (widget.look.opacity > 0 !== before.look.opacity > 0 || widget.source !== before.source)
+      this.isOther = true;
     if (widget.measure !== before.measure) {
       plan.measures[index] = widget.measure;
       plan.widthMatters[index] = widget.measure !== undefined || widget.box.aspect > 0 ? 1 : 0;
@@ -334,6 +339,7 @@ export class LiveTree {
   #reorder(): void {
     this.order = drawingOrder(this.nodes.map(({ bone }) => bone));
     this.structure++;
+    this.isOther = true;
   }
 
   #isDivided(parent: LiveNode): boolean {
@@ -412,6 +418,7 @@ export class LiveTree {
     this.#showWithin(parent);
     this.order = drawingOrder(nodes.map(({ bone }) => bone));
     this.structure++;
+    this.isOther = true;
     this.isPlaced = true;
   }
 

@@ -70,6 +70,8 @@ export class LiveView<Id extends string = string> {
   /** The structure the layout was made for. */
   #structure = -1;
   #version = 0;
+  /** Counts up where anything may stand elsewhere, be seen or not, or lie in another order. */
+  #standing = 0;
   /** The version in which it was last asked what has changed. */
   #taken = 0;
   /** The version since which everything is another. */
@@ -333,6 +335,8 @@ export class LiveView<Id extends string = string> {
     this.#isChanged = false;
     const tree = this.#tree;
     const version = ++this.#version;
+    if (tree.isPlaced || this.#isPlaced || tree.isOther) this.#standing++;
+    tree.isOther = false;
     if (tree.isPlaced || this.#isPlaced) {
       tree.isPlaced = this.#isPlaced = false;
       this.#isBehind = true;
@@ -340,6 +344,15 @@ export class LiveView<Id extends string = string> {
     }
     tree.version = version + 1;
     return version;
+  }
+
+  /**
+   * A number that is another one where a widget may have moved, come, gone, been shown or hidden: what lies where is to be looked
+   * at again. Looks and states do not change it.
+   */
+  get standing(): number {
+    this.update();
+    return this.#standing;
   }
 
   /** Looks who has moved; only those who draw have to know. */

@@ -15,18 +15,15 @@ import {
 } from 'pimbot';
 import { rounds, seedOf } from '../support/deep.ts';
 import { fonts } from '../support/views.ts';
-import { catalogs, readFile, source, step, type Step } from './everything.ts';
+import { apply, catalogs, readFile, source, step, type Step } from './everything.ts';
 
 const { document } = readDocument(source, { readFile });
 const resources = { fonts, catalogs };
 const cache = () => new CanvasCache(createCanvas, () => new Path2D());
 
+/** Another screen is another canvas. */
 function does(live: LiveView, one: Step): void {
-  if (one.type === 'set') live.set(one.values);
-  else if (one.type === 'states') live.setStates(one.id, one.states);
-  else if (one.type === 'show') live.show(one.changes);
-  else if (one.type === 'scroll') live.scroll('list', 0, one.y);
-  else if (one.type === 'advance') live.advance(one.ms);
+  if (one.type !== 'resize') apply(live, one);
 }
 
 const opened = () => new LiveView(openView(document!, 'test', { resources }), { width: 800, height: 600 });

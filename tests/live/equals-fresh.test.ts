@@ -1,9 +1,20 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { LiveView, drawLayout, openView, readDocument, toSvg, formatDiagnostic } from 'pimbot';
+import {
+  FocusField,
+  Hits,
+  LiveView,
+  ViewInput,
+  drawLayout,
+  focusGround,
+  openView,
+  readDocument,
+  toSvg,
+  formatDiagnostic,
+} from 'pimbot';
 import { rounds, seedOf } from '../support/deep.ts';
 import { fonts } from '../support/views.ts';
-import { catalogs, readFile, source, step, type Step } from './everything.ts';
+import { apply, catalogs, readFile, source, step, type Step } from './everything.ts';
 
 const { document, diagnostics } = readDocument(source, { readFile });
 const resources = { fonts, catalogs };
@@ -56,15 +67,8 @@ test('whatever is changed, a live view is what one opened anew is', () => {
   fc.assert(
     fc.property(fc.array(step, { minLength: 1, maxLength: 14 }), (steps) => {
       const live = new LiveView(openView(document!, 'test', { resources }), { width: 800, height: 600 });
-      const at = { x: 0, y: 0, width: 0, height: 0 };
       for (const one of steps) {
-        if (one.type === 'set') live.set(one.values);
-        else if (one.type === 'states') live.setStates(one.id, one.states);
-        else if (one.type === 'show') live.show(one.changes);
-        else if (one.type === 'resize') live.resize({ width: one.width, height: one.height });
-        else if (one.type === 'scroll') live.scroll('list', 0, one.y);
-        else if (one.type === 'advance') live.advance(one.ms);
-        else live.read(0, at);
+        apply(live, one);
       }
       // Whatever is on its way arrives.
       live.advance(1000);
@@ -100,4 +104,30 @@ test('what is refused leaves no trace, whenever it is found to be none', () => {
   }
   expect(told(live)).toEqual(before);
   expect(refusals).toBeGreaterThanOrEqual(4);
+});
+
+test('what lies where and who can take the focus is kept up, too', () => {
+  const groundOf = (live: LiveView) => {
+    const { on } = live.now;
+    return focusGround(on.tree, on.layout, (id) => on.find(id));
+  };
+  fc.assert(
+    fc.property(fc.array(step, { minLength: 1, maxLength: 14 }), (steps) => {
+      const live = new LiveView(openView(document!, 'test', { resources }), { width: 800, height: 600 });
+      const hits = new Hits(live);
+      const input = new ViewInput(live);
+      for (const one of steps) {
+        apply(live, one);
+        const other = new Hits(live);
+        for (let y = 5; y < 600; y += 60)
+          for (let x = 5; x < 800; x += 60) expect([x, y, hits.at(x, y)]).toEqual([x, y, other.at(x, y)]);
+        input.hear({ type: 'key-down', key: 'Tab' });
+        const field = new FocusField(groundOf(live));
+        const { focused } = input;
+        if (focused === undefined) expect(field.usable).toEqual([]);
+        else expect([focused, field.isUsable(live.indexOf(focused))]).toEqual([focused, true]);
+      }
+    }),
+    { numRuns: rounds(40, 1500), seed: seedOf(19) },
+  );
 });

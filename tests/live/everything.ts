@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { DocumentSource, State } from 'pimbot';
+import type { DocumentSource, LiveView, State } from 'pimbot';
 
 /** A view in which everything that can change is bound to a value, has states, or follows from another widget. */
 export const source: DocumentSource = {
@@ -274,3 +274,14 @@ export const step = fc.oneof(
     arbitrary: fc.record({ type: fc.constant('advance' as const), ms: fc.integer({ min: 0, max: 300 }) }),
   },
 );
+
+/** Does one thing to a view. */
+export function apply(live: LiveView, one: Step): void {
+  if (one.type === 'set') live.set(one.values);
+  else if (one.type === 'states') live.setStates(one.id, one.states);
+  else if (one.type === 'show') live.show(one.changes);
+  else if (one.type === 'resize') live.resize({ width: one.width, height: one.height });
+  else if (one.type === 'scroll') live.scroll('list', 0, one.y);
+  else if (one.type === 'advance') live.advance(one.ms);
+  else live.read(0, { x: 0, y: 0, width: 0, height: 0 });
+}

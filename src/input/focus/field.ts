@@ -28,6 +28,7 @@ export class FocusField {
   readonly #scopes: Int32Array;
   #usable: readonly number[] | undefined;
   readonly #sequences = new Map<number, readonly number[]>();
+  readonly #controls = new Map<number, readonly number[]>();
 
   constructor(ground: FocusGround) {
     this.#ground = ground;
@@ -35,6 +36,12 @@ export class FocusField {
     this.#scopes = new Int32Array(widgets.length);
     for (const { index, parent } of widgets)
       this.#scopes[index] = index === 0 || isClosed(widgets[index]!) ? index : this.#scopes[parent]!;
+  }
+
+  /** Looks again who can take the focus: controls may have been disabled since. */
+  refresh(): void {
+    this.#usable = undefined;
+    this.#sequences.clear();
   }
 
   /** Controls that can take the focus now, in document order. */
@@ -162,24 +169,39 @@ export class FocusField {
 
   #nearest(from: number, direction: Direction): number | undefined {
     const scope = this.#scopes[from]!;
-    const all = this.usable.filter((index) => index !== from && this.#scopes[index] === scope);
+    const all = this.#controlsIn(scope);
     const rect = this.#ground.rectInU(from);
+    const isCandidate = (index: number) => index !== from && this.#ground.isUsable(index);
     for (let at = this.#parent(from); at >= 0; at = this.#parent(at)) {
       const isLast = at === scope;
       const widget = this.#ground.widgets[at]!;
       if (!isLast && !isOpen(widget) && !scrolls(widget) && !wraps(widget)) continue;
-      const within = all.filter((index) => this.#isIn(index, at));
+      const within = isLast ? all : all.filter((index) => this.#isIn(index, at));
       const seen = (index: number) => this.#seenFrom(index, from);
-      const found = nearestToward(rect, within, direction, seen);
+      const found = nearestToward(rect, within, direction, seen, isCandidate);
       if (found !== undefined) return found;
       if (wraps(widget)) {
-        const inLine = within.filter((index) => isInLine(rect, this.#ground.rectInU(index), direction));
-        const other = nearestToward(this.#beforeAll(inLine, rect, direction), inLine, direction, seen);
+        const inLine = within.filter(
+          (index) => isCandidate(index) && isInLine(rect, this.#ground.rectInU(index), direction),
+        );
+        const start = this.#beforeAll(inLine, rect, direction);
+        const other = nearestToward(start, inLine, direction, seen, isCandidate);
         if (other !== undefined) return other;
       }
       if (isLast) return undefined;
     }
     return undefined;
+  }
+
+  /** Controls of a closed scope, whether they can take the focus or not. */
+  #controlsIn(scope: number): readonly number[] {
+    const known = this.#controls.get(scope);
+    if (known) return known;
+    const found = this.#ground.widgets.flatMap(({ index, kind }) =>
+      controls.has(kind) && this.#scopes[index] === scope ? [index] : [],
+    );
+    this.#controls.set(scope, found);
+    return found;
   }
 
   /** What a control has of it where it is looked at from: what a scrolled widget hides is not found from outside of it. */

@@ -13,14 +13,6 @@ const alignedGain = 5;
 /** Edges that lie less apart than this, in u, are the same. */
 const sameEdge = 0.01;
 
-/** A rectangle as seen along a direction: the way there is along, what is beside it across. */
-interface Seen {
-  readonly near: number;
-  readonly far: number;
-  readonly from: number;
-  readonly to: number;
-}
-
 /** The axis a direction goes along. */
 export function axisAlong(direction: Direction): 'x' | 'y' {
   return direction === 'nav-left' || direction === 'nav-right' ? 'x' : 'y';
@@ -33,61 +25,70 @@ export const oppositeOf: { readonly [Name in Direction]: Direction } = {
   'nav-down': 'nav-up',
 };
 
-function seenAlong({ x, y, width, height }: Rect, direction: Direction): Seen {
-  switch (direction) {
-    case 'nav-right':
-      return { near: x, far: x + width, from: y, to: y + height };
-    case 'nav-left':
-      return { near: -(x + width), far: -x, from: y, to: y + height };
-    case 'nav-down':
-      return { near: y, far: y + height, from: x, to: x + width };
-    case 'nav-up':
-      return { near: -(y + height), far: -y, from: x, to: x + width };
-  }
-}
+/** Whether a direction goes along x, and whether it goes up along its axis. */
+const ways: { readonly [Name in Direction]: { readonly isX: boolean; readonly sign: 1 | -1 } } = {
+  'nav-left': { isX: true, sign: -1 },
+  'nav-right': { isX: true, sign: 1 },
+  'nav-up': { isX: false, sign: -1 },
+  'nav-down': { isX: false, sign: 1 },
+};
 
 /**
  * How far one rectangle is from another in a direction; undefined where it does not lie there: it has to be beyond it, or to
  * overlap it and begin and end further on.
  */
 export function distanceToward(from: Rect, to: Rect, direction: Direction): number | undefined {
-  const one = seenAlong(from, direction);
-  const other = seenAlong(to, direction);
-  const isBeyond = other.near >= one.far - sameEdge;
-  const across = Math.min(one.to, other.to) - Math.max(one.from, other.from);
-  const along = Math.min(one.far, other.far) - Math.max(one.near, other.near);
+  const { isX, sign } = ways[direction];
+  const [start, length] = isX ? [from.x, from.width] : [from.y, from.height];
+  const [otherStart, otherLength] = isX ? [to.x, to.width] : [to.y, to.height];
+  // Along the direction: where each begins and ends.
+  const near = sign > 0 ? start : -(start + length);
+  const otherNear = sign > 0 ? otherStart : -(otherStart + otherLength);
+  const far = near + length;
+  const isBeyond = otherNear >= far - sameEdge;
+  if (!isBeyond && !(otherNear > near + sameEdge)) return undefined;
+  const across = isX
+    ? Math.min(from.y + from.height, to.y + to.height) - Math.max(from.y, to.y)
+    : Math.min(from.x + from.width, to.x + to.width) - Math.max(from.x, to.x);
+  const otherFar = otherNear + otherLength;
+  const along = Math.min(far, otherFar) - Math.max(near, otherNear);
   const overlaps = across > sameEdge && along > sameEdge;
-  const isFurther = other.near > one.near + sameEdge && other.far > one.far + sameEdge;
-  if (!isBeyond && !(overlaps && isFurther)) return undefined;
-  const way = Math.max(0, other.near - one.far);
+  if (!isBeyond && !(overlaps && otherFar > far + sameEdge)) return undefined;
+  const way = Math.max(0, otherNear - far);
   const beside = Math.max(0, -across);
-  const isInLine = across > sameEdge;
-  const size = one.to - one.from;
-  const cost = (beside + (isInLine ? 0 : size / 2)) * sidewaysCost[axisAlong(direction)];
-  const gain = isInLine && size > 0 ? alignedGain * Math.min(1, across / size) : 0;
+  const isLined = across > sameEdge;
+  const size = isX ? from.height : from.width;
+  const cost = (beside + (isLined ? 0 : size / 2)) * (isX ? sidewaysCost.x : sidewaysCost.y);
+  const gain = isLined && size > 0 ? alignedGain * Math.min(1, across / size) : 0;
   const shared = overlaps ? Math.sqrt(across * along) : 0;
-  return Math.hypot(way, beside) + cost - gain - shared;
+  return Math.sqrt(way * way + beside * beside) + cost - gain - shared;
 }
 
 /** Whether two rectangles have some of the axis across a direction in common. */
 export function isInLine(one: Rect, other: Rect, direction: Direction): boolean {
-  const [a, b] = [seenAlong(one, direction), seenAlong(other, direction)];
-  return Math.min(a.to, b.to) - Math.max(a.from, b.from) > sameEdge;
+  const shared = ways[direction].isX
+    ? Math.min(one.y + one.height, other.y + other.height) - Math.max(one.y, other.y)
+    : Math.min(one.x + one.width, other.x + other.width) - Math.max(one.x, other.x);
+  return shared > sameEdge;
 }
 
-/** The nearest of some in a direction; undefined where none lies there. @param rectOf Undefined of one that is not seen. */
+/**
+ * The nearest of some in a direction; undefined where none lies there.
+ * @param rectOf Undefined of one that is not seen. @param isCandidate Whether one counts; asked of those that are nearer than all before.
+ */
 export function nearestToward(
   from: Rect,
   candidates: Iterable<number>,
   direction: Direction,
   rectOf: (index: number) => Rect | undefined,
+  isCandidate: (index: number) => boolean,
 ): number | undefined {
   let found: number | undefined;
   let least = Infinity;
   for (const index of candidates) {
     const rect = rectOf(index);
     const distance = rect && distanceToward(from, rect, direction);
-    if (distance === undefined || !(distance < least)) continue;
+    if (distance === undefined || !(distance < least) || !isCandidate(index)) continue;
     least = distance;
     found = index;
   }
