@@ -2,6 +2,7 @@ import type { Widget } from '../dress/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Look } from '../theme/index.ts';
 import { shown } from '../why/index.ts';
+import { mayLieOver } from './subject/siblings.ts';
 import type { Check } from './check.ts';
 import { RectGrid, intersection } from '../scene/index.ts';
 import { pictureLayer } from './subject/behind.ts';
@@ -37,7 +38,7 @@ export const covered = {
       const candidates = grid.meeting(rect).filter((above) => places[above]! > places[index]!);
       for (const above of candidates.sort((a, b) => places[a]! - places[b]!)) {
         const over = subject.visualRect(above);
-        if (!subject.isAbove(above, index) || widgets[above]!.kind === 'tooltip') continue;
+        if (!subject.isAbove(above, index) || mayLieOver.has(widgets[above]!.kind)) continue;
         const shared = intersection(rect, over);
         const most = (100 * shared.width * shared.height) / area;
         if (!(most > limit)) continue;

@@ -1,5 +1,6 @@
 import type { Widget } from '../dress/index.ts';
 import { keyPointer, shown } from '../why/index.ts';
+import { mayLieOver } from './subject/siblings.ts';
 import type { Check } from './check.ts';
 import type { Subject } from './subject/subject.ts';
 
@@ -52,7 +53,7 @@ function nearPairs(subject: Subject, limit: number): readonly NearPair[] {
   const found: NearPair[] = [];
   for (const widget of subject.widgets) {
     const { index, parent, kind, box } = widget;
-    if (index === 0 || !subject.paintsWithin(index) || kind === 'dialog' || kind === 'tooltip') continue;
+    if (index === 0 || !subject.paintsWithin(index) || kind === 'dialog' || mayLieOver.has(kind)) continue;
     const other = before.get(parent);
     before.set(parent, widget);
     if (other?.kind !== kind) continue;

@@ -1,4 +1,5 @@
 import { whyEdge } from '../why/index.ts';
+import { mayLieOver } from './subject/siblings.ts';
 import type { Check } from './check.ts';
 import { axisOf, intersection, overshoot, type EdgeName } from '../scene/index.ts';
 import { controls } from '../dress/index.ts';
@@ -113,7 +114,7 @@ function allows(subject: Subject, index: number, branch: number, other: number):
   for (let at = index; at >= branch; at = subject.widgets[at]!.parent) {
     const { source, kind } = subject.widgets[at]!;
     // They stand over everything: that is what they are for.
-    if (kind === 'dialog' || kind === 'tooltip') return true;
+    if (kind === 'dialog' || mayLieOver.has(kind)) return true;
     const said = 'may-overlap' in source ? source['may-overlap'] : undefined;
     if (said === true) return true;
     if (!Array.isArray(said)) continue;

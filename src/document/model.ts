@@ -19,6 +19,7 @@ export const kinds = [
   'dialog',
   'tooltip',
   'canvas',
+  'scrollbar',
 ] as const;
 export type Kind = (typeof kinds)[number];
 
@@ -264,7 +265,7 @@ export interface WidgetSource extends ContainerSource, NeighboursSource {
   readonly 'trail'?: number | string;
   /** Whether a checkbox or switch is on. */
   readonly 'checked'?: boolean | string;
-  /** Of a button among tabs: the page it shows. */
+  /** Of a button among tabs: the page it shows. Of a scrollbar: the id of what it scrolls. */
   readonly 'controls'?: string;
   /** What an empty textbox says. */
   readonly 'placeholder'?: string;

@@ -84,6 +84,8 @@ export function checkWidgetNames(
     });
   const target = widget['anchor-to'];
   if (target !== undefined && !isTemplate(target)) see(target, 'anchor-to');
+  const { kind, controls } = widget;
+  if (kind === 'scrollbar' && controls !== undefined && !isTemplate(controls)) see(controls, 'controls');
   for (const key of directions) {
     const to = widget[key];
     if (to !== undefined && !isTemplate(to)) see(to, key);

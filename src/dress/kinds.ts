@@ -45,6 +45,7 @@ export const buttonPadding = { x: 16, y: 8 } as const;
 const naturalSizes: { readonly [Name in Kind]?: { width: number; height: number; inEm: boolean } } = {
   separator: { width: 2, height: 2, inEm: false },
   canvas: { width: 300, height: 150, inEm: false },
+  scrollbar: { width: 10, height: 10, inEm: false },
   meter: { width: 160, height: 16, inEm: false },
   slider: { width: 160, height: 8, inEm: false },
   checkbox: { width: 1, height: 1, inEm: true },

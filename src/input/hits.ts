@@ -164,7 +164,7 @@ export class Hits {
 /** Whether a widget is moved by a drag that starts on it. */
 function takesDrags({ kind, source, states }: Widget): boolean {
   if (states.includes('disabled')) return false;
-  if (kind === 'slider' || kind === 'textbox') return true;
+  if (kind === 'slider' || kind === 'textbox' || kind === 'scrollbar') return true;
   if (kind === 'separator') return (source as WidgetSource).value !== undefined;
   return 'draggable' in source && source.draggable === true;
 }

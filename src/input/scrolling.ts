@@ -1,4 +1,5 @@
-import type { Direction } from '../document/index.ts';
+import type { Direction, WidgetSource } from '../document/index.ts';
+import { scrollbarBoxes, type ScrollbarBoxes } from '../inside/index.ts';
 import type { LiveNode, LiveView, Offset } from '../live/index.ts';
 import type { InputEffect } from './events.ts';
 import {
@@ -40,6 +41,8 @@ export class Scrolling {
   readonly #live: LiveView;
   readonly #motions = new Map<string, Motion>();
   readonly #holds = new Map<string, Hold>();
+  /** The scrollbar that is held, and how far from the start of its handle, in device px. */
+  #grip: { readonly bar: string; readonly at: number } | undefined;
 
   constructor(live: LiveView) {
     this.#live = live;
@@ -110,6 +113,51 @@ export class Scrolling {
       x: letGoWith(motion.x, isStill ? 0 : hold.speedX),
       y: letGoWith(motion.y, isStill ? 0 : hold.speedY),
     });
+  }
+
+  /** A scrollbar is pressed: on its handle it is taken hold of, beside it goes a page that way. */
+  pressBar(bar: LiveNode, at: Offset, effects: InputEffect[]): void {
+    const found = this.#barOf(bar);
+    if (!found) return;
+    const { boxes, target } = found;
+    const { axis, handle } = boxes;
+    const before = at[axis] < handle[axis];
+    const after = at[axis] >= handle[axis] + (axis === 'x' ? handle.width : handle.height);
+    this.#grip = { bar: bar.bone.id, at: at[axis] - handle[axis] };
+    if (!before && !after) return;
+    this.#grip = undefined;
+    const back = axis === 'x' ? 'nav-left' : 'nav-up';
+    const onward = axis === 'x' ? 'nav-right' : 'nav-down';
+    this.step(target, before ? back : onward, 'page', effects);
+  }
+
+  /** The handle of a scrollbar follows a pointer that holds it. */
+  dragBar(
+    bar: LiveNode,
+    { type, x, y }: Offset & { readonly type: 'drag-start' | 'drag' | 'drag-end' },
+    effects: InputEffect[],
+  ): void {
+    const grip = this.#grip;
+    const found = this.#barOf(bar);
+    if (type === 'drag-end') this.#grip = undefined;
+    if (!found || grip?.bar !== bar.bone.id) return;
+    const { axis, track, handle } = found.boxes;
+    const size = axis === 'x' ? 'width' : 'height';
+    const way = track[size] - handle[size];
+    const range = this.#live.scrollRange(found.target.index)[axis];
+    const share = way > 0 ? ((axis === 'x' ? x : y) - grip.at - track[axis]) / way : 0;
+    const to = Math.min(range, Math.max(0, share * range));
+    const before = this.#motion(found.target.bone.id);
+    this.#put(found.target.bone.id, { ...before, [axis]: restingAt(to) }, effects);
+  }
+
+  #barOf(bar: LiveNode): { readonly boxes: ScrollbarBoxes; readonly target: LiveNode } | undefined {
+    const { controls } = bar.bone.source as WidgetSource;
+    const target = controls === undefined ? undefined : this.#live.nodeOf(controls);
+    if (!target) return undefined;
+    const { layout } = this.#live.now.on;
+    const boxes = scrollbarBoxes(bar.widget, layout, layout.rect(bar.index), target.index);
+    return boxes && { boxes, target };
   }
 
   /** By a key, in a direction: a line, a page, or to the end. @returns whether anything was scrolled. */

@@ -194,13 +194,15 @@ export class ViewInput {
     const isJogged = isMouse && type === 'move' && left && Math.hypot(x - left.x, y - left.y) < jogged;
     if (!isJogged && type !== 'out' && type !== 'cancel') this.#used(device === 'touch' ? 'touch' : 'mouse');
     const hit = type === 'out' || type === 'cancel' ? undefined : this.#hits.at(x, y);
-    if (type === 'down') this.#pressAt(hit, x);
+    if (type === 'down') this.#pressAt(hit, x, y);
     this.#took(pointerAfter(this.#pointers, event, hit, this.#now));
     if (type === 'up' && device === 'touch') this.#places.delete(pointer);
   }
 
   /** A pointer goes down: what it goes down on has the focus, a slider goes there. */
-  #pressAt(hit: Hit | undefined, x: number): void {
+  #pressAt(hit: Hit | undefined, x: number, y: number): void {
+    const bar = hit?.grip === undefined ? undefined : this.#node(hit.grip);
+    if (bar?.widget.kind === 'scrollbar') return this.#scrolling.pressBar(bar, { x, y }, this.#effects);
     if (hit?.control === undefined) {
       // Somebody who presses elsewhere is done with typing.
       if (this.#kindOf(this.#focus.focused) === 'textbox') this.#command({ type: 'to', control: undefined });
@@ -232,6 +234,7 @@ export class ViewInput {
     const { kind } = node.widget;
     if (kind === 'slider') this.#slideTo(widget, x);
     else if (kind === 'textbox') this.#typing.point(node, x, true);
+    else if (kind === 'scrollbar') this.#scrolling.dragBar(node, { type, x, y }, this.#effects);
     else if (kind === 'separator') this.#changes.divideAt(node, x, y, this.#effects);
     else if ((node.bone.source as WidgetSource).draggable === true) {
       const onto = type === 'drag-end' ? this.#hits.at(x, y) : undefined;

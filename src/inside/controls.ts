@@ -46,6 +46,37 @@ export function controlBoxes(widget: Widget, layout: Layout, rect: Rect): Contro
   return { track: inside, filled, handle };
 }
 
+/** The least a scrollbar's handle is long, in u. */
+const leastHandle = 24;
+
+/** A scrollbar along an axis: the track its handle moves in, and the handle, in device px. */
+export interface ScrollbarBoxes {
+  readonly axis: 'x' | 'y';
+  readonly track: Rect;
+  readonly handle: Rect;
+}
+
+/**
+ * The boxes of a scrollbar: it goes along its longer side; its handle is as long a share of the track as of what it scrolls is shown.
+ * @param target The index of what it scrolls. Undefined where all of that is shown: then there is no scrollbar.
+ */
+export function scrollbarBoxes(
+  widget: Widget,
+  layout: Layout,
+  rect: Rect,
+  target: number | undefined,
+): ScrollbarBoxes | undefined {
+  const axis = rect.width > rect.height ? 'x' : 'y';
+  const span = target === undefined ? undefined : layout.scroll(target)?.[axis];
+  if (!span || !(span.range > 0)) return undefined;
+  const track = insideOf(widget, layout, rect);
+  const size = axis === 'x' ? 'width' : 'height';
+  const least = Math.min(track[size], leastHandle * layout.scale(widget.index));
+  const length = Math.max(least, (track[size] * span.shown) / (span.shown + span.range));
+  const start = track[axis] + ((track[size] - length) * span.at) / span.range;
+  return { axis, track, handle: { ...track, [axis]: start, [size]: length } };
+}
+
 /** What a widget's background, border and shadow are drawn on, in a rectangle: all of it, of a slider its track. */
 export function backgroundBox(widget: Widget, layout: Layout, rect: Rect): Rect {
   return widget.kind === 'slider' ? controlBoxes(widget, layout, rect).track : rect;

@@ -2,8 +2,8 @@
 export { fitPicture } from './fit.ts';
 export { picturePieces } from './picture.ts';
 export type { PicturePiece } from './picture.ts';
-export { backgroundBox, checkMark, controlBoxes, insideOf } from './controls.ts';
-export type { ControlBoxes } from './controls.ts';
+export { backgroundBox, checkMark, controlBoxes, insideOf, scrollbarBoxes } from './controls.ts';
+export type { ControlBoxes, ScrollbarBoxes } from './controls.ts';
 export { meterFill, meterPieces, trailColor } from './meter.ts';
 export { contentRoom } from './room.ts';
 export { inkInto, innerWidth, placeText, setText } from './text.ts';

@@ -4,6 +4,6 @@ export type { LayoutItem, Run } from './compile.ts';
 export { MutableFrame, frameOf, referenceOf, referenceOfPart } from './frame.ts';
 export type { Frame, Reference } from './frame.ts';
 export { Layout } from './layout.ts';
-export type { Rect } from './layout.ts';
+export type { Rect, ScrollSpan } from './layout.ts';
 export { markBox, markMeasure, placeInto, scrollRange, scrollTo, solve } from './solve.ts';
 export type { Plan } from './plan.ts';

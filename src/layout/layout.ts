@@ -1,5 +1,6 @@
 import type { Frame } from './frame.ts';
 import type { AxisPlan, Plan } from './plan.ts';
+import { scrollRange } from './solve.ts';
 
 /** A rectangle; whoever hands it out says whether in device px or in u. */
 export interface Rect {
@@ -7,6 +8,40 @@ export interface Rect {
   readonly y: number;
   readonly width: number;
   readonly height: number;
+}
+
+/** How far something is scrolled along an axis, in u of its own. */
+export interface ScrollSpan {
+  readonly at: number;
+  /** The most it can be scrolled; 0 where all of it is shown. */
+  readonly range: number;
+  /** How much of it is shown. */
+  readonly shown: number;
+}
+
+type MutableSpan = { -readonly [Key in keyof ScrollSpan]: ScrollSpan[Key] };
+interface MutableScroll {
+  readonly x: MutableSpan;
+  readonly y: MutableSpan;
+}
+
+function scrollsOf(plan: Plan): ReadonlyMap<number, MutableScroll> | undefined {
+  let found: Map<number, MutableScroll> | undefined;
+  for (let n = 0; n < plan.count; n++) {
+    if (plan.x.scrolls[n] === 0 && plan.y.scrolls[n] === 0) continue;
+    const scroll = { x: { at: 0, range: 0, shown: 0 }, y: { at: 0, range: 0, shown: 0 } };
+    readScroll(plan, plan.x, n, scroll.x);
+    readScroll(plan, plan.y, n, scroll.y);
+    (found ??= new Map()).set(n, scroll);
+  }
+  return found;
+}
+
+function readScroll(plan: Plan, axis: AxisPlan, n: number, into: MutableSpan): void {
+  const factor = plan.factor[n]!;
+  into.range = scrollRange(plan, axis, n);
+  into.at = Math.min(axis.scrolled[n]!, into.range);
+  into.shown = Math.max(0, axis.length[n]! - axis.paddingStart[n]! - axis.paddingEnd[n]!) / factor;
 }
 
 /** Where every widget of a view is on one screen. Widgets go by their index in the built tree. */
@@ -19,6 +54,8 @@ export class Layout {
   readonly #heights: Float64Array;
   readonly #factors: Float64Array | undefined;
   readonly #columns: Uint16Array | undefined;
+  /** Of what scrolls: how far along both axes. */
+  readonly #scrolls: ReadonlyMap<number, MutableScroll> | undefined;
   readonly #rows: Uint32Array | undefined;
 
   /** Takes a copy of what the plan was solved to, with every place counted from the surface. */
@@ -32,6 +69,7 @@ export class Layout {
     placesInto(plan, plan.x, this.#xs);
     placesInto(plan, plan.y, this.#ys);
     this.#factors = plan.parts.length > 0 ? plan.factor.slice() : undefined;
+    this.#scrolls = scrollsOf(plan);
     const grids = plan.grids.some((grid) => grid !== undefined);
     this.#columns = grids ? plan.column.slice() : undefined;
     this.#rows = grids ? plan.row.slice() : undefined;
@@ -66,6 +104,10 @@ export class Layout {
       factors[n] = plan.factor[n]!;
       moved[n] = 1;
     }
+    this.#scrolls?.forEach((scroll, n) => {
+      readScroll(plan, plan.x, n, scroll.x);
+      readScroll(plan, plan.y, n, scroll.y);
+    });
     if (this.#columns) {
       this.#columns.set(plan.column);
       this.#rows!.set(plan.row);
@@ -80,6 +122,11 @@ export class Layout {
       this.#widths[index] === other.#widths[at] &&
       this.#heights[index] === other.#heights[at]
     );
+  }
+
+  /** How far a widget is scrolled; undefined of one that does not scroll. */
+  scroll(index: number): { readonly x: ScrollSpan; readonly y: ScrollSpan } | undefined {
+    return this.#scrolls?.get(index);
   }
 
   /** How many u of the view one u of a widget is: 1, but in a part that keeps another scaling. */

@@ -23,6 +23,7 @@ import {
 } from '../view/index.ts';
 import { LiveTree } from './live-tree.ts';
 import type { LiveNode } from './node.ts';
+import { Scrollbars } from './scrollbars.ts';
 
 /** A rectangle that numbers are written into, so that reading one makes no new object. */
 export interface MutableRect {
@@ -56,6 +57,7 @@ export class LiveView<Id extends string = string> {
   /** How far widgets were scrolled, by id, in u. */
   readonly #scrolled = new Map<string, Offset & { readonly past: Offset }>();
   readonly #frame = new MutableFrame();
+  readonly #bars = new Scrollbars();
   #view: View;
   #tree: LiveTree;
   /** What is laid out, kept up with the plan. */
@@ -375,6 +377,16 @@ export class LiveView<Id extends string = string> {
       moved[n] = 0;
       this.#tree.touch(nodes[n]!);
     }
+    this.#noteScrolled();
+  }
+
+  #noteScrolled(): void {
+    const tree = this.#tree;
+    this.#bars.changed(
+      this.#layout,
+      (id) => this.find(id),
+      (bar) => tree.touch(bar),
+    );
   }
 
   /** There are other widgets, or they are drawn in another order. */
@@ -388,6 +400,8 @@ export class LiveView<Id extends string = string> {
       if (node.laid < 0 || !this.#layout.isSameBox(node.index, before, node.laid)) tree.touch(node);
       node.laid = node.index;
     }
+    this.#bars.renew(tree.nodes);
+    this.#noteScrolled();
     this.#on = undefined;
   }
 

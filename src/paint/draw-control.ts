@@ -1,5 +1,13 @@
+import type { WidgetSource } from '../document/index.ts';
 import type { Widget } from '../dress/index.ts';
-import { caretRects, checkMark, controlBoxes, insideOf } from '../inside/index.ts';
+import {
+  caretRects,
+  checkMark,
+  controlBoxes,
+  insideOf,
+  scrollbarBoxes,
+  type ScrollbarBoxes,
+} from '../inside/index.ts';
 import type { Rect } from '../layout/index.ts';
 import { evenCorners, faded, type Corners } from '../theme/index.ts';
 import type { ViewLayout } from '../view/index.ts';
@@ -11,13 +19,14 @@ export interface ControlStyle {
   readonly radius: Corners;
 }
 
-/** What a checkbox, switch or slider draws over its background. */
+/** What a checkbox, switch, slider or scrollbar draws over its background. */
 export function addControl(
-  { layout }: ViewLayout,
+  on: ViewLayout,
   widget: Widget,
   { rect, radius }: ControlStyle,
   operations: DrawOperation[],
 ): void {
+  const { layout } = on;
   const { index, kind, look, states } = widget;
   if (kind === 'checkbox') {
     if (!states.includes('checked')) return;
@@ -39,6 +48,14 @@ export function addControl(
     });
     return;
   }
+  if (kind === 'scrollbar') {
+    const boxes = scrollbarOf(on, widget, rect);
+    if (!boxes) return;
+    const { handle } = boxes;
+    const round = Math.min(handle.width / 2, handle.height / 2, Math.max(radius.topLeft, radius.topRight));
+    operations.push(plainBox(index, handle, look.handleColor ?? look.color, evenCorners(round)));
+    return;
+  }
   if (kind !== 'switch' && kind !== 'slider') return;
   const { track, filled, handle } = controlBoxes(widget, layout, rect);
   if (filled && filled.width > 0) {
@@ -53,6 +70,12 @@ export function addControl(
   );
   const color = look.handleColor ?? look.color;
   operations.push(plainBox(index, handle, color, evenCorners(round)));
+}
+
+/** The parts of a scrollbar; undefined where there is nothing to scroll. */
+export function scrollbarOf(on: ViewLayout, widget: Widget, rect: Rect): ScrollbarBoxes | undefined {
+  const { controls } = widget.source as WidgetSource;
+  return scrollbarBoxes(widget, on.layout, rect, controls === undefined ? undefined : on.find(controls));
 }
 
 const closed: PathStep = { type: 'Z', values: [] };

@@ -16,7 +16,7 @@ import type { Rect } from '../layout/index.ts';
 import { isSquare, mapCorners, type Corners, type Rgba } from '../theme/index.ts';
 import type { Backdrop, ViewLayout } from '../view/index.ts';
 import { plainBox, type DrawList, type DrawOperation } from './draw-list.ts';
-import { addCaret, addControl, addSelection } from './draw-control.ts';
+import { addCaret, addControl, addSelection, scrollbarOf } from './draw-control.ts';
 import { addText } from './draw-text.ts';
 import { pictureOperation } from './draw-picture.ts';
 
@@ -168,7 +168,9 @@ function addWidget(on: ViewLayout, widget: Widget, operations: DrawOperation[]):
     look.borderColor && borderWidth > 0 ? { width: borderWidth, color: look.borderColor } : undefined;
   // An opacity is that of all a widget draws together: whoever calls puts a group round it.
   const box = { type: 'box', widget: index, rect, opacity: 1 } as const;
-  const drawn = rect.width > 0 && rect.height > 0;
+  const hasArea = rect.width > 0 && rect.height > 0;
+  // Where there is nothing to scroll there is no scrollbar.
+  const drawn = hasArea && (kind !== 'scrollbar' || scrollbarOf(on, widget, rect) !== undefined);
   if (kind === 'dialog' && look.veil) addVeil(on, index, look.veil, operations);
   const base = backgroundBox(widget, layout, rect);
   const baseRadius = base === rect ? radius : cornersIn(widget, base, scale);

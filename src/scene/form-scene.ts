@@ -113,7 +113,7 @@ export function letsInputThrough({ index, source }: Widget, outer: boolean): boo
 }
 
 /** Kinds that draw something whatever their look. */
-const alwaysDrawn: ReadonlySet<Kind> = new Set(['meter', 'canvas', ...controls]);
+const alwaysDrawn: ReadonlySet<Kind> = new Set(['meter', 'canvas', 'scrollbar', ...controls]);
 
 function paints({ index, visible, kind, look, text, picture }: Widget): boolean {
   if (!visible || index === 0) return false;

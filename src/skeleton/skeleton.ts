@@ -317,6 +317,7 @@ function withNames(source: WidgetSource, naming: Naming): WidgetSource {
     ...source,
     ...(target !== undefined && { 'anchor-to': idOf(target) }),
     ...(Array.isArray(may) && { 'may-overlap': (may as readonly string[]).map(idOf) }),
+    ...(source.kind === 'scrollbar' && source.controls !== undefined && { controls: idOf(source.controls) }),
     ...(order && { 'focus-order': order.map(idOf) }),
     ...neighbours,
   };

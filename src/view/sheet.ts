@@ -99,16 +99,16 @@ function section(
   };
 }
 
+/** Kinds that draw nothing where nobody gave them a look, or nothing to show. */
+const bareKinds: ReadonlySet<Kind> = new Set(['panel', 'canvas', 'scrollbar']);
+
 type WordsOf = (text: string, look?: object) => WidgetSource;
 
 /** Rows are kinds, columns are states. */
 function kindGrid(document: CheckedDocument, theme: Theme, words: WordsOf): WidgetSource {
   const head = columns.map((state) => words(state ?? 'as it is', { opacity: 0.8 }));
   const samples = samplesOf(document);
-  // A panel or canvas nobody gave a look draws nothing.
-  const shown = kinds.filter(
-    (kind) => (kind !== 'panel' && kind !== 'canvas') || theme.find(kindStyle(kind)),
-  );
+  const shown = kinds.filter((kind) => !bareKinds.has(kind) || theme.find(kindStyle(kind)));
   const rows = shown.flatMap((kind) => [
     words(kind),
     ...columns.map((state): WidgetSource => ({
@@ -158,6 +158,7 @@ function samplesOf(document: CheckedDocument): { readonly [Name in Kind]: Widget
     },
     tooltip: { kind: 'tooltip', text: 'A hint', wrap: false },
     canvas: { kind: 'canvas', size: [140, 44] },
+    scrollbar: { kind: 'scrollbar', size: [140, 10] },
   };
 }
 

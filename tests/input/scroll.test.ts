@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { drawLayout } from 'pimbot';
 import { Player } from '../support/player.ts';
 import { seedOf } from '../support/deep.ts';
 import { documentOf } from '../support/views.ts';
@@ -30,6 +31,9 @@ const source = documentOf([
       },
     ],
   },
+  { id: 'bar', kind: 'scrollbar', controls: 'page', offset: '300 0', size: '10 300' },
+  { id: 'none', kind: 'scrollbar', controls: 'short', offset: '320 0', size: '10 100' },
+  { id: 'short', scroll: 'y', offset: '340 0', size: '40 100' },
   { id: 'other', kind: 'button', size: 40 },
 ]);
 
@@ -148,6 +152,31 @@ describe('scrolling', () => {
     expect(at(one).y).toBe(240);
     one.hear({ type: 'stick', stick: 'right', x: 0.1, y: 0.1 }).wait(100);
     expect(at(one).y).toBe(240);
+  });
+
+  test('a scrollbar shows how much there is, is dragged, and goes a page where it is pressed beside its handle', () => {
+    const one = player();
+    const handle = () => {
+      const { operations } = drawLayout(one.live.snapshot());
+      const own = operations.filter(
+        (operation) => operation.type === 'box' && operation.widget === one.live.indexOf('bar'),
+      );
+      return own.map((operation) => operation.type === 'box' && [operation.rect.y, operation.rect.height]);
+    };
+    // 300 of 1,000 u are shown.
+    expect(handle()).toEqual([[0, 90]]);
+    one.down(305, 45).move(305, 55).move(305, 150).up(305, 150);
+    expect(at(one).y).toBeCloseTo((105 / 210) * 700, 9);
+    expect(handle()).toEqual([[105, 90]]);
+    one.down(305, 290).up(305, 290).wait(1000);
+    expect(at(one).y).toBeCloseTo(350 + 270, 9);
+    one.down(305, 5).up(305, 5).wait(1000);
+    expect(at(one).y).toBeCloseTo(350, 9);
+    // Where all of it is shown there is none.
+    const none = drawLayout(one.live.snapshot()).operations.some(
+      (operation) => 'widget' in operation && operation.widget === one.live.indexOf('none'),
+    );
+    expect(none).toBe(false);
   });
 
   test('below the last control there is more to read', () => {

@@ -161,6 +161,14 @@ export const source: DocumentSource = {
           ],
         },
         {
+          'kind': 'scrollbar',
+          'controls': 'list',
+          'anchor-to': 'list',
+          'anchor': 'right top..bottom',
+          'width': 8,
+          'look': { background: '#222222' },
+        },
+        {
           anchor: 'left center',
           arrange: 'row',
           width: '50%',

@@ -118,8 +118,9 @@ export const shownKeys = {
   'controls': {
     schema: {
       type: 'string',
-      title: 'the id of a page',
-      description: 'Of a button among tabs: the page it shows, as aria-controls.',
+      title: 'the id of a page or widget',
+      description:
+        'Of a button among tabs: the page it shows; of a scrollbar: the id of the widget it scrolls; as aria-controls.',
     },
     touches: 'paint',
   },
