@@ -1,5 +1,5 @@
 import { controls, lookOf, type Widget } from '../dress/index.ts';
-import type { State, WidgetSource } from '../document/index.ts';
+import { choiceKeyOf, type State, type WidgetSource } from '../document/index.ts';
 import { compose, contrastRatio, styleList, type Fill, type Look, type Rgba } from '../theme/index.ts';
 import type { Check } from './check.ts';
 
@@ -33,7 +33,7 @@ export const statesAlike = {
         // What is disabled takes no focus; whether it is so has to be seen, and so does which tab is selected.
         const now: State = states.includes('disabled')
           ? 'disabled'
-          : states.includes('selected') && outside === 'tabs'
+          : states.includes('selected') && choiceKeyOf(outside) !== undefined
             ? 'selected'
             : 'focused';
         return (now === 'selected' ? ([now, 'focused'] as const) : [now]).flatMap((state) => {

@@ -20,6 +20,8 @@ export const kinds = [
   'tooltip',
   'canvas',
   'scrollbar',
+  'radiogroup',
+  'listbox',
 ] as const;
 export type Kind = (typeof kinds)[number];
 
@@ -31,6 +33,20 @@ export const controlKinds = [
   'slider',
   'textbox',
 ] as const satisfies readonly Kind[];
+
+/** Kinds of which one of the children is chosen: a key says which. */
+export const choiceKeys = { tabs: 'page', radiogroup: 'selection', listbox: 'selection' } as const;
+
+/** The key that says which of the children of a widget is chosen; undefined where none is. */
+export function choiceKeyOf(kind: Kind | undefined): 'page' | 'selection' | undefined {
+  return kind !== undefined && kind in choiceKeys ? choiceKeys[kind as keyof typeof choiceKeys] : undefined;
+}
+
+/** How a kind arranges its children where nobody says. */
+export function usualArrangement(kind: Kind | undefined): Arrangement {
+  if (kind === 'tabs') return 'row';
+  return choiceKeyOf(kind) === undefined ? 'free' : 'column';
+}
 
 /** Where a pad or arrow keys move the focus, as CSS names it (CSS Basic UI 3, §7.1). */
 export const directions = ['nav-up', 'nav-right', 'nav-down', 'nav-left'] as const;
@@ -153,6 +169,8 @@ export interface ContainerSource {
   readonly 'reverse'?: boolean;
   readonly 'columns'?: number | string | readonly (number | string)[];
   readonly 'rows'?: number | string;
+  /** The id of the child that is chosen: of a radio group or list box. */
+  readonly 'selection'?: string;
   /** The id of the page that is shown. */
   readonly 'page'?: string;
   readonly 'padding'?: LengthsNotation;
@@ -503,7 +521,7 @@ export function* widgetsOf(root: ViewSource | ComponentSource, pointer: string):
   ) => {
     if (!children) return;
     const around: WidgetSource = parent?.widget ?? root;
-    const { arrange = around.kind === 'tabs' ? 'row' : 'free', use } = around;
+    const { arrange = usualArrangement(around.kind), use } = around;
     const list = pointerTo(at, 'children');
     for (let index = children.length - 1; index >= 0; index--) {
       // What arranges the children of an instance is the component's business.

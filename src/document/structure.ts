@@ -12,6 +12,8 @@ import {
   type PlacedSource,
   type ViewSource,
   type WidgetSource,
+  usualArrangement,
+  type Kind,
 } from './model.ts';
 import {
   checkFocusOrder,
@@ -268,9 +270,12 @@ function checkContainer(
       diagnostics.add('key-needs', { key, needs: 'arrange: grid' }, origin.atKey(`${pointer}/${key}`));
     }
   }
-  const isTabs = 'kind' in holder && holder.kind === 'tabs';
+  const kind = 'kind' in holder ? (holder.kind as Kind) : undefined;
+  const isTabs = kind === 'tabs';
+  const isArrangedByKind = usualArrangement(kind) !== 'free';
   // A condition may arrange them, and so may the component of an instance.
-  const mayArrange = isOpen || arrange !== 'free' || isTabs || holder.use !== undefined || isArranged(holder);
+  const mayArrange =
+    isOpen || arrange !== 'free' || isArrangedByKind || holder.use !== undefined || isArranged(holder);
   for (const key of ['gap', 'justify', 'align'] as const) {
     if (holder[key] !== undefined && !mayArrange && !('scroll' in holder))
       diagnostics.add(

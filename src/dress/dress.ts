@@ -89,7 +89,7 @@ function dressed(
   known: Look | undefined,
 ): { readonly widget: Widget; readonly said: Look } {
   if (!parent) return dressedView(bone, scope, materials, known);
-  const { index, id, kind, pointer, origins, bound, selected, place, hidden, visible } = bone;
+  const { index, id, name, kind, pointer, origins, bound, selected, place, hidden, visible } = bone;
   const written = bone.source as WidgetSource;
   const { rightToLeft } = bone.box;
   const inStates = [
@@ -115,6 +115,7 @@ function dressed(
   const widget: Widget = {
     index,
     id,
+    name,
     kind,
     parent: bone.parent,
     pointer,

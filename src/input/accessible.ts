@@ -9,6 +9,10 @@ export type Role =
   | 'checkbox'
   | 'dialog'
   | 'group'
+  | 'listbox'
+  | 'option'
+  | 'radio'
+  | 'radiogroup'
   | 'img'
   | 'meter'
   | 'separator'
@@ -29,9 +33,9 @@ export interface AccessibleItem {
   /** The id of the item it is in; undefined for those in the view itself. */
   readonly parent: string | undefined;
   readonly isDisabled: boolean;
-  /** Of checkboxes and switches. */
+  /** Of checkboxes, switches and radio buttons. */
   readonly isChecked: boolean | undefined;
-  /** Of tabs. */
+  /** Of tabs and options. */
   readonly isSelected: boolean | undefined;
   /** Of sliders and meters: 0 to 1. */
   readonly value: number | undefined;
@@ -50,9 +54,18 @@ const roles: { readonly [Name in Kind]?: Role } = {
   meter: 'meter',
   separator: 'separator',
   tabs: 'tablist',
+  radiogroup: 'radiogroup',
+  listbox: 'listbox',
   dialog: 'dialog',
   tooltip: 'tooltip',
   text: 'text',
+};
+
+/** What a button is that is one of some. */
+const amongRoles: { readonly [Name in Kind]?: Role } = {
+  tabs: 'tab',
+  radiogroup: 'radio',
+  listbox: 'option',
 };
 
 /** Kinds whose name is what is written in them, where they say no other (ARIA, name from content). */
@@ -113,7 +126,8 @@ function spoken(text: string): string | undefined {
 
 /** The role of a widget; undefined for what is nothing to a screen reader. */
 function roleOf({ kind, source, parent, index }: Widget, widgets: readonly Widget[]): Role | undefined {
-  if (kind === 'button' && widgets[parent]?.kind === 'tabs') return 'tab';
+  const among = kind === 'button' ? amongRoles[widgets[parent]?.kind ?? 'panel'] : undefined;
+  if (among) return among;
   const role = roles[kind];
   if (role) return role;
   if ((source as WidgetSource).label === undefined) return undefined;
@@ -153,8 +167,13 @@ export function accessibleItems(
       name,
       parent: outer,
       isDisabled: controls.has(kind) && states.includes('disabled'),
-      isChecked: role === 'checkbox' || role === 'switch' ? states.includes('checked') : undefined,
-      isSelected: role === 'tab' ? widget.selected : undefined,
+      isChecked:
+        role === 'checkbox' || role === 'switch'
+          ? states.includes('checked')
+          : role === 'radio'
+            ? widget.selected
+            : undefined,
+      isSelected: role === 'tab' || role === 'option' ? widget.selected : undefined,
       value: role === 'slider' || role === 'meter' ? widget.value : undefined,
       text: role === 'textbox' ? (widget.isPlaceholder ? '' : (widget.text?.text ?? '')) : undefined,
       live: live === 'off' ? undefined : live,

@@ -1,4 +1,4 @@
-import type { WidgetSource } from '../document/index.ts';
+import { choiceKeyOf, type WidgetSource } from '../document/index.ts';
 import type { LiveNode, LiveView } from '../live/index.ts';
 import { changeOf, valuesWith } from './change.ts';
 import type { ChangeEffect, InputEffect } from './events.ts';
@@ -21,7 +21,7 @@ export class ControlChanges {
     const { kind, states } = node.widget;
     if (kind === 'checkbox' || kind === 'switch')
       this.#change(node, 'checked', !states.includes('checked'), effects);
-    if (node.parent?.widget.kind === 'tabs') this.#showPage(node.parent, node, effects);
+    if (node.parent) this.#choose(node.parent, node, effects);
   }
 
   /** Another of some tabs is shown. Gives the tab; undefined where there are none to turn. */
@@ -35,9 +35,12 @@ export class ControlChanges {
     const all = this.#live.now.nodes.filter((node) => node.parent === tabs && field.isUsable(node.index));
     const now = all.findIndex((node) => (from ? node === from : node.widget.selected));
     const last = all.length - 1;
-    const beside = (now + (to === 'next' ? 1 : -1) + all.length) % all.length;
+    const step = now + (to === 'next' ? 1 : -1);
+    // Options end where they end; tabs and radio buttons go round.
+    const isRound = tabs.widget.kind !== 'listbox';
+    const beside = isRound ? (step + all.length) % all.length : Math.min(last, Math.max(0, step));
     const tab = all[to === 'first' ? 0 : to === 'last' ? last : beside];
-    if (tab) this.#showPage(tabs, tab, effects);
+    if (tab) this.#choose(tabs, tab, effects);
     return tab;
   }
 
@@ -83,10 +86,15 @@ export class ControlChanges {
     if (dialog.bone.bound.has('visible')) this.#change(dialog, 'visible', false, effects);
   }
 
-  #showPage(tabs: LiveNode, tab: LiveNode, effects: InputEffect[]): void {
-    const { controls: page, id } = tab.bone.source as WidgetSource;
-    const shown = page ?? id ?? tab.bone.id;
-    if ((tabs.bone.source as WidgetSource).page !== shown) this.#change(tabs, 'page', shown, effects);
+  /** Of what a widget is one of, it is chosen: a page is shown, an option or radio button selected. */
+  #choose(outer: LiveNode, { bone }: LiveNode, effects: InputEffect[]): void {
+    const key = choiceKeyOf(outer.widget.kind);
+    if (key === undefined) return;
+    const { controls, id } = bone.source as WidgetSource;
+    // A page goes by the id that is written, a selection by that of the entry.
+    const own = key === 'page' ? id : bone.name;
+    const chosen = controls ?? own ?? bone.id;
+    if ((outer.bone.source as WidgetSource)[key] !== chosen) this.#change(outer, key, chosen, effects);
   }
 
   #change(

@@ -102,7 +102,7 @@ export interface DropEffect {
 export interface ChangeEffect {
   readonly type: 'change';
   readonly control: string;
-  readonly key: 'value' | 'checked' | 'page' | 'text' | 'visible' | 'offset' | 'size';
+  readonly key: 'value' | 'checked' | 'page' | 'selection' | 'text' | 'visible' | 'offset' | 'size';
   readonly value: CaseValue | readonly number[];
   /** The value of the case it is bound to; undefined where it is bound to none, and the game alone can follow it. */
   readonly to: ValueOfCase | undefined;

@@ -66,14 +66,15 @@ export class FocusInput {
     return (this.#field = new FocusField(ground));
   }
 
-  command(command: FocusCommand, effects: InputEffect[]): void {
+  /** @param isPointed Whether a pointer says so: what is under one is seen. */
+  command(command: FocusCommand, effects: InputEffect[], isPointed = false): void {
     const { field } = this;
     const after = focusAfter(this.#state, command, field, this.#dialog);
     this.#state = after.state;
     for (const one of after.effects) effects.push(one);
     const isMoved = after.effects.some(({ type }) => type === 'focus');
     const { node } = this;
-    if (isMoved && node && command.type !== 'to') this.#scrolling.intoView(node, effects);
+    if (isMoved && node && !isPointed) this.#scrolling.intoView(node, effects);
   }
 
   /**

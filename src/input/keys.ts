@@ -26,15 +26,15 @@ const arrows: { readonly [key: string]: Direction } = {
 export interface KeyTarget {
   readonly kind: Widget['kind'] | undefined;
   readonly rightToLeft: boolean;
-  /** The axis of the tabs it is in; undefined where it is in none. */
-  readonly tabs: 'x' | 'y' | undefined;
+  /** The axes along which arrows choose another of what it is one of: tabs, radio buttons, options; undefined where it is none. */
+  readonly choice: 'x' | 'y' | 'both' | undefined;
 }
 
 /** What a key asks for: the tables of the ARIA Authoring Practices, with arrows that move the focus where a control has no use for them. */
 export function actOfKey({ key, shift, repeat }: KeyEvent, target: KeyTarget): Act | undefined {
   const direction = arrows[key];
   if (direction !== undefined) return actOfDirection(direction, target);
-  const { kind, tabs } = target;
+  const { kind, choice } = target;
   switch (key) {
     case 'Tab':
       return { type: shift === true ? 'previous' : 'next' };
@@ -48,7 +48,7 @@ export function actOfKey({ key, shift, repeat }: KeyEvent, target: KeyTarget): A
     case 'End': {
       const isEnd = key === 'End';
       if (kind === 'slider') return { type: 'slide', by: isEnd ? 'most' : 'least' };
-      if (tabs !== undefined) return { type: 'tab', to: isEnd ? 'last' : 'first' };
+      if (choice !== undefined) return { type: 'tab', to: isEnd ? 'last' : 'first' };
       return { type: 'scroll', direction: isEnd ? 'nav-down' : 'nav-up', by: 'end' };
     }
     case 'PageUp':
@@ -63,11 +63,11 @@ export function actOfKey({ key, shift, repeat }: KeyEvent, target: KeyTarget): A
 }
 
 /** What an arrow key, a pad or a stick asks for. */
-export function actOfDirection(direction: Direction, { kind, rightToLeft, tabs }: KeyTarget): Act {
+export function actOfDirection(direction: Direction, { kind, rightToLeft, choice }: KeyTarget): Act {
   const isAcross = direction === 'nav-left' || direction === 'nav-right';
   const isOnward = direction === 'nav-down' || direction === (rightToLeft ? 'nav-left' : 'nav-right');
   if (kind === 'slider' && isAcross) return { type: 'slide', by: isOnward ? 'more' : 'less' };
-  if (tabs !== undefined && isAcross === (tabs === 'x'))
+  if (choice !== undefined && (choice === 'both' || isAcross === (choice === 'x')))
     return { type: 'tab', to: isOnward ? 'next' : 'previous' };
   return { type: 'toward', direction };
 }

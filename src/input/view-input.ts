@@ -1,4 +1,4 @@
-import type { Direction, State, WidgetSource } from '../document/index.ts';
+import { choiceKeyOf, type Direction, type Kind, type State, type WidgetSource } from '../document/index.ts';
 import type { LiveNode, LiveView } from '../live/index.ts';
 import { accessibleItems, type AccessibleItem } from './accessible.ts';
 import { ControlChanges } from './control-changes.ts';
@@ -209,7 +209,7 @@ export class ViewInput {
       return;
     }
     if (hit.isDisabled) return;
-    this.#command({ type: 'to', control: hit.control });
+    this.#focus.command({ type: 'to', control: hit.control }, this.#effects, true);
     if (hit.grip === hit.control) this.#slideTo(hit.control, x);
     const { node } = this.#focus;
     if (node?.widget.kind !== 'textbox') return;
@@ -387,7 +387,7 @@ export class ViewInput {
   /** Shows another of some tabs, and gives it the focus where a tab had it. */
   #turn(to: 'next' | 'previous' | 'first' | 'last'): void {
     const { field, node: at, dialog } = this.#focus;
-    const own = at?.parent?.widget.kind === 'tabs' ? at : undefined;
+    const own = choiceKeyOf(at?.parent?.widget.kind) === undefined ? undefined : at;
     const scope = at ? field.scopeOf(at.index) : (dialog?.index ?? 0);
     const isTabs = ({ index, widget }: LiveNode) =>
       widget.kind === 'tabs' && widget.visible && field.scopeOf(index) === scope;
@@ -427,11 +427,11 @@ export class ViewInput {
 
   #target(): KeyTarget {
     const { node } = this.#focus;
-    const tabs = node?.parent?.widget.kind === 'tabs' ? node.parent.bone.box.arrange : undefined;
+    const outer = node?.parent;
     return {
       kind: node?.widget.kind,
       rightToLeft: (node ?? this.#live.now.nodes[0]!).bone.box.rightToLeft,
-      tabs: tabs === undefined ? undefined : tabs === 'column' ? 'y' : 'x',
+      choice: outer && choiceAxes(outer.widget.kind, outer.bone.box.arrange),
     };
   }
 
@@ -518,6 +518,13 @@ export class ViewInput {
   #node(id: string): LiveNode | undefined {
     return this.#live.nodeOf(id);
   }
+}
+
+/** Along which axes arrows choose (ARIA Authoring Practices): tabs and options along theirs, radio buttons along both. */
+function choiceAxes(kind: Kind, arrange: string): KeyTarget['choice'] {
+  if (choiceKeyOf(kind) === undefined) return undefined;
+  if (kind === 'radiogroup') return 'both';
+  return arrange === 'column' ? 'y' : 'x';
 }
 
 /** Hears an effect; `'stop'` keeps it from widgets further out. */

@@ -10,6 +10,8 @@ export interface Bone {
   readonly index: number;
   /** The id it was given, or one made from its parent's id and its kind. */
   readonly id: string;
+  /** The same without that of the instance or entry it is in; undefined where it was given none. */
+  readonly name: string | undefined;
   readonly kind: Kind;
   /** The index of its parent; -1 for the view itself. */
   readonly parent: number;

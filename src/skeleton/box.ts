@@ -23,6 +23,7 @@ import {
   type Size,
   type ViewSource,
   type WidgetSource,
+  usualArrangement,
 } from '../document/index.ts';
 import { BuildError } from './scope.ts';
 
@@ -226,7 +227,7 @@ export function boxOfView(view: ViewSource, rightToLeft: boolean): Box {
 type ArrangingKeys = 'arrange' | 'reverse' | 'rightToLeft' | 'align' | 'justify' | 'columns' | 'rows';
 
 function containerOf(source: WidgetSource | ViewSource, rightToLeft: boolean): Pick<Box, ArrangingKeys> {
-  const arrange = source.arrange ?? ('kind' in source && source.kind === 'tabs' ? 'row' : 'free');
+  const arrange = source.arrange ?? usualArrangement('kind' in source ? source.kind : undefined);
   const cells = arrange === 'grid' || arrange === 'layers' || arrange === 'pages';
   return {
     arrange,

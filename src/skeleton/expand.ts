@@ -37,6 +37,13 @@ export interface Naming {
   readonly outer: Naming | undefined;
 }
 
+/** An id without that of the instance or entry it is in; of an entry, in which its own names start with it, its own. */
+export function ownId(id: string | undefined, naming: Naming): string | undefined {
+  if (id === undefined) return undefined;
+  const { prefix } = `${id}.` === naming.prefix && naming.outer ? naming.outer : naming;
+  return id.startsWith(prefix) ? id.slice(prefix.length) : id;
+}
+
 /** The id of the widget that a name stands for. */
 export function namedIn({ prefix, ids, outer }: Naming, name: string): string {
   return ids === undefined || ids.has(name) ? prefix + name : namedIn(outer!, name);

@@ -4,6 +4,7 @@ import {
   type CheckedDocument,
   type Direction,
   type WidgetSource,
+  choiceKeyOf,
 } from '../document/index.ts';
 import type { Bone, Head, Site, Skeleton, Structure } from './bone.ts';
 import { boxOf, boxOfView, type Box } from './box.ts';
@@ -13,6 +14,7 @@ import {
   childrenOf,
   expand,
   namedIn,
+  ownId,
   withConditions,
   type Expanded,
   type Naming,
@@ -68,6 +70,7 @@ export function makeSkeleton(
   const root: Bone = {
     index: 0,
     id: view,
+    name: view,
     kind: 'panel',
     parent: -1,
     pointer,
@@ -266,13 +269,20 @@ function makeBone(made: Expanded, next: Pending, index: number, counts: Map<stri
     counts.set(start, count);
     id = `${start}-${count}`;
   }
-  return remadeBone({ ...next, index, id }, made, parent);
+  return remadeBone({ ...next, index, id, selected: next.selected || isChosen(made, parent) }, made, parent);
+}
+
+/** Whether a widget is the one of its siblings that a radio group or list box says is chosen: by its id, or what it controls. */
+function isChosen({ id, source, naming }: Expanded, { kind, source: outer }: Bone): boolean {
+  const key = choiceKeyOf(kind);
+  if (key !== 'selection' || outer.selection === undefined) return false;
+  return (source.controls ?? ownId(id, naming)) === outer.selection;
 }
 
 /** A bone of another source in the same place. @throws BuildError */
 export function remadeBone(
   { index, id, place, hidden, selected }: Pick<Bone, 'index' | 'id' | 'place' | 'hidden' | 'selected'>,
-  { source, pointer, origins, bound, scope, naming }: Expanded,
+  { id: given, source, pointer, origins, bound, scope, naming }: Expanded,
   parent: Bone,
 ): Bone {
   const rightToLeft = source.direction === undefined ? parent.box.rightToLeft : source.direction === 'rtl';
@@ -280,6 +290,7 @@ export function remadeBone(
   return {
     index,
     id,
+    name: ownId(given, naming),
     kind: source.kind ?? 'panel',
     parent: parent.index,
     pointer,

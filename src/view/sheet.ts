@@ -6,6 +6,7 @@ import {
   type State,
   type StyleSource,
   type WidgetSource,
+  choiceKeyOf,
 } from '../document/index.ts';
 import { Theme, contrastRatio, hexOf, kindStyle, parseColor, type Rgba } from '../theme/index.ts';
 import { openView, type Backdrop, type View } from './view.ts';
@@ -100,7 +101,7 @@ function section(
 }
 
 /** Kinds that draw nothing where nobody gave them a look, or nothing to show. */
-const bareKinds: ReadonlySet<Kind> = new Set(['panel', 'canvas', 'scrollbar']);
+const bareKinds: ReadonlySet<Kind> = new Set(['panel', 'canvas', 'scrollbar', 'radiogroup', 'listbox']);
 
 type WordsOf = (text: string, look?: object) => WidgetSource;
 
@@ -129,7 +130,7 @@ function kindGrid(document: CheckedDocument, theme: Theme, words: WordsOf): Widg
 /** A widget in a state; tabs are in the states of their buttons. */
 function inState(widget: WidgetSource, state: State | undefined): WidgetSource {
   if (state === undefined) return widget;
-  if (widget.kind !== 'tabs') return { ...widget, states: state };
+  if (choiceKeyOf(widget.kind) === undefined) return { ...widget, states: state };
   return { ...widget, children: widget.children!.map((child) => inState(child, state)) };
 }
 
@@ -159,6 +160,8 @@ function samplesOf(document: CheckedDocument): { readonly [Name in Kind]: Widget
     tooltip: { kind: 'tooltip', text: 'A hint', wrap: false },
     canvas: { kind: 'canvas', size: [140, 44] },
     scrollbar: { kind: 'scrollbar', size: [140, 10] },
+    radiogroup: { kind: 'radiogroup', children: [{ kind: 'button', text: 'One', wrap: false }] },
+    listbox: { kind: 'listbox', children: [{ kind: 'button', text: 'One', wrap: false }] },
   };
 }
 

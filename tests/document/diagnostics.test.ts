@@ -25,7 +25,7 @@ views:
       `hud.yaml:6:22: error: a widget has no key "ancor"; did you mean "anchor"?
 6 |       - { id: sonar, ancor: right bottom, size: 280 }
   |                      ^^^^^`,
-      `hud.yaml:7:29: error: "kind" is one of panel, text, image, button, checkbox, switch, slider, textbox, meter, separator, tabs, dialog, tooltip, canvas, scrollbar, not "buton"; did you mean "button"?
+      `hud.yaml:7:29: error: "kind" is one of panel, text, image, button, checkbox, switch, slider, textbox, meter, separator, tabs, dialog, tooltip, canvas, scrollbar, radiogroup, listbox, not "buton"; did you mean "button"?
 7 |       - { id: sonar2, kind: buton }
   |                             ^^^^^`,
       `hud.yaml:8:27: error: "width" is a length such as 24 or "50% - 24", or content, or fill, not "very"

@@ -29,6 +29,27 @@ const source = documentOf(
       ],
     },
     {
+      id: 'how',
+      kind: 'radiogroup',
+      label: 'How deep',
+      selection: '{deep}',
+      offset: '500 0',
+      children: [
+        { id: 'low', kind: 'button', size: 30 },
+        { id: 'mid', kind: 'button', size: 30 },
+        { id: 'far', kind: 'button', size: 30 },
+      ],
+    },
+    {
+      id: 'mail',
+      kind: 'listbox',
+      selection: '{letter}',
+      offset: '600 0',
+      size: [90, 60],
+      scroll: 'y',
+      children: [{ id: 'note', repeat: '{notes}', key: 'item', kind: 'button', size: [90, 30] }],
+    },
+    {
       id: 'slots',
       arrange: 'row',
       offset: '300 100',
@@ -66,6 +87,9 @@ const source = documentOf(
         quiet: true,
         name: '',
         page: 'map',
+        deep: 'mid',
+        letter: 'note-b',
+        notes: ['a', 'b', 'c', 'd'],
         items: [
           { id: 'wax', packed: false },
           { id: 'lamp', packed: true },
@@ -134,9 +158,40 @@ describe('by keys', () => {
     expect(after('ArrowRight')).toEqual(['map', 'map']);
     expect(after('ArrowLeft')).toEqual(['bag', 'bag']);
     expect(after('Home', 'ArrowRight')).toEqual(['log', 'log']);
-    expect(after('Tab')).toEqual(['slot-wax', 'log']);
+    expect(after('Tab')).toEqual(['mid', 'log']);
     expect(after('Shift+Tab')).toEqual(['log', 'log']);
     expect(after('Shift+Tab')).toEqual(['name', 'log']);
+  });
+
+  test('a radio group: one stop, at the one that is chosen; arrows of both axes choose, round the end', () => {
+    const one = player();
+    one.effects.push(...one.input.focus('bag'));
+    const after = (...keys: string[]) => [one.keys(...keys).input.focused, one.live.values.get('deep')];
+    expect(one.states('mid')).toContain('selected');
+    expect(after('Shift+Tab', 'Tab')).toEqual(['mid', 'mid']);
+    expect(after('ArrowDown')).toEqual(['far', 'far']);
+    expect(after('ArrowRight')).toEqual(['low', 'low']);
+    expect(after('ArrowUp')).toEqual(['far', 'far']);
+    expect([one.states('far'), one.states('mid')]).toEqual([['selected', 'focused'], []]);
+    one.click('low');
+    expect(one.live.values.get('deep')).toBe('low');
+  });
+
+  test('a list box: arrows choose up to its ends, Home and End, and what is chosen is scrolled into view', () => {
+    const one = player();
+    one.effects.push(...one.input.focus('note-b'));
+    const after = (...keys: string[]) => [one.keys(...keys).input.focused, one.live.values.get('letter')];
+    expect(one.states('note-b')).toContain('selected');
+    expect(after('ArrowDown', 'ArrowDown')).toEqual(['note-d', 'note-d']);
+    expect(after('ArrowDown')).toEqual(['note-d', 'note-d']);
+    one.wait(1000);
+    expect(one.live.scrolled('mail').y).toBe(60);
+    expect(after('Home')).toEqual(['note-a', 'note-a']);
+    expect(after('ArrowUp')).toEqual(['note-a', 'note-a']);
+    expect(after('Tab')[0]).toBe('slot-wax');
+    // An entry that comes before it does not change what is chosen.
+    one.live.set({ notes: ['z', 'a', 'b'] });
+    expect([one.states('note-a'), one.states('note-z')]).toEqual([['selected'], []]);
   });
 
   test('a dialog: it has the focus, keeps it, and Escape closes it', () => {

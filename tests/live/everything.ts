@@ -161,6 +161,16 @@ export const source: DocumentSource = {
           ],
         },
         {
+          id: 'radios',
+          kind: 'radiogroup',
+          anchor: 'center top',
+          selection: '{page}',
+          children: [
+            { kind: 'button', style: 'key', controls: 'first', text: '1' },
+            { kind: 'button', style: 'key', controls: 'second', text: '{a}' },
+          ],
+        },
+        {
           'kind': 'scrollbar',
           'controls': 'list',
           'anchor-to': 'list',

@@ -54,6 +54,15 @@ export const containerKeys = {
     kinds: ['panel', 'tabs'],
     touches: 'structure',
   },
+  'selection': {
+    schema: {
+      type: 'string',
+      title: 'the id of a child',
+      description: 'Of a radio group or list box: the child that is chosen.',
+    },
+    kinds: ['radiogroup', 'listbox'],
+    touches: 'structure',
+  },
   'direction': {
     schema: { ...choice(['ltr', 'rtl']), description: 'The writing direction: what start and end mean.' },
     touches: 'structure',

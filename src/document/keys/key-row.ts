@@ -28,8 +28,8 @@ export interface KeyRow {
 
 export const textKinds: readonly Kind[] = ['text', 'button', 'textbox', 'tooltip'];
 export const pictureKinds: readonly Kind[] = ['image', 'panel', 'button', 'textbox', 'dialog', 'tooltip'];
-export const containerKinds: readonly Kind[] = ['panel', 'button', 'tabs', 'dialog'];
-export const scrollingKinds: readonly Kind[] = ['panel', 'dialog'];
+export const containerKinds: readonly Kind[] = ['panel', 'button', 'tabs', 'radiogroup', 'listbox', 'dialog'];
+export const scrollingKinds: readonly Kind[] = ['panel', 'listbox', 'dialog'];
 
 /** What {@link readPlainSides} reads. */
 export const plainSides = 'one to four numbers of u in the order of CSS: top right bottom left';

@@ -1,4 +1,4 @@
-import type { Direction, WidgetSource } from '../../document/index.ts';
+import { choiceKeyOf, type Direction, type WidgetSource } from '../../document/index.ts';
 import { controls, type Widget } from '../../dress/index.ts';
 import type { Rect } from '../../layout/index.ts';
 import { intersection } from '../../scene/index.ts';
@@ -121,7 +121,7 @@ export class FocusField {
 
   #isStop(index: number): boolean {
     const { parent, selected } = this.#ground.widgets[index]!;
-    if (selected || this.#ground.widgets[parent]?.kind !== 'tabs') return true;
+    if (selected || choiceKeyOf(this.#ground.widgets[parent]?.kind) === undefined) return true;
     return !this.usable.some((other) => {
       const sibling = this.#ground.widgets[other]!;
       return sibling.parent === parent && sibling.selected;
