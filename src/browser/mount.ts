@@ -3,6 +3,7 @@ import { ViewInput } from '../input/index.ts';
 import type { LiveView } from '../live/index.ts';
 import { CanvasCache, LiveDrawing, repaintOnCanvas, type PaintGame } from '../paint/index.ts';
 import { Listeners } from './listeners.ts';
+import { Mirror } from './mirror.ts';
 import { Pads } from './pads.ts';
 import { SafeArea, screenOf } from './surface.ts';
 import { TypingElement } from './typing-element.ts';
@@ -90,6 +91,19 @@ export function mount(canvas: HTMLCanvasElement, live: LiveView, options: MountO
   const typing = new TypingElement(canvas, listeners, hear, () => input.focused !== undefined && isTextbox());
   const isTextbox = () => live.nodeOf(input.focused ?? '')?.widget.kind === 'textbox';
 
+  // Ids of a page are unique, however many canvases there are.
+  const prefix = `view-${page.querySelectorAll('canvas[role=application]').length + 1}`;
+  const mirror = new Mirror(canvas, live, input, prefix, (control) => {
+    input.focus(control);
+    for (const type of ['key-down', 'key-up'] as const) hear({ type, key: 'Enter' });
+  });
+  const role = canvas.getAttribute('role');
+  if (role === null) canvas.setAttribute('role', 'application');
+  listeners.add(() => {
+    mirror.remove();
+    if (role === null) canvas.removeAttribute('role');
+  });
+
   const pointer = (event: PointerEvent, type: 'move' | 'down' | 'up' | 'cancel' | 'out') => {
     const { left, top } = canvas.getBoundingClientRect();
     const device = event.pointerType === 'touch' || event.pointerType === 'pen' ? event.pointerType : 'mouse';
@@ -143,6 +157,7 @@ export function mount(canvas: HTMLCanvasElement, live: LiveView, options: MountO
     const whole = { x: 0, y: 0, width: now.width, height: now.height };
     repaintOnCanvas(isBlank ? { ...now, changed: [whole] } : now, context, cache, options.game);
     isBlank = false;
+    mirror.follow(passed);
   };
   fit();
   step(0);

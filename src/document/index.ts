@@ -17,6 +17,7 @@ export {
   readGap,
   readTrack,
   readInset,
+  readHitArea,
   readLength,
   readLengthPair,
   readLimits,

@@ -223,6 +223,20 @@ export function readAnchor(value: unknown): Pair<AxisAnchor> | undefined {
   return { x: first.anchor, y: second.anchor };
 }
 
+/** Where a widget takes input: its box, the ellipse in it, or where its picture is more opaque than a threshold from 0 to 1. */
+export type HitArea =
+  { readonly type: 'box' | 'ellipse' } | { readonly type: 'picture'; readonly threshold: number };
+
+/** How opaque a picture has to be where nobody says. */
+const usualThreshold = 0.5;
+
+/** Reads `box`, `ellipse`, `picture` or `picture 0.2`. */
+export function readHitArea(value: unknown): HitArea | undefined {
+  if (value === 'box' || value === 'ellipse') return { type: value };
+  const found = typeof value === 'string' ? /^picture(?: (0(?:\.\d+)?|1|\.\d+))?$/.exec(value) : null;
+  return found ? { type: 'picture', threshold: Number(found[1] ?? usualThreshold) } : undefined;
+}
+
 /** Like an anchor, but points only. */
 export function readPivot(value: unknown): Pair<number> | undefined {
   const anchor = readAnchor(value);

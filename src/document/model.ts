@@ -247,6 +247,8 @@ export interface WidgetSource extends ContainerSource, NeighboursSource {
   readonly 'key'?: string;
   /** none: it and what is in it take no input; what lies under it does (CSS UI 4, pointer-events). */
   readonly 'pointer-events'?: 'auto' | 'none';
+  /** Where it takes input: `box`, `ellipse`, `picture` or `picture 0.2`. */
+  readonly 'hit-area'?: string;
   /** Of a control: it gets the focus first in the scope it is in (HTML, autofocus). */
   readonly 'autofocus'?: boolean;
   /** A pointer that drags takes it along (HTML, draggable); what that does is the game's. */

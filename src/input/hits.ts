@@ -1,9 +1,8 @@
 import type { WidgetSource } from '../document/index.ts';
 import { controls, type Widget } from '../dress/index.ts';
-import { clips, cornersIn, turnOf, type Matrix } from '../inside/index.ts';
+import { clips, isInBox, isOnWidget, turnOf, type Matrix } from '../inside/index.ts';
 import type { LiveNode, LiveNow, LiveView } from '../live/index.ts';
 import { RectGrid, letsInputThrough, openDialog } from '../scene/index.ts';
-import { isSquare, type Corners } from '../theme/index.ts';
 
 /** What lies under a point. */
 export interface Hit {
@@ -60,6 +59,31 @@ export class Hits {
     const hit = this.#hitOf(nodes[index]!);
     this.#last = { index, hit };
     return hit;
+  }
+
+  /**
+   * The same for a finger, which covers more than a point: where no control lies under it, the nearest one within a way of it.
+   * @param slop In device px.
+   */
+  near(x: number, y: number, slop: number): Hit | undefined {
+    const hit = this.at(x, y);
+    if (hit?.control !== undefined) return hit;
+    const { on, nodes } = this.#now!;
+    let found = hit;
+    let least = slop;
+    for (const index of this.#taking) {
+      if (!controls.has(nodes[index]!.bone.kind) || this.#turns[index]) continue;
+      const rect = on.layout.rect(index);
+      const [atX, atY] = [within(x, rect.x, rect.width), within(y, rect.y, rect.height)];
+      const distance = Math.hypot(x - atX, y - atY);
+      if (!(distance < least)) continue;
+      // Only where it is to be seen: something else may lie over it there.
+      const there = this.at(atX, atY);
+      if (there?.control !== nodes[index]!.bone.id) continue;
+      least = distance;
+      found = there;
+    }
+    return found;
   }
 
   #hitOf(node: LiveNode): Hit {
@@ -142,23 +166,24 @@ export class Hits {
   #holds(index: number, x: number, y: number): boolean {
     const { on } = this.#now!;
     const { widgets } = on.tree;
-    if (!this.#covers(index, x, y)) return false;
+    if (!this.#covers(index, x, y, isOnWidget)) return false;
     for (let at = widgets[index]!.parent; at >= 0; at = widgets[at]!.parent)
-      if (clips(widgets[at]!) && !this.#covers(at, x, y)) return false;
+      if (clips(widgets[at]!) && !this.#covers(at, x, y, isInBox)) return false;
     return true;
   }
 
-  /** Whether a point lies on the border box of a widget, its round corners left out. */
-  #covers(index: number, x: number, y: number): boolean {
+  /** Whether a point lies on a widget, as it is turned. */
+  #covers(index: number, x: number, y: number, isOn: typeof isInBox): boolean {
     const { layout, tree } = this.#now!.on;
     for (const turn of this.#turns[index] ?? []) [x, y] = turnedBack(turn, x, y);
-    const rect = layout.pixelRect(index);
-    const [left, top] = [x - rect.x, y - rect.y];
-    if (!(left >= 0 && top >= 0 && left < rect.width && top < rect.height)) return false;
-    const corners = cornersIn(tree.widgets[index]!, rect, layout.scale(index));
-    if (isSquare(corners)) return true;
-    return isInCorners(corners, left, top, rect.width, rect.height);
+    return isOn(tree.widgets[index]!, layout, x, y);
   }
+}
+
+/** The place in a stretch that is nearest to one; half a px inside of it. */
+function within(at: number, from: number, length: number): number {
+  const edge = Math.min(0.5, length / 2);
+  return Math.min(from + length - edge, Math.max(from + edge, at));
 }
 
 /** Whether a widget is moved by a drag that starts on it. */
@@ -180,22 +205,4 @@ function turnedBack([a, b, c, d, e, f]: Matrix, x: number, y: number): [number, 
   if (determinant === 0) return [NaN, NaN];
   const [across, down] = [x - e, y - f];
   return [(d * across - c * down) / determinant, (a * down - b * across) / determinant];
-}
-
-/** Whether a point in a rectangle lies inside of its quarter circles. */
-function isInCorners(
-  { topLeft, topRight, bottomRight, bottomLeft }: Corners,
-  x: number,
-  y: number,
-  width: number,
-  height: number,
-): boolean {
-  const outside = (radius: number, fromX: number, fromY: number) =>
-    fromX < radius && fromY < radius && (radius - fromX) ** 2 + (radius - fromY) ** 2 > radius ** 2;
-  return !(
-    outside(topLeft, x, y) ||
-    outside(topRight, width - x, y) ||
-    outside(bottomRight, width - x, height - y) ||
-    outside(bottomLeft, x, height - y)
-  );
 }

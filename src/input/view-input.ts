@@ -8,6 +8,7 @@ import { FocusInput } from './focus-input.ts';
 import { held, heldOn, stickDirection, type HeldDirection } from './held-direction.ts';
 import { Hits, type Hit } from './hits.ts';
 import { actOfDirection, actOfKey, actOfPad, directionOfPad, type Act, type KeyTarget } from './keys.ts';
+import { Listening, pathOf, type Listener } from './listening.ts';
 import {
   letGo,
   noPointers,
@@ -66,7 +67,7 @@ export class ViewInput {
   #push = { x: 0, y: 0 };
   /** Controls that were put into states by it. */
   #shown = new Map<string, readonly State[]>();
-  readonly #listeners = new Map<string, Set<Listener>>();
+  readonly #listening: Listening;
   #effects: InputEffect[] = [];
 
   constructor(live: LiveView, options: ViewInputOptions = {}) {
@@ -77,6 +78,7 @@ export class ViewInput {
     this.#changes = new ControlChanges(live, options.sets !== false);
     this.#focus = new FocusInput(live, this.#scrolling);
     this.#typing = new Typing(live, this.#changes);
+    this.#listening = new Listening(live);
   }
 
   /** The control that has the focus. */
@@ -159,10 +161,7 @@ export class ViewInput {
    * `'stop'` keeps it from those further out. @returns what ends it.
    */
   listen(widget: string, call: Listener): () => void {
-    const known = this.#listeners.get(widget) ?? new Set();
-    known.add(call);
-    this.#listeners.set(widget, known);
-    return () => known.delete(call);
+    return this.#listening.listen(widget, call);
   }
 
   #heard(take: () => void): readonly InputEffect[] {
@@ -172,15 +171,8 @@ export class ViewInput {
     this.#settle();
     this.#typing.follow(this.#focus.node);
     this.#show();
-    if (effects.length > 0 && this.#listeners.size > 0) for (const one of effects) this.#tell(one);
+    this.#listening.tell(effects);
     return effects.length === 0 ? noEffects : effects;
-  }
-
-  #tell(effect: InputEffect): void {
-    const id = ownerOf(effect);
-    const path = id === undefined ? [] : pathOf(this.#node(id), id);
-    for (const widget of [...path, ''])
-      for (const call of this.#listeners.get(widget) ?? []) if (call(effect) === 'stop') return;
   }
 
   /* Pointers. */
@@ -193,10 +185,16 @@ export class ViewInput {
     const left = this.#left;
     const isJogged = isMouse && type === 'move' && left && Math.hypot(x - left.x, y - left.y) < jogged;
     if (!isJogged && type !== 'out' && type !== 'cancel') this.#used(device === 'touch' ? 'touch' : 'mouse');
-    const hit = type === 'out' || type === 'cancel' ? undefined : this.#hits.at(x, y);
+    const hit = type === 'out' || type === 'cancel' ? undefined : this.#hit(event);
     if (type === 'down') this.#pressAt(hit, x, y);
     this.#took(pointerAfter(this.#pointers, event, hit, this.#now));
     if (type === 'up' && device === 'touch') this.#places.delete(pointer);
+  }
+
+  /** A finger covers more than a point. */
+  #hit({ device, x, y }: PointerEvent): Hit | undefined {
+    if (device !== 'touch') return this.#hits.at(x, y);
+    return this.#hits.near(x, y, (fingerSlop * this.#live.frame.screen.density) / 25.4);
   }
 
   /** A pointer goes down: what it goes down on has the focus, a slider goes there. */
@@ -527,28 +525,12 @@ function choiceAxes(kind: Kind, arrange: string): KeyTarget['choice'] {
   return arrange === 'column' ? 'y' : 'x';
 }
 
-/** Hears an effect; `'stop'` keeps it from widgets further out. */
-export type Listener = (effect: InputEffect) => unknown;
-
+/** A finger finds a control that is no further than this, in mm. */
+const fingerSlop = 3;
 /** The right stick does nothing below this. */
 const stickDeadZone = 0.25;
 const noEffects: readonly InputEffect[] = [];
 const noStates: readonly State[] = [];
-
-/** Whose effect it is. */
-function ownerOf(effect: InputEffect): string | undefined {
-  if ('control' in effect) return effect.control;
-  if ('widget' in effect) return effect.widget;
-  return 'scope' in effect ? effect.scope : undefined;
-}
-
-/** A widget and all it is in, from the inside out. */
-function pathOf(node: LiveNode | undefined, id: string): string[] {
-  if (!node) return [id];
-  const path: string[] = [];
-  for (let at: LiveNode | undefined = node; at; at = at.parent) path.push(at.bone.id);
-  return path;
-}
 
 /** The same without the last effect of a type. */
 function dropped(effects: InputEffect[], type: InputEffect['type']): InputEffect[] {

@@ -8,6 +8,7 @@ export { meterFill, meterPieces, trailColor } from './meter.ts';
 export { contentRoom } from './room.ts';
 export { inkInto, innerWidth, placeText, setText } from './text.ts';
 export { cornersIn } from './corners.ts';
+export { isInBox, isOnWidget } from './shape.ts';
 export { clips, isTurned, turnOf, turned } from './turn.ts';
 export type { Matrix } from './turn.ts';
 export type { PlacedLine, PlacedText } from './text.ts';

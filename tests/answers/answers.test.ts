@@ -330,6 +330,60 @@ describe('a page that answers', () => {
     await replay('archive');
   });
 
+  /** What Chromium tells a screen reader: roles and names of what is in the canvas, with some of their properties. */
+  const told = async (...roles: readonly string[]) => {
+    const client = await page.context().newCDPSession(page);
+    const { nodes } = await client.send('Accessibility.getFullAXTree');
+    await client.detach();
+    return nodes
+      .filter(({ ignored, role }) => !ignored && roles.includes(String(role?.value)))
+      .map(({ role, name, value: worth, properties = [] }) => {
+        const said = properties
+          .filter(({ name: key }) => ['disabled', 'checked', 'selected'].includes(key))
+          .filter(({ value: { value: is } }) => is === true || is === 'true')
+          .map(({ name: key }) => ` ${key}`);
+        const number = worth === undefined ? '' : ` ${String(worth.value)}`;
+        return `${String(role?.value)} ${String(name?.value)}${number}${said.join('')}`;
+      })
+      .sort();
+  };
+
+  test('for screen readers: by role and name, with states and values, pressed as a player would', async () => {
+    await open('card');
+    await frames(3);
+    expect(await told('button')).toEqual([
+      'button Cast off',
+      'button Leave the boat disabled',
+      'button Logbook',
+      'button Sorting room',
+    ]);
+    await page.evaluate(() => document.querySelector<HTMLElement>('[aria-label=Logbook]')!.click());
+    expect(await value('said')).toBe('Chosen: logbook');
+    await page.waitForFunction(
+      () => document.querySelector('[aria-live=polite]')?.textContent === 'Chosen: logbook',
+    );
+    await open('tuning');
+    await press('Tab', 'Tab', 'ArrowRight');
+    await page.waitForFunction(
+      () => document.querySelector('[role=slider]')?.getAttribute('aria-valuenow') === '70',
+    );
+    expect(await told('slider', 'tab')).toEqual([
+      'slider Music 70',
+      'slider Sonar pings 30',
+      'tab Helm',
+      'tab Sound selected',
+    ]);
+    const active = await page.evaluate(() => {
+      const id = document.querySelector('canvas')!.getAttribute('aria-activedescendant')!;
+      return document.getElementById(id)!.getAttribute('aria-label');
+    });
+    expect(active).toBe('Music');
+    await open('alarm');
+    await press('Tab', 'Enter');
+    await page.waitForSelector('[role=dialog]', { state: 'attached' });
+    expect(await told('button', 'dialog')).toEqual(['button Rise', 'button Stay down', 'dialog Really?']);
+  });
+
   test('taken away, it leaves the page as it was and hears nothing', async () => {
     await open('card');
     const { x, y } = await middle('sorting');
@@ -341,10 +395,11 @@ describe('a page that answers', () => {
         canvas.getAttribute('tabindex'),
         canvas.style.touchAction,
         document.body.children.length,
+        canvas.children.length,
       ];
     });
     // A link list and the canvas.
-    expect(left).toEqual([0, null, '', 2]);
+    expect(left).toEqual([0, null, '', 2, 0]);
     const steps = () => page.evaluate(() => window.played.recording.steps.length);
     const before = await steps();
     await page.mouse.click(x, y);

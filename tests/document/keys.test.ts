@@ -31,6 +31,7 @@ const samples: { readonly [Key in keyof WidgetSource]?: WidgetSource[Key] } = {
   'step': 0.1,
   'label': 'Rise',
   'live': 'polite',
+  'hit-area': 'ellipse',
 };
 
 const kindOf = (key: string): WidgetSource => {

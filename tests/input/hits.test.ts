@@ -1,7 +1,7 @@
 import { createCanvas } from '@napi-rs/canvas';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { Hits, LiveView, drawLayout, paintOnCanvas, type WidgetSource } from 'pimbot';
+import { Hits, LiveView, drawLayout, paintOnCanvas, readPicture, type WidgetSource } from 'pimbot';
 import { rounds, seedOf } from '../support/deep.ts';
 import { documentOf, opened } from '../support/views.ts';
 
@@ -124,5 +124,69 @@ describe('what lies under a point', () => {
     live.set({ asks: true });
     expect(hits.at(5, 5)).toEqual({ widget: 'sure', control: undefined, isDisabled: false });
     expect(hits.at(wide / 2 - 12, high / 2 - 12)).toMatchObject({ control: 'yes' });
+  });
+
+  test('of an ellipse its corners are not it; of a picture what is not opaque, in slices and turned round, too', () => {
+    const side = 40;
+    const context = createCanvas(side, side).getContext('2d');
+    // A wedge: the left top half.
+    context.fillStyle = '#fff';
+    context.beginPath();
+    context.moveTo(0, 0);
+    context.lineTo(side, 0);
+    context.lineTo(0, side);
+    context.fill();
+    const { data } = context.getImageData(0, 0, side, side);
+    const sample = { width: side, height: side, data: new Uint8ClampedArray(data) };
+    const bytes = context.canvas.toBuffer('image/png');
+    const wedge = { ...readPicture('wedge', bytes), sample };
+    const button = (id: string, x: number, more: WidgetSource): WidgetSource => ({
+      id,
+      kind: 'button',
+      offset: [x, 0],
+      size: [80, 60],
+      ...more,
+    });
+    const image = { image: 'wedge', fit: 'fill' } as const;
+    const children = [
+      button('round', 0, { 'hit-area': 'ellipse' }),
+      button('wedge', 100, { 'hit-area': 'picture', ...image }),
+      button('turned', 200, { 'hit-area': 'picture 0.2', 'flip': 'x', ...image }),
+      button('sliced', 300, { 'hit-area': 'picture', 'slice': 20, ...image }),
+    ];
+    const view = opened(documentOf(children, { pictures: { wedge: 'wedge.png' } }), {
+      pictures: new Map([['wedge', wedge]]),
+    });
+    const hits = new Hits(new LiveView(view, { width: 400, height: 100 }));
+    const at = (x: number, y: number) => hits.at(x, y)?.control;
+    expect([at(4, 4), at(40, 2), at(76, 56), at(40, 30)]).toEqual([undefined, 'round', undefined, 'round']);
+    expect([at(105, 5), at(175, 55), at(135, 20)]).toEqual(['wedge', undefined, 'wedge']);
+    expect([at(275, 5), at(205, 55), at(215, 5)]).toEqual(['turned', undefined, 'turned']);
+    // The corner on the right top is half of a wedge; what is in the middle follows the middle.
+    expect([at(362, 2), at(378, 18), at(310, 10), at(370, 50)]).toEqual([
+      'sliced',
+      undefined,
+      'sliced',
+      undefined,
+    ]);
+  });
+
+  test('a finger finds the nearest control beside it, but none that something else lies over', () => {
+    const live = new LiveView(
+      opened(
+        documentOf([
+          { id: 'go', kind: 'button', size: 20, offset: '50 50' },
+          { id: 'stay', kind: 'button', size: 20, offset: '90 50' },
+          { id: 'plate', size: [30, 60], offset: '85 40', look: { background: '#fff' } },
+        ]),
+      ),
+      { width: wide, height: high },
+    );
+    const hits = new Hits(live);
+    expect(hits.near(48, 60, 10)?.control).toBe('go');
+    expect(hits.near(30, 60, 10)).toBeUndefined();
+    expect(hits.near(80, 60, 12)?.control).toBe('go');
+    expect(hits.near(86, 60, 10)).toMatchObject({ widget: 'plate', control: undefined });
+    expect(hits.near(60, 60, 10)?.control).toBe('go');
   });
 });

@@ -1,4 +1,4 @@
-import { readAspect, readLength, readPivot, readSize, readSizePair } from '../lengths.ts';
+import { readAspect, readLength, readPivot, readSize, readSizePair, readHitArea } from '../lengths.ts';
 import { alignments, kinds, states } from '../model.ts';
 import {
   choice,
@@ -244,6 +244,17 @@ export const placedKeys = {
       description:
         'none: it and what is in it take no input; what lies under it does. auto again for something in it.',
     },
+    touches: 'paint',
+  },
+  'hit-area': {
+    schema: {
+      type: 'string',
+      title: 'box, ellipse, picture, or picture with a threshold such as "picture 0.2"',
+      description:
+        'Where it takes input: in its box (if left out), the ellipse in it, or where its picture is more opaque than the threshold, 0.5 if left out.',
+    },
+    read: readHitArea,
+    expected: 'box, ellipse, picture, or picture with a threshold such as "picture 0.2"',
     touches: 'paint',
   },
 } as const satisfies { readonly [key: string]: KeyRow };
