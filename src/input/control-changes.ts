@@ -1,5 +1,7 @@
 import { choiceKeyOf, type WidgetSource } from '../document/index.ts';
 import type { LiveNode, LiveView } from '../live/index.ts';
+import { BuildError } from '../skeleton/index.ts';
+import { ValueError } from '../view/index.ts';
 import { changeOf, valuesWith } from './change.ts';
 import type { ChangeEffect, InputEffect } from './events.ts';
 import type { FocusField } from './focus/field.ts';
@@ -107,6 +109,14 @@ export class ControlChanges {
     effects.push(effect);
     if (!this.#sets || effect.to === undefined) return;
     const values = valuesWith(this.#live.values, effect.to, value);
-    if (values) this.#live.set(values);
+    if (!values) return;
+    try {
+      this.#live.set(values);
+    } catch (error) {
+      // What a key bound to the same value cannot be is refused, and nothing has changed; anything else is a fault of ours.
+      if (!(error instanceof BuildError || error instanceof ValueError || error instanceof RangeError))
+        throw error;
+      effects.push({ type: 'refused', control: node.bone.id, pointer: undefined });
+    }
   }
 }

@@ -19,6 +19,7 @@ import {
   type PointerStep,
 } from './pointer.ts';
 import { Resting } from './resting.ts';
+import { NoSuchName } from '../view/index.ts';
 import { Scrolling } from './scrolling.ts';
 import { Typing } from './typing.ts';
 
@@ -70,7 +71,11 @@ export class ViewInput {
   readonly #listening: Listening;
   #effects: InputEffect[] = [];
 
+  /** @throws NoSuchName for a `deviceValue` that no case has. */
   constructor(live: LiveView, options: ViewInputOptions = {}) {
+    const { deviceValue } = options;
+    if (deviceValue !== undefined && !live.values.has(deviceValue))
+      throw new NoSuchName('value', deviceValue, [...live.values.keys()]);
     this.#live = live;
     this.#options = options;
     this.#hits = new Hits(live);

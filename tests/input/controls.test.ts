@@ -389,3 +389,23 @@ test('the device used last is told and may be a value; a mouse that is only jogg
   expect(hint()).toBe('tap');
   expect(one.told('device')).toEqual(['device mouse', 'device pad', 'device mouse', 'device touch']);
 });
+
+test('a value that something else bound to it cannot have is refused, and nothing has changed', () => {
+  const one = new Player(
+    documentOf(
+      [
+        { id: 'loud', kind: 'slider', value: '{loud}', size: [200, 30] },
+        { id: 'grid', arrange: 'grid', columns: '{loud}', offset: '0 60', children: [{ size: 10 }] },
+      ],
+      { cases: { only: { loud: 1 } } },
+    ),
+  );
+  one.down(100, 15);
+  expect(one.told('change', 'refused')).toEqual(['change loud value 0.5', 'refused loud']);
+  expect(one.live.values.get('loud')).toBe(1);
+});
+
+test('a value for the device that no case has is refused at once', () => {
+  const make = () => new Player(documentOf([]), { width: 9, height: 9 }, { deviceValue: 'devise' });
+  expect(make).toThrow('there is no value "devise"');
+});
