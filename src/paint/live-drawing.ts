@@ -37,6 +37,13 @@ interface Entry {
   /** Where its operations start in the list, and of which types they are. */
   from: number;
   shape: string;
+  /** What that shape is of. */
+  shaped: DrawnWidget | undefined;
+  /** The index that its operations say. */
+  index: number;
+  /** When it came, and when it was there last. */
+  readonly born: number;
+  turn: number;
   /** Whether what its children are drawn within is another than before. */
   isAround: boolean;
 }
@@ -71,7 +78,10 @@ export class LiveDrawing {
   #ends = new Int32Array(0);
   #drawing: KeptDrawing | undefined;
   /** The order it was drawn in. */
-  #order: readonly LiveNode[] = [];
+  #order: readonly Entry[] = [];
+  readonly #byNode = new Map<LiveNode, Entry>();
+  /** How often there were other widgets. */
+  #turn = 0;
 
   constructor(live: LiveView, options: DrawOptions = {}) {
     this.#live = live;
@@ -125,22 +135,30 @@ export class LiveDrawing {
   /** Keeps the entries of widgets that are still there; what is gone, or lies in another order, is to be painted over. */
   #follow({ nodes, on }: LiveNow, dirty: AreaList): void {
     const { width, height } = on.screen;
-    const known = new Map(this.#entries.map((entry) => [entry.node, entry]));
-    this.#entries = nodes.map((node) => {
-      const entry = known.get(node);
-      known.delete(node);
-      return entry ?? newEntry(node);
-    });
-    for (const { area } of known.values()) dirty.add(area, width, height);
-    const order = on.tree.order.map((index) => nodes[index]!);
-    const there = new Set(nodes);
-    const was = this.#order.filter((node) => there.has(node));
-    const before = new Set(this.#order);
-    const is = order.filter((node) => before.has(node));
-    was.forEach((node, at) => {
-      if (node !== is[at]) dirty.add(this.#entries[node.index]!.area, width, height);
-    });
-    this.#order = order;
+    const turn = ++this.#turn;
+    const before = this.#entries;
+    const entries = (this.#entries = nodes.map((node) => {
+      let entry = this.#byNode.get(node);
+      if (!entry) this.#byNode.set(node, (entry = newEntry(node, turn)));
+      entry.turn = turn;
+      return entry;
+    }));
+    for (const { node, area, turn: last } of before) {
+      if (last === turn) continue;
+      dirty.add(area, width, height);
+      this.#byNode.delete(node);
+    }
+    // Of those that were there before and are there still, both orders side by side.
+    const was = this.#order;
+    const is = on.tree.order.map((index) => entries[index]!);
+    let at = 0;
+    for (const entry of was) {
+      if (entry.turn !== turn) continue;
+      while (at < is.length && is[at]!.born === turn) at++;
+      if (entry !== is[at]) dirty.add(entry.area, width, height);
+      at++;
+    }
+    this.#order = is;
   }
 
   /** Looks at every widget, and draws anew what has changed. */
@@ -155,7 +173,8 @@ export class LiveDrawing {
       const isNew = entry.drawn === nothing;
       const hasMoved = outer?.isAround ?? false;
       const hasChanged = isWhole || isNew || node.stamp > this.#seen || isSeen !== entry.isSeen;
-      if (!hasChanged) renumber(entry.drawn, index);
+      if (!hasChanged && entry.index !== index) renumber(entry.drawn, index);
+      entry.index = index;
       entry.isAround = hasMoved;
       if (hasChanged) this.#drawOne(on, entry, outer, isSeen, dirty);
       else if (hasMoved) this.#placeOne(on, entry, outer, dirty);
@@ -273,7 +292,10 @@ export class LiveDrawing {
       const entry = this.#entries[index]!;
       const { drawn, areas } = entry;
       entry.from = count;
-      entry.shape = shapeOf(drawn);
+      if (entry.shaped !== drawn) {
+        entry.shape = shapeOf(drawn);
+        entry.shaped = drawn;
+      }
       for (const one of drawn.within) {
         open.push(count);
         owners.push(index);
@@ -335,7 +357,7 @@ const mostTurns = 8;
 const none: readonly Rect[] = [];
 const restore: DrawOperation = { type: 'restore' };
 
-function newEntry(node: LiveNode): Entry {
+function newEntry(node: LiveNode, turn: number): Entry {
   return {
     node,
     drawn: nothing,
@@ -347,6 +369,10 @@ function newEntry(node: LiveNode): Entry {
     cut: undefined,
     from: 0,
     shape: '',
+    shaped: undefined,
+    index: node.index,
+    born: turn,
+    turn,
     isAround: false,
   };
 }

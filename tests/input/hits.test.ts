@@ -6,6 +6,13 @@ import { rounds, seedOf } from '../support/deep.ts';
 import { documentOf, opened } from '../support/views.ts';
 
 const [wide, high] = [200, 160];
+/** Of a pixel, a little inside. */
+const corners = [
+  [0.05, 0.05],
+  [0.95, 0.05],
+  [0.05, 0.95],
+  [0.95, 0.95],
+] as const;
 
 /** Boxes of one colour each in boxes, turned, cut off, with round corners and an order of their own. */
 const box: fc.Memo<WidgetSource> = fc.memo((depth) =>
@@ -77,7 +84,10 @@ describe('what lies under a point', () => {
             const isEmpty = data[at + 3] === 0;
             // Edges between pixels are mixed from several colours: who has them cannot be told.
             if ((id === undefined && !isEmpty) || data[at + 3]! % 255 !== 0) continue;
-            expect([x, y, hits.at(x + 0.5, y + 0.5)?.widget]).toEqual([x, y, id]);
+            const hit = hits.at(x + 0.5, y + 0.5)?.widget;
+            // A rasteriser may leave out a sharp corner that is less than a pixel.
+            if (corners.some(([right, down]) => hits.at(x + right, y + down)?.widget !== hit)) continue;
+            expect([x, y, hit]).toEqual([x, y, id]);
             if (id !== undefined) found++;
           }
         }
