@@ -244,6 +244,7 @@ describe('whatever happens', () => {
   const change = fc.record({
     items: fc.subarray(['wax', 'lamp', 'rope', 'hook']),
     asks: fc.boolean(),
+    warns: fc.boolean(),
     page: fc.constantFrom('one', 'two'),
   });
   const everything = documentOf(
@@ -271,6 +272,15 @@ describe('whatever happens', () => {
         ],
       },
       {
+        id: 'warning',
+        kind: 'dialog',
+        visible: '{warns}',
+        size: 60,
+        z: 1,
+        offset: '40 40',
+        children: [{ id: 'heed', kind: 'button', size: 30 }],
+      },
+      {
         id: 'sure',
         kind: 'dialog',
         visible: '{asks}',
@@ -280,7 +290,9 @@ describe('whatever happens', () => {
     ],
     {
       ...source,
-      cases: { only: { items: ['wax'], loud: 0.5, name: 'Ida', on: false, page: 'one', asks: false } },
+      cases: {
+        only: { items: ['wax'], loud: 0.5, name: 'Ida', on: false, page: 'one', asks: false, warns: false },
+      },
     },
   );
 

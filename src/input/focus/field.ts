@@ -9,6 +9,8 @@ export interface FocusGround {
   readonly widgets: readonly Widget[];
   /** The border box of a widget, in u of the view. */
   rectInU(index: number): Rect;
+  /** Whether a widget is there to be seen: not hidden, with an area; it may be behind an open dialog. */
+  isVisible(index: number): boolean;
   /** Whether a widget is there for a player: not hidden, with an area, not behind an open dialog. */
   isShown(index: number): boolean;
   /** Whether a control can take the focus now: it is shown and not disabled. */
@@ -53,6 +55,10 @@ export class FocusField {
 
   isShown(index: number): boolean {
     return this.#ground.isShown(index);
+  }
+
+  isVisible(index: number): boolean {
+    return this.#ground.isVisible(index);
   }
 
   isUsable(index: number): boolean {

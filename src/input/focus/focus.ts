@@ -159,7 +159,10 @@ function settled(before: FocusState, field: FocusField, dialog: number): FocusSt
   let state = before;
   const isThere = ({ scope }: EnteredScope) => {
     const index = field.indexOf(scope);
-    return index !== undefined && (index === dialog || field.firstIn(index) !== undefined);
+    // One that a dialog has opened over is there all the same: it gets the focus back.
+    return (
+      index !== undefined && field.isVisible(index) && (dialog >= 0 || field.firstIn(index) !== undefined)
+    );
   };
   while (state.entered.length > 0 && !isThere(state.entered.at(-1)!))
     state = returned(state, field, dialog).state;

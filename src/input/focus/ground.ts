@@ -28,17 +28,15 @@ export function focusGround(
       if (!(widgets[at]!.look.opacity > 0)) return false;
     return true;
   };
-  const isShown = (index: number) =>
-    widgets[index]!.visible &&
-    layout.widthInU(index) > 0 &&
-    layout.heightInU(index) > 0 &&
-    isSeen(index) &&
-    !isBehind(index);
+  const isVisible = (index: number) =>
+    widgets[index]!.visible && layout.widthInU(index) > 0 && layout.heightInU(index) > 0 && isSeen(index);
+  const isShown = (index: number) => isVisible(index) && !isBehind(index);
   return {
     widgets,
     dialog,
     rectInU: (index) => layout.rectInU(index),
     indexOf,
+    isVisible,
     isShown,
     isUsable: (index) => !widgets[index]!.states.includes('disabled') && isShown(index),
   };
