@@ -47,7 +47,7 @@ export const lineSpace = 2;
 export const lineUsed = 3;
 
 /** How many numbers and bytes an axis has of each widget: one array holds them all, so that a plan is made at once. */
-const numberFields = 30;
+const numberFields = 31;
 const byteFields = 10;
 
 /** One axis of all widgets. Lengths are in u; a `…Share` is a fraction of the parent's content size. */
@@ -168,6 +168,9 @@ export class AxisPlan {
     this.toNeed = new Marks(count);
     this.toGive = new Marks(count);
     this.why = bytes();
+    // A field without a place of its own would be empty, and nothing would be remembered in it.
+    if (number !== numberFields || byte !== byteFields)
+      throw new Error('the fields of an axis are miscounted');
   }
 
   /** Takes over what another one holds of `count` widgets from an index on, scratch included. */
