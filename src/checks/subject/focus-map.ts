@@ -69,36 +69,61 @@ export interface FocusWays {
 
 export function focusWays(subject: Subject): FocusWays {
   return subject.once('focus-ways', () => {
-    const field = focusField(subject);
-    const onward = new Map(field.usable.map((index) => [index, waysFrom(field, index)]));
-    for (const widget of subject.widgets) {
-      const order = orderOf(widget)
-        .flatMap((id) => subject.indexOf(id) ?? [])
-        .filter((index) => onward.has(index));
-      order.forEach((index, nth) => {
-        const next = order[(nth + 1) % order.length]!;
-        if (field.scopeOf(index) !== field.scopeOf(next)) return;
-        onward.get(index)!.push(next);
-        onward.get(next)!.push(index);
-      });
-    }
-    const back = new Map(field.usable.map((index) => [index, [] as number[]]));
-    for (const [from, ways] of onward) for (const to of ways) back.get(to)!.push(from);
-    const unreached: number[] = [];
-    const trapped: number[] = [];
-    for (const scope of new Set(field.usable.map((index) => field.scopeOf(index)))) {
-      const first = field.firstIn(scope)!;
-      const reached = followed(first, onward);
-      const returning = followed(first, back);
-      for (const index of field.usable) {
-        if (field.scopeOf(index) !== scope) continue;
-        if (!reached.has(index)) unreached.push(index);
-        else if (!returning.has(index)) trapped.push(index);
-      }
-    }
-    const inOrder = (one: number, other: number) => one - other;
-    return { unreached: unreached.sort(inOrder), trapped: trapped.sort(inOrder) };
+    // Where the same controls stand in the same places, in u, the same ways lead.
+    const known = subject.form.once('focus-ways', () => new Map<string, FocusWays>());
+    const key = placesOf(subject);
+    let ways = known.get(key);
+    if (!ways) known.set(key, (ways = foundWays(subject)));
+    return ways;
   });
+}
+
+function placesOf(subject: Subject): string {
+  const { layout, widgets } = subject;
+  let key = '';
+  for (const index of focusField(subject).usable) {
+    const { x, y, width, height } = layout.rectInU(index);
+    key += `${index} ${x} ${y} ${width} ${height};`;
+  }
+  // What scrolls hides some of what is in it from outside.
+  for (const { index, box } of widgets) {
+    if (!box.x.scrolls && !box.y.scrolls) continue;
+    const { x, y, width, height } = layout.rectInU(index);
+    key += `s${index} ${x} ${y} ${width} ${height};`;
+  }
+  return key;
+}
+
+function foundWays(subject: Subject): FocusWays {
+  const field = focusField(subject);
+  const onward = new Map(field.usable.map((index) => [index, waysFrom(field, index)]));
+  for (const widget of subject.widgets) {
+    const order = orderOf(widget)
+      .flatMap((id) => subject.indexOf(id) ?? [])
+      .filter((index) => onward.has(index));
+    order.forEach((index, nth) => {
+      const next = order[(nth + 1) % order.length]!;
+      if (field.scopeOf(index) !== field.scopeOf(next)) return;
+      onward.get(index)!.push(next);
+      onward.get(next)!.push(index);
+    });
+  }
+  const back = new Map(field.usable.map((index) => [index, [] as number[]]));
+  for (const [from, ways] of onward) for (const to of ways) back.get(to)!.push(from);
+  const unreached: number[] = [];
+  const trapped: number[] = [];
+  for (const scope of new Set(field.usable.map((index) => field.scopeOf(index)))) {
+    const first = field.firstIn(scope)!;
+    const reached = followed(first, onward);
+    const returning = followed(first, back);
+    for (const index of field.usable) {
+      if (field.scopeOf(index) !== scope) continue;
+      if (!reached.has(index)) unreached.push(index);
+      else if (!returning.has(index)) trapped.push(index);
+    }
+  }
+  const inOrder = (one: number, other: number) => one - other;
+  return { unreached: unreached.sort(inOrder), trapped: trapped.sort(inOrder) };
 }
 
 function waysFrom(field: FocusField, index: number): number[] {

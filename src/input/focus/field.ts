@@ -27,17 +27,23 @@ const nothingRemembered: Remembered = () => undefined;
 /** Where the focus can go in a view as it is now: the rules that a running game and the checks share (docs/input.md). */
 export class FocusField {
   readonly #ground: FocusGround;
-  readonly #scopes: Int32Array;
+  #known: Int32Array | undefined;
   #usable: readonly number[] | undefined;
   readonly #sequences = new Map<number, readonly number[]>();
   readonly #controls = new Map<number, readonly number[]>();
 
   constructor(ground: FocusGround) {
     this.#ground = ground;
-    const { widgets } = ground;
-    this.#scopes = new Int32Array(widgets.length);
+  }
+
+  /** By index: the closed scope that a widget is in. Worked out when it is first asked for. */
+  get #scopes(): Int32Array {
+    if (this.#known) return this.#known;
+    const { widgets } = this.#ground;
+    const scopes = (this.#known = new Int32Array(widgets.length));
     for (const { index, parent } of widgets)
-      this.#scopes[index] = index === 0 || isClosed(widgets[index]!) ? index : this.#scopes[parent]!;
+      scopes[index] = index === 0 || isClosed(widgets[index]!) ? index : scopes[parent]!;
+    return scopes;
   }
 
   /** Looks again who can take the focus: controls may have been disabled since. */
