@@ -9,7 +9,8 @@ export interface Recording {
   readonly steps: { readonly event: InputEvent; readonly effects: readonly InputEffect[] }[];
 }
 
-const asked = new URLSearchParams(location.search).get('page') ?? 'card';
+const parameters = new URLSearchParams(location.search);
+const asked = parameters.get('page') ?? 'card';
 const name = asked in pages ? asked : 'card';
 const { document: checked, resources } = await loadProject('../answers/answers.yaml');
 const canvas = document.querySelector('canvas')!;
@@ -23,7 +24,11 @@ const links = Object.keys(pages).map((page) => {
 document.querySelector('nav')!.append(...links);
 
 const live = new LiveView(openView(checked, name, { resources }), { width: 1280, height: 720 });
-const { input, unmount } = mount(canvas, live, { deviceValue: 'device' });
+const { input, unmount, frame } = mount(canvas, live, {
+  deviceValue: 'device',
+  // With `still` time goes by only when somebody says so: tests do not depend on how fast a machine is.
+  loop: !parameters.has('still'),
+});
 pages[name]!({ live, input });
 
 const { width, height } = live.frame.screen;
@@ -35,5 +40,5 @@ input.hear = (event) => {
   return effects;
 };
 canvas.focus();
-Object.assign(window, { played: { live, input, recording, unmount } });
+Object.assign(window, { played: { live, input, recording, unmount, frame } });
 document.body.dataset.ready = 'yes';
