@@ -116,7 +116,7 @@ export class ControlChanges {
       // What a key bound to the same value cannot be is refused, and nothing has changed; anything else is a fault of ours.
       if (!(error instanceof BuildError || error instanceof ValueError || error instanceof RangeError))
         throw error;
-      effects.push({ type: 'refused', control: node.bone.id, pointer: undefined });
+      effects.push({ type: 'refused', control: effect.control, pointer: undefined });
     }
   }
 }
