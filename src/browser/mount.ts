@@ -88,13 +88,15 @@ export function mount(canvas: HTMLCanvasElement, live: LiveView, options: MountO
     canvas.style.touchAction = before.touchAction;
   });
 
-  const typing = new TypingElement(canvas, listeners, hear, () => input.focused !== undefined && isTextbox());
-  const isTextbox = () => live.nodeOf(input.focused ?? '')?.widget.kind === 'textbox';
+  const isTyping = () => input.focused !== undefined && live.nodeOf(input.focused)?.widget.kind === 'textbox';
+  const typing = new TypingElement(canvas, listeners, hear, isTyping);
 
   // Ids of a page are unique, however many canvases there are.
   const prefix = `view-${page.querySelectorAll('canvas[role=application]').length + 1}`;
   const mirror = new Mirror(canvas, live, input, prefix, (control) => {
     input.focus(control);
+    // What cannot take the focus is not pressed; a textbox is pressed by having it.
+    if (input.focused !== control || isTyping()) return;
     for (const type of ['key-down', 'key-up'] as const) hear({ type, key: 'Enter' });
   });
   const role = canvas.getAttribute('role');

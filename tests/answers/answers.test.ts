@@ -372,6 +372,11 @@ describe('a page that answers', () => {
     ]);
     await page.evaluate(() => document.querySelector<HTMLElement>('[aria-label=Logbook]')!.click());
     expect(await value('said')).toBe('Chosen: logbook');
+    // What is disabled is not pressed, and neither is what had the focus before.
+    const heard = () => page.evaluate(() => window.played.recording.steps.length);
+    const before = await heard();
+    await page.evaluate(() => document.querySelector<HTMLElement>('[aria-label="Leave the boat"]')!.click());
+    expect(await heard()).toBe(before);
     await frames(10);
     expect(await page.evaluate(() => document.querySelector('[aria-live=polite]')?.textContent)).toBe(
       'Chosen: logbook',
