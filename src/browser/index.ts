@@ -1,4 +1,3 @@
 /* A live view and a canvas of a page in; a view that is drawn, follows the window and answers pointers, wheels, keys and pads out. */
 export { mount } from './mount.ts';
 export type { MountOptions, Mounted } from './mount.ts';
-export { Pads } from './pads.ts';

@@ -48,14 +48,14 @@ export class Mirror {
       element.remove();
       this.#elements.delete(id);
     }
-    /** What comes next in each parent: what stands there already stays. */
+    /** What comes next in each parent: what stands there already stays. Texts before it are the parent's own words. */
     const next = new Map<Element, ChildNode | null>();
     for (const item of items) {
       const element = this.#elements.get(item.id) ?? this.#made(item);
       write(element, item);
       const outer = item.parent === undefined ? undefined : this.#elements.get(item.parent);
       const parent: Element = outer ?? this.#canvas;
-      const at = next.has(parent) ? next.get(parent)! : firstElement(parent);
+      const at = next.has(parent) ? next.get(parent)! : parent.firstElementChild;
       if (at !== element) parent.insertBefore(element, at);
       next.set(parent, element.nextSibling);
     }
@@ -84,11 +84,6 @@ export class Mirror {
     this.#elements.set(id, element);
     return element;
   }
-}
-
-/** The first child that is an element: texts before it are its own words. */
-function firstElement(parent: Element): ChildNode | null {
-  return parent.firstElementChild;
 }
 
 function write(element: HTMLElement, item: AccessibleItem): void {

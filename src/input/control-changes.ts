@@ -92,10 +92,7 @@ export class ControlChanges {
   #choose(outer: LiveNode, { bone }: LiveNode, effects: InputEffect[]): void {
     const key = choiceKeyOf(outer.widget.kind);
     if (key === undefined) return;
-    const { controls, id } = bone.source as WidgetSource;
-    // A page goes by the id that is written, a selection by that of the entry.
-    const own = key === 'page' ? id : bone.name;
-    const chosen = controls ?? own ?? bone.id;
+    const chosen = (bone.source as WidgetSource).controls ?? bone.name ?? bone.id;
     if ((outer.bone.source as WidgetSource)[key] !== chosen) this.#change(outer, key, chosen, effects);
   }
 

@@ -1,4 +1,4 @@
-import type { CaseValue, Direction } from '../document/index.ts';
+import type { Direction } from '../document/index.ts';
 import type { ValueOfCase } from '../skeleton/index.ts';
 
 /* What a host tells a view, and what comes of it. Places are device px, times milliseconds. */
@@ -102,8 +102,8 @@ export interface DropEffect {
 export interface ChangeEffect {
   readonly type: 'change';
   readonly control: string;
-  readonly key: 'value' | 'checked' | 'page' | 'selection' | 'text' | 'visible' | 'offset' | 'size';
-  readonly value: CaseValue | readonly number[];
+  readonly key: 'value' | 'checked' | 'page' | 'selection' | 'text' | 'visible';
+  readonly value: string | number | boolean;
   /** The value of the case it is bound to; undefined where it is bound to none, and the game alone can follow it. */
   readonly to: ValueOfCase | undefined;
 }

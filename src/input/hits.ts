@@ -14,8 +14,6 @@ export interface Hit {
   readonly isDisabled: boolean;
   /** The innermost widget around it that takes a drag: a slider, a divider, what is draggable or scrolls. */
   readonly grip: string | undefined;
-  /** The innermost widget around it that scrolls and has more than it shows. */
-  readonly scroller: string | undefined;
 }
 
 /** Rectangles are looked up in a grid once so many questions were asked of a view that did not change. */
@@ -89,19 +87,13 @@ export class Hits {
   #hitOf(node: LiveNode): Hit {
     let control: LiveNode | undefined = node;
     while (control && !controls.has(control.bone.kind)) control = control.parent;
-    let grip: string | undefined;
-    let scroller: string | undefined;
-    for (let at: LiveNode | undefined = node; at; at = at.parent) {
-      const { id } = at.bone;
-      if (scroller === undefined && this.#scrolls(at)) scroller = id;
-      if (grip === undefined && (scroller === id || takesDrags(at.widget))) grip = id;
-    }
+    let grip: LiveNode | undefined = node;
+    while (grip && !takesDrags(grip.widget) && !this.#scrolls(grip)) grip = grip.parent;
     return {
       widget: node.bone.id,
       control: control?.bone.id,
       isDisabled: control?.widget.states.includes('disabled') ?? false,
-      grip,
-      scroller,
+      grip: grip?.bone.id,
     };
   }
 

@@ -337,7 +337,12 @@ export class ViewInput {
     const isStopped = this.#effects.at(-1)?.type === 'stopped';
     if (!isStopped && before !== undefined) return;
     if (!this.#scrolling.step(this.#scroller(), direction, 'line', this.#effects)) return;
-    if (isStopped) this.#effects = dropped(this.#effects, 'stopped');
+    // The last effect of that kind: it was not stopped after all.
+    if (isStopped)
+      this.#effects.splice(
+        this.#effects.findLastIndex(({ type }) => type === 'stopped'),
+        1,
+      );
   }
 
   /** What keys scroll: what the focus is in, else the first that can be. */
@@ -536,10 +541,3 @@ const fingerSlop = 3;
 const stickDeadZone = 0.25;
 const noEffects: readonly InputEffect[] = [];
 const noStates: readonly State[] = [];
-
-/** The same without the last effect of a type. */
-function dropped(effects: InputEffect[], type: InputEffect['type']): InputEffect[] {
-  const at = effects.findLastIndex((one) => one.type === type);
-  if (at >= 0) effects.splice(at, 1);
-  return effects;
-}

@@ -23,6 +23,8 @@ export interface Expanded {
   readonly scope: Scope;
   readonly naming: Naming;
   readonly id: string | undefined;
+  /** Its id without that of the instance or entry it is in. */
+  readonly name: string | undefined;
   readonly children: readonly Unexpanded[];
 }
 
@@ -35,13 +37,6 @@ export interface Naming {
   /** The ids in an entry; undefined where every name is one in there. */
   readonly ids: ReadonlySet<string> | undefined;
   readonly outer: Naming | undefined;
-}
-
-/** An id without that of the instance or entry it is in; of an entry, in which its own names start with it, its own. */
-export function ownId(id: string | undefined, naming: Naming): string | undefined {
-  if (id === undefined) return undefined;
-  const { prefix } = `${id}.` === naming.prefix && naming.outer ? naming.outer : naming;
-  return id.startsWith(prefix) ? id.slice(prefix.length) : id;
 }
 
 /** The id of the widget that a name stands for. */
@@ -110,12 +105,12 @@ export function expand(
   const taken = new Set<string>();
   const ids = repeat === undefined || changed.id === undefined ? undefined : idsIn(changed);
   scopes.forEach((scope, index) => {
-    const own = repeat === undefined ? changed.id : entryId(changed, scope, index, taken);
-    const id = own === undefined ? undefined : written.naming.prefix + own;
+    const name = repeat === undefined ? changed.id : entryId(changed, scope, index, taken);
     const { naming: outer } = written;
+    const id = name === undefined ? undefined : outer.prefix + name;
     const naming = ids?.size && id !== undefined ? { prefix: `${id}.`, ids, outer } : outer;
     const one = instantiate(document, { ...written, scope, source: changed, naming }, id, on, trace, origins);
-    if (one && one.source.gone !== true) found.push(one);
+    if (one.source.gone !== true) found.push({ ...one, name });
   });
   return found;
 }
@@ -157,7 +152,7 @@ function instantiate(
   on: OnScreen,
   trace: Trace,
   said: Origins,
-): Expanded {
+): Omit<Expanded, 'name'> {
   let { source, pointer, scope } = written;
   let origins = new Map(said);
   const bound = new Map<string, ValueOfCase>();

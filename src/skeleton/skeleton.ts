@@ -14,7 +14,6 @@ import {
   childrenOf,
   expand,
   namedIn,
-  ownId,
   withConditions,
   type Expanded,
   type Naming,
@@ -273,16 +272,16 @@ function makeBone(made: Expanded, next: Pending, index: number, counts: Map<stri
 }
 
 /** Whether a widget is the one of its siblings that a radio group or list box says is chosen: by its id, or what it controls. */
-function isChosen({ id, source, naming }: Expanded, { kind, source: outer }: Bone): boolean {
+function isChosen({ name, source }: Expanded, { kind, source: outer }: Bone): boolean {
   const key = choiceKeyOf(kind);
   if (key !== 'selection' || outer.selection === undefined) return false;
-  return (source.controls ?? ownId(id, naming)) === outer.selection;
+  return (source.controls ?? name) === outer.selection;
 }
 
 /** A bone of another source in the same place. @throws BuildError */
 export function remadeBone(
   { index, id, place, hidden, selected }: Pick<Bone, 'index' | 'id' | 'place' | 'hidden' | 'selected'>,
-  { id: given, source, pointer, origins, bound, scope, naming }: Expanded,
+  { name, source, pointer, origins, bound, scope, naming }: Expanded,
   parent: Bone,
 ): Bone {
   const rightToLeft = source.direction === undefined ? parent.box.rightToLeft : source.direction === 'rtl';
@@ -290,7 +289,7 @@ export function remadeBone(
   return {
     index,
     id,
-    name: ownId(given, naming),
+    name,
     kind: source.kind ?? 'panel',
     parent: parent.index,
     pointer,
