@@ -55,22 +55,11 @@ export type {
   SlotState,
   Things,
 } from './live/index.ts';
-export {
-  FocusField,
-  Hits,
-  ViewInput,
-  focusAfter,
-  focusGround,
-  listWindow,
-  noFocus,
-  popupPlace,
-} from './input/index.ts';
+export { Hits, ViewInput, listWindow, popupPlace } from './input/index.ts';
 export type {
   AccessibleItem,
   ChangeEffect,
   Device,
-  FocusCommand,
-  FocusState,
   Hit,
   InputEffect,
   InputEvent,

@@ -59,3 +59,5 @@ export {
   shotsOf,
 } from './report/index.ts';
 export type { DrawnShot, Mark, ReportInput, SheetInput, Shot, ShotOptions } from './report/index.ts';
+export { FocusField, focusAfter, focusGround, noFocus } from './input/index.ts';
+export type { FocusCommand, FocusState } from './input/index.ts';

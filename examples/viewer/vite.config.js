@@ -1,22 +1,3 @@
-import { fileURLToPath } from 'node:url';
-import { defineConfig } from 'vite';
+import { page } from '../page-config.js';
 
-/** A file of the built package. @param {string} name */
-const built = (name) => fileURLToPath(new URL(`../../dist/${name}`, import.meta.url));
-const here = fileURLToPath(new URL('.', import.meta.url));
-
-export default defineConfig({
-  root: here,
-  base: './',
-  resolve: {
-    alias: [
-      { find: /^pimbot$/, replacement: built('index.js') },
-      { find: /^pimbot\/tools$/, replacement: built('tools.js') },
-    ],
-  },
-  // The shaper finds its WebAssembly beside its own file.
-  optimizeDeps: { exclude: ['harfbuzzjs'] },
-  build: { target: 'es2022', outDir: 'dist', emptyOutDir: true, chunkSizeWarningLimit: 2000 },
-  server: { host: '127.0.0.1', fs: { allow: [fileURLToPath(new URL('../..', import.meta.url))] } },
-  logLevel: 'warn',
-});
+export default page(import.meta.url);

@@ -5,7 +5,8 @@ import { CanvasCache, LiveDrawing, repaintOnCanvas, type PaintGame } from '../pa
 import { Listeners } from './listeners.ts';
 import { Mirror } from './mirror.ts';
 import { Pads } from './pads.ts';
-import { SafeArea, screenOf } from './surface.ts';
+import { listenToPointers } from './pointers.ts';
+import { SafeArea, ratioOf, screenOf } from './surface.ts';
 import { TypingElement } from './typing-element.ts';
 
 export interface MountOptions extends ViewInputOptions {
@@ -50,7 +51,6 @@ export function mount(canvas: HTMLCanvasElement, live: LiveView, options: MountO
   const pads = new Pads();
   const safe = new SafeArea(page);
   listeners.add(() => safe.remove());
-  const ratio = () => window.devicePixelRatio || 1;
 
   const hear = (event: InputEvent): readonly InputEffect[] => {
     const effects = input.hear(event);
@@ -59,8 +59,10 @@ export function mount(canvas: HTMLCanvasElement, live: LiveView, options: MountO
     return effects;
   };
 
+  /** A canvas of another size has forgotten what was on it. */
+  let isBlank = true;
   const fit = () => {
-    const screen = screenOf(canvas, safe, ratio());
+    const screen = screenOf(canvas, safe, ratioOf(canvas));
     if (canvas.width !== screen.width || canvas.height !== screen.height) {
       canvas.width = screen.width;
       canvas.height = screen.height;
@@ -68,8 +70,6 @@ export function mount(canvas: HTMLCanvasElement, live: LiveView, options: MountO
     }
     live.resize(screen);
   };
-  /** A canvas of another size has forgotten what was on it. */
-  let isBlank = true;
   const sizes = new ResizeObserver(fit);
   sizes.observe(canvas);
   listeners.add(() => sizes.disconnect());
@@ -106,47 +106,7 @@ export function mount(canvas: HTMLCanvasElement, live: LiveView, options: MountO
     if (role === null) canvas.removeAttribute('role');
   });
 
-  const pointer = (event: PointerEvent, type: 'move' | 'down' | 'up' | 'cancel' | 'out') => {
-    const { left, top } = canvas.getBoundingClientRect();
-    const device = event.pointerType === 'touch' || event.pointerType === 'pen' ? event.pointerType : 'mouse';
-    const [x, y] = [(event.clientX - left) * ratio(), (event.clientY - top) * ratio()];
-    const effects = hear({ type, pointer: event.pointerId, device, x, y });
-    const hit = type === 'out' || type === 'cancel' ? undefined : input.at(x, y);
-    if (type === 'move' || type === 'down')
-      canvas.style.cursor = cursorOf(hit !== undefined, hit?.control, hit?.isDisabled);
-    return effects;
-  };
-  listeners.on(canvas, 'pointermove', (event) => {
-    // A fast pointer tells of several places at once.
-    const all = event.getCoalescedEvents?.() ?? [];
-    for (const one of all.length > 0 ? all : [event]) pointer(one, 'move');
-  });
-  listeners.on(canvas, 'pointerdown', (event) => {
-    if (event.button !== 0) return;
-    canvas.setPointerCapture?.(event.pointerId);
-    pointer(event, 'down');
-    typing.follow();
-    event.preventDefault();
-  });
-  listeners.on(canvas, 'pointerup', (event) => {
-    if (event.button === 0) pointer(event, 'up');
-  });
-  listeners.on(canvas, 'pointercancel', (event) => void pointer(event, 'cancel'));
-  listeners.on(canvas, 'pointerleave', (event) => void pointer(event, 'out'));
-  listeners.on(
-    canvas,
-    'wheel',
-    (event) => {
-      const { left, top, height } = canvas.getBoundingClientRect();
-      // In lines and pages of the view where the device does not count px.
-      const times = ratio() * (event.deltaMode === 1 ? 40 : event.deltaMode === 2 ? height : 1);
-      const [deltaX, deltaY] = [event.deltaX * times, event.deltaY * times];
-      const place = { x: (event.clientX - left) * ratio(), y: (event.clientY - top) * ratio() };
-      const effects = hear({ type: 'wheel', ...place, deltaX, deltaY });
-      if (effects.some(({ type }) => type === 'scroll')) event.preventDefault();
-    },
-    { passive: false },
-  );
+  listenToPointers(canvas, listeners, { hear, at: (x, y) => input.at(x, y), pressed: () => typing.follow() });
 
   const step = (ms: number) => {
     const passed = Math.min(longestFrame, Math.max(0, ms));
@@ -173,9 +133,4 @@ export function mount(canvas: HTMLCanvasElement, live: LiveView, options: MountO
   if (options.loop !== false) loop = window.requestAnimationFrame(next);
   listeners.add(() => window.cancelAnimationFrame(loop));
   return { input, frame: step, unmount: () => listeners.end() };
-}
-
-function cursorOf(isHit: boolean, control: string | undefined, isDisabled: boolean | undefined): string {
-  if (!isHit || control === undefined) return '';
-  return isDisabled ? 'not-allowed' : 'pointer';
 }

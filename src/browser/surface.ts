@@ -30,6 +30,11 @@ export class SafeArea {
   }
 }
 
+/** Device px to a CSS px. */
+export function ratioOf(canvas: HTMLCanvasElement): number {
+  return canvas.ownerDocument.defaultView?.devicePixelRatio || 1;
+}
+
 /** The screen a canvas is, in device px: its size on the page, the density, and what notches take of it. */
 export function screenOf(canvas: HTMLCanvasElement, safe: SafeArea, ratio: number): ScreenSize {
   const { left, top, right, bottom, width, height } = canvas.getBoundingClientRect();

@@ -15,10 +15,11 @@ export const namelessControl = {
   remedies: [],
   run(subject, _, report) {
     const { widgets } = subject;
-    for (const widget of widgets) {
-      const { index, kind, pointer } = widget;
-      if (!controls.has(kind) || !subject.isThere(index)) continue;
-      if (accessibleName(widget, widgets) !== undefined) continue;
+    const nameless = subject.form.once('nameless-control', () =>
+      widgets.filter((one) => controls.has(one.kind) && accessibleName(one, widgets) === undefined),
+    );
+    for (const { index, kind, pointer } of nameless) {
+      if (!subject.isThere(index)) continue;
       const text =
         kind === 'button'
           ? 'it has no label, and no text is in it; a button without any is named by its label alone'

@@ -37,6 +37,12 @@ export interface Widget extends Bone {
   readonly caret?: Caret | undefined;
 }
 
+/** Whether a widget is another or in it. */
+export function isWithin(widgets: readonly Pick<Widget, 'parent'>[], index: number, outer: number): boolean {
+  for (let at = index; at >= outer; at = widgets[at]!.parent) if (at === outer) return true;
+  return false;
+}
+
 /** Where the next letter goes, in UTF-16 units of the text; what lies between the two is selected. */
 export interface Caret {
   readonly at: number;

@@ -1,5 +1,5 @@
 /* A skeleton, a theme, a language, values and states in; a view with looks, words and measures out. */
-export { boxIn, dress, dressOne } from './dress.ts';
+export { boxIn, dress, dressOne, isWithin } from './dress.ts';
 export type { Caret, Tree, Widget } from './dress.ts';
 export { controls, lookOf, tintKey } from './kinds.ts';
 export { Kept } from './kept.ts';

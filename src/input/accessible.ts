@@ -95,7 +95,8 @@ function labelOf({ source, scope }: Widget): string | undefined {
 /** The texts in a widget, and the labels of what is in it and has none. */
 function contentOf(widget: Widget, widgets: readonly Widget[]): string {
   const parts: string[] = [];
-  for (let at = widget.index; at < endOf(widget.index, widgets); at++) {
+  const end = endOf(widget.index, widgets);
+  for (let at = widget.index; at < end; at++) {
     const inner = widgets[at]!;
     if (!inner.visible && at > widget.index) continue;
     const part = inner.text?.text ?? (at > widget.index ? labelOf(inner) : undefined);
@@ -113,9 +114,9 @@ function endOf(index: number, widgets: readonly Widget[]): number {
 
 /** Whether there is one control in a widget: its label is that of the control. */
 function labelsOne(index: number, widgets: readonly Widget[]): boolean {
-  let count = 0;
-  for (let at = index + 1; at < endOf(index, widgets); at++) if (controls.has(widgets[at]!.kind)) count++;
-  return count === 1;
+  return (
+    widgets.slice(index + 1, endOf(index, widgets)).filter(({ kind }) => controls.has(kind)).length === 1
+  );
 }
 
 /** A text without markup and spaces that nobody hears; undefined where nothing is left. */

@@ -46,24 +46,31 @@ export class FocusInput {
 
   /** The open dialog on top. */
   get dialog(): LiveNode | undefined {
+    this.#follow();
     return this.#dialog < 0 ? undefined : this.#live.now.nodes[this.#dialog];
   }
 
   /** Where the focus can go now. */
   get field(): FocusField {
+    this.#follow();
+    return this.#field!;
+  }
+
+  /** Keeps up with what the game has changed. */
+  #follow(): void {
     const version = this.#live.update();
-    if (this.#field && version === this.#fielded) return this.#field;
+    if (this.#field && version === this.#fielded) return;
     this.#fielded = version;
     const { standing } = this.#live;
     if (this.#field && standing === this.#standing) {
       this.#field.refresh();
-      return this.#field;
+      return;
     }
     this.#standing = standing;
     const { on } = this.#live.now;
     const ground = focusGround(on.tree, on.layout, (id) => this.#live.find(id));
     this.#dialog = ground.dialog;
-    return (this.#field = new FocusField(ground));
+    this.#field = new FocusField(ground);
   }
 
   /** @param isPointed Whether a pointer says so: what is under one is seen. */
@@ -85,8 +92,6 @@ export class FocusInput {
     const version = this.#live.update();
     if (version === this.#settled) return false;
     this.#settled = version;
-    // Made anew where a dialog may have opened or closed.
-    void this.field;
     const dialog = this.dialog?.bone.id;
     const isOther = dialog !== this.#dialogId;
     this.#dialogId = dialog;

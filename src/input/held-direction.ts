@@ -1,4 +1,5 @@
 import type { Direction } from '../document/index.ts';
+import { axisAlong } from './focus/toward.ts';
 
 /* A direction that is held on a pad repeats. Pure: time is handed in. */
 
@@ -41,9 +42,12 @@ export function heldOn(
 export function stickDirection(x: number, y: number, before: Direction | undefined): Direction | undefined {
   const [across, down] = [Math.abs(x), Math.abs(y)];
   if (!(Math.max(across, down) >= (before === undefined ? heldFrom : heldDownTo))) return undefined;
-  const wasAcross = before === 'nav-left' || before === 'nav-right';
   const isAcross =
-    before === undefined ? across >= down : wasAcross ? down < across * otherFrom : across > down * otherFrom;
+    before === undefined
+      ? across >= down
+      : axisAlong(before) === 'x'
+        ? down < across * otherFrom
+        : across > down * otherFrom;
   if (isAcross) return x < 0 ? 'nav-left' : 'nav-right';
   return y < 0 ? 'nav-up' : 'nav-down';
 }

@@ -2,7 +2,7 @@ import type { WidgetSource } from '../document/index.ts';
 import { controls, type Widget } from '../dress/index.ts';
 import { clips, isInBox, isOnWidget, turnOf, type Matrix } from '../inside/index.ts';
 import type { LiveNode, LiveNow, LiveView } from '../live/index.ts';
-import { RectGrid, letsInputThrough, openDialog } from '../scene/index.ts';
+import { RectGrid, dialogOf, letsInputThrough } from '../scene/index.ts';
 
 /** What lies under a point. */
 export interface Hit {
@@ -118,8 +118,8 @@ export class Hits {
     const { widgets, order } = this.#now.on.tree;
     const { layout } = this.#now.on;
     const through = new Uint8Array(widgets.length);
-    this.#dialog = openDialog(this.#now.on.tree) ?? -1;
-    const veil = order.indexOf(this.#dialog);
+    const { dialog, isBehind } = dialogOf(this.#now.on.tree);
+    this.#dialog = dialog;
     this.#places = new Uint32Array(widgets.length);
     this.#turns = [];
     this.#taking = [];
@@ -131,8 +131,7 @@ export class Hits {
       const turn = turnOf(widget, layout);
       const outer = this.#turns[widget.parent];
       this.#turns[index] = turn ? [...(outer ?? []), turn] : outer;
-      const isBehind = place < veil && !isIn(widgets, this.#dialog, index);
-      if (index === 0 || !widget.visible || through[index] === 1 || isBehind) continue;
+      if (index === 0 || !widget.visible || through[index] === 1 || isBehind(index)) continue;
       if (layout.widthInU(index) > 0 && layout.heightInU(index) > 0) this.#taking.push(index);
     }
   }
@@ -184,11 +183,6 @@ function takesDrags({ kind, source, states }: Widget): boolean {
   if (kind === 'slider' || kind === 'textbox' || kind === 'scrollbar') return true;
   if (kind === 'separator') return (source as WidgetSource).value !== undefined;
   return 'draggable' in source && source.draggable === true;
-}
-
-function isIn(widgets: readonly Widget[], outer: number, index: number): boolean {
-  for (let at = index; at >= outer; at = widgets[at]!.parent) if (at === outer) return true;
-  return false;
 }
 
 /** Where a point was before it was turned; one that was pressed flat has come from nowhere. */

@@ -1,6 +1,7 @@
 import type { Direction } from '../document/index.ts';
 import type { Widget } from '../dress/index.ts';
 import type { KeyEvent } from './events.ts';
+import { axisAlong, isForward } from './focus/toward.ts';
 import type { SliderStep } from './slider.ts';
 
 /** What a key or a button of a pad asks of the control that has the focus, or of the view. */
@@ -64,10 +65,11 @@ export function actOfKey({ key, shift, repeat }: KeyEvent, target: KeyTarget): A
 
 /** What an arrow key, a pad or a stick asks for. */
 export function actOfDirection(direction: Direction, { kind, rightToLeft, choice }: KeyTarget): Act {
-  const isAcross = direction === 'nav-left' || direction === 'nav-right';
-  const isOnward = direction === 'nav-down' || direction === (rightToLeft ? 'nav-left' : 'nav-right');
+  const axis = axisAlong(direction);
+  const isAcross = axis === 'x';
+  const isOnward = isForward(direction) !== (isAcross && rightToLeft);
   if (kind === 'slider' && isAcross) return { type: 'slide', by: isOnward ? 'more' : 'less' };
-  if (choice !== undefined && (choice === 'both' || isAcross === (choice === 'x')))
+  if (choice !== undefined && (choice === 'both' || choice === axis))
     return { type: 'tab', to: isOnward ? 'next' : 'previous' };
   return { type: 'toward', direction };
 }

@@ -2,6 +2,7 @@ import type { Direction, WidgetSource } from '../document/index.ts';
 import { scrollbarBoxes, type ScrollbarBoxes } from '../inside/index.ts';
 import type { LiveNode, LiveView, Offset } from '../live/index.ts';
 import type { InputEffect } from './events.ts';
+import { axisAlong, isForward } from './focus/toward.ts';
 import {
   draggedTo,
   goingTo,
@@ -167,8 +168,8 @@ export class Scrolling {
     by: 'line' | 'page' | 'end',
     effects: InputEffect[],
   ): boolean {
-    const axis = direction === 'nav-left' || direction === 'nav-right' ? 'x' : 'y';
-    const sign = direction === 'nav-left' || direction === 'nav-up' ? -1 : 1;
+    const axis = axisAlong(direction);
+    const sign = isForward(direction) ? 1 : -1;
     for (let at = node; at; at = at.parent) {
       const range = this.#scrollable(at);
       if (!range || !(range[axis] > 0)) continue;

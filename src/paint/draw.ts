@@ -1,4 +1,4 @@
-import type { Widget } from '../dress/index.ts';
+import { isWithin, type Widget } from '../dress/index.ts';
 import type { WidgetSource } from '../document/index.ts';
 import {
   backgroundBox,
@@ -38,7 +38,7 @@ export function drawLayout(on: ViewLayout, options: DrawOptions = {}): DrawList 
   /** Widgets whose group, turn or clip is still on, innermost last. */
   const open: number[] = [];
   for (const index of tree.order) {
-    while (open.length > 0 && !isIn(tree.widgets, index, open.at(-1)!)) close(open, operations);
+    while (open.length > 0 && !isWithin(tree.widgets, index, open.at(-1)!)) close(open, operations);
     const widget = tree.widgets[index]!;
     const seen = (opacities[index] = (index === 0 ? 1 : opacities[widget.parent]!) * widget.look.opacity);
     const { within, own, clip } = drawWidget(on, index, seen > 0);
@@ -114,12 +114,6 @@ function isOne(operation: DrawOperation): boolean {
 function close(open: number[], operations: DrawOperation[]): void {
   operations.push({ type: 'restore' });
   open.pop();
-}
-
-/** Whether a widget is another or in it. */
-function isIn(widgets: readonly Widget[], index: number, outer: number): boolean {
-  for (let at = index; at >= outer; at = widgets[at]!.parent) if (at === outer) return true;
-  return false;
 }
 
 /** Draws what is behind a view. */

@@ -1,4 +1,4 @@
-import { controls, type Tree, type Widget } from '../dress/index.ts';
+import { controls, isWithin, type Tree, type Widget } from '../dress/index.ts';
 import type { Kind } from '../document/index.ts';
 import { clips, isTurned } from '../inside/index.ts';
 import type { TextBlock } from '../text/index.ts';
@@ -69,12 +69,8 @@ export class FormScene {
     }
     this.places = new Uint32Array(count);
     order.forEach((index, place) => (this.places[index] = place));
-    const dialog = openDialog(tree);
-    this.behindDialog = Uint8Array.from(widgets, ({ index }) =>
-      dialog !== undefined && !this.isWithin(index, dialog) && this.places[index]! < this.places[dialog]!
-        ? 1
-        : 0,
-    );
+    const { isBehind } = dialogOf(tree);
+    this.behindDialog = Uint8Array.from(widgets, ({ index }) => (isBehind(index) ? 1 : 0));
     this.anyClips = widgets.some(clips);
     this.painted = widgets.flatMap(({ index }) => (this.paints[index] ? [index] : []));
     this.texts = widgets.filter(
@@ -96,14 +92,25 @@ export class FormScene {
   }
 }
 
-/** The index of the open dialog on top: what is drawn before it and not in it has stepped back. */
-export function openDialog({ widgets, order }: Pick<Tree, 'widgets' | 'order'>): number | undefined {
+/** The index of the open dialog on top. */
+function openDialog({ widgets, order }: Pick<Tree, 'widgets' | 'order'>): number | undefined {
   return order.findLast((index) => {
     if (widgets[index]!.kind !== 'dialog' || !widgets[index]!.visible) return false;
     for (let at = index; at >= 0; at = widgets[at]!.parent)
       if (!(widgets[at]!.look.opacity > 0)) return false;
     return true;
   });
+}
+
+/** The open dialog on top, and who has stepped back behind it: what is drawn before it and is not in it. −1 where none is. */
+export function dialogOf(tree: Pick<Tree, 'widgets' | 'order'>): {
+  readonly dialog: number;
+  readonly isBehind: (index: number) => boolean;
+} {
+  const dialog = openDialog(tree) ?? -1;
+  if (dialog < 0) return { dialog, isBehind: () => false };
+  const before = new Set(tree.order.slice(0, tree.order.indexOf(dialog)));
+  return { dialog, isBehind: (index) => before.has(index) && !isWithin(tree.widgets, index, dialog) };
 }
 
 /** Whether a widget takes no input (`pointer-events` of CSS UI 4, which is inherited). @param outer Whether what it is in takes none. */

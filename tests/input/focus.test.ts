@@ -1,14 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import {
-  FocusField,
-  LiveView,
-  focusAfter,
-  focusGround,
-  noFocus,
-  type FocusCommand,
-  type WidgetSource,
-} from 'pimbot';
+import { LiveView, type WidgetSource } from 'pimbot';
+import { FocusField, focusAfter, focusGround, noFocus, type FocusCommand } from 'pimbot/tools';
 import { rounds, seedOf } from '../support/deep.ts';
 import { documentOf, opened } from '../support/views.ts';
 

@@ -1,17 +1,16 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import {
-  FocusField,
   Hits,
   LiveView,
   ViewInput,
   drawLayout,
-  focusGround,
   openView,
   readDocument,
   toSvg,
   formatDiagnostic,
 } from 'pimbot';
+import { FocusField, focusGround } from 'pimbot/tools';
 import { rounds, seedOf } from '../support/deep.ts';
 import { fonts } from '../support/views.ts';
 import { apply, catalogs, readFile, source, step, type Step } from './everything.ts';

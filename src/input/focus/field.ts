@@ -1,8 +1,8 @@
 import { choiceKeyOf, type Direction, type WidgetSource } from '../../document/index.ts';
-import { controls, type Widget } from '../../dress/index.ts';
+import { controls, isWithin, type Widget } from '../../dress/index.ts';
 import type { Rect } from '../../layout/index.ts';
 import { intersection } from '../../scene/index.ts';
-import { axisAlong, isInLine, nearestToward } from './toward.ts';
+import { axisAlong, isForward, isInLine, nearestToward } from './toward.ts';
 
 /** What the focus moves over: the widgets of a view, where they are, and who can take it. */
 export interface FocusGround {
@@ -232,8 +232,7 @@ export class FocusField {
     const axis = axisAlong(direction);
     const size = axis === 'x' ? 'width' : 'height';
     const rects = others.map((index) => this.#ground.rectInU(index));
-    const isForward = direction === 'nav-right' || direction === 'nav-down';
-    const edge = isForward
+    const edge = isForward(direction)
       ? Math.min(...rects.map((one) => one[axis])) - rect[size]
       : Math.max(...rects.map((one) => one[axis] + one[size]));
     return { ...rect, [axis]: edge };
@@ -263,8 +262,7 @@ export class FocusField {
   }
 
   #isIn(index: number, outer: number): boolean {
-    for (let at = index; at >= outer; at = this.#parent(at)) if (at === outer) return true;
-    return false;
+    return isWithin(this.#ground.widgets, index, outer);
   }
 }
 

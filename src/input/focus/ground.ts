@@ -1,6 +1,6 @@
 import type { Tree } from '../../dress/index.ts';
 import type { Layout } from '../../layout/index.ts';
-import { openDialog } from '../../scene/index.ts';
+import { dialogOf } from '../../scene/index.ts';
 import type { FocusGround } from './field.ts';
 
 /** A view that is laid out, as the focus moves over it. */
@@ -15,14 +15,7 @@ export function focusGround(
   layout: Layout,
   indexOf: (id: string) => number | undefined,
 ): LaidGround {
-  const dialog = openDialog({ widgets, order }) ?? -1;
-  const places = new Map<number, number>();
-  if (dialog >= 0) order.forEach((index, place) => places.set(index, place));
-  const isBehind = (index: number) => {
-    if (dialog < 0 || places.get(index)! > places.get(dialog)!) return false;
-    for (let at = index; at >= dialog; at = widgets[at]!.parent) if (at === dialog) return false;
-    return true;
-  };
+  const { dialog, isBehind } = dialogOf({ widgets, order });
   const isSeen = (index: number) => {
     for (let at = index; at >= 0; at = widgets[at]!.parent)
       if (!(widgets[at]!.look.opacity > 0)) return false;

@@ -13,11 +13,6 @@ const alignedGain = 5;
 /** Edges that lie less apart than this, in u, are the same. */
 const sameEdge = 0.01;
 
-/** The axis a direction goes along. */
-export function axisAlong(direction: Direction): 'x' | 'y' {
-  return direction === 'nav-left' || direction === 'nav-right' ? 'x' : 'y';
-}
-
 export const oppositeOf: { readonly [Name in Direction]: Direction } = {
   'nav-left': 'nav-right',
   'nav-right': 'nav-left',
@@ -32,6 +27,16 @@ const ways: { readonly [Name in Direction]: { readonly isX: boolean; readonly si
   'nav-up': { isX: false, sign: -1 },
   'nav-down': { isX: false, sign: 1 },
 };
+
+/** The axis a direction goes along. */
+export function axisAlong(direction: Direction): 'x' | 'y' {
+  return ways[direction].isX ? 'x' : 'y';
+}
+
+/** Whether a direction goes up along its axis: to the right or down. */
+export function isForward(direction: Direction): boolean {
+  return ways[direction].sign > 0;
+}
 
 /**
  * How far one rectangle is from another in a direction; undefined where it does not lie there: it has to be beyond it, or to
