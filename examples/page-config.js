@@ -14,11 +14,10 @@ export const page = (url) => {
         { find: /^pimbot$/, replacement: built('index.js') },
         { find: /^pimbot\/browser$/, replacement: built('browser/index.js') },
         { find: /^pimbot\/tools$/, replacement: built('tools.js') },
+        { find: /^pimbot\/shaper\.wasm(?=\?|$)/, replacement: built('../assets/shaper.wasm') },
       ],
     },
-    // The shaper finds its WebAssembly beside its own file.
-    optimizeDeps: { exclude: ['harfbuzzjs'] },
-    build: { target: 'es2022', outDir: 'dist', emptyOutDir: true, chunkSizeWarningLimit: 2000 },
+    build: { outDir: 'dist', emptyOutDir: true, chunkSizeWarningLimit: 2000 },
     server: { host: '127.0.0.1', fs: { allow: [fileURLToPath(new URL('..', import.meta.url))] } },
     logLevel: 'warn',
   });

@@ -1,6 +1,6 @@
 // Compiles src/ into dist/, bundles the command line and writes the JSON Schemas. Does nothing when dist/ is newer than all it is made from.
 import { execFileSync } from 'node:child_process';
-import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { newest } from './newest.mjs';
 import { fileURLToPath, pathToFileURL } from 'node:url';
@@ -33,6 +33,10 @@ export async function build({ force = false } = {}) {
   );
   writeJson('pimbot-report.schema.json', reportSchema);
   await bundleCommandLine();
+  // The shaper as its makers compiled it; our own code calls it (src/text/harfbuzz.ts).
+  const shaper = join(root, 'node_modules', 'harfbuzzjs');
+  copyFileSync(join(shaper, 'dist', 'harfbuzz.wasm'), join(root, 'assets', 'shaper.wasm'));
+  copyFileSync(join(shaper, 'LICENSE'), join(root, 'assets', 'shaper.LICENSE'));
   writeFileSync(stamp, '');
   return true;
 }
@@ -52,7 +56,7 @@ async function bundleCommandLine() {
     format: 'esm',
     platform: 'node',
     target: 'node20',
-    external: ['@napi-rs/canvas', 'harfbuzzjs'],
+    external: ['@napi-rs/canvas'],
     banner: {
       js: "import { createRequire as requireFor } from 'node:module';const require = requireFor(import.meta.url);",
     },

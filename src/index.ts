@@ -19,8 +19,8 @@ export type {
   ViewSource,
   WidgetSource,
 } from './document/index.ts';
-export { FontBook, FontError, unpackWoff2 } from './text/index.ts';
-export type { Catalog, Catalogs, Value } from './text/index.ts';
+export { FontBook, FontError, textEngine, unpackFont } from './text/index.ts';
+export type { Catalog, Catalogs, TextEngine, Value } from './text/index.ts';
 export { PictureError, loadPictures, readPicture } from './picture/index.ts';
 export type { Picture, PictureHost, PictureRect, Pixels } from './picture/index.ts';
 export type { Widget } from './dress/index.ts';

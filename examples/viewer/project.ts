@@ -4,13 +4,15 @@ import {
   formatDiagnostic,
   loadPictures,
   readDocument,
-  unpackWoff2,
+  unpackFont,
   type CheckedDocument,
   type Picture,
   type PictureHost,
   type Resources,
 } from 'pimbot';
+import { loadText } from 'pimbot/browser';
 import { defaultFont, fontsOf } from 'pimbot/tools';
+import shaper from 'pimbot/shaper.wasm?url';
 
 /** A document with all it refers to, ready to be drawn. */
 export interface LoadedProject {
@@ -57,12 +59,12 @@ export async function loadProject(path: string): Promise<LoadedProject> {
     },
   });
   if (!checked) throw new Error(diagnostics.map(formatDiagnostic).join('\n\n'));
-  const fonts = new FontBook(defaultFont);
+  const fonts = new FontBook(defaultFont, await loadText(shaper));
   for (const weight of [400, 700])
-    fonts.add(defaultFont, weight, await bytesOf(`../../assets/fonts/inter-${weight}.woff`));
+    fonts.add(defaultFont, weight, await unpackFont(await bytesOf(`../../assets/fonts/inter-${weight}.woff`)));
   for (const [family, { files: weights, origin }] of Object.entries(fontsOf(checked))) {
     for (const [weight, file] of Object.entries(weights)) {
-      const bytes = await unpackWoff2(await bytesOf(join(origin.source!.name, file)));
+      const bytes = await unpackFont(await bytesOf(join(origin.source!.name, file)));
       fonts.add(family, Number.parseInt(weight, 10), bytes, weight.endsWith('italic'));
     }
   }

@@ -4,8 +4,11 @@ export type { Diagnostic, DiagnosticCode, DiagnosticFacts } from './diagnostics.
 export { formatDiagnostic, messageOf } from './messages.ts';
 export type { Place, Range } from './source.ts';
 export { nearestName } from './suggest.ts';
-export { parseText, pointerTo, stepsOf } from './parse.ts';
-export type { Json, Parsed } from './parse.ts';
+export { parseText } from './parse.ts';
+export type { Parsed } from './parse.ts';
+export { pointerTo, stepsOf } from './pointer.ts';
+export type { Json } from './pointer.ts';
+export type { MessagePart, Notations, Rgba } from './notations.ts';
 export { readShape } from './read-shape.ts';
 export type { FileReader, FileText } from './read-shape.ts';
 export { documentSchema, themeSchema } from './schema.ts';

@@ -1,6 +1,7 @@
-import type { Json, Parsed, Positions } from './parse.ts';
+import type { Notations } from './notations.ts';
+import type { Parsed, Positions } from './parse.ts';
 import { namesOfExpression, readExpression } from './expression.ts';
-import { pointerTo } from './parse.ts';
+import { pointerTo, type Json } from './pointer.ts';
 import type { Range, SourceText } from './source.ts';
 
 /** The kinds of widget. */
@@ -497,6 +498,7 @@ export interface CheckedDocument {
   readonly named: ReadonlyMap<string, CheckedTheme>;
   /** The name of the theme it is seen in; undefined where it has none, or it is none of the document's. */
   readonly themeName: string | undefined;
+  readonly notations: Notations;
 }
 
 /** Own properties only: a document may hold any name, `constructor` too. */

@@ -10,14 +10,13 @@ import {
   type YAMLMap,
 } from 'yaml';
 import type { DiagnosticList } from './diagnostics.ts';
+import { pointerTo, type Json } from './pointer.ts';
 import { SourceText, type Range } from './source.ts';
 
 /** Bounds on what is read, so that a hostile text cannot use up memory or the stack. */
 export const mostCharacters = 8_000_000;
 export const mostDepth = 512;
 export const mostValues = 500_000;
-
-export type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
 
 /** Where each value of a parsed text stands, by JSON Pointer (RFC 6901). */
 export class Positions {
@@ -47,19 +46,6 @@ export interface Parsed {
   readonly value: Json;
   readonly source: SourceText;
   readonly positions: Positions;
-}
-
-/** One step down a JSON Pointer. */
-export function pointerTo(parent: string, key: string | number): string {
-  return `${parent}/${String(key).replace(/~/g, '~0').replace(/\//g, '~1')}`;
-}
-
-/** The keys a JSON Pointer leads through (RFC 6901). */
-export function stepsOf(pointer: string): string[] {
-  return pointer
-    .split('/')
-    .slice(1)
-    .map((step) => step.replace(/~1/g, '/').replace(/~0/g, '~'));
 }
 
 /** Reads YAML 1.2 (of which JSON is a part) into plain values and their positions. */

@@ -9,7 +9,9 @@ import {
   type ThemeSource,
   type TokenFile,
 } from './model.ts';
-import { mostDepth, parseText, pointerTo, type Json } from './parse.ts';
+import type { Notations } from './notations.ts';
+import { mostDepth, parseText } from './parse.ts';
+import { pointerTo, type Json } from './pointer.ts';
 import { checkStructure } from './structure.ts';
 import { nearestName } from './suggest.ts';
 import { validate, withoutErrors } from './validate.ts';
@@ -36,6 +38,7 @@ export function readShape(
   input: string | DocumentSource,
   name: string,
   diagnostics: DiagnosticList,
+  notations: Notations,
   readFile?: FileReader,
   otherTheme?: string,
 ): CheckedDocument | undefined {
@@ -66,7 +69,7 @@ export function readShape(
       paths.map(([theme]) => theme),
     );
   const themes = chosen ? [own, chosen] : [own];
-  return { source: read.value, origin: read.origin, themes, named, themeName };
+  return { source: read.value, origin: read.origin, themes, named, themeName, notations };
 }
 
 function readThemeFile(

@@ -10,7 +10,7 @@ import {
   type ViewSource,
   type WidgetSource,
 } from './model.ts';
-import { pointerTo } from './parse.ts';
+import { pointerTo } from './pointer.ts';
 import { nearestName } from './suggest.ts';
 
 /* Names that lead from one part of a document to another: promises to widgets, components to components. */

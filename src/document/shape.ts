@@ -1,4 +1,4 @@
-import { pointerTo, type Json } from './parse.ts';
+import { pointerTo, type Json } from './pointer.ts';
 
 /** The part of JSON Schema (2020-12) that our schemas are written in. `title` completes a sentence: «"width" is …». */
 export interface Schema {

@@ -23,7 +23,7 @@ import {
   writtenIds,
   type WrittenIds,
 } from './references.ts';
-import { pointerTo } from './parse.ts';
+import { pointerTo } from './pointer.ts';
 import { nearestName } from './suggest.ts';
 import { keyRow, widgetKeyNames } from './widget-keys.ts';
 import { show } from './validate.ts';

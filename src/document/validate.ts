@@ -1,6 +1,6 @@
 import type { DiagnosticList } from './diagnostics.ts';
 import type { Origin } from './model.ts';
-import { pointerTo, stepsOf, type Json } from './parse.ts';
+import { pointerTo, stepsOf, type Json } from './pointer.ts';
 import { documentSchema, themeSchema } from './schema.ts';
 import { shapeErrors, type Schema, type ShapeError } from './shape.ts';
 import { keyHint, kindMeant } from './hints.ts';

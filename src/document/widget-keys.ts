@@ -3,7 +3,7 @@ import type { KeyRow } from './keys/key-row.ts';
 import { placedKeys } from './keys/placed-keys.ts';
 import { neighbourKeys, shownKeys } from './keys/shown-keys.ts';
 import type { WidgetSource } from './model.ts';
-import type { Json } from './parse.ts';
+import type { Json } from './pointer.ts';
 import { shapeErrors, type Schema } from './shape.ts';
 
 /*

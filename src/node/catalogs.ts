@@ -1,4 +1,4 @@
-import { Messages, MessageError, type Catalog } from '../text/index.ts';
+import { MessageError, Messages, parseMessage, type Catalog } from '../text/index.ts';
 
 /** What a catalog file is refused with: a sentence for people. */
 export class CatalogError extends Error {
@@ -17,7 +17,7 @@ const mostMessages = 100_000;
 export async function readCatalog(path: string, locale: string, bytes: Uint8Array): Promise<Catalog> {
   const entries = /\.po$/i.test(path) ? await fromPo(bytes) : fromJson(bytes);
   if (entries.length > mostMessages) throw new CatalogError(`it holds more than ${mostMessages} messages`);
-  const messages = new Messages(locale);
+  const messages = new Messages(locale, parseMessage);
   for (const [source, translation] of entries) {
     try {
       messages.names(translation);

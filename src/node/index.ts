@@ -6,3 +6,4 @@ export type { OpenedProject } from './check-threads.ts';
 export { bundledFonts, openProject } from './project.ts';
 export type { Project, ProjectOptions } from './project.ts';
 export { toPng } from './png.ts';
+export { nodeText } from './text.ts';

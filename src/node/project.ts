@@ -10,7 +10,8 @@ import {
 } from '../document/index.ts';
 import { PictureError, loadPictures, mostPictureBytes, type Picture } from '../picture/index.ts';
 import { CatalogError, mostCatalogBytes, readCatalog } from './catalogs.ts';
-import { FontBook, FontError, mostFontBytes, unpackWoff2, type Catalog } from '../text/index.ts';
+import { FontBook, FontError, mostFontBytes, unpackFont, unpackWoff, type Catalog } from '../text/index.ts';
+import { nodeText } from './text.ts';
 import { defaultFont, fontsOf } from '../theme/index.ts';
 import { checkPictureNames, readDocument, type Resources } from '../view/index.ts';
 import { FileProblem, ProjectFolder, readLimited } from './files.ts';
@@ -88,10 +89,10 @@ function projectRoot(start: string): string {
 
 /** A FontBook with the fonts that come with Pimbot. */
 export function bundledFonts(): FontBook {
-  const fonts = new FontBook(defaultFont);
+  const fonts = new FontBook(defaultFont, nodeText());
   for (const weight of [400, 700]) {
     const file = fileURLToPath(new URL(`../../assets/fonts/inter-${weight}.woff`, import.meta.url));
-    fonts.add(defaultFont, weight, readLimited(file, mostFontBytes));
+    fonts.add(defaultFont, weight, unpackWoff(readLimited(file, mostFontBytes)));
   }
   return fonts;
 }
@@ -108,7 +109,7 @@ async function loadFonts(
     for (const [weight, path] of Object.entries(files)) {
       const at = origin.at(pointerTo(pointerTo('/fonts', family), weight));
       try {
-        const file = await unpackWoff2(folder.read(join(base, path), mostFontBytes));
+        const file = await unpackFont(folder.read(join(base, path), mostFontBytes));
         fonts.add(family, Number.parseInt(weight, 10), file, weight.endsWith('italic'));
       } catch (error) {
         reportFile(error, path, 'a font', at, diagnostics);

@@ -1,14 +1,11 @@
-import createBidi, { type Bidi } from 'bidi-js';
-
-/** Functions and tables; nothing in it changes. Its types take its default export for a namespace. */
-const bidi = (createBidi as unknown as () => Bidi)();
+import type { TextEngine } from './engine.ts';
 
 /** Characters that are written from right to left, or that say so: without one, a text needs no levels. */
 const rightToLeftLetters =
   /[\u0590-\u08ff\u200f\u202b\u202e\u2067\ufb1d-\ufdff\ufe70-\ufefc]|\ud802|\ud803|\ud83a|\ud83b/;
 
 /** The embedding level of each UTF-16 unit by UAX 9; undefined where all are 0. */
-export function levelsOf(text: string, rightToLeft: boolean): Uint8Array | undefined {
+export function levelsOf(text: string, rightToLeft: boolean, { bidi }: TextEngine): Uint8Array | undefined {
   if (!rightToLeft && !rightToLeftLetters.test(text)) return undefined;
   if (text === '') return undefined;
   return bidi.getEmbeddingLevels(text, rightToLeft ? 'rtl' : 'ltr').levels;

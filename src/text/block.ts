@@ -83,7 +83,7 @@ export class TextBlock {
     const pieces: Piece[] = [];
     let ends = none;
     const { chain } = setting;
-    const levels = levelsOf(text, setting.rightToLeft);
+    const levels = levelsOf(text, setting.rightToLeft, chain.engine);
     let starts: number[] | undefined;
     const add = (from: number, to: number) => {
       (starts ??= []).push(from);
@@ -98,7 +98,7 @@ export class TextBlock {
     } else if (levels || runs.length > 0 || !plainPieces(text, (piece) => pieces.push(chain.piece(piece)))) {
       ends = [];
       let start = 0;
-      for (const { position, required } of opportunities(text)) {
+      for (const { position, required } of opportunities(text, chain.engine)) {
         if (required) ends.push(pieces.length);
         add(start, required ? withoutLineEnd(text, start, position) : position);
         start = position;

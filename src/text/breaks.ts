@@ -1,4 +1,4 @@
-import LineBreaker from 'linebreak';
+import type { TextEngine } from './engine.ts';
 
 /** A place in a text where a line may or must end (UAX 14). */
 export interface Opportunity {
@@ -8,7 +8,7 @@ export interface Opportunity {
 }
 
 /** Every opportunity in a text, the end of the text among them. */
-export function opportunities(text: string): Opportunity[] {
+export function opportunities(text: string, { LineBreaker }: TextEngine): Opportunity[] {
   const found: Opportunity[] = [];
   const later = laterRules(text);
   const breaker = new LineBreaker(text);

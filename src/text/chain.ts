@@ -1,4 +1,5 @@
 import type { Rgba } from '../theme/index.ts';
+import type { TextEngine } from './engine.ts';
 import type { FontFace, ShapedText, Shaping } from './face.ts';
 
 /** A stretch of a text with one face and one direction. */
@@ -35,11 +36,13 @@ const mostPieces = 20_000;
 export class FontChain {
   /** Gives a line its height and baseline. */
   readonly primary: FontFace;
+  readonly engine: TextEngine;
   readonly #faces: readonly FontFace[];
   readonly #shaping: Shaping;
   readonly #pieces = new Map<string, Piece>();
 
-  constructor(faces: readonly [FontFace, ...FontFace[]], shaping: Shaping) {
+  constructor(faces: readonly [FontFace, ...FontFace[]], shaping: Shaping, engine: TextEngine) {
+    this.engine = engine;
     this.primary = faces[0];
     this.#faces = faces;
     this.#shaping = shaping;

@@ -1,5 +1,5 @@
-import { Blob, Buffer, Direction, Face as HarfBuzzFace, Feature, Font, MetricsTag, shape } from 'harfbuzzjs';
-import { FontError, sfntOf } from './sfnt.ts';
+import type { HarfBuzz, HarfBuzzFont } from './harfbuzz.ts';
+import { FontError, checkFont } from './sfnt.ts';
 
 /** A glyph in a shaped text: its place along it and its shift, in font units, y upwards. */
 export interface Glyph {
@@ -59,28 +59,30 @@ export class FontFace {
   readonly family: string;
   readonly weight: number;
   readonly italic: boolean;
-  readonly #font: Font;
+  readonly #shaper: HarfBuzz;
+  readonly #font: HarfBuzzFont;
   readonly #characters: ReadonlySet<number>;
   readonly #outlines = new Map<number, readonly OutlineCommand[]>();
   readonly #boxes = new Map<number, GlyphBox | undefined>();
 
   /** @throws FontError when the bytes are no font that can be read. */
-  constructor(file: Uint8Array, named: FaceName = { family: '', weight: 400, italic: false }) {
+  constructor(shaper: HarfBuzz, file: Uint8Array, named: FaceName) {
     this.family = named.family;
     this.weight = named.weight;
     this.italic = named.italic;
-    const face = new HarfBuzzFace(new Blob(sfntOf(file)), 0);
-    this.#font = new Font(face);
-    this.unitsPerEm = face.upem;
-    const extents = this.#font.hExtents();
-    this.#characters = new Set(face.collectUnicodes());
+    checkFont(file);
+    this.#shaper = shaper;
+    const font = (this.#font = shaper.font(file, this));
+    this.unitsPerEm = shaper.unitsPerEm(font);
+    const { ascender, descender } = shaper.heights(font);
+    this.#characters = shaper.characters(font);
     if (this.#characters.size === 0 || !(this.unitsPerEm > 0)) {
       throw new FontError('the font has no characters; the file may be cut short');
     }
-    this.ascent = extents.ascender;
-    this.descent = -extents.descender;
+    this.ascent = ascender;
+    this.descent = -descender;
     if (!(this.ascent + this.descent > 0)) throw new FontError('the font has no height');
-    this.capHeight = this.#font.getMetricPosition(MetricsTag.CAP_HEIGHT) ?? Math.round(this.unitsPerEm * 0.7);
+    this.capHeight = shaper.metric(font, 'cpht') ?? Math.round(this.unitsPerEm * 0.7);
   }
 
   /** Whether there is a glyph for a code point. */
@@ -90,44 +92,26 @@ export class FontFace {
 
   /** Shapes a text of one direction. */
   shape(text: string, rightToLeft: boolean, { tabular, language }: Shaping): ShapedText {
-    const buffer = new Buffer();
-    buffer.addText(text);
-    buffer.guessSegmentProperties();
-    buffer.setDirection(rightToLeft ? Direction.RTL : Direction.LTR);
-    buffer.setLanguage(language);
-    shape(this.#font, buffer, tabular ? [new Feature('tnum', 1)] : []);
     const glyphs: Glyph[] = [];
     const missing = new Set<string>();
-    let advance = 0;
-    for (const glyph of buffer.getGlyphInfosAndPositions()) {
-      if (glyph.codepoint === 0) missing.add(String.fromCodePoint(text.codePointAt(glyph.cluster) ?? 0xfffd));
-      glyphs.push({
-        id: glyph.codepoint,
-        x: advance + (glyph.xOffset ?? 0),
-        y: glyph.yOffset ?? 0,
-        advance: glyph.xAdvance ?? 0,
-        cluster: glyph.cluster,
-      });
-      advance += glyph.xAdvance ?? 0;
-    }
-    return { glyphs, advance, missing: [...missing] };
+    let whole = 0;
+    const how = { rightToLeft, language, feature: tabular ? 'tnum' : undefined };
+    this.#shaper.shape(this.#font, text, how, (id, cluster, advance, x, y) => {
+      if (id === 0) missing.add(String.fromCodePoint(text.codePointAt(cluster) ?? 0xfffd));
+      glyphs.push({ id, x: whole + x, y, advance, cluster });
+      whole += advance;
+    });
+    return { glyphs, advance: whole, missing: [...missing] };
   }
 
   /** Where a glyph's outline lies; undefined for one that draws nothing. */
   box(glyph: number): GlyphBox | undefined {
     if (!this.#boxes.has(glyph)) {
-      const found = this.#font.glyphExtents(glyph);
-      const empty = !found || found.width === 0 || found.height === 0;
+      const [left, top, width, height] = this.#shaper.extents(this.#font, glyph) ?? [0, 0, 0, 0];
+      const isEmpty = width === 0 || height === 0;
       this.#boxes.set(
         glyph,
-        empty
-          ? undefined
-          : {
-              left: found.xBearing,
-              right: found.xBearing + found.width,
-              top: found.yBearing,
-              bottom: found.yBearing + found.height,
-            },
+        isEmpty ? undefined : { left: left!, right: left! + width!, top: top!, bottom: top! + height! },
       );
     }
     return this.#boxes.get(glyph);
@@ -137,8 +121,9 @@ export class FontFace {
   outline(glyph: number): readonly OutlineCommand[] {
     let outline = this.#outlines.get(glyph);
     if (!outline) {
-      outline = this.#font.glyphToJson(glyph) as OutlineCommand[];
-      this.#outlines.set(glyph, outline);
+      const commands: OutlineCommand[] = [];
+      this.#shaper.outline(this.#font, glyph, (type, values) => commands.push({ type, values }));
+      this.#outlines.set(glyph, (outline = commands));
     }
     return outline;
   }

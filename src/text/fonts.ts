@@ -1,5 +1,6 @@
 import { familyNames } from '../theme/index.ts';
 import { FontChain } from './chain.ts';
+import type { TextEngine } from './engine.ts';
 import { FontFace, type Shaping } from './face.ts';
 
 /** A file of a family. */
@@ -12,22 +13,24 @@ interface Member {
 /** The font files a view is set in, by family, weight and style. */
 export class FontBook {
   readonly #families = new Map<string, Member[]>();
+  readonly #engine: TextEngine;
   readonly #fallback: string;
   readonly #chains = new Map<string, FontChain>();
 
   /** @param fallback The family that is asked last, and for a name that was never added. */
-  constructor(fallback: string) {
+  constructor(fallback: string, engine: TextEngine) {
+    this.#engine = engine;
     this.#fallback = fallback;
   }
 
   /**
-   * Adds a font file: TrueType, OpenType or WOFF; a WOFF 2 file goes through {@link unpackWoff2} first.
+   * Adds a font file: TrueType or OpenType; a WOFF or WOFF 2 file goes through `unpackFont` first.
    * @param weight From 1 to 999, as in CSS.
    * @throws FontError when the bytes are no font that can be read.
    */
   add(family: string, weight: number, file: Uint8Array, italic = false): void {
     const members = this.#families.get(family) ?? [];
-    members.push({ weight, italic, face: new FontFace(file, { family, weight, italic }) });
+    members.push({ weight, italic, face: new FontFace(this.#engine.shaper, file, { family, weight, italic }) });
     members.sort((a, b) => a.weight - b.weight);
     this.#families.set(family, members);
     this.#chains.clear();
@@ -52,7 +55,7 @@ export class FontBook {
       });
       const [first, ...others] = new Set(faces);
       if (!first) throw new Error(`the font family "${this.#fallback}" was never added to this FontBook`);
-      chain = new FontChain([first, ...others], shaping);
+      chain = new FontChain([first, ...others], shaping, this.#engine);
       this.#chains.set(key, chain);
     }
     return chain;

@@ -1,5 +1,6 @@
-import { IntlMessageFormat } from 'intl-messageformat';
+import type { MessagePart, Notations } from '../document/index.ts';
 import type { Catalog } from './catalog.ts';
+import { Formats, formatMessage } from './format-message.ts';
 import type { Pseudo } from './pseudo.ts';
 
 /** A value that a text is filled in with. */
@@ -11,7 +12,7 @@ export class MessageError extends Error {
 }
 
 interface ReadMessage {
-  readonly format: IntlMessageFormat;
+  readonly parts: readonly MessagePart[];
   readonly names: readonly string[];
   /** Texts and names in turn, where the message is nothing else: such a one needs no formatter. */
   readonly plain: readonly { readonly text: string; readonly name: string | undefined }[] | undefined;
@@ -31,10 +32,14 @@ const untranslated: Translations = { catalogs: [], needed: false, pseudo: undefi
 export class Messages {
   readonly #read = new Map<string, ReadMessage>();
   readonly #locale: string;
+  readonly #formats: Formats;
+  readonly #parse: Notations['message'];
   readonly #translations: Translations;
 
-  constructor(locale: string, translations: Translations = untranslated) {
+  constructor(locale: string, parse: Notations['message'], translations: Translations = untranslated) {
     this.#locale = locale;
+    this.#formats = new Formats(locale);
+    this.#parse = parse;
     this.#translations = translations;
   }
 
@@ -64,17 +69,15 @@ export class Messages {
     const message = this.translate(source);
     const known = this.#read.get(message);
     if (!known && !/[{}']/.test(message)) return message;
-    const { format, names, plain } = known ?? this.#message(message);
+    const { parts, plain } = known ?? this.#message(message);
     if (plain) {
       let text = '';
       for (const part of plain)
         text += part.name === undefined ? part.text : String(valueOf(part.name) ?? `{${part.name}}`);
       return text;
     }
-    const given: Record<string, Value> = {};
-    for (const name of names) given[name] = valueOf(name) ?? `{${name}}`;
     try {
-      return String(format.format(given));
+      return formatMessage(parts, this.#formats, (name) => valueOf(name) ?? `{${name}}`);
     } catch (error) {
       throw new MessageError(firstLine(error));
     }
@@ -89,8 +92,8 @@ export class Messages {
     let read = this.#read.get(message);
     if (!read) {
       try {
-        const format = new IntlMessageFormat(message, this.#locale, undefined, { ignoreTag: true });
-        read = { format, names: namesIn(format), plain: plainParts(format) };
+        const parts = this.#parse(message, this.#locale);
+        read = { parts, names: namesIn(parts), plain: plainParts(parts) };
       } catch (error) {
         throw new MessageError(firstLine(error));
       }
@@ -100,12 +103,11 @@ export class Messages {
   }
 }
 
-function plainParts(format: IntlMessageFormat): ReadMessage['plain'] {
-  const parts = format.getAst() as readonly MessagePart[];
+function plainParts(parts: readonly MessagePart[]): ReadMessage['plain'] {
   if (parts.some(({ type }) => type > firstArgumentPart)) return undefined;
-  return parts.map(({ type, value }) => ({
-    text: String(value),
-    name: type === firstArgumentPart ? String(value) : undefined,
+  return parts.map(({ type, value = '' }) => ({
+    text: value,
+    name: type === firstArgumentPart ? value : undefined,
   }));
 }
 
@@ -114,24 +116,16 @@ function firstLine(error: unknown): string {
   return text.split('\n')[0]!.replace(/\.$/, '').slice(0, 160);
 }
 
-interface MessagePart {
-  readonly type: number;
-  readonly value?: unknown;
-  readonly options?: { readonly [choice: string]: { readonly value: readonly MessagePart[] } };
-  readonly children?: readonly MessagePart[];
-}
-
 /** Parts of an ICU message that stand for a value: argument, number, date, time, select, plural. */
 const firstArgumentPart = 1;
 const lastArgumentPart = 6;
 
-function namesIn(format: IntlMessageFormat): string[] {
+function namesIn(parts: readonly MessagePart[]): string[] {
   const names = new Set<string>();
-  const stack: MessagePart[] = [...(format.getAst() as readonly MessagePart[])];
+  const stack = [...parts];
   for (let part = stack.pop(); part; part = stack.pop()) {
-    if (part.type >= firstArgumentPart && part.type <= lastArgumentPart) names.add(String(part.value));
+    if (part.type >= firstArgumentPart && part.type <= lastArgumentPart) names.add(part.value ?? '');
     for (const option of Object.values(part.options ?? {})) stack.push(...option.value);
-    stack.push(...(part.children ?? []));
   }
   return [...names];
 }

@@ -1,4 +1,5 @@
 import { FontError, mostFontBytes } from './sfnt.ts';
+import { unpackWoff } from './woff.ts';
 
 /** Whether a font file is packed as WOFF 2. */
 export function isWoff2(file: Uint8Array): boolean {
@@ -6,11 +7,11 @@ export function isWoff2(file: Uint8Array): boolean {
 }
 
 /**
- * The bytes of a font taken out of a WOFF 2 file; any other file is given back as it is.
+ * The bytes of a font taken out of a WOFF or WOFF 2 file; any other file is given back as it is.
  * @throws FontError when it is cut short, broken, or would unpack to more than {@link mostFontBytes}.
  */
-export async function unpackWoff2(file: Uint8Array): Promise<Uint8Array> {
-  if (!isWoff2(file)) return file;
+export async function unpackFont(file: Uint8Array): Promise<Uint8Array> {
+  if (!isWoff2(file)) return unpackWoff(file);
   if (file.length < 48) throw new FontError('the WOFF 2 file is cut short');
   const view = new DataView(file.buffer, file.byteOffset, file.byteLength);
   // WOFF File Format 2.0, §4.1: the length of the file, and what it is said to unpack to.

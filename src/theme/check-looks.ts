@@ -13,7 +13,6 @@ import {
   type LookSource,
   type Origin,
 } from '../document/index.ts';
-import { parseColor } from './color.ts';
 import { defaultFont, familyNames, lookKeys } from './look.ts';
 import { kindStyle, namedThemes, type Theme } from './theme.ts';
 import { fontsOf } from './fonts.ts';
@@ -177,7 +176,7 @@ function checkBackdrop(
     if (pictures.includes(entry)) return;
     const at = typeof backdrop === 'string' ? pointer : `${pointer}/${index}`;
     if (entry.startsWith('$')) theme.checkValue('color', entry, at, document.origin, diagnostics);
-    else if (!parseColor(entry)) {
+    else if (!theme.colorOf(entry)) {
       const facts = { what: 'colour or picture', name: entry, meant: nearestName(entry, pictures) };
       diagnostics.add('unknown-name', facts, document.origin.at(at));
     }

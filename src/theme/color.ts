@@ -1,24 +1,6 @@
-import { converter, parse } from 'culori';
+import type { Rgba } from '../document/index.ts';
 
-/** An sRGB colour; every part from 0 to 1, not premultiplied. */
-export interface Rgba {
-  readonly r: number;
-  readonly g: number;
-  readonly b: number;
-  readonly a: number;
-}
-
-const toRgb = converter('rgb');
-const part = (value: number | undefined): number =>
-  Number.isFinite(value) ? Math.min(1, Math.max(0, value!)) : 0;
-
-/** Reads a colour of CSS Color 4 (hex, names, rgb(), hsl(), oklch() …); parts outside sRGB are clamped. */
-export function parseColor(text: string): Rgba | undefined {
-  if (text.length > 120) return undefined;
-  const color = toRgb(parse(text.trim()));
-  if (!color) return undefined;
-  return { r: part(color.r), g: part(color.g), b: part(color.b), a: part(color.alpha ?? 1) };
-}
+export type { Rgba };
 
 /** `#rrggbb`, or `#rrggbbaa` where it is not opaque. */
 export function hexOf({ r, g, b, a }: Rgba): string {

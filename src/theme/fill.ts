@@ -1,4 +1,5 @@
-import { parseColor, type Rgba } from './color.ts';
+import type { Notations } from '../document/index.ts';
+import type { Rgba } from './color.ts';
 
 /** A stop of a gradient; `at` is a fraction of the gradient line. */
 export interface Stop {
@@ -20,10 +21,10 @@ const sides: Readonly<Record<string, number>> = {
 };
 
 /** A colour or a `linear-gradient(…)` of CSS Images 3 with an angle or a side, colours and percentages. */
-export function parseFill(text: string): Fill | undefined {
+export function parseFill(text: string, colorOf: Notations['color']): Fill | undefined {
   const gradient = /^linear-gradient\((.*)\)$/s.exec(text.trim());
   if (!gradient) {
-    const color = parseColor(text);
+    const color = colorOf(text);
     return color && { type: 'color', color };
   }
   const parts = splitAtCommas(gradient[1]!);
@@ -34,7 +35,7 @@ export function parseFill(text: string): Fill | undefined {
   if (degrees) angle = Number(degrees[1]);
   else if (Object.hasOwn(sides, first)) angle = sides[first]!;
   if (degrees || Object.hasOwn(sides, first)) parts.shift();
-  const read = parts.map(parseStop);
+  const read = parts.map((part) => parseStop(part, colorOf));
   if (read.length < 2 || read.includes(undefined)) return undefined;
   return { type: 'linear', angle, stops: spread(read as OpenStop[]) };
 }
@@ -44,9 +45,9 @@ interface OpenStop {
   readonly color: Rgba;
 }
 
-function parseStop(text: string): OpenStop | undefined {
+function parseStop(text: string, colorOf: Notations['color']): OpenStop | undefined {
   const match = /^(.*?)(?:\s+(-?\d+(?:\.\d+)?)%)?$/s.exec(text);
-  const color = parseColor(match?.[1] ?? '');
+  const color = colorOf(match?.[1] ?? '');
   return color && { color, at: match?.[2] === undefined ? undefined : Number(match[2]) / 100 };
 }
 

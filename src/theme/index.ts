@@ -1,5 +1,6 @@
 /* Theme parts of a document in; tokens, styles, resolved looks and colours out, and what one theme lacks. */
-export { compose, contrastRatio, faded, hexOf, luminance, mixed, parseColor } from './color.ts';
+export { compose, contrastRatio, faded, hexOf, luminance, mixed } from './color.ts';
+export { parseColor } from './css-color.ts';
 export type { Rgba } from './color.ts';
 export { colorDifference, deficiencies, differenceWith } from './deficiency.ts';
 export type { Deficiency } from './deficiency.ts';

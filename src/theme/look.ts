@@ -4,10 +4,10 @@ import {
   readSides,
   type Length,
   type LookSource,
+  type Notations,
   type Sides,
 } from '../document/index.ts';
 import type { Rgba } from './color.ts';
-import { parseColor } from './color.ts';
 import { parseCorners, square, type Corners } from './corners.ts';
 import { parseFill, type Fill } from './fill.ts';
 import { parseTransitions, transitionNotation, type Transition } from './transition.ts';
@@ -139,7 +139,7 @@ export function handsOnTheSame(one: Look, other: Look): boolean {
 }
 
 type Changes = { -readonly [Key in keyof Look]?: Look[Key] };
-type Reader = (value: string | number, into: Changes) => boolean;
+type Reader = (value: string | number, into: Changes, colorOf: Notations['color']) => boolean;
 
 const amount =
   (
@@ -181,14 +181,14 @@ function set<Key extends keyof Look>(into: Changes, key: Key, value: Look[Key] |
 /** A colour. */
 const colorAs =
   (key: 'color' | 'imageTint' | 'trailColor' | 'handleColor' | 'veil'): Reader =>
-  (value, into) =>
-    set(into, key, parseColor(String(value)));
+  (value, into, colorOf) =>
+    set(into, key, colorOf(String(value)));
 
 /** One reader for each key of a look; the value has its tokens filled in. False: it is not such a value. */
 const readers: { readonly [Key in keyof LookSource]-?: { read: Reader; expected: string } } = {
   'background': {
     expected: 'a colour or a linear-gradient(…)',
-    read: (value, into) => set(into, 'background', parseFill(String(value))),
+    read: (value, into, colorOf) => set(into, 'background', parseFill(String(value), colorOf)),
   },
   'color': { expected: 'a colour', read: colorAs('color') },
   'image': {
@@ -211,8 +211,8 @@ const readers: { readonly [Key in keyof LookSource]-?: { read: Reader; expected:
   'veil': { expected: 'a colour', read: colorAs('veil') },
   'border': {
     expected: 'a width in u and a colour, such as "2 #9fd8e6"',
-    read: (value, into) => {
-      const stroke = parseStroke(String(value));
+    read: (value, into, colorOf) => {
+      const stroke = parseStroke(String(value), colorOf);
       if (!stroke) return false;
       into.borderWidth = stroke.width;
       into.borderColor = stroke.color;
@@ -225,16 +225,16 @@ const readers: { readonly [Key in keyof LookSource]-?: { read: Reader; expected:
   },
   'shadow': {
     expected: 'lengths and a colour, such as "0 8 24 #00000080", or none',
-    read: (value, into) => set(into, 'shadow', parseShadows(String(value), 4)),
+    read: (value, into, colorOf) => set(into, 'shadow', parseShadows(String(value), 4, colorOf)),
   },
   'text-shadow': {
     expected: 'lengths and a colour, such as "0 2 4 #000000c0", or none',
-    read: (value, into) => set(into, 'textShadow', parseShadows(String(value), 3)),
+    read: (value, into, colorOf) => set(into, 'textShadow', parseShadows(String(value), 3, colorOf)),
   },
   'text-outline': {
     expected: 'a width in u and a colour, such as "2 #04202a", or none',
-    read: (value, into) => {
-      into.textOutline = parseStroke(String(value));
+    read: (value, into, colorOf) => {
+      into.textOutline = parseStroke(String(value), colorOf);
       return into.textOutline !== undefined || value === 'none';
     },
   },
@@ -288,9 +288,10 @@ export function readLookValue(
   key: keyof LookSource,
   value: string | number,
   into: Changes,
+  colorOf: Notations['color'],
 ): string | undefined {
   const reader = readers[key];
-  return reader.read(value, into) ? undefined : reader.expected;
+  return reader.read(value, into, colorOf) ? undefined : reader.expected;
 }
 
 export type LookChanges = Readonly<Changes>;

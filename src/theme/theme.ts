@@ -8,6 +8,7 @@ import {
   type CheckedTheme,
   type Kind,
   type LookSource,
+  type Notations,
   type Origin,
   type State,
   type StyleSource,
@@ -57,6 +58,8 @@ export class Theme {
   /** What the document calls it; undefined where it has no name. */
   readonly name: string | undefined;
   readonly tokens: Tokens;
+  /** Reads a colour of CSS. */
+  readonly colorOf: Notations['color'];
   readonly #themes: readonly CheckedTheme[];
   readonly #styles = new Map<string, LookChanges>();
   readonly #states = new Map<string, LookChanges>();
@@ -68,6 +71,7 @@ export class Theme {
     this.name = named ? name : document.themeName;
     this.#themes = named ? [document.themes[0]!, named] : document.themes;
     this.tokens = new Tokens(this.#themes);
+    this.colorOf = document.notations.color;
   }
 
   /** The files its styles and tokens are from, the document's own first. */
@@ -144,11 +148,11 @@ export class Theme {
       const value = own(look as Record<string, unknown>, key);
       if (value === undefined) continue;
       if (typeof value === 'object') {
-        readLookValue(key, value as never, changes);
+        readLookValue(key, value as never, changes, this.colorOf);
         continue;
       }
       const filled = this.fillIn(value as string | number);
-      if (filled !== undefined) readLookValue(key, filled, changes);
+      if (filled !== undefined) readLookValue(key, filled, changes, this.colorOf);
     }
     return changes;
   }
@@ -204,7 +208,7 @@ export class Theme {
       if (problem) return;
     }
     const filled = typeof value === 'string' ? this.fillIn(value) : value;
-    const expected = readLookValue(key, filled as string, {});
+    const expected = readLookValue(key, filled as string, {}, this.colorOf);
     if (expected === undefined) return;
     const found = JSON.stringify(value) + (filled === value ? '' : ` (${JSON.stringify(filled)})`);
     if (key === 'color' || key === 'background') diagnostics.add('bad-color', { found }, origin.at(pointer));

@@ -1,5 +1,6 @@
 import type { CheckedTheme, TokenSource } from '../document/index.ts';
-import { hexOf, parseColor } from './color.ts';
+import { hexOf } from './color.ts';
+import { parseColor } from './css-color.ts';
 import { readTokenValue } from './token-value.ts';
 import { aliasOf, tokensOf } from './tokens.ts';
 

@@ -7,9 +7,10 @@ import {
   type Diagnostic,
   type DocumentSource,
   type FileReader,
+  type Notations,
 } from '../document/index.ts';
-import { Messages } from '../text/index.ts';
-import { Theme, checkLooks } from '../theme/index.ts';
+import { Messages, parseMessage } from '../text/index.ts';
+import { Theme, checkLooks, parseColor } from '../theme/index.ts';
 import { checkVary } from './vary.ts';
 
 export interface ReadOptions {
@@ -19,7 +20,11 @@ export interface ReadOptions {
   readonly readFile?: FileReader;
   /** One of the document's themes, or path of a theme file, in place of the one it is seen in. */
   readonly theme?: string;
+  /** How colours of CSS and messages of ICU are read; all of them are if left out. */
+  readonly notations?: Notations;
 }
+
+const everyNotation: Notations = { color: parseColor, message: parseMessage };
 
 /** A document that can be used, or the diagnostics that say why not. Warnings may come with a document. */
 export interface ReadResult {
@@ -34,13 +39,14 @@ export interface ReadResult {
  */
 export function readDocument(input: string | DocumentSource, options: ReadOptions = {}): ReadResult {
   const diagnostics = new DiagnosticList();
-  const document = readShape(input, options.name ?? 'document', diagnostics, options.readFile, options.theme);
+  const { name = 'document', notations = everyNotation, readFile, theme: wanted } = options;
+  const document = readShape(input, name, diagnostics, notations, readFile, wanted);
   if (document) {
     const theme = new Theme(document);
     checkLooks(document, theme, diagnostics);
     checkMarkup(document, theme, diagnostics);
     checkVary(document, diagnostics);
-    checkMessages(document, new Messages('en'), diagnostics);
+    checkMessages(document, new Messages('en', notations.message), diagnostics);
   }
   return { document: diagnostics.hasErrors ? undefined : document, diagnostics: diagnostics.inOrder() };
 }

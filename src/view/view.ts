@@ -27,7 +27,7 @@ import { NoSuchName } from './no-such-name.ts';
 import { checkSize, dearestFirst, usualOf, type Lists, type No, type Occasion } from './occasion.ts';
 import type { Resources } from './resources.ts';
 import { makeScreen, type Screen, type ScreenSize } from '../screen/index.ts';
-import { Theme, everyTheme, parseColor, styleList, type Rgba } from '../theme/index.ts';
+import { Theme, everyTheme, styleList, type Rgba } from '../theme/index.ts';
 
 /** What a view is opened with: of what varies, the document's first or plainest where it is left out. */
 export interface ViewOptions extends Partial<Occasion>, No<keyof Lists> {
@@ -93,7 +93,7 @@ export function openView<Id extends string = string>(
   const backdrops = styleList(source.backdrop).flatMap((entry): Backdrop[] => {
     const picture = pictures.get(entry);
     if (picture) return [{ type: 'picture', name: entry, picture }];
-    const color = parseColor(String(theme.fillIn(entry) ?? ''));
+    const color = theme.colorOf(String(theme.fillIn(entry) ?? ''));
     return color ? [{ type: 'color', name: entry, color }] : [];
   });
   return new View(document, name, occasion, variant, backdrops, options.resources, options.shared);

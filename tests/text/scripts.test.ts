@@ -6,11 +6,11 @@ import {
   drawLayout,
   openView,
   readDocument,
-  unpackWoff2,
+  unpackFont,
   type ViewLayout,
   type WidgetSource,
 } from 'pimbot';
-import { toPng } from 'pimbot/node';
+import { nodeText, toPng } from 'pimbot/node';
 import type { Browser } from 'playwright-core';
 import { startBrowser } from '../../bench/browser.ts';
 import { random } from '../../bench/trees.ts';
@@ -63,8 +63,8 @@ function texts(script: Script | 'mixed', count: number, seed: number): string[] 
 let fonts: FontBook;
 let browser: Browser;
 beforeAll(async () => {
-  fonts = new FontBook('Saira');
-  for (const [family, file] of Object.entries(files)) fonts.add(family, 500, await unpackWoff2(file));
+  fonts = new FontBook('Saira', nodeText());
+  for (const [family, file] of Object.entries(files)) fonts.add(family, 500, await unpackFont(file));
   browser = await startBrowser();
 });
 afterAll(() => browser.close());

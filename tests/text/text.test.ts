@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import LineBreaker from 'linebreak';
-import { FontBook, FontError } from 'pimbot';
+import { FontBook, FontError, unpackFont } from 'pimbot';
+import { nodeText } from 'pimbot/node';
 import type { Browser } from 'playwright-core';
 import { random } from '../../bench/trees.ts';
 import { startBrowser } from '../../bench/browser.ts';
@@ -122,21 +123,28 @@ describe('fonts', () => {
       /unpacked|another length|characters|height/,
     ],
     ['a bare header', Uint8Array.from({ length: 64 }, (_, at) => [0, 1, 0, 0][at] ?? 0), /no characters/],
-  ])('%s is refused with a sentence', (_, bytes, sentence) => {
-    const book = new FontBook('Test');
-    expect(() => book.add('Test', 400, bytes)).toThrow(FontError);
-    expect(() => book.add('Test', 400, bytes)).toThrow(sentence);
+  ])('%s is refused with a sentence', async (_, bytes, sentence) => {
+    const book = new FontBook('Test', nodeText());
+    const add = async () => book.add('Test', 400, await unpackFont(bytes));
+    await expect(add()).rejects.toThrow(FontError);
+    await expect(add()).rejects.toThrow(sentence);
   });
 
-  test('random damage never does more than refuse', () => {
+  test('a font that is still packed is refused with what to do', () => {
+    expect(() => new FontBook('Test', nodeText()).add('Test', 400, file)).toThrow(
+      'a WOFF file has to be unpacked first, with unpackFont',
+    );
+  });
+
+  test('random damage never does more than refuse', async () => {
     const next = random(99);
     for (let round = 0; round < 60; round++) {
       const damaged = Uint8Array.from(file);
       for (let hit = 0; hit < 8; hit++)
         damaged[Math.floor(next() * damaged.length)] = Math.floor(next() * 256);
-      const book = new FontBook('Test');
+      const book = new FontBook('Test', nodeText());
       try {
-        book.add('Test', 400, damaged);
+        book.add('Test', 400, await unpackFont(damaged));
         expect(
           Number.isFinite(
             book.face('Test', 400).shape('Depth 412 m', false, { tabular: false, language: 'en' }).advance,

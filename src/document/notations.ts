@@ -1,0 +1,33 @@
+/** An sRGB colour; every part from 0 to 1, not premultiplied. */
+export interface Rgba {
+  readonly r: number;
+  readonly g: number;
+  readonly b: number;
+  readonly a: number;
+}
+
+/**
+ * A part of a message in ICU's MessageFormat, as the parser of FormatJS gives it: 0 words, 1 a value as it is, 2 a number, 3 a
+ * date, 4 a time, 5 select, 6 plural, 7 the number of a plural.
+ */
+export interface MessagePart {
+  readonly type: number;
+  readonly value?: string;
+  /** Of a number, date or time: a name, or the options of Intl it was worked out to. */
+  readonly style?: string | { readonly parsedOptions?: object } | null;
+  readonly options?: { readonly [choice: string]: { readonly value: readonly MessagePart[] } };
+  /** Of a plural: what is taken off the number first. */
+  readonly offset?: number;
+  readonly pluralType?: 'cardinal' | 'ordinal';
+}
+
+/**
+ * How notations of open standards are read that a document uses. Reading all of them takes parsers that a game need not load:
+ * in a packed document they have been read already.
+ */
+export interface Notations {
+  /** A colour of CSS; undefined for a text that is none. */
+  readonly color: (text: string) => Rgba | undefined;
+  /** A message of ICU in a language. @throws Error where it is none. */
+  readonly message: (text: string, locale: string) => readonly MessagePart[];
+}
