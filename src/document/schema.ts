@@ -1,11 +1,13 @@
 import { parameterTypes, spares } from './model.ts';
-import { choice, name, names, places, shared, theme } from './schema-parts.ts';
+import { shared, theme } from './schema-looks.ts';
+import { choice, name, names, places } from './schema-parts.ts';
 import { promises } from './schema-promises.ts';
 import { referenceKeys, screenCondition, whenList } from './schema-screens.ts';
 import { vary } from './schema-vary.ts';
 import { containerKeys } from './keys/container-keys.ts';
 import { placedKeys } from './keys/placed-keys.ts';
-import { schemasOf, widgetKeys } from './widget-keys.ts';
+import { schemasOf } from './schema-rows.ts';
+import { widgetKeys } from './widget-keys.ts';
 
 /*
  * The JSON Schema (2020-12) of documents and of theme files. `npm run build` writes it to schema/.

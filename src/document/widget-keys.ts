@@ -4,7 +4,7 @@ import { placedKeys } from './keys/placed-keys.ts';
 import { neighbourKeys, shownKeys } from './keys/shown-keys.ts';
 import type { WidgetSource } from './model.ts';
 import type { Json } from './pointer.ts';
-import { shapeErrors, type Schema } from './shape.ts';
+import { shapeErrors } from './shape.ts';
 
 /*
  * The keys of a widget, one row each. The schema, the checks of notations and kinds, what is put in for a parameter and
@@ -24,33 +24,6 @@ export function keyRow(key: string): KeyRow | undefined {
 
 /** The keys of a widget; any other key of an instance is a parameter. */
 export const widgetKeyNames: ReadonlySet<string> = new Set([...Object.keys(widgetKeys), 'use', 'set']);
-
-/** The schemas of some rows, by key; where a value may stand for it, a template is of every shape. */
-export function schemasOf(rows: { readonly [key: string]: KeyRow }): { readonly [key: string]: Schema } {
-  return Object.fromEntries(
-    Object.entries(rows).map(([key, { schema, binds = 'put in', onScreens }]) => [
-      key,
-      binds === 'put in' && onScreens !== false && needsTemplate(schema) ? orTemplate(schema) : schema,
-    ]),
-  );
-}
-
-/** Whether no text at all, or none with braces, is of a schema's shape. */
-function needsTemplate({ type, enum: choices, $ref }: Schema): boolean {
-  if ($ref !== undefined) return false;
-  return choices !== undefined || (type !== undefined && ![type].flat().includes('string'));
-}
-
-function orTemplate(schema: Schema): Schema {
-  const { title, description } = schema;
-  return {
-    ...(title !== undefined && { title }),
-    ...(description !== undefined && { description }),
-    if: { type: 'string', pattern: '^\\{[^{}]+\\}$' },
-    then: {},
-    else: schema,
-  };
-}
 
 /** What a key is, where a value that was put in for it is not of its shape; undefined where it is. */
 export function refusedBy(key: string, value: unknown): string | undefined {

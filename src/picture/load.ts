@@ -1,7 +1,8 @@
 import type { PictureSource } from '../document/index.ts';
 import { cutOut, mostAtlasBytes, readAtlas } from './atlas.ts';
 import { withDensities } from './densities.ts';
-import { PictureError, readPicture, type Picture, type PictureRect, type Pixels } from './picture.ts';
+import { PictureError, type Picture, type PictureRect, type Pixels } from './picture.ts';
+import { readPicture } from './read-picture.ts';
 
 /** What reads and decodes files for pictures: Node, a browser, a game. Paths are from the document's folder. */
 export interface PictureHost {

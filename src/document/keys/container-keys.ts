@@ -8,7 +8,6 @@ export const containerKeys = {
   'arrange': {
     schema: {
       ...choice(arrangements),
-      description: 'How the children are placed: free means by their anchors.',
     },
     kinds: containerKinds,
     touches: 'structure',
@@ -18,7 +17,6 @@ export const containerKeys = {
     schema: {
       type: 'boolean',
       title: 'true or false',
-      description: 'Children follow each other from the far end.',
     },
     kinds: containerKinds,
     touches: 'place',
@@ -30,8 +28,6 @@ export const containerKeys = {
       minItems: 1,
       maxItems: 100,
       title: 'a number of columns, their sizes, or "auto 120"',
-      description:
-        'Of a grid: 3, "120 content fill 2", "auto 120" (as many as fit) or "auto 120.." (sharing the room).',
     },
     read: readColumns,
     expected: 'a number of columns, their sizes such as "120 content fill 2", or "auto 120"',
@@ -42,7 +38,6 @@ export const containerKeys = {
     schema: {
       type: ['number', 'string'],
       title: 'a number of u, content or fill',
-      description: "The height of a grid's rows.",
     },
     read: readTrack,
     expected: 'a number of u, content or fill',
@@ -50,7 +45,7 @@ export const containerKeys = {
     touches: 'size',
   },
   'page': {
-    schema: { type: 'string', title: 'the id of a child', description: 'Of pages: the child that is shown.' },
+    schema: { type: 'string', title: 'the id of a child' },
     kinds: ['panel', 'tabs'],
     touches: 'structure',
   },
@@ -58,13 +53,12 @@ export const containerKeys = {
     schema: {
       type: 'string',
       title: 'the id of a child',
-      description: 'Of a radio group or list box: the child that is chosen.',
     },
     kinds: ['radiogroup', 'listbox'],
     touches: 'structure',
   },
   'direction': {
-    schema: { ...choice(['ltr', 'rtl']), description: 'The writing direction: what start and end mean.' },
+    schema: { ...choice(['ltr', 'rtl']) },
     touches: 'structure',
   },
   'gap': {
@@ -74,7 +68,6 @@ export const containerKeys = {
       minItems: 1,
       maxItems: 2,
       title: 'one or two numbers of u',
-      description: 'Between children; two numbers: between rows, then between columns, as in CSS.',
     },
     read: readGap,
     expected: 'one or two numbers of u',
@@ -82,12 +75,12 @@ export const containerKeys = {
     touches: 'size',
   },
   'align': {
-    schema: { ...choice(alignments), description: 'Across a row or column, as align-items in CSS.' },
+    schema: { ...choice(alignments) },
     kinds: containerKinds,
     touches: 'place',
   },
   'justify': {
-    schema: { ...choice(justifications), description: 'Along a row or column, as justify-content in CSS.' },
+    schema: { ...choice(justifications) },
     kinds: containerKinds,
     touches: 'place',
   },
@@ -98,7 +91,6 @@ export const containerKeys = {
       minItems: 1,
       maxItems: 1000,
       title: 'a list of ids',
-      description: 'The controls in it, in the order the focus visits them.',
     },
     kinds: containerKinds,
     touches: 'structure',
@@ -106,14 +98,12 @@ export const containerKeys = {
   'focus-scope': {
     schema: {
       ...choice(focusScopes),
-      description:
-        'closed: moving the focus does not leave it, as in a dialog. open: the focus looks in it first, and comes back to where it was.',
     },
     kinds: containerKinds,
     touches: 'paint',
   },
   'focus-wrap': {
-    schema: { ...flag, description: 'Past its end the focus goes on at its other end.' },
+    schema: { ...flag },
     kinds: containerKinds,
     touches: 'paint',
   },

@@ -25,22 +25,22 @@ import {
 /** What a widget is, where it stands and how large it is. */
 export const placedKeys = {
   'id': {
-    schema: { ...name, description: 'Unique in the view.' },
+    schema: { ...name },
     binds: 'fixed',
     onScreens: false,
     touches: 'structure',
   },
   'kind': {
-    schema: { ...choice(kinds), description: 'panel if left out.' },
+    schema: { ...choice(kinds) },
     onScreens: false,
     touches: 'structure',
   },
   'style': {
-    schema: { ...names, description: 'One or more named styles; later ones win.' },
+    schema: { ...names },
     touches: 'size',
   },
   'look': {
-    schema: { $ref: '#/$defs/look', description: 'Changes of the look of this widget alone.' },
+    schema: { $ref: '#/$defs/look' },
     touches: 'size',
   },
   'states': {
@@ -49,19 +49,17 @@ export const placedKeys = {
       items: choice(states),
       maxItems: 6,
       title: `a state or a list of them: ${states.join(', ')}`,
-      description: 'The states it is in.',
     },
     touches: 'size',
   },
   'tint': {
-    schema: { type: 'string', title: 'a colour', description: "Short for the look's color." },
+    schema: { type: 'string', title: 'a colour' },
     touches: 'paint',
   },
   'anchor': {
     schema: {
       ...places,
       title: 'an anchor such as "right bottom", "left..right top" or "25% center"',
-      description: 'The place in the parent this widget is tied to; a..b stretches it between two places.',
     },
     touches: 'place',
   },
@@ -69,7 +67,6 @@ export const placedKeys = {
     schema: {
       ...places,
       title: 'a point such as "right bottom", "center" or "0.5 1"',
-      description: 'The point of the widget that is put at the anchor; follows the anchor if left out.',
     },
     read: readPivot,
     expected: 'a point such as "right bottom", "center" or "0.5 1"',
@@ -78,26 +75,23 @@ export const placedKeys = {
   'offset': {
     schema: {
       ...lengths(2, 'one or two lengths such as -24 or "-24 12"'),
-      description: 'From anchor to pivot.',
     },
     touches: 'place',
   },
   'inset': {
     schema: {
       ...lengths(4, `the distances kept from a span: start and end, or ${oneToFour}`, true),
-      description: 'Distance from each end of an anchor that is a span.',
     },
     touches: 'place',
   },
   'area': {
     schema: {
       ...choice(['safe', 'full']),
-      description: 'full: a child of the view that may reach under notches and into overscan.',
     },
     touches: 'structure',
   },
   'size': {
-    schema: { ...sizes, description: 'Width and height.' },
+    schema: { ...sizes },
     read: readSizePair,
     expected: 'one or two sizes',
     touches: 'size',
@@ -112,7 +106,6 @@ export const placedKeys = {
   'justify-self': {
     schema: {
       ...choice(alignments),
-      description: "In a grid or layers, instead of the parent's justify.",
     },
     touches: 'place',
   },
@@ -120,7 +113,6 @@ export const placedKeys = {
     schema: {
       type: ['number', 'string'],
       title: 'a ratio such as 1.5 or "16/9"',
-      description: 'Width divided by height.',
     },
     read: readAspect,
     expected: 'a ratio from 0.0001 to 10000 such as 1.5 or "16/9"',
@@ -130,7 +122,6 @@ export const placedKeys = {
     schema: {
       type: 'string',
       title: 'the id of a widget',
-      description: 'Anchored to that widget, not to the parent.',
     },
     touches: 'structure',
   },
@@ -140,7 +131,6 @@ export const placedKeys = {
       minimum: -10000,
       maximum: 10000,
       title: 'a whole number',
-      description: 'Drawing order among siblings.',
     },
     touches: 'paint',
   },
@@ -167,7 +157,6 @@ export const placedKeys = {
       additionalProperties: false,
       minProperties: 1,
       properties: referenceKeys,
-      description: 'Another scaling for this widget and all that is in it: pixel art in a smooth view.',
     },
     touches: 'structure',
   },
@@ -182,12 +171,11 @@ export const placedKeys = {
   'gone': {
     schema: {
       ...flag,
-      description: 'true: not there at all, takes no room.',
     },
     touches: 'structure',
   },
   'scroll': {
-    schema: { ...choice(['x', 'y', 'both']), description: 'A viewport over larger content.' },
+    schema: { ...choice(['x', 'y', 'both']) },
     kinds: scrollingKinds,
     touches: 'place',
   },
@@ -199,14 +187,12 @@ export const placedKeys = {
     touches: 'place',
   },
   'align-self': {
-    schema: { ...choice(alignments), description: "Instead of the parent's align." },
+    schema: { ...choice(alignments) },
     touches: 'place',
   },
   'overflow': {
     schema: {
       ...choice(['visible', 'clip']),
-      description:
-        'Said: children may reach out of this widget (and are cut off with clip). Unsaid: they should not.',
     },
     kinds: containerKinds,
     touches: 'paint',
@@ -216,7 +202,6 @@ export const placedKeys = {
       type: ['boolean', 'array'],
       items: { type: 'string' },
       title: 'true or a list of ids',
-      description: 'Widgets this one is meant to overlap; true for any.',
     },
     touches: 'structure',
   },
@@ -226,23 +211,18 @@ export const placedKeys = {
       title: 'a map of checks and reasons',
       additionalProperties: { type: 'string', pattern: '\\S', title: 'a reason' },
       minProperties: 1,
-      description:
-        'Findings of this widget and what is in it that are meant, by check, each with the reason why.',
     },
     touches: 'structure',
   },
   'visible': {
     schema: {
       ...flag,
-      description: 'false: keeps its place, is not drawn.',
     },
     touches: 'paint',
   },
   'pointer-events': {
     schema: {
       ...choice(['auto', 'none']),
-      description:
-        'none: it and what is in it take no input; what lies under it does. auto again for something in it.',
     },
     touches: 'paint',
   },
@@ -250,8 +230,6 @@ export const placedKeys = {
     schema: {
       type: 'string',
       title: 'box, ellipse, picture, or picture with a threshold such as "picture 0.2"',
-      description:
-        'Where it takes input: in its box (if left out), the ellipse in it, or where its picture is more opaque than the threshold, 0.5 if left out.',
     },
     read: readHitArea,
     expected: 'box, ellipse, picture, or picture with a threshold such as "picture 0.2"',

@@ -10,7 +10,6 @@ export const shownKeys = {
     schema: {
       type: ['string', 'number'],
       title: 'a text',
-      description: 'With {name} for a value of the case.',
     },
     kinds: textKinds,
     binds: 'shown',
@@ -20,7 +19,6 @@ export const shownKeys = {
     schema: {
       type: 'boolean',
       title: 'true or false',
-      description: 'Whether lines break to fit; true if left out.',
     },
     kinds: textKinds,
     touches: 'size',
@@ -33,7 +31,6 @@ export const shownKeys = {
   'ellipsis': {
     schema: {
       ...choice(['none', 'end', 'middle']),
-      description: 'Where a text that does not fit its width or max-lines is shortened.',
     },
     kinds: textKinds,
     touches: 'size',
@@ -44,18 +41,17 @@ export const shownKeys = {
       minimum: 1,
       maximum: 2000,
       title: 'a number of u from 1 to 2000',
-      description: 'A text that does not fit is shrunk, down to this size.',
     },
     kinds: textKinds,
     touches: 'size',
   },
   'image': {
-    schema: { type: 'string', title: 'the name of a picture', description: 'A name of pictures:.' },
+    schema: { type: 'string', title: 'the name of a picture' },
     kinds: pictureKinds,
     touches: 'size',
   },
   'fit': {
-    schema: { ...choice(fits), description: 'As object-fit in CSS.' },
+    schema: { ...choice(fits) },
     kinds: pictureKinds,
     touches: 'paint',
   },
@@ -63,7 +59,6 @@ export const shownKeys = {
     schema: {
       ...places,
       title: 'a point such as "left top", "center" or "0.5 1"',
-      description: 'As object-position in CSS; the middle if left out.',
     },
     read: readPivot,
     expected: 'a point such as "left top", "center" or "0.5 1"',
@@ -73,7 +68,6 @@ export const shownKeys = {
   'tile': {
     schema: {
       ...choice(['repeat', 'round', 'space']),
-      description: 'The picture over and over: cut off at the end, resized to fit, or with gaps.',
     },
     kinds: pictureKinds,
     touches: 'paint',
@@ -81,7 +75,6 @@ export const shownKeys = {
   'slice': {
     schema: {
       ...lengths(4, 'one to four numbers of px of the picture: top right bottom left'),
-      description: 'Cuts the picture into nine: corners keep their size, edges and middle fill the rest.',
     },
     read: readPlainSides,
     expected: plainSides,
@@ -89,18 +82,18 @@ export const shownKeys = {
     touches: 'paint',
   },
   'slice-edges': {
-    schema: { ...choice(imageEdges), description: 'How edges and middle fill; stretch if left out.' },
+    schema: { ...choice(imageEdges) },
     kinds: pictureKinds,
     touches: 'paint',
   },
   'slice-center': {
-    schema: { ...choice(['fill', 'hollow']), description: 'hollow: the middle is not drawn.' },
+    schema: { ...choice(['fill', 'hollow']) },
     kinds: pictureKinds,
     touches: 'paint',
   },
   'flip': { schema: choice(['x', 'y', 'both']), kinds: pictureKinds, touches: 'paint' },
   'image-rendering': {
-    schema: { ...choice(['auto', 'pixelated']), description: 'pixelated: pixels stay sharp.' },
+    schema: { ...choice(['auto', 'pixelated']) },
     kinds: pictureKinds,
     touches: 'paint',
   },
@@ -111,7 +104,7 @@ export const shownKeys = {
     touches: 'paint',
   },
   'checked': {
-    schema: { ...flag, description: 'Of a checkbox or switch.' },
+    schema: { ...flag },
     kinds: ['checkbox', 'switch'],
     touches: 'size',
   },
@@ -119,15 +112,12 @@ export const shownKeys = {
     schema: {
       type: 'string',
       title: 'the id of a page or widget',
-      description:
-        'Of a button among tabs: the page it shows; of a scrollbar: the id of the widget it scrolls; as aria-controls.',
     },
     touches: 'paint',
   },
   'autofocus': {
     schema: {
       ...flag,
-      description: 'It gets the focus first in the view, dialog or scope it is in, as in HTML.',
     },
     kinds: controlKinds,
     touches: 'paint',
@@ -135,7 +125,6 @@ export const shownKeys = {
   'draggable': {
     schema: {
       ...flag,
-      description: 'A pointer that drags takes it along, as in HTML; the game says what that does.',
     },
     touches: 'paint',
   },
@@ -145,7 +134,6 @@ export const shownKeys = {
       minimum: 0.001,
       maximum: 1,
       title: 'a number from 0.001 to 1',
-      description: 'Its value is a multiple of this, and keys change it by it; 0.05 by keys if left out.',
     },
     kinds: ['slider'],
     touches: 'paint',
@@ -154,7 +142,6 @@ export const shownKeys = {
     schema: {
       type: 'string',
       title: 'a text',
-      description: 'What it is called for those who do not see it (ARIA, aria-label); its text if left out.',
     },
     binds: 'shown',
     touches: 'paint',
@@ -162,12 +149,11 @@ export const shownKeys = {
   'live': {
     schema: {
       ...choice(['off', 'polite', 'assertive']),
-      description: 'Whether a screen reader tells a change of it, and at once, as aria-live in ARIA.',
     },
     touches: 'paint',
   },
   'placeholder': {
-    schema: { type: 'string', title: 'a text', description: 'What an empty textbox says.' },
+    schema: { type: 'string', title: 'a text' },
     kinds: ['textbox'],
     binds: 'shown',
     touches: 'size',
@@ -176,7 +162,6 @@ export const shownKeys = {
     schema: {
       type: 'string',
       title: 'a name of themes',
-      description: 'Another theme for this widget and all that is in it.',
     },
     touches: 'structure',
   },
@@ -200,7 +185,6 @@ export const shownKeys = {
     schema: {
       type: 'boolean',
       title: 'true or false',
-      description: 'Where the children given to an instance go.',
     },
     binds: 'fixed',
     onScreens: false,
@@ -212,7 +196,6 @@ export const shownKeys = {
       minimum: 0,
       maximum: 1000,
       title: 'a whole number from 0 to 1000, or a value such as "{slots}"',
-      description: 'How often it is there, or the list of the case it is there for.',
     },
     binds: 'shown',
     onScreens: false,
@@ -221,7 +204,6 @@ export const shownKeys = {
   'key': {
     schema: {
       ...name,
-      description: 'Of a repeat over a list: the field its entries are told apart by, for their ids.',
     },
     binds: 'fixed',
     onScreens: false,
@@ -238,7 +220,6 @@ export const neighbourKeys = Object.fromEntries(
       schema: {
         type: 'string',
         title: 'the id of a widget',
-        description: `Where the focus goes ${key.slice('nav-'.length)} from here; the nearest control there if left out. As in CSS.`,
       },
       kinds: controlKinds,
       touches: 'structure',

@@ -1,0 +1,33 @@
+import { descriptions } from './keys/descriptions.ts';
+import type { KeyRow } from './keys/key-row.ts';
+import { own } from './model.ts';
+import type { Schema } from './shape.ts';
+
+/** The schemas of some rows, by key; where a value may stand for it, a template is of every shape. */
+export function schemasOf(rows: { readonly [key: string]: KeyRow }): { readonly [key: string]: Schema } {
+  return Object.fromEntries(
+    Object.entries(rows).map(([key, { schema, binds = 'put in', onScreens }]) => {
+      const said = own(descriptions, key);
+      const whole: Schema = said === undefined ? schema : { ...schema, description: said };
+      const mayBeTemplate = binds === 'put in' && onScreens !== false && needsTemplate(schema);
+      return [key, mayBeTemplate ? orTemplate(whole) : whole];
+    }),
+  );
+}
+
+/** Whether no text at all, or none with braces, is of a schema's shape. */
+function needsTemplate({ type, enum: choices, $ref }: Schema): boolean {
+  if ($ref !== undefined) return false;
+  return choices !== undefined || (type !== undefined && ![type].flat().includes('string'));
+}
+
+function orTemplate(schema: Schema): Schema {
+  const { title, description } = schema;
+  return {
+    ...(title !== undefined && { title }),
+    ...(description !== undefined && { description }),
+    if: { type: 'string', pattern: '^\\{[^{}]+\\}$' },
+    then: {},
+    else: schema,
+  };
+}
