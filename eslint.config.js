@@ -2,7 +2,16 @@ import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
   {
-    ignores: ['dist', 'out', 'coverage', 'node_modules', '**/*.generated.ts', '**/*.cjs', 'examples/*/dist'],
+    ignores: [
+      'dist',
+      'out',
+      'coverage',
+      'node_modules',
+      '**/*.generated.ts',
+      '**/*.cjs',
+      'examples/*/dist',
+      'types',
+    ],
   },
   ...tseslint.configs.recommendedTypeChecked,
   {

@@ -1,7 +1,17 @@
 // Compiles src/ into dist/, bundles the command line and writes the JSON Schemas. Does nothing when dist/ is newer than all it is made from.
 import { execFileSync } from 'node:child_process';
-import { copyFileSync, existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import {
+  copyFileSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
+import { createRequire } from 'node:module';
+import { dirname, join } from 'node:path';
 import { newest } from './newest.mjs';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 
@@ -34,9 +44,9 @@ export async function build({ force = false } = {}) {
   writeJson('pimbot-report.schema.json', reportSchema);
   await bundleCommandLine();
   // The shaper as its makers compiled it; our own code calls it (src/text/harfbuzz.ts).
-  const shaper = join(root, 'node_modules', 'harfbuzzjs');
-  copyFileSync(join(shaper, 'dist', 'harfbuzz.wasm'), join(root, 'assets', 'shaper.wasm'));
-  copyFileSync(join(shaper, 'LICENSE'), join(root, 'assets', 'shaper.LICENSE'));
+  const shaper = createRequire(import.meta.url).resolve('harfbuzzjs/dist/harfbuzz.wasm');
+  copyFileSync(shaper, join(root, 'assets', 'shaper.wasm'));
+  copyFileSync(join(dirname(shaper), '..', 'LICENSE'), join(root, 'assets', 'shaper.LICENSE'));
   writeFileSync(stamp, '');
   return true;
 }

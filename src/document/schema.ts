@@ -4,8 +4,9 @@ import { choice, name, names, places } from './schema-parts.ts';
 import { promises } from './schema-promises.ts';
 import { referenceKeys, screenCondition, whenList } from './schema-screens.ts';
 import { vary } from './schema-vary.ts';
-import { containerKeys } from './keys/container-keys.ts';
+import { descriptions } from './keys/descriptions.ts';
 import { placedKeys } from './keys/placed-keys.ts';
+import { containerKeys } from './keys/container-keys.ts';
 import { schemasOf } from './schema-rows.ts';
 import { widgetKeys } from './widget-keys.ts';
 
@@ -80,7 +81,7 @@ const view = {
     look: { $ref: '#/$defs/look' },
     when: whenList('#/$defs/view'),
     expect: promises,
-    accept: placedKeys.accept.schema,
+    accept: { ...placedKeys.accept.schema, description: descriptions.accept! },
     ...container,
   },
 };

@@ -1,9 +1,15 @@
 import type { MessagePart } from '../document/index.ts';
-import type { Value } from './message.ts';
+
+/** A value that a text is filled in with. */
+export type Value = string | number | boolean;
 
 /** The formats that a number, date or time of a message may name (ICU's, as options of Intl). */
 const named: { readonly [type: number]: { readonly [style: string]: object } } = {
-  2: { integer: { maximumFractionDigits: 0 }, currency: { style: 'currency' }, percent: { style: 'percent' } },
+  2: {
+    integer: { maximumFractionDigits: 0 },
+    currency: { style: 'currency' },
+    percent: { style: 'percent' },
+  },
   3: {
     short: { month: 'numeric', day: 'numeric', year: '2-digit' },
     medium: { month: 'short', day: 'numeric', year: 'numeric' },

@@ -15,7 +15,7 @@ export { fallbacks, isRightToLeft } from './catalog.ts';
 export type { Catalog, Catalogs } from './catalog.ts';
 export { pseudoLocales, pseudoOf } from './pseudo.ts';
 export { Messages, MessageError } from './message.ts';
-export type { Value } from './message.ts';
+export type { Value } from './format-message.ts';
 export { FontError, mostFontBytes } from './sfnt.ts';
 export { textEngine } from './engine.ts';
 export type { TextEngine } from './engine.ts';

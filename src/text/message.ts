@@ -1,10 +1,7 @@
 import type { MessagePart, Notations } from '../document/index.ts';
 import type { Catalog } from './catalog.ts';
-import { Formats, formatMessage } from './format-message.ts';
+import { Formats, formatMessage, type Value } from './format-message.ts';
 import type { Pseudo } from './pseudo.ts';
-
-/** A value that a text is filled in with. */
-export type Value = string | number | boolean;
 
 /** What a message is refused with. */
 export class MessageError extends Error {
