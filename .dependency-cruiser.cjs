@@ -10,6 +10,7 @@ const stages = [
   'layout',
   'inside',
   'view',
+  'pack',
   'live',
   'scene',
   'input',
@@ -22,7 +23,7 @@ const stages = [
   'paint',
   'report',
 ];
-const hosts = ['browser', 'jest', 'node', 'cli'];
+const hosts = ['browser', 'jest', 'node', 'vite', 'cli'];
 const all = [...stages, ...hosts];
 const alternatives = (names) => `^src/(${names.join('|')})/`;
 

@@ -46,6 +46,7 @@ export async function build({ force = false } = {}) {
   // The shaper as its makers compiled it; our own code calls it (src/text/harfbuzz.ts).
   const shaper = createRequire(import.meta.url).resolve('harfbuzzjs/dist/harfbuzz.wasm');
   copyFileSync(shaper, join(root, 'assets', 'shaper.wasm'));
+  copyFileSync(join(dirname(shaper), 'harfbuzz-subset.wasm'), join(root, 'assets', 'subsetter.wasm'));
   copyFileSync(join(dirname(shaper), '..', 'LICENSE'), join(root, 'assets', 'shaper.LICENSE'));
   writeFileSync(stamp, '');
   return true;

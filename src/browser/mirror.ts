@@ -1,15 +1,18 @@
 import type { AccessibleItem, ViewInput } from '../input/index.ts';
-import type { LiveView } from '../live/index.ts';
+import type { LiveView, MutableRect } from '../live/index.ts';
 
 /** The mirror is looked at again so often, in ms, where anything has changed. */
 const every = 100;
 
 /**
- * A view as elements inside of its canvas, which browsers show to nobody but screen readers (HTML, canvas, fallback content): with
- * roles, names, states and values, in document order. What is clicked there is pressed in the view.
+ * A view as elements over its canvas that nobody sees and no pointer meets, for screen readers and tests: with roles, names, states
+ * and values, in document order, each where its widget is, so that a finger that explores the screen finds it. What a screen
+ * reader clicks is pressed in the view.
  */
 export class Mirror {
   readonly #canvas: HTMLCanvasElement;
+  /** As large as the canvas, and over it. */
+  readonly #layer: HTMLElement;
   readonly #live: LiveView;
   readonly #input: ViewInput;
   readonly #prefix: string;
@@ -31,6 +34,11 @@ export class Mirror {
     this.#input = input;
     this.#prefix = prefix;
     this.#press = press;
+    this.#layer = canvas.ownerDocument.createElement('div');
+    this.#layer.id = `${prefix}-widgets`;
+    Object.assign(this.#layer.style, hiddenStyle);
+    canvas.after(this.#layer);
+    canvas.setAttribute('aria-owns', this.#layer.id);
   }
 
   /** Follows the view. @param ms The time since it was last called. */
@@ -50,14 +58,20 @@ export class Mirror {
     }
     /** What comes next in each parent: what stands there already stays. Texts before it are the parent's own words. */
     const next = new Map<Element, ChildNode | null>();
+    const boxes = new Map<string, MutableRect>();
+    const px = this.#cover();
     for (const item of items) {
       const element = this.#elements.get(item.id) ?? this.#made(item);
       write(element, item);
       const outer = item.parent === undefined ? undefined : this.#elements.get(item.parent);
-      const parent: Element = outer ?? this.#canvas;
+      const parent: Element = outer ?? this.#layer;
       const at = next.has(parent) ? next.get(parent)! : parent.firstElementChild;
       if (at !== element) parent.insertBefore(element, at);
       next.set(parent, element.nextSibling);
+      const box = this.#live.read(item.id, { x: 0, y: 0, width: 0, height: 0 });
+      boxes.set(item.id, box);
+      const { x, y } = (outer && boxes.get(item.parent!)) ?? { x: 0, y: 0 };
+      place(element, (box.x - x) * px, (box.y - y) * px, box.width * px, box.height * px);
     }
     const focused = this.#input.focused;
     put(this.#canvas, 'aria-activedescendant', focused === undefined ? undefined : this.#idOf(focused));
@@ -66,7 +80,23 @@ export class Mirror {
   remove(): void {
     for (const element of this.#elements.values()) element.remove();
     this.#elements.clear();
+    this.#layer.remove();
     this.#canvas.removeAttribute('aria-activedescendant');
+    this.#canvas.removeAttribute('aria-owns');
+  }
+
+  /** Lays the layer over the canvas, wherever the page has put it. @returns CSS px one device px is. */
+  #cover(): number {
+    const canvas = this.#canvas.getBoundingClientRect();
+    const layer = this.#layer.getBoundingClientRect();
+    const { style, offsetLeft, offsetTop } = this.#layer;
+    const left = offsetLeft + canvas.left - layer.left;
+    const top = offsetTop + canvas.top - layer.top;
+    if (Math.abs(left - offsetLeft) > 0.5) style.left = `${left}px`;
+    if (Math.abs(top - offsetTop) > 0.5) style.top = `${top}px`;
+    style.width = `${canvas.width}px`;
+    style.height = `${canvas.height}px`;
+    return canvas.width / Math.max(1, this.#canvas.width);
   }
 
   #idOf(id: string): string {
@@ -84,6 +114,23 @@ export class Mirror {
     this.#elements.set(id, element);
     return element;
   }
+}
+
+/** Not seen, not met by pointers, and still there for whoever reads the page. */
+const hiddenStyle = {
+  position: 'absolute',
+  left: '0',
+  top: '0',
+  overflow: 'hidden',
+  opacity: '0',
+  pointerEvents: 'none',
+};
+
+function place(element: HTMLElement, x: number, y: number, width: number, height: number): void {
+  const text = `left:${x.toFixed(1)}px;top:${y.toFixed(1)}px;width:${width.toFixed(1)}px;height:${height.toFixed(1)}px`;
+  if (element.dataset['box'] === text) return;
+  element.dataset['box'] = text;
+  element.style.cssText = `position:absolute;overflow:hidden;font-size:1px;${text}`;
 }
 
 function write(element: HTMLElement, item: AccessibleItem): void {

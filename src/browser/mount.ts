@@ -1,5 +1,6 @@
 import type { InputEffect, InputEvent, ViewInputOptions } from '../input/index.ts';
 import { ViewInput } from '../input/index.ts';
+import type { Rect } from '../layout/index.ts';
 import type { LiveView } from '../live/index.ts';
 import { CanvasCache, LiveDrawing, repaintOnCanvas, type PaintGame } from '../paint/index.ts';
 import { Listeners } from './listeners.ts';
@@ -12,8 +13,8 @@ import { TypingElement } from './typing-element.ts';
 export interface MountOptions extends ViewInputOptions {
   /** Called once a frame, before the view is drawn. @param ms Since the frame before. */
   readonly frame?: (ms: number) => void;
-  /** Draws what the game shows in widgets of the kind canvas. */
-  readonly game?: PaintGame;
+  /** Draws what the game shows in widgets of the kind canvas: within their box, in device px. */
+  readonly game?: (widget: string, context: CanvasRenderingContext2D, box: Rect) => void;
   /** Whether it draws by itself, once a frame; true if left out. With false the game calls `frame`. */
   readonly loop?: boolean;
 }
@@ -89,7 +90,7 @@ export function mount(canvas: HTMLCanvasElement, live: LiveView, options: MountO
   });
 
   const isTyping = () => input.focused !== undefined && live.nodeOf(input.focused)?.widget.kind === 'textbox';
-  const typing = new TypingElement(canvas, listeners, hear, isTyping);
+  const typing = new TypingElement(canvas, listeners, hear, isTyping, (way) => input.isAtEnd(way));
 
   // Ids of a page are unique, however many canvases there are.
   const prefix = `view-${page.querySelectorAll('canvas[role=application]').length + 1}`;
@@ -106,7 +107,7 @@ export function mount(canvas: HTMLCanvasElement, live: LiveView, options: MountO
     if (role === null) canvas.removeAttribute('role');
   });
 
-  listenToPointers(canvas, listeners, { hear, at: (x, y) => input.at(x, y), pressed: () => typing.follow() });
+  listenToPointers(canvas, listeners, { hear, at: (x, y) => input.at(x, y), pressed: () => typing.take() });
 
   const step = (ms: number) => {
     const passed = Math.min(longestFrame, Math.max(0, ms));
@@ -117,7 +118,12 @@ export function mount(canvas: HTMLCanvasElement, live: LiveView, options: MountO
     typing.follow();
     const now = drawing.update();
     const whole = { x: 0, y: 0, width: now.width, height: now.height };
-    repaintOnCanvas(isBlank ? { ...now, changed: [whole] } : now, context, cache, options.game);
+    repaintOnCanvas(
+      isBlank ? { ...now, changed: [whole] } : now,
+      context,
+      cache,
+      options.game as PaintGame | undefined,
+    );
     isBlank = false;
     mirror.follow(passed);
   };

@@ -1,6 +1,9 @@
 import type { InputEffect, InputEvent } from '../input/index.ts';
 import type { Listeners } from './listeners.ts';
 
+/** What a page may give the focus to. */
+const focusable = 'a[href], button, input, select, textarea, iframe, summary, [tabindex], [contenteditable]';
+
 /**
  * The keyboard of a canvas: an input element nobody sees has it while somebody types, so that input methods, the keyboard of a
  * phone and the clipboard work; the canvas has it otherwise.
@@ -10,13 +13,16 @@ export class TypingElement {
   readonly #element: HTMLInputElement;
   readonly #isTyping: () => boolean;
   readonly #hear: (event: InputEvent) => readonly InputEffect[];
+  readonly #isAtEnd: (way: 'last' | 'first') => boolean;
 
   constructor(
     canvas: HTMLCanvasElement,
     listeners: Listeners,
     hear: (event: InputEvent) => readonly InputEffect[],
     isTyping: () => boolean,
+    isAtEnd: (way: 'last' | 'first') => boolean,
   ) {
+    this.#isAtEnd = isAtEnd;
     this.#canvas = canvas;
     this.#hear = hear;
     this.#isTyping = isTyping;
@@ -39,6 +45,13 @@ export class TypingElement {
     listeners.on(element, 'compositionend', () => this.#typed());
   }
 
+  /** Has the keyboard, as anything of a page has it that is pressed. */
+  take(): void {
+    if (this.#canvas.ownerDocument.activeElement !== this.#element)
+      this.#canvas.focus({ preventScroll: true });
+    this.follow();
+  }
+
   /** Gives the keyboard to whoever is to have it: only where one of the two has it already. */
   follow(): void {
     const has = this.#canvas.ownerDocument.activeElement;
@@ -52,12 +65,22 @@ export class TypingElement {
     if (event.isComposing || event.altKey) return;
     const { key, shiftKey: shift, ctrlKey, metaKey, repeat } = event;
     const ctrl = ctrlKey || metaKey;
+    if (key === 'Tab' && type === 'key-down' && this.#leaves(shift)) return;
     const effects = this.#hear({ type, key, shift, ctrl, repeat });
     const isPaste = ctrl && key.toLowerCase() === 'v';
     const isHeard = effects.some(({ type: what }) => what !== 'device' && what !== 'back');
     // The page keeps the keys that the view has no use for: nobody is caught in it.
     if (!isPaste && (isHeard || (this.#isTyping() && key.length === 1 && !ctrl))) event.preventDefault();
     this.follow();
+  }
+
+  /** Past its ends Tab leaves the view, where the page has anything else that takes the focus (WCAG 2.2, 2.1.2). */
+  #leaves(backwards: boolean): boolean {
+    if (!this.#isAtEnd(backwards ? 'first' : 'last')) return false;
+    const page = this.#canvas.ownerDocument;
+    return [...page.querySelectorAll<HTMLElement>(focusable)].some(
+      (one) => one !== this.#canvas && one !== this.#element && one.tabIndex >= 0 && one.checkVisibility(),
+    );
   }
 
   #typed(): void {

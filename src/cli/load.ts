@@ -52,7 +52,7 @@ export async function load(
 /** Diagnostics shown at most; more are counted. */
 const mostShown = 50;
 
-function printDiagnostics(diagnostics: readonly Diagnostic[], io: Io): void {
+export function printDiagnostics(diagnostics: readonly Diagnostic[], io: Io): void {
   for (const diagnostic of diagnostics.slice(0, mostShown))
     io.err(`${printable(formatDiagnostic(diagnostic))}\n\n`);
   if (diagnostics.length > mostShown) io.err(`… and ${diagnostics.length - mostShown} more\n`);

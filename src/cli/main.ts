@@ -3,6 +3,7 @@ import { systemMessage } from '../node/files.ts';
 import { BuildError } from '../skeleton/index.ts';
 import { NoSuchName } from '../view/index.ts';
 import { checkCommand } from './commands/check.ts';
+import { packCommand } from './commands/pack.ts';
 import { mergeCommand } from './commands/merge.ts';
 import { compareCommands } from './commands/compare.ts';
 import { drawCommand } from './commands/draw.ts';
@@ -68,6 +69,7 @@ Exit codes: 0 clean, 1 findings, 2 unusable input or a wrong call.`,
   anchorCommand(program, io, done);
   themeCommand(program, io, done);
   changesCommand(program, io, done);
+  packCommand(program, io, done);
   screensCommand(program, io, done);
   return program;
 }

@@ -91,6 +91,15 @@ export class ViewInput {
     return this.#focus.focused;
   }
 
+  /**
+   * Whether the focus is on the last control of the view, or the first: a host whose page has more than the view lets Tab out
+   * there. False in a dialog or another closed scope.
+   */
+  isAtEnd(way: 'last' | 'first'): boolean {
+    const { node, field } = this.#focus;
+    return node !== undefined && field.isEnd(node.index, way === 'last' ? 1 : -1);
+  }
+
   /** What the player used last; undefined before anything was. */
   get device(): Device | undefined {
     return this.#device;

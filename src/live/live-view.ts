@@ -41,6 +41,11 @@ export interface Offset {
 
 const noOffset: Offset = { x: 0, y: 0 };
 
+/** Values by name, where nobody has said which there are. */
+export interface AnyValues {
+  readonly [name: string]: CaseValue;
+}
+
 /** What a live view is shown in, and can be changed at any time. */
 export type LiveOccasion = Omit<Occasion, 'case'>;
 
@@ -49,8 +54,10 @@ export type LiveOccasion = Omit<Occasion, 'case'>;
  * nothing else is lost. Changes are put together and worked out once, when somebody next reads or draws. Whatever the
  * changes were, the numbers are those of a view opened anew, bit for bit.
  */
-export class LiveView<Id extends string = string> {
+export class LiveView<Id extends string = string, Values extends object = AnyValues> {
   readonly #values: Map<string, CaseValue>;
+  /** Those that a game has set. */
+  readonly #given = new Map<string, CaseValue>();
   readonly #states: Map<string, readonly State[]>;
   readonly #byGame: Map<string, readonly State[]>;
   readonly #byInput = new Map<string, readonly State[]>();
@@ -197,7 +204,8 @@ export class LiveView<Id extends string = string> {
    * @throws NoSuchName for a name that no case has. @throws ValueError for NaN, undefined and what else is no value.
    * @throws BuildError where a key would get what it cannot be. @throws RangeError for a length beyond 10¹⁵ u.
    */
-  set(values: { readonly [name: string]: CaseValue }): boolean {
+  set(changes: Partial<Values>): boolean {
+    const values = changes as AnyValues;
     const tree = this.#tree;
     checkValues(values, this.#values, this.#view.document, tree.names);
     const names: string[] = [];
@@ -224,8 +232,36 @@ export class LiveView<Id extends string = string> {
       if (!(error instanceof BuildError)) this.#regrow();
       throw error;
     }
+    for (const name of names) this.#given.set(name, this.#values.get(name)!);
     this.#isChanged = true;
     return true;
+  }
+
+  /**
+   * Goes on as another version of the same view, or as another view: with the values the game has set, the states and what is
+   * scrolled, as far as they are there in it. @throws BuildError where its values cannot be put in; nothing has changed then.
+   */
+  replace(view: View<Id>): void {
+    const values = new Map(view.variant.values);
+    for (const [name, value] of this.#given) values.set(name, value);
+    const next = view.with({ values: this.#values, states: this.#states });
+    next.frameInto(this.#frame.screen, this.#frame);
+    next.holdsOthers(this.#frame);
+    const before = { view: this.#view, values: new Map(this.#values) };
+    const take = (given: ReadonlyMap<string, CaseValue>, taken: View) => {
+      this.#values.clear();
+      for (const [name, value] of given) this.#values.set(name, value);
+      this.#view = taken;
+      this.#regrow();
+    };
+    try {
+      take(values, next);
+    } catch (error) {
+      before.view.frameInto(this.#frame.screen, this.#frame);
+      before.view.holdsOthers(this.#frame);
+      take(before.values, before.view);
+      throw error;
+    }
   }
 
   /**

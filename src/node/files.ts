@@ -25,6 +25,8 @@ export class FileProblem extends Error {
 /** Reads files below one folder and no others, whatever links lead out of it. */
 export class ProjectFolder {
   readonly root: string;
+  /** Every file that was asked for, found or not. */
+  readonly asked = new Set<string>();
   readonly #digest = createHash('sha256');
   /** Of what was read by a name in the document, found or not. */
   readonly #named = createHash('sha256');
@@ -58,6 +60,7 @@ export class ProjectFolder {
     if (path.includes('\0')) throw new FileProblem('missing', 'the path has a NUL character');
     const wanted = resolve(this.root, path);
     if (!this.#holds(wanted)) throw new FileProblem('outside', wanted);
+    this.asked.add(wanted);
     let real: string;
     try {
       real = realpathSync(wanted);

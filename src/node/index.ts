@@ -3,6 +3,8 @@ export { FileProblem, writeWhole } from './files.ts';
 export { CheckThreads } from './check-threads.ts';
 export type { PlanOptions } from './check-messages.ts';
 export type { OpenedProject } from './check-threads.ts';
+export { packProject } from './pack.ts';
+export type { FontCut, PackOptions, PackedProject } from './pack.ts';
 export { bundledFonts, openProject } from './project.ts';
 export type { Project, ProjectOptions } from './project.ts';
 export { toPng } from './png.ts';

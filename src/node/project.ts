@@ -1,4 +1,4 @@
-import { existsSync, realpathSync } from 'node:fs';
+import { existsSync, realpathSync, statSync } from 'node:fs';
 import { basename, dirname, join, relative, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import {
@@ -7,6 +7,7 @@ import {
   type CheckedDocument,
   type Diagnostic,
   type FileText,
+  type Notations,
 } from '../document/index.ts';
 import { PictureError, loadPictures, mostPictureBytes, type Picture } from '../picture/index.ts';
 import { CatalogError, mostCatalogBytes, readCatalog } from './catalogs.ts';
@@ -29,11 +30,30 @@ export interface Project {
   readonly fingerprint: string;
   /** The same without the document's own file. */
   readonly named: string;
+  /** Its fonts and pictures, for whoever reads it again. */
+  readonly loaded: LoadedFiles;
+  /** Every file it names, found or not, and itself: a change of any of them makes it another. */
+  readonly files: readonly string[];
+}
+
+/** A font file, unpacked. */
+export interface FontFile {
+  readonly family: string;
+  readonly weight: number;
+  readonly italic: boolean;
+  readonly bytes: Uint8Array;
 }
 
 export interface ProjectOptions {
   /** One of the document's themes, or the path of a theme file from its folder, in place of the one it names. */
   readonly theme?: string;
+  /** How colours of CSS and messages of ICU are read; all of them are if left out. */
+  readonly notations?: Notations;
+  /**
+   * The same document as it was read before: its fonts and pictures are taken from it where their files have not changed. They
+   * are not counted into the fingerprint then.
+   */
+  readonly like?: Project;
 }
 
 /**
@@ -56,27 +76,92 @@ export async function openProject(path: string, options: ProjectOptions = {}): P
       return { problem: error.problem, detail: error.message };
     }
   };
-  const read = readDocument(text, { name: path, readFile, theme: options.theme });
-  const fonts = bundledFonts();
-  const pictures = new Map<string, Picture>();
-  if (!read.document)
-    return {
-      document: undefined,
-      resources: { fonts, pictures },
-      diagnostics: read.diagnostics,
-      fingerprint: folder.fingerprint,
-      named: folder.namedFingerprint,
-    };
+  const { theme, notations } = options;
+  const read = readDocument(text, { name: path, readFile, theme, notations });
+  const { document } = read;
   const diagnostics = new DiagnosticList();
-  await loadFonts(read.document, folder, fonts, diagnostics);
-  await addPictures(read.document, folder, base, pictures, diagnostics);
-  const catalogs = await loadCatalogs(read.document, folder, base, diagnostics);
+  const { like } = options;
+  let loaded: LoadedFiles = emptyFiles;
+  if (document) {
+    loaded =
+      like && isUnchanged(like.loaded, document)
+        ? like.loaded
+        : await loadFiles(document, folder, base, diagnostics);
+    for (const file of loaded.stamps.keys()) folder.asked.add(file);
+  }
+  const catalogs = document
+    ? await loadCatalogs(document, folder, base, diagnostics)
+    : new Map<string, Catalog>();
+  const fonts = loaded.fonts ?? bundledFonts();
   return {
-    document: diagnostics.hasErrors ? undefined : read.document,
-    resources: { fonts, pictures, catalogs },
+    document: diagnostics.hasErrors ? undefined : document,
+    resources: { fonts, pictures: loaded.pictures, catalogs },
     diagnostics: [...read.diagnostics, ...diagnostics.inOrder()],
     fingerprint: folder.fingerprint,
     named: folder.namedFingerprint,
+    loaded,
+    files: [realpathSync(path), ...folder.asked],
+  };
+}
+
+/** The fonts and pictures of a document. */
+interface LoadedFiles {
+  /** Undefined where there is no document. */
+  readonly fonts: FontBook | undefined;
+  /** The fonts it is set in, as TrueType or OpenType; those that come with Pimbot first. */
+  readonly fontFiles: readonly FontFile[];
+  readonly pictures: ReadonlyMap<string, Picture>;
+  /** What the document says of them; undefined where not all of them could be used. */
+  readonly said: string | undefined;
+  /** When each of their files was changed. */
+  readonly stamps: ReadonlyMap<string, number>;
+}
+
+const emptyFiles: LoadedFiles = {
+  fonts: undefined,
+  fontFiles: [],
+  pictures: new Map(),
+  said: undefined,
+  stamps: new Map(),
+};
+
+/** What a document says of fonts and pictures. */
+function filesSaid(document: CheckedDocument): string {
+  const fonts = Object.entries(fontsOf(document)).map(([family, { files, origin }]) => [
+    family,
+    files,
+    origin.source?.name,
+  ]);
+  return JSON.stringify([fonts, document.source.pictures]);
+}
+
+function changedAt(file: string): number {
+  return statSync(file, { throwIfNoEntry: false })?.mtimeMs ?? 0;
+}
+
+function isUnchanged({ said, stamps }: LoadedFiles, document: CheckedDocument): boolean {
+  return said === filesSaid(document) && [...stamps].every(([file, stamp]) => changedAt(file) === stamp);
+}
+
+async function loadFiles(
+  document: CheckedDocument,
+  folder: ProjectFolder,
+  base: string,
+  diagnostics: DiagnosticList,
+): Promise<LoadedFiles> {
+  const before = new Set(folder.asked);
+  const fontFiles = bundledFontFiles();
+  const fonts = bookOf(fontFiles);
+  const pictures = new Map<string, Picture>();
+  await loadFonts(document, folder, fonts, fontFiles, diagnostics);
+  await addPictures(document, folder, base, pictures, diagnostics);
+  const files = [...folder.asked].filter((file) => !before.has(file));
+  return {
+    fonts,
+    fontFiles,
+    pictures,
+    said: diagnostics.inOrder().length > 0 ? undefined : filesSaid(document),
+    stamps: new Map(files.map((file) => [file, changedAt(file)])),
   };
 }
 
@@ -89,11 +174,20 @@ function projectRoot(start: string): string {
 
 /** A FontBook with the fonts that come with Pimbot. */
 export function bundledFonts(): FontBook {
-  const fonts = new FontBook(defaultFont, nodeText());
-  for (const weight of [400, 700]) {
+  return bookOf(bundledFontFiles());
+}
+
+function bundledFontFiles(): FontFile[] {
+  return [400, 700].map((weight) => {
     const file = fileURLToPath(new URL(`../../assets/fonts/inter-${weight}.woff`, import.meta.url));
-    fonts.add(defaultFont, weight, unpackWoff(readLimited(file, mostFontBytes)));
-  }
+    const bytes = unpackWoff(readLimited(file, mostFontBytes));
+    return { family: defaultFont, weight, italic: false, bytes };
+  });
+}
+
+function bookOf(files: readonly FontFile[]): FontBook {
+  const fonts = new FontBook(defaultFont, nodeText());
+  for (const { family, weight, italic, bytes } of files) fonts.add(family, weight, bytes, italic);
   return fonts;
 }
 
@@ -101,6 +195,7 @@ async function loadFonts(
   document: CheckedDocument,
   folder: ProjectFolder,
   fonts: FontBook,
+  fontFiles: FontFile[],
   diagnostics: DiagnosticList,
 ): Promise<void> {
   for (const [family, { files, origin }] of Object.entries(fontsOf(document))) {
@@ -109,8 +204,15 @@ async function loadFonts(
     for (const [weight, path] of Object.entries(files)) {
       const at = origin.at(pointerTo(pointerTo('/fonts', family), weight));
       try {
-        const file = await unpackFont(folder.read(join(base, path), mostFontBytes));
-        fonts.add(family, Number.parseInt(weight, 10), file, weight.endsWith('italic'));
+        const bytes = await unpackFont(folder.read(join(base, path), mostFontBytes));
+        const file = {
+          family,
+          weight: Number.parseInt(weight, 10),
+          italic: weight.endsWith('italic'),
+          bytes,
+        };
+        fonts.add(family, file.weight, bytes, file.italic);
+        fontFiles.push(file);
       } catch (error) {
         reportFile(error, path, 'a font', at, diagnostics);
       }

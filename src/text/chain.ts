@@ -37,14 +37,15 @@ export class FontChain {
   /** Gives a line its height and baseline. */
   readonly primary: FontFace;
   readonly engine: TextEngine;
-  readonly #faces: readonly FontFace[];
+  /** In the order in which they are asked; the last is the fallback. */
+  readonly faces: readonly FontFace[];
   readonly #shaping: Shaping;
   readonly #pieces = new Map<string, Piece>();
 
   constructor(faces: readonly [FontFace, ...FontFace[]], shaping: Shaping, engine: TextEngine) {
     this.engine = engine;
     this.primary = faces[0];
-    this.#faces = faces;
+    this.faces = faces;
     this.#shaping = shaping;
   }
 
@@ -61,6 +62,11 @@ export class FontChain {
       this.#pieces.set(key, piece);
     }
     return piece;
+  }
+
+  /** The face that draws a character by itself. */
+  faceFor(codePoint: number): FontFace {
+    return this.#faceFor(codePoint, this.primary, false);
   }
 
   #spans(text: string, levels: Uint8Array | undefined): Span[] {
@@ -91,7 +97,7 @@ export class FontChain {
     // Marks and joiners stay with what they are put on.
     if (follows && codePoint >= 0x300 && /^[\p{M}\u200c\u200d\ufe0f]$/u.test(String.fromCodePoint(codePoint)))
       return current;
-    for (const face of this.#faces) if (face.has(codePoint)) return face;
+    for (const face of this.faces) if (face.has(codePoint)) return face;
     return this.primary;
   }
 }

@@ -30,7 +30,11 @@ export class FontBook {
    */
   add(family: string, weight: number, file: Uint8Array, italic = false): void {
     const members = this.#families.get(family) ?? [];
-    members.push({ weight, italic, face: new FontFace(this.#engine.shaper, file, { family, weight, italic }) });
+    members.push({
+      weight,
+      italic,
+      face: new FontFace(this.#engine.shaper, file, { family, weight, italic }),
+    });
     members.sort((a, b) => a.weight - b.weight);
     this.#families.set(family, members);
     this.#chains.clear();

@@ -4,6 +4,9 @@ type Exports = { readonly [name: string]: (...values: number[]) => number } & {
   readonly __indirect_function_table: WebAssembly.Table;
 };
 
+/** A `WebAssembly.Module`: TypeScript knows it only together with a browser. */
+export type CompiledModule = object;
+
 /** Commands of an outline with their numbers, in font units, y upwards. */
 export type DrawTo = (type: 'M' | 'L' | 'Q' | 'C' | 'Z', values: readonly number[]) => void;
 
@@ -24,7 +27,7 @@ export class HarfBuzz {
   readonly #languages = new Map<string, number>();
 
   /** @param shaper The module of HarfBuzz, compiled. */
-  constructor(shaper: WebAssembly.Module) {
+  constructor(shaper: CompiledModule) {
     let grow = (_bytes: number): number => 0;
     const fail = () => {
       throw new Error('the shaper has failed');

@@ -2,7 +2,7 @@
 export { checkPictureNames } from './pictures.ts';
 export { themeSheet } from './sheet.ts';
 export type { SheetOptions, ThemeSheet } from './sheet.ts';
-export { readDocument } from './read-document.ts';
+export { everyNotation, readDocument } from './read-document.ts';
 export type { ReadOptions, ReadResult } from './read-document.ts';
 export { NoSuchName } from './no-such-name.ts';
 export { ValueError } from './given.ts';

@@ -12,13 +12,21 @@ export function languageOf(document: CheckedDocument, wanted: string, resources:
   const { language = 'en' } = document.source;
   const pseudo = pseudoOf(wanted);
   if (pseudo) {
-    const messages = new Messages(language, document.notations.message, { catalogs: [], needed: false, pseudo });
+    const messages = new Messages(language, document.notations.message, {
+      catalogs: [],
+      needed: false,
+      pseudo,
+    });
     return { messages, locale: language, rightToLeft: isRightToLeft(wanted) };
   }
   const catalogs = fallbacks(wanted).flatMap((one) => resources.catalogs?.get(one) ?? []);
   const isSource = fallbacks(wanted).includes(language);
   if (catalogs.length === 0 && !isSource)
     throw new NoSuchName('locale', wanted, localesOf(document, resources));
-  const messages = new Messages(wanted, document.notations.message, { catalogs, needed: !isSource, pseudo: undefined });
+  const messages = new Messages(wanted, document.notations.message, {
+    catalogs,
+    needed: !isSource,
+    pseudo: undefined,
+  });
   return { messages, locale: wanted, rightToLeft: isRightToLeft(wanted) };
 }

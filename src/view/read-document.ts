@@ -24,7 +24,8 @@ export interface ReadOptions {
   readonly notations?: Notations;
 }
 
-const everyNotation: Notations = { color: parseColor, message: parseMessage };
+/** Reads all of CSS's colours and ICU's messages. */
+export const everyNotation: Notations = { color: parseColor, message: parseMessage };
 
 /** A document that can be used, or the diagnostics that say why not. Warnings may come with a document. */
 export interface ReadResult {

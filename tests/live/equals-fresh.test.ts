@@ -99,7 +99,7 @@ test('what is refused leaves no trace, whenever it is found to be none', () => {
       expect(error).toBeInstanceOf(Error);
     }
     if (refused) expect(told(live)).toEqual(before);
-    else live.set({ list: source.cases!.only!.list as never, high: 12, count: 2, w: 90 });
+    else live.set({ list: source.cases!.only!.list, high: 12, count: 2, w: 90 });
   }
   expect(told(live)).toEqual(before);
   expect(refusals).toBeGreaterThanOrEqual(4);

@@ -150,6 +150,13 @@ export class FocusField {
     return next === index ? undefined : next;
   }
 
+  /** Whether a control is the last (1) or first (−1) of the view's own order: past it comes what is beside the view. */
+  isEnd(index: number, step: 1 | -1): boolean {
+    if (this.#scopes[index] !== 0) return false;
+    const order = this.sequence(0);
+    return order[step > 0 ? order.length - 1 : 0] === index;
+  }
+
   /** The control that gets the focus first in a scope: the one with `autofocus`, else the first in its order. */
   firstIn(scope: number): number | undefined {
     const isClosedScope = this.#scopes[scope] === scope;

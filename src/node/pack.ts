@@ -1,0 +1,166 @@
+import { states, type CheckedDocument, type Diagnostic } from '../document/index.ts';
+import {
+  RecordedNotations,
+  charactersOf,
+  namesOf,
+  openings,
+  pack,
+  type Names,
+  type Pack,
+  type PackedFile,
+  type PackedFont,
+} from '../pack/index.ts';
+import type { Picture } from '../picture/index.ts';
+import { defaultFont, everyTheme, familyNames, type Look } from '../theme/index.ts';
+import { everyNotation, type Resources } from '../view/index.ts';
+import type { Widget } from '../dress/index.ts';
+import { openProject, type FontFile, type Project } from './project.ts';
+import { Subsetter } from './subset.ts';
+
+export interface PackOptions {
+  /** Characters that fonts keep beside those of texts, catalogs, cases and ASCII. */
+  readonly characters?: string;
+  /** Keeps fonts whole. */
+  readonly wholeFonts?: boolean;
+  /** How a file is packed; in base64 if left out. @param name What it is called, with its ending. */
+  readonly fileOf?: (name: string, bytes: Uint8Array) => PackedFile;
+}
+
+/** One font as it was packed. */
+export interface FontCut {
+  readonly family: string;
+  readonly weight: number;
+  readonly italic: boolean;
+  readonly bytes: number;
+  readonly wholeBytes: number;
+}
+
+/** A packed document, or the diagnostics that say why there is none. */
+export interface PackedProject {
+  readonly pack: Pack | undefined;
+  readonly names: Names | undefined;
+  readonly fonts: readonly FontCut[];
+  /** Characters of texts that no font has. */
+  readonly missing: readonly string[];
+  readonly diagnostics: readonly Diagnostic[];
+  /** Every file it was made of. */
+  readonly files: readonly string[];
+}
+
+/**
+ * Reads a document file with all it names, checks what is written and packs it for games.
+ * @throws FileProblem when the file itself cannot be read.
+ */
+export async function packProject(path: string, options: PackOptions = {}): Promise<PackedProject> {
+  const recorded = new RecordedNotations(everyNotation);
+  const project = await openProject(path, { notations: recorded });
+  const { document, resources, diagnostics, files } = project;
+  if (!document) return { pack: undefined, names: undefined, fonts: [], missing: [], diagnostics, files };
+  const { fileOf = inBase64 } = options;
+  const opened = [...openings(document, resources)];
+  const used = usedFaces(document, opened, resources);
+  const characters = charactersOf(document, resources, opened, options.characters ?? '');
+  const subsetter = options.wholeFonts ? undefined : new Subsetter();
+  const cuts: FontCut[] = [];
+  const fonts: PackedFont[] = [];
+  for (const font of project.loaded.fontFiles) {
+    const { family, weight, italic, bytes } = font;
+    if (!used.has(faceKey(font))) continue;
+    const cut = subsetter?.subset(bytes, characters) ?? bytes;
+    cuts.push({ family, weight, italic, bytes: cut.length, wholeBytes: bytes.length });
+    fonts.push(packedFont(font, cut, fileOf));
+  }
+  const packed = pack(document, resources, {
+    recorded,
+    fallback: fonts.some(({ family }) => family === defaultFont) ? defaultFont : fonts[0]!.family,
+    fonts,
+    fileOf: (picture) => fileOf(fileName(picture), picture.bytes),
+  });
+  return {
+    pack: packed,
+    names: namesOf(document, resources),
+    fonts: cuts,
+    missing: missingIn(opened),
+    diagnostics,
+    files,
+  };
+}
+
+/** The same without anything left out or read beforehand, for a game that is being developed: nothing in it takes time. */
+export function packWhole(project: Project, fileOf: (name: string, bytes: Uint8Array) => PackedFile): Pack {
+  return pack(project.document!, project.resources, {
+    recorded: undefined,
+    fallback: defaultFont,
+    fonts: project.loaded.fontFiles.map((font) => packedFont(font, font.bytes, fileOf)),
+    fileOf: (picture) => fileOf(fileName(picture), picture.bytes),
+  });
+}
+
+function packedFont(
+  { family, weight, italic }: FontFile,
+  bytes: Uint8Array,
+  fileOf: (name: string, bytes: Uint8Array) => PackedFile,
+): PackedFont {
+  const name = family.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase();
+  const file = fileOf(`${name}-${weight}${italic ? '-italic' : ''}.ttf`, bytes);
+  return { family, weight, italic, file };
+}
+
+function inBase64(_: string, bytes: Uint8Array): PackedFile {
+  return { base64: Buffer.from(bytes).toString('base64') };
+}
+
+const endings = { 'image/png': 'png', 'image/svg+xml': 'svg', 'image/jpeg': 'jpg', 'image/webp': 'webp' };
+
+function fileName({ name, mime }: Picture): string {
+  return `${name.replace(/[^\p{L}\p{N}]+/gu, '-')}.${endings[mime]}`;
+}
+
+function faceKey({ family, weight, italic }: Omit<FontFile, 'bytes'>): string {
+  return `${family} ${weight}${italic ? ' italic' : ''}`;
+}
+
+/**
+ * The faces that texts of any view ask for, in the weights that looks and styles name, and the fallback where it draws a letter
+ * that no other has: a document that brings its own fonts needs none of ours.
+ */
+function usedFaces(
+  document: CheckedDocument,
+  opened: readonly (readonly Widget[])[],
+  { fonts }: Resources,
+): Set<string> {
+  const families = new Set<string>();
+  const looks = new Set<string>();
+  const note = ({ fontWeight = 400, italic = false }: Partial<Look>) => looks.add(`${fontWeight} ${italic}`);
+  for (const widgets of opened)
+    for (const { text, look } of widgets) {
+      if (!text) continue;
+      note(look);
+      for (const family of familyNames(look.font)) if (fonts.has(family)) families.add(family);
+      const { chain } = text.setting;
+      for (const letter of text.text) families.add(chain.faceFor(letter.codePointAt(0)!).family);
+    }
+  // What a state or a condition makes bold or slanted is not seen in views as they are opened.
+  for (const theme of everyTheme(document).values())
+    for (const name of theme.styleNames())
+      for (const changes of [
+        theme.styleChanges(name),
+        ...states.map((state) => theme.stateChanges(name, state)),
+      ])
+        if (changes.fontWeight !== undefined || changes.italic !== undefined)
+          for (const italic of [changes.italic ?? false, false])
+            note({ ...(changes.fontWeight !== undefined && { fontWeight: changes.fontWeight }), italic });
+  if (families.size === 0) families.add(defaultFont);
+  if (looks.size === 0) note({});
+  const used = new Set<string>();
+  for (const family of families)
+    for (const look of looks) {
+      const [weight, italic] = look.split(' ');
+      used.add(faceKey(fonts.face(family, Number(weight), italic === 'true')));
+    }
+  return used;
+}
+
+function missingIn(opened: readonly (readonly Widget[])[]): string[] {
+  return [...new Set(opened.flatMap((widgets) => widgets.flatMap(({ text }) => text?.missing ?? [])))];
+}

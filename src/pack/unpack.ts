@@ -1,0 +1,54 @@
+import {
+  Origin,
+  own,
+  type CheckedDocument,
+  type CheckedTheme,
+  type DocumentSource,
+  type Notations,
+} from '../document/index.ts';
+import { PackError, packVersion, type Pack, type PackedTheme } from './format.ts';
+import { hexColor, plainMessage } from './plain.ts';
+
+/**
+ * The document of a pack. It has been checked when it was packed, and is not looked through again.
+ * @throws PackError for a pack of another version, or for what is no pack.
+ */
+export function unpack(pack: Pack): CheckedDocument {
+  const version = (pack as Partial<Pack> | undefined)?.['pimbot-pack'];
+  if (version === undefined)
+    throw new PackError('this is no packed document: `pimbot pack` writes them, and the plugin for Vite');
+  if (version !== packVersion)
+    throw new PackError(
+      `this document was packed by another version (format ${version}, this one reads ${packVersion}): pack it again`,
+    );
+  const origin = new Origin();
+  const checked = ({ theme, tokens }: PackedTheme): CheckedTheme => ({
+    theme,
+    origin,
+    tokenFiles: tokens.map((one) => ({ tokens: one, origin })),
+  });
+  return {
+    source: pack.document satisfies DocumentSource,
+    origin,
+    themes: pack.themes.map(checked),
+    named: new Map(Object.entries(pack.named).map(([name, theme]) => [name, checked(theme)])),
+    themeName: pack.seenIn,
+    notations: pack.notations ?? notationsOf(pack),
+  };
+}
+
+function notationsOf({ colors, messages }: Pack): Notations {
+  return {
+    color: (text) => {
+      const parts = own(colors, text);
+      if (!parts) return hexColor(text);
+      const [r, g, b, a] = parts;
+      return { r, g, b, a };
+    },
+    message: (text, locale) => {
+      const parts = own(own(messages, locale), text) ?? plainMessage(text);
+      if (parts) return parts;
+      throw new PackError(`the message "${text.slice(0, 60)}" was not there when the document was packed`);
+    },
+  };
+}

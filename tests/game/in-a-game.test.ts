@@ -1,0 +1,160 @@
+import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import type { Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { join, resolve } from 'node:path';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import type { Browser, Page } from 'playwright-core';
+import { startBrowser } from '../../bench/browser.ts';
+import { filesIn, newProject, writeFiles } from '../support/page-files.ts';
+import { serve } from '../support/serve.ts';
+
+/* docs/in-a-game.md, followed to the letter: its files copied out, built, opened and clicked. */
+
+const vite = resolve('node_modules/vite/bin/vite.js');
+const page = 'docs/in-a-game.md';
+const first = filesIn(page, 'A HUD in five files');
+const more = filesIn(page, 'A pause menu, a map, a language');
+
+let folder: string;
+let browser: Browser;
+beforeAll(async () => {
+  folder = newProject();
+  browser = await startBrowser();
+});
+afterAll(async () => {
+  await browser.close();
+  rmSync(folder, { recursive: true });
+});
+
+/** Copies files out of the page and builds them. */
+const build = (files: ReadonlyMap<string, string>) => {
+  writeFiles(folder, files);
+  execFileSync(process.execPath, [vite, 'build', '--logLevel', 'error'], { cwd: folder });
+};
+
+const built = async (files: ReadonlyMap<string, string>, does: (shown: Page) => Promise<void>) => {
+  build(files);
+  const server: Server = await serve(join(folder, 'dist'));
+  const shown = await browser.newPage({ viewport: { width: 1280, height: 720 } });
+  const problems: string[] = [];
+  shown.on('pageerror', ({ message }) => problems.push(message));
+  await shown.goto(`http://127.0.0.1:${(server.address() as AddressInfo).port}/`);
+  await does(shown);
+  expect(problems).toEqual([]);
+  await shown.close();
+  server.close();
+};
+
+/** A widget by its role and name, as a screen reader finds it; pressed where it stands, as a player would. */
+const press = async (shown: Page, name: string) => {
+  const box = await shown.getByRole('button', { name }).boundingBox();
+  await shown.mouse.click(box!.x + box!.width / 2, box!.y + box!.height / 2);
+};
+
+test('the code of the first HUD has 25 lines at the most', () => {
+  const lines = first.get('main.ts')!.trimEnd().split('\n').length;
+  const document = first.get('hud.yaml')!.trimEnd().split('\n').length;
+  expect(lines).toBeLessThanOrEqual(25);
+  expect(document).toBeLessThanOrEqual(25);
+});
+
+test('the first HUD is built with no setting, and its button answers', async () => {
+  await built(first, async (shown) => {
+    await shown.getByText(/^Depth \d+ m$/).waitFor();
+    await press(shown, 'Surface');
+    await shown.getByText('Depth 0 m').waitFor();
+  });
+});
+
+test('what does not fit the document does not compile', () => {
+  build(first);
+  const [good, ...wrong] = [
+    `game.view('dive').set({ depth: 1 });`,
+    `game.view('dive').set({ dpeth: 1 });`,
+    `game.view('dive').set({ depth: 'deep' });`,
+    `game.view('dove');`,
+    `game.view('dive').indexOf('surfaec');`,
+    `game.view('dive', { locale: 'fr' });`,
+  ];
+  const use = wrong.map((line) => `  // @ts-expect-error\n  ${line}`).join('\n');
+  writeFileSync(
+    join(folder, 'wrong.ts'),
+    `import { load } from 'pimbot/browser';\nimport hud from './hud.yaml';\n\nload(hud).then((game) => {\n  ${good}\n${use}\n});\n`,
+  );
+  const options = JSON.parse(first.get('tsconfig.json')!) as { compilerOptions: object };
+  Object.assign(options.compilerOptions, { skipLibCheck: false, types: [] });
+  writeFileSync(
+    join(folder, 'tsconfig.json'),
+    JSON.stringify({ ...options, files: ['main.ts', 'wrong.ts'] }),
+  );
+  const tsc = resolve('node_modules/typescript/bin/tsc');
+  expect(() => execFileSync(process.execPath, [tsc, '-p', folder], { encoding: 'utf8' })).not.toThrow();
+});
+
+test('then a menu that keeps the focus, a map of the game and another language', async () => {
+  await built(new Map([...first, ...more]), async (shown) => {
+    await shown.getByText(/^Depth \d+ m$/).waitFor();
+    await press(shown, 'Pause');
+    await shown.getByRole('dialog').waitFor();
+    await press(shown, 'Deutsch');
+    await shown.getByRole('button', { name: 'Weiter tauchen' }).waitFor();
+    // The dialog has the input for itself; Escape closes it.
+    await shown.keyboard.press('Escape');
+    await shown.getByRole('dialog').waitFor({ state: 'detached' });
+    await shown.getByText(/^Tiefe \d+ m$/).waitFor();
+    const map = await shown.evaluate(() => {
+      const canvas = document.querySelector('canvas')!;
+      const { data } = canvas.getContext('2d')!.getImageData(canvas.width - 200, 0, 200, 200);
+      return Array.from(
+        { length: data.length / 4 },
+        (_, at) => data[4 * at]! * 65536 + data[4 * at + 1]! * 256 + data[4 * at + 2]!,
+      ).includes(0x7fe3f2);
+    });
+    expect(map).toBe(true);
+  });
+});
+
+describe('while developing', () => {
+  let server: ChildProcess;
+  let address: string;
+  beforeAll(async () => {
+    writeFiles(folder, first);
+    server = spawn(process.execPath, [vite, '--host', '127.0.0.1', '--port', '0'], { cwd: folder });
+    let said = '';
+    while (!/http:\/\/127\.0\.0\.1:\d+\//.test(said)) {
+      const [chunk] = (await once(server.stdout!, 'data')) as [Buffer];
+       
+      said += chunk.toString().replace(/\u001b\[\d+m/g, '');
+    }
+    [address] = /http:\/\/127\.0\.0\.1:\d+\//.exec(said)! as unknown as [string];
+  });
+  afterAll(() => {
+    server.kill();
+  });
+
+  test('a change is shown in the running game, a mistake over it, and nothing is lost', async () => {
+    const file = join(folder, 'hud.yaml');
+    const text = readFileSync(file, 'utf8');
+    const shown = await browser.newPage({ viewport: { width: 1280, height: 720 } });
+    await shown.goto(address);
+    await press(shown, 'Surface');
+    await shown.getByText('Depth 0 m').waitFor();
+    // Only a page that was not loaded again has it.
+    await shown.evaluate(() => Object.assign(window, { kept: true }));
+    writeFileSync(file, text.replace('text: Surface', 'text: Rise'));
+    await shown.getByRole('button', { name: 'Rise' }).waitFor();
+    expect(await shown.getByText('Depth 0 m').count()).toBe(1);
+    writeFileSync(file, text.replace('anchor: left top', 'anchr: left top'));
+    const overlay = shown.locator('vite-error-overlay');
+    await overlay.getByText('did you mean "anchor"?').first().waitFor();
+    await overlay.getByText('hud.yaml:14:48').first().waitFor();
+    expect(await shown.getByRole('button', { name: 'Rise' }).count()).toBe(1);
+    writeFileSync(file, text);
+    await shown.getByRole('button', { name: 'Surface' }).waitFor();
+    expect(await shown.evaluate(() => (window as unknown as { kept?: boolean }).kept)).toBe(true);
+    await shown.close();
+    expect(existsSync(join(folder, 'hud.d.yaml.ts'))).toBe(true);
+  });
+});

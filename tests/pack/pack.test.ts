@@ -1,0 +1,161 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import {
+  FontBook,
+  PackError,
+  everyNotation,
+  drawLayout,
+  openView,
+  formatDiagnostic,
+  screens,
+  toSvg,
+  unpack,
+  withPaths,
+  type Pack,
+  type Resources,
+} from 'pimbot';
+import { nodeText, openProject, packProject } from 'pimbot/node';
+import { rounds, seedOf } from '../support/deep.ts';
+
+const file = 'examples/fathom-post/post.yaml';
+
+/** What a game makes of a pack, once it has been written and read again. */
+function loaded(packed: Pack, { pictures }: Resources) {
+  const pack = JSON.parse(JSON.stringify(packed)) as Pack;
+  const fonts = new FontBook(pack.fallback, nodeText());
+  for (const { family, weight, italic, file: font } of pack.fonts)
+    fonts.add(family, weight, Buffer.from('base64' in font ? font.base64 : '', 'base64'), italic);
+  const catalogs = new Map(
+    Object.entries(pack.catalogs).map(([locale, texts]) => [locale, new Map(Object.entries(texts))]),
+  );
+  return { document: unpack(pack), resources: { fonts, catalogs, pictures } };
+}
+
+/** A document of one file, packed, and as it is read otherwise. */
+async function packedText(text: string) {
+  const folder = mkdtempSync(join(tmpdir(), 'pimbot-pack-'));
+  const path = join(folder, 'hud.yaml');
+  writeFileSync(path, text);
+  const { document, resources, diagnostics } = await openProject(path);
+  expect(diagnostics.map(formatDiagnostic)).toEqual([]);
+  const { pack } = await packProject(path);
+  rmSync(folder, { recursive: true });
+  return { pack: pack!, document: document!, resources };
+}
+
+describe('a packed document', () => {
+  test('is drawn as the one it was packed from, in every view, case, language and theme', async () => {
+    const whole = await openProject(file);
+    const { pack, missing, diagnostics } = await packProject(file);
+    expect([diagnostics, missing]).toEqual([[], []]);
+    const game = loaded(pack!, whole.resources);
+    const views = Object.keys(whole.document!.source.views);
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...views),
+        fc.constantFrom(...Object.keys(whole.document!.source.cases!)),
+        fc.constantFrom('en', 'de', 'ja', 'ar'),
+        fc.constantFrom('brine', 'lantern'),
+        fc.constantFrom(...screens),
+        (view, one, locale, theme, screen) => {
+          const occasion = { case: one, locale, theme };
+          const [theirs, ours] = [whole, game].map(({ document, resources }) =>
+            toSvg(
+              withPaths(drawLayout(openView(document!, view, { resources, ...occasion }).layoutOn(screen))),
+            ),
+          );
+          expect(ours).toBe(theirs);
+        },
+      ),
+      { numRuns: rounds(40, 2_000), seed: seedOf(41) },
+    );
+  });
+
+  test('has fonts cut down to what is written, and keeps what the author adds', async () => {
+    const { pack, fonts } = await packProject(file, { characters: 'Ωж' });
+    const { resources } = loaded(pack!, (await openProject(file)).resources);
+    for (const { bytes, wholeBytes } of fonts) expect(bytes).toBeLessThan(wholeBytes);
+    const saira = resources.fonts.face('Saira', 500);
+    for (const letter of 'Fathom Post 0123456789 ÄÖÜäöü%')
+      expect([letter, saira.has(letter.codePointAt(0)!)]).toEqual([letter, true]);
+    expect(fonts.map(({ family }) => family)).not.toContain('Inter');
+  });
+
+  test('has colours of CSS and messages of ICU read, whatever they are', async () => {
+    const { pack, document, resources } = await packedText(`
+pimbot: 1
+language: de
+styles: { hot: { background: "oklch(0.7 0.2 40 / 0.5)", color: tomato, shadow: "0 2 4 rgb(1 2 3 / 40%)" } }
+cases: { typical: { n: 3, who: Ida } }
+components: { row: { params: { what: text }, kind: text, text: "{what}: {n, plural, one {ein} other {# Stück}}" } }
+views: { v: { style: hot, children: [{ use: row, id: a, what: "it''s {who}" }, { id: b, kind: text, text: "{n, number, ::.00}" }] } }
+`);
+    const unpacked = unpack(pack);
+    for (const text of ['oklch(0.7 0.2 40 / 0.5)', 'tomato', 'rgb(1 2 3 / 40%)', '#abc', '#a1b2c3d4'])
+      expect(unpacked.notations.color(text)).toEqual(everyNotation.color(text));
+    const [theirs, ours] = [document, unpacked].map((one) =>
+      openView(one, 'v', { resources })
+        .layoutOn({ width: 800, height: 600 })
+        .widgets.map(({ text }) => text?.text),
+    );
+    expect(ours).toEqual(theirs);
+    expect(ours).toContain('3,00');
+  });
+
+  test('a colour that no text of it had is none; a message that had to be read says so', async () => {
+    const { pack } = await packedText('pimbot: 1\nviews: { v: {} }\n');
+    const { color, message } = unpack(pack).notations;
+    expect(color('tomato')).toBeUndefined();
+    expect(message('Depth {n} m', 'en')).toEqual(everyNotation.message('Depth {n} m', 'en'));
+    expect(() => message('{n, plural, other {#}}', 'en')).toThrow(
+      'the message "{n, plural, other {#}}" was not there when the document was packed',
+    );
+  });
+
+  test.each([
+    [
+      'another version',
+      { 'pimbot-pack': 99 },
+      'this document was packed by another version (format 99, this one reads 1): pack it again',
+    ],
+    [
+      'something else',
+      { pimbot: 1 },
+      'this is no packed document: `pimbot pack` writes them, and the plugin for Vite',
+    ],
+    ['nothing', undefined, 'this is no packed document: `pimbot pack` writes them, and the plugin for Vite'],
+  ])('%s is refused with a sentence', (_, wrong, sentence) => {
+    expect(() => unpack(wrong as unknown as Pack)).toThrow(new PackError(sentence));
+  });
+});
+
+test('hex colours and plain messages are read as their parsers read them', async () => {
+  const { pack } = await packedText('pimbot: 1\nviews: { v: {} }\n');
+  const { color, message } = unpack(pack).notations;
+  const digit = fc.constantFrom(...'0123456789abcdefABCDEF');
+  fc.assert(
+    fc.property(fc.array(digit, { minLength: 1, maxLength: 9 }), (digits) => {
+      const text = `#${digits.join('')}`;
+      expect(color(text)).toEqual(everyNotation.color(text));
+    }),
+    { numRuns: rounds(300, 20_000), seed: seedOf(42) },
+  );
+  const part = fc.constantFrom('{n}', '{ who }', 'Depth ', '12', ' – ', '深さ', '{a.b}', '#');
+  fc.assert(
+    fc.property(fc.array(part, { maxLength: 6 }), (parts) => {
+      const text = parts.join('');
+      const read = (by: typeof message) => {
+        try {
+          return by(text, 'en');
+        } catch {
+          return 'no message';
+        }
+      };
+      expect(read(message)).toEqual(read(everyNotation.message));
+    }),
+    { numRuns: rounds(200, 10_000), seed: seedOf(43) },
+  );
+});
