@@ -21,7 +21,8 @@ export type {
   ViewSource,
   WidgetSource,
 } from './document/index.ts';
-export { textEngine, unpackFont } from './text/index.ts';
+export { textEngine } from './text/engine.ts';
+export { unpackFont } from './text/index.ts';
 export type { Catalog, Catalogs, Value } from './text/index.ts';
 export { PictureError, loadPictures, readPicture } from './picture/index.ts';
 export type { Picture, PictureHost, PictureRect, Pixels } from './picture/index.ts';

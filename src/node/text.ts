@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { textEngine, type TextEngine } from '../text/index.ts';
+import { textEngine, type TextEngine } from '../text/engine.ts';
 
 /** The file of the shaper. */
 export function shaperFile(): string {

@@ -17,7 +17,6 @@ export { pseudoLocales, pseudoOf } from './pseudo.ts';
 export { Messages, MessageError } from './message.ts';
 export type { Value } from './format-message.ts';
 export { FontError, mostFontBytes } from './sfnt.ts';
-export { textEngine } from './engine.ts';
 export type { TextEngine } from './engine.ts';
 export { loadEngine } from './load-engine.ts';
 export { parseMessage } from './parse-message.ts';
