@@ -21,8 +21,10 @@ const budgets = [
 ];
 
 const rows = [];
-for (const { what, entry, file, most } of budgets)
-  rows.push({ what, bytes: gzipped(file ? readFileSync(join(root, file)) : await bundled(entry)), most });
+for (const { what, entry, file, most } of budgets) {
+  const loaded = entry ? await bundled(entry) : readFileSync(join(root, file ?? ''));
+  rows.push({ what, bytes: gzipped(loaded), most });
+}
 const over = rows.filter(({ bytes, most }) => bytes > most);
 if (process.argv.includes('--json')) log(JSON.stringify(rows, null, 2));
 else
@@ -49,11 +51,12 @@ async function bundled(entry) {
     logLevel: 'error',
   });
   const outputs = metafile.outputs;
-  const first = Object.keys(outputs).find((name) => outputs[name].entryPoint === entry);
+  const first = Object.keys(outputs).find((name) => outputs[name]?.entryPoint === entry);
   // The entry and what it imports at once.
-  const loaded = new Set([first]);
+  const loaded = new Set(first === undefined ? [] : [first]);
   for (const name of loaded)
-    for (const { path, kind } of outputs[name].imports) if (kind === 'import-statement') loaded.add(path);
+    for (const { path, kind } of outputs[name]?.imports ?? [])
+      if (kind === 'import-statement') loaded.add(path);
   return Buffer.concat(
     outputFiles
       .filter(({ path }) => [...loaded].some((name) => path.endsWith(`/${name}`)))

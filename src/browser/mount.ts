@@ -11,10 +11,12 @@ import { SafeArea, ratioOf, screenOf } from './surface.ts';
 import { TypingElement } from './typing-element.ts';
 
 export interface MountOptions extends ViewInputOptions {
-  /** Called once a frame, before the view is drawn. @param ms Since the frame before. */
+  /** Called once a frame, before the view is drawn; never before `mount` has returned. @param ms Since the frame before. */
   readonly frame?: (ms: number) => void;
   /** Draws what the game shows in widgets of the kind canvas: within their box, in device px. */
   readonly game?: (widget: string, context: CanvasRenderingContext2D, box: Rect) => void;
+  /** Whether the view's first backdrop is drawn behind it; false if left out, as what is there is the game's own. */
+  readonly backdrop?: boolean;
   /** Whether it draws by itself, once a frame; true if left out. With false the game calls `frame`. */
   readonly loop?: boolean;
 }
@@ -44,7 +46,7 @@ export function mount(canvas: HTMLCanvasElement, live: LiveView, options: MountO
   const window = page.defaultView!;
   const listeners = new Listeners();
   const input = new ViewInput(live, options);
-  const drawing = new LiveDrawing(live);
+  const drawing = new LiveDrawing(live, options.backdrop ? {} : { backdrop: null });
   const cache = new CanvasCache(
     (width, height) => new OffscreenCanvas(width, height),
     () => new Path2D(),
@@ -127,8 +129,8 @@ export function mount(canvas: HTMLCanvasElement, live: LiveView, options: MountO
     isBlank = false;
     mirror.follow(passed);
   };
+  // Nothing of the game is called before it has what this gives back.
   fit();
-  step(0);
   let loop = 0;
   let last: number | undefined;
   const next = (time: number) => {

@@ -11,7 +11,8 @@ import {
   type PackedFont,
 } from '../pack/index.ts';
 import type { Picture } from '../picture/index.ts';
-import { defaultFont, everyTheme, familyNames, type Look } from '../theme/index.ts';
+import type { FontChain } from '../text/index.ts';
+import { defaultFont, everyTheme, type Look } from '../theme/index.ts';
 import { everyNotation, type Resources } from '../view/index.ts';
 import type { Widget } from '../dress/index.ts';
 import { openProject, type FontFile, type Project } from './project.ts';
@@ -58,8 +59,8 @@ export async function packProject(path: string, options: PackOptions = {}): Prom
   if (!document) return { pack: undefined, names: undefined, fonts: [], missing: [], diagnostics, files };
   const { fileOf = inBase64 } = options;
   const opened = [...openings(document, resources)];
-  const used = usedFaces(document, opened, resources);
   const characters = charactersOf(document, resources, opened, options.characters ?? '');
+  const used = usedFaces(document, opened, resources, characters);
   const subsetter = options.wholeFonts ? undefined : new Subsetter();
   const cuts: FontCut[] = [];
   const fonts: PackedFont[] = [];
@@ -121,24 +122,24 @@ function faceKey({ family, weight, italic }: Omit<FontFile, 'bytes'>): string {
 }
 
 /**
- * The faces that texts of any view ask for, in the weights that looks and styles name, and the fallback where it draws a letter
- * that no other has: a document that brings its own fonts needs none of ours.
+ * The faces that draw any of the characters in the weights that looks and styles name: a document that brings its own fonts needs
+ * none of ours.
  */
 function usedFaces(
   document: CheckedDocument,
   opened: readonly (readonly Widget[])[],
   { fonts }: Resources,
+  characters: ReadonlySet<number>,
 ): Set<string> {
   const families = new Set<string>();
+  const chains = new Set<FontChain>();
   const looks = new Set<string>();
   const note = ({ fontWeight = 400, italic = false }: Partial<Look>) => looks.add(`${fontWeight} ${italic}`);
   for (const widgets of opened)
     for (const { text, look } of widgets) {
       if (!text) continue;
       note(look);
-      for (const family of familyNames(look.font)) if (fonts.has(family)) families.add(family);
-      const { chain } = text.setting;
-      for (const letter of text.text) families.add(chain.faceFor(letter.codePointAt(0)!).family);
+      chains.add(text.setting.chain);
     }
   // What a state or a condition makes bold or slanted is not seen in views as they are opened.
   for (const theme of everyTheme(document).values())
@@ -150,6 +151,9 @@ function usedFaces(
         if (changes.fontWeight !== undefined || changes.italic !== undefined)
           for (const italic of [changes.italic ?? false, false])
             note({ ...(changes.fontWeight !== undefined && { fontWeight: changes.fontWeight }), italic });
+  // A family that draws none of the characters is not missed.
+  for (const chain of chains)
+    for (const character of characters) families.add(chain.faceFor(character).family);
   if (families.size === 0) families.add(defaultFont);
   if (looks.size === 0) note({});
   const used = new Set<string>();

@@ -125,7 +125,7 @@ describe('while developing', () => {
     let said = '';
     while (!/http:\/\/127\.0\.0\.1:\d+\//.test(said)) {
       const [chunk] = (await once(server.stdout!, 'data')) as [Buffer];
-       
+
       said += chunk.toString().replace(/\u001b\[\d+m/g, '');
     }
     [address] = /http:\/\/127\.0\.0\.1:\d+\//.exec(said)! as unknown as [string];
