@@ -17,8 +17,7 @@ interface Played {
   readonly game: Game;
   readonly hud: LiveView;
   readonly input: ViewInput;
-  step(ms: number): void;
-  unmount(): void;
+  readonly step: (ms: number) => void;
 }
 
 test('the own code of its instruments has 150 lines at the most', () => {
