@@ -103,10 +103,10 @@ function oneLine(error: unknown): string {
   return text.split('\n')[0]!.trim().replace(/\.$/, '').slice(0, 200);
 }
 
-/** The first colour in a map or list between brackets that has no quotes: YAML takes it and the brackets after it for a comment. */
+/** The first colour in a map or list between brackets that has no quotes, alone or after lengths: YAML takes it and the brackets after it for a comment. */
 function unquotedColor(text: string): { readonly found: string; readonly range: Range } | undefined {
   for (const match of text.matchAll(
-    /^[^\n#"']*[{[](?:[^\n#"']|"[^"\n]*"|'[^'\n]*')*[:,[]\s+(#[0-9a-fA-F]{3,8})\b/gm,
+    /^[^\n#"']*[{[](?:[^\n#"']|"[^"\n]*"|'[^'\n]*')*[:,[]\s+(?:[^\n#"',{}[\]]*\s)?(#[0-9a-fA-F]{3,8})\b/gm,
   )) {
     const [whole, found] = match as unknown as [string, string];
     const end = match.index + whole.length;

@@ -89,6 +89,11 @@ views:
     ],
     ['an unquoted colour', 'pimbot: 1\nstyles: { a: { color: #fff } }\nviews: { a: {} }\n', 'error'],
     [
+      'an unquoted border',
+      'pimbot: 1\nstyles: { a: { border: 4 #ffffff } }\nviews: { a: {} }\n',
+      'hud.yaml:2:26: error: the colour #ffffff needs quotes',
+    ],
+    [
       'a colour that YAML takes for a comment',
       'pimbot: 1\nviews:\n  a:\n    look:\n      color: #fff\n',
       'put the value in quotes',
