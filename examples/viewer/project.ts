@@ -61,7 +61,11 @@ export async function loadProject(path: string): Promise<LoadedProject> {
   if (!checked) throw new Error(diagnostics.map(formatDiagnostic).join('\n\n'));
   const fonts = new FontBook(defaultFont, await loadText(shaper));
   for (const weight of [400, 700])
-    fonts.add(defaultFont, weight, await unpackFont(await bytesOf(`../../assets/fonts/inter-${weight}.woff`)));
+    fonts.add(
+      defaultFont,
+      weight,
+      await unpackFont(await bytesOf(`../../assets/fonts/inter-${weight}.woff`)),
+    );
   for (const [family, { files: weights, origin }] of Object.entries(fontsOf(checked))) {
     for (const [weight, file] of Object.entries(weights)) {
       const bytes = await unpackFont(await bytesOf(join(origin.source!.name, file)));

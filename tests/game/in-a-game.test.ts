@@ -5,6 +5,9 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join, resolve } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { screens } from 'pimbot';
+import { openProject } from 'pimbot/node';
+import { checkDocument } from 'pimbot/tools';
 import type { Browser, Page } from 'playwright-core';
 import { startBrowser } from '../../bench/browser.ts';
 import { filesIn, newProject, writeFiles } from '../support/page-files.ts';
@@ -40,11 +43,14 @@ const built = async (files: ReadonlyMap<string, string>, does: (shown: Page) => 
   const shown = await browser.newPage({ viewport: { width: 1280, height: 720 } });
   const problems: string[] = [];
   shown.on('pageerror', ({ message }) => problems.push(message));
-  await shown.goto(`http://127.0.0.1:${(server.address() as AddressInfo).port}/`);
-  await does(shown);
+  try {
+    await shown.goto(`http://127.0.0.1:${(server.address() as AddressInfo).port}/`);
+    await does(shown);
+  } finally {
+    await shown.close();
+    server.close();
+  }
   expect(problems).toEqual([]);
-  await shown.close();
-  server.close();
 };
 
 /** A widget by its role and name, as a screen reader finds it; pressed where it stands, as a player would. */
@@ -58,6 +64,17 @@ test('the code of the first HUD has 25 lines at the most', () => {
   const document = first.get('hud.yaml')!.trimEnd().split('\n').length;
   expect(lines).toBeLessThanOrEqual(25);
   expect(document).toBeLessThanOrEqual(25);
+});
+
+test.each([
+  ['the first HUD', first],
+  ['the second', more],
+])('%s holds on every screen', async (_, files) => {
+  writeFiles(folder, files);
+  const { document, resources, diagnostics } = await openProject(join(folder, 'hud.yaml'));
+  expect(diagnostics).toEqual([]);
+  const { findings } = checkDocument(document!, { resources, screens });
+  expect(findings.map(({ check, widget }) => [check, widget])).toEqual([]);
 });
 
 test('the first HUD is built with no setting, and its button answers', async () => {
@@ -106,7 +123,7 @@ test('then a menu that keeps the focus, a map of the game and another language',
     await shown.getByText(/^Tiefe \d+ m$/).waitFor();
     const map = await shown.evaluate(() => {
       const canvas = document.querySelector('canvas')!;
-      const { data } = canvas.getContext('2d')!.getImageData(canvas.width - 200, 0, 200, 200);
+      const { data } = canvas.getContext('2d')!.getImageData(canvas.width - 300, 0, 300, 300);
       return Array.from(
         { length: data.length / 4 },
         (_, at) => data[4 * at]! * 65536 + data[4 * at + 1]! * 256 + data[4 * at + 2]!,
@@ -149,7 +166,7 @@ describe('while developing', () => {
     writeFileSync(file, text.replace('anchor: left top', 'anchr: left top'));
     const overlay = shown.locator('vite-error-overlay');
     await overlay.getByText('did you mean "anchor"?').first().waitFor();
-    await overlay.getByText('hud.yaml:14:48').first().waitFor();
+    await overlay.getByText('hud.yaml:15:48').first().waitFor();
     expect(await shown.getByRole('button', { name: 'Rise' }).count()).toBe(1);
     writeFileSync(file, text);
     await shown.getByRole('button', { name: 'Surface' }).waitFor();
