@@ -27,7 +27,7 @@ const version = (changes: object, values: object = {}): DocumentSource =>
         ...changes,
       },
     },
-  }) as DocumentSource;
+  });
 const opened = (source: DocumentSource) => openedAs(source, { view: 'dive' });
 const shown = (live: LiveView) =>
   live.widgets.map(({ id, text }) => [id, text?.text, live.read(id, { x: 0, y: 0, width: 0, height: 0 })]);
