@@ -5,29 +5,28 @@ import { opened as openedAs } from '../support/views.ts';
 /* A live view that goes on as another version of its document, as it does when the file is changed while the game runs. */
 
 const screen = { width: 800, height: 600 };
-const version = (changes: object, values: object = {}): DocumentSource =>
-  ({
-    pimbot: 1,
-    cases: { typical: { depth: 412, rows: ['a', 'b'], wide: 100, ...values } },
-    views: {
-      dive: {
-        children: [
-          { id: 'depth', kind: 'text', text: 'Depth {depth} m' },
-          {
-            id: 'list',
-            arrange: 'column',
-            scroll: 'y',
-            size: '200 60',
-            offset: '0 100',
-            children: [
-              { id: 'row', repeat: '{rows}', kind: 'button', text: '{item}', width: '{wide}', height: 50 },
-            ],
-          },
-        ],
-        ...changes,
-      },
+const version = (changes: object, values: object = {}): DocumentSource => ({
+  pimbot: 1,
+  cases: { typical: { depth: 412, rows: ['a', 'b'], wide: 100, ...values } },
+  views: {
+    dive: {
+      children: [
+        { id: 'depth', kind: 'text', text: 'Depth {depth} m' },
+        {
+          id: 'list',
+          arrange: 'column',
+          scroll: 'y',
+          size: '200 60',
+          offset: '0 100',
+          children: [
+            { id: 'row', repeat: '{rows}', kind: 'button', text: '{item}', width: '{wide}', height: 50 },
+          ],
+        },
+      ],
+      ...changes,
     },
-  });
+  },
+});
 const opened = (source: DocumentSource) => openedAs(source, { view: 'dive' });
 const shown = (live: LiveView) =>
   live.widgets.map(({ id, text }) => [id, text?.text, live.read(id, { x: 0, y: 0, width: 0, height: 0 })]);
