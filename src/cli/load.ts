@@ -32,21 +32,20 @@ export async function load(
   theme?: string,
   beforeTelling: () => void = () => undefined,
 ): Promise<Loaded> {
-  const project = await openProject(file, { theme }).catch((error: unknown) => {
-    if (error instanceof FileProblem) {
-      throw new UsageError(
-        error.problem === 'missing'
-          ? `there is no file "${file}"`
-          : `"${file}" cannot be read: ${error.message}`,
-      );
-    }
-    throw error;
-  });
+  const project = await openProject(file, { theme }).catch((error: unknown) => refuse(file, error));
   if (project.diagnostics.length > 0) beforeTelling();
   printDiagnostics(project.diagnostics, io);
   if (!project.document) return { file, document: undefined, diagnostics: project.diagnostics };
   const { document, resources, fingerprint, named } = project;
   return { file, document, resources, fingerprint, named };
+}
+
+/** Says why a document file cannot be read. @throws UsageError; whatever else it was given. */
+export function refuse(file: string, error: unknown): never {
+  if (!(error instanceof FileProblem)) throw error;
+  throw new UsageError(
+    error.problem === 'missing' ? `there is no file "${file}"` : `"${file}" cannot be read: ${error.message}`,
+  );
 }
 
 /** Diagnostics shown at most; more are counted. */

@@ -1,18 +1,18 @@
-import { states, type CheckedDocument, type Diagnostic } from '../document/index.ts';
+import type { CheckedDocument, Diagnostic } from '../document/index.ts';
 import {
   RecordedNotations,
   charactersOf,
   namesOf,
   openings,
   pack,
+  writtenLooks,
   type Names,
   type Pack,
   type PackedFile,
   type PackedFont,
 } from '../pack/index.ts';
 import type { Picture } from '../picture/index.ts';
-import type { FontChain } from '../text/index.ts';
-import { defaultFont, everyTheme, type Look } from '../theme/index.ts';
+import { defaultFont, plainLook } from '../theme/index.ts';
 import { everyNotation, type Resources } from '../view/index.ts';
 import type { Widget } from '../dress/index.ts';
 import { openProject, type FontFile, type Project } from './project.ts';
@@ -122,8 +122,8 @@ function faceKey({ family, weight, italic }: Omit<FontFile, 'bytes'>): string {
 }
 
 /**
- * The faces that draw any of the characters in the weights that looks and styles name: a document that brings its own fonts needs
- * none of ours.
+ * The faces that draw any of the characters, in every family, weight and slant that looks name, together or apart: a state may make
+ * bold what is slanted already. A document that brings its own fonts needs none of ours.
  */
 function usedFaces(
   document: CheckedDocument,
@@ -132,36 +132,23 @@ function usedFaces(
   characters: ReadonlySet<number>,
 ): Set<string> {
   const families = new Set<string>();
-  const chains = new Set<FontChain>();
-  const looks = new Set<string>();
-  const note = ({ fontWeight = 400, italic = false }: Partial<Look>) => looks.add(`${fontWeight} ${italic}`);
-  for (const widgets of opened)
-    for (const { text, look } of widgets) {
-      if (!text) continue;
-      note(look);
-      chains.add(text.setting.chain);
-    }
-  // What a state or a condition makes bold or slanted is not seen in views as they are opened.
-  for (const theme of everyTheme(document).values())
-    for (const name of theme.styleNames())
-      for (const changes of [
-        theme.styleChanges(name),
-        ...states.map((state) => theme.stateChanges(name, state)),
-      ])
-        if (changes.fontWeight !== undefined || changes.italic !== undefined)
-          for (const italic of [changes.italic ?? false, false])
-            note({ ...(changes.fontWeight !== undefined && { fontWeight: changes.fontWeight }), italic });
-  // A family that draws none of the characters is not missed.
-  for (const chain of chains)
-    for (const character of characters) families.add(chain.faceFor(character).family);
-  if (families.size === 0) families.add(defaultFont);
-  if (looks.size === 0) note({});
+  const weights = new Set<number>();
+  const slants = new Set<boolean>();
+  const shown = opened.flatMap((widgets) => widgets.flatMap(({ text, look }) => (text ? [look] : [])));
+  for (const { font, fontWeight, italic } of [plainLook, ...shown, ...writtenLooks(document)]) {
+    // The plain look's family is asked for where a text has it.
+    if (font !== undefined && font !== plainLook.font) families.add(font);
+    if (fontWeight !== undefined) weights.add(fontWeight);
+    if (italic !== undefined) slants.add(italic);
+  }
+  if (families.size === 0 || shown.some(({ font }) => font === plainLook.font)) families.add(plainLook.font);
   const used = new Set<string>();
   for (const family of families)
-    for (const look of looks) {
-      const [weight, italic] = look.split(' ');
-      used.add(faceKey(fonts.face(family, Number(weight), italic === 'true')));
-    }
+    for (const weight of weights)
+      for (const italic of slants) {
+        const chain = fonts.chain(family, weight, italic, { tabular: false, language: 'en' });
+        for (const character of characters) used.add(faceKey(chain.faceFor(character)));
+      }
   return used;
 }
 

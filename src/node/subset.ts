@@ -31,6 +31,8 @@ export class Subsetter {
     const face = c.hb_face_create!(blob, 0);
     c.hb_blob_destroy!(blob);
     const input = c.hb_subset_input_create_or_fail!();
+    // What no font has is drawn as a box, as it is where fonts are whole.
+    c.hb_subset_input_set_flags!(input, boxForMissing);
     const wanted = c.hb_subset_input_unicode_set!(input);
     for (const character of characters) c.hb_set_add!(wanted, character);
     // Every feature is kept that the shaper may ask for.
@@ -51,5 +53,7 @@ export class Subsetter {
   }
 }
 
+/** `HB_SUBSET_FLAGS_NOTDEF_OUTLINE`. */
+const boxForMissing = 0x40;
 /** `HB_SUBSET_SETS_LAYOUT_FEATURE_TAG`. */
 const layoutFeatures = 6;

@@ -9,3 +9,4 @@ export { openings } from './openings.ts';
 export { pack } from './pack.ts';
 export { RecordedNotations } from './recorded.ts';
 export { unpack } from './unpack.ts';
+export { writtenLooks } from './written.ts';

@@ -1,6 +1,6 @@
 import type { CheckedDocument, CheckedTheme, DocumentSource, ViewSource } from '../document/index.ts';
 import type { Picture } from '../picture/index.ts';
-import { localesOf, type Resources } from '../view/index.ts';
+import type { Resources } from '../view/index.ts';
 import {
   packVersion,
   type Pack,
@@ -11,6 +11,7 @@ import {
   type PackedTheme,
 } from './format.ts';
 import type { RecordedNotations } from './recorded.ts';
+import { readWritten } from './written.ts';
 
 /** What is packed beside a document. */
 export interface PackParts {
@@ -25,7 +26,7 @@ export interface PackParts {
 /** Packs a document that has been read and checked, and whose `openings` have been gone through. */
 export function pack(document: CheckedDocument, resources: Resources, parts: PackParts): Pack {
   const { recorded } = parts;
-  if (recorded) readMessages(document, resources, recorded);
+  if (recorded) readWritten(document, resources, recorded);
   const images: PackedImage[] = [];
   const places = new Map<Picture, number>();
   const imageOf = (picture: Picture): number => {
@@ -69,16 +70,6 @@ export function pack(document: CheckedDocument, resources: Resources, parts: Pac
     images,
     'pictures': Object.fromEntries(pictures),
   };
-}
-
-/** Has every message read in every language it may be asked for in; opening views has read those that components make. */
-function readMessages(document: CheckedDocument, resources: Resources, recorded: RecordedNotations): void {
-  const written = [...recorded.messages.values()].flatMap((texts) => [...texts.keys()]);
-  for (const locale of localesOf(document, resources)) {
-    for (const text of written) recorded.message(text, locale);
-    for (const translation of resources.catalogs?.get(locale)?.values() ?? [])
-      if (/[{}']/.test(translation)) recorded.message(translation, locale);
-  }
 }
 
 /** Parts of a theme are in `themes`; what only checks ask for is in no game. */

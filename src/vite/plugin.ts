@@ -1,12 +1,12 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
-import type { Plugin, ViteDevServer } from 'vite';
+import type { Plugin } from 'vite';
 import { formatDiagnostic, messageOf, type Diagnostic } from '../document/index.ts';
 import { writeWhole } from '../node/files.ts';
 import { packProject, packWhole, type PackedProject } from '../node/pack.ts';
 import { openProject, type Project } from '../node/project.ts';
 import { shaperFile } from '../node/text.ts';
-import { declarationOf, namesOf, type PackedFile } from '../pack/index.ts';
+import { declarationOf, namesOf, type Names, type PackedFile } from '../pack/index.ts';
 
 export interface PimbotOptions {
   /** Characters that fonts keep beside those of texts, catalogs, cases and ASCII. */
@@ -38,7 +38,6 @@ export function pimbot(options: PimbotOptions = {}): Plugin {
     string,
     { readonly files: readonly string[]; readonly project: Project | undefined }
   >();
-  let server: ViteDevServer | undefined;
   let isBuild = false;
 
   const serve = (name: string, bytes: Uint8Array): PackedFile => {
@@ -58,10 +57,10 @@ export function pimbot(options: PimbotOptions = {}): Plugin {
       isBuild = command === 'build';
     },
 
-    configureServer(started) {
-      server = started;
-      server.middlewares.use((request, response, next) => {
-        const bytes = served.get(decodeURI(request.url ?? ''));
+    configureServer({ middlewares }) {
+      middlewares.use((request, response, next) => {
+        const { url = '' } = request;
+        const bytes = url.startsWith(servedUnder) ? served.get(decodeURI(url)) : undefined;
         if (!bytes) return next();
         response.setHeader('Cache-Control', 'max-age=31536000, immutable');
         response.end(bytes);
@@ -81,7 +80,7 @@ export function pimbot(options: PimbotOptions = {}): Plugin {
         const packed = await packProject(path, { ...options, fileOf });
         if (!packed.pack) return this.error(errorOf(packed.diagnostics, path));
         for (const one of packed.diagnostics) this.warn(formatDiagnostic(one));
-        if (options.types !== false) writeTypes(path, packed);
+        if (options.types !== false) writeTypes(path, packed.names!);
         const shaper = this.emitFile({
           type: 'asset',
           name: 'shaper.wasm',
@@ -95,13 +94,12 @@ export function pimbot(options: PimbotOptions = {}): Plugin {
       return code;
     },
 
-    async handleHotUpdate({ file, modules, server: { moduleGraph } }) {
+    handleHotUpdate({ file, modules, server: { moduleGraph } }) {
       // A theme, a catalog, a font or a picture: the documents that name it are others now.
       const changed = [...modules];
       for (const [path, { files }] of known)
         if (path !== file && files.includes(file))
           changed.push(...(moduleGraph.getModulesByFile(path) ?? []));
-      await Promise.resolve();
       return changed;
     },
   };
@@ -112,14 +110,14 @@ export function pimbot(options: PimbotOptions = {}): Plugin {
     readonly diagnostics: readonly Diagnostic[];
   }> {
     const before = known.get(path)?.project;
-    const project = await openProject(path, before?.document ? { like: before } : {});
+    const project = await openProject(path, { like: before });
     const { document, resources, diagnostics } = project;
     known.set(path, { files: project.files, project: document ? project : before });
     if (!document) return { project, code: undefined, diagnostics };
     const pack = packWhole(project, serve);
     if (options.types !== false)
       // Whoever waits for the page does not wait for this.
-      setTimeout(() => writeTypes(path, { names: namesOf(document, resources) }), 300).unref();
+      setTimeout(() => writeTypes(path, namesOf(document, resources)), 300).unref();
     const shaper = serve('shaper.wasm', readFileSync(shaperFile()));
     const whole = { ...pack, ...('url' in shaper && { shaper: shaper.url }) };
     return { project, code: servedModule(JSON.stringify(whole)), diagnostics };
@@ -169,8 +167,8 @@ function errorOf(diagnostics: readonly Diagnostic[], path: string) {
 }
 
 /** Writes the declaration of a document where it is another than before: editors look again at what is written. */
-function writeTypes(path: string, { names }: Pick<PackedProject, 'names'>): void {
+function writeTypes(path: string, names: Names): void {
   const file = path.replace(/\.(ya?ml)$/i, '.d.$1.ts');
-  const text = declarationOf(names!, path.split(/[\\/]/).at(-1)!);
+  const text = declarationOf(names, path.split(/[\\/]/).at(-1)!);
   if (!existsSync(file) || readFileSync(file, 'utf8') !== text) writeWhole(file, text);
 }

@@ -105,6 +105,42 @@ views: { v: { style: hot, children: [{ use: row, id: a, what: "it''s {who}" }, {
     expect(ours).toContain('3,00');
   });
 
+  test('has what only a condition, a state or another screen brings in', async () => {
+    const { pack, document, resources } = await packedText(`
+pimbot: 1
+styles:
+  calm: { font-size: 30, states: { focused: { font-weight: 700 } } }
+cases: { typical: { n: 3 } }
+components:
+  row: { params: { what: text, hue: color }, kind: text, text: "{n, plural, one {one {what}} other {# {what}}}", tint: "{hue}" }
+views:
+  v:
+    children:
+      - { id: a, kind: button, style: calm, text: Wide, when: [{ screen: { orientation: portrait }, change: { text: "{n, plural, one {a} other {# Ωs}}", look: { background: tomato } } }] }
+      - { use: row, id: b, what: "it''s {n, number, ::.00}", hue: "oklch(0.7 0.2 40)", gone: true, when: [{ screen: { orientation: portrait }, change: { gone: false } }] }
+`);
+    expect(pack.fonts.map(({ weight }) => weight)).toEqual([400, 700]);
+    const game = loaded(pack, resources);
+    for (const screen of [
+      { width: 800, height: 600 },
+      { width: 600, height: 800 },
+    ]) {
+      const [theirs, ours] = [{ document, resources }, game].map((one) =>
+        toSvg(
+          withPaths(
+            drawLayout(
+              openView(one.document, 'v', {
+                resources: one.resources,
+                widgetStates: { a: ['focused'] },
+              }).layoutOn(screen),
+            ),
+          ),
+        ),
+      );
+      expect(ours).toBe(theirs);
+    }
+  });
+
   test('a colour that no text of it had is none; a message that had to be read says so', async () => {
     const { pack } = await packedText('pimbot: 1\nviews: { v: {} }\n');
     const { color, message } = unpack(pack).notations;

@@ -1,12 +1,12 @@
 import { createHash } from 'node:crypto';
 import { basename, dirname, extname, join } from 'node:path';
 import { Option, type Command } from 'commander';
-import { FileProblem, writeWhole } from '../../node/files.ts';
+import { writeWhole } from '../../node/files.ts';
 import { packProject, type FontCut, type PackedProject } from '../../node/pack.ts';
 import { declarationOf, type Pack, type PackedFile } from '../../pack/index.ts';
 import { counted, printable } from '../../report/index.ts';
 import { UsageError, exitClean, exitUnusable, type Io } from '../io.ts';
-import { printDiagnostics } from '../load.ts';
+import { printDiagnostics, refuse } from '../load.ts';
 
 export function packCommand(program: Command, io: Io, done: (code: number) => void): void {
   program
@@ -63,22 +63,11 @@ async function packFile(file: string, call: PackCall, io: Io): Promise<number> {
     beside.set(url, bytes);
     return { url };
   };
-  let packed: PackedProject;
-  try {
-    packed = await packProject(file, {
-      ...(call.characters !== undefined && { characters: call.characters }),
-      ...(call.wholeFonts && { wholeFonts: true }),
-      ...(call.files === 'beside' && { fileOf }),
-    });
-  } catch (error) {
-    if (error instanceof FileProblem)
-      throw new UsageError(
-        error.problem === 'missing'
-          ? `there is no file "${file}"`
-          : `"${file}" cannot be read: ${error.message}`,
-      );
-    throw error;
-  }
+  const packed = await packProject(file, {
+    ...(call.characters !== undefined && { characters: call.characters }),
+    ...(call.wholeFonts && { wholeFonts: true }),
+    ...(call.files === 'beside' && { fileOf }),
+  }).catch((error: unknown) => refuse(file, error));
   printDiagnostics(packed.diagnostics, io);
   if (!packed.pack) return exitUnusable;
   const text = textOf(packed.pack, ending);
@@ -95,7 +84,7 @@ async function packFile(file: string, call: PackCall, io: Io): Promise<number> {
 function textOf(pack: Pack, ending: string): string {
   const json = JSON.stringify(pack);
   if (ending === '.json') return `${json}\n`;
-  return `export default JSON.parse(${JSON.stringify(json).replace(/\u2028|\u2029/g, (mark) => (mark === '\u2028' ? '\\u2028' : '\\u2029'))});\n`;
+  return `export default JSON.parse(${JSON.stringify(json)});\n`;
 }
 
 function summaryOf({ fonts, missing, pack }: PackedProject, files: readonly string[], text: string) {
