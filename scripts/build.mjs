@@ -13,6 +13,7 @@ import {
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import { newest } from './newest.mjs';
+import { writeRecorder } from './recorder.mjs';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
@@ -24,6 +25,7 @@ export async function build({ force = false } = {}) {
   );
   const built = existsSync(stamp) ? statSync(stamp).mtimeMs : 0;
   if (!force && inputs.every((path) => newest(path) < built)) return false;
+  writeRecorder();
   // The tests' own bundle stays: they may be running.
   for (const name of existsSync(join(root, 'dist')) ? readdirSync(join(root, 'dist')) : [])
     if (name !== 'tests') rmSync(join(root, 'dist', name), { recursive: true, force: true });

@@ -3,6 +3,7 @@
 import { existsSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { newest } from './newest.mjs';
+import { writeRecorder } from './recorder.mjs';
 import { fileURLToPath } from 'node:url';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
@@ -11,6 +12,7 @@ const outdir = join(root, 'dist', 'tests');
 export default async function bundleForTests() {
   const stamp = join(outdir, 'index.js');
   if (existsSync(stamp) && newest(join(root, 'src')) < statSync(stamp).mtimeMs) return;
+  writeRecorder();
   const { build } = await import('esbuild');
   rmSync(outdir, { recursive: true, force: true });
   await build({

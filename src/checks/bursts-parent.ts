@@ -1,5 +1,7 @@
 import { whySize } from '../why/index.ts';
+import type { Widget } from '../dress/index.ts';
 import type { Check } from './check.ts';
+import type { Subject } from './subject/subject.ts';
 import { axisOf, overshoot, worstEdge, type EdgeName } from '../scene/index.ts';
 
 type Facts = { readonly edge: EdgeName };
@@ -17,12 +19,10 @@ export const burstsParent = {
     `reaches ${measured} px over the ${facts.edge} edge of ${other}, which it is in`,
   remedies: ['fitInParent', 'roomAround'],
   run(subject, limit, report) {
-    for (const { index, parent, visible } of subject.widgets) {
-      if (parent <= 0 || !visible) continue;
-      const { source } = subject.widgets[parent]!;
-      if ('overflow' in source && source.overflow !== undefined) continue;
-      if ('scroll' in source && source.scroll !== undefined) continue;
-      if (!(subject.reach(index, parent) > limit) || !subject.hasArea(index)) continue;
+    for (const widget of subject.widgets) {
+      const { index, parent } = widget;
+      if (!isHeld(subject, widget) || !(subject.reach(index, parent) > limit)) continue;
+      if (!subject.hasArea(index)) continue;
       const { edge, distance } = worstEdge(overshoot(subject.rect(index), subject.rect(parent)));
       const { axis } = axisOf(edge);
       const own = whySize(subject.tree, subject.layout, index, axis);
@@ -46,3 +46,11 @@ export const burstsParent = {
     }
   },
 } as const satisfies Check<Facts>;
+
+/** Whether a widget has to stay within what it is in: it is shown, and nothing says what becomes of what does not. */
+export function isHeld(subject: Subject, { parent, visible }: Widget): boolean {
+  if (parent <= 0 || !visible) return false;
+  const { source } = subject.widgets[parent]!;
+  if ('overflow' in source && source.overflow !== undefined) return false;
+  return !('scroll' in source && source.scroll !== undefined);
+}

@@ -28,18 +28,12 @@ export const cutText = {
   remedies: ['roomForText', 'roomAround'],
   run(subject, limit, report) {
     for (const widget of subject.texts) {
-      const { index, text, box } = widget;
-      const rect = subject.rect(index);
+      const { index, text } = widget;
+      const { wide, high, roomX, roomY, over, dropped } = textRoom(subject, widget);
+      const { lines } = subject.text(index);
       const scale = subject.layout.scale(index);
-      const { lines, shrink, shortened } = subject.text(index);
-      const wide = lines.reduce((most, line) => Math.max(most, line.width), 0) * shrink;
-      const high = lines.length * text.lineHeight * shrink;
-      const roomX = rect.width / (scale || 1) - box.x.paddingStart - box.x.paddingEnd;
-      const roomY = rect.height / (scale || 1) - box.y.paddingStart - box.y.paddingEnd;
-      const over = { x: (wide - roomX) * scale, y: (high - roomY) * scale };
       const clip = subject.cutter(index);
       const past = clip ? worstEdge(overshoot(subject.textRect(index), clip)) : noEdge;
-      const dropped = shortened && text.setting.ellipsis === 'none' ? droppedFrom(widget, subject) : 0;
       const measured = Math.max(over.x, over.y, past.distance, dropped > 0 ? text.lineHeight * scale : 0);
       if (!(measured > limit)) continue;
       const pointer = keyPointer(widget, 'text');
@@ -69,6 +63,21 @@ export const cutText = {
   },
 } as const satisfies Check<Facts>;
 
+/** What a text needs and has, in u of its own; by how much that is too little, in px; how many characters are dropped. */
+export function textRoom(subject: Subject, widget: TextWidget) {
+  const { index, text, box } = widget;
+  const rect = subject.rect(index);
+  const scale = subject.layout.scale(index);
+  const { lines, shrink, shortened } = subject.text(index);
+  const wide = lines.reduce((most, line) => Math.max(most, line.width), 0) * shrink;
+  const high = lines.length * text.lineHeight * shrink;
+  const roomX = rect.width / (scale || 1) - box.x.paddingStart - box.x.paddingEnd;
+  const roomY = rect.height / (scale || 1) - box.y.paddingStart - box.y.paddingEnd;
+  const over = { x: (wide - roomX) * scale, y: (high - roomY) * scale };
+  const dropped = shortened && text.setting.ellipsis === 'none' ? droppedFrom(widget, subject) : 0;
+  return { wide, high, roomX, roomY, over, dropped };
+}
+
 const noEdge = { edge: 'left', distance: 0 } as const;
 
 /** How many characters of a text stand in lines that are not shown. */
@@ -81,7 +90,7 @@ function droppedFrom({ index, text }: TextWidget, subject: Subject): number {
  * Whether letters are cut on purpose: a strip that moves behind its window. It says `overflow: clip` for this text
  * alone, which it could not hold: one long line past its side, or lines that are twice as high as it.
  */
-function isMeant({ index, parent, source }: TextWidget, subject: Subject, edge: string): boolean {
+export function isMeant({ index, parent, source }: TextWidget, subject: Subject, edge: string): boolean {
   const around = subject.widgets[parent]!;
   if (!('overflow' in around.source) || around.source.overflow !== 'clip' || around.box.arrange !== 'free')
     return false;

@@ -107,7 +107,7 @@ function pastCorner(subject: Subject, index: number, { x, y, width, height }: Re
 }
 
 /** Backgrounds that asked for the full surface may reach under a notch; what is read or pressed may not. */
-function mayBleed(subject: Subject, widget: Widget): boolean {
+export function mayBleed(subject: Subject, widget: Widget): boolean {
   if (!grounds.has(widget.kind)) return false;
   for (let at = widget; at.index > 0; at = subject.widgets[at.parent]!) if (at.box.full) return true;
   return false;

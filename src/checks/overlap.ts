@@ -25,10 +25,8 @@ export const overlap = {
       const shared = intersection(subject.visualRect(one), subject.visualRect(other));
       const measured = Math.min(shared.width, shared.height);
       if (!(measured > limit)) return;
-      const branches = branchesOf(subject, one, other);
-      if (!branches || mayOverlap(subject, one, other, branches)) return;
-      if (isFramed(subject, one, other) || isFramed(subject, other, one)) return;
-      if (isUnder(subject, one, other, branches) || isUnder(subject, other, one, branches)) return;
+      const branches = branchesApart(subject, one, other);
+      if (!branches) return;
       // One sentence for two branches: their outermost widgets come first in document order.
       const key = `${branches[0]} ${branches[1]}`;
       if (told.has(key)) return;
@@ -46,6 +44,22 @@ export const overlap = {
     });
   },
 } as const satisfies Check;
+
+/**
+ * The children of the nearest widget around both that two widgets are in; undefined where the two may overlap: one is in the
+ * other, is the ground the other stands on or frames it, or one of them says so.
+ */
+export function branchesApart(
+  subject: Subject,
+  one: number,
+  other: number,
+): readonly [number, number] | undefined {
+  const branches = branchesOf(subject, one, other);
+  if (!branches || mayOverlap(subject, one, other, branches)) return undefined;
+  if (isFramed(subject, one, other) || isFramed(subject, other, one)) return undefined;
+  if (isUnder(subject, one, other, branches) || isUnder(subject, other, one, branches)) return undefined;
+  return branches;
+}
 
 /** Links of the chain that are told of each of the two. */
 const mostReasons = 2;

@@ -22,7 +22,7 @@ export interface Promised {
 type Kind = (promise: PromiseSource, about: readonly Promised[], subject: Subject) => Broken | undefined;
 
 /** Rounding moves an edge by half a pixel at the most (docs/layout-model.md, 5.1). */
-const slack = 0.5;
+export const slack = 0.5;
 
 /** One function for each kind of promise, by the key that says it. */
 export const promiseKinds: { readonly [Key in PromiseKey]: Kind } = {
@@ -108,7 +108,7 @@ export const promiseKinds: { readonly [Key in PromiseKey]: Kind } = {
 export type PromiseKey =
   'within' | 'never' | 'touching' | 'aligned' | 'same' | 'order' | 'at-least' | 'at-most' | 'visible';
 
-const placeOf: { readonly [Key in NonNullable<PromiseSource['aligned']>]: (rect: Rect) => number } = {
+export const placeOf: { readonly [Key in NonNullable<PromiseSource['aligned']>]: (rect: Rect) => number } = {
   left: ({ x }) => x,
   right: ({ x, width }) => x + width,
   center: ({ x, width }) => x + width / 2,

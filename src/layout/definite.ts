@@ -1,3 +1,4 @@
+import { clamp } from './clamp.ts';
 import { arrangeFree, arrangeLayers, contentSize, fillSize, fixedSize, type Plan } from './plan.ts';
 
 /**
@@ -12,14 +13,14 @@ export function definiteHeight(plan: Plan, n: number): number {
     if (!followsParent(plan, top)) return NaN;
     top = plan.parent[top]!;
   }
-  let height = top === 0 ? y.length[0]! : y.clamp(top, y.size[top]!, 0);
+  let height = top === 0 ? y.length[0]! : clamp(y, top, y.size[top]!, 0);
   for (let at = top; at !== n;) {
     let child = n;
     while (plan.parent[child] !== at) child = plan.parent[child]!;
     const safe = at === 0 && plan.full[child] === 0 ? plan.safeTop + plan.safeBottom : 0;
     const padding = at === 0 && plan.full[child] === 1 ? 0 : y.paddingStart[at]! + y.paddingEnd[at]!;
     const room = Math.max(0, height - padding - safe);
-    height = y.clamp(child, lengthIn(plan, child, room), room);
+    height = clamp(y, child, lengthIn(plan, child, room), room);
     at = child;
   }
   return height;

@@ -1,3 +1,4 @@
+import { clamp } from './clamp.ts';
 import { contentSize, fillSize, fixedSize, type AxisPlan, type Plan } from './plan.ts';
 
 /*
@@ -47,7 +48,7 @@ export function giveFree(axis: AxisPlan, child: number, from: number, room: numb
     let length = Math.max(0, between);
     if (mode === fixedSize) length = axis.size[child]! + axis.sizeShare[child]! * room;
     else if (mode === contentSize) length = axis.need[child]!;
-    length = axis.clamp(child, length, room);
+    length = clamp(axis, child, length, room);
     axis.start[child] = spanStart + pivot * (between - length);
     axis.length[child] = length;
     return;
@@ -65,7 +66,7 @@ export function giveFree(axis: AxisPlan, child: number, from: number, room: numb
       length = Math.max(least, Math.min(length, Math.min(roomBefore, roomAfter) - margins));
     }
   }
-  length = axis.clamp(child, length, room);
+  length = clamp(axis, child, length, room);
   axis.start[child] = at - pivot * (length + margins) + before;
   axis.length[child] = length;
 }

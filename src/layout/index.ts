@@ -7,3 +7,5 @@ export { Layout } from './layout.ts';
 export type { Rect, ScrollSpan } from './layout.ts';
 export { markBox, markMeasure, placeInto, scrollRange, scrollTo, solve } from './solve.ts';
 export type { Plan } from './plan.ts';
+export { Playback } from './playback.ts';
+export type { Solved } from './playback.ts';

@@ -1,3 +1,4 @@
+import { clamp } from './clamp.ts';
 import {
   alignBaseline,
   alignCenter,
@@ -76,11 +77,11 @@ export function giveAlong(plan: Plan, axis: AxisPlan, n: number, first: number, 
     let held: number;
     if (mode[child] === fillSize) {
       weights += weight[child]!;
-      held = axis.clamp(child, 0, room);
+      held = clamp(axis, child, 0, room);
       if (held !== 0 || (trait & hasLimits) !== 0) plain = false;
       // What a size without shares needs has been held between its limits already.
     } else
-      held = (trait & hasShares) === 0 ? need[child]! : axis.clamp(child, baseOf(axis, child, room), room);
+      held = (trait & hasShares) === 0 ? need[child]! : clamp(axis, child, baseOf(axis, child, room), room);
     length[child] = held;
     asked += held;
     count++;
@@ -150,7 +151,7 @@ function grow(plan: Plan, axis: AxisPlan, first: number, stop: number): void {
     for (let child = first; child < stop; child = ends[child]!) {
       if (settled[child] === 1) continue;
       const share = (left * weight[child]!) / weights;
-      const held = axis.clamp(child, share, room);
+      const held = clamp(axis, child, share, room);
       length[child] = held;
       violation += held - share;
     }
@@ -207,7 +208,7 @@ function shrink(plan: Plan, axis: AxisPlan, first: number, stop: number): void {
     for (let child = first; child < stop; child = ends[child]!) {
       if (settled[child] === 1) continue;
       const share = need[child]! - (need[child]! - floor[child]!) * taken;
-      const held = axis.clamp(child, Math.max(share, leastOf(axis, child)), room);
+      const held = clamp(axis, child, Math.max(share, leastOf(axis, child)), room);
       length[child] = held;
       violation += held - share;
     }
@@ -320,7 +321,7 @@ export function giveAcross(
   else if (mode === fillSize) length = inside;
   else if (mode === autoSize && align === alignStretch && plan.natural[child] === 0) length = inside;
   else length = Math.max(axis.least[child]!, Math.min(axis.need[child]!, inside));
-  length = axis.clamp(child, length, room);
+  length = clamp(axis, child, length, room);
   axis.length[child] = length;
   const far = axis.reversed[n] === 1;
   let at = from + before;

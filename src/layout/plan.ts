@@ -185,28 +185,6 @@ export class AxisPlan {
     }
   }
 
-  /** A size held between the widget's minimum and maximum; the minimum wins, and the padding over both, as in CSS. */
-  clamp(n: number, size: number, parentLength: number): number {
-    const floor = this.floor[n]!;
-    if ((this.traits[n]! & hasLimits) === 0) return size > floor ? size : floor;
-    const most = this.max[n]! + this.maxShare[n]! * parentLength;
-    const least = this.min[n]! + this.minShare[n]! * parentLength;
-    return Math.max(floor, least, Math.min(most, this.#carried(n, size)));
-  }
-
-  /** The same before the parent's size is known: shares count nothing. */
-  clampNeed(n: number, size: number): number {
-    const floor = this.floor[n]!;
-    if ((this.traits[n]! & hasLimits) === 0) return size > floor ? size : floor;
-    const most = this.maxShare[n] === 0 ? this.max[n]! : Infinity;
-    return Math.max(floor, this.min[n]!, Math.min(most, this.#carried(n, size)));
-  }
-
-  /** A size between the limits that the aspect carries over; those of its own axis win, as in CSS Sizing 4 §6.2. */
-  #carried(n: number, size: number): number {
-    return Math.max(this.carriedLeast[n]!, Math.min(this.carriedMost[n]!, size));
-  }
-
   /** Has the children of `n` placed anew. */
   regive(n: number): void {
     this.why[n] = this.why[n]! | 1;

@@ -1,3 +1,4 @@
+import { clampNeed } from './clamp.ts';
 import { alignBaselines, baselineReach, measureHeight } from './baseline.ts';
 import { carryHeights, carryWidths } from './carried.ts';
 import { definiteHeight } from './definite.ts';
@@ -189,8 +190,8 @@ function settleNeed(plan: Plan, axis: AxisPlan, n: number, content: number, cont
   let need = content;
   let least = contentLeast;
   if (axis.mode[n] === fixedSize && axis.sizeShare[n] === 0) need = least = axis.size[n]!;
-  need = axis.clampNeed(n, need);
-  least = axis.clampNeed(n, Math.min(least, need));
+  need = clampNeed(axis, n, need);
+  least = clampNeed(axis, n, Math.min(least, need));
   if (axis.scrolls[n] === 1 || plan.arrange[n] === arrangeGrid) axis.regive(n);
   if (need === axis.need[n] && least === axis.least[n]) return;
   axis.need[n] = need;

@@ -1,3 +1,4 @@
+import { clamp } from './clamp.ts';
 import { giveAcross, giveAlong } from './line.ts';
 import { fillSize, fixedSize, lineFrom, lineRoom, type AxisPlan, type Plan } from './plan.ts';
 
@@ -33,7 +34,7 @@ export function giveLines(plan: Plan, n: number, from: number, room: number): vo
     let base = x.need[child]!;
     if (x.mode[child] === fillSize) base = 0;
     else if (x.mode[child] === fixedSize) base = x.size[child]! + x.sizeShare[child]! * room;
-    const outer = x.clamp(child, base, room) + x.marginStart[child]! + x.marginEnd[child]!;
+    const outer = clamp(x, child, base, room) + x.marginStart[child]! + x.marginEnd[child]!;
     if (child > first && used + gap + outer > room + slack) {
       giveAlong(plan, x, n, first, child);
       line++;
@@ -74,7 +75,7 @@ export function giveAcrossLines(plan: Plan, n: number, from: number, room: numbe
     let stop = first;
     for (; stop < end && plan.line[stop] === line; stop = plan.end[stop]!) {
       let need = y.need[stop]!;
-      if (y.mode[stop] === fixedSize) need = y.clamp(stop, y.size[stop]! + y.sizeShare[stop]! * room, room);
+      if (y.mode[stop] === fixedSize) need = clamp(y, stop, y.size[stop]! + y.sizeShare[stop]! * room, room);
       high = Math.max(high, need + y.marginStart[stop]! + y.marginEnd[stop]!);
     }
     for (let child = first; child < stop; child = plan.end[child]!) giveAcross(plan, y, n, child, at, high);

@@ -196,6 +196,41 @@ export class Scene {
     return (this.#visuals[index] = this.#rectAt(this.#seenAt(index)));
   }
 
+  /** The same before anything cuts it off. */
+  ownRect(index: number): Rect {
+    const widget = this.tree.widgets[index]!;
+    const isBare = widget.kind === 'text' && !hasBox(widget.look) && widget.text !== undefined;
+    const whole = isBare ? this.textRect(index) : this.rect(index);
+    return this.form.turned[index] ? this.#turn(widget, whole) : whole;
+  }
+
+  /** What cuts a widget off, one rectangle for each that does: what is seen is what they all leave. */
+  clipRects(index: number): readonly Rect[] {
+    return this.#around(index, ({ rect }) => rect);
+  }
+
+  /** The same of what cuts it off for good: without their ends along the axes that something inside of them scrolls. */
+  cutterRects(index: number): readonly Rect[] {
+    return this.#around(index, ({ rect, scrolls }) => unboundedAll(rect, scrolls));
+  }
+
+  #around(
+    index: number,
+    bounds: (one: { readonly rect: Rect; readonly scrolls: readonly Scroll[] }) => Rect | undefined,
+  ): readonly Rect[] {
+    if (!this.form.anyClips) return [];
+    const found: Rect[] = [];
+    const scrolls: Scroll[] = [];
+    for (let at = this.tree.widgets[index]!.parent; at >= 0; at = this.tree.widgets[at]!.parent) {
+      const widget = this.tree.widgets[at]!;
+      const scroll = 'scroll' in widget.source ? widget.source.scroll : undefined;
+      if (scroll !== undefined) scrolls.push(scroll);
+      const rect = clips(widget) ? bounds({ rect: this.rect(at), scrolls }) : undefined;
+      if (rect) found.push(rect);
+    }
+    return found;
+  }
+
   /** Where what is seen of a widget stands in its array; worked out when it is first asked for. */
   #seenAt(index: number): number {
     const at = stride * index;
@@ -291,8 +326,16 @@ export class Scene {
   }
 }
 
+type Scroll = 'x' | 'y' | 'both';
+
+function unboundedAll(rect: Rect, scrolls: readonly Scroll[]): Rect | undefined {
+  let left: Rect | undefined = rect;
+  for (const scroll of scrolls) left = left && unbounded(left, scroll);
+  return left;
+}
+
 /** A rectangle without its ends along the axes that scroll; undefined where both do. */
-function unbounded(rect: Rect, scroll: 'x' | 'y' | 'both'): Rect | undefined {
+function unbounded(rect: Rect, scroll: Scroll): Rect | undefined {
   if (scroll === 'both') return undefined;
   return scroll === 'x' ? { ...rect, x: -far, width: 2 * far } : { ...rect, y: -far, height: 2 * far };
 }

@@ -53,3 +53,19 @@ export function holds(condition: ReadCondition, { screen, width, height }: OnScr
 function within(range: Within | undefined, value: number): boolean {
   return range === undefined || (value >= range.least && value <= range.most);
 }
+
+/** A border of what a condition holds for: on one side of it the condition may hold, on the other it does not. */
+export interface ConditionBound {
+  readonly of: 'aspect' | 'width' | 'height';
+  /** Width divided by height, or u. */
+  readonly at: number;
+}
+
+/** Every border, in the plane of surfaces, that a condition may change at. */
+export function boundsOf(condition: ReadCondition): readonly ConditionBound[] {
+  const bounds = (['aspect', 'width', 'height'] as const).flatMap((of) => {
+    const range = condition[of];
+    return range ? [range.least, range.most].filter(Number.isFinite).map((at) => ({ of, at })) : [];
+  });
+  return condition.orientation === undefined ? bounds : [...bounds, { of: 'aspect', at: 1 }];
+}

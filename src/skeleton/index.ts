@@ -17,7 +17,7 @@ export { mirrored, withPadding } from './box.ts';
 export type { AxisBox, Box, SizeMode } from './box.ts';
 export { BuildError, Scope, isSameValue } from './scope.ts';
 export type { ValueOfCase } from './scope.ts';
-export { holds, readCondition } from './conditions.ts';
+export { boundsOf, holds, readCondition } from './conditions.ts';
 export type { OnScreen, ReadCondition } from './conditions.ts';
 export type { Origins } from './expand.ts';
 export { isFixed } from './put-in.ts';

@@ -201,6 +201,20 @@ export class TextBlock {
     exchange[1] = (count < mostLines ? count : mostLines) * line;
   }
 
+  /**
+   * The widths around one, from the first up to but not including the second, between which its height stays the same and its
+   * lines end in the same places; the first is NaN where it changes with every width, as a text that shrinks.
+   */
+  steadyBetween(width: number): readonly [from: number, to: number] {
+    const whole = this.widest - slack;
+    if (width >= whole) return [whole, Infinity];
+    const { wrap, ellipsis } = this.setting;
+    if (this.#shrinks || (!wrap && ellipsis !== 'none')) return [NaN, whole];
+    if (!wrap) return [-Infinity, whole];
+    const [from, to] = this.#found().between(width + slack);
+    return [from - slack, Math.min(to - slack, whole)];
+  }
+
   #linesIn(width: number): number {
     return this.setting.wrap ? this.#found().linesIn(width + slack) : this.#ends.length + 1;
   }

@@ -45,6 +45,12 @@ export class LineFinds {
     return Math.max(1, count);
   }
 
+  /** The rooms, from the first up to but not including the second, in which every line ends where it ends in this one. */
+  between(room: number): readonly [from: number, to: number] {
+    this.#countAnew(room);
+    return [this.#low, this.#high];
+  }
+
   #countAnew(room: number): void {
     const pieces = this.#widths.length / 2;
     this.#low = -Infinity;

@@ -110,7 +110,8 @@ export class View<Id extends string = string> {
   readonly backdrops: readonly Backdrop[];
   readonly #resources: Resources;
   readonly #shared: SharedViews | undefined;
-  readonly #conditions: readonly ReadCondition[];
+  /** Every condition that something of it is tied to, each once. */
+  readonly conditions: readonly ReadCondition[];
   readonly #forms = new Map<string, Form>();
   /** Which conditions held when a form was last asked for, and that form. */
   readonly #held: Uint8Array;
@@ -141,10 +142,10 @@ export class View<Id extends string = string> {
       ),
     );
     // The same condition in several places holds in all of them.
-    this.#conditions = [...new Map(said.map((one) => [JSON.stringify(one), one])).values()].map(
+    this.conditions = [...new Map(said.map((one) => [JSON.stringify(one), one])).values()].map(
       readCondition,
     );
-    this.#held = new Uint8Array(this.#conditions.length);
+    this.#held = new Uint8Array(this.conditions.length);
   }
 
   /** The same view made of something else, and of another document where one is given; it shares nothing. */
@@ -182,7 +183,7 @@ export class View<Id extends string = string> {
   holdsOthers(frame: Frame): boolean {
     let other = false;
     for (let at = 0; at < this.#held.length; at++) {
-      const held = holds(this.#conditions[at]!, frame) ? 1 : 0;
+      const held = holds(this.conditions[at]!, frame) ? 1 : 0;
       if (held !== this.#held[at]) other = true;
       this.#held[at] = held;
     }

@@ -1,5 +1,6 @@
 /* A number of a layout in; the reasons it has out, back to what was written. */
-export { gaveWay } from './gave-way.ts';
+export { eachDemand, gaveWay } from './gave-way.ts';
+export type { Demand } from './gave-way.ts';
 export type { GaveWay } from './gave-way.ts';
 export { whyLook } from './look.ts';
 export type { LookReason } from './look.ts';

@@ -24,6 +24,20 @@ interface Capitals {
   readonly reasons: () => Reason[];
 }
 
+/** The height in px that is so many CSS reference pixels. */
+export function pxOfCss(css: number, screen: Pick<Screen, 'density' | 'distance'>): number {
+  return pxOfArc(css * minutesOfArc(1, { density: 96, distance: 28 * millimetresPerInch }), screen);
+}
+
+/** The height of the capital letters of a text, in device px. */
+export function capitalPx(subject: Subject, index: number): number {
+  const { text } = subject.widgets[index]!;
+  const { chain, fontSize } = text!.setting;
+  const { capHeight, unitsPerEm } = chain.primary;
+  const { shrink } = subject.text(index);
+  return ((capHeight * fontSize * shrink * text!.smallest) / unitsPerEm) * subject.layout.scale(index);
+}
+
 /** Every text a player can see whose capitals are less than a number of px high. */
 export function* capitalsUnder(
   subject: Subject,
@@ -31,20 +45,20 @@ export function* capitalsUnder(
 ): Generator<Capitals & { readonly index: number }> {
   for (const { index, text, pointer } of subject.texts) {
     if (!subject.isSeen(index)) continue;
+    const px = capitalPx(subject, index);
+    if (px >= least) continue;
     const { chain, fontSize: full } = text.setting;
     const face = chain.primary;
     const { shrink } = subject.text(index);
     const fontSize = full * shrink * text.smallest;
     const scale = subject.layout.scale(index);
-    const inU = (face.capHeight * fontSize) / face.unitsPerEm;
-    if (inU * scale >= least) continue;
     const reasons = () => [
       {
-        text: `capitals are ${shown(inU * scale)} px high = font size ${shown(fontSize)} u${shrink < 1 ? ' (shrunk)' : ''} × ${shown(face.capHeight / face.unitsPerEm)} × scale ${shown(scale)}`,
+        text: `capitals are ${shown(px)} px high = font size ${shown(fontSize)} u${shrink < 1 ? ' (shrunk)' : ''} × ${shown(face.capHeight / face.unitsPerEm)} × scale ${shown(scale)}`,
         pointer,
       },
     ];
-    yield { index, px: inU * scale, reasons };
+    yield { index, px, reasons };
   }
 }
 

@@ -1,0 +1,160 @@
+import type { LeafMeasure } from './plan.ts';
+
+/** A leaf that keeps its height, and where its lines end, between two widths. */
+interface Stepwise extends LeafMeasure {
+  /** In its own u: the widths from the first up to, but not including, the second. */
+  steadyBetween(width: number): readonly [from: number, to: number];
+}
+
+/** What a decision was: an inequality that has two sides, or something that has no side. */
+const sided = 0;
+const equal = 2;
+const held = 4;
+
+/**
+ * The decisions of a solve, in the order they are made: what came out, and by how much. Played back, a solve takes the same
+ * decisions on another screen, whatever the lengths there say: then every length and every difference is an affine function of
+ * the screen's size, and where all differences have the sign they were recorded with, the solve is the real one (docs/proof.md).
+ */
+export class Decisions {
+  /** What an u is in px; differences are kept in px, as those of u are quotients. */
+  unit = 1;
+  #outcomes = new Int8Array(1024);
+  #kinds = new Int8Array(1024);
+  #leads = new Float64Array(1024);
+  /** Numbers that came out: floors, heights of texts. */
+  readonly #values: number[] = [];
+  #at = 0;
+  #value = 0;
+  #isPlayed = false;
+
+  /** Starts a solve that decides for itself. */
+  record(): void {
+    this.#isPlayed = false;
+    this.#at = 0;
+    this.#value = 0;
+    this.#values.length = 0;
+  }
+
+  /** Starts a solve that decides as the one recorded last. */
+  play(): void {
+    this.#isPlayed = true;
+    this.#at = 0;
+    this.#value = 0;
+  }
+
+  /** How many there were. */
+  get count(): number {
+    return this.#at;
+  }
+
+  /** How far each was from the other outcome, in px: above 0 where it came out as recorded, NaN where it has no other side. */
+  leads(): Float64Array {
+    const leads = new Float64Array(this.#at);
+    for (let at = 0; at < this.#at; at++) {
+      const lead = this.#leads[at]!;
+      leads[at] = this.#kinds[at] === equal ? NaN : this.#outcomes[at] === 1 ? lead : -lead;
+    }
+    return leads;
+  }
+
+  /** Of those that said two lengths are the same, by how much they are not, in px; NaN of all others. */
+  gaps(): Float64Array {
+    const gaps = new Float64Array(this.#at).fill(NaN);
+    for (let at = 0; at < this.#at; at++)
+      if (this.#kinds[at] === equal && this.#outcomes[at] === 1) gaps[at] = this.#leads[at]!;
+    return gaps;
+  }
+
+  less(a: number, b: number, unit: number): boolean {
+    return this.#decide(a < b, (b - a) * unit, sided);
+  }
+
+  more(a: number, b: number, unit: number): boolean {
+    return this.#decide(a > b, (a - b) * unit, sided);
+  }
+
+  atMost(a: number, b: number, unit: number): boolean {
+    return this.#decide(a <= b, (b - a) * unit, sided);
+  }
+
+  atLeast(a: number, b: number, unit: number): boolean {
+    return this.#decide(a >= b, (a - b) * unit, sided);
+  }
+
+  same(a: number, b: number, unit: number): boolean {
+    return this.#decide(a === b, (a - b) * unit, equal);
+  }
+
+  differs(a: number, b: number, unit: number): boolean {
+    return !this.#decide(a === b, (a - b) * unit, equal);
+  }
+
+  larger(a: number, b: number, unit: number): number {
+    return this.#decide(a > b, (a - b) * unit, sided) ? a : b;
+  }
+
+  smaller(a: number, b: number, unit: number): number {
+    return this.#decide(a < b, (b - a) * unit, sided) ? a : b;
+  }
+
+  /** The floor of a quotient. */
+  floor(a: number, b: number, unit: number): number {
+    const floor = this.#kept(() => Math.floor(a / b));
+    this.#decide(true, (a - floor * b) * unit, held);
+    this.#decide(true, ((floor + 1) * b - a) * unit, held);
+    return floor;
+  }
+
+  /** The height of a leaf at the width in `exchange[0]`, into `exchange[1]`. @param factor u of the view one u of the leaf is. */
+  height(measure: LeafMeasure, exchange: Float64Array, factor: number, unit: number): void {
+    if (!isStepwise(measure)) {
+      measure.heightInto(exchange);
+      return;
+    }
+    const width = exchange[0]!;
+    const from = this.#kept(() => measure.steadyBetween(width)[0]);
+    const to = this.#kept(() => measure.steadyBetween(width)[1]);
+    const isSteady = from === from;
+    if (isSteady) exchange[1] = this.#kept(() => heightOf(measure, width));
+    else measure.heightInto(exchange);
+    this.#decide(true, (width - from) * factor * unit, held);
+    this.#decide(true, (to - width) * factor * unit, held);
+  }
+
+  #kept(find: () => number): number {
+    if (!this.#isPlayed) this.#values.push(find());
+    return this.#values[this.#value++]!;
+  }
+
+  #decide(outcome: boolean, lead: number, kind: number): boolean {
+    const at = this.#at++;
+    if (at === this.#leads.length) this.#grow();
+    this.#leads[at] = lead;
+    if (this.#isPlayed) return this.#outcomes[at] === 1;
+    this.#outcomes[at] = outcome ? 1 : 0;
+    this.#kinds[at] = kind;
+    return outcome;
+  }
+
+  #grow(): void {
+    const length = 2 * this.#leads.length;
+    const [outcomes, kinds, leads] = [this.#outcomes, this.#kinds, this.#leads];
+    this.#outcomes = new Int8Array(length);
+    this.#outcomes.set(outcomes);
+    this.#kinds = new Int8Array(length);
+    this.#kinds.set(kinds);
+    this.#leads = new Float64Array(length);
+    this.#leads.set(leads);
+  }
+}
+
+function isStepwise(measure: LeafMeasure): measure is Stepwise {
+  return 'steadyBetween' in measure;
+}
+
+function heightOf(measure: LeafMeasure, width: number): number {
+  const exchange = new Float64Array([width, 0]);
+  measure.heightInto(exchange);
+  return exchange[1]!;
+}

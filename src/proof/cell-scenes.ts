@@ -1,0 +1,135 @@
+import { Subject } from '../checks/index.ts';
+import { Layout, type Rect } from '../layout/index.ts';
+import type { FormScene } from '../scene/index.ts';
+import { ViewLayout, type View } from '../view/index.ts';
+import type { Cell } from './cells.ts';
+import { at, through, widestThree, type Affine, type Point, type Polygon } from './polygon.ts';
+
+/** The edges of a rectangle, each a number that follows from the size of the screen. */
+export interface Box {
+  readonly left: Affine;
+  readonly top: Affine;
+  readonly right: Affine;
+  readonly bottom: Affine;
+}
+
+/** How far the three screens a number is read on are drawn from the corners of a cell to its inside, as a share. */
+const inwards = 0.02;
+/** A number that is further from a line through three others, in px, is not on it. */
+const slack = 0.01;
+
+/**
+ * A cell with the view laid out on three screens of it, from which any number of it that follows from places and sizes alone is
+ * known on all of them, and on a fourth, which has to agree.
+ */
+export class CellScenes {
+  readonly polygon: Polygon;
+  readonly form: FormScene;
+  /** The screen well inside. */
+  readonly middle: Subject;
+  readonly #points: readonly [Point, Point, Point];
+  readonly #inside: Point;
+  readonly #three: readonly [Subject, Subject, Subject];
+  readonly #own = new Map<number, Box>();
+  readonly #borders = new Map<number, Box>();
+  #curved = new Set<number>();
+
+  /** @param view Its plan is the cell's. @param onReference The view laid out on its reference. */
+  constructor(
+    cell: Cell,
+    view: View,
+    form: FormScene,
+    middle: ViewLayout,
+    onReference: () => ViewLayout,
+  ) {
+    this.polygon = cell.polygon;
+    this.form = form;
+    const { inside } = cell;
+    const corners = widestThree(cell.polygon);
+    const drawn = (point: Point): Point => ({
+      x: point.x + (inside.x - point.x) * inwards,
+      y: point.y + (inside.y - point.y) * inwards,
+    });
+    this.#points = [drawn(corners[0]), drawn(corners[1]), drawn(corners[2])];
+    this.#inside = inside;
+    const scene = (point: Point) => {
+      const layout = new Layout(cell.form.plan, cell.play(point));
+      return new Subject(new ViewLayout(view, cell.form, layout), form, onReference);
+    };
+    this.#three = [scene(this.#points[0]), scene(this.#points[1]), scene(this.#points[2])];
+    this.middle = new Subject(middle, form, onReference);
+  }
+
+  /** Takes out the widgets of which a number was not what three others make it since this was last asked. */
+  takeCurved(): readonly number[] {
+    const found = [...this.#curved];
+    this.#curved = new Set();
+    return found;
+  }
+
+  /** A number in px as it follows from the size. @param widget Whose number it is. */
+  number(widget: number, read: (subject: Subject) => number): Affine {
+    const [a, b, c] = this.#three;
+    const line = through(this.#points, [read(a), read(b), read(c)]);
+    if (!(Math.abs(at(line, this.#inside) - read(this.middle)) <= slack)) this.#curved.add(widget);
+    return line;
+  }
+
+  box(widget: number, read: (subject: Subject) => Rect): Box {
+    const [a, b, c, d] = [...this.#three.map(read), read(this.middle)] as [Rect, Rect, Rect, Rect];
+    const edge = (of: (rect: Rect) => number): Affine => {
+      const line = through(this.#points, [of(a), of(b), of(c)]);
+      if (!(Math.abs(at(line, this.#inside) - of(d)) <= slack)) this.#curved.add(widget);
+      return line;
+    };
+    return {
+      left: edge(({ x }) => x),
+      top: edge(({ y }) => y),
+      right: edge(({ x, width }) => x + width),
+      bottom: edge(({ y, height }) => y + height),
+    };
+  }
+
+  /** The border box. */
+  border(widget: number): Box {
+    return kept(this.#borders, widget, () => this.box(widget, (subject) => subject.rect(widget)));
+  }
+
+  /** What is drawn of a widget, before anything cuts it off. */
+  own(widget: number): Box {
+    return kept(this.#own, widget, () => this.box(widget, (subject) => subject.ownRect(widget)));
+  }
+
+  /** What is seen of a widget is what all of these have in common. */
+  seen(widget: number): readonly Box[] {
+    const clips = this.middle.clipRects(widget);
+    return [
+      this.own(widget),
+      ...clips.map((_, nth) => this.box(widget, (subject) => subject.clipRects(widget)[nth]!)),
+    ];
+  }
+
+  /** What cuts it off for good, each by itself. */
+  cutters(widget: number): readonly Box[] {
+    return this.middle
+      .cutterRects(widget)
+      .map((_, nth) => this.box(widget, (subject) => subject.cutterRects(widget)[nth]!));
+  }
+
+  /** The least and the most of a number in the cell. */
+  range(number: Affine): readonly [least: number, most: number] {
+    let [least, most] = [Infinity, -Infinity];
+    for (const point of this.polygon) {
+      const value = at(number, point);
+      if (value < least) least = value;
+      if (value > most) most = value;
+    }
+    return [least, most];
+  }
+}
+
+function kept(known: Map<number, Box>, widget: number, make: () => Box): Box {
+  let box = known.get(widget);
+  if (!box) known.set(widget, (box = make()));
+  return box;
+}

@@ -1,0 +1,211 @@
+import { Playback, type Frame, type Solved } from '../layout/index.ts';
+import type { Screen } from '../screen/index.ts';
+import { boundsOf } from '../skeleton/index.ts';
+import type { Form, View } from '../view/index.ts';
+import {
+  areaOf,
+  cut,
+  insideOf,
+  thickness,
+  through,
+  widestThree,
+  type Affine,
+  type Point,
+  type Polygon,
+} from './polygon.ts';
+
+/*
+ * The plane of screens taken apart into convex cells in each of which the layout decides everything alike (docs/proof.md).
+ */
+
+/** A part of the plane in which a view decides everything alike: every edge of it is an affine function of the screen there. */
+export interface Cell {
+  readonly polygon: Polygon;
+  readonly form: Form;
+  /** Solves for another screen of the cell, by the decisions that hold in it. */
+  readonly play: (point: Point) => Frame;
+  /** A point well inside. */
+  readonly inside: Point;
+}
+
+/** Sizes of which nothing is said, and why. */
+export interface Unproved {
+  readonly polygon: Polygon;
+  readonly reason: UnprovedReason;
+}
+
+/** `curved`: lengths that are no affine functions of the size. `many`: more cells than may be looked at. */
+export type UnprovedReason = 'curved' | 'many';
+
+export interface Explored {
+  /** Layouts that were solved. */
+  readonly solves: number;
+  /** Cells that were looked at. */
+  readonly cells: number;
+  readonly unproved: readonly Unproved[];
+}
+
+export interface ExploreOptions {
+  /** Cells that are looked at, at the most. */
+  readonly mostCells?: number;
+  /** Told how much of the region's area is done, from 0 to 1. */
+  readonly progress?: (done: number) => void;
+}
+
+/** Parts thinner than this, in px, hold no size that their neighbours do not hold. */
+const leastThickness = 1e-4;
+/** What rounding may make of a number that is 0, in px. */
+const rounding = 1e-6;
+/** A part in which lengths are curved is halved until it is no longer than this, in px. */
+const leastHalved = 64;
+
+/**
+ * Takes a region apart. Each cell is handed over while its decisions are still the ones recorded last.
+ * @param view Is laid out by the recording solver from here on; nobody else may lay it out.
+ */
+export function explore(
+  view: View,
+  screenAt: (point: Point) => Screen,
+  region: Polygon,
+  onCell: (cell: Cell) => void,
+  { mostCells = 4000, progress }: ExploreOptions = {},
+): Explored {
+  const playback = new Playback();
+  const unproved: Unproved[] = [];
+  const whole = areaOf(region);
+  const left: Polygon[] = [region];
+  let [solves, cells, done] = [0, 0, 0];
+  while (left.length > 0) {
+    const polygon = left.pop()!;
+    if (polygon.length < 3 || thickness(polygon) < leastThickness) continue;
+    if (cells >= mostCells) {
+      unproved.push({ polygon, reason: 'many' });
+      continue;
+    }
+    cells++;
+    const inside = insideOf(polygon);
+    let form: Form | undefined;
+    const what: Solved = {
+      reference: view.reference,
+      hudSize: view.occasion.hudSize,
+      planOn: (frame) => (form ??= view.formOn(frame)).plan,
+    };
+    const { decisions } = playback;
+    const solved = (point: Point, how: 'record' | 'play') => {
+      solves++;
+      const frame = playback[how](what, screenAt(point));
+      return { frame, leads: decisions.leads(), gaps: decisions.gaps(), bounds: boundLeads(view, frame) };
+    };
+    const here = solved(inside, 'record');
+    const corners = widestThree(polygon);
+    const [a, b, c] = [solved(corners[0], 'play'), solved(corners[1], 'play'), solved(corners[2], 'play')];
+    const lines: Affine[] = [];
+    const isStraight = [
+      linesOf(polygon, inside, corners, here.leads, [a.leads, b.leads, c.leads], lines),
+      linesOf(polygon, inside, corners, here.bounds, [a.bounds, b.bounds, c.bounds], lines),
+      [a, b, c].every(({ gaps }) => gaps.every((gap) => !(Math.abs(gap) > rounding))),
+    ].every(Boolean);
+    if (!isStraight) {
+      const halves = halved(polygon);
+      if (halves) left.push(...halves);
+      else {
+        unproved.push({ polygon, reason: 'curved' });
+        done += areaOf(polygon);
+      }
+      continue;
+    }
+    let cell = polygon;
+    for (const line of lines) {
+      const { above, below } = cut(cell, line);
+      // Rounding can have put the point itself on the other side by a hair.
+      if (above.length === 0) continue;
+      if (below.length > 0) left.push(below);
+      cell = above;
+    }
+    if (thickness(cell) < leastThickness) continue;
+    onCell({
+      polygon: cell,
+      form: form!,
+      inside: insideOf(cell),
+      play: (point) => {
+        solves++;
+        return playback.play(what, screenAt(point));
+      },
+    });
+    done += areaOf(cell);
+    progress?.(Math.min(1, done / whole));
+  }
+  return { solves, cells, unproved };
+}
+
+/**
+ * Adds the lines that cut a polygon: where a decision would come out the other way.
+ * @returns Whether every decision is an affine function of the size: the three corners give it, and the point inside agrees.
+ */
+function linesOf(
+  polygon: Polygon,
+  inside: Point,
+  corners: readonly [Point, Point, Point],
+  here: ArrayLike<number>,
+  [a, b, c]: readonly [ArrayLike<number>, ArrayLike<number>, ArrayLike<number>],
+  lines: Affine[],
+): boolean {
+  if (a.length !== here.length || b.length !== here.length || c.length !== here.length) return false;
+  const shares = polygon.map((point) => sharesAt(corners, point));
+  const own = sharesAt(corners, inside);
+  const cutting: { readonly line: Affine; readonly lost: number }[] = [];
+  for (let nth = 0; nth < here.length; nth++) {
+    // Bounds are as they are on either side.
+    const side = here[nth]! < 0 ? -1 : 1;
+    const [inA, inB, inC] = [side * a[nth]!, side * b[nth]!, side * c[nth]!];
+    const isPlain = Math.abs(here[nth]!) < Infinity;
+    // What is infinite or no number says nothing about the size, anywhere.
+    if (!isPlain) continue;
+    const most = Math.max(Math.abs(inA), Math.abs(inB), Math.abs(inC));
+    if (!(most < Infinity)) return false;
+    const expected = own[0] * inA + own[1] * inB + own[2] * inC;
+    if (Math.abs(expected - side * here[nth]!) > rounding * (1 + most)) return false;
+    if (most <= rounding) continue;
+    let least = Infinity;
+    for (const share of shares) {
+      const lead = share[0] * inA + share[1] * inB + share[2] * inC;
+      if (lead < least) least = lead;
+    }
+    if (least >= -rounding) continue;
+    cutting.push({ line: through(corners, [inA, inB, inC]), lost: -least });
+  }
+  for (const { line } of cutting) lines.push(line);
+  return true;
+}
+
+/** What a point is of three others: how much of each. */
+function sharesAt([a, b, c]: readonly [Point, Point, Point], { x, y }: Point): [number, number, number] {
+  const all = (b.x - a.x) * (c.y - a.y) - (c.x - a.x) * (b.y - a.y);
+  const ofB = ((x - a.x) * (c.y - a.y) - (c.x - a.x) * (y - a.y)) / all;
+  const ofC = ((b.x - a.x) * (y - a.y) - (x - a.x) * (b.y - a.y)) / all;
+  return [1 - ofB - ofC, ofB, ofC];
+}
+
+/** How far a surface is from each border of a condition, in px; above 0 or below, as it is. */
+function boundLeads(view: View, { width, height, scale }: Frame): number[] {
+  return view.conditions.flatMap((condition) =>
+    boundsOf(condition).map(({ of, at: limit }) => {
+      if (of === 'aspect') return (width - limit * height) * scale;
+      return ((of === 'width' ? width : height) - limit) * scale;
+    }),
+  );
+}
+
+/** The two halves of a polygon along its longer side; undefined where it is too small to be halved. */
+function halved(polygon: Polygon): readonly [Polygon, Polygon] | undefined {
+  const [xs, ys] = [polygon.map(({ x }) => x), polygon.map(({ y }) => y)];
+  const [left, right] = [Math.min(...xs), Math.max(...xs)];
+  const [top, bottom] = [Math.min(...ys), Math.max(...ys)];
+  if (Math.max(right - left, bottom - top) <= leastHalved) return undefined;
+  const line: Affine =
+    right - left > bottom - top
+      ? { x: 1, y: 0, c: -(left + right) / 2 }
+      : { x: 0, y: 1, c: -(top + bottom) / 2 };
+  const { above, below } = cut(polygon, line);
+  return above.length > 0 && below.length > 0 ? [above, below] : undefined;
+}

@@ -1,0 +1,155 @@
+/*
+ * Convex polygons in the plane of screens: across is the width of a screen, down its height, both in device px.
+ */
+
+export interface Point {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** The corners of a convex polygon, one after the other; empty where there is none. */
+export type Polygon = readonly Point[];
+
+/** A number that follows from the size of a screen: `x` times its width plus `y` times its height plus `c`, in px. */
+export interface Affine {
+  readonly x: number;
+  readonly y: number;
+  readonly c: number;
+}
+
+export function at({ x, y, c }: Affine, point: Point): number {
+  return x * point.x + y * point.y + c;
+}
+
+/** One less the other. */
+export function less(one: Affine, other: Affine): Affine {
+  return { x: one.x - other.x, y: one.y - other.y, c: one.c - other.c };
+}
+
+/** A number more, in px. */
+export function plus({ x, y, c }: Affine, more: number): Affine {
+  return { x, y, c: c + more };
+}
+
+export function negative({ x, y, c }: Affine): Affine {
+  return { x: -x, y: -y, c: -c };
+}
+
+/** Corners nearer to a line than this, in px, lie on it. */
+const onLine = 1e-7;
+
+/** How far a point is on the side of a line where it is above 0, in px of the plane. */
+function beyond(line: Affine, point: Point): number {
+  const steep = Math.hypot(line.x, line.y);
+  return steep < 1e-12 ? line.c : at(line, point) / steep;
+}
+
+/** The parts of a polygon on the two sides of a line: where the number is not below 0, and where it is not above. */
+export function cut(polygon: Polygon, line: Affine): { readonly above: Polygon; readonly below: Polygon } {
+  const sides = polygon.map((point) => {
+    const far = beyond(line, point);
+    return Math.abs(far) <= onLine ? 0 : far;
+  });
+  if (sides.every((side) => side >= 0)) return { above: polygon, below: [] };
+  if (sides.every((side) => side <= 0)) return { above: [], below: polygon };
+  const above: Point[] = [];
+  const below: Point[] = [];
+  polygon.forEach((point, nth) => {
+    const next = (nth + 1) % polygon.length;
+    const [here, there] = [sides[nth]!, sides[next]!];
+    if (here >= 0) above.push(point);
+    if (here <= 0) below.push(point);
+    if (here * there < 0) {
+      const other = polygon[next]!;
+      const share = here / (here - there);
+      const between = { x: point.x + (other.x - point.x) * share, y: point.y + (other.y - point.y) * share };
+      above.push(between);
+      below.push(between);
+    }
+  });
+  return { above, below };
+}
+
+/** What is left of a polygon where none of the numbers is below 0. */
+export function within(polygon: Polygon, all: readonly Affine[]): Polygon {
+  let left = polygon;
+  for (const line of all) {
+    if (left.length === 0) return left;
+    left = cut(left, line).above;
+  }
+  return left;
+}
+
+/** In px². */
+export function areaOf(polygon: Polygon): number {
+  let twice = 0;
+  polygon.forEach((point, nth) => {
+    const next = polygon[(nth + 1) % polygon.length]!;
+    twice += point.x * next.y - next.x * point.y;
+  });
+  return Math.abs(twice) / 2;
+}
+
+/** How thick a polygon is, about: its area by its longest side, in px. */
+export function thickness(polygon: Polygon): number {
+  let longest = 0;
+  polygon.forEach((point, nth) => {
+    const next = polygon[(nth + 1) % polygon.length]!;
+    longest = Math.max(longest, Math.hypot(next.x - point.x, next.y - point.y));
+  });
+  return longest === 0 ? 0 : areaOf(polygon) / longest;
+}
+
+/** A point inside that no round number draws a line through. */
+export function insideOf(polygon: Polygon): Point {
+  const golden = (Math.sqrt(5) - 1) / 2;
+  let [x, y, all] = [0, 0, 0];
+  polygon.forEach((point, nth) => {
+    const weight = 1 + (((nth + 1) * golden) % 1);
+    x += point.x * weight;
+    y += point.y * weight;
+    all += weight;
+  });
+  return { x: x / all, y: y / all };
+}
+
+/** The three corners that span the largest triangle. */
+export function widestThree(polygon: Polygon): readonly [Point, Point, Point] {
+  let best: readonly [Point, Point, Point] = [polygon[0]!, polygon[1]!, polygon[2]!];
+  let most = -1;
+  for (let a = 0; a < polygon.length; a++)
+    for (let b = a + 1; b < polygon.length; b++)
+      for (let c = b + 1; c < polygon.length; c++) {
+        const three = [polygon[a]!, polygon[b]!, polygon[c]!] as const;
+        const area = areaOf(three);
+        if (area > most) [best, most] = [three, area];
+      }
+  return best;
+}
+
+/** The number that is so much at each of three points. */
+export function through(
+  [a, b, c]: readonly [Point, Point, Point],
+  [atA, atB, atC]: readonly [number, number, number],
+): Affine {
+  const [bx, by, cx, cy] = [b.x - a.x, b.y - a.y, c.x - a.x, c.y - a.y];
+  const all = bx * cy - cx * by;
+  const x = ((atB - atA) * cy - (atC - atA) * by) / all;
+  const y = ((atC - atA) * bx - (atB - atA) * cx) / all;
+  return { x, y, c: atA - x * a.x - y * a.y };
+}
+
+export function contains(polygon: Polygon, point: Point, slack = onLine): boolean {
+  if (polygon.length < 3) return false;
+  let sign = 0;
+  for (let nth = 0; nth < polygon.length; nth++) {
+    const [from, to] = [polygon[nth]!, polygon[(nth + 1) % polygon.length]!];
+    const long = Math.hypot(to.x - from.x, to.y - from.y);
+    if (long === 0) continue;
+    const side = ((to.x - from.x) * (point.y - from.y) - (to.y - from.y) * (point.x - from.x)) / long;
+    if (Math.abs(side) <= slack) continue;
+    if (sign !== 0 && Math.sign(side) !== sign) return false;
+    sign = Math.sign(side);
+  }
+  return true;
+}

@@ -1,0 +1,260 @@
+import { Acceptances, checks, type CheckId, type ListedCheck } from '../checks/index.ts';
+import { FormScene } from '../scene/index.ts';
+import { makeScreen, type Screen, type ScreenSize } from '../screen/index.ts';
+import { lookAt, type Finding } from '../verdict/index.ts';
+import type { Form, Occasion, View, ViewLayout } from '../view/index.ts';
+import { CellScenes } from './cell-scenes.ts';
+import { explore, type Cell, type ExploreOptions, type UnprovedReason } from './cells.ts';
+import { at, contains, insideOf, thickness, within, type Affine, type Point, type Polygon } from './polygon.ts';
+import { traced } from './traced/index.ts';
+
+/** Screens of one kind, of any size: everything else about them, in px or as shares of their sides. */
+export interface Device extends Omit<ScreenSize, 'name' | 'title' | 'width' | 'height' | 'safe' | 'corners'> {
+  /** What its safe insets take: px, and shares of the width (left, right) or the height (top, bottom). */
+  readonly safe?: { readonly px: Insets; readonly shares: Insets };
+}
+
+type Insets = readonly [top: number, right: number, bottom: number, left: number];
+
+/** Sizes of screens: all between two, and between two aspects. */
+export interface Region {
+  readonly from: { readonly width: number; readonly height: number };
+  readonly to: { readonly width: number; readonly height: number };
+  /** Width divided by height; any if left out. */
+  readonly aspect?: { readonly least: number; readonly most: number };
+}
+
+/** Where one check fails of one widget, or of two. */
+export interface ProvedFinding {
+  /** As the check tells it at its worst size. */
+  readonly finding: Finding;
+  /** The sizes on which it fails: convex parts, which may overlap. */
+  readonly parts: readonly Polygon[];
+  /** The size the finding was made on. */
+  readonly worst: Point;
+}
+
+/** Sizes of which something is not proved. */
+export interface Gap {
+  readonly polygon: Polygon;
+  readonly reason: UnprovedReason | 'odd';
+  /** The check of which it is not; undefined where the layout itself is not known. */
+  readonly check: CheckId | undefined;
+}
+
+/** On which sizes of screens a view holds. */
+export interface Proof {
+  readonly view: string;
+  readonly occasion: Occasion;
+  readonly region: Polygon;
+  readonly findings: readonly ProvedFinding[];
+  readonly gaps: readonly Gap[];
+  /** What was found in the middle of cells by checks that are not proved: where else it is found is not known. */
+  readonly seen: readonly Finding[];
+  /** Cells in each of which the layout decides everything alike, and layouts that were solved. */
+  readonly cells: number;
+  readonly solves: number;
+}
+
+/** The checks of which a proof says where they fail; the others are looked at in the middle of each cell. */
+export const provedChecks: readonly CheckId[] = traced.map(({ check }) => check);
+
+/** The corners of a region. @throws RangeError where it has no area. */
+export function regionOf({ from, to, aspect }: Region): Polygon {
+  const box = [
+    { x: from.width, y: from.height },
+    { x: to.width, y: from.height },
+    { x: to.width, y: to.height },
+    { x: from.width, y: to.height },
+  ];
+  const limits: Affine[] = [];
+  if (aspect && aspect.least > 0) limits.push({ x: 1, y: -aspect.least, c: 0 });
+  if (aspect && aspect.most < Infinity) limits.push({ x: -1, y: aspect.most, c: 0 });
+  const region = to.width > from.width && to.height > from.height ? within(box, limits) : [];
+  if (region.length < 3 || thickness(region) < 1)
+    throw new RangeError('no screen, or only a line of them, is that large and has that aspect');
+  return region;
+}
+
+/** One screen of a device. */
+export function screenOf(device: Device, { x: width, y: height }: Point): Screen {
+  const { safe, ...rest } = device;
+  const insets = safe?.px.map((px, nth) => px + safe.shares[nth]! * (nth % 2 === 0 ? height : width));
+  return makeScreen({
+    ...rest,
+    width,
+    height,
+    ...(insets && { safe: insets as unknown as Insets }),
+  });
+}
+
+/** What is known of one check of one widget, from all cells. */
+interface Found {
+  readonly check: CheckId;
+  readonly widget: string;
+  readonly other: string | undefined;
+  readonly parts: { readonly polygon: Polygon; readonly deepest: Point; readonly depth: number }[];
+}
+
+/**
+ * Proves on which sizes of screens a view holds (docs/proof.md).
+ * @param open Opens the view; called twice, as the recording solver wants one for itself.
+ * @throws RangeError for a region without area.
+ */
+export function proveView(
+  open: () => View,
+  device: Device,
+  region: Region,
+  options: ExploreOptions = {},
+): Proof {
+  const corners = regionOf(region);
+  const screenAt = (point: Point) => screenOf(device, point);
+  const [recorded, plain] = [open(), open()];
+  let standing: ViewLayout | undefined;
+  const { width, height } = plain.reference;
+  const onReference = () => (standing ??= plain.layoutOn({ width, height }));
+  const forms = new Map<Form, FormScene>();
+  const found = new Map<string, Found>();
+  const gaps: Gap[] = [];
+  const looks = new Looks(plain, screenAt);
+  const acceptances = new Acceptances();
+  const oneCell = (cell: Cell) => {
+    let form = forms.get(cell.form);
+    if (!form) forms.set(cell.form, (form = new FormScene(cell.form.tree)));
+    const middle = plain.layoutOn(screenAt(cell.inside));
+    const scenes = new CellScenes(cell, recorded, form, middle, onReference);
+    const { widgets } = cell.form.tree;
+    for (const { check, trace } of traced) {
+      const fails = new Set<number>();
+      trace(scenes, ({ widget, other, where }) => {
+        if (where.some((number) => scenes.range(number)[1] <= 0)) return;
+        const polygon = within(cell.polygon, where);
+        if (polygon.length < 3 || thickness(polygon) < thinnest) return;
+        if (acceptances.take(check, widgets[widget]!, widgets)) return;
+        if (other !== undefined && acceptances.take(check, widgets[other]!, widgets)) return;
+        if (contains(polygon, cell.inside)) fails.add(widget);
+        const ids = [widgets[widget]!.id, other === undefined ? undefined : widgets[other]!.id] as const;
+        const key = [check, ...ids].join('\n');
+        let known = found.get(key);
+        if (!known) found.set(key, (known = { check, widget: ids[0], other: ids[1], parts: [] }));
+        known.parts.push({ polygon, ...deepest(polygon, where) });
+      });
+      if (scenes.takeCurved().length > 0) gaps.push({ polygon: cell.polygon, reason: 'curved', check });
+      // The check itself is asked in the middle: what it says there and what the polygons say have to be the same.
+      else if (looks.at(cell.inside).some((one) => one.check === check) !== fails.size > 0)
+        gaps.push({ polygon: cell.polygon, reason: 'odd', check });
+    }
+    looks.note(cell.inside);
+  };
+  const explored = explore(recorded, screenAt, corners, oneCell, options);
+  return {
+    view: plain.name,
+    occasion: plain.occasion,
+    region: corners,
+    findings: [...found.values()].flatMap((one) => told(one, looks, gaps)),
+    gaps: [...explored.unproved.map((one): Gap => ({ ...one, check: undefined })), ...gaps],
+    seen: looks.others,
+    cells: explored.cells,
+    solves: explored.solves,
+  };
+}
+
+/** Parts thinner than this, in px, are what rounding leaves. */
+const thinnest = 1e-3;
+
+/** The point of a polygon at which the least of some numbers is largest, among its corners and its inside. */
+function deepest(
+  polygon: Polygon,
+  where: readonly Affine[],
+): { readonly deepest: Point; readonly depth: number } {
+  const inside = insideOf(polygon);
+  let [best, depth] = [inside, -Infinity];
+  for (const corner of [inside, ...polygon]) {
+    // A corner itself belongs to other cells too.
+    const point = { x: corner.x + (inside.x - corner.x) * 0.001, y: corner.y + (inside.y - corner.y) * 0.001 };
+    const least = Math.min(...where.map((number) => at(number, point)));
+    if (least > depth) [best, depth] = [point, least];
+  }
+  return { deepest: best, depth };
+}
+
+/** What is told of a finding: as the check tells it where it is worst. */
+function told(found: Found, looks: Looks, gaps: Gap[]): readonly ProvedFinding[] {
+  const byDepth = found.parts.toSorted((a, b) => b.depth - a.depth);
+  let isElsewhere = false;
+  for (const { deepest: point } of byDepth.slice(0, mostAsked)) {
+    const there = looks.at(point).filter(({ check }) => check === found.check);
+    const same = there.find(
+      ({ widget, other }) =>
+        widget === found.widget && (other === found.other || found.other === undefined || other === undefined),
+    );
+    if (same)
+      return [{ finding: same, parts: found.parts.map(({ polygon }) => polygon), worst: point }];
+    if (there.length > 0) isElsewhere = true;
+  }
+  // Told of something else there: of what it is in, or of another widget of the same two branches.
+  if (isElsewhere) return [];
+  for (const { polygon } of found.parts) gaps.push({ polygon, reason: 'odd', check: found.check });
+  return [];
+}
+
+/** Sizes at which the check itself is asked for the words of one finding. */
+const mostAsked = 3;
+
+/** What the checks say on single sizes; each is asked once. */
+class Looks {
+  readonly #view: View;
+  readonly #screenAt: (point: Point) => Screen;
+  readonly #known = new Map<string, readonly Finding[]>();
+  readonly #others = new Map<string, Finding>();
+
+  constructor(view: View, screenAt: (point: Point) => Screen) {
+    this.#view = view;
+    this.#screenAt = screenAt;
+  }
+
+  at(point: Point): readonly Finding[] {
+    return this.#ask(point, provedList);
+  }
+
+  #ask(point: Point, list: readonly ListedCheck[]): readonly Finding[] {
+    const key = `${point.x} ${point.y}`;
+    let found = this.#known.get(key);
+    if (!found) this.#known.set(key, (found = lookAt(this.#view, [this.#screenAt(point)], list).findings));
+    return found;
+  }
+
+  /** Asks the other checks too. */
+  note(point: Point): void {
+    for (const finding of lookAt(this.#view, [this.#screenAt(point)], otherList).findings) {
+      if (finding.outcome !== 'failed') continue;
+      const key = [finding.check, finding.widget, finding.other].join('\n');
+      if (!this.#others.has(key)) this.#others.set(key, finding);
+    }
+  }
+
+  get others(): readonly Finding[] {
+    return [...this.#others.values()];
+  }
+}
+
+const provedList = checks.filter(({ id }) => provedChecks.includes(id));
+const otherList = checks.filter(({ id }) => !provedChecks.includes(id));
+
+/** The share of a region that polygons cover together, by a grid of so many points. */
+export function shareOf(region: Polygon, parts: readonly Polygon[], across = 200): number {
+  const [xs, ys] = [region.map(({ x }) => x), region.map(({ y }) => y)];
+  const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  let [all, covered] = [0, 0];
+  for (let nth = 0; nth < across * across; nth++) {
+    const point = {
+      x: left + ((right - left) * ((nth % across) + 0.5)) / across,
+      y: top + ((bottom - top) * (Math.floor(nth / across) + 0.5)) / across,
+    };
+    if (!contains(region, point)) continue;
+    all++;
+    if (parts.some((part) => contains(part, point))) covered++;
+  }
+  return all === 0 ? 0 : covered / all;
+}
+

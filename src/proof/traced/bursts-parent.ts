@@ -1,0 +1,18 @@
+import { checkOf, isHeld } from '../../checks/index.ts';
+import { common, reachesOver } from './boxes.ts';
+import type { Traced } from './traced.ts';
+
+const { id, limit } = checkOf('bursts-parent');
+
+export const burstsParent: Traced = {
+  check: id,
+  trace(cell, fails) {
+    for (const widget of cell.middle.widgets) {
+      const { index, parent } = widget;
+      if (!isHeld(cell.middle, widget)) continue;
+      const own = [cell.border(index)];
+      for (const over of reachesOver(own, cell.border(parent), limit))
+        fails({ widget: index, other: parent, where: [...over, ...common(own)] });
+    }
+  },
+};

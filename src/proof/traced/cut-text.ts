@@ -1,0 +1,42 @@
+import { checkOf, isMeant, textRoom } from '../../checks/index.ts';
+import { less, plus } from '../polygon.ts';
+import type { Traced } from './traced.ts';
+
+const { id, limit } = checkOf('cut-text');
+
+export const cutText: Traced = {
+  check: id,
+  trace(cell, fails) {
+    for (const text of cell.form.texts) {
+      const { index: widget } = text;
+      for (const axis of ['x', 'y'] as const)
+        fails({
+          widget,
+          where: [plus(cell.number(widget, (subject) => textRoom(subject, text).over[axis]), -limit)],
+        });
+      if (textRoom(cell.middle, text).dropped > 0)
+        fails({
+          widget,
+          where: [
+            plus(
+              cell.number(widget, ({ layout }) => text.text.lineHeight * layout.scale(widget)),
+              -limit,
+            ),
+          ],
+        });
+      const cutters = cell.cutters(widget);
+      if (cutters.length === 0) continue;
+      const ink = cell.box(widget, (subject) => subject.textRect(widget));
+      for (const cutter of cutters) {
+        const over = {
+          left: less(cutter.left, ink.left),
+          right: less(ink.right, cutter.right),
+          top: less(cutter.top, ink.top),
+          bottom: less(ink.bottom, cutter.bottom),
+        };
+        for (const edge of ['left', 'right', 'top', 'bottom'] as const)
+          if (!isMeant(text, cell.middle, edge)) fails({ widget, where: [plus(over[edge], -limit)] });
+      }
+    }
+  },
+};

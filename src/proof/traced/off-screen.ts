@@ -1,0 +1,17 @@
+import { checkOf } from '../../checks/index.ts';
+import { common, reachesOver } from './boxes.ts';
+import type { Traced } from './traced.ts';
+
+const { id, limit } = checkOf('off-screen');
+
+export const offScreen: Traced = {
+  check: id,
+  trace(cell, fails) {
+    const screen = cell.box(0, ({ screenRect }) => screenRect);
+    for (const widget of cell.form.painted) {
+      const seen = cell.seen(widget);
+      for (const over of reachesOver(seen, screen, limit))
+        fails({ widget, where: [...over, ...common(seen)] });
+    }
+  },
+};

@@ -1,0 +1,22 @@
+import { checkOf, mayBleed } from '../../checks/index.ts';
+import { common, reachesOver } from './boxes.ts';
+import type { Traced } from './traced.ts';
+
+const { id, limit } = checkOf('outside-safe-area');
+
+export const outsideSafeArea: Traced = {
+  check: id,
+  trace(cell, fails) {
+    const { safe } = cell.middle.screen;
+    if (safe.left + safe.right + safe.top + safe.bottom === 0) return;
+    const screen = cell.box(0, ({ screenRect }) => screenRect);
+    const inner = cell.box(0, ({ safeRect }) => safeRect);
+    for (const widget of cell.form.painted) {
+      if (mayBleed(cell.middle, cell.middle.widgets[widget]!)) continue;
+      // What lies outside of the screen is the business of another check.
+      const seen = [...cell.seen(widget), screen];
+      for (const over of reachesOver(seen, inner, limit))
+        fails({ widget, where: [...over, ...common(seen)] });
+    }
+  },
+};

@@ -1,0 +1,40 @@
+import { branchesApart, checkOf } from '../../checks/index.ts';
+import type { Box, CellScenes } from '../cell-scenes.ts';
+import { sharedBy } from './boxes.ts';
+import type { Traced } from './traced.ts';
+
+const { id, limit } = checkOf('overlap');
+
+export const overlap: Traced = {
+  check: id,
+  trace(cell, fails) {
+    const { painted } = cell.form;
+    const reaches = painted.map((widget) => reachOf(cell, cell.own(widget)));
+    // What ends, anywhere in the cell, before the next one starts meets nothing after it.
+    const order = painted.map((_, nth) => nth).sort((a, b) => reaches[a]!.left - reaches[b]!.left);
+    for (let from = 0; from < order.length; from++) {
+      const one = reaches[order[from]!]!;
+      for (let next = from + 1; next < order.length; next++) {
+        const other = reaches[order[next]!]!;
+        if (other.left >= one.right) break;
+        if (other.top >= one.bottom || one.top >= other.bottom) continue;
+        const [first, second] = [painted[order[from]!]!, painted[order[next]!]!];
+        const pair = { widget: Math.min(first, second), other: Math.max(first, second) };
+        if (cell.form.isWithin(pair.other, pair.widget)) continue;
+        const where = sharedBy(cell.seen(pair.widget), cell.seen(pair.other), limit);
+        if (where.some((number) => cell.range(number)[1] <= 0)) continue;
+        if (branchesApart(cell.middle, pair.widget, pair.other)) fails({ ...pair, where });
+      }
+    }
+  },
+};
+
+/** All that a box takes up on any screen of a cell. */
+function reachOf(cell: CellScenes, { left, top, right, bottom }: Box) {
+  return {
+    left: cell.range(left)[0],
+    top: cell.range(top)[0],
+    right: cell.range(right)[1],
+    bottom: cell.range(bottom)[1],
+  };
+}

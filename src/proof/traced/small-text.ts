@@ -1,0 +1,17 @@
+import { capitalPx, checkOf, pxOfArc } from '../../checks/index.ts';
+import { negative, plus } from '../polygon.ts';
+import type { Traced } from './traced.ts';
+
+const { id, limit } = checkOf('small-text');
+
+export const smallText: Traced = {
+  check: id,
+  trace(cell, fails) {
+    const least = pxOfArc(limit, cell.middle.screen);
+    for (const { index: widget } of cell.form.texts) {
+      if (!cell.middle.isSeen(widget)) continue;
+      const high = cell.number(widget, (subject) => capitalPx(subject, widget));
+      fails({ widget, where: [plus(negative(high), least)] });
+    }
+  },
+};

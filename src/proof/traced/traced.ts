@@ -1,0 +1,18 @@
+import type { CheckId } from '../../checks/index.ts';
+import type { CellScenes } from '../cell-scenes.ts';
+import type { Affine } from '../polygon.ts';
+
+/** Sizes of a cell on which a check fails: where every number is above 0, in px. */
+export interface Failing {
+  readonly widget: number;
+  /** The other widget, where two are concerned. */
+  readonly other?: number;
+  readonly where: readonly Affine[];
+}
+
+/** A check whose failing sizes are known as polygons. One file each; {@link traced} lists them. */
+export interface Traced {
+  readonly check: CheckId;
+  /** Calls with the sizes of a cell on which the check fails, as parts that may overlap. */
+  trace(cell: CellScenes, fails: (failing: Failing) => void): void;
+}
