@@ -13,6 +13,11 @@ export interface Box {
   readonly bottom: Affine;
 }
 
+interface KeptBox {
+  readonly box: Box;
+  readonly isCurved: boolean;
+}
+
 /** How far the three screens a number is read on are drawn from the corners of a cell to its inside, as a share. */
 const inwards = 0.02;
 /** A number that is further from a line through three others, in px, is not on it. */
@@ -30,8 +35,8 @@ export class CellScenes {
   readonly #points: readonly [Point, Point, Point];
   readonly #inside: Point;
   readonly #three: readonly [Subject, Subject, Subject];
-  readonly #own = new Map<number, Box>();
-  readonly #borders = new Map<number, Box>();
+  readonly #own = new Map<number, KeptBox>();
+  readonly #borders = new Map<number, KeptBox>();
   #curved = new Set<number>();
 
   /** @param view Its plan is the cell's. @param onReference The view laid out on its reference. */
@@ -92,12 +97,26 @@ export class CellScenes {
 
   /** The border box. */
   border(widget: number): Box {
-    return kept(this.#borders, widget, () => this.box(widget, (subject) => subject.rect(widget)));
+    return this.#kept(this.#borders, widget, (subject) => subject.rect(widget));
   }
 
   /** What is drawn of a widget, before anything cuts it off. */
   own(widget: number): Box {
-    return kept(this.#own, widget, () => this.box(widget, (subject) => subject.ownRect(widget)));
+    return this.#kept(this.#own, widget, (subject) => subject.ownRect(widget));
+  }
+
+  #kept(known: Map<number, KeptBox>, widget: number, read: (subject: Subject) => Rect): Box {
+    let kept = known.get(widget);
+    if (!kept) {
+      const before = this.#curved;
+      this.#curved = new Set();
+      const box = this.box(widget, read);
+      known.set(widget, (kept = { box, isCurved: this.#curved.size > 0 }));
+      this.#curved = before;
+    }
+    // Whoever reads it again learns it too.
+    if (kept.isCurved) this.#curved.add(widget);
+    return kept.box;
   }
 
   /** What is seen of a widget is what all of these have in common. */
@@ -128,8 +147,3 @@ export class CellScenes {
   }
 }
 
-function kept(known: Map<number, Box>, widget: number, make: () => Box): Box {
-  let box = known.get(widget);
-  if (!box) known.set(widget, (box = make()));
-  return box;
-}

@@ -139,17 +139,40 @@ export function through(
   return { x, y, c: atA - x * a.x - y * a.y };
 }
 
-export function contains(polygon: Polygon, point: Point, slack = onLine): boolean {
-  if (polygon.length < 3) return false;
-  let sign = 0;
+/** How far a point is inside of a polygon, in px: its distance from the nearest border; below 0 outside of it. */
+export function depthIn(polygon: Polygon, point: Point): number {
+  if (polygon.length < 3) return -Infinity;
+  const middle = insideOf(polygon);
+  let least = Infinity;
   for (let nth = 0; nth < polygon.length; nth++) {
     const [from, to] = [polygon[nth]!, polygon[(nth + 1) % polygon.length]!];
     const long = Math.hypot(to.x - from.x, to.y - from.y);
-    if (long === 0) continue;
-    const side = ((to.x - from.x) * (point.y - from.y) - (to.y - from.y) * (point.x - from.x)) / long;
-    if (Math.abs(side) <= slack) continue;
-    if (sign !== 0 && Math.sign(side) !== sign) return false;
-    sign = Math.sign(side);
+    if (long < onLine) continue;
+    const side = (at: Point) =>
+      ((to.x - from.x) * (at.y - from.y) - (to.y - from.y) * (at.x - from.x)) / long;
+    const own = side(middle) < 0 ? -side(point) : side(point);
+    if (own < least) least = own;
   }
-  return true;
+  return least;
+}
+
+export function contains(polygon: Polygon, point: Point): boolean {
+  return depthIn(polygon, point) >= -onLine;
+}
+
+/** What is left of a polygon without another one, as convex parts; slivers thinner than `least`, in px, are left out. */
+export function without(polygon: Polygon, taken: Polygon, least: number): readonly Polygon[] {
+  const parts: Polygon[] = [];
+  let left = polygon;
+  const middle = insideOf(taken);
+  for (let nth = 0; nth < taken.length && left.length > 0; nth++) {
+    const [from, to] = [taken[nth]!, taken[(nth + 1) % taken.length]!];
+    const [x, y] = [from.y - to.y, to.x - from.x];
+    const line = { x, y, c: -(x * from.x + y * from.y) };
+    const { above, below } = cut(left, at(line, middle) < 0 ? negative(line) : line);
+    if (below.length > 2 && thickness(below) > least) parts.push(below);
+    left = above;
+  }
+  // The whole of it where the two have nothing in common.
+  return left.length > 2 && thickness(left) > least ? parts : [polygon];
 }

@@ -5,7 +5,18 @@ import { lookAt, type Finding } from '../verdict/index.ts';
 import type { Form, Occasion, View, ViewLayout } from '../view/index.ts';
 import { CellScenes } from './cell-scenes.ts';
 import { explore, type Cell, type ExploreOptions, type UnprovedReason } from './cells.ts';
-import { at, contains, insideOf, thickness, within, type Affine, type Point, type Polygon } from './polygon.ts';
+import {
+  areaOf,
+  at,
+  contains,
+  insideOf,
+  thickness,
+  within,
+  without,
+  type Affine,
+  type Point,
+  type Polygon,
+} from './polygon.ts';
 import { traced } from './traced/index.ts';
 
 /** Screens of one kind, of any size: everything else about them, in px or as shares of their sides. */
@@ -151,7 +162,7 @@ export function proveView(
     view: plain.name,
     occasion: plain.occasion,
     region: corners,
-    findings: [...found.values()].flatMap((one) => told(one, looks, gaps)),
+    findings: tellAll([...found.values()], looks, gaps),
     gaps: [...explored.unproved.map((one): Gap => ({ ...one, check: undefined })), ...gaps],
     seen: looks.others,
     cells: explored.cells,
@@ -171,31 +182,62 @@ function deepest(
   let [best, depth] = [inside, -Infinity];
   for (const corner of [inside, ...polygon]) {
     // A corner itself belongs to other cells too.
-    const point = { x: corner.x + (inside.x - corner.x) * 0.001, y: corner.y + (inside.y - corner.y) * 0.001 };
+    const point = {
+      x: corner.x + (inside.x - corner.x) * 0.001,
+      y: corner.y + (inside.y - corner.y) * 0.001,
+    };
     const least = Math.min(...where.map((number) => at(number, point)));
     if (least > depth) [best, depth] = [point, least];
   }
   return { deepest: best, depth };
 }
 
-/** What is told of a finding: as the check tells it where it is worst. */
-function told(found: Found, looks: Looks, gaps: Gap[]): readonly ProvedFinding[] {
-  const byDepth = found.parts.toSorted((a, b) => b.depth - a.depth);
-  let isElsewhere = false;
-  for (const { deepest: point } of byDepth.slice(0, mostAsked)) {
-    const there = looks.at(point).filter(({ check }) => check === found.check);
-    const same = there.find(
-      ({ widget, other }) =>
-        widget === found.widget && (other === found.other || found.other === undefined || other === undefined),
-    );
-    if (same)
-      return [{ finding: same, parts: found.parts.map(({ polygon }) => polygon), worst: point }];
-    if (there.length > 0) isElsewhere = true;
+/**
+ * What is told of findings: as the check tells them where they are worst. A check may tell two failings in one sentence: what a
+ * widget carries over an edge with it, two pairs of the same two branches. One whose every size is told of with another is left out.
+ */
+function tellAll(found: readonly Found[], looks: Looks, gaps: Gap[]): readonly ProvedFinding[] {
+  const told: ProvedFinding[] = [];
+  const others: Found[] = [];
+  for (const one of found) {
+    const points = one.parts
+      .toSorted((a, b) => b.depth - a.depth)
+      .slice(0, mostAsked)
+      .map(({ deepest: point }) => point);
+    const proved = tell(one, points, looks);
+    if (proved) told.push(proved);
+    else others.push(one);
   }
-  // Told of something else there: of what it is in, or of another widget of the same two branches.
-  if (isElsewhere) return [];
-  for (const { polygon } of found.parts) gaps.push({ polygon, reason: 'odd', check: found.check });
-  return [];
+  for (const one of others) {
+    const known = told.filter(({ finding }) => finding.check === one.check).flatMap(({ parts }) => parts);
+    let left: readonly Polygon[] = one.parts.map(({ polygon }) => polygon);
+    for (const part of known) left = left.flatMap((polygon) => without(polygon, part, thinnest));
+    if (left.length === 0) continue;
+    const points = left
+      .toSorted((a, b) => areaOf(b) - areaOf(a))
+      .slice(0, 4 * mostAsked)
+      .map(insideOf);
+    const proved = tell(one, points, looks);
+    if (proved) told.push(proved);
+    else gaps.push(...left.map((polygon): Gap => ({ polygon, reason: 'odd', check: one.check })));
+  }
+  return told;
+}
+
+/** A finding as the check tells it at the first of some sizes at which it does. */
+function tell(found: Found, points: readonly Point[], looks: Looks): ProvedFinding | undefined {
+  for (const point of points) {
+    const same = looks
+      .at(point)
+      .find(
+        ({ check, widget, other }) =>
+          check === found.check &&
+          widget === found.widget &&
+          (other === found.other || found.other === undefined || other === undefined),
+      );
+    if (same) return { finding: same, parts: found.parts.map(({ polygon }) => polygon), worst: point };
+  }
+  return undefined;
 }
 
 /** Sizes at which the check itself is asked for the words of one finding. */
@@ -257,4 +299,3 @@ export function shareOf(region: Polygon, parts: readonly Polygon[], across = 200
   }
   return all === 0 ? 0 : covered / all;
 }
-

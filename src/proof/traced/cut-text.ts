@@ -12,7 +12,12 @@ export const cutText: Traced = {
       for (const axis of ['x', 'y'] as const)
         fails({
           widget,
-          where: [plus(cell.number(widget, (subject) => textRoom(subject, text).over[axis]), -limit)],
+          where: [
+            plus(
+              cell.number(widget, (subject) => textRoom(subject, text).over[axis]),
+              -limit,
+            ),
+          ],
         });
       if (textRoom(cell.middle, text).dropped > 0)
         fails({
