@@ -83,7 +83,7 @@ export function explore(
       continue;
     }
     cells++;
-    const inside = insideOf(polygon);
+    let inside = insideOf(polygon);
     let form: Form | undefined;
     const what: Solved = {
       reference: view.reference,
@@ -96,7 +96,12 @@ export function explore(
       const frame = playback[how](what, screenAt(point));
       return { frame, leads: decisions.leads(), gaps: decisions.gaps(), bounds: boundLeads(view, frame) };
     };
-    const here = solved(inside, 'record');
+    let here = solved(inside, 'record');
+    for (let nth = 1; nth <= mostTries && isOnLine(here); nth++) {
+      form = undefined;
+      inside = insideOf(polygon, nth);
+      here = solved(inside, 'record');
+    }
     const corners = widestThree(polygon);
     const [a, b, c] = [solved(corners[0], 'play'), solved(corners[1], 'play'), solved(corners[2], 'play')];
     const lines: Affine[] = [];
@@ -136,6 +141,14 @@ export function explore(
     progress?.(Math.min(1, done / whole));
   }
   return { solves, cells, unproved };
+}
+
+/** Points of a part that are tried until one is on no line. */
+const mostTries = 4;
+
+/** Whether a point is on a line that divides conditions, so that it is on neither side of it. */
+function isOnLine({ bounds }: { readonly bounds: readonly number[] }): boolean {
+  return bounds.some((lead) => Math.abs(lead) <= rounding);
 }
 
 /**

@@ -100,12 +100,12 @@ export function thickness(polygon: Polygon): number {
   return longest === 0 ? 0 : areaOf(polygon) / longest;
 }
 
-/** A point inside that no round number draws a line through. */
-export function insideOf(polygon: Polygon): Point {
+/** A point well inside, which is on no line that round numbers draw. @param nth Another one for each number. */
+export function insideOf(polygon: Polygon, nth = 0): Point {
   const golden = (Math.sqrt(5) - 1) / 2;
   let [x, y, all] = [0, 0, 0];
-  polygon.forEach((point, nth) => {
-    const weight = 1 + (((nth + 1) * golden) % 1);
+  polygon.forEach((point, at) => {
+    const weight = 1 + (((at + 1 + nth) ** 2 * golden) % 1);
     x += point.x * weight;
     y += point.y * weight;
     all += weight;
