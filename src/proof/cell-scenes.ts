@@ -39,14 +39,11 @@ export class CellScenes {
   readonly #borders = new Map<number, KeptBox>();
   #curved = new Set<number>();
 
-  /** @param view Its plan is the cell's. @param onReference The view laid out on its reference. */
-  constructor(
-    cell: Cell,
-    view: View,
-    form: FormScene,
-    middle: ViewLayout,
-    onReference: () => ViewLayout,
-  ) {
+  /**
+   * @param view Its plan is the cell's. @param middle The view laid out well inside, by the ordinary solver.
+   * @param onReference The view laid out on its reference.
+   */
+  constructor(cell: Cell, view: View, form: FormScene, middle: Subject, onReference: () => ViewLayout) {
     this.polygon = cell.polygon;
     this.form = form;
     const { inside } = cell;
@@ -62,7 +59,7 @@ export class CellScenes {
       return new Subject(new ViewLayout(view, cell.form, layout), form, onReference);
     };
     this.#three = [scene(this.#points[0]), scene(this.#points[1]), scene(this.#points[2])];
-    this.middle = new Subject(middle, form, onReference);
+    this.middle = middle;
   }
 
   /** Takes out the widgets of which a number was not what three others make it since this was last asked. */
@@ -121,15 +118,17 @@ export class CellScenes {
 
   /** What is seen of a widget is what all of these have in common. */
   seen(widget: number): readonly Box[] {
-    const clips = this.middle.clipRects(widget);
-    return [
-      this.own(widget),
-      ...clips.map((_, nth) => this.box(widget, (subject) => subject.clipRects(widget)[nth]!)),
-    ];
+    const own = this.own(widget);
+    return this.form.anyClips ? [own, ...this.#clipsOf(widget)] : [own];
+  }
+
+  #clipsOf(widget: number): readonly Box[] {
+    return this.middle.clippers(widget).map((index) => this.border(index));
   }
 
   /** What cuts it off for good, each by itself. */
   cutters(widget: number): readonly Box[] {
+    if (!this.form.anyClips) return [];
     return this.middle
       .cutterRects(widget)
       .map((_, nth) => this.box(widget, (subject) => subject.cutterRects(widget)[nth]!));
@@ -146,4 +145,3 @@ export class CellScenes {
     return [least, most];
   }
 }
-

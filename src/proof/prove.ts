@@ -1,7 +1,7 @@
-import { Acceptances, checks, type CheckId, type ListedCheck } from '../checks/index.ts';
+import { Acceptances, Subject, checks, type CheckId, type ListedCheck } from '../checks/index.ts';
 import { FormScene } from '../scene/index.ts';
 import { makeScreen, type Screen, type ScreenSize } from '../screen/index.ts';
-import { lookAt, type Finding } from '../verdict/index.ts';
+import { keyOf, lookAt, type Finding } from '../verdict/index.ts';
 import type { Form, Occasion, View, ViewLayout } from '../view/index.ts';
 import { CellScenes } from './cell-scenes.ts';
 import { explore, type Cell, type ExploreOptions, type UnprovedReason } from './cells.ts';
@@ -17,6 +17,7 @@ import {
   type Point,
   type Polygon,
 } from './polygon.ts';
+import { undecided } from './traced/boxes.ts';
 import { traced } from './traced/index.ts';
 
 /** Screens of one kind, of any size: everything else about them, in px or as shares of their sides. */
@@ -127,19 +128,21 @@ export function proveView(
   const forms = new Map<Form, FormScene>();
   const found = new Map<string, Found>();
   const gaps: Gap[] = [];
-  const looks = new Looks(plain, screenAt);
   const acceptances = new Acceptances();
+  const looks = new Looks(plain, screenAt, acceptances);
   const oneCell = (cell: Cell) => {
     let form = forms.get(cell.form);
     if (!form) forms.set(cell.form, (form = new FormScene(cell.form.tree)));
-    const middle = plain.layoutOn(screenAt(cell.inside));
+    const middle = new Subject(plain.layoutOn(screenAt(cell.inside)), form, onReference);
     const scenes = new CellScenes(cell, recorded, form, middle, onReference);
+    const said = looks.on(middle, provedList);
     const { widgets } = cell.form.tree;
     for (const { check, trace } of traced) {
       const fails = new Set<number>();
       trace(scenes, ({ widget, other, where }) => {
-        if (where.some((number) => scenes.range(number)[1] <= 0)) return;
-        const polygon = within(cell.polygon, where);
+        const cutting = undecided(scenes, where);
+        if (!cutting) return;
+        const polygon = within(cell.polygon, cutting);
         if (polygon.length < 3 || thickness(polygon) < thinnest) return;
         if (acceptances.take(check, widgets[widget]!, widgets)) return;
         if (other !== undefined && acceptances.take(check, widgets[other]!, widgets)) return;
@@ -148,14 +151,13 @@ export function proveView(
         const key = [check, ...ids].join('\n');
         let known = found.get(key);
         if (!known) found.set(key, (known = { check, widget: ids[0], other: ids[1], parts: [] }));
-        known.parts.push({ polygon, ...deepest(polygon, where) });
+        known.parts.push({ polygon, ...deepest(polygon, cutting) });
       });
       if (scenes.takeCurved().length > 0) gaps.push({ polygon: cell.polygon, reason: 'curved', check });
       // The check itself is asked in the middle: what it says there and what the polygons say have to be the same.
-      else if (looks.at(cell.inside).some((one) => one.check === check) !== fails.size > 0)
-        gaps.push({ polygon: cell.polygon, reason: 'odd', check });
+      else if (said.has(check) !== fails.size > 0) gaps.push({ polygon: cell.polygon, reason: 'odd', check });
     }
-    looks.note(cell.inside);
+    looks.note(middle, cell.inside);
   };
   const explored = explore(recorded, screenAt, corners, oneCell, options);
   return {
@@ -226,12 +228,12 @@ function tellAll(found: readonly Found[], looks: Looks, gaps: Gap[]): readonly P
 
 /** A finding as the check tells it at the first of some sizes at which it does. */
 function tell(found: Found, points: readonly Point[], looks: Looks): ProvedFinding | undefined {
+  const check = provedList.find(({ id }) => id === found.check)!;
   for (const point of points) {
     const same = looks
-      .at(point)
+      .at(point, check)
       .find(
-        ({ check, widget, other }) =>
-          check === found.check &&
+        ({ widget, other }) =>
           widget === found.widget &&
           (other === found.other || found.other === undefined || other === undefined),
       );
@@ -243,40 +245,67 @@ function tell(found: Found, points: readonly Point[], looks: Looks): ProvedFindi
 /** Sizes at which the check itself is asked for the words of one finding. */
 const mostAsked = 3;
 
-/** What the checks say on single sizes; each is asked once. */
+/** What the checks themselves say on single sizes. */
 class Looks {
   readonly #view: View;
   readonly #screenAt: (point: Point) => Screen;
+  readonly #acceptances: Acceptances;
   readonly #known = new Map<string, readonly Finding[]>();
-  readonly #others = new Map<string, Finding>();
+  /** By check and widgets: the first size that something was seen on. */
+  readonly #noted = new Map<string, { readonly check: ListedCheck; readonly point: Point }>();
 
-  constructor(view: View, screenAt: (point: Point) => Screen) {
+  constructor(view: View, screenAt: (point: Point) => Screen, acceptances: Acceptances) {
     this.#view = view;
     this.#screenAt = screenAt;
+    this.#acceptances = acceptances;
   }
 
-  at(point: Point): readonly Finding[] {
-    return this.#ask(point, provedList);
-  }
-
-  #ask(point: Point, list: readonly ListedCheck[]): readonly Finding[] {
-    const key = `${point.x} ${point.y}`;
+  /** The findings of a check on a size. */
+  at(point: Point, check: ListedCheck): readonly Finding[] {
+    const key = `${point.x} ${point.y} ${check.id}`;
     let found = this.#known.get(key);
-    if (!found) this.#known.set(key, (found = lookAt(this.#view, [this.#screenAt(point)], list).findings));
+    if (!found) this.#known.set(key, (found = lookAt(this.#view, [this.#screenAt(point)], [check]).findings));
     return found;
   }
 
-  /** Asks the other checks too. */
-  note(point: Point): void {
-    for (const finding of lookAt(this.#view, [this.#screenAt(point)], otherList).findings) {
-      if (finding.outcome !== 'failed') continue;
-      const key = [finding.check, finding.widget, finding.other].join('\n');
-      if (!this.#others.has(key)) this.#others.set(key, finding);
-    }
+  /** Which checks fail, and of which widgets. */
+  on(subject: Subject, list: readonly ListedCheck[]): ReadonlyMap<CheckId, readonly string[]> {
+    const failing = new Map<CheckId, string[]>();
+    const { widgets } = subject;
+    for (const check of list)
+      check.run(subject, check.limit, ({ outcome, widget, other }) => {
+        if (outcome !== 'failed') return;
+        if (this.#acceptances.take(check.id, widgets[widget]!, widgets)) return;
+        if (other !== undefined && this.#acceptances.take(check.id, widgets[other]!, widgets)) return;
+        const pair = [widgets[widget]!.id, other === undefined ? '' : widgets[other]!.id].join('\n');
+        failing.set(check.id, [...(failing.get(check.id) ?? []), pair]);
+      });
+    return failing;
   }
 
+  /** Asks the checks that are not proved. */
+  note(subject: Subject, point: Point): void {
+    for (const [id, pairs] of this.on(subject, otherList))
+      for (const pair of pairs) {
+        const key = `${id}\n${pair}`;
+        if (!this.#noted.has(key))
+          this.#noted.set(key, { check: otherList.find((one) => one.id === id)!, point });
+      }
+  }
+
+  /** What checks that are not proved were seen to say. */
   get others(): readonly Finding[] {
-    return [...this.#others.values()];
+    const told = new Set<string>();
+    return [...this.#noted].flatMap(([key, { check, point }]) => {
+      const [, widget, other] = key.split('\n');
+      const found = this.at(point, check).find(
+        (one) => one.outcome === 'failed' && one.widget === widget && (one.other ?? '') === other,
+      );
+      const own = found && keyOf(found);
+      if (!found || told.has(own!)) return [];
+      told.add(own!);
+      return [found];
+    });
   }
 }
 

@@ -204,28 +204,23 @@ export class Scene {
     return this.form.turned[index] ? this.#turn(widget, whole) : whole;
   }
 
-  /** What cuts a widget off, one rectangle for each that does: what is seen is what they all leave. */
-  clipRects(index: number): readonly Rect[] {
-    return this.#around(index, ({ rect }) => rect);
+  /** The widgets around one that cut it off, from the innermost: what is seen of it is what their border boxes all leave. */
+  clippers(index: number): readonly number[] {
+    const found: number[] = [];
+    for (let at = this.tree.widgets[index]!.parent; at >= 0; at = this.tree.widgets[at]!.parent)
+      if (clips(this.tree.widgets[at]!)) found.push(at);
+    return found;
   }
 
-  /** The same of what cuts it off for good: without their ends along the axes that something inside of them scrolls. */
+  /** The border boxes of those, without their ends along the axes that something inside of them scrolls: what is lost is lost there. */
   cutterRects(index: number): readonly Rect[] {
-    return this.#around(index, ({ rect, scrolls }) => unboundedAll(rect, scrolls));
-  }
-
-  #around(
-    index: number,
-    bounds: (one: { readonly rect: Rect; readonly scrolls: readonly Scroll[] }) => Rect | undefined,
-  ): readonly Rect[] {
-    if (!this.form.anyClips) return [];
     const found: Rect[] = [];
     const scrolls: Scroll[] = [];
     for (let at = this.tree.widgets[index]!.parent; at >= 0; at = this.tree.widgets[at]!.parent) {
       const widget = this.tree.widgets[at]!;
       const scroll = 'scroll' in widget.source ? widget.source.scroll : undefined;
       if (scroll !== undefined) scrolls.push(scroll);
-      const rect = clips(widget) ? bounds({ rect: this.rect(at), scrolls }) : undefined;
+      const rect = clips(widget) ? unboundedAll(this.rect(at), scrolls) : undefined;
       if (rect) found.push(rect);
     }
     return found;

@@ -1,11 +1,33 @@
-import type { Box } from '../cell-scenes.ts';
+import type { Box, CellScenes } from '../cell-scenes.ts';
 import { less, plus, type Affine } from '../polygon.ts';
 
+/** Numbers that have to be above 0 all together; undefined where one of them never is. */
+type All = readonly Affine[] | undefined;
+
+/** Those of some numbers that are not above 0 on every screen of a cell; undefined where one of them is on none. */
+export function undecided(cell: CellScenes, numbers: Iterable<Affine>): All {
+  const left: Affine[] = [];
+  for (const number of numbers) {
+    const [least, most] = cell.range(number);
+    if (most <= 0) return undefined;
+    if (least <= 0) left.push(number);
+  }
+  return left;
+}
+
 /** Above 0 where all of these boxes have an area in common: what is seen of a widget has one. */
-export function common(boxes: readonly Box[]): readonly Affine[] {
-  return boxes.flatMap((one) =>
-    boxes.flatMap((other) => [less(one.right, other.left), less(one.bottom, other.top)]),
-  );
+export function* common(boxes: readonly Box[]): Generator<Affine> {
+  for (const one of boxes)
+    for (const other of boxes) {
+      yield less(one.right, other.left);
+      yield less(one.bottom, other.top);
+    }
+}
+
+/** Some numbers after others. */
+export function* both(first: Iterable<Affine>, then: Iterable<Affine>): Generator<Affine> {
+  yield* first;
+  yield* then;
 }
 
 /**
@@ -26,13 +48,15 @@ export function reachesOver(
   ];
 }
 
-/** Above 0 where what both have in common is wider and higher than a limit, in px. */
-export function sharedBy(one: readonly Box[], other: readonly Box[], limit: number): readonly Affine[] {
-  const all = [...one, ...other];
-  return all.flatMap((first) =>
-    all.flatMap((second) => [
-      plus(less(first.right, second.left), -limit),
-      plus(less(first.bottom, second.top), -limit),
-    ]),
-  );
+/** Above 0 where what both have in common is wider and higher than a limit, in px. The first boxes of both come first. */
+export function* sharedBy(one: readonly Box[], other: readonly Box[], limit: number): Generator<Affine> {
+  for (const first of one)
+    for (const second of other) {
+      yield plus(less(first.right, second.left), -limit);
+      yield plus(less(second.right, first.left), -limit);
+      yield plus(less(first.bottom, second.top), -limit);
+      yield plus(less(second.bottom, first.top), -limit);
+    }
+  for (const boxes of [one, other])
+    if (boxes.length > 1) for (const number of common(boxes)) yield plus(number, -limit);
 }

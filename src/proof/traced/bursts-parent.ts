@@ -1,5 +1,5 @@
 import { checkOf, isHeld } from '../../checks/index.ts';
-import { common, reachesOver } from './boxes.ts';
+import { both, common, reachesOver } from './boxes.ts';
 import type { Traced } from './traced.ts';
 
 const { id, limit } = checkOf('bursts-parent');
@@ -12,7 +12,7 @@ export const burstsParent: Traced = {
       if (!isHeld(cell.middle, widget)) continue;
       const own = [cell.border(index)];
       for (const over of reachesOver(own, cell.border(parent), limit))
-        fails({ widget: index, other: parent, where: [...over, ...common(own)] });
+        fails({ widget: index, other: parent, where: both(over, common(own)) });
     }
   },
 };

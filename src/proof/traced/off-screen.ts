@@ -1,5 +1,5 @@
 import { checkOf } from '../../checks/index.ts';
-import { common, reachesOver } from './boxes.ts';
+import { both, common, reachesOver } from './boxes.ts';
 import type { Traced } from './traced.ts';
 
 const { id, limit } = checkOf('off-screen');
@@ -10,8 +10,7 @@ export const offScreen: Traced = {
     const screen = cell.box(0, ({ screenRect }) => screenRect);
     for (const widget of cell.form.painted) {
       const seen = cell.seen(widget);
-      for (const over of reachesOver(seen, screen, limit))
-        fails({ widget, where: [...over, ...common(seen)] });
+      for (const over of reachesOver(seen, screen, limit)) fails({ widget, where: both(over, common(seen)) });
     }
   },
 };

@@ -1,6 +1,6 @@
 import { branchesApart, checkOf } from '../../checks/index.ts';
 import type { Box, CellScenes } from '../cell-scenes.ts';
-import { sharedBy } from './boxes.ts';
+import { sharedBy, undecided } from './boxes.ts';
 import type { Traced } from './traced.ts';
 
 const { id, limit } = checkOf('overlap');
@@ -21,9 +21,8 @@ export const overlap: Traced = {
         const [first, second] = [painted[order[from]!]!, painted[order[next]!]!];
         const pair = { widget: Math.min(first, second), other: Math.max(first, second) };
         if (cell.form.isWithin(pair.other, pair.widget)) continue;
-        const where = sharedBy(cell.seen(pair.widget), cell.seen(pair.other), limit);
-        if (where.some((number) => cell.range(number)[1] <= 0)) continue;
-        if (branchesApart(cell.middle, pair.widget, pair.other)) fails({ ...pair, where });
+        const where = undecided(cell, sharedBy(cell.seen(pair.widget), cell.seen(pair.other), limit));
+        if (where && branchesApart(cell.middle, pair.widget, pair.other)) fails({ ...pair, where });
       }
     }
   },

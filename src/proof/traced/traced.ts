@@ -7,7 +7,7 @@ export interface Failing {
   readonly widget: number;
   /** The other widget, where two are concerned. */
   readonly other?: number;
-  readonly where: readonly Affine[];
+  readonly where: Iterable<Affine>;
 }
 
 /** A check whose failing sizes are known as polygons. One file each; {@link traced} lists them. */
