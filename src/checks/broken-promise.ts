@@ -3,6 +3,7 @@ import type { PromiseSource, ViewSource } from '../document/index.ts';
 import { keyPointer } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { promiseKinds, type PromiseKey } from './promise-kinds.ts';
+import type { Subject } from './subject/subject.ts';
 
 const keys = Object.keys(promiseKinds) as PromiseKey[];
 
@@ -21,40 +22,59 @@ export const promiseCheck = (promisesOf: (view: ViewSource) => readonly PromiseS
     severity: 'error',
     sentence: ({ facts }) => `breaks a promise: ${facts.broken}`,
     run(subject, _, report) {
-      const root = subject.widgets[0]!;
-      promisesOf(root.source as ViewSource).forEach((promise, nth) => {
-        const condition = promise.on && subject.form.once(`promise ${nth}`, () => readCondition(promise.on!));
-        if (condition && !holds(condition, subject.layout.frame)) return;
-        const about = namesOf(promise).flatMap((id) => {
-          const rect = subject.rectOf(id);
-          return rect ? [{ id, index: subject.indexOf(id)!, rect }] : [];
+      const promises = promisesOf(subject.widgets[0]!.source as ViewSource);
+      for (const { key, promise, about, pointer } of promisesIn(subject, promises)) {
+        const named = about.map((index) => {
+          const { id } = subject.widgets[index]!;
+          return { id, index, rect: subject.rect(index) };
         });
-        const [first] = about;
-        // Of widgets that are not there on a screen, nothing is promised but that they are seen.
-        if (!first && promise.visible !== true) return;
-        const at = `${keyPointer(root, 'expect')}/${nth}`;
-        for (const key of keys) {
-          if (promise[key] === undefined) continue;
-          const broken = first
-            ? promiseKinds[key](promise, about, subject)
+        const broken =
+          about.length > 0
+            ? promiseKinds[key](promise, named, subject)
             : { measured: 1, text: `${namesOf(promise).join(' and ')} is not there` };
-          if (!broken) continue;
-          const { measured, text } = broken;
-          const reasons = [{ text: promise.because ?? 'it was promised', pointer: at }];
-          report({
-            outcome: 'failed',
-            widget: first?.index ?? 0,
-            measured,
-            facts: { broken: text },
-            at,
-            reasons,
-          });
-        }
-      });
+        if (!broken) continue;
+        const { measured, text } = broken;
+        const reasons = [{ text: promise.because ?? 'it was promised', pointer }];
+        report({
+          outcome: 'failed',
+          widget: about[0] ?? 0,
+          measured,
+          facts: { broken: text },
+          at: pointer,
+          reasons,
+        });
+      }
     },
   }) as const satisfies Check<Facts>;
 
 export const brokenPromise = promiseCheck(({ expect }) => expect ?? []);
+
+/** One thing that is promised of widgets that are there on a screen. */
+export interface PromisedHere {
+  readonly key: PromiseKey;
+  readonly promise: PromiseSource;
+  /** Indexes of the widgets it is about, in the order they are named; none where none of them is there, and one is promised to be. */
+  readonly about: readonly number[];
+  readonly pointer: string;
+}
+
+/** What a view promises on a screen. */
+export function promisesOn(subject: Subject): readonly PromisedHere[] {
+  return promisesIn(subject, (subject.widgets[0]!.source as ViewSource).expect ?? []);
+}
+
+function promisesIn(subject: Subject, promises: readonly PromiseSource[]): readonly PromisedHere[] {
+  const root = subject.widgets[0]!;
+  return promises.flatMap((promise, nth) => {
+    const condition = promise.on && subject.form.once(`promise ${nth}`, () => readCondition(promise.on!));
+    if (condition && !holds(condition, subject.layout.frame)) return [];
+    const about = namesOf(promise).flatMap((id) => subject.indexOf(id) ?? []);
+    // Of widgets that are not there on a screen, nothing is promised but that they are seen.
+    if (about.length === 0 && promise.visible !== true) return [];
+    const pointer = `${keyPointer(root, 'expect')}/${nth}`;
+    return keys.flatMap((key) => (promise[key] === undefined ? [] : [{ key, promise, about, pointer }]));
+  });
+}
 
 /** The ids of every widget a promise names. */
 export function idsIn(promise: PromiseSource): readonly string[] {

@@ -1,6 +1,7 @@
 /* A scene in; what is wrong in it out. One file a check: what it measures, its facts, its sentence, the names of its remedies. */
 export { Acceptances } from './acceptances.ts';
-export { idsIn, promiseCheck } from './broken-promise.ts';
+export { idsIn, promiseCheck, promisesOn } from './broken-promise.ts';
+export type { PromisedHere } from './broken-promise.ts';
 export { checkOf, checks, documentChecks } from './registry.ts';
 export type { AnyDraft, CheckId, Facts, ListedCheck, ListedDocumentCheck } from './registry.ts';
 export type { Check, DocumentCheck, Outcome, Severity } from './check.ts';
@@ -9,7 +10,7 @@ export { isHeld } from './bursts-parent.ts';
 export { isMeant, textRoom } from './cut-text.ts';
 export { mayBleed } from './outside-safe-area.ts';
 export { branchesApart } from './overlap.ts';
-export { placeOf, slack as promiseSlack } from './promise-kinds.ts';
+export { gapOf, placeOf, slack as promiseSlack } from './promise-kinds.ts';
 export { usableControls } from './subject/focus-map.ts';
 export { Subject } from './subject/subject.ts';
 export { capitalPx, cssPixels, pxOfArc, pxOfCss } from './subject/text-size.ts';

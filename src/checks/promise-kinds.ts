@@ -80,10 +80,7 @@ export const promiseKinds: { readonly [Key in PromiseKey]: Kind } = {
     }),
   'order': (promise, about, subject) =>
     pairwise(about, (one, other) => {
-      const { rightToLeft } = subject.widgets[0]!.box;
-      const along =
-        promise.order === 'start to end' ? (rightToLeft ? 'right to left' : 'left to right') : promise.order!;
-      const gap = gapOf[along](one.rect, other.rect);
+      const gap = gapOf(promise.order!, subject)(one.rect, other.rect);
       return gap < -slack
         ? {
             measured: -gap,
@@ -117,11 +114,16 @@ export const placeOf: { readonly [Key in NonNullable<PromiseSource['aligned']>]:
   middle: ({ y, height }) => y + height / 2,
 };
 
-const gapOf: {
-  readonly [Key in Exclude<NonNullable<PromiseSource['order']>, 'start to end'>]: (
-    one: Rect,
-    other: Rect,
-  ) => number;
+type Gap = (one: Rect, other: Rect) => number;
+
+/** How far one widget ends before the other starts, in an order. */
+export function gapOf(order: NonNullable<PromiseSource['order']>, { widgets }: Subject): Gap {
+  const { rightToLeft } = widgets[0]!.box;
+  return gaps[order === 'start to end' ? (rightToLeft ? 'right to left' : 'left to right') : order];
+}
+
+const gaps: {
+  readonly [Key in Exclude<NonNullable<PromiseSource['order']>, 'start to end'>]: Gap;
 } = {
   'left to right': (one, other) => other.x - one.x - one.width,
   'right to left': (one, other) => one.x - other.x - other.width,

@@ -1,6 +1,6 @@
 import { Playback, type Frame, type Solved } from '../layout/index.ts';
 import type { Screen } from '../screen/index.ts';
-import { boundsOf } from '../skeleton/index.ts';
+import { boundsOf, type ReadCondition } from '../skeleton/index.ts';
 import type { Form, View } from '../view/index.ts';
 import {
   areaOf,
@@ -48,6 +48,8 @@ export interface Explored {
 export interface ExploreOptions {
   /** Cells that are looked at, at the most. */
   readonly mostCells?: number;
+  /** Conditions beside those of the view that cells are divided by. */
+  readonly conditions?: readonly ReadCondition[];
   /** Told how much of the region's area is done, from 0 to 1. */
   readonly progress?: (done: number) => void;
 }
@@ -68,8 +70,9 @@ export function explore(
   screenAt: (point: Point) => Screen,
   region: Polygon,
   onCell: (cell: Cell) => void,
-  { mostCells = 4000, progress }: ExploreOptions = {},
+  { mostCells = 4000, conditions = [], progress }: ExploreOptions = {},
 ): Explored {
+  const all = [...view.conditions, ...conditions];
   const playback = new Playback();
   const unproved: Unproved[] = [];
   const whole = areaOf(region);
@@ -94,7 +97,7 @@ export function explore(
     const solved = (point: Point, how: 'record' | 'play') => {
       solves++;
       const frame = playback[how](what, screenAt(point));
-      return { frame, leads: decisions.leads(), gaps: decisions.gaps(), bounds: boundLeads(view, frame) };
+      return { frame, leads: decisions.leads(), gaps: decisions.gaps(), bounds: boundLeads(all, frame) };
     };
     let here = solved(inside, 'record');
     for (let nth = 1; nth <= mostTries && isOnLine(here); nth++) {
@@ -200,8 +203,8 @@ function sharesAt([a, b, c]: readonly [Point, Point, Point], { x, y }: Point): [
 }
 
 /** How far a surface is from each border of a condition, in px; above 0 or below, as it is. */
-function boundLeads(view: View, { width, height, scale }: Frame): number[] {
-  return view.conditions.flatMap((condition) =>
+function boundLeads(conditions: readonly ReadCondition[], { width, height, scale }: Frame): number[] {
+  return conditions.flatMap((condition) =>
     boundsOf(condition).map(({ of, at: limit }) => {
       if (of === 'aspect') return (width - limit * height) * scale;
       return ((of === 'width' ? width : height) - limit) * scale;

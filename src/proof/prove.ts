@@ -1,6 +1,7 @@
 import { Acceptances, Subject, checks, type CheckId, type ListedCheck } from '../checks/index.ts';
 import { FormScene } from '../scene/index.ts';
 import { makeScreen, type Screen, type ScreenSize } from '../screen/index.ts';
+import { readCondition } from '../skeleton/index.ts';
 import { keyOf, lookAt, type Finding } from '../verdict/index.ts';
 import type { Form, Occasion, View, ViewLayout } from '../view/index.ts';
 import { CellScenes } from './cell-scenes.ts';
@@ -105,6 +106,8 @@ interface Found {
   readonly check: CheckId;
   readonly widget: string;
   readonly other: string | undefined;
+  /** Of what it is about, where that is not the widget. */
+  readonly pointer: string | undefined;
   readonly parts: { readonly polygon: Polygon; readonly deepest: Point; readonly depth: number }[];
 }
 
@@ -139,7 +142,7 @@ export function proveView(
     const { widgets } = cell.form.tree;
     for (const { check, trace } of traced) {
       const fails = new Set<number>();
-      trace(scenes, ({ widget, other, where }) => {
+      trace(scenes, ({ widget, other, at: pointer, where }) => {
         const cutting = undecided(scenes, where);
         if (!cutting) return;
         const polygon = within(cell.polygon, cutting);
@@ -148,9 +151,9 @@ export function proveView(
         if (other !== undefined && acceptances.take(check, widgets[other]!, widgets)) return;
         if (contains(polygon, cell.inside)) fails.add(widget);
         const ids = [widgets[widget]!.id, other === undefined ? undefined : widgets[other]!.id] as const;
-        const key = [check, ...ids].join('\n');
+        const key = [check, ...ids, pointer].join('\n');
         let known = found.get(key);
-        if (!known) found.set(key, (known = { check, widget: ids[0], other: ids[1], parts: [] }));
+        if (!known) found.set(key, (known = { check, widget: ids[0], other: ids[1], pointer, parts: [] }));
         known.parts.push({ polygon, ...deepest(polygon, cutting) });
       });
       if (scenes.takeCurved().length > 0) gaps.push({ polygon: cell.polygon, reason: 'curved', check });
@@ -159,7 +162,9 @@ export function proveView(
     }
     looks.note(middle, cell.inside);
   };
-  const explored = explore(recorded, screenAt, corners, oneCell, options);
+  const promised = plain.document.source.views[plain.name]!.expect ?? [];
+  const conditions = promised.flatMap(({ on }) => (on ? [readCondition(on)] : []));
+  const explored = explore(recorded, screenAt, corners, oneCell, { ...options, conditions });
   return {
     view: plain.name,
     occasion: plain.occasion,
@@ -233,8 +238,9 @@ function tell(found: Found, points: readonly Point[], looks: Looks): ProvedFindi
     const same = looks
       .at(point, check)
       .find(
-        ({ widget, other }) =>
+        ({ widget, other, pointer }) =>
           widget === found.widget &&
+          (found.pointer === undefined || pointer === found.pointer) &&
           (other === found.other || found.other === undefined || other === undefined),
       );
     if (same) return { finding: same, parts: found.parts.map(({ polygon }) => polygon), worst: point };

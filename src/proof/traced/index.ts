@@ -1,3 +1,4 @@
+import { brokenPromise } from './broken-promise.ts';
 import { burstsParent } from './bursts-parent.ts';
 import { cutText } from './cut-text.ts';
 import { gaveWay } from './gave-way.ts';
@@ -18,4 +19,5 @@ export const traced: readonly Traced[] = [
   gaveWay,
   smallTarget,
   smallText,
+  brokenPromise,
 ];

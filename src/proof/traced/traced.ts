@@ -7,6 +7,8 @@ export interface Failing {
   readonly widget: number;
   /** The other widget, where two are concerned. */
   readonly other?: number;
+  /** JSON Pointer of what it is about, where that is not the widget. */
+  readonly at?: string;
   readonly where: Iterable<Affine>;
 }
 
