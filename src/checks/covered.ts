@@ -22,27 +22,24 @@ export const covered = {
   sentence: ({ other, measured }) => `is hidden by ${other}, by ${measured} %`,
   remedies: ['raise'],
   run(subject, limit, report) {
-    const { order, widgets } = subject.tree;
-    const opaque = subject.form.once('covered', () =>
-      order.filter((index) => subject.paints(index) && mayHide(widgets[index]!)),
-    );
+    const { widgets } = subject.tree;
+    const opaque = hidingOf(subject);
     if (opaque.length === 0) return;
     const { places } = subject.form;
     const grid = new RectGrid(opaque, (index) => subject.visualRect(index));
-    for (const { index, kind, pointer } of widgets) {
-      if (kind === 'panel' || kind === 'dialog' || !subject.paints(index) || !subject.isSeen(index)) continue;
-      if (kind === 'image' && isGround(subject, index)) continue;
+    for (const { index, pointer } of widgets) {
+      if (!isLostWhenCovered(subject, index) || !subject.isSeen(index)) continue;
       const rect = subject.visualRect(index);
       const area = rect.width * rect.height;
       if (!(area > 0)) continue;
       const candidates = grid.meeting(rect).filter((above) => places[above]! > places[index]!);
       for (const above of candidates.sort((a, b) => places[a]! - places[b]!)) {
         const over = subject.visualRect(above);
-        if (!subject.isAbove(above, index) || mayLieOver.has(widgets[above]!.kind)) continue;
+        if (!mayCover(subject, above, index)) continue;
         const shared = intersection(rect, over);
         const most = (100 * shared.width * shared.height) / area;
         if (!(most > limit)) continue;
-        const measured = most * opaqueShare(subject, above, shared);
+        const measured = hiddenBy(subject, index, above);
         if (!(measured > limit)) continue;
         const reason = {
           text: `${widgets[above]!.id} is drawn after it and hides ${shown(measured)} % of it`,
@@ -54,6 +51,48 @@ export const covered = {
     }
   },
 } as const satisfies Check;
+
+/** Widgets that may hide what is behind them, in drawing order. */
+function hidingOf(subject: Subject): readonly number[] {
+  const { order, widgets } = subject.tree;
+  return subject.form.once('covered', () =>
+    order.filter((index) => subject.paints(index) && mayHide(widgets[index]!)),
+  );
+}
+
+/** Whether something of a widget is lost where it is covered, if it is seen. */
+function isLostWhenCovered(subject: Subject, index: number): boolean {
+  const { kind } = subject.widgets[index]!;
+  if (kind === 'panel' || kind === 'dialog' || !subject.paints(index)) return false;
+  if (subject.isBehindDialog(index)) return false;
+  return !(kind === 'image' && isGround(subject, index));
+}
+
+function mayCover(subject: Subject, above: number, index: number): boolean {
+  return subject.isAbove(above, index) && !mayLieOver.has(subject.widgets[above]!.kind);
+}
+
+/** How much of a widget another one hides, in %. */
+export function hiddenBy(subject: Subject, index: number, above: number): number {
+  const rect = subject.visualRect(index);
+  const shared = intersection(rect, subject.visualRect(above));
+  const share = (100 * shared.width * shared.height) / (rect.width * rect.height);
+  return share * opaqueShare(subject, above, shared);
+}
+
+/** What would cover a widget where the two meet, and whether all of it hides what is behind. */
+export function coveringOf(
+  subject: Subject,
+  index: number,
+): readonly { readonly above: number; readonly isOpaque: boolean }[] {
+  if (!isLostWhenCovered(subject, index)) return [];
+  const { places, opacity } = subject.form;
+  return hidingOf(subject).flatMap((above) =>
+    places[above]! > places[index]! && opacity[above]! >= leastOpacity && mayCover(subject, above, index)
+      ? [{ above, isOpaque: isOpaque(subject.widgets[above]!.look) }]
+      : [],
+  );
+}
 
 /** Whether anything of a widget may hide what is behind it. */
 function mayHide({ look, picture }: Widget): boolean {

@@ -2,6 +2,7 @@ import { shown, whySize } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { intersection } from '../scene/index.ts';
 import { covers } from './subject/beds.ts';
+import type { Subject } from './subject/subject.ts';
 
 const bare: ReadonlySet<string> = new Set(['text', 'panel', 'separator']);
 
@@ -18,14 +19,11 @@ export const cutOff = {
     `is cut off by ${measured} %${other === undefined ? '' : ` by ${other}`}, and cannot be scrolled to`,
   remedies: ['roomAround'],
   run(subject, limit, report) {
-    for (const { index, kind, pointer } of subject.widgets) {
-      // Of a text, cut-text says how much of it is lost; a bare panel that is cut off loses nothing that is said.
-      if (bare.has(kind) || !subject.paints(index)) continue;
-      const clip = subject.cutter(index);
+    for (const { index, pointer } of subject.widgets) {
+      if (!isLostWhenCut(subject, index)) continue;
+      const clip = subject.cutter(index)!;
       const rect = subject.rect(index);
-      if (!clip || rect.width * rect.height === 0) continue;
-      // A map or a strip that fills the window it is seen through is meant to be larger.
-      if (kind === 'image' && covers(rect, clip)) continue;
+      if (rect.width * rect.height === 0) continue;
       const left = intersection(rect, clip);
       const measured = 100 * (1 - (left.width * left.height) / (rect.width * rect.height));
       if (!(measured > limit)) continue;
@@ -45,3 +43,13 @@ export const cutOff = {
     }
   },
 } as const satisfies Check;
+
+/** Whether something of a widget is lost where what is around it cuts it off. */
+export function isLostWhenCut(subject: Subject, index: number): boolean {
+  const { kind } = subject.widgets[index]!;
+  // Of a text, cut-text says how much of it is lost; a bare panel that is cut off loses nothing that is said.
+  if (bare.has(kind) || !subject.paints(index)) return false;
+  const clip = subject.cutter(index);
+  // A map or a strip that fills the window it is seen through is meant to be larger.
+  return clip !== undefined && !(kind === 'image' && covers(subject.rect(index), clip));
+}

@@ -142,13 +142,18 @@ export function proveView(
     const { widgets } = cell.form.tree;
     for (const { check, trace } of traced) {
       const fails = new Set<number>();
-      trace(scenes, ({ widget, other, at: pointer, where }) => {
+      const unsure: Polygon[] = [];
+      trace(scenes, ({ widget, other, at: pointer, where, isUnsure }) => {
         const cutting = undecided(scenes, where);
         if (!cutting) return;
         const polygon = within(cell.polygon, cutting);
         if (polygon.length < 3 || thickness(polygon) < thinnest) return;
         if (acceptances.take(check, widgets[widget]!, widgets)) return;
         if (other !== undefined && acceptances.take(check, widgets[other]!, widgets)) return;
+        if (isUnsure) {
+          unsure.push(polygon);
+          return;
+        }
         if (contains(polygon, cell.inside)) fails.add(widget);
         const ids = [widgets[widget]!.id, other === undefined ? undefined : widgets[other]!.id] as const;
         const key = [check, ...ids, pointer].join('\n');
@@ -156,9 +161,14 @@ export function proveView(
         if (!known) found.set(key, (known = { check, widget: ids[0], other: ids[1], pointer, parts: [] }));
         known.parts.push({ polygon, ...deepest(polygon, cutting) });
       });
-      if (scenes.takeCurved().length > 0) gaps.push({ polygon: cell.polygon, reason: 'curved', check });
+      if (scenes.takeCurved().length > 0) {
+        gaps.push({ polygon: cell.polygon, reason: 'curved', check });
+        continue;
+      }
+      gaps.push(...unsure.map((polygon): Gap => ({ polygon, reason: 'curved', check })));
+      if (unsure.some((polygon) => contains(polygon, cell.inside))) continue;
       // The check itself is asked in the middle: what it says there and what the polygons say have to be the same.
-      else if (said.has(check) !== fails.size > 0) gaps.push({ polygon: cell.polygon, reason: 'odd', check });
+      if (said.has(check) !== fails.size > 0) gaps.push({ polygon: cell.polygon, reason: 'odd', check });
     }
     looks.note(middle, cell.inside);
   };

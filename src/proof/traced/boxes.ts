@@ -4,12 +4,18 @@ import { less, plus, type Affine } from '../polygon.ts';
 /** Numbers that have to be above 0 all together; undefined where one of them never is. */
 type All = readonly Affine[] | undefined;
 
-/** Those of some numbers that are not above 0 on every screen of a cell; undefined where one of them is on none. */
-export function undecided(cell: CellScenes, numbers: Iterable<Affine>): All {
+/** What rounding may make of 0, in px. */
+const rounding = 1e-7;
+
+/**
+ * Those of some numbers that are not above 0 on every screen of a cell; undefined where one of them is on none.
+ * @param closed Whether 0 counts too: what divides a cell in two belongs to both parts.
+ */
+export function undecided(cell: CellScenes, numbers: Iterable<Affine>, closed = false): All {
   const left: Affine[] = [];
   for (const number of numbers) {
     const [least, most] = cell.range(number);
-    if (most <= 0) return undefined;
+    if (closed ? most < -rounding : most <= 0) return undefined;
     if (least <= 0) left.push(number);
   }
   return left;

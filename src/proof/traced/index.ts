@@ -1,5 +1,7 @@
 import { brokenPromise } from './broken-promise.ts';
 import { burstsParent } from './bursts-parent.ts';
+import { covered } from './covered.ts';
+import { cutOff } from './cut-off.ts';
 import { cutText } from './cut-text.ts';
 import { gaveWay } from './gave-way.ts';
 import { offScreen } from './off-screen.ts';
@@ -16,6 +18,8 @@ export const traced: readonly Traced[] = [
   overlap,
   burstsParent,
   cutText,
+  cutOff,
+  covered,
   gaveWay,
   smallTarget,
   smallText,

@@ -1,5 +1,6 @@
 import { capitalPx, checkOf, pxOfArc } from '../../checks/index.ts';
 import { negative, plus } from '../polygon.ts';
+import { both, common } from './boxes.ts';
 import type { Traced } from './traced.ts';
 
 const { id, limit } = checkOf('small-text');
@@ -7,11 +8,12 @@ const { id, limit } = checkOf('small-text');
 export const smallText: Traced = {
   check: id,
   trace(cell, fails) {
+    const screen = cell.box(0, ({ screenRect }) => screenRect);
     const least = pxOfArc(limit, cell.middle.screen);
     for (const { index: widget } of cell.form.texts) {
-      if (!cell.middle.isSeen(widget)) continue;
+      if (cell.middle.isBehindDialog(widget)) continue;
       const high = cell.number(widget, (subject) => capitalPx(subject, widget));
-      fails({ widget, where: [plus(negative(high), least)] });
+      fails({ widget, where: both([plus(negative(high), least)], common([...cell.seen(widget), screen])) });
     }
   },
 };

@@ -10,6 +10,8 @@ export interface Failing {
   /** JSON Pointer of what it is about, where that is not the widget. */
   readonly at?: string;
   readonly where: Iterable<Affine>;
+  /** Whether the check may fail there or not, and nobody can say. */
+  readonly isUnsure?: boolean;
 }
 
 /** A check whose failing sizes are known as polygons. One file each; {@link traced} lists them. */

@@ -1,0 +1,88 @@
+import { checkOf, coveringOf, hiddenBy } from '../../checks/index.ts';
+import type { Box, CellScenes } from '../cell-scenes.ts';
+import { less, type Affine } from '../polygon.ts';
+import { both, common, sharedBy, undecided } from './boxes.ts';
+import { fixedShare, moreThanShare } from './products.ts';
+import type { Traced } from './traced.ts';
+
+const { id, limit } = checkOf('covered');
+
+export const covered: Traced = {
+  check: id,
+  trace(cell, fails) {
+    const { middle } = cell;
+    const screen = cell.box(0, ({ screenRect }) => screenRect);
+    for (const { index: widget } of middle.widgets)
+      for (const { above: other, isOpaque } of coveringOf(middle, widget)) {
+        const [mine, theirs] = [cell.seen(widget), cell.seen(other)];
+        const shared = undecided(cell, both(common([...mine, screen]), sharedBy(mine, theirs, 0)));
+        if (!shared) continue;
+        // Where both stay as they are to each other, so does what is hidden, whatever the picture is like.
+        if (staysPut(cell, [...mine, ...theirs])) {
+          if (hiddenBy(middle, widget, other) > limit) fails({ widget, other, where: shared });
+          continue;
+        }
+        // Of what is cut, only that they meet is known as a polygon.
+        if (mine.length + theirs.length > 2) {
+          fails({ widget, other, where: shared, isUnsure: true });
+          continue;
+        }
+        const [own, over] = [mine[0]!, theirs[0]!];
+        const whole = { x: less(own.right, own.left), y: less(own.bottom, own.top) };
+        // Which of the two edges bounds what they share may change in the cell; each way is a part of it.
+        for (const left of larger(own.left, over.left))
+          for (const right of smaller(own.right, over.right))
+            for (const top of larger(own.top, over.top))
+              for (const bottom of smaller(own.bottom, over.bottom)) {
+                const at = [...left.where, ...right.where, ...top.where, ...bottom.where];
+                const given = undecided(cell, at, true);
+                if (!given) continue;
+                const size = { x: less(right.is, left.is), y: less(bottom.is, top.is) };
+                for (const part of moreThanShare(cell, size, whole, limit / 100))
+                  fails({
+                    widget,
+                    other,
+                    where: both(given, both(shared, part.where)),
+                    // A picture may be clear where it lies over something.
+                    isUnsure: part.isUnsure || !isOpaque,
+                  });
+              }
+      }
+  },
+};
+
+/** Whether some boxes are, on all screens of a cell, the same drawing larger or smaller. */
+function staysPut(cell: CellScenes, boxes: readonly Box[]): boolean {
+  const [first] = boxes;
+  const [across, down] = [less(first!.right, first!.left), less(first!.bottom, first!.top)];
+  return (
+    boxes.every(({ left, top, right, bottom }) =>
+      [
+        [less(left, first!.left), across],
+        [less(right, first!.left), across],
+        [less(top, first!.top), down],
+        [less(bottom, first!.top), down],
+      ].every(([one, whole]) => fixedShare(cell, one!, whole!) !== undefined),
+    ) && fixedShare(cell, across, down) !== undefined
+  );
+}
+
+/** One of two numbers, and where it is that one. */
+interface Choice {
+  readonly is: Affine;
+  readonly where: readonly Affine[];
+}
+
+function larger(one: Affine, other: Affine): readonly Choice[] {
+  return [
+    { is: one, where: [less(one, other)] },
+    { is: other, where: [less(other, one)] },
+  ];
+}
+
+function smaller(one: Affine, other: Affine): readonly Choice[] {
+  return [
+    { is: one, where: [less(other, one)] },
+    { is: other, where: [less(one, other)] },
+  ];
+}
