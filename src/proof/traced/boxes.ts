@@ -63,6 +63,5 @@ export function* sharedBy(one: readonly Box[], other: readonly Box[], limit: num
       yield plus(less(first.bottom, second.top), -limit);
       yield plus(less(second.bottom, first.top), -limit);
     }
-  for (const boxes of [one, other])
-    if (boxes.length > 1) for (const number of common(boxes)) yield plus(number, -limit);
+  for (const boxes of [one, other]) for (const number of common(boxes)) yield plus(number, -limit);
 }
