@@ -18,6 +18,7 @@ const stages = [
   'why',
   'checks',
   'verdict',
+  'proof',
   'mend',
   'compare',
   'paint',

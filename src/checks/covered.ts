@@ -1,10 +1,10 @@
-import type { Widget } from '../dress/index.ts';
+import type { Tree, Widget } from '../dress/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Look } from '../theme/index.ts';
 import { shown } from '../why/index.ts';
 import { mayLieOver } from './subject/siblings.ts';
 import type { Check } from './check.ts';
-import { RectGrid, intersection } from '../scene/index.ts';
+import { FormScene, RectGrid, hasBox, intersection } from '../scene/index.ts';
 import { pictureLayer } from './subject/behind.ts';
 import { isGround } from './subject/ground.ts';
 import type { Subject } from './subject/subject.ts';
@@ -92,6 +92,15 @@ export function coveringOf(
       ? [{ above, isOpaque: isOpaque(subject.widgets[above]!.look) }]
       : [],
   );
+}
+
+/** For each widget, whether it draws anything and a box, how much shows through it, and whether it hides what is behind. */
+export function hidingIn(tree: Tree): readonly string[] {
+  const { paints, opacity } = new FormScene(tree);
+  return tree.widgets.map((widget, at) => {
+    const { look } = widget;
+    return [paints[at], opacity[at], hasBox(look), mayHide(widget), isOpaque(look)].join(' ');
+  });
 }
 
 /** Whether anything of a widget may hide what is behind it. */

@@ -7,7 +7,7 @@ export type { AnyDraft, CheckId, Facts, ListedCheck, ListedDocumentCheck } from 
 export type { Check, DocumentCheck, Outcome, Severity } from './check.ts';
 export type { RemedyName } from './remedies.ts';
 export { isHeld } from './bursts-parent.ts';
-export { coveringOf, hiddenBy } from './covered.ts';
+export { coveringOf, hiddenBy, hidingIn } from './covered.ts';
 export { isLostWhenCut } from './cut-off.ts';
 export { isMeant, textRoom } from './cut-text.ts';
 export { mayBleed } from './outside-safe-area.ts';

@@ -176,3 +176,32 @@ export function without(polygon: Polygon, taken: Polygon, least: number): readon
   // The whole of it where the two have nothing in common.
   return left.length > 2 && thickness(left) > least ? parts : [polygon];
 }
+
+/** The rectangle around a polygon. */
+export function boundsOf(polygon: Polygon): { left: number; right: number; top: number; bottom: number } {
+  let [left, right, top, bottom] = [Infinity, -Infinity, Infinity, -Infinity];
+  for (const { x, y } of polygon) {
+    left = Math.min(left, x);
+    right = Math.max(right, x);
+    top = Math.min(top, y);
+    bottom = Math.max(bottom, y);
+  }
+  return { left, right, top, bottom };
+}
+
+/** The area that polygons cover together, in px². */
+export function unionArea(polygons: readonly Polygon[]): number {
+  const bounds = polygons.map(boundsOf);
+  let area = 0;
+  polygons.forEach((polygon, nth) => {
+    let left: readonly Polygon[] = [polygon];
+    for (let before = 0; before < nth && left.length > 0; before++) {
+      const [one, other] = [bounds[nth]!, bounds[before]!];
+      if (one.left >= other.right || other.left >= one.right) continue;
+      if (one.top >= other.bottom || other.top >= one.bottom) continue;
+      left = left.flatMap((part) => without(part, polygons[before]!, 1e-6));
+    }
+    for (const part of left) area += areaOf(part);
+  });
+  return area;
+}

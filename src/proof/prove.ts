@@ -67,6 +67,8 @@ export interface Proof {
   /** Cells in each of which the layout decides everything alike, and layouts that were solved. */
   readonly cells: number;
   readonly solves: number;
+  /** Every form the view has in the region, and a screen on which it has it. */
+  readonly forms: readonly { readonly form: Form; readonly screen: Screen }[];
 }
 
 /** The checks of which a proof says where they fail; the others are looked at in the middle of each cell. */
@@ -113,22 +115,23 @@ interface Found {
 
 /**
  * Proves on which sizes of screens a view holds (docs/proof.md).
- * @param open Opens the view; called twice, as the recording solver wants one for itself.
+ * @param open Opens the view; called once for each solver: the recording one wants plans of its own.
  * @throws RangeError for a region without area.
  */
 export function proveView(
-  open: () => View,
+  open: (which: 'plain' | 'recorded') => View,
   device: Device,
   region: Region,
   options: ExploreOptions = {},
 ): Proof {
   const corners = regionOf(region);
   const screenAt = (point: Point) => screenOf(device, point);
-  const [recorded, plain] = [open(), open()];
+  const [recorded, plain] = [open('recorded'), open('plain')];
   let standing: ViewLayout | undefined;
   const { width, height } = plain.reference;
   const onReference = () => (standing ??= plain.layoutOn({ width, height }));
   const forms = new Map<Form, FormScene>();
+  const shown = new Map<Form, Screen>();
   const found = new Map<string, Found>();
   const gaps: Gap[] = [];
   const acceptances = new Acceptances();
@@ -136,7 +139,10 @@ export function proveView(
   const oneCell = (cell: Cell) => {
     let form = forms.get(cell.form);
     if (!form) forms.set(cell.form, (form = new FormScene(cell.form.tree)));
-    const middle = new Subject(plain.layoutOn(screenAt(cell.inside)), form, onReference);
+    const screen = screenAt(cell.inside);
+    const middle = new Subject(plain.layoutOn(screen), form, onReference);
+    const own = plain.formOn(plain.frameOn(screen));
+    if (!shown.has(own)) shown.set(own, screen);
     const scenes = new CellScenes(cell, recorded, form, middle, onReference);
     const said = looks.on(middle, provedList);
     const { widgets } = cell.form.tree;
@@ -184,6 +190,7 @@ export function proveView(
     seen: looks.others,
     cells: explored.cells,
     solves: explored.solves,
+    forms: [...shown].map(([form, screen]) => ({ form, screen })),
   };
 }
 
@@ -327,20 +334,3 @@ class Looks {
 
 const provedList = checks.filter(({ id }) => provedChecks.includes(id));
 const otherList = checks.filter(({ id }) => !provedChecks.includes(id));
-
-/** The share of a region that polygons cover together, by a grid of so many points. */
-export function shareOf(region: Polygon, parts: readonly Polygon[], across = 200): number {
-  const [xs, ys] = [region.map(({ x }) => x), region.map(({ y }) => y)];
-  const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-  let [all, covered] = [0, 0];
-  for (let nth = 0; nth < across * across; nth++) {
-    const point = {
-      x: left + ((right - left) * ((nth % across) + 0.5)) / across,
-      y: top + ((bottom - top) * (Math.floor(nth / across) + 0.5)) / across,
-    };
-    if (!contains(region, point)) continue;
-    all++;
-    if (parts.some((part) => contains(part, point))) covered++;
-  }
-  return all === 0 ? 0 : covered / all;
-}

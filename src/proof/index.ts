@@ -1,0 +1,9 @@
+/* A document, a kind of device and a range of sizes in; on which of all those sizes each view holds out, and where it does not. */
+export { aspectsOf, heldAspects, holdsFrom } from './holding.ts';
+export type { Aspects } from './holding.ts';
+export { areaOf, boundsOf, contains, depthIn } from './polygon.ts';
+export type { Point, Polygon } from './polygon.ts';
+export { provedChecks, proveView, regionOf, screenOf } from './prove.ts';
+export type { Device, Gap, Proof, ProvedFinding, Region } from './prove.ts';
+export { proveDocument } from './prove-document.ts';
+export type { Failure, ProveOptions, ViewProof } from './prove-document.ts';
