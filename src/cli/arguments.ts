@@ -32,6 +32,49 @@ export function parseSafe(text: string): [number, number, number, number] {
   return parts as [number, number, number, number];
 }
 
+/** `--from 640x360`: a size in device px. */
+export function parseSize(text: string): { readonly width: number; readonly height: number } {
+  const [width, height] = (/^([1-9]\d{0,4}) ?[xX×] ?([1-9]\d{0,4})$/.exec(text) ?? []).slice(1).map(Number);
+  if (width === undefined || height === undefined)
+    throw new InvalidArgumentError('Give a width and a height in px, such as 1280x720.');
+  return { width, height };
+}
+
+/** `--aspect 4:3..32:9`; either side may be left out. */
+export function parseAspects(text: string): { readonly least: number; readonly most: number } {
+  const one = String.raw`(\d+(?:\.\d+)?)(?::(\d+(?:\.\d+)?))?`;
+  const match = new RegExp(`^(?:${one})?\\.\\.(?:${one})?$`).exec(text.replaceAll(' ', ''));
+  const read = (width: string | undefined, height: string | undefined, without: number) =>
+    width === undefined ? without : Number(width) / Number(height ?? 1);
+  const least = match ? read(match[1], match[2], 0) : NaN;
+  const most = match ? read(match[3], match[4], Infinity) : NaN;
+  if (!(least >= 0 && most > least))
+    throw new InvalidArgumentError('Give a range of aspects, such as 4:3..32:9.');
+  return { least, most };
+}
+
+/** Insets of four sides, each in px or as a share of the width or height. */
+export interface ReadInsets {
+  readonly px: [number, number, number, number];
+  readonly shares: [number, number, number, number];
+}
+
+/** `--safe 48,0,24,0` in device px, or with `%` of the height (top, bottom) and of the width (right, left). */
+export function parseInsets(text: string): ReadInsets {
+  const read: ReadInsets = { px: [0, 0, 0, 0], shares: [0, 0, 0, 0] };
+  const parts = text.split(',').map((part) => /^(\d+(?:\.\d+)?)(%?)$/.exec(part.trim()));
+  if (parts.length !== 4 || parts.includes(null))
+    throw new InvalidArgumentError('Give four distances: top,right,bottom,left, in device px or in %.');
+  parts.forEach((part, nth) => {
+    const [, number, percent] = part!;
+    if (percent === '%') read.shares[nth] = Number(number) / 100;
+    else read.px[nth] = Number(number);
+  });
+  if (read.shares[0] + read.shares[2] >= 1 || read.shares[1] + read.shares[3] >= 1)
+    throw new InvalidArgumentError('These insets leave nothing of a screen.');
+  return read;
+}
+
 /** A positive number. */
 export function parsePositive(text: string): number {
   const value = text.trim() === '' ? NaN : Number(text);

@@ -3,6 +3,7 @@ import { systemMessage } from '../node/files.ts';
 import { BuildError } from '../skeleton/index.ts';
 import { NoSuchName } from '../view/index.ts';
 import { checkCommand } from './commands/check.ts';
+import { proveCommand } from './commands/prove.ts';
 import { packCommand } from './commands/pack.ts';
 import { mergeCommand } from './commands/merge.ts';
 import { compareCommands } from './commands/compare.ts';
@@ -53,6 +54,7 @@ function commands(io: Io, done: (code: number) => void): Command {
       `
 Examples:
   pimbot check hud.yaml                              check every view on every screen of the catalogue
+  pimbot prove hud.yaml --map out/                   on which of all sizes every view holds
   pimbot draw hud.yaml --view dive --screen square   draw a view as SVG and PNG
   pimbot where hud.yaml --screen 2560x1080 --json    where every widget is, in device px
   pimbot why hud.yaml dive/sonar --screen square     why a widget is where it is
@@ -62,6 +64,7 @@ Exit codes: 0 clean, 1 findings, 2 unusable input or a wrong call.`,
     );
   checkCommand(program, io, done);
   mergeCommand(program, io, done);
+  proveCommand(program, io, done);
   compareCommands(program, io, done);
   drawCommand(program, io, done);
   whereCommand(program, io, done);

@@ -1,7 +1,7 @@
 /* A layout in; a draw list out, and from that SVG or strokes on a canvas. */
 export { paintOnCanvas, repaintOnCanvas } from './canvas.ts';
 export type { CanvasContext, PaintGame } from './canvas.ts';
-export { paint } from './draw-list.ts';
+export { paint, plainBox } from './draw-list.ts';
 export type { DrawList, DrawOperation, GlyphRun, GlyphSource, Painter, PathStep } from './draw-list.ts';
 export { drawLayout } from './draw.ts';
 export type { DrawOptions } from './draw.ts';
@@ -16,3 +16,4 @@ export type { KeptPath, MakeCanvas, TintContext } from './canvas-cache.ts';
 export { outlinesOf, withPaths } from './glyphs.ts';
 export type { PathSink } from './glyphs.ts';
 export { escapeXml } from './xml.ts';
+export { plainLine } from './text-line.ts';

@@ -1,8 +1,9 @@
 import type { Finding } from '../verdict/index.ts';
-import { defaultFont, evenCorners, parseColor, square, type Rgba } from '../theme/index.ts';
-import { lineOf, type FontBook } from '../text/index.ts';
+import { evenCorners, parseColor, square, type Rgba } from '../theme/index.ts';
+import type { FontBook } from '../text/index.ts';
 import type { ViewLayout } from '../view/index.ts';
 import { plainBox, type DrawList, type DrawOperation } from './draw-list.ts';
+import { plainLine } from './text-line.ts';
 
 /** What is drawn over a view to show how it stands. */
 export interface Overlay {
@@ -129,8 +130,6 @@ function addFindings(
   }
 }
 
-const plainShaping = { tabular: false, language: 'en' } as const;
-
 function inkOf(finding: Finding): Rgba {
   return finding.outcome === 'failed' ? failedColor : undecidedColor;
 }
@@ -146,21 +145,12 @@ function addLabel(
   top: number,
   operations: DrawOperation[],
 ): void {
-  const line = lineOf(text, fonts.chain(defaultFont, 700, false, plainShaping), thin * 15);
+  const line = plainLine(text, fonts, { size: thin * 15, weight: 700 });
   const width = line.width + thin * 10;
   const height = thin * 22;
   const x = Math.max(0, Math.min(from, list.width - width));
   const y = Math.max(0, Math.min(top, list.height - height));
   const rect = { x, y, width, height };
   operations.push(plainBox(-1, rect, plate, evenCorners(thin * 3)));
-  const [left, baseline] = [x + thin * 5, y + height * 0.72];
-  const runs = line.runs.map(({ face, unit, glyphs }) => ({
-    face,
-    size: unit,
-    x: left,
-    baseline,
-    scale: 1,
-    glyphs,
-  }));
-  operations.push({ type: 'glyphs', widget: -1, runs, color: ink, opacity: 1, words: [] });
+  operations.push(line.drawn(x + thin * 5, y + height * 0.72, ink));
 }

@@ -4,37 +4,54 @@ import type { Point, Polygon } from './polygon.ts';
  * What people ask of a proof: from which size up a view holds, and for which aspects.
  */
 
-/**
- * The smallest screen of an aspect from which on every screen that is not narrower and not lower holds; undefined where none of a
- * region is. In whole px.
- * @param parts Where something fails, or is not proved. @param aspect Width divided by height.
- */
-export function holdsFrom(
-  region: Polygon,
-  parts: readonly Polygon[],
-  aspect: number,
-): { readonly width: number; readonly height: number } | undefined {
-  // A screen stands in the way of every smaller one: by how much is the height at which the corner of all larger ones passes it.
-  const reach = ({ x, y }: Point) => Math.min(x / aspect, y);
-  let height = Math.min(...region.map(reach));
-  for (const part of parts) height = Math.max(height, farthest(part, aspect));
-  const most = Math.max(...region.map(reach));
-  const whole = Math.max(1, Math.floor(height + 1));
-  const first = parts.length === 0 ? Math.ceil(height) : whole;
-  return first < most ? { width: Math.ceil(first * aspect), height: first } : undefined;
+/** All sizes between two, in whole px. */
+export interface Between {
+  readonly from: { readonly width: number; readonly height: number };
+  readonly to: { readonly width: number; readonly height: number };
 }
 
-/** The most that the smaller of a point's height and its width by an aspect is in a polygon: at a corner, or where the two are the same. */
-function farthest(part: Polygon, aspect: number): number {
-  let most = -Infinity;
-  part.forEach((point, nth) => {
-    const next = part[(nth + 1) % part.length]!;
-    most = Math.max(most, Math.min(point.x / aspect, point.y));
-    const [here, there] = [point.x - aspect * point.y, next.x - aspect * next.y];
-    if (here * there >= 0) return;
-    most = Math.max(most, point.y + ((next.y - point.y) * here) / (here - there));
+/**
+ * The widest range of sizes around one on all of which a view holds, narrow and wide ones alike: both ends have the aspect of that
+ * size. Undefined where the size itself is in one of the parts, or not in the region.
+ * @param parts Where something fails, or is not proved. @param around A size, as the reference.
+ */
+export function holdsBetween(
+  region: Polygon,
+  parts: readonly Polygon[],
+  around: { readonly width: number; readonly height: number },
+): Between | undefined {
+  const aspect = around.width / around.height;
+  // How high the screens of that aspect are that a screen just holds, and that just hold it.
+  const inner = ({ x, y }: Point) => Math.min(x / aspect, y);
+  const outer = ({ x, y }: Point) => Math.max(x / aspect, y);
+  let least = Math.ceil(Math.min(...region.map(inner)));
+  let most = Math.floor(Math.max(...region.map(outer)));
+  if (around.height < least || around.height > most) return undefined;
+  for (const part of parts) {
+    const corners = [...part, ...onAspect(part, aspect)];
+    const [low, high] = [Math.max(...corners.map(inner)), Math.min(...corners.map(outer))];
+    // A part is kept out by a range that begins after it or ends before it.
+    if (low < around.height) least = Math.max(least, Math.floor(low + 1));
+    else if (high > around.height) most = Math.min(most, Math.ceil(high - 1));
+    else return undefined;
+  }
+  if (least >= most) return undefined;
+  const size = (height: number, whole: (value: number) => number) => ({
+    width: whole(height * aspect),
+    height,
   });
-  return most;
+  return { from: size(least, Math.ceil), to: size(most, Math.floor) };
+}
+
+/** Where the borders of a polygon have an aspect. */
+function onAspect(polygon: Polygon, aspect: number): readonly Point[] {
+  return polygon.flatMap((point, nth) => {
+    const next = polygon[(nth + 1) % polygon.length]!;
+    const [here, there] = [point.x - aspect * point.y, next.x - aspect * next.y];
+    if (here * there >= 0) return [];
+    const share = here / (here - there);
+    return [{ x: point.x + (next.x - point.x) * share, y: point.y + (next.y - point.y) * share }];
+  });
 }
 
 /** Aspects, width divided by height, from the least to the most. */

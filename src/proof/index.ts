@@ -1,7 +1,7 @@
 /* A document, a kind of device and a range of sizes in; on which of all those sizes each view holds out, and where it does not. */
-export { aspectsOf, heldAspects, holdsFrom } from './holding.ts';
-export type { Aspects } from './holding.ts';
-export { areaOf, boundsOf, contains, depthIn } from './polygon.ts';
+export { aspectsOf, heldAspects, holdsBetween } from './holding.ts';
+export type { Aspects, Between } from './holding.ts';
+export { boundsOf, contains, depthIn, unionArea } from './polygon.ts';
 export type { Point, Polygon } from './polygon.ts';
 export { provedChecks, proveView, regionOf, screenOf } from './prove.ts';
 export type { Device, Gap, Proof, ProvedFinding, Region } from './prove.ts';

@@ -43,15 +43,15 @@ export interface Failure {
 export interface ViewProof {
   readonly view: string;
   readonly region: Polygon;
-  /** Width divided by height of the reference. */
-  readonly aspect: number;
+  /** In u. */
+  readonly reference: { readonly width: number; readonly height: number };
   readonly occasions: readonly Occasion[];
   /** The largest first. */
   readonly failures: readonly Failure[];
   readonly gaps: readonly Gap[];
   /** What was found in the middle of cells by checks that are not proved. */
   readonly seen: readonly Finding[];
-  /** The shares of the region's area on which something fails, and on which something is not proved. */
+  /** The shares of the region's area on which something fails, and on which nothing is known to fail but not all is proved. */
   readonly failing: number;
   readonly unproved: number;
   readonly cells: number;
@@ -96,7 +96,7 @@ export function proveDocument(document: CheckedDocument, options: ProveOptions):
     together(
       view,
       corners,
-      width / height,
+      { width, height },
       proofs.filter((proof) => proof.view === view),
     ),
   );
@@ -116,7 +116,12 @@ function hidesAlike(one: Tree, other: Tree): boolean {
   return mine.every((each, at) => each === theirs[at]);
 }
 
-function together(view: string, region: Polygon, aspect: number, proofs: readonly Proof[]): ViewProof {
+function together(
+  view: string,
+  region: Polygon,
+  reference: ViewProof['reference'],
+  proofs: readonly Proof[],
+): ViewProof {
   const whole = unionArea([region]);
   const failures = new Map<string, { finding: Finding; worst: Point; parts: Polygon[] }>();
   for (const { finding, worst, parts } of proofs.flatMap(({ findings }) => findings)) {
@@ -135,16 +140,21 @@ function together(view: string, region: Polygon, aspect: number, proofs: readonl
     return { ...one, parts, share: unionArea(parts) / whole };
   });
   const gaps = proofs.flatMap((proof) => proof.gaps);
+  const failed = distinct(all.flatMap(({ parts }) => parts));
+  const failing = unionArea(failed) / whole;
   return {
     view,
     region,
-    aspect,
+    reference,
     occasions: proofs.map(({ occasion }) => occasion),
     failures: all.sort((a, b) => b.share - a.share),
     gaps,
     seen: distinctFindings(proofs.flatMap(({ seen }) => seen)),
-    failing: unionArea(distinct(all.flatMap(({ parts }) => parts))) / whole,
-    unproved: unionArea(distinct(gaps.map(({ polygon }) => polygon))) / whole,
+    failing,
+    unproved: Math.max(
+      0,
+      unionArea([...failed, ...distinct(gaps.map(({ polygon }) => polygon))]) / whole - failing,
+    ),
     cells: proofs.reduce((sum, { cells }) => sum + cells, 0),
     solves: proofs.reduce((sum, { solves }) => sum + solves, 0),
   };

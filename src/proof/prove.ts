@@ -10,6 +10,7 @@ import {
   areaOf,
   at,
   contains,
+  depthIn,
   insideOf,
   thickness,
   within,
@@ -251,7 +252,7 @@ function tellAll(found: readonly Found[], looks: Looks, gaps: Gap[]): readonly P
 /** A finding as the check tells it at the first of some sizes at which it does. */
 function tell(found: Found, points: readonly Point[], looks: Looks): ProvedFinding | undefined {
   const check = provedList.find(({ id }) => id === found.check)!;
-  for (const point of points) {
+  for (const point of points.flatMap((one) => [...wholeNear(found, one), one])) {
     const same = looks
       .at(point, check)
       .find(
@@ -263,6 +264,18 @@ function tell(found: Found, points: readonly Point[], looks: Looks): ProvedFindi
     if (same) return { finding: same, parts: found.parts.map(({ polygon }) => polygon), worst: point };
   }
   return undefined;
+}
+
+/** Screens of whole px beside a point, on which a finding fails too: people open windows of those. */
+function wholeNear({ parts }: Found, { x, y }: Point): readonly Point[] {
+  const near = [
+    { x: Math.round(x), y: Math.round(y) },
+    { x: Math.floor(x), y: Math.floor(y) },
+    { x: Math.ceil(x), y: Math.ceil(y) },
+    { x: Math.floor(x), y: Math.ceil(y) },
+    { x: Math.ceil(x), y: Math.floor(y) },
+  ];
+  return near.filter((point) => parts.some(({ polygon }) => depthIn(polygon, point) > 0)).slice(0, 1);
 }
 
 /** Sizes at which the check itself is asked for the words of one finding. */

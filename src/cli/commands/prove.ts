@@ -1,0 +1,199 @@
+import { mkdirSync } from 'node:fs';
+import { extname, join } from 'node:path';
+import { Option, type Command } from 'commander';
+import { proveDocument, type Device, type Region, type ViewProof } from '../../proof/index.ts';
+import {
+  isProved,
+  printable,
+  proofJson,
+  proofMap,
+  proofTerminal,
+  type ProofInput,
+} from '../../report/index.ts';
+import { factors, type Lists, type Occasion, type OccasionKey } from '../../view/index.ts';
+import {
+  collect,
+  parseAspects,
+  parseInsets,
+  parsePositive,
+  parseSize,
+  type ReadInsets,
+} from '../arguments.ts';
+import { checkDrawingPaths, writeDrawing } from '../drawing.ts';
+import { UsageError, exitClean, exitFindings, exitUnusable, type Io } from '../io.ts';
+import { load, type Usable } from '../load.ts';
+import { factorOption } from '../options.ts';
+import { Progress } from '../progress.ts';
+import { screenFrom } from '../screen-option.ts';
+
+export function proveCommand(program: Command, io: Io, done: (code: number) => void): void {
+  program
+    .command('prove')
+    .description('prove on which of all sizes of screens every view holds, and say where it does not')
+    .argument('<files...>', 'documents, YAML or JSON')
+    .option('--view <name>', 'only this view (may be repeated)', collect)
+    .addOption(
+      new Option('--from <size>', 'the smallest screen')
+        .argParser(parseSize)
+        .default({ width: 640, height: 360 }, '640x360'),
+    )
+    .addOption(
+      new Option('--to <size>', 'the largest screen')
+        .argParser(parseSize)
+        .default({ width: 7680, height: 4320 }, '7680x4320'),
+    )
+    .addOption(
+      new Option('--aspect <range>', 'only these aspects, such as 4:3..32:9; all if left out').argParser(
+        parseAspects,
+      ),
+    )
+    .addOption(
+      new Option(
+        '--device <screen>',
+        'what the screens are like but for their size: density, distance, inputs and safe insets of this one of the catalogue',
+      ).default('desktop'),
+    )
+    .addOption(
+      new Option('--safe <insets>', 'safe insets: top,right,bottom,left, in device px or in %').argParser(
+        parseInsets,
+      ),
+    )
+    .addOption(new Option('--density <ppi>', 'device pixels per inch').argParser(parsePositive))
+    .addOption(factorOption('case'))
+    .addOption(factorOption('locale'))
+    .addOption(factorOption('theme'))
+    .addOption(factorOption('hudSize'))
+    .addOption(factorOption('textSize'))
+    .addOption(factorOption('state'))
+    .option(
+      '--map <path>',
+      'draw the map of each view: an .svg or .png file, or a folder for several (may be repeated)',
+      collect,
+    )
+    .option('--json', 'print JSON, with every polygon')
+    .option('--verbose', 'print every failure with all of its reasons')
+    .addHelpText(
+      'after',
+      `
+Examples:
+  pimbot prove hud.yaml
+  pimbot prove hud.yaml --view dive --aspect 4:3..32:9 --map dive.png
+  pimbot prove hud.yaml --from 1280x720 --hud-size 1 --hud-size 1.5 --locale de
+  pimbot prove hud.yaml --device phone-landscape --from 1280x720 --to 3200x1440
+  pimbot prove hud.yaml --device television --safe 5%,5%,5%,5% --json
+
+Every size between the two is meant, not some of them. What is proved is listed
+at the end; other checks are asked on one size of each part of the range.
+
+Exit codes: 0 every view holds on every size, 1 something fails or is not
+proved on some, 2 unusable input.`,
+    )
+    .action(async (files: string[], call: ProveCall) => done(await prove(files, call, io)));
+}
+
+/** What was asked for of what varies. */
+type Asked = { readonly [Key in Exclude<OccasionKey, 'theme'>]?: readonly Occasion[Key][] };
+
+interface ProveCall extends Asked {
+  readonly view?: readonly string[];
+  readonly from: Region['from'];
+  readonly to: Region['to'];
+  readonly aspect?: Region['aspect'];
+  readonly device: string;
+  readonly safe?: ReadInsets;
+  readonly density?: number;
+  readonly theme?: string;
+  readonly map?: readonly string[];
+  readonly json?: boolean;
+  readonly verbose?: boolean;
+}
+
+/** `pimbot prove FILE…` */
+async function prove(files: readonly string[], call: ProveCall, io: Io): Promise<number> {
+  const device = deviceOf(call);
+  for (const path of call.map ?? []) if (extname(path) !== '') checkDrawingPaths([path]);
+  const { from, to, aspect, view: views } = call;
+  const region: Region = { from, to, ...(aspect && { aspect }) };
+  const progress = new Progress(io.progress);
+  const inputs: (ProofInput & { readonly loaded: Usable })[] = [];
+  let isUnusable = false;
+  for (const file of files) {
+    progress.say(`reading ${printable(file)}`);
+    try {
+      const loaded = await load(file, io, call.theme, () => progress.clear());
+      if (!loaded.document) {
+        isUnusable = true;
+        continue;
+      }
+      const { document, resources } = loaded;
+      progress.say(`proving ${printable(file)}`);
+      const proofs = proveDocument(document, {
+        resources,
+        views,
+        device,
+        region,
+        ...listsOf(loaded, call),
+        progress: (done, all) => progress.tell(done, all, 'proof'),
+      });
+      inputs.push({ file, document, proofs, region, device: call.device, loaded });
+    } finally {
+      progress.clear();
+    }
+  }
+  const drawn = await drawMaps(inputs, call.map ?? []);
+  io.out(call.json ? proofJson(inputs) : proofTerminal(inputs, io.tones, { verbose: call.verbose }));
+  if (!call.json) for (const path of drawn) io.out(`${path}\n`);
+  if (isUnusable) return exitUnusable;
+  return inputs.every(({ proofs }) => proofs.every(isProved)) ? exitClean : exitFindings;
+}
+
+function deviceOf({ device, safe, density }: ProveCall): Device {
+  const { safe: own, density: usual, distance, inputs, group } = screenFrom(device, {});
+  const { top, right, bottom, left } = own;
+  return {
+    density: density ?? usual,
+    distance,
+    inputs,
+    group,
+    safe: safe ?? { px: [top, right, bottom, left], shares: [0, 0, 0, 0] },
+  };
+}
+
+function listsOf({ document }: Usable, call: ProveCall): Partial<Lists> {
+  const lists: Partial<Lists> = Object.fromEntries(
+    factors.flatMap(({ key, list }) =>
+      call[key] === undefined || key === 'theme' ? [] : [[list, call[key]]],
+    ),
+  );
+  return call.theme !== undefined && document.themeName !== undefined
+    ? { ...lists, themes: [document.themeName] }
+    : lists;
+}
+
+/** Draws the map of every view; gives the paths. @throws UsageError for one file that several maps would be written to. */
+async function drawMaps(
+  inputs: readonly (ProofInput & { readonly loaded: Usable })[],
+  paths: readonly string[],
+): Promise<readonly string[]> {
+  const all = inputs.flatMap((input) => input.proofs.map((proof) => ({ input, proof })));
+  const written: string[] = [];
+  for (const path of paths) {
+    const isFolder = extname(path) === '';
+    if (!isFolder && all.length > 1)
+      throw new UsageError(
+        `"${path}" is one file, and there are ${all.length} views: give a folder, or one --view`,
+      );
+    if (isFolder) mkdirSync(path, { recursive: true });
+    for (const { input, proof } of all) {
+      const to = isFolder ? join(path, nameOf(proof)) : path;
+      await writeDrawing(to, proofMap(proof, input, input.loaded.resources.fonts));
+      written.push(to);
+    }
+  }
+  return written;
+}
+
+/** Names of views are keys of a document: letters, digits and hyphens. */
+function nameOf({ view }: ViewProof): string {
+  return `${view.replace(/[^\w-]/g, '_')}-sizes.svg`;
+}

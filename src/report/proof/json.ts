@@ -1,0 +1,62 @@
+import { heldAspects, holdsBetween, provedChecks, type Polygon } from '../../proof/index.ts';
+import { wherePointer } from '../report.ts';
+import { sentenceOf } from '../wording.ts';
+import { gapTexts, holds, verdictText, type ProofInput } from './told.ts';
+
+/** Proofs for machines; sizes are in px, polygons lists of [width, height] (docs/proof.md). */
+export function proofJson(inputs: readonly ProofInput[]): string {
+  const files = inputs.map(({ file, document, proofs, region, device }) => ({
+    file,
+    region,
+    device,
+    views: proofs.map((proof) => {
+      const parts = [
+        ...proof.failures.flatMap((one) => one.parts),
+        ...proof.gaps.map(({ polygon }) => polygon),
+      ];
+      return {
+        view: proof.view,
+        holds: holds(proof),
+        says: verdictText(proof, region),
+        failing: proof.failing,
+        unproved: proof.unproved,
+        holdsBetween: holdsBetween(proof.region, parts, proof.reference) ?? null,
+        heldAspects: heldAspects(proof.region, parts),
+        occasions: proof.occasions,
+        region: points(proof.region),
+        failures: proof.failures.map(({ finding, worst, share, parts: polygons }) => ({
+          check: finding.check,
+          severity: finding.severity,
+          widget: finding.widget,
+          other: finding.other,
+          place: finding.place ?? wherePointer(document, file, finding.pointer),
+          says: sentenceOf(finding),
+          share,
+          worst: { width: worst.x, height: worst.y, measured: finding.worst.measured, unit: finding.unit },
+          reasons: finding.reasons.map(({ text, pointer }) => ({
+            text,
+            place: wherePointer(document, file, pointer),
+          })),
+          polygons: polygons.map(points),
+        })),
+        unprovedBecause: gapTexts(proof),
+        gaps: proof.gaps.map(({ check, reason, polygon }) => ({ check, reason, polygon: points(polygon) })),
+        seen: proof.seen.map((finding) => ({
+          check: finding.check,
+          widget: finding.widget,
+          other: finding.other,
+          on: finding.worst.screen,
+          says: sentenceOf(finding),
+        })),
+        cells: proof.cells,
+        layouts: proof.solves,
+      };
+    }),
+  }));
+  const passed = inputs.every(({ proofs }) => proofs.every(holds));
+  return `${JSON.stringify({ 'pimbot-proof': 1, passed, 'proved': provedChecks, files }, null, 2)}\n`;
+}
+
+function points(polygon: Polygon): readonly (readonly [number, number])[] {
+  return polygon.map(({ x, y }) => [Math.round(x * 1000) / 1000, Math.round(y * 1000) / 1000]);
+}

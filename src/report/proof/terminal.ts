@@ -1,0 +1,56 @@
+import { sentenceOf, counted, printable } from '../wording.ts';
+import { wherePointer, type Tones } from '../report.ts';
+import { failureText, gapTexts, holds, provedText, verdictText, type ProofInput } from './told.ts';
+
+/** Failures of a view that are told one by one, where nobody asks for all. */
+const mostTold = 12;
+
+/** Proofs for a person. */
+export function proofTerminal(
+  inputs: readonly ProofInput[],
+  tones: Tones,
+  { verbose = false }: { readonly verbose?: boolean } = {},
+): string {
+  const lines: string[] = [];
+  for (const input of inputs) {
+    const { file, document, proofs, region } = input;
+    for (const proof of proofs) {
+      const mark = holds(proof)
+        ? tones.good('✓')
+        : proof.failures.length > 0
+          ? tones.bad('✗')
+          : tones.doubtful('?');
+      lines.push(`${mark} ${tones.strong(verdictText(proof, region))}`);
+      const shown = verbose ? proof.failures : proof.failures.slice(0, mostTold);
+      for (const failure of shown) {
+        const { finding } = failure;
+        const place = finding.place ?? wherePointer(document, printable(file), finding.pointer);
+        lines.push(`  ${tones.bad('✗')} ${failureText(failure)}  ${tones.faint(`[${finding.check}]`)}`);
+        for (const { text, pointer } of verbose ? finding.reasons : finding.reasons.slice(0, 2))
+          lines.push(
+            `      ${tones.faint(`because ${printable(text)}  ${wherePointer(document, printable(file), pointer)}`)}`,
+          );
+        if (finding.reasons.length === 0) lines.push(`      ${tones.faint(place)}`);
+      }
+      const more = proof.failures.length - shown.length;
+      if (more > 0) lines.push(`  … and ${more} more; --verbose tells them all`);
+      for (const text of gapTexts(proof)) lines.push(`  ${tones.doubtful('?')} not proved: ${text}`);
+      const seen = proof.seen.length;
+      if (seen > 0 && verbose)
+        for (const finding of proof.seen)
+          lines.push(
+            `  ${tones.faint(`· seen on ${finding.worst.screen}: ${printable(finding.widget)} ${printable(sentenceOf(finding))} [${finding.check}]`)}`,
+          );
+      else if (seen > 0)
+        lines.push(
+          `  ${tones.faint(`· ${counted(seen, 'finding')} of checks that are not proved; --verbose tells them`)}`,
+        );
+      lines.push('');
+    }
+  }
+  const cells = inputs.flatMap(({ proofs }) => proofs).reduce((sum, one) => sum + one.cells, 0);
+  const solves = inputs.flatMap(({ proofs }) => proofs).reduce((sum, one) => sum + one.solves, 0);
+  lines.push(provedText());
+  lines.push(tones.faint(`${counted(cells, 'cell')}, ${counted(solves, 'layout')}`));
+  return `${lines.join('\n')}\n`;
+}

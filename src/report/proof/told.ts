@@ -1,0 +1,142 @@
+import {
+  aspectsOf,
+  boundsOf,
+  heldAspects,
+  holdsBetween,
+  provedChecks,
+  unionArea,
+  type Aspects,
+  type Failure,
+  type Gap,
+  type Region,
+  type ViewProof,
+} from '../../proof/index.ts';
+import type { CheckedDocument } from '../../document/index.ts';
+import { printable, sentenceOf } from '../wording.ts';
+
+/** A proved file and what came of it. */
+export interface ProofInput {
+  /** As the user named it. */
+  readonly file: string;
+  readonly document: CheckedDocument;
+  readonly proofs: readonly ViewProof[];
+  readonly region: Region;
+  /** What stands for the kind of device, such as `desktop`. */
+  readonly device: string;
+}
+
+/** Whether nothing fails on any size, and all of it is proved. */
+export function holds({ failures, gaps }: ViewProof): boolean {
+  return failures.length === 0 && gaps.length === 0;
+}
+
+/** `640 × 360` */
+export function sizeText(width: number, height: number): string {
+  return `${Math.round(width)} × ${Math.round(height)}`;
+}
+
+function sizeOf({ width, height }: { readonly width: number; readonly height: number }): string {
+  return sizeText(width, height);
+}
+
+/** The sizes that are proved, in words. */
+export function regionText({ from, to, aspect }: Region): string {
+  const sizes = `from ${sizeOf(from)} to ${sizeOf(to)}`;
+  if (!aspect) return sizes;
+  return `${sizes} with an aspect from ${aspectText(aspect.least)} to ${aspectText(aspect.most)}`;
+}
+
+const named: readonly (readonly [aspect: number, name: string])[] = [
+  [9 / 16, '9:16'],
+  [3 / 4, '3:4'],
+  [1, '1:1'],
+  [5 / 4, '5:4'],
+  [4 / 3, '4:3'],
+  [3 / 2, '3:2'],
+  [16 / 10, '16:10'],
+  [16 / 9, '16:9'],
+  [21 / 9, '21:9'],
+  [32 / 9, '32:9'],
+];
+
+/** An aspect as people call it, else as a number. */
+export function aspectText(aspect: number): string {
+  const known = named.find(([value]) => Math.abs(value - aspect) < 0.0005);
+  return known ? known[1] : String(Math.round(aspect * 1000) / 1000);
+}
+
+/** A share of a region, in %; one that is not nothing never reads as nothing, nor one that is not all as all. */
+export function shareText(share: number): string {
+  const percent = 100 * share;
+  if (percent > 0 && percent < 0.01) return 'less than 0.01 %';
+  if (percent < 100 && percent > 99.99) return 'more than 99.99 %';
+  return `${Math.round(percent * 100) / 100} %`;
+}
+
+/** On which sizes a view holds, in one sentence that starts with the view. */
+export function verdictText(proof: ViewProof, region: Region): string {
+  const name = printable(proof.view);
+  if (holds(proof)) return `${name} holds on every size ${regionText(region)}`;
+  const parts = [...proof.failures.flatMap((one) => one.parts), ...proof.gaps.map(({ polygon }) => polygon)];
+  const between = holdsBetween(proof.region, parts, proof.reference);
+  const held = widest(heldAspects(proof.region, parts), proof.reference);
+  const said: string[] = [];
+  if (between) said.push(`every size from ${sizeOf(between.from)} to ${sizeOf(between.to)}`);
+  else if (held) said.push(`every size of the aspects ${aspectText(held.least)} to ${aspectText(held.most)}`);
+  const share = shareText(Math.min(1, proof.failing));
+  const fails = proof.failing > 0 ? `fails on ${share} of the sizes ${regionText(region)}` : '';
+  const open =
+    proof.unproved > 0 ? `${fails === '' ? '' : ', and '}is not proved on ${shareText(proof.unproved)}` : '';
+  const rest = said.length > 0 ? `; it holds on ${said.join(', and on ')}` : '';
+  return `${name} ${fails}${open}${rest}`;
+}
+
+/** The range that has the reference's aspect in it, else the widest. */
+function widest(held: readonly Aspects[], { width, height }: ViewProof['reference']): Aspects | undefined {
+  const aspect = width / height;
+  const own = held.find(({ least, most }) => least <= aspect && aspect <= most);
+  return own ?? held.toSorted((a, b) => b.most / b.least - a.most / a.least)[0];
+}
+
+/** Where something fails, in words: the sizes and aspects around all of it, and its worst size. */
+export function failureText({ finding, parts, share, worst }: Failure): string {
+  const bounds = parts.map(boundsOf);
+  const [left, top] = [Math.min(...bounds.map((one) => one.left)), Math.min(...bounds.map((one) => one.top))];
+  const [right, bottom] = [
+    Math.max(...bounds.map((one) => one.right)),
+    Math.max(...bounds.map((one) => one.bottom)),
+  ];
+  const aspects = parts.map(aspectsOf);
+  const least = Math.min(...aspects.map((one) => one.least));
+  const most = Math.max(...aspects.map((one) => one.most));
+  const where = `on ${shareText(share)} of the sizes: between ${sizeText(left, top)} and ${sizeText(right, bottom)}, aspects ${aspectText(least)} to ${aspectText(most)}; worst on ${sizeText(worst.x, worst.y)}`;
+  return `${printable(finding.widget)} ${printable(sentenceOf(finding))} ${where}`;
+}
+
+const reasons: { readonly [Reason in Gap['reason']]: string } = {
+  curved: 'what is compared there is no straight line over the sizes',
+  many: 'more cells than may be looked at',
+  odd: 'the check and the proof say different things there',
+};
+
+/** What is not proved and why, one line for each check and reason, the largest first. */
+export function gapTexts({ gaps, region }: ViewProof): readonly string[] {
+  const whole = unionArea([region]);
+  const byReason = new Map<string, Gap[]>();
+  for (const gap of gaps) {
+    const key = `${gap.check ?? ''} ${gap.reason}`;
+    byReason.set(key, [...(byReason.get(key) ?? []), gap]);
+  }
+  return [...byReason.values()]
+    .map((all) => ({ gap: all[0]!, area: unionArea(all.map(({ polygon }) => polygon)) }))
+    .sort((a, b) => b.area - a.area)
+    .map(({ gap, area }) => {
+      const what = gap.check ?? 'the layout';
+      return `${what}, on ${shareText(Math.min(1, area / whole))} of the sizes: ${reasons[gap.reason]}`;
+    });
+}
+
+/** `Proved: off-screen, …` */
+export function provedText(): string {
+  return `Proved: ${provedChecks.join(', ')}. Every other check was asked on one size of each cell only.`;
+}
