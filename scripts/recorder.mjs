@@ -108,7 +108,7 @@ function recorded() {
     '}',
     'export function recordedSolver(decisions: Decisions): RecordedSolver {',
     ...bodies,
-    'void [frameOf, markMeasure, markBox, placeInto, scrollTo, scrollRange, referenceOf, referenceOfPart, carriesHeights, carriesWidths];',
+    'void [weighted, frameOf, markMeasure, markBox, placeInto, scrollTo, scrollRange, referenceOf, referenceOfPart, carriesHeights, carriesWidths];',
     'return { solve, place: (reference, screen, hudSize) => new MutableFrame().place(reference, screen, hudSize) };',
     '}',
     '',
@@ -234,6 +234,13 @@ function transformer(checker, isWhole, px) {
           return args.slice(1).reduce((sum, one) => call(name, [sum, expression(one)]), expression(args[0]));
         }
         if (called === 'Math.floor') return floor(args[0]);
+        // The one curve of the solver.
+        if (called === 'weighted')
+          return call(
+            'weighted',
+            args.map((one) => expression(one)),
+            true,
+          );
         if (called === 'Math.abs' || called === 'Math.round' || called === 'Math.ceil')
           throw new Error(`the recorder does not know ${called}`);
         if (ts.isPropertyAccessExpression(node.expression) && node.expression.name.text === 'heightInto')

@@ -27,10 +27,12 @@ export class Decisions {
   #at = 0;
   #value = 0;
   #isPlayed = false;
+  #isBent = false;
 
   /** Starts a solve that decides for itself. */
   record(): void {
     this.#isPlayed = false;
+    this.#isBent = false;
     this.#at = 0;
     this.#value = 0;
     this.#values.length = 0;
@@ -104,6 +106,20 @@ export class Decisions {
     this.#decide(true, (a - floor * b) * unit, held);
     this.#decide(true, ((floor + 1) * b - a) * unit, held);
     return floor;
+  }
+
+  /** Whether there was a curve: between two lines it is taken for its tangent at the screen that was recorded. */
+  get isBent(): boolean {
+    return this.#isBent;
+  }
+
+  /** The weighted geometric mean of two numbers. */
+  weighted(one: number, other: number, share: number): number {
+    if (share === 0 || share === 1) return share === 0 ? one : other;
+    if (!this.#isPlayed) this.#isBent = true;
+    const mean = this.#kept(() => one ** (1 - share) * other ** share);
+    const [first, second] = [this.#kept(() => one), this.#kept(() => other)];
+    return first > 0 && second > 0 ? mean * ((1 - share) * (one / first) + share * (other / second)) : mean;
   }
 
   /** The height of a leaf at the width in `exchange[0]`, into `exchange[1]`. @param factor u of the view one u of the leaf is. */

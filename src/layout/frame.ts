@@ -70,13 +70,18 @@ export interface Frame {
   readonly safe: Edges;
 }
 
+/** The weighted geometric mean of two numbers. */
+function weighted(one: number, other: number, share: number): number {
+  return one ** (1 - share) * other ** share;
+}
+
 /** One short function for each scaling: device px per u for a screen and a reference (equations 1.1). */
 const scalings: { readonly [Name in Scaling]: (screen: Screen, reference: Reference) => number } = {
   contain: ({ width, height }, to) => Math.min(width / to.width, height / to.height),
   cover: ({ width, height }, to) => Math.max(width / to.width, height / to.height),
   width: ({ width }, to) => width / to.width,
   height: ({ height }, to) => height / to.height,
-  blend: ({ width, height }, to) => (width / to.width) ** (1 - to.blend) * (height / to.height) ** to.blend,
+  blend: ({ width, height }, to) => weighted(width / to.width, height / to.height, to.blend),
   none: () => 1,
   physical: ({ density }, to) => (density / 25.4) * to.millimetres,
   whole: ({ width, height }, to) => Math.max(1, Math.floor(Math.min(width / to.width, height / to.height))),

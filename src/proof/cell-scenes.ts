@@ -2,7 +2,7 @@ import { Subject } from '../checks/index.ts';
 import { Layout, type Rect } from '../layout/index.ts';
 import type { FormScene } from '../scene/index.ts';
 import { ViewLayout, type View } from '../view/index.ts';
-import type { Cell } from './cells.ts';
+import { bendPx, type Cell } from './cells.ts';
 import { at, through, widestThree, type Affine, type Point, type Polygon } from './polygon.ts';
 
 /** The edges of a rectangle, each a number that follows from the size of the screen. */
@@ -34,6 +34,7 @@ export class CellScenes {
   readonly middle: Subject;
   readonly #points: readonly [Point, Point, Point];
   readonly #inside: Point;
+  readonly #slack: number;
   readonly #three: readonly [Subject, Subject, Subject];
   readonly #own = new Map<number, KeptBox>();
   readonly #borders = new Map<number, KeptBox>();
@@ -60,6 +61,7 @@ export class CellScenes {
     };
     this.#three = [scene(this.#points[0]), scene(this.#points[1]), scene(this.#points[2])];
     this.middle = middle;
+    this.#slack = slack + (cell.isBent ? 2 * bendPx : 0);
   }
 
   /** Takes out the widgets of which a number was not what three others make it since this was last asked. */
@@ -73,7 +75,7 @@ export class CellScenes {
   number(widget: number, read: (subject: Subject) => number): Affine {
     const [a, b, c] = this.#three;
     const line = through(this.#points, [read(a), read(b), read(c)]);
-    if (!(Math.abs(at(line, this.#inside) - read(this.middle)) <= slack)) this.#curved.add(widget);
+    if (!(Math.abs(at(line, this.#inside) - read(this.middle)) <= this.#slack)) this.#curved.add(widget);
     return line;
   }
 
@@ -81,7 +83,7 @@ export class CellScenes {
     const [a, b, c, d] = [...this.#three.map(read), read(this.middle)] as [Rect, Rect, Rect, Rect];
     const edge = (of: (rect: Rect) => number): Affine => {
       const line = through(this.#points, [of(a), of(b), of(c)]);
-      if (!(Math.abs(at(line, this.#inside) - of(d)) <= slack)) this.#curved.add(widget);
+      if (!(Math.abs(at(line, this.#inside) - of(d)) <= this.#slack)) this.#curved.add(widget);
       return line;
     };
     return {

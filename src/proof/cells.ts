@@ -26,6 +26,8 @@ export interface Cell {
   readonly play: (point: Point) => Frame;
   /** A point well inside. */
   readonly inside: Point;
+  /** Whether its scale is a curve, taken for a tangent: places are right to {@link bendPx} px. */
+  readonly isBent: boolean;
 }
 
 /** Sizes of which nothing is said, and why. */
@@ -76,11 +78,14 @@ export function explore(
   const playback = new Playback();
   const unproved: Unproved[] = [];
   const whole = areaOf(region);
-  const left: Polygon[] = [region];
+  const left: { readonly polygon: Polygon; readonly isSliced: boolean }[] = [
+    { polygon: region, isSliced: false },
+  ];
   let [solves, cells, done] = [0, 0, 0];
   while (left.length > 0) {
-    const polygon = left.pop()!;
-    if (polygon.length < 3 || thickness(polygon) < leastThickness) continue;
+    const { polygon, isSliced } = left.pop()!;
+    const least = isSliced ? 2 * bendPx : leastThickness;
+    if (polygon.length < 3 || thickness(polygon) < least) continue;
     if (cells >= mostCells) {
       unproved.push({ polygon, reason: 'many' });
       continue;
@@ -105,6 +110,12 @@ export function explore(
       inside = insideOf(polygon, nth);
       here = solved(inside, 'record');
     }
+    if (decisions.isBent && !isSliced) {
+      // Its slices are counted, it is not.
+      cells--;
+      left.push(...slicesOf(polygon).map((slice) => ({ polygon: slice, isSliced: true })));
+      continue;
+    }
     const corners = widestThree(polygon);
     const [a, b, c] = [solved(corners[0], 'play'), solved(corners[1], 'play'), solved(corners[2], 'play')];
     const lines: Affine[] = [];
@@ -115,7 +126,7 @@ export function explore(
     ].every(Boolean);
     if (!isStraight) {
       const halves = halved(polygon);
-      if (halves) left.push(...halves);
+      if (halves) left.push(...halves.map((half) => ({ polygon: half, isSliced })));
       else {
         unproved.push({ polygon, reason: 'curved' });
         done += areaOf(polygon);
@@ -127,14 +138,15 @@ export function explore(
       const { above, below } = cut(cell, line);
       // Rounding can have put the point itself on the other side by a hair.
       if (above.length === 0) continue;
-      if (below.length > 0) left.push(below);
+      if (below.length > 0) left.push({ polygon: below, isSliced });
       cell = above;
     }
-    if (thickness(cell) < leastThickness) continue;
+    if (thickness(cell) < least) continue;
     onCell({
       polygon: cell,
       form: form!,
       inside: insideOf(cell),
+      isBent: isSliced,
       play: (point) => {
         solves++;
         return playback.play(what, screenAt(point));
@@ -144,6 +156,27 @@ export function explore(
     progress?.(Math.min(1, done / whole));
   }
   return { solves, cells, unproved };
+}
+
+/** How far a tangent may be from a curve, in px. */
+export const bendPx = 0.1;
+
+/** Slices of a polygon along lines of one aspect, so thin that a mean of two sides is a line in each. */
+function slicesOf(polygon: Polygon): readonly Polygon[] {
+  const aspects = polygon.map(({ x, y }) => x / y);
+  const [least, most] = [Math.min(...aspects), Math.max(...aspects)];
+  const largest = Math.max(...polygon.map(({ x, y }) => Math.max(x, y)));
+  // At a logarithm d from where it touches, the tangent of a mean is off by a share of d²/8 at the most.
+  const thin = 2 * Math.sqrt((8 * bendPx) / largest);
+  const count = Math.max(1, Math.ceil(Math.log(most / least) / thin));
+  const slices: Polygon[] = [];
+  let left = polygon;
+  for (let nth = 1; nth < count; nth++) {
+    const { above, below } = cut(left, { x: 1, y: -least * (most / least) ** (nth / count), c: 0 });
+    slices.push(below);
+    left = above;
+  }
+  return [...slices, left].filter((slice) => slice.length > 2);
 }
 
 /** Points of a part that are tried until one is on no line. */
