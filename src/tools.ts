@@ -25,7 +25,7 @@ export type { AnchorAdvice, InstanceChange, Move, WrapOptions } from './edit/ind
 export { gaveWay, whyEdge, whyLook, whySize, whyWidget } from './why/index.ts';
 export type { GaveWay, LookReason, Reason } from './why/index.ts';
 export { checks, documentChecks } from './checks/index.ts';
-export { Results, SharedChecks, checkDocument, planOf, runBatch } from './verdict/index.ts';
+export { Results, SharedChecks, checkDocument, checkView, planOf, runBatch } from './verdict/index.ts';
 export type {
   CheckId,
   Facts,
@@ -42,6 +42,32 @@ export type {
   Occurrence,
   Verdict,
 } from './verdict/index.ts';
+export {
+  contains,
+  depthIn,
+  heldAspects,
+  holdsBetween,
+  proveDocument,
+  proveView,
+  provedChecks,
+  regionOf,
+  screenOf,
+  unionArea,
+} from './proof/index.ts';
+export type {
+  Aspects,
+  Between,
+  Device,
+  Failure,
+  Gap,
+  Point,
+  Polygon,
+  Proof,
+  ProveOptions,
+  ProvedFinding,
+  Region,
+  ViewProof,
+} from './proof/index.ts';
 export { mend, suggestFor } from './mend/index.ts';
 export type { Mended, Suggestion } from './mend/index.ts';
 export { compareSnapshots, snapshotOf } from './compare/index.ts';
@@ -49,6 +75,9 @@ export type { Comparison, Snapshot, WidgetChange } from './compare/index.ts';
 export { withOverlay } from './paint/index.ts';
 export type { Overlay } from './paint/index.ts';
 export {
+  proofJson,
+  proofMap,
+  proofTerminal,
   reportHtml,
   reportJson,
   reportJunit,
@@ -58,6 +87,6 @@ export {
   sentenceOf,
   shotsOf,
 } from './report/index.ts';
-export type { DrawnShot, Mark, ReportInput, SheetInput, Shot, ShotOptions } from './report/index.ts';
+export type { DrawnShot, Mark, ProofInput, ReportInput, SheetInput, Shot, ShotOptions } from './report/index.ts';
 export { FocusField, focusAfter, focusGround, noFocus } from './input/index.ts';
 export type { FocusCommand, FocusState } from './input/index.ts';

@@ -1,4 +1,4 @@
-import type { Point, Polygon } from './polygon.ts';
+import { boundsOf, within, type Point, type Polygon } from './polygon.ts';
 
 /*
  * What people ask of a proof: from which size up a view holds, and for which aspects.
@@ -11,8 +11,8 @@ export interface Between {
 }
 
 /**
- * The widest range of sizes around one on all of which a view holds, narrow and wide ones alike: both ends have the aspect of that
- * size. Undefined where the size itself is in one of the parts, or not in the region.
+ * A range of sizes around one on all of which a view holds, narrow and wide ones alike: both ends have the aspect of that
+ * size, as far as the region goes, and the upper one is as large as the lower one lets it. Undefined where the size itself is in one of the parts, or not in the region.
  * @param parts Where something fails, or is not proved. @param around A size, as the reference.
  */
 export function holdsBetween(
@@ -27,20 +27,31 @@ export function holdsBetween(
   let least = Math.ceil(Math.min(...region.map(inner)));
   let most = Math.floor(Math.max(...region.map(outer)));
   if (around.height < least || around.height > most) return undefined;
+  const above: Polygon[] = [];
   for (const part of parts) {
-    const corners = [...part, ...onAspect(part, aspect)];
-    const [low, high] = [Math.max(...corners.map(inner)), Math.min(...corners.map(outer))];
-    // A part is kept out by a range that begins after it or ends before it.
+    const low = Math.max(...[...part, ...onAspect(part, aspect)].map(inner));
+    // A range that begins after a part keeps it out.
     if (low < around.height) least = Math.max(least, Math.floor(low + 1));
-    else if (high > around.height) most = Math.min(most, Math.ceil(high - 1));
-    else return undefined;
+    else above.push(part);
+  }
+  for (const part of above) {
+    const left = within(part, [
+      { x: 1, y: 0, c: -least * aspect },
+      { x: 0, y: 1, c: -least },
+    ]);
+    if (left.length < 3) continue;
+    // So does one that ends before it.
+    const high = Math.min(...[...left, ...onAspect(left, aspect)].map(outer));
+    if (high <= around.height) return undefined;
+    most = Math.min(most, Math.ceil(high - 1));
   }
   if (least >= most) return undefined;
-  const size = (height: number, whole: (value: number) => number) => ({
-    width: whole(height * aspect),
+  const bounds = boundsOf(region);
+  const size = (height: number, width: number) => ({
+    width: Math.min(bounds.right, Math.max(bounds.left, width)),
     height,
   });
-  return { from: size(least, Math.ceil), to: size(most, Math.floor) };
+  return { from: size(least, Math.ceil(least * aspect)), to: size(most, Math.floor(most * aspect)) };
 }
 
 /** Where the borders of a polygon have an aspect. */

@@ -1,0 +1,134 @@
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { pimbotHere, temporaryFolder } from '../support/cli.ts';
+
+const folder = temporaryFolder();
+const hud = `pimbot: 1
+reference: { size: 1280x720, scaling: none }
+views:
+  dive:
+    children:
+      - { id: left, look: { background: "#223344" }, anchor: left top, offset: 10 10, width: 300, height: 40 }
+      - { id: right, look: { background: "#223344" }, anchor: right top, offset: -10 10, width: 400, height: 40 }
+`;
+const small = ['--from', '320x200', '--to', '1280x800'];
+
+beforeAll(() => {
+  writeFileSync(join(folder.path, 'hud.yaml'), hud);
+  writeFileSync(join(folder.path, 'slip.yaml'), hud.replace('width: 300', 'width: wide'));
+  mkdirSync(join(folder.path, 'maps'));
+});
+afterAll(folder.remove);
+
+test('says on which sizes a view holds, where it does not, and which line is why', async () => {
+  const { code, out, err } = await pimbotHere(['prove', 'hud.yaml', ...small], folder.path);
+  expect({ code, err }).toEqual({ code: 1, err: '' });
+  expect(out).toContain('dive fails on');
+  expect(out).toContain('it holds on every size from 720 × 405 to 1280 × 800');
+  expect(out).toMatch(/left overlaps right by .* px on .* of the sizes: between 320 × 200 and 720 × 800/);
+  expect(out).toMatch(/because .* hud\.yaml:6:\d+/);
+  expect(out).toContain('Proved: off-screen, ');
+});
+
+test('a range on which all of it holds is exit code 0', async () => {
+  const { code, out } = await pimbotHere(
+    ['prove', 'hud.yaml', '--from', '720x200', '--to', '1280x800'],
+    folder.path,
+  );
+  expect(out).toContain('dive holds on every size from 720 × 200 to 1280 × 800');
+  expect(code).toBe(0);
+});
+
+test('an aspect narrows the range', async () => {
+  const args = ['prove', 'hud.yaml', ...small, '--aspect', '3:1..'];
+  const { code, out } = await pimbotHere(args, folder.path);
+  expect(out).toContain('with an aspect from 3 to ');
+  expect(code).toBe(1);
+});
+
+test('JSON has every polygon, and reads as JSON', async () => {
+  const { code, out } = await pimbotHere(['prove', 'hud.yaml', ...small, '--json'], folder.path);
+  expect(code).toBe(1);
+  const proof = JSON.parse(out) as {
+    passed: boolean;
+    proved: string[];
+    files: {
+      views: {
+        view: string;
+        holds: boolean;
+        failures: { check: string; worst: unknown; polygons: number[][][] }[];
+      }[];
+    }[];
+  };
+  expect(proof.passed).toBe(false);
+  expect(proof.proved).toContain('overlap');
+  const [dive] = proof.files[0]!.views;
+  const overlap = dive!.failures.find(({ check }) => check === 'overlap');
+  expect(overlap?.polygons).toEqual([
+    [
+      [320, 200],
+      [719.5, 200],
+      [719.5, 800],
+      [320, 800],
+    ],
+  ]);
+});
+
+test('draws the map as SVG and PNG, and one for each view into a folder', async () => {
+  const args = ['prove', 'hud.yaml', ...small, '--map', 'dive.png', '--map', 'dive.svg', '--map', 'maps'];
+  const { out } = await pimbotHere(args, folder.path);
+  expect(out).toContain('dive.png\n');
+  const [png, svg] = ['dive.png', 'dive.svg'].map((name) => readFileSync(join(folder.path, name)));
+  expect([...png!.subarray(1, 4)]).toEqual([...Buffer.from('PNG')]);
+  expect(svg!.toString()).toContain('<title>Where dive holds</title>');
+  expect(existsSync(join(folder.path, 'maps', 'dive-sizes.svg'))).toBe(true);
+});
+
+test('what cannot be read is one clear sentence, and exit code 2', async () => {
+  const told = async (...args: string[]) => {
+    const { code, out, err } = await pimbotHere(['prove', ...args], folder.path);
+    return { code, out, err };
+  };
+  expect(await told('none.yaml')).toMatchObject({
+    code: 2,
+    err: expect.stringContaining('there is no file "none.yaml"'),
+  });
+  expect(await told('slip.yaml')).toMatchObject({ code: 2, err: expect.stringContaining('slip.yaml:6:') });
+  expect(await told('hud.yaml', '--from', '640')).toMatchObject({
+    code: 2,
+    err: expect.stringContaining('such as 1280x720'),
+  });
+  expect(await told('hud.yaml', '--aspect', '2..1')).toMatchObject({
+    code: 2,
+    err: expect.stringContaining('range of aspects'),
+  });
+  expect(await told('hud.yaml', '--safe', '5%,5%')).toMatchObject({
+    code: 2,
+    err: expect.stringContaining('four distances'),
+  });
+  expect(await told('hud.yaml', '--device', 'dekstop')).toMatchObject({
+    code: 2,
+    err: expect.stringContaining('did you mean "desktop"'),
+  });
+  expect(await told('hud.yaml', '--view', 'dvie')).toMatchObject({
+    code: 2,
+    err: expect.stringContaining('dvie'),
+  });
+  expect(await told('hud.yaml', '--from', '900x900', '--to', '800x800')).toMatchObject({
+    code: 2,
+    err: expect.stringContaining('no screen'),
+  });
+  expect(await told('hud.yaml', '--map', 'dive.gif')).toMatchObject({
+    code: 2,
+    err: expect.stringContaining('neither an .svg nor a .png'),
+  });
+});
+
+test('safe insets in shares grow with the screen', async () => {
+  const args = ['prove', 'hud.yaml', '--from', '760x200', '--to', '1280x800', '--safe', '10%,0,0,0'];
+  const { code, out } = await pimbotHere(args, folder.path);
+  // Both stand 10 px below the safe area, wherever that begins.
+  expect(out).toContain('dive holds on every size');
+  expect(code).toBe(0);
+});

@@ -1,0 +1,93 @@
+import { expect, test } from '@jest/globals';
+import { openView, readDocument, type DocumentSource, type WidgetSource } from 'pimbot';
+import { openProject } from 'pimbot/node';
+import { proveView, type Device, type Region } from 'pimbot/tools';
+import { makeCase } from '../conformance/generator.ts';
+import { rounds, seedOf } from '../support/deep.ts';
+import { fonts } from '../support/views.ts';
+import { asking, judge, sizesOf } from './judge.ts';
+
+const small: Region = { from: { width: 320, height: 240 }, to: { width: 800, height: 600 } };
+const mouse: Device = { density: 96, distance: 600, inputs: ['mouse'] };
+
+/** Every scaling there is, with and without limits, steps and bars. */
+const references: readonly NonNullable<DocumentSource['reference']>[] = [
+  { scaling: 'contain', size: '800x450' },
+  { scaling: 'none' },
+  { scaling: 'cover', size: '640x480' },
+  { scaling: 'width', size: '700x400' },
+  { scaling: 'height', size: '700x400', spare: 'bars' },
+  { scaling: 'contain', size: '800x450', limits: '0.8..1.2' },
+  { scaling: 'contain', size: '400x300', step: 0.25 },
+  { scaling: 'whole', size: '320x200' },
+  { scaling: 'physical' },
+  { scaling: 'contain', size: '640x360', spare: 'bars' },
+  { scaling: 'blend', size: '800x450' },
+  { scaling: 'blend', size: '640x480', blend: 0.3, limits: '0.7..' },
+];
+
+const words = ['Depth', 'A letter with a red seal', 'Coffee is on when you dock, and the lamps are lit.'];
+
+/** The same with something to be seen in each, and words in those that hold nothing else. */
+function seen(widget: WidgetSource, nth: number): WidgetSource {
+  const look = { background: '#112233' };
+  if (widget.children) return { ...widget, look, children: widget.children.map(seen) } as WidgetSource;
+  if (nth % 3 > 0) return { ...widget, look } as WidgetSource;
+  return { ...widget, kind: 'text', wrap: nth % 2 === 0, text: words[nth % words.length] } as WidgetSource;
+}
+
+test('proofs of views by chance say what laying them out on single sizes says', () => {
+  const first = seedOf(1);
+  let unproved = 0;
+  let asked = 0;
+  for (let seed = first; seed < first + rounds(24, 480); seed++) {
+    const reference = references[seed % references.length]!;
+    const source: DocumentSource = {
+      pimbot: 1,
+      reference,
+      views: { test: { children: makeCase(seed).children.map(seen) } },
+    };
+    const { document } = readDocument(source);
+    const open = () => openView(document!, 'test', { resources: { fonts } });
+    const proof = proveView(open, mouse, small);
+    const sizes = sizesOf(small, proof, rounds(25, 500), seed);
+    // Where the scale is a curve, places are right to a tenth of a px; borders drawn by two of them to as much more.
+    const slack = reference.scaling === 'blend' ? 0.5 : undefined;
+    const judged = judge(asking(open(), mouse), proof, sizes, slack);
+    expect({ seed, wrong: judged.wrong }).toEqual({ seed, wrong: [] });
+    unproved += judged.unproved;
+    asked += judged.asked;
+  }
+  // What nobody is sure of is little: of each size, eleven checks are asked.
+  expect(asked).toBeGreaterThan(rounds(600, 10_000));
+  expect(unproved / (11 * asked)).toBeLessThan(0.02);
+});
+
+test('so do those of the demo, on three kinds of device, small windows and large screens', async () => {
+  const { document, resources } = await openProject('examples/fathom-post/post.yaml');
+  const large: Region = { from: { width: 640, height: 360 }, to: { width: 7680, height: 4320 } };
+  const devices: readonly Device[] = [
+    { density: 92, distance: 600, inputs: ['mouse', 'keys'] },
+    { density: 420, distance: 300, inputs: ['touch'], safe: { px: [96, 0, 60, 0], shares: [0, 0, 0, 0] } },
+    {
+      density: 40,
+      distance: 2700,
+      inputs: ['pad'],
+      safe: { px: [0, 0, 0, 0], shares: [0.05, 0.05, 0.05, 0.05] },
+    },
+  ];
+  const occasions = [{}, { hudSize: 1.3, textSize: 1.25 }, { hudSize: 0.75, locale: 'de' }];
+  const views = Object.keys(document!.source.views);
+  const all = views.flatMap((view) =>
+    [0, 1, 2].flatMap((nth) => [large, small].map((region) => ({ view, nth, region }))),
+  );
+  // A part of them in npm test, another one with another seed.
+  const chosen = all.filter((_, at) => at % rounds(9, 1) === seedOf(0) % rounds(9, 1));
+  for (const { view, nth, region } of chosen) {
+    const open = () => openView(document!, view, { resources, ...occasions[nth] });
+    const proof = proveView(open, devices[nth]!, region);
+    const sizes = sizesOf(region, proof, rounds(40, 2000), seedOf(7));
+    const judged = judge(asking(open(), devices[nth]!), proof, sizes);
+    expect({ view, nth, wrong: judged.wrong }).toEqual({ view, nth, wrong: [] });
+  }
+});

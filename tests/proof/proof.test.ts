@@ -1,0 +1,173 @@
+import { describe, expect, test } from '@jest/globals';
+import { openView, readDocument, type DocumentSource, type WidgetSource } from 'pimbot';
+import {
+  contains,
+  proveDocument,
+  proveView,
+  sentenceOf,
+  type Device,
+  type Proof,
+  type Region,
+} from 'pimbot/tools';
+import { documentOf, fonts } from '../support/views.ts';
+
+const region: Region = { from: { width: 320, height: 200 }, to: { width: 1280, height: 800 } };
+const device: Device = { density: 96, distance: 600, inputs: ['mouse'] };
+const look = { background: '#223344' };
+
+function proved(
+  children: readonly WidgetSource[],
+  more: Partial<DocumentSource> = {},
+  mostCells?: number,
+): Proof {
+  const { document } = readDocument(documentOf(children, more));
+  const open = () => openView(document!, 'test', { resources: { fonts } });
+  return proveView(open, device, region, { mostCells });
+}
+
+/** Of each finding, in order: the check, the widgets and the corners of its parts. */
+function told({ findings }: Proof): unknown {
+  return findings.map(({ finding, parts }) => [
+    finding.check,
+    finding.widget,
+    parts.map((part) => part.map(({ x, y }) => [Math.round(x * 100) / 100, Math.round(y * 100) / 100])),
+  ]);
+}
+
+function findingOf({ findings }: Proof, check: string) {
+  return findings.find(({ finding }) => finding.check === check);
+}
+
+const left: WidgetSource = { id: 'left', look, anchor: 'left top', offset: [10, 10], width: 300, height: 40 };
+const right: WidgetSource = {
+  id: 'right',
+  look,
+  anchor: 'right top',
+  offset: [-10, 10],
+  width: 400,
+  height: 40,
+};
+
+describe('borders are where sums say they are', () => {
+  test('two widgets on opposite sides meet where the screen is narrower than both and their distances', () => {
+    // 10 + 300 + 400 + 10 = 720; half a px is rounding.
+    const upTo = (x: number) => [
+      [
+        [320, 200],
+        [x, 200],
+        [x, 800],
+        [320, 800],
+      ],
+    ];
+    expect(told(proved([left, right]))).toEqual([
+      // 10 + 400 px are wider than the screen.
+      ['off-screen', 'right', upTo(409.5)],
+      ['overlap', 'left', upTo(719.5)],
+    ]);
+  });
+
+  test('scaled to fit, the same is a border of one aspect', () => {
+    const proof = proved([left, right], { reference: { size: '1280x800', scaling: 'height' } });
+    // The surface is 800 u high, and 800 × aspect wide.
+    const overlap = findingOf(proof, 'overlap');
+    const aspects = overlap!.parts.flatMap((part) => part.map(({ x, y }) => x / y));
+    expect(Math.max(...aspects)).toBeCloseTo(720 / 800, 2);
+  });
+
+  test('a condition is a border, and what holds on its two sides is found on each', () => {
+    const proof = proved([
+      left,
+      { ...right, when: [{ screen: { width: '..600' }, change: { offset: [-10, 60] } }] },
+    ]);
+    const overlap = findingOf(proof, 'overlap');
+    const reached = (x: number) => overlap!.parts.some((part) => contains(part, { x, y: 400 }));
+    expect([599, 601, 719, 720].map(reached)).toEqual([false, true, true, false]);
+  });
+
+  test('a text that breaks has a border at the width at which it does', () => {
+    const text = 'The lamps of Kelp Nine came up like a row of moons, and Ida had the rack sorted.';
+    const note: WidgetSource = { id: 'note', kind: 'text', text, wrap: true };
+    const across = { anchor: 'left..right top', inset: 0 } as const;
+    const proof = proved([{ id: 'box', look, ...across, height: 60, arrange: 'column', children: [note] }]);
+    const [burst] = proof.findings.filter(({ finding }) => finding.check !== 'gave-way');
+    expect(burst?.finding.widget).toBe('note');
+    // Exactly where one more line is needed: a hair on either side of the border it is one line more or less.
+    const border = Math.max(...burst!.parts.flatMap((part) => part.map(({ x }) => x)));
+    const { document } = readDocument(documentOf([{ ...note, ...across }]));
+    const linesAt = (width: number) =>
+      openView(document!, 'test', { resources: { fonts } }).layoutOn({ width, height: 400 }).rect('note')
+        .height;
+    expect(linesAt(border - 0.01)).toBeGreaterThan(linesAt(border + 0.01));
+  });
+});
+
+describe('what a proof cannot know, it says', () => {
+  test('a text that shrinks with its room is no straight line: where it is compared is not proved', () => {
+    const proof = proved([
+      {
+        'id': 'shrinks',
+        'kind': 'text',
+        look,
+        'text':
+          'A letter with a red seal for a Mr Oduya, who has not been seen at the station since the spring',
+        'wrap': true,
+        'anchor': 'left..right top..bottom',
+        'inset': 20,
+        'least-font-size': 8,
+      } as WidgetSource,
+    ]);
+    expect(proof.gaps.length).toBeGreaterThan(0);
+    expect(new Set(proof.gaps.map(({ reason }) => reason))).toEqual(new Set(['curved']));
+  });
+
+  test('more cells than may be looked at leave a gap, and are no proof', () => {
+    const words = 'one two three four five six seven eight nine ten eleven twelve thirteen fourteen';
+    const text: WidgetSource = {
+      id: 'text',
+      kind: 'text',
+      text: words,
+      wrap: true,
+      anchor: 'left..right top',
+      inset: 8,
+    };
+    const all = proved([text]);
+    const few = proved([text], {}, 2);
+    expect(all.gaps).toEqual([]);
+    expect(few.gaps.map(({ reason, check }) => [reason, check])).toContainEqual(['many', undefined]);
+    expect(few.cells).toBe(2);
+    // Between them, cells and gaps still cover all of it.
+    expect(few.gaps.some(({ polygon }) => contains(polygon, { x: 1279, y: 799 })) || few.cells > 0).toBe(
+      true,
+    );
+  });
+});
+
+test('a proof tells a finding as its check does on its worst size, with whole px where there are some', () => {
+  const overlap = findingOf(proved([left, right]), 'overlap');
+  expect(overlap!.worst.x % 1).toBe(0);
+  expect(sentenceOf(overlap!.finding)).toBe('overlaps right by 40 px');
+  expect(overlap!.finding.reasons.length).toBeGreaterThan(0);
+});
+
+test('what the author accepts is no failure', () => {
+  const accepted = { accept: { 'overlap': 'they share a plate', 'off-screen': 'seldom' } };
+  expect(told(proved([{ ...left, ...accepted }, { ...right, ...accepted } as WidgetSource]))).toEqual([]);
+});
+
+test('a document is proved in everything it varies, and occasions that change nothing are proved once', () => {
+  const source = documentOf([{ ...left, kind: 'text', text: '{name}' } as WidgetSource], {
+    cases: {
+      short: { name: 'Ida' },
+      again: { name: 'Ida' },
+      long: { name: 'Idalinda of the three lamps and the long pier' },
+    },
+  });
+  const { document } = readDocument(source);
+  const [proof] = proveDocument(document!, { resources: { fonts }, device, region });
+  expect(proof!.occasions.map((one) => one.case)).toEqual(['short', 'again', 'long']);
+  // Only the long one does not fit, and it is told once.
+  expect(proof!.failures.map(({ finding }) => [finding.check, finding.worst.case])).toEqual([
+    ['cut-text', 'long'],
+  ]);
+  expect(proof!.failing).toBeCloseTo(1);
+});
