@@ -1,10 +1,12 @@
 import { checks, type CheckId } from '../checks/index.ts';
-import { checkView, keptOn, type Finding } from '../verdict/index.ts';
 import type { PromiseSource } from '../document/index.ts';
-import { sentenceOf, whereOf } from '../report/index.ts';
+import { suggestFor } from '../mend/index.ts';
+import { proveView, type Device, type Region } from '../proof/index.ts';
+import { failureText, sentenceOf, sizeText, whereOf, wherePointer } from '../report/index.ts';
+import { checkDocument, checkView, keptOn, keyOf, type Finding } from '../verdict/index.ts';
 import { makeScreen, screens as catalogue, type Screen, type ScreenSize } from '../screen/index.ts';
 import { LiveView } from '../live/index.ts';
-import { NoSuchName, View } from '../view/index.ts';
+import { NoSuchName, View, onlyOn } from '../view/index.ts';
 
 /** What a matcher answers: Jest's own shape. */
 export interface MatcherAnswer {
@@ -19,6 +21,17 @@ export interface MatcherOptions {
   /** Only these checks; all if left out. */
   readonly checks?: readonly CheckId[];
 }
+
+/** Which sizes of screens, and what they are like otherwise; an ordinary desktop monitor where nothing is said. */
+export interface SizesOptions extends Partial<Region> {
+  readonly device?: Device;
+  /** Only these checks; all that are proved if left out. */
+  readonly checks?: readonly CheckId[];
+}
+
+/** Every size from a small window to the largest monitors. */
+const everySize: Region = { from: { width: 640, height: 360 }, to: { width: 7680, height: 4320 } };
+const desktop: Device = { density: 92, distance: 600, inputs: ['mouse', 'keys'] };
 
 /** Findings a message still tells one by one. */
 const mostTold = 8;
@@ -39,6 +52,36 @@ export const pimbotMatchers = {
     const wanted = (id: CheckId) => options.checks?.includes(id) ?? true;
     const found = checkView(view, on).filter(({ check, outcome }) => outcome === 'failed' && wanted(check));
     return answer(view, on, found, 'to pass every check');
+  },
+
+  /** It is proved that no check fails on any size of screen between two; what is not proved fails too. */
+  toHoldOnEverySize(received: unknown, options: SizesOptions = {}): MatcherAnswer {
+    const view = viewOf(received, 'toHoldOnEverySize');
+    const { from = everySize.from, to = everySize.to, aspect, device = desktop, checks: only } = options;
+    const wanted = (id: CheckId | undefined) => id === undefined || (only?.includes(id) ?? true);
+    const proof = proveView(() => view.shownIn({}), device, { from, to, ...(aspect && { aspect }) });
+    const failing = proof.findings.filter(({ finding }) => wanted(finding.check));
+    const gaps = proof.gaps.filter(({ check }) => wanted(check));
+    const pass = failing.length === 0 && gaps.length === 0;
+    const sizes = `on every size from ${sizeText(from.width, from.height)} to ${sizeText(to.width, to.height)}`;
+    return {
+      pass,
+      message: () => {
+        if (pass) return `expected the view ${view.name} not to hold ${sizes}, and it does`;
+        const told = failing
+          .slice(0, mostTold)
+          .map(
+            (one) =>
+              `  ✗ ${failureText(one, proof.region)}  [${one.finding.check}]${whyOf(view, one.finding)}`,
+          );
+        const more = failing.length > mostTold ? [`  … and ${failing.length - mostTold} more`] : [];
+        const open = new Set(gaps.map(({ check }) => check ?? 'the layout'));
+        const unproved = open.size > 0 ? [`  ? not proved on some: ${[...open].join(', ')}`] : [];
+        return [`expected the view ${view.name} to hold ${sizes}, but:`, ...told, ...more, ...unproved].join(
+          '\n',
+        );
+      },
+    };
   },
 
   /** A widget stays within the safe area, the screen, or another widget. */
@@ -113,11 +156,42 @@ function answer(view: View, on: readonly Screen[], found: readonly Finding[], wh
     message: () => {
       if (pass) return `expected the view ${view.name} not ${what} ${where}, and it does`;
       const told = found.slice(0, mostTold).map((finding) => {
-        const why = finding.reasons.map(({ text }) => `\n      because ${text}`).join('');
-        return `  ✗ ${finding.widget} ${sentenceOf(finding)} ${whereOf(finding, on.length)}  [${finding.check}]${why}`;
+        const what = `${finding.widget} ${sentenceOf(finding)} ${whereOf(finding, on.length)}`;
+        return `  ✗ ${what}  [${finding.check}]${whyOf(view, finding)}`;
       });
+      const change = changeFor(view, on, found);
+      if (change) told.push(change);
       const more = found.length > mostTold ? `\n  … and ${found.length - mostTold} more` : '';
       return `expected the view ${view.name} ${what} ${where}, but:\n${told.join('\n')}${more}`;
     },
   };
 }
+
+/** The reasons of a finding, each with the line of the document it is written on. */
+function whyOf({ document }: View, { reasons }: Finding): string {
+  const file = document.origin.source?.name;
+  return reasons
+    .map(({ text, pointer }) => {
+      const place = file === undefined ? '' : `  ${wherePointer(document, file, pointer)}`;
+      return `\n      because ${text}${place}`;
+    })
+    .join('');
+}
+
+/** A change of the document that was tried and mends one of the findings, where it is a check of the document's own that found it. */
+function changeFor(view: View, on: readonly Screen[], found: readonly Finding[]): string | undefined {
+  const { document } = view;
+  const options = { resources: view.resources, screens: on, views: [view.name], ...onlyOn(view.occasion) };
+  // A view that a game has changed, and promises of a test, stand in no document.
+  const verdict = checkDocument(document, options);
+  const known = new Set(verdict.findings.map(keyOf));
+  for (const finding of found.slice(0, mostTried)) {
+    if (!known.has(keyOf(finding))) continue;
+    const change = suggestFor(document, finding, verdict, options);
+    if (change) return `  → tried, and mends ${finding.check} of ${finding.widget}: ${change.say}`;
+  }
+  return undefined;
+}
+
+/** Findings a change is looked for, at the most. */
+const mostTried = 3;

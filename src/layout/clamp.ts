@@ -1,7 +1,7 @@
 import { hasLimits, type AxisPlan } from './plan.ts';
 
 /*
- * A size between what limits it.
+ * A size between what limits it: docs/layout-model.md 2.4.
  */
 
 /** A size held between the widget's minimum and maximum; the minimum wins, and the padding over both, as in CSS. */

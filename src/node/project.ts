@@ -3,6 +3,7 @@ import { basename, dirname, join, relative, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import {
   DiagnosticList,
+  formatDiagnostic,
   pointerTo,
   type CheckedDocument,
   type Diagnostic,
@@ -14,7 +15,15 @@ import { CatalogError, mostCatalogBytes, readCatalog } from './catalogs.ts';
 import { FontBook, FontError, mostFontBytes, unpackFont, unpackWoff, type Catalog } from '../text/index.ts';
 import { nodeText } from './text.ts';
 import { defaultFont, fontsOf } from '../theme/index.ts';
-import { checkPictureNames, readDocument, type Resources } from '../view/index.ts';
+import {
+  DocumentError,
+  checkPictureNames,
+  openView,
+  readDocument,
+  type Resources,
+  type View,
+  type ViewOptions,
+} from '../view/index.ts';
 import { FileProblem, ProjectFolder, readLimited } from './files.ts';
 
 /** The most bytes a document or theme file may have. */
@@ -34,6 +43,11 @@ export interface Project {
   readonly loaded: LoadedFiles;
   /** Every file it names, found or not, and itself: a change of any of them makes it another. */
   readonly files: readonly string[];
+  /**
+   * Opens one of its views, as {@link openView} does. @throws DocumentError with every diagnostic where there are errors.
+   * @throws NoSuchName
+   */
+  view(name: string, options?: Omit<ViewOptions, 'resources'>): View;
 }
 
 /** A font file, unpacked. */
@@ -93,10 +107,17 @@ export async function openProject(path: string, options: ProjectOptions = {}): P
     ? await loadCatalogs(document, folder, base, diagnostics)
     : new Map<string, Catalog>();
   const fonts = loaded.fonts ?? bundledFonts();
+  const usable = diagnostics.hasErrors ? undefined : document;
+  const resources = { fonts, pictures: loaded.pictures, catalogs };
+  const all = [...read.diagnostics, ...diagnostics.inOrder()];
   return {
-    document: diagnostics.hasErrors ? undefined : document,
-    resources: { fonts, pictures: loaded.pictures, catalogs },
-    diagnostics: [...read.diagnostics, ...diagnostics.inOrder()],
+    document: usable,
+    resources,
+    diagnostics: all,
+    view(name, how) {
+      if (!usable) throw new DocumentError(all.map(formatDiagnostic).join('\n'));
+      return openView(usable, name, { ...how, resources });
+    },
     fingerprint: folder.fingerprint,
     named: folder.namedFingerprint,
     loaded,

@@ -7,7 +7,7 @@ export type { Compared } from './compare/compared.ts';
 export { proofJson } from './proof/json.ts';
 export { proofMap } from './proof/map.ts';
 export { proofTerminal } from './proof/terminal.ts';
-export { holds as isProved } from './proof/told.ts';
+export { failureText, holds as isProved, sizeText } from './proof/told.ts';
 export type { ProofInput } from './proof/told.ts';
 export { reportHtml } from './html.ts';
 export type { DrawnShot, SheetInput } from './html.ts';

@@ -108,7 +108,7 @@ export class View<Id extends string = string> {
   readonly occasion: Occasion;
   readonly variant: Materials;
   readonly backdrops: readonly Backdrop[];
-  readonly #resources: Resources;
+  readonly resources: Resources;
   readonly #shared: SharedViews | undefined;
   /** Every condition that something of it is tied to, each once. */
   readonly conditions: readonly ReadCondition[];
@@ -126,7 +126,7 @@ export class View<Id extends string = string> {
     resources: Resources,
     shared?: SharedViews,
   ) {
-    this.#resources = resources;
+    this.resources = resources;
     this.#shared = shared;
     this.document = document;
     this.name = name;
@@ -142,16 +142,14 @@ export class View<Id extends string = string> {
       ),
     );
     // The same condition in several places holds in all of them.
-    this.conditions = [...new Map(said.map((one) => [JSON.stringify(one), one])).values()].map(
-      readCondition,
-    );
+    this.conditions = [...new Map(said.map((one) => [JSON.stringify(one), one])).values()].map(readCondition);
     this.#held = new Uint8Array(this.conditions.length);
   }
 
   /** The same view made of something else, and of another document where one is given; it shares nothing. */
   with(changes: Partial<Materials>, document = this.document): View<Id> {
     const variant = { ...this.variant, kept: undefined, ...changes };
-    return new View<Id>(document, this.name, this.occasion, variant, this.backdrops, this.#resources);
+    return new View<Id>(document, this.name, this.occasion, variant, this.backdrops, this.resources);
   }
 
   /**
@@ -163,7 +161,7 @@ export class View<Id extends string = string> {
     return openView<Id>(document, name, {
       ...occasion,
       ...changes,
-      resources: this.#resources,
+      resources: this.resources,
       values: Object.fromEntries(variant.values),
       widgetStates: Object.fromEntries(variant.states ?? []),
     });

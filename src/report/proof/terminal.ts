@@ -25,7 +25,9 @@ export function proofTerminal(
       for (const failure of shown) {
         const { finding } = failure;
         const place = finding.place ?? wherePointer(document, printable(file), finding.pointer);
-        lines.push(`  ${tones.bad('✗')} ${failureText(failure)}  ${tones.faint(`[${finding.check}]`)}`);
+        lines.push(
+          `  ${tones.bad('✗')} ${failureText(failure, proof.region)}  ${tones.faint(`[${finding.check}]`)}`,
+        );
         for (const { text, pointer } of verbose ? finding.reasons : finding.reasons.slice(0, 2))
           lines.push(
             `      ${tones.faint(`because ${printable(text)}  ${wherePointer(document, printable(file), pointer)}`)}`,

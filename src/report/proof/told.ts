@@ -8,6 +8,7 @@ import {
   type Aspects,
   type Failure,
   type Gap,
+  type Polygon,
   type Region,
   type ViewProof,
 } from '../../proof/index.ts';
@@ -99,7 +100,11 @@ function widest(held: readonly Aspects[], { width, height }: ViewProof['referenc
 }
 
 /** Where something fails, in words: the sizes and aspects around all of it, and its worst size. */
-export function failureText({ finding, parts, share, worst }: Failure): string {
+export function failureText(
+  { finding, parts, worst }: Pick<Failure, 'finding' | 'parts' | 'worst'>,
+  region: Polygon,
+): string {
+  const share = unionArea(parts) / unionArea([region]);
   const bounds = parts.map(boundsOf);
   const [left, top] = [Math.min(...bounds.map((one) => one.left)), Math.min(...bounds.map((one) => one.top))];
   const [right, bottom] = [

@@ -1,0 +1,80 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { afterAll, expect, test } from '@jest/globals';
+import { pimbotMatchers } from 'pimbot/jest';
+import { openProject } from 'pimbot/node';
+import { temporaryFolder } from '../support/cli.ts';
+import { documentOf, opened } from '../support/views.ts';
+
+const folder = temporaryFolder();
+afterAll(folder.remove);
+
+const hud = `pimbot: 1
+reference: { size: 1280x720, scaling: none }
+views:
+  dive:
+    children:
+      - { id: sonar, look: { background: "#223344" }, anchor: right bottom, offset: -24 -24, size: 280 }
+      - { id: depth, look: { background: "#223344" }, anchor: right top, offset: 30 24, width: 200, height: 40 }
+`;
+
+function fileOf(name: string, text: string): string {
+  const path = join(folder.path, name);
+  writeFileSync(path, text);
+  return path;
+}
+
+test('a red message has the line of the document, and a change that was tried', async () => {
+  const { view } = await openProject(fileOf('hud.yaml', hud));
+  const { pass, message } = pimbotMatchers.toPassOnScreens(view('dive'), { screens: ['desktop'] });
+  expect(pass).toBe(false);
+  // Word for word what docs/jest.md shows.
+  const [shown] = /^expected the view[^]*?(?=^```)/m.exec(readFileSync('docs/jest.md', 'utf8'))!;
+  expect(message().replaceAll(`${folder.path}/`, '')).toBe(shown.trimEnd());
+});
+
+test('a view of a document with errors throws all of them, with their lines', async () => {
+  const { view } = await openProject(
+    fileOf('slip.yaml', hud.replace('size: 280', 'size: large').replace('width: 200', 'wdith: 200')),
+  );
+  expect(() => view('dive')).toThrow(/slip\.yaml:6:[^]*slip\.yaml:7:/);
+  const project = await openProject(fileOf('hud.yaml', hud));
+  expect(() => project.view('dvie')).toThrow('did you mean "dive"');
+});
+
+test('a check that does not exist is an error', () => {
+  const view = opened(documentOf([]));
+  expect(() => pimbotMatchers.toPassOnScreens(view, { checks: ['overlpa' as never] })).toThrow(
+    'did you mean "overlap"',
+  );
+});
+
+test('that a view holds on every size is proved, or said where it does not', () => {
+  const look = { background: '#223344' };
+  const pair = opened(
+    documentOf([
+      { id: 'left', look, anchor: 'left top', width: 300, height: 40 },
+      { id: 'right', look, anchor: 'right top', width: 400, height: 40 },
+    ]),
+  );
+  const wide = { from: { width: 700, height: 400 }, to: { width: 4000, height: 2000 } };
+  expect(pimbotMatchers.toHoldOnEverySize(pair, wide).pass).toBe(true);
+  const told = pimbotMatchers.toHoldOnEverySize(pair, { ...wide, from: { width: 698, height: 400 } });
+  expect(told.pass).toBe(false);
+  expect(told.message()).toMatch(
+    /to hold on every size from 698 × 400 to 4000 × 2000, but:\n {2}✗ left overlaps right by /,
+  );
+  // Values of a test are part of the view that is proved.
+  const words = opened(
+    documentOf([{ id: 'name', kind: 'text', text: '{who}', wrap: false, width: 120 }], {
+      cases: { one: { who: 'Ida' } },
+    }),
+  );
+  expect(pimbotMatchers.toHoldOnEverySize(words, wide).pass).toBe(true);
+  expect(
+    pimbotMatchers.toHoldOnEverySize(
+      words.with({ values: new Map([['who', 'Idalinda of the three lamps']]) }),
+      wide,
+    ).pass,
+  ).toBe(false);
+});
