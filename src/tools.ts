@@ -87,6 +87,14 @@ export {
   sentenceOf,
   shotsOf,
 } from './report/index.ts';
-export type { DrawnShot, Mark, ProofInput, ReportInput, SheetInput, Shot, ShotOptions } from './report/index.ts';
+export type {
+  DrawnShot,
+  Mark,
+  ProofInput,
+  ReportInput,
+  SheetInput,
+  Shot,
+  ShotOptions,
+} from './report/index.ts';
 export { FocusField, focusAfter, focusGround, noFocus } from './input/index.ts';
 export type { FocusCommand, FocusState } from './input/index.ts';

@@ -147,10 +147,11 @@ export function proveView(
     const scenes = new CellScenes(cell, recorded, form, middle, onReference);
     const said = looks.on(middle, provedList);
     const { widgets } = cell.form.tree;
-    for (const { check, trace } of traced) {
+    for (const one of traced) {
+      const { check } = one;
       const fails = new Set<number>();
       const unsure: Polygon[] = [];
-      trace(scenes, ({ widget, other, at: pointer, where, isUnsure }) => {
+      one.trace(scenes, ({ widget, other, at: pointer, where, isUnsure }) => {
         const cutting = undecided(scenes, where);
         if (!cutting) return;
         const polygon = within(cell.polygon, cutting);

@@ -4,6 +4,8 @@ export type { Pair, PairBox } from './compare/html.ts';
 export { compareJson } from './compare/json.ts';
 export { compareTerminal } from './compare/terminal.ts';
 export type { Compared } from './compare/compared.ts';
+export { proofHtml } from './proof/html.ts';
+export type { ProofPageInput } from './proof/html.ts';
 export { proofJson } from './proof/json.ts';
 export { proofMap } from './proof/map.ts';
 export { proofTerminal } from './proof/terminal.ts';

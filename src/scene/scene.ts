@@ -215,7 +215,7 @@ export class Scene {
   /** The border boxes of those, without their ends along the axes that something inside of them scrolls: what is lost is lost there. */
   cutterRects(index: number): readonly Rect[] {
     const found: Rect[] = [];
-    const scrolls: Scroll[] = [];
+    const scrolls: Axes[] = [];
     for (let at = this.tree.widgets[index]!.parent; at >= 0; at = this.tree.widgets[at]!.parent) {
       const widget = this.tree.widgets[at]!;
       const scroll = 'scroll' in widget.source ? widget.source.scroll : undefined;
@@ -321,16 +321,17 @@ export class Scene {
   }
 }
 
-type Scroll = 'x' | 'y' | 'both';
+/** The axes along which something scrolls. */
+type Axes = 'x' | 'y' | 'both';
 
-function unboundedAll(rect: Rect, scrolls: readonly Scroll[]): Rect | undefined {
+function unboundedAll(rect: Rect, scrolls: readonly Axes[]): Rect | undefined {
   let left: Rect | undefined = rect;
   for (const scroll of scrolls) left = left && unbounded(left, scroll);
   return left;
 }
 
 /** A rectangle without its ends along the axes that scroll; undefined where both do. */
-function unbounded(rect: Rect, scroll: Scroll): Rect | undefined {
+function unbounded(rect: Rect, scroll: Axes): Rect | undefined {
   if (scroll === 'both') return undefined;
   return scroll === 'x' ? { ...rect, x: -far, width: 2 * far } : { ...rect, y: -far, height: 2 * far };
 }

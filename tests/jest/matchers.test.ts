@@ -25,8 +25,8 @@ function fileOf(name: string, text: string): string {
 }
 
 test('a red message has the line of the document, and a change that was tried', async () => {
-  const { view } = await openProject(fileOf('hud.yaml', hud));
-  const { pass, message } = pimbotMatchers.toPassOnScreens(view('dive'), { screens: ['desktop'] });
+  const project = await openProject(fileOf('hud.yaml', hud));
+  const { pass, message } = pimbotMatchers.toPassOnScreens(project.view('dive'), { screens: ['desktop'] });
   expect(pass).toBe(false);
   // Word for word what docs/jest.md shows.
   const [shown] = /^expected the view[^]*?(?=^```)/m.exec(readFileSync('docs/jest.md', 'utf8'))!;
@@ -34,10 +34,10 @@ test('a red message has the line of the document, and a change that was tried', 
 });
 
 test('a view of a document with errors throws all of them, with their lines', async () => {
-  const { view } = await openProject(
+  const wrong = await openProject(
     fileOf('slip.yaml', hud.replace('size: 280', 'size: large').replace('width: 200', 'wdith: 200')),
   );
-  expect(() => view('dive')).toThrow(/slip\.yaml:6:[^]*slip\.yaml:7:/);
+  expect(() => wrong.view('dive')).toThrow(/slip\.yaml:6:[^]*slip\.yaml:7:/);
   const project = await openProject(fileOf('hud.yaml', hud));
   expect(() => project.view('dvie')).toThrow('did you mean "dive"');
 });

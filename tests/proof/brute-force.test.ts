@@ -31,9 +31,9 @@ const words = ['Depth', 'A letter with a red seal', 'Coffee is on when you dock,
 /** The same with something to be seen in each, and words in those that hold nothing else. */
 function seen(widget: WidgetSource, nth: number): WidgetSource {
   const look = { background: '#112233' };
-  if (widget.children) return { ...widget, look, children: widget.children.map(seen) } as WidgetSource;
-  if (nth % 3 > 0) return { ...widget, look } as WidgetSource;
-  return { ...widget, kind: 'text', wrap: nth % 2 === 0, text: words[nth % words.length] } as WidgetSource;
+  if (widget.children) return { ...widget, look, children: widget.children.map(seen) };
+  if (nth % 3 > 0) return { ...widget, look };
+  return { ...widget, kind: 'text', wrap: nth % 2 === 0, text: words[nth % words.length] };
 }
 
 test('proofs of views by chance say what laying them out on single sizes says', () => {

@@ -114,7 +114,7 @@ describe('what a proof cannot know, it says', () => {
         'anchor': 'left..right top..bottom',
         'inset': 20,
         'least-font-size': 8,
-      } as WidgetSource,
+      },
     ]);
     expect(proof.gaps.length).toBeGreaterThan(0);
     expect(new Set(proof.gaps.map(({ reason }) => reason))).toEqual(new Set(['curved']));
@@ -151,11 +151,18 @@ test('a proof tells a finding as its check does on its worst size, with whole px
 
 test('what the author accepts is no failure', () => {
   const accepted = { accept: { 'overlap': 'they share a plate', 'off-screen': 'seldom' } };
-  expect(told(proved([{ ...left, ...accepted }, { ...right, ...accepted } as WidgetSource]))).toEqual([]);
+  expect(
+    told(
+      proved([
+        { ...left, ...accepted },
+        { ...right, ...accepted },
+      ]),
+    ),
+  ).toEqual([]);
 });
 
 test('a document is proved in everything it varies, and occasions that change nothing are proved once', () => {
-  const source = documentOf([{ ...left, kind: 'text', text: '{name}' } as WidgetSource], {
+  const source = documentOf([{ ...left, kind: 'text', text: '{name}' }], {
     cases: {
       short: { name: 'Ida' },
       again: { name: 'Ida' },

@@ -1,16 +1,19 @@
 import { mkdirSync } from 'node:fs';
 import { extname, join } from 'node:path';
 import { Option, type Command } from 'commander';
-import { proveDocument, type Device, type Region, type ViewProof } from '../../proof/index.ts';
+import { writeWhole } from '../../node/files.ts';
+import { drawLayout, withOverlay } from '../../paint/index.ts';
+import { proveDocument, screenOf, type Device, type Region, type ViewProof } from '../../proof/index.ts';
 import {
   isProved,
   printable,
+  proofHtml,
   proofJson,
   proofMap,
   proofTerminal,
   type ProofInput,
 } from '../../report/index.ts';
-import { factors, type Lists, type Occasion, type OccasionKey } from '../../view/index.ts';
+import { factors, openView, type Lists, type Occasion, type OccasionKey } from '../../view/index.ts';
 import {
   collect,
   parseAspects,
@@ -70,6 +73,11 @@ export function proveCommand(program: Command, io: Io, done: (code: number) => v
       'draw the map of each view: an .svg or .png file, or a folder for several (may be repeated)',
       collect,
     )
+    .option(
+      '--report <file>',
+      'write a report too: .html (maps that answer the pointer) or .json (may be repeated)',
+      collect,
+    )
     .option('--json', 'print JSON, with every polygon')
     .option('--verbose', 'print every failure with all of its reasons')
     .addHelpText(
@@ -78,6 +86,7 @@ export function proveCommand(program: Command, io: Io, done: (code: number) => v
 Examples:
   pimbot prove hud.yaml
   pimbot prove hud.yaml --view dive --aspect 4:3..32:9 --map dive.png
+  pimbot prove hud.yaml --report out/sizes.html
   pimbot prove hud.yaml --from 1280x720 --hud-size 1 --hud-size 1.5 --locale de
   pimbot prove hud.yaml --device phone-landscape --from 1280x720 --to 3200x1440
   pimbot prove hud.yaml --device television --safe 5%,5%,5%,5% --json
@@ -90,6 +99,9 @@ proved on some, 2 unusable input.`,
     )
     .action(async (files: string[], call: ProveCall) => done(await prove(files, call, io)));
 }
+
+/** A file that was proved, and all it names. */
+type Proved = ProofInput & { readonly loaded: Usable };
 
 /** What was asked for of what varies. */
 type Asked = { readonly [Key in Exclude<OccasionKey, 'theme'>]?: readonly Occasion[Key][] };
@@ -104,6 +116,7 @@ interface ProveCall extends Asked {
   readonly density?: number;
   readonly theme?: string;
   readonly map?: readonly string[];
+  readonly report?: readonly string[];
   readonly json?: boolean;
   readonly verbose?: boolean;
 }
@@ -112,10 +125,13 @@ interface ProveCall extends Asked {
 async function prove(files: readonly string[], call: ProveCall, io: Io): Promise<number> {
   const device = deviceOf(call);
   for (const path of call.map ?? []) if (extname(path) !== '') checkDrawingPaths([path]);
+  for (const path of call.report ?? [])
+    if (!isPage(path) && !path.toLowerCase().endsWith('.json'))
+      throw new UsageError(`"${path}" is no report of a proof: the name of one ends in .html or .json`);
   const { from, to, aspect, view: views } = call;
   const region: Region = { from, to, ...(aspect && { aspect }) };
   const progress = new Progress(io.progress);
-  const inputs: (ProofInput & { readonly loaded: Usable })[] = [];
+  const inputs: Proved[] = [];
   let isUnusable = false;
   for (const file of files) {
     progress.say(`reading ${printable(file)}`);
@@ -140,11 +156,47 @@ async function prove(files: readonly string[], call: ProveCall, io: Io): Promise
       progress.clear();
     }
   }
+  for (const path of call.report ?? [])
+    writeWhole(path, isPage(path) ? await pageOf(inputs, device) : proofJson(inputs));
   const drawn = await drawMaps(inputs, call.map ?? []);
   io.out(call.json ? proofJson(inputs) : proofTerminal(inputs, io.tones, { verbose: call.verbose }));
   if (!call.json) for (const path of drawn) io.out(`${path}\n`);
   if (isUnusable) return exitUnusable;
   return inputs.every(({ proofs }) => proofs.every(isProved)) ? exitClean : exitFindings;
+}
+
+function isPage(path: string): boolean {
+  return path.toLowerCase().endsWith('.html');
+}
+
+/** Failures of a view that are drawn on the page, on the size where they are worst. */
+const mostDrawn = 6;
+
+async function pageOf(inputs: readonly Proved[], device: Device): Promise<string> {
+  const { drawShots } = await import('../../node/shots.ts');
+  return proofHtml(
+    inputs.map((input) => ({
+      ...input,
+      fonts: input.loaded.resources.fonts,
+      pictures: input.proofs.map(({ failures }) =>
+        failures.map(({ finding, worst }, nth) => {
+          if (nth >= mostDrawn) return undefined;
+          const { document, resources } = input.loaded;
+          const { case: one, locale, theme, hudSize, textSize, state } = finding.worst;
+          const occasion = { case: one, locale, theme, hudSize, textSize, state };
+          const on = openView(document, finding.view!, { resources, ...occasion }).layoutOn(
+            screenOf(device, worst),
+          );
+          const { width, height, name } = on.screen;
+          const plain = drawLayout(on);
+          const list = withOverlay(plain, on, resources.fonts, { findings: [finding] });
+          return drawShots([
+            { ...occasion, view: on.view.name, screen: name, width, height, list, marks: [] },
+          ])[0]!.picture;
+        }),
+      ),
+    })),
+  );
 }
 
 function deviceOf({ device, safe, density }: ProveCall): Device {
@@ -171,10 +223,7 @@ function listsOf({ document }: Usable, call: ProveCall): Partial<Lists> {
 }
 
 /** Draws the map of every view; gives the paths. @throws UsageError for one file that several maps would be written to. */
-async function drawMaps(
-  inputs: readonly (ProofInput & { readonly loaded: Usable })[],
-  paths: readonly string[],
-): Promise<readonly string[]> {
+async function drawMaps(inputs: readonly Proved[], paths: readonly string[]): Promise<readonly string[]> {
   const all = inputs.flatMap((input) => input.proofs.map((proof) => ({ input, proof })));
   const written: string[] = [];
   for (const path of paths) {

@@ -28,7 +28,8 @@ const kinds: readonly { readonly color: Rgba; readonly way: -1 | 0 | 1; readonly
 ];
 
 const [wide, high] = [1280, 800];
-const frame = { x: 84, y: 132, width: 700, height: 590 };
+/** Where the plane stands in the drawing, in px of it. */
+export const frame = { x: 84, y: 132, width: 700, height: 590 };
 const legend = { x: 816, width: 432 };
 
 /** Aspects that have a line. */
@@ -221,7 +222,7 @@ function drawLegend(
     swatch(color, way, pitch);
     entry(says, detail);
   });
-  if (proof.gaps.length > 0) {
+  if (proof.unproved > 0) {
     swatch(open, undefined, 0);
     entry('not proved', `${shareText(proof.unproved)} of the sizes`);
   }

@@ -31,6 +31,11 @@ export class Plot {
     };
   }
 
+  /** What turns a place into a screen: its left and top edge, and px of the drawing for each doubling. */
+  get scales(): { readonly from: Point; readonly perDouble: Point } {
+    return { from: this.#from, perDouble: this.#perDouble };
+  }
+
   /** Where a screen is drawn. */
   at({ x, y }: Point): Point {
     return {

@@ -2,6 +2,9 @@ import { sentenceOf, counted, printable } from '../wording.ts';
 import { wherePointer, type Tones } from '../report.ts';
 import { failureText, gapTexts, holds, provedText, verdictText, type ProofInput } from './told.ts';
 
+/** Reasons of a failure that are told, where nobody asks for all. */
+const mostReasons = 4;
+
 /** Failures of a view that are told one by one, where nobody asks for all. */
 const mostTold = 12;
 
@@ -28,7 +31,7 @@ export function proofTerminal(
         lines.push(
           `  ${tones.bad('✗')} ${failureText(failure, proof.region)}  ${tones.faint(`[${finding.check}]`)}`,
         );
-        for (const { text, pointer } of verbose ? finding.reasons : finding.reasons.slice(0, 2))
+        for (const { text, pointer } of verbose ? finding.reasons : finding.reasons.slice(0, mostReasons))
           lines.push(
             `      ${tones.faint(`because ${printable(text)}  ${wherePointer(document, printable(file), pointer)}`)}`,
           );

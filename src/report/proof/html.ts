@@ -1,0 +1,138 @@
+import { escapeXml, toSvg } from '../../paint/index.ts';
+import type { Polygon, ViewProof } from '../../proof/index.ts';
+import type { FontBook } from '../../text/index.ts';
+import { page } from '../page/page.ts';
+import { sentenceOf } from '../wording.ts';
+import { frame, proofMap } from './map.ts';
+import { Plot } from './plot.ts';
+import { failureText, gapTexts, provedText, verdictText, type ProofInput } from './told.ts';
+
+/** A proved file with what its page shows. */
+export interface ProofPageInput extends ProofInput {
+  readonly fonts: FontBook;
+  /** By view, then by failure in its order: the view on the failure's worst screen, as a `data:` address. */
+  readonly pictures: readonly (readonly (string | undefined)[])[];
+}
+
+/** One page that stands by itself: the map of each view, which says of the size under the pointer what fails there, and shows it. */
+export function proofHtml(inputs: readonly ProofPageInput[]): string {
+  const all = inputs.flatMap((input) => input.proofs.map((proof, nth) => ({ input, proof, nth })));
+  const sections = all.map(({ input, proof, nth }, at) => {
+    const svg = toSvg(proofMap(proof, input, input.fonts), { text: 'outlines' });
+    const failures = proof.failures.map(
+      (one, of) =>
+        `<li data-failure="${of}"><span class="kind">${escapeXml(one.finding.check)}</span> ${escapeXml(failureText(one, proof.region))}${one.finding.reasons
+          .map(({ text }) => `<p>because ${escapeXml(text)}</p>`)
+          .join('')}</li>`,
+    );
+    const gaps = gapTexts(proof).map((text) => `<li class="open">not proved: ${escapeXml(text)}</li>`);
+    const shown = input.pictures[nth]?.findIndex(Boolean) ?? -1;
+    const picture = shown < 0 ? '' : input.pictures[nth]![shown]!;
+    return `<section data-view="${at}">
+<div class="two"><div class="map" role="img" aria-label="${escapeXml(verdictText(proof, input.region))}">${svg}<b class="cross" hidden></b></div>
+<div class="reading"><form><label>Width <input name="width" type="number" min="1" max="99999" inputmode="numeric"></label> <label>Height <input name="height" type="number" min="1" max="99999" inputmode="numeric"></label></form>
+<output aria-live="polite">Point at a size, or type one.</output>
+<figure${picture === '' ? ' hidden' : ''}><img alt="" src="${picture}"><figcaption>${shown < 0 ? '' : escapeXml(captionOf(proof, shown))}</figcaption></figure></div></div>
+<details${failures.length + gaps.length > 6 ? '' : ' open'}><summary>Everything that fails (${failures.length})</summary><ol>${[...failures, ...gaps].join('')}</ol></details></section>`;
+  });
+  const title = `On which sizes ${all.map(({ proof }) => proof.view).join(', ')} ${all.length === 1 ? 'holds' : 'hold'}`;
+  const data = all.map(({ input, proof, nth }) => dataOf(proof, input.pictures[nth] ?? []));
+  return page({
+    title,
+    style: proofStyle,
+    body: `<header><h1>${escapeXml(title)} <small>${escapeXml(inputs.map(({ file }) => file).join(', '))}</small></h1><p class="none">${escapeXml(provedText())}</p></header>
+<main>${sections.join('\n')}</main>
+<script type="application/json" id="proofs">${JSON.stringify(data).replaceAll('<', '\\u003c')}</script>`,
+    script: proofScript,
+  });
+}
+
+function captionOf({ failures }: ViewProof, nth: number): string {
+  const { finding, worst } = failures[nth]!;
+  return `${finding.widget} ${sentenceOf(finding)}, on ${Math.round(worst.x)} × ${Math.round(worst.y)}`;
+}
+
+function dataOf(proof: ViewProof, pictures: readonly (string | undefined)[]) {
+  const { scales } = new Plot(proof.region, frame);
+  return {
+    frame,
+    scales,
+    region: points(proof.region),
+    failures: proof.failures.map(({ finding, parts }, nth) => ({
+      says: `${finding.widget} ${sentenceOf(finding).replace(/,? by [\d.]+ (px|%)/, '')}`,
+      check: finding.check,
+      parts: parts.map(points),
+      picture: pictures[nth],
+      caption: captionOf(proof, nth),
+    })),
+    gaps: proof.gaps.map(({ check, polygon }) => ({ check: check ?? 'the layout', part: points(polygon) })),
+  };
+}
+
+function points(polygon: Polygon): readonly (readonly [number, number])[] {
+  return polygon.map(({ x, y }) => [Math.round(x * 100) / 100, Math.round(y * 100) / 100]);
+}
+
+const proofStyle = `
+section { margin: 8px 0 36px; }
+.two { display: grid; grid-template-columns: minmax(0, 3fr) minmax(280px, 1fr); gap: 20px; align-items: start; }
+@media (max-width: 900px) { .two { grid-template-columns: 1fr; } }
+.map { position: relative; cursor: crosshair; }
+.map svg { display: block; width: 100%; height: auto; border-radius: 8px; }
+.cross { position: absolute; width: 14px; height: 14px; margin: -7px 0 0 -7px; border: 2px solid #fff; border-radius: 50%; box-shadow: 0 0 0 2px #000; pointer-events: none; }
+.reading output { display: block; margin: 12px 0; font-size: 16px; white-space: pre-line; min-height: 7em; }
+.reading input { width: 6.5em; background: var(--raised); border: 1px solid var(--line); border-radius: 6px; padding: 4px 8px; }
+figure { margin: 0; } figure img { width: 100%; border: 1px solid var(--line); border-radius: 4px; } figcaption { color: var(--soft); font-size: 14px; margin-top: 4px; }
+details { margin-top: 12px; } summary { cursor: pointer; color: var(--focus); }
+header p { margin: 0; }
+`;
+
+/** Reads a size from the map or from two fields, and says what fails there. */
+const proofScript = `
+const proofs = JSON.parse(document.getElementById('proofs').textContent);
+const isIn = (part, x, y) => {
+  let sign = 0;
+  for (let at = 0; at < part.length; at++) {
+    const [ax, ay] = part[at], [bx, by] = part[(at + 1) % part.length];
+    const side = (bx - ax) * (y - ay) - (by - ay) * (x - ax);
+    if (Math.abs(side) < 1e-9) continue;
+    if (sign && Math.sign(side) !== sign) return false;
+    sign = Math.sign(side);
+  }
+  return true;
+};
+for (const section of document.querySelectorAll('section[data-view]')) {
+  const { frame, scales, region, failures, gaps } = proofs[Number(section.dataset.view)];
+  const map = section.querySelector('.map'), cross = section.querySelector('.cross'), said = section.querySelector('output');
+  const [wide, high] = section.querySelectorAll('input'), figure = section.querySelector('figure');
+  const show = (width, height) => {
+    const shown = map.getBoundingClientRect().width / 1280;
+    cross.hidden = !isIn(region, width, height);
+    cross.style.left = (frame.x + Math.log2(width / scales.from.x) * scales.perDouble.x) * shown + 'px';
+    cross.style.top = (frame.y + Math.log2(height / scales.from.y) * scales.perDouble.y) * shown + 'px';
+    if (cross.hidden) { said.textContent = width + ' × ' + height + ': not in the range that is proved.'; return; }
+    const here = failures.filter(({ parts }) => parts.some((part) => isIn(part, width, height)));
+    const open = [...new Set(gaps.filter(({ part }) => isIn(part, width, height)).map(({ check }) => check))];
+    const lines = here.map(({ says }) => '✗ ' + says);
+    if (open.length > 0) lines.push('? not proved: ' + open.join(', '));
+    said.textContent = width + ' × ' + height + (lines.length === 0 ? ': holds.' : '\\n' + lines.join('\\n'));
+    const drawn = here.find(({ picture }) => picture);
+    if (!drawn) return;
+    figure.hidden = false;
+    figure.querySelector('img').src = drawn.picture;
+    figure.querySelector('figcaption').textContent = drawn.caption;
+  };
+  map.addEventListener('pointermove', (event) => {
+    const { left, top, width: across } = map.getBoundingClientRect();
+    const x = ((event.clientX - left) * 1280) / across, y = ((event.clientY - top) * 1280) / across;
+    const width = Math.round(scales.from.x * 2 ** ((x - frame.x) / scales.perDouble.x));
+    const height = Math.round(scales.from.y * 2 ** ((y - frame.y) / scales.perDouble.y));
+    if (x < frame.x || y < frame.y || x > frame.x + frame.width || y > frame.y + frame.height) return;
+    wide.value = width; high.value = height;
+    show(width, height);
+  });
+  for (const field of [wide, high]) field.addEventListener('input', () => {
+    if (wide.value > 0 && high.value > 0) show(Number(wide.value), Number(high.value));
+  });
+}
+`;
