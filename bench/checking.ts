@@ -112,7 +112,7 @@ function gridOf(count: number): DocumentSource {
 }
 
 /** Six plates of rows, each of a text, a meter and a lamp. */
-function plates(rows: number): DocumentSource {
+export function plates(rows: number): DocumentSource {
   const row = (nth: number): WidgetSource => ({
     arrange: 'row',
     gap: 8,

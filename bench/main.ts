@@ -13,6 +13,7 @@ import { median, rivalWith, startBrowser } from './browser.ts';
 import { checkDemo, checkGrowth, checkMany } from './checking.ts';
 import { checkCommand, reading, suggestions } from './commands.ts';
 import { buttons, liveRaces, markerRace, viewOf as liveViewOf } from './live.ts';
+import { demoProved, proofs } from './proof.ts';
 import { hudTree, labelTree } from './trees.ts';
 
 /** One measurement; `ratio` is theirs / ours. */
@@ -233,6 +234,11 @@ try {
       504 * 48,
       'bytes',
     );
+  }
+  if (wants('proof')) {
+    for (const one of await proofs()) tell(one.name, one.proving, one.bruteForce, 'ms');
+    const { seconds, cells, occasions } = await demoProved();
+    tell(`the demo proved, ${occasions} occasions of views (other: 10 s), ${cells} cells`, seconds, 10, 's');
   }
   if (wants('checking')) {
     const grown = (quick ? [1000] : [1000, 4000, 16_000]).map(checkGrowth);

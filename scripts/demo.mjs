@@ -1,5 +1,5 @@
 // `npm run demo`: checks the Fathom Post views on every screen and leaves drawings and reports in out/.
-import { mkdirSync, rmSync } from 'node:fs';
+import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { ensureBuilt, ensurePackages, root, run } from './setup.mjs';
 
@@ -86,6 +86,11 @@ const failing = quietly(
   '--report',
   'out/broken/report.html',
 );
+quietly(
+  ...['prove', post, '--view', 'dive', '--locale', 'en', '--theme', 'brine'],
+  ...['--map', 'out/dive/sizes.svg', '--report', 'out/sizes.json', '--report', 'out/sizes.html'],
+);
+const [proved] = JSON.parse(readFileSync(join(out, 'sizes.json'), 'utf8')).files[0].views;
 const shown = (/** @type {string} */ path) => relative(process.cwd(), join(out, path)) || '.';
 console.log(
   `Drawings, PNG and SVG:      ${shown('dive')}/, ${shown('dock')}/, … six views on up to ${chosen.length} screens`,
@@ -98,6 +103,7 @@ console.log(`For machines:               ${shown('report.json')}`);
 console.log(
   `The report, in a browser:   ${shown('report.html')} (of the mistakes: ${shown('broken/report.html')})`,
 );
+console.log(`Every size there is:        ${shown('sizes.html')}\n  ${proved.says}.`);
 if (failing !== 1) {
   console.error('examples/broken was expected to have findings, and has none.');
   process.exitCode = 1;

@@ -26,11 +26,11 @@ function fileOf(name: string, text: string): string {
 
 test('a red message has the line of the document, and a change that was tried', async () => {
   const project = await openProject(fileOf('hud.yaml', hud));
-  const { pass, message } = pimbotMatchers.toPassOnScreens(project.view('dive'), { screens: ['desktop'] });
-  expect(pass).toBe(false);
+  const answer = pimbotMatchers.toPassOnScreens(project.view('dive'), { screens: ['desktop'] });
+  expect(answer.pass).toBe(false);
   // Word for word what docs/jest.md shows.
   const [shown] = /^expected the view[^]*?(?=^```)/m.exec(readFileSync('docs/jest.md', 'utf8'))!;
-  expect(message().replaceAll(`${folder.path}/`, '')).toBe(shown.trimEnd());
+  expect(answer.message().replaceAll(`${folder.path}/`, '')).toBe(shown.trimEnd());
 });
 
 test('a view of a document with errors throws all of them, with their lines', async () => {
