@@ -1,4 +1,4 @@
-import { openView, readDocument, type CheckedDocument, type DocumentSource, type Resources } from 'pimbot';
+import { openView, readDocument, type CheckedDocument, type Resources } from 'pimbot';
 import { checkView, proveDocument, proveView, screenOf, type Device, type Region } from 'pimbot/tools';
 import { bundledFonts, openProject } from 'pimbot/node';
 import { median } from './browser.ts';

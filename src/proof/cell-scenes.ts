@@ -13,6 +13,16 @@ export interface Box {
   readonly bottom: Affine;
 }
 
+/** In px of the screen. */
+export interface Reach {
+  left: number;
+  top: number;
+  right: number;
+  bottom: number;
+  /** How far it is over an edge of the screen at the most; below 0 where it is over none. */
+  over: number;
+}
+
 interface KeptBox {
   readonly box: Box;
   readonly isCurved: boolean;
@@ -38,6 +48,7 @@ export class CellScenes {
   readonly #three: readonly [Subject, Subject, Subject];
   readonly #own = new Map<number, KeptBox>();
   readonly #borders = new Map<number, KeptBox>();
+  readonly #reaches = new Map<number, Reach>();
   #curved = new Set<number>();
 
   /**
@@ -102,6 +113,25 @@ export class CellScenes {
   /** What is drawn of a widget, before anything cuts it off. */
   own(widget: number): Box {
     return this.#kept(this.#own, widget, (subject) => subject.ownRect(widget));
+  }
+
+  /** The rectangle around all that is drawn of a widget on any screen of the cell, before anything cuts it off. */
+  reach(widget: number): Reach {
+    let reach = this.#reaches.get(widget);
+    if (!reach) {
+      const { left, top, right, bottom } = this.own(widget);
+      reach = { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity, over: -Infinity };
+      for (const point of this.polygon) {
+        const [l, t, r, b] = [at(left, point), at(top, point), at(right, point), at(bottom, point)];
+        if (l < reach.left) reach.left = l;
+        if (t < reach.top) reach.top = t;
+        if (r > reach.right) reach.right = r;
+        if (b > reach.bottom) reach.bottom = b;
+        reach.over = Math.max(reach.over, -l, -t, r - point.x, b - point.y);
+      }
+      this.#reaches.set(widget, reach);
+    }
+    return reach;
   }
 
   #kept(known: Map<number, KeptBox>, widget: number, read: (subject: Subject) => Rect): Box {

@@ -135,6 +135,7 @@ export function proveView(
   const shown = new Map<Form, Screen>();
   const found = new Map<string, Found>();
   const gaps: Gap[] = [];
+  const whole = areaOf(corners);
   const acceptances = new Acceptances();
   const looks = new Looks(plain, screenAt, acceptances);
   const oneCell = (cell: Cell) => {
@@ -143,7 +144,6 @@ export function proveView(
     const screen = screenAt(cell.inside);
     const middle = new Subject(plain.layoutOn(screen), form, onReference);
     const own = plain.formOn(plain.frameOn(screen));
-    if (!shown.has(own)) shown.set(own, screen);
     const scenes = new CellScenes(cell, recorded, form, middle, onReference);
     const said = looks.on(middle, provedList);
     const { widgets } = cell.form.tree;
@@ -178,7 +178,9 @@ export function proveView(
       // The check itself is asked in the middle: what it says there and what the polygons say have to be the same.
       if (said.has(check) !== fails.size > 0) gaps.push({ polygon: cell.polygon, reason: 'odd', check });
     }
-    looks.note(middle, cell.inside);
+    // What is not proved is only looked for: in small cells there is hardly anything else than beside them.
+    if (!shown.has(own) || areaOf(cell.polygon) > whole / 1000) looks.note(middle, cell.inside);
+    if (!shown.has(own)) shown.set(own, screen);
   };
   const promised = plain.document.source.views[plain.name]!.expect ?? [];
   const conditions = promised.flatMap(({ on }) => (on ? [readCondition(on)] : []));

@@ -14,6 +14,14 @@ export const covered: Traced = {
     const screen = cell.box(0, ({ screenRect }) => screenRect);
     for (const { index: widget } of middle.widgets)
       for (const { above: other, isOpaque } of coveringOf(middle, widget)) {
+        const [own, over] = [cell.reach(widget), cell.reach(other)];
+        if (
+          own.left >= over.right ||
+          over.left >= own.right ||
+          own.top >= over.bottom ||
+          over.top >= own.bottom
+        )
+          continue;
         const [mine, theirs] = [cell.seen(widget), cell.seen(other)];
         const shared = undecided(cell, both(common([...mine, screen]), sharedBy(mine, theirs, 0)));
         if (!shared) continue;
@@ -27,13 +35,13 @@ export const covered: Traced = {
           fails({ widget, other, where: shared, isUnsure: true });
           continue;
         }
-        const [own, over] = [mine[0]!, theirs[0]!];
-        const whole = { x: less(own.right, own.left), y: less(own.bottom, own.top) };
+        const [lower, upper] = [mine[0]!, theirs[0]!];
+        const whole = { x: less(lower.right, lower.left), y: less(lower.bottom, lower.top) };
         // Which of the two edges bounds what they share may change in the cell; each way is a part of it.
-        for (const left of larger(own.left, over.left))
-          for (const right of smaller(own.right, over.right))
-            for (const top of larger(own.top, over.top))
-              for (const bottom of smaller(own.bottom, over.bottom)) {
+        for (const left of larger(lower.left, upper.left))
+          for (const right of smaller(lower.right, upper.right))
+            for (const top of larger(lower.top, upper.top))
+              for (const bottom of smaller(lower.bottom, upper.bottom)) {
                 const at = [...left.where, ...right.where, ...top.where, ...bottom.where];
                 const given = undecided(cell, at, true);
                 if (!given) continue;

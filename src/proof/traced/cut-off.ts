@@ -1,4 +1,5 @@
 import { checkOf, isLostWhenCut } from '../../checks/index.ts';
+import type { Box, CellScenes } from '../cell-scenes.ts';
 import { less, type Affine } from '../polygon.ts';
 import { both, common } from './boxes.ts';
 import { lessThanShare } from './products.ts';
@@ -12,7 +13,9 @@ export const cutOff: Traced = {
     for (const { index: widget } of cell.middle.widgets) {
       if (!isLostWhenCut(cell.middle, widget)) continue;
       const own = cell.border(widget);
-      const left = [own, ...cell.cutters(widget)];
+      const cutters = cell.cutters(widget).filter((cutter) => isEverCut(cell, own, cutter));
+      if (cutters.length === 0) continue;
+      const left = [own, ...cutters];
       const whole = { x: less(own.right, own.left), y: less(own.bottom, own.top) };
       const across: Affine[] = [];
       const down: Affine[] = [];
@@ -29,3 +32,13 @@ export const cutOff: Traced = {
     }
   },
 };
+
+/** Whether some of a box lies beyond another on any screen of a cell. */
+function isEverCut(cell: CellScenes, own: Box, cutter: Box): boolean {
+  return [
+    less(cutter.left, own.left),
+    less(own.right, cutter.right),
+    less(cutter.top, own.top),
+    less(own.bottom, cutter.bottom),
+  ].some((over) => cell.range(over)[1] > 0);
+}

@@ -9,6 +9,7 @@ export const offScreen: Traced = {
   trace(cell, fails) {
     const screen = cell.box(0, ({ screenRect }) => screenRect);
     for (const widget of cell.form.painted) {
+      if (cell.reach(widget).over <= limit) continue;
       const seen = cell.seen(widget);
       for (const over of reachesOver(seen, screen, limit)) fails({ widget, where: both(over, common(seen)) });
     }

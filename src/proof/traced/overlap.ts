@@ -1,5 +1,4 @@
 import { branchesApart, checkOf } from '../../checks/index.ts';
-import type { Box, CellScenes } from '../cell-scenes.ts';
 import { sharedBy, undecided } from './boxes.ts';
 import type { Traced } from './traced.ts';
 
@@ -9,7 +8,7 @@ export const overlap: Traced = {
   check: id,
   trace(cell, fails) {
     const { painted } = cell.form;
-    const reaches = painted.map((widget) => reachOf(cell, cell.own(widget)));
+    const reaches = painted.map((widget) => cell.reach(widget));
     // What ends, anywhere in the cell, before the next one starts meets nothing after it.
     const order = painted.map((_, nth) => nth).sort((a, b) => reaches[a]!.left - reaches[b]!.left);
     for (let from = 0; from < order.length; from++) {
@@ -27,13 +26,3 @@ export const overlap: Traced = {
     }
   },
 };
-
-/** All that a box takes up on any screen of a cell. */
-function reachOf(cell: CellScenes, { left, top, right, bottom }: Box) {
-  return {
-    left: cell.range(left)[0],
-    top: cell.range(top)[0],
-    right: cell.range(right)[1],
-    bottom: cell.range(bottom)[1],
-  };
-}
