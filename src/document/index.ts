@@ -66,6 +66,7 @@ export type {
   PictureSource,
   TokenFile,
   ReferenceSource,
+  SupportSource,
   Scaling,
   Spare,
   State,

@@ -304,10 +304,22 @@ export interface ViewSource extends ContainerSource {
   readonly backdrop?: string | readonly string[];
   readonly style?: string | readonly string[];
   readonly look?: LookSource;
+  /** The screens it is made for; on others nothing is promised, and nothing is looked at. */
+  readonly supports?: SupportSource;
   /** What has to hold on every screen. */
   readonly expect?: readonly PromiseSource[];
   /** Findings of anything in it that are meant: check → reason. */
   readonly accept?: { readonly [check: string]: string };
+}
+
+/** Screens a view is made for, in device px; any where a side is left out. */
+export interface SupportSource {
+  /** The smallest: `960x540`. */
+  readonly from?: string;
+  /** The largest. */
+  readonly to?: string;
+  /** Width divided by height: `1.25..3.6`. */
+  readonly aspect?: string;
 }
 
 /** Something the author of a view promises of its widgets; docs/document.md has the kinds. */

@@ -26,6 +26,25 @@ export const screenCondition = {
   },
 };
 
+const size = (description: string): Schema => ({
+  type: 'string',
+  pattern: patterns.screenSize,
+  title: 'a resolution such as 1920x1080',
+  description,
+});
+
+/** The screens a view is made for. */
+export const support: Schema = {
+  type: 'object',
+  title: 'a range of screens such as { from: 960x540, aspect: "1.25.." }',
+  additionalProperties: false,
+  properties: {
+    from: size('The smallest screen it is made for, in device px.'),
+    to: size('The largest.'),
+    aspect: { ...range, description: 'Width divided by height.' },
+  },
+};
+
 /** What a document's reference and that of a part of a view have in common. */
 export const referenceKeys = {
   'size': {

@@ -2,7 +2,7 @@ import { parameterTypes, spares } from './model.ts';
 import { shared, theme } from './schema-looks.ts';
 import { choice, name, names, places } from './schema-parts.ts';
 import { promises } from './schema-promises.ts';
-import { referenceKeys, screenCondition, whenList } from './schema-screens.ts';
+import { referenceKeys, screenCondition, support, whenList } from './schema-screens.ts';
 import { vary } from './schema-vary.ts';
 import { descriptions } from './keys/descriptions.ts';
 import { placedKeys } from './keys/placed-keys.ts';
@@ -80,6 +80,10 @@ const view = {
     style: names,
     look: { $ref: '#/$defs/look' },
     when: whenList('#/$defs/view'),
+    supports: {
+      ...support,
+      description: 'The screens it is made for. On others nothing is promised, and nothing is looked at.',
+    },
     expect: promises,
     accept: { ...placedKeys.accept.schema, description: descriptions.accept! },
     ...container,

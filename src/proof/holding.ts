@@ -1,4 +1,4 @@
-import { boundsOf, within, type Point, type Polygon } from './polygon.ts';
+import { boundsOf, contains, within, type Point, type Polygon } from './polygon.ts';
 
 /*
  * What people ask of a proof: from which size up a view holds, and for which aspects.
@@ -20,13 +20,13 @@ export function holdsBetween(
   parts: readonly Polygon[],
   around: { readonly width: number; readonly height: number },
 ): Between | undefined {
+  if (!contains(region, { x: around.width, y: around.height })) return undefined;
   const aspect = around.width / around.height;
   // How high the screens of that aspect are that a screen just holds, and that just hold it.
   const inner = ({ x, y }: Point) => Math.min(x / aspect, y);
   const outer = ({ x, y }: Point) => Math.max(x / aspect, y);
   let least = Math.ceil(Math.min(...region.map(inner)));
   let most = Math.floor(Math.max(...region.map(outer)));
-  if (around.height < least || around.height > most) return undefined;
   const above: Polygon[] = [];
   for (const part of parts) {
     const low = Math.max(...[...part, ...onAspect(part, aspect)].map(inner));

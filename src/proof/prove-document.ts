@@ -1,11 +1,11 @@
 import type { CheckedDocument } from '../document/index.ts';
 import { hidingIn } from '../checks/index.ts';
 import type { Tree } from '../dress/index.ts';
-import { makeScreen } from '../screen/index.ts';
-import { isWorse, planOf, type Finding } from '../verdict/index.ts';
+import { isWorse, occasionsOf, type Finding } from '../verdict/index.ts';
 import {
   SharedViews,
   openView,
+  supportOf,
   type Lists,
   type No,
   type Occasion,
@@ -42,6 +42,8 @@ export interface Failure {
 /** On which sizes a view holds, on all occasions. */
 export interface ViewProof {
   readonly view: string;
+  /** The sizes that are proved: those that were asked for, as far as the view supports them. */
+  readonly sizes: Region;
   readonly region: Polygon;
   /** In u. */
   readonly reference: { readonly width: number; readonly height: number };
@@ -64,9 +66,11 @@ export interface ViewProof {
  */
 export function proveDocument(document: CheckedDocument, options: ProveOptions): readonly ViewProof[] {
   const { resources, device, region, mostCells, progress, views, ...lists } = options;
-  const corners = regionOf(region);
-  const reference = makeScreen({ width: region.to.width, height: region.to.height });
-  const plan = planOf(document, { ...lists, views, resources, screens: [reference], coverage: 'all' });
+  // Refused before anything is opened.
+  regionOf(region);
+  const plan = occasionsOf(document, { ...lists, views, resources });
+  const sizes = new Map(plan.views.map((view) => [view, supportedOf(document, view, region)]));
+  const all = plan.views.flatMap((view) => plan.occasions.map((occasion) => ({ view, occasion })));
   // The recording solver has plans of its own.
   const shared = {
     plain: new SharedViews(document, resources),
@@ -74,28 +78,28 @@ export function proveDocument(document: CheckedDocument, options: ProveOptions):
   };
   let done = 0;
   const found: Proof[] = [];
-  const proofs = plan.batches.map(({ view, occasion }): Proof => {
+  const proofs = all.map(({ view, occasion }): Proof => {
     const open = (which: keyof typeof shared) =>
       openView(document, view, { resources, ...occasion, shared: shared[which] });
     const plain = open('plain');
     const known = found.find((one) => one.view === view && isSameTo(plain, one));
     if (known) {
-      progress?.(++done, plan.batches.length);
+      progress?.(++done, all.length);
       return { ...known, occasion };
     }
-    const proof = proveView(open, device, region, {
+    const proof = proveView(open, device, sizes.get(view)!, {
       mostCells,
-      progress: (part) => progress?.(done + part, plan.batches.length),
+      progress: (part) => progress?.(done + part, all.length),
     });
     found.push(proof);
-    progress?.(++done, plan.batches.length);
+    progress?.(++done, all.length);
     return proof;
   });
   const { width, height } = openView(document, plan.views[0]!, { resources }).reference;
   return plan.views.map((view) =>
     together(
       view,
-      corners,
+      sizes.get(view)!,
       { width, height },
       proofs.filter((proof) => proof.view === view),
     ),
@@ -116,12 +120,36 @@ function hidesAlike(one: Tree, other: Tree): boolean {
   return mine.every((each, at) => each === theirs[at]);
 }
 
+/** The sizes of a region that a view supports. @throws RangeError where it supports none. */
+function supportedOf(document: CheckedDocument, view: string, { from, to, aspect }: Region): Region {
+  const support = supportOf(document.source.views[view]!.supports);
+  const sizes: Region = {
+    from: {
+      width: Math.max(from.width, support.from.width),
+      height: Math.max(from.height, support.from.height),
+    },
+    to: { width: Math.min(to.width, support.to.width), height: Math.min(to.height, support.to.height) },
+    aspect: {
+      least: Math.max(aspect?.least ?? 0, support.aspect.least),
+      most: Math.min(aspect?.most ?? Infinity, support.aspect.most),
+    },
+  };
+  try {
+    regionOf(sizes);
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    throw new RangeError(`${view} supports no size of those, or a line of them alone`);
+  }
+  return sizes;
+}
+
 function together(
   view: string,
-  region: Polygon,
+  sizes: Region,
   reference: ViewProof['reference'],
   proofs: readonly Proof[],
 ): ViewProof {
+  const region = regionOf(sizes);
   const whole = unionArea([region]);
   const failures = new Map<string, { finding: Finding; worst: Point; parts: Polygon[] }>();
   for (const { finding, worst, parts } of proofs.flatMap(({ findings }) => findings)) {
@@ -144,6 +172,7 @@ function together(
   const failing = unionArea(failed) / whole;
   return {
     view,
+    sizes,
     region,
     reference,
     occasions: proofs.map(({ occasion }) => occasion),

@@ -3,9 +3,14 @@ import type { Verdict } from '../verdict/index.ts';
 import type { Tones } from './report.ts';
 
 /** Screens down, views across; each cell holds how many findings concern it. Screens of one class that fare alike share a row with the worst of each. */
-export function gridOf({ screens, views, findings }: Verdict, tones: Tones, width: number): string[] {
+export function gridOf(
+  { screens, views, findings, unsupported }: Verdict,
+  tones: Tones,
+  width: number,
+): string[] {
   const cells = screens.map((screen) =>
     views.map((view) => {
+      if (unsupported.some((one) => one.view === view && one.screens.includes(screen))) return '– 0';
       const here = findings.filter(
         (finding) => finding.view === view && finding.occurrences.some((one) => one.screen === screen),
       );
@@ -50,7 +55,8 @@ export function gridOf({ screens, views, findings }: Verdict, tones: Tones, widt
 }
 
 function toned(cell: string, width: number, tones: Tones): string {
-  const text = cell.padEnd(width);
+  const text = (cell.startsWith('–') ? '–' : cell).padEnd(width);
+  if (cell.startsWith('–')) return tones.faint(text);
   if (cell.startsWith('✗')) return tones.bad(text);
   return cell.startsWith('✓') ? tones.good(text) : tones.doubtful(text);
 }

@@ -27,6 +27,7 @@ export function reportJson(inputs: readonly ReportInput[]): string {
       layouts: verdict.layouts,
       combinations: verdict.combinations,
       ...(verdict.looked.length > 0 && { looked: verdict.looked }),
+      ...(verdict.unsupported.length > 0 && { unsupported: verdict.unsupported }),
       accepted: verdict.accepted,
       findings: verdict.findings.map((finding) => ({
         check: finding.check,

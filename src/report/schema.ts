@@ -122,6 +122,11 @@ const checkedFile = {
       description: 'Of pairs: what was made.',
       items: { type: 'object', properties: { view: text, ...occasion, screens: names } },
     },
+    unsupported: {
+      type: 'array',
+      description: 'Screens on which a view was not looked at, as it does not support them.',
+      items: { type: 'object', properties: { view: text, screens: names } },
+    },
     accepted: count,
     findings: { type: 'array', items: finding },
   },

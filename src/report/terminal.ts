@@ -50,6 +50,17 @@ function reportFile(input: ReportInput, how: How): string[] {
   const { verdict, file } = input;
   const { tones, width } = how;
   const lines = [tones.strong(file), ...gridOf(verdict, tones, width), ''];
+  for (const { view, screens } of verdict.unsupported)
+    lines.push(
+      ...wrapped(
+        tones.faint(
+          `– ${view} does not support ${counted(screens.length, 'screen')}, and is not looked at on ${screens.length === 1 ? 'it' : 'them'}: ${screens.join(', ')}`,
+        ),
+        width,
+        '',
+      ),
+      '',
+    );
   const failed = causesOf(
     verdict.findings.filter(({ outcome }) => outcome === 'failed'),
     verdict,

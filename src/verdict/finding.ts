@@ -8,7 +8,7 @@ import {
 } from '../checks/index.ts';
 import type { Reason } from '../why/index.ts';
 import type { Occasion } from '../view/index.ts';
-import type { Coverage, Factors } from './plan.ts';
+import type { Coverage, Factors, Unsupported } from './plan.ts';
 
 /** One screen and occasion a finding was made on. */
 export interface Occurrence extends Occasion {
@@ -58,6 +58,8 @@ export interface Verdict extends Factors {
   readonly combinations: number;
   /** What was looked at where that is not every combination. */
   readonly looked: readonly Looked[];
+  /** Screens on which views were not looked at, as they do not support them. */
+  readonly unsupported: readonly Unsupported[];
   /** Acceptances of the document that took a finding away. */
   readonly accepted: number;
   readonly findings: readonly Finding[];

@@ -4,5 +4,5 @@ export { SharedChecks, lookAt, runBatch } from './batch.ts';
 export type { BatchResult } from './batch.ts';
 export type { Finding, Looked, Occurrence, Verdict } from './finding.ts';
 export { isWorse, keyOf } from './finding.ts';
-export { mostLayouts, planOf } from './plan.ts';
-export type { Batch, CheckOptions, CheckPlan, Coverage, Factors } from './plan.ts';
+export { mostLayouts, occasionsOf, planOf } from './plan.ts';
+export type { Batch, CheckOptions, CheckPlan, Coverage, Factors, Unsupported } from './plan.ts';

@@ -3,6 +3,8 @@ import { screens as catalogue, type Screen } from '../screen/index.ts';
 import {
   NoSuchName,
   dearestFirst,
+  isSupported,
+  supportOf,
   factors,
   listsOf,
   type Lists,
@@ -41,6 +43,12 @@ export interface Batch {
   readonly screens: readonly Screen[];
 }
 
+/** A view and the names of screens it does not support. */
+export interface Unsupported {
+  readonly view: string;
+  readonly screens: readonly string[];
+}
+
 /** Everything that is to be looked at, in order. */
 export interface CheckPlan {
   readonly views: readonly string[];
@@ -51,6 +59,8 @@ export interface CheckPlan {
   readonly layouts: number;
   /** Layouts there would be of every combination. */
   readonly combinations: number;
+  /** Screens on which views are not looked at, as they do not support them. */
+  readonly unsupported: readonly Unsupported[];
   /** Whether everything the document has is looked at, on as many screens as the catalogue has. */
   readonly whole: boolean;
 }
@@ -61,9 +71,7 @@ export interface CheckPlan {
  */
 export function planOf(document: CheckedDocument, options: CheckOptions): CheckPlan {
   const { source } = document;
-  const views = options.views ?? Object.keys(source.views);
-  const names = Object.keys(source.views);
-  for (const name of views) if (!names.includes(name)) throw new NoSuchName('view', name, names);
+  const views = viewsOf(document, options.views);
   const varied: Factors = {
     screens: options.screens.map((screen) => screen.name),
     ...listsOf(document, options.resources, options),
@@ -74,7 +82,16 @@ export function planOf(document: CheckedDocument, options: CheckOptions): CheckP
   const coverage = options.coverage ?? (perView > mostLayouts ? 'pairs' : 'all');
   const perEach =
     coverage === 'all' ? everyOccasion(varied, options.screens) : pairs(varied, counts, options.screens);
-  const batches = views.flatMap((view) => perEach.map((one): Batch => ({ view, ...one })));
+  const unsupported: Unsupported[] = [];
+  const batches = views.flatMap((view) => {
+    const support = supportOf(source.views[view]!.supports);
+    const outside = options.screens.filter((screen) => !isSupported(support, screen));
+    if (outside.length > 0) unsupported.push({ view, screens: outside.map(({ name }) => name) });
+    return perEach.flatMap(({ occasion, screens }): Batch[] => {
+      const on = outside.length === 0 ? screens : screens.filter((screen) => isSupported(support, screen));
+      return on.length > 0 ? [{ view, occasion, screens: on }] : [];
+    });
+  });
   return {
     views,
     factors: varied,
@@ -82,11 +99,33 @@ export function planOf(document: CheckedDocument, options: CheckOptions): CheckP
     batches,
     layouts: batches.reduce((sum, batch) => sum + batch.screens.length, 0),
     combinations,
+    unsupported,
     whole:
       coverage === 'all' &&
       options.views === undefined &&
       factors.every(({ list }) => options[list] === undefined) &&
       varied.screens.length >= catalogue.length,
+  };
+}
+
+function viewsOf(document: CheckedDocument, said: readonly string[] | undefined): readonly string[] {
+  const names = Object.keys(document.source.views);
+  for (const name of said ?? []) if (!names.includes(name)) throw new NoSuchName('view', name, names);
+  return said ?? names;
+}
+
+/**
+ * Views, and every occasion each of them is looked at on, whatever the screen.
+ * @throws NoSuchName for an unknown view, case, locale or theme. @throws RangeError for a size outside 0.1 to 10.
+ */
+export function occasionsOf(
+  document: CheckedDocument,
+  options: Omit<CheckOptions, 'screens' | 'coverage'>,
+): { readonly views: readonly string[]; readonly occasions: readonly Occasion[] } {
+  const lists = listsOf(document, options.resources, options);
+  return {
+    views: viewsOf(document, options.views),
+    occasions: everyOccasion(lists, []).map(({ occasion }) => occasion),
   };
 }
 

@@ -62,7 +62,7 @@ export class Results {
 
   /** @throws RangeError while batches are missing. */
   verdict(): Verdict {
-    const { views, factors, coverage, layouts, combinations, whole, batches } = this.#plan;
+    const { views, factors, coverage, layouts, combinations, unsupported, whole, batches } = this.#plan;
     if (this.#next < batches.length) throw new RangeError(`${this.missing.length} batches have no result`);
     return {
       views,
@@ -70,6 +70,7 @@ export class Results {
       coverage,
       layouts,
       combinations,
+      unsupported,
       looked:
         coverage === 'all'
           ? []

@@ -1,5 +1,7 @@
 /* A document and what it is shown in in; a view out that is laid out once, or live. */
 export { checkPictureNames } from './pictures.ts';
+export { isSupported, supportOf } from './supports.ts';
+export type { Support } from './supports.ts';
 export { themeSheet } from './sheet.ts';
 export type { SheetOptions, ThemeSheet } from './sheet.ts';
 export { everyNotation, readDocument } from './read-document.ts';

@@ -235,7 +235,7 @@ async function drawMaps(inputs: readonly Proved[], paths: readonly string[]): Pr
     if (isFolder) mkdirSync(path, { recursive: true });
     for (const { input, proof } of all) {
       const to = isFolder ? join(path, nameOf(proof)) : path;
-      await writeDrawing(to, proofMap(proof, input, input.loaded.resources.fonts));
+      await writeDrawing(to, proofMap(proof, input.loaded.resources.fonts));
       written.push(to);
     }
   }

@@ -18,7 +18,7 @@ export interface ProofPageInput extends ProofInput {
 export function proofHtml(inputs: readonly ProofPageInput[]): string {
   const all = inputs.flatMap((input) => input.proofs.map((proof, nth) => ({ input, proof, nth })));
   const sections = all.map(({ input, proof, nth }, at) => {
-    const svg = toSvg(proofMap(proof, input, input.fonts), { text: 'outlines' });
+    const svg = toSvg(proofMap(proof, input.fonts), { text: 'outlines' });
     const failures = proof.failures.map(
       (one, of) =>
         `<li data-failure="${of}"><span class="kind">${escapeXml(one.finding.check)}</span> ${escapeXml(failureText(one, proof.region))}${one.finding.reasons
@@ -29,7 +29,7 @@ export function proofHtml(inputs: readonly ProofPageInput[]): string {
     const shown = input.pictures[nth]?.findIndex(Boolean) ?? -1;
     const picture = shown < 0 ? '' : input.pictures[nth]![shown]!;
     return `<section data-view="${at}">
-<div class="two"><div class="map" role="img" aria-label="${escapeXml(verdictText(proof, input.region))}">${svg}<b class="cross" hidden></b></div>
+<div class="two"><div class="map" role="img" aria-label="${escapeXml(verdictText(proof))}">${svg}<b class="cross" hidden></b></div>
 <div class="reading"><form><label>Width <input name="width" type="number" min="1" max="99999" inputmode="numeric"></label> <label>Height <input name="height" type="number" min="1" max="99999" inputmode="numeric"></label></form>
 <output aria-live="polite">Point at a size, or type one.</output>
 <figure${picture === '' ? ' hidden' : ''}><img alt="" src="${picture}"><figcaption>${shown < 0 ? '' : escapeXml(captionOf(proof, shown))}</figcaption></figure></div></div>

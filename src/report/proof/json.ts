@@ -17,7 +17,7 @@ export function proofJson(inputs: readonly ProofInput[]): string {
       return {
         view: proof.view,
         holds: holds(proof),
-        says: verdictText(proof, region),
+        says: verdictText(proof),
         failing: proof.failing,
         unproved: proof.unproved,
         holdsBetween: holdsBetween(proof.region, parts, proof.reference) ?? null,

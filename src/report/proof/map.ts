@@ -5,7 +5,7 @@ import type { FontBook } from '../../text/index.ts';
 import { evenCorners, type Rgba } from '../../theme/index.ts';
 import { sentenceOf } from '../wording.ts';
 import { Plot } from './plot.ts';
-import { aspectText, shareText, sizeText, verdictText, type ProofInput } from './told.ts';
+import { aspectText, shareText, sizeText, verdictText } from './told.ts';
 
 /* The map of a proof: every size of screen there is, where the view holds, and where what fails. */
 
@@ -40,11 +40,7 @@ function rgb(r: number, g: number, b: number): Rgba {
 }
 
 /** Draws the map of one view, 1280 × 800 px. */
-export function proofMap(
-  proof: ViewProof,
-  { region }: Pick<ProofInput, 'region'>,
-  fonts: FontBook,
-): DrawList {
+export function proofMap(proof: ViewProof, fonts: FontBook): DrawList {
   const operations: DrawOperation[] = [plainBox(-1, { x: 0, y: 0, width: wide, height: high }, paper)];
   const plot = new Plot(proof.region, frame);
   const say = (text: string, x: number, baseline: number, size: number, color = ink, weight = 400) => {
@@ -55,7 +51,7 @@ export function proofMap(
   const fill = (steps: readonly PathStep[], color: Rgba) =>
     operations.push({ type: 'path', widget: -1, steps, color, opacity: 1 });
   say(`Where ${proof.view} holds`, frame.x, 52, 30, ink, 700);
-  wrapped(verdictText(proof, region), wide - frame.x - 40, 17, fonts).forEach((line, nth) =>
+  wrapped(verdictText(proof), wide - frame.x - 40, 17, fonts).forEach((line, nth) =>
     say(line, frame.x, 80 + nth * 22, 17, quiet),
   );
   operations.push(plainBox(-1, frame, beyond));

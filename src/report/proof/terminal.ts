@@ -1,6 +1,14 @@
 import { sentenceOf, counted, printable } from '../wording.ts';
 import { wherePointer, type Tones } from '../report.ts';
-import { failureText, gapTexts, holds, provedText, verdictText, type ProofInput } from './told.ts';
+import {
+  failureText,
+  gapTexts,
+  holds,
+  provedText,
+  supportLine,
+  verdictText,
+  type ProofInput,
+} from './told.ts';
 
 /** Reasons of a failure that are told, where nobody asks for all. */
 const mostReasons = 4;
@@ -16,14 +24,14 @@ export function proofTerminal(
 ): string {
   const lines: string[] = [];
   for (const input of inputs) {
-    const { file, document, proofs, region } = input;
+    const { file, document, proofs } = input;
     for (const proof of proofs) {
       const mark = holds(proof)
         ? tones.good('✓')
         : proof.failures.length > 0
           ? tones.bad('✗')
           : tones.doubtful('?');
-      lines.push(`${mark} ${tones.strong(verdictText(proof, region))}`);
+      lines.push(`${mark} ${tones.strong(verdictText(proof))}`);
       const shown = verbose ? proof.failures : proof.failures.slice(0, mostTold);
       for (const failure of shown) {
         const { finding } = failure;
@@ -39,6 +47,9 @@ export function proofTerminal(
       }
       const more = proof.failures.length - shown.length;
       if (more > 0) lines.push(`  … and ${more} more; --verbose tells them all`);
+      const support = supportLine(proof);
+      if (support !== undefined)
+        lines.push(`  → in ${printable(proof.view)}, this promises what holds, and no more:  ${support}`);
       for (const text of gapTexts(proof)) lines.push(`  ${tones.doubtful('?')} not proved: ${text}`);
       const seen = proof.seen.length;
       if (seen > 0 && verbose)

@@ -43,8 +43,12 @@ function sizeOf({ width, height }: { readonly width: number; readonly height: nu
 /** The sizes that are proved, in words. */
 export function regionText({ from, to, aspect }: Region): string {
   const sizes = `from ${sizeOf(from)} to ${sizeOf(to)}`;
-  if (!aspect) return sizes;
-  return `${sizes} with an aspect from ${aspectText(aspect.least)} to ${aspectText(aspect.most)}`;
+  const { least, most } = aspect ?? { least: 0, most: Infinity };
+  const said = [
+    ...(least > 0 ? [`from ${aspectText(least)}`] : []),
+    ...(most < Infinity ? [`to ${aspectText(most)}`] : []),
+  ];
+  return said.length === 0 ? sizes : `${sizes} with an aspect ${said.join(' ')}`;
 }
 
 const named: readonly (readonly [aspect: number, name: string])[] = [
@@ -75,21 +79,43 @@ export function shareText(share: number): string {
 }
 
 /** On which sizes a view holds, in one sentence that starts with the view. */
-export function verdictText(proof: ViewProof, region: Region): string {
+export function verdictText(proof: ViewProof): string {
   const name = printable(proof.view);
-  if (holds(proof)) return `${name} holds on every size ${regionText(region)}`;
-  const parts = [...proof.failures.flatMap((one) => one.parts), ...proof.gaps.map(({ polygon }) => polygon)];
+  if (holds(proof)) return `${name} holds on every size ${regionText(proof.sizes)}`;
+  const parts = partsOf(proof);
   const between = holdsBetween(proof.region, parts, proof.reference);
   const held = widest(heldAspects(proof.region, parts), proof.reference);
   const said: string[] = [];
   if (between) said.push(`every size from ${sizeOf(between.from)} to ${sizeOf(between.to)}`);
   else if (held) said.push(`every size of the aspects ${aspectText(held.least)} to ${aspectText(held.most)}`);
   const share = shareText(Math.min(1, proof.failing));
-  const fails = proof.failing > 0 ? `fails on ${share} of the sizes ${regionText(region)}` : '';
+  const fails = proof.failing > 0 ? `fails on ${share} of the sizes ${regionText(proof.sizes)}` : '';
   const open =
     proof.unproved > 0 ? `${fails === '' ? '' : ', and '}is not proved on ${shareText(proof.unproved)}` : '';
   const rest = said.length > 0 ? `; it holds on ${said.join(', and on ')}` : '';
   return `${name} ${fails}${open}${rest}`;
+}
+
+/** The line of a document that promises the sizes around the reference on which all holds; undefined where nothing is to be said. */
+export function supportLine(proof: ViewProof): string | undefined {
+  if (proof.failures.length === 0) return undefined;
+  const between = holdsBetween(proof.region, partsOf(proof), proof.reference);
+  if (!between) return undefined;
+  const { from, to } = between;
+  const { least, most } = proof.sizes.aspect ?? { least: 0, most: Infinity };
+  // Of other aspects nothing was proved.
+  const range = `${least > 0 ? short(least) : ''}..${most < Infinity ? short(most) : ''}`;
+  const aspect = range === '..' ? '' : `, aspect: "${range}"`;
+  return `supports: { from: ${from.width}x${from.height}, to: ${to.width}x${to.height}${aspect} }`;
+}
+
+function short(value: number): string {
+  return String(Number(value.toPrecision(12)));
+}
+
+/** Everything that is no proof that a view holds. */
+function partsOf({ failures, gaps }: ViewProof): readonly Polygon[] {
+  return [...failures.flatMap((one) => one.parts), ...gaps.map(({ polygon }) => polygon)];
 }
 
 /** The range that has the reference's aspect in it, else the widest. */
