@@ -43,6 +43,7 @@ export type {
   Verdict,
 } from './verdict/index.ts';
 export {
+  compareProofs,
   contains,
   depthIn,
   heldAspects,
@@ -63,6 +64,7 @@ export type {
   Point,
   Polygon,
   Proof,
+  ProofChange,
   ProveOptions,
   ProvedFinding,
   Region,

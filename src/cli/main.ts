@@ -1,4 +1,5 @@
 import { Command, CommanderError } from 'commander';
+import { MissingPackage } from '../node/canvas-package.ts';
 import { systemMessage } from '../node/files.ts';
 import { BuildError } from '../skeleton/index.ts';
 import { NoSuchName } from '../view/index.ts';
@@ -32,7 +33,12 @@ export async function main(args: readonly string[], io: Io = processIo()): Promi
 }
 
 function sentence(error: unknown): string {
-  if (error instanceof UsageError || error instanceof NoSuchName || error instanceof RangeError)
+  if (
+    error instanceof MissingPackage ||
+    error instanceof UsageError ||
+    error instanceof NoSuchName ||
+    error instanceof RangeError
+  )
     return error.message;
   if (error instanceof BuildError) return `${error.message} (at ${error.pointer})`;
   const { path, code } = error as NodeJS.ErrnoException;

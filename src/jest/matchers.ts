@@ -1,7 +1,7 @@
 import { checks, type CheckId } from '../checks/index.ts';
 import type { PromiseSource } from '../document/index.ts';
 import { suggestFor } from '../mend/index.ts';
-import { proveView, type Device, type Region } from '../proof/index.ts';
+import { desktop, everySize, proveView, type Device, type Region } from '../proof/index.ts';
 import { failureText, sentenceOf, sizeText, whereOf, wherePointer } from '../report/index.ts';
 import { checkDocument, checkView, keptOn, keyOf, type Finding } from '../verdict/index.ts';
 import { makeScreen, screens as catalogue, type Screen, type ScreenSize } from '../screen/index.ts';
@@ -28,10 +28,6 @@ export interface SizesOptions extends Partial<Region> {
   /** Only these checks; all that are proved if left out. */
   readonly checks?: readonly CheckId[];
 }
-
-/** Every size from a small window to the largest monitors. */
-const everySize: Region = { from: { width: 640, height: 360 }, to: { width: 7680, height: 4320 } };
-const desktop: Device = { density: 92, distance: 600, inputs: ['mouse', 'keys'] };
 
 /** Findings a message still tells one by one. */
 const mostTold = 8;

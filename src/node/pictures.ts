@@ -1,8 +1,10 @@
-import { createCanvas, loadImage, type Image } from '@napi-rs/canvas';
+import type { Image } from '@napi-rs/canvas';
 import { PictureError, type PictureHost } from '../picture/index.ts';
+import { canvasPackage } from './canvas-package.ts';
 
-/** Decodes pictures with the canvas that draws them. */
+/** Decodes pictures with the canvas that draws them. @throws MissingPackage */
 export function pictureHost(read: (path: string) => Uint8Array): PictureHost {
+  const { createCanvas, loadImage } = canvasPackage();
   return {
     // A file that cannot be read is an answer like any other: whoever asks gets it as a rejection.
     read: (path) => Promise.resolve().then(() => read(path)),

@@ -1,6 +1,6 @@
-import { Path2D, createCanvas } from '@napi-rs/canvas';
 import { CanvasCache, paintOnCanvas } from '../paint/index.ts';
 import type { DrawnShot, Shot } from '../report/index.ts';
+import { canvasPackage } from './canvas-package.ts';
 
 /** The longer side of a shot in a report, in px: enough to read in when it is shown large. */
 const shotSide = 960;
@@ -9,6 +9,7 @@ const shotQuality = 60;
 
 /** Draws shots small, one after the other. */
 export function drawShots(shots: Iterable<Shot>): DrawnShot[] {
+  const { Path2D, createCanvas } = canvasPackage();
   const cache = new CanvasCache(createCanvas, () => new Path2D());
   const drawn: DrawnShot[] = [];
   for (const { list, ...shot } of shots) {

@@ -1,9 +1,11 @@
 /* A document, a kind of device and a range of sizes in; on which of all those sizes each view holds out, and where it does not. */
+export { compareProofs, partsOf } from './compare-proofs.ts';
+export type { ProofChange } from './compare-proofs.ts';
 export { aspectsOf, heldAspects, holdsBetween } from './holding.ts';
 export type { Aspects, Between } from './holding.ts';
 export { boundsOf, contains, depthIn, unionArea } from './polygon.ts';
 export type { Point, Polygon } from './polygon.ts';
-export { provedChecks, proveView, regionOf, screenOf } from './prove.ts';
+export { desktop, everySize, provedChecks, proveView, regionOf, screenOf } from './prove.ts';
 export type { Device, Gap, Proof, ProvedFinding, Region } from './prove.ts';
 export { proveDocument } from './prove-document.ts';
 export type { Failure, ProveOptions, ViewProof } from './prove-document.ts';

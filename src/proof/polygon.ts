@@ -160,16 +160,24 @@ export function contains(polygon: Polygon, point: Point): boolean {
   return depthIn(polygon, point) >= -onLine;
 }
 
+/** Above 0 inside of a polygon, one for each side. */
+export function sidesOf(polygon: Polygon): readonly Affine[] {
+  const middle = insideOf(polygon);
+  return polygon.map((from, nth) => {
+    const to = polygon[(nth + 1) % polygon.length]!;
+    const [x, y] = [from.y - to.y, to.x - from.x];
+    const line = { x, y, c: -(x * from.x + y * from.y) };
+    return at(line, middle) < 0 ? negative(line) : line;
+  });
+}
+
 /** What is left of a polygon without another one, as convex parts; slivers thinner than `least`, in px, are left out. */
 export function without(polygon: Polygon, taken: Polygon, least: number): readonly Polygon[] {
   const parts: Polygon[] = [];
   let left = polygon;
-  const middle = insideOf(taken);
-  for (let nth = 0; nth < taken.length && left.length > 0; nth++) {
-    const [from, to] = [taken[nth]!, taken[(nth + 1) % taken.length]!];
-    const [x, y] = [from.y - to.y, to.x - from.x];
-    const line = { x, y, c: -(x * from.x + y * from.y) };
-    const { above, below } = cut(left, at(line, middle) < 0 ? negative(line) : line);
+  for (const side of sidesOf(taken)) {
+    if (left.length === 0) break;
+    const { above, below } = cut(left, side);
     if (below.length > 2 && thickness(below) > least) parts.push(below);
     left = above;
   }

@@ -104,6 +104,10 @@ export function screenOf(device: Device, { x: width, y: height }: Point): Screen
   });
 }
 
+/** Every size from a small window to the largest monitors, and an ordinary desktop monitor: what is proved where nobody says more. */
+export const everySize: Region = { from: { width: 640, height: 360 }, to: { width: 7680, height: 4320 } };
+export const desktop: Device = { density: 92, distance: 600, inputs: ['mouse', 'keys'] };
+
 /** What is known of one check of one widget, from all cells. */
 interface Found {
   readonly check: CheckId;

@@ -4,6 +4,7 @@ export type { Pair, PairBox } from './compare/html.ts';
 export { compareJson } from './compare/json.ts';
 export { compareTerminal } from './compare/terminal.ts';
 export type { Compared } from './compare/compared.ts';
+export { proofChangeTerminal } from './proof/change.ts';
 export { proofHtml } from './proof/html.ts';
 export type { ProofPageInput } from './proof/html.ts';
 export { proofJson } from './proof/json.ts';

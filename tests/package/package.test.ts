@@ -24,11 +24,40 @@ function installed(tarball: string): void {
   const { dependencies } = JSON.parse(readFileSync(join(modules, 'pimbot/package.json'), 'utf8')) as {
     dependencies: Record<string, string>;
   };
-  for (const name of Object.keys(dependencies)) {
-    mkdirSync(dirname(join(modules, name)), { recursive: true });
-    symlinkSync(resolve('node_modules', name), join(modules, name));
-  }
+  for (const name of Object.keys(dependencies)) link(name);
   symlinkSync('../pimbot/bin/pimbot.js', join(modules, '.bin/pimbot'));
+  withoutCanvas();
+  link('@napi-rs/canvas');
+}
+
+function link(name: string): void {
+  const path = join(folder.path, 'node_modules', name);
+  mkdirSync(dirname(path), { recursive: true });
+  symlinkSync(resolve('node_modules', name), path);
+}
+
+/** What needs the package that draws PNG says so; all the rest works. */
+function withoutCanvas(): void {
+  const hud = join(folder.path, 'bare.yaml');
+  writeFileSync(
+    hud,
+    'pimbot: 1\nviews: { dive: { children: [ { id: sonar, anchor: center, size: 280 } ] } }\n',
+  );
+  const ran = (...args: string[]) =>
+    spawnSync(join(folder.path, 'node_modules/.bin/pimbot'), args, {
+      cwd: folder.path,
+      encoding: 'utf8',
+      env,
+    });
+  expect(ran('check', 'bare.yaml', '--screen', 'desktop').status).toBe(0);
+  expect(ran('prove', 'bare.yaml').status).toBe(0);
+  expect(ran('draw', 'bare.yaml', '--out', 'bare.svg').status).toBe(0);
+  const { status, stderr } = ran('draw', 'bare.yaml', '--out', 'bare.png');
+  expect({ status, stderr }).toEqual({
+    status: 2,
+    stderr:
+      'pimbot: PNG, pictures and HTML reports need the package @napi-rs/canvas, which is not installed: npm install @napi-rs/canvas\n',
+  });
 }
 
 describe('the packed package', () => {

@@ -10,12 +10,14 @@ import {
 import { FileProblem, readLimited, writeWhole } from '../../node/files.ts';
 import type { PlanOptions } from '../../node/check-messages.ts';
 import { drawLayout } from '../../paint/index.ts';
+import { compareProofs, desktop, everySize, proveDocument, type ProofChange } from '../../proof/index.ts';
 import {
   compareHtml,
   compareJson,
   compareTerminal,
   counted,
   printable,
+  proofChangeTerminal,
   sentenceOf,
   type Compared,
   type Pair,
@@ -55,6 +57,7 @@ export function compareCommands(program: Command, io: Io, done: (code: number) =
       'write a report too: .html (before and after, drawn) or .json (may be repeated)',
       collect,
     )
+    .option('--prove', 'prove both on every size of screen too, and say on which the new one no longer holds')
     .option('--exact', 'any difference is exit code 1, not only new findings')
     .option('--json', 'print JSON')
     .addHelpText(
@@ -64,8 +67,10 @@ Examples:
   pimbot compare hud-1.4.yaml hud.yaml
   pimbot compare hud.baseline.json hud.yaml --report out/compare.html
   pimbot compare old/hud.yaml hud.yaml --view dive --screen ultrawide --exact
+  pimbot compare hud-1.4.yaml hud.yaml --prove
 
-Exit codes: 0 nothing new is found, 1 new findings (with --exact: any difference), 2 unusable input.`,
+Exit codes: 0 nothing new is found, 1 new findings (with --exact: any difference; with
+--prove: sizes on which a view no longer holds), 2 unusable input.`,
     )
     .action(async (old: string, now: string, call: CompareCall) => done(await compare(old, now, call, io)));
   withWhat(
@@ -86,6 +91,7 @@ interface CompareCall {
   readonly coverage?: Coverage;
   readonly report?: readonly string[];
   readonly exact?: boolean;
+  readonly prove?: boolean;
   readonly json?: boolean;
 }
 
@@ -113,6 +119,8 @@ async function compare(old: string, now: string, call: CompareCall, io: Io): Pro
   progress.clear();
   if (!before || !after) return exitUnusable;
   const comparison = compareSnapshots(before.snapshot, after.snapshot);
+  const proved = call.prove ? provedChanges(before, after, call, progress) : [];
+  progress.clear();
   const names = [...new Set(after.snapshot.seen.map(({ screen }) => screen))];
   const compared: Compared = { old, now, comparison, screens: names };
   for (const path of call.report ?? []) {
@@ -122,11 +130,42 @@ async function compare(old: string, now: string, call: CompareCall, io: Io): Pro
       html ? compareHtml(compared, await pairsOf(compared, before, after)) : compareJson(compared),
     );
   }
-  io.out(call.json ? compareJson(compared) : compareTerminal(compared, io.tones));
+  if (call.json) io.out(call.prove ? jsonWith(compareJson(compared), proved) : compareJson(compared));
+  else {
+    io.out(compareTerminal(compared, io.tones));
+    if (call.prove) io.out(proofChangeTerminal(proved, io.tones));
+  }
   const { changes, views, findings } = comparison;
   const worse = findings.new.some(({ outcome }) => outcome === 'failed');
   const differs = changes.length + views.new.length + views.gone.length + findings.gone.length > 0;
-  return worse || (call.exact && differs) ? exitFindings : exitClean;
+  const isLost = proved.some(({ lost }) => lost > 0);
+  return worse || isLost || (call.exact && differs) ? exitFindings : exitClean;
+}
+
+/** How the sizes on which views hold have changed. @throws UsageError for a baseline: nothing of it can be laid out again. */
+function provedChanges(
+  before: Side,
+  after: Side,
+  { view: views, locale: locales }: CompareCall,
+  progress: Progress,
+): readonly ProofChange[] {
+  if (!before.loaded || !after.loaded)
+    throw new UsageError('--prove needs two documents: a baseline holds screens, not every size');
+  const [old, now] = [before.loaded, after.loaded].map(({ document, resources }) =>
+    proveDocument(document, {
+      resources,
+      views: views?.filter((name) => Object.hasOwn(document.source.views, name)),
+      locales,
+      device: desktop,
+      region: everySize,
+      progress: (done, all) => progress.tell(done, all, 'proof'),
+    }),
+  );
+  return compareProofs(old!, now!);
+}
+
+function jsonWith(json: string, proved: readonly ProofChange[]): string {
+  return `${JSON.stringify({ ...(JSON.parse(json) as object), proved }, null, 2)}\n`;
 }
 
 /** `pimbot baseline FILE --out BASELINE` */

@@ -3,7 +3,14 @@ import { extname, join } from 'node:path';
 import { Option, type Command } from 'commander';
 import { writeWhole } from '../../node/files.ts';
 import { drawLayout, withOverlay } from '../../paint/index.ts';
-import { proveDocument, screenOf, type Device, type Region, type ViewProof } from '../../proof/index.ts';
+import {
+  everySize,
+  proveDocument,
+  screenOf,
+  type Device,
+  type Region,
+  type ViewProof,
+} from '../../proof/index.ts';
 import {
   isProved,
   printable,
@@ -38,12 +45,10 @@ export function proveCommand(program: Command, io: Io, done: (code: number) => v
     .addOption(
       new Option('--from <size>', 'the smallest screen')
         .argParser(parseSize)
-        .default({ width: 640, height: 360 }, '640x360'),
+        .default(everySize.from, '640x360'),
     )
     .addOption(
-      new Option('--to <size>', 'the largest screen')
-        .argParser(parseSize)
-        .default({ width: 7680, height: 4320 }, '7680x4320'),
+      new Option('--to <size>', 'the largest screen').argParser(parseSize).default(everySize.to, '7680x4320'),
     )
     .addOption(
       new Option('--aspect <range>', 'only these aspects, such as 4:3..32:9; all if left out').argParser(

@@ -1,4 +1,4 @@
-import { heldAspects, holdsBetween, provedChecks, type Polygon } from '../../proof/index.ts';
+import { heldAspects, holdsBetween, partsOf, provedChecks, type Polygon } from '../../proof/index.ts';
 import { wherePointer } from '../report.ts';
 import { sentenceOf } from '../wording.ts';
 import { gapTexts, holds, verdictText, type ProofInput } from './told.ts';
@@ -10,10 +10,7 @@ export function proofJson(inputs: readonly ProofInput[]): string {
     region,
     device,
     views: proofs.map((proof) => {
-      const parts = [
-        ...proof.failures.flatMap((one) => one.parts),
-        ...proof.gaps.map(({ polygon }) => polygon),
-      ];
+      const parts = partsOf(proof);
       return {
         view: proof.view,
         holds: holds(proof),

@@ -3,6 +3,7 @@ import {
   boundsOf,
   heldAspects,
   holdsBetween,
+  partsOf,
   provedChecks,
   unionArea,
   type Aspects,
@@ -111,11 +112,6 @@ export function supportLine(proof: ViewProof): string | undefined {
 
 function short(value: number): string {
   return String(Number(value.toPrecision(12)));
-}
-
-/** Everything that is no proof that a view holds. */
-function partsOf({ failures, gaps }: ViewProof): readonly Polygon[] {
-  return [...failures.flatMap((one) => one.parts), ...gaps.map(({ polygon }) => polygon)];
 }
 
 /** The range that has the reference's aspect in it, else the widest. */

@@ -1,0 +1,58 @@
+import { sidesOf, unionArea, within, without, type Polygon } from './polygon.ts';
+import type { ViewProof } from './prove-document.ts';
+
+/** How the sizes on which a view holds have changed: shares of all that both support, from 0 to 1. */
+export interface ProofChange {
+  readonly view: string;
+  /** On which it did not hold, and does not. */
+  readonly before: number;
+  readonly now: number;
+  /** On which it held and no longer does; did not and does now. */
+  readonly lost: number;
+  readonly gained: number;
+}
+
+/** Compares proofs, on the sizes that both speak of. Views that only one of the two has are left out. */
+export function compareProofs(
+  before: readonly ViewProof[],
+  now: readonly ViewProof[],
+): readonly ProofChange[] {
+  return now.flatMap((one) => {
+    const old = before.find(({ view }) => view === one.view);
+    if (!old) return [];
+    // What only one of the two supports is promised by that one alone.
+    const both = within(one.region, sidesOf(old.region));
+    const whole = unionArea([both]);
+    if (whole === 0) return [];
+    const [was, is] = [old, one].map((proof) =>
+      partsOf(proof)
+        .map((part) => within(part, sidesOf(both)))
+        .filter((part) => part.length > 2),
+    ) as [Polygon[], Polygon[]];
+    const [areaBefore, areaNow] = [unionArea(was), unionArea(is)];
+    return [
+      {
+        view: one.view,
+        before: areaBefore / whole,
+        now: areaNow / whole,
+        lost: unionArea(outside(is, was)) / whole,
+        gained: unionArea(outside(was, is)) / whole,
+      },
+    ];
+  });
+}
+
+/** Everything that is no proof that a view holds: sizes that fail, and those that are not proved. */
+export function partsOf({ failures, gaps }: Pick<ViewProof, 'failures' | 'gaps'>): readonly Polygon[] {
+  return [...failures.flatMap((one) => one.parts), ...gaps.map(({ polygon }) => polygon)];
+}
+
+/** What of some polygons lies in none of others. */
+function outside(some: readonly Polygon[], others: readonly Polygon[]): readonly Polygon[] {
+  let left = some;
+  for (const taken of others) left = left.flatMap((part) => without(part, taken, thinnest));
+  return left;
+}
+
+/** Thinner parts are what rounding leaves, in px. */
+const thinnest = 0.01;
