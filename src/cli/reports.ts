@@ -1,17 +1,23 @@
 import type { Severity } from '../checks/index.ts';
 import { messageOf } from '../document/index.ts';
 import { writeWhole } from '../node/files.ts';
+import { everySize } from '../proof/index.ts';
 import {
+  isProved,
+  proofJson,
+  proofTerminal,
   reportHtml,
   reportJson,
   reportJunit,
   reportSarif,
   reportTerminal,
   shotsOf,
+  type ProofInput,
   type ReportInput,
 } from '../report/index.ts';
 import { Progress } from './progress.ts';
 import type { Checked } from './checked.ts';
+import { provedSuggestions, provedViews } from './proved.ts';
 import { suggestionsFor } from './suggestions.ts';
 import { UsageError, exitClean, exitFindings, exitUnusable, type Io } from './io.ts';
 import type { Loaded } from './load.ts';
@@ -27,6 +33,8 @@ export interface ReportCall {
   readonly verbose?: boolean;
   /** What makes the command exit with 1: warnings too, if left out. */
   readonly failOn?: Severity;
+  /** Whether every size of screen is proved too. */
+  readonly prove?: boolean;
 }
 
 const reportKinds = ['.json', '.sarif', '.xml', '.html'] as const;
@@ -53,10 +61,17 @@ export async function tellVerdicts(
     const { loaded, verdict } = one;
     if (call.suggest === false) return { ...loaded, verdict };
     progress.say('trying changes');
-    return { ...loaded, verdict, ...suggestionsFor(one, (done, all) => progress.tell(done, all, 'change')) };
+    const tried = suggestionsFor(one, (done, all) => progress.tell(done, all, 'change'));
+    if (!call.prove) return { ...loaded, verdict, ...tried };
+    progress.say('proving changes');
+    const onEverySize = provedSuggestions(one, tried.suggestions, (done, all) =>
+      progress.tell(done, all, 'proof'),
+    );
+    return { ...loaded, verdict, ...tried, onEverySize };
   });
+  const proofs = call.prove ? checked.map((one) => proofOf(one, progress)) : [];
   progress.clear();
-  const json = (): string => withUnusable(reportJson(inputs), unusable);
+  const json = (): string => withProofs(withUnusable(reportJson(inputs), unusable), proofs);
   for (const path of call.report ?? []) {
     const name = path.toLowerCase();
     writeWhole(path, name.endsWith('.html') ? await htmlOf(inputs, checked) : textOf(name, inputs, json));
@@ -64,13 +79,23 @@ export async function tellVerdicts(
   if (call.json) io.out(json());
   else if (inputs.length > 0)
     io.out(reportTerminal(inputs, io.tones, { verbose: call.verbose, width: io.columns }));
+  if (!call.json && proofs.length > 0)
+    io.out(`\n${proofTerminal(proofs, io.tones, { verbose: call.verbose })}`);
   if (unusable.length > 0) return exitUnusable;
   const failed = inputs.some(({ verdict }) =>
     verdict.findings.some(
       ({ outcome, severity }) => outcome === 'failed' && (severity === 'error' || call.failOn !== 'error'),
     ),
   );
-  return failed ? exitFindings : exitClean;
+  const isOpen = proofs.some((one) => !one.proofs.every(isProved));
+  return failed || isOpen ? exitFindings : exitClean;
+}
+
+function proofOf(one: Checked, progress: Progress): ProofInput {
+  const { loaded } = one;
+  progress.say('proving');
+  const proofs = provedViews(one, (done, all) => progress.tell(done, all, 'proof'));
+  return { file: loaded.file, document: loaded.document, proofs, region: everySize, device: 'desktop' };
 }
 
 function textOf(name: string, inputs: readonly ReportInput[], json: () => string): string {
@@ -87,6 +112,13 @@ async function htmlOf(inputs: readonly ReportInput[], checked: readonly Checked[
       return { ...input, shots: drawShots(shotsOf(input.document, input.verdict, options)) };
     }),
   );
+}
+
+/** Proofs stand beside the files, as `pimbot prove --json` tells them. */
+function withProofs(json: string, proofs: readonly ProofInput[]): string {
+  if (proofs.length === 0) return json;
+  const report = JSON.parse(json) as object;
+  return `${JSON.stringify({ ...report, proof: JSON.parse(proofJson(proofs)) as object }, null, 2)}\n`;
 }
 
 /** Files that could not be used stand in the report too, with their errors. */

@@ -1,3 +1,4 @@
+import type { Suggestion } from '../mend/index.ts';
 import type { Finding } from '../verdict/index.ts';
 import { factors } from '../view/index.ts';
 import { findingPlace, suggestionOf, type ReportInput } from './report.ts';
@@ -5,10 +6,11 @@ import { sentenceOf } from './wording.ts';
 
 /** The change that mends a finding: what it says, and the one place of the text it replaces. */
 function suggestionIn(input: ReportInput, finding: Finding): object {
+  const proved = (one: Suggestion) => input.onEverySize?.get(one);
   const one = suggestionOf(input, finding);
   if (!one) return {};
   const { say, start, end, insert, mendsToo, disturbance } = one;
-  return { suggestion: { say, start, end, insert, mendsToo, disturbance } };
+  return { suggestion: { say, start, end, insert, mendsToo, disturbance, onEverySize: proved(one) } };
 }
 
 /** The verdict for machines: one object, described in docs/json-report.md. */

@@ -72,6 +72,7 @@ const finding = {
         end: count,
         insert: text,
         mendsToo: { type: 'integer', description: 'Other findings that go with it.' },
+        onEverySize: { ...text, description: 'With --prove: what becomes of the finding on every size.' },
         disturbance: {
           type: 'object',
           description: 'How much it moves.',
@@ -161,5 +162,9 @@ export const reportSchema = {
     pimbot: { const: 1, description: 'The version of the format.' },
     passed: { type: 'boolean' },
     files: { type: 'array', items: { anyOf: [checkedFile, unusableFile] } },
+    proof: {
+      type: 'object',
+      description: 'With --prove: what `pimbot prove --json` prints (docs/proof.md).',
+    },
   },
 } as const;

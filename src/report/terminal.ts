@@ -2,6 +2,7 @@ import type { Finding, Verdict } from '../verdict/index.ts';
 import { factors } from '../view/index.ts';
 import { causesOf, namesOf, reachOf, type Cause } from './causes.ts';
 import { gridOf } from './grid.ts';
+import type { Suggestion } from '../mend/index.ts';
 import { findingPlace, suggestionOf, type Tones, type ReportInput } from './report.ts';
 import { amount, counted, occasionOf, printable, sentenceOf } from './wording.ts';
 import { wrapped } from './wrap.ts';
@@ -137,8 +138,14 @@ function suggested(input: ReportInput, finding: Finding, { tones, width }: How):
   const one = suggestionOf(input, finding);
   if (!one) return [];
   const more = one.mendsToo > 0 ? ` (and ${counted(one.mendsToo, 'other finding')})` : '';
-  const said = `    ${tones.good('try')} ${printable(one.say)}${tones.faint(`: mends it${more} on every screen, breaks nothing, ${one.disturbs}`)}`;
+  const said = `    ${tones.good('try')} ${printable(one.say)}${tones.faint(`: mends it${more} on every screen, breaks nothing, ${one.disturbs}${provedWords(input, one)}`)}`;
   return [...wrapped(said, width, '      ')];
+}
+
+/** What is proved of a change, after what is said of it. */
+function provedWords({ onEverySize }: ReportInput, suggestion: Suggestion): string {
+  const words = onEverySize?.get(suggestion);
+  return words === undefined ? '' : `; ${words}`;
 }
 
 /** A cause in two or three lines: its worst finding, what else is found of it, where, and what was tried. */
@@ -163,7 +170,11 @@ function inShort(input: ReportInput, { what, findings }: Cause, { tones, width }
     ...wrapped(head, width, '    '),
     ...wrapped(`    ${tones.faint(detail)}`, width, '    '),
     ...(suggestion
-      ? wrapped(`    ${tones.good('try')} ${printable(suggestion.say)}${tones.faint(isOf)}`, width, '      ')
+      ? wrapped(
+          `    ${tones.good('try')} ${printable(suggestion.say)}${tones.faint(isOf + provedWords(input, suggestion))}`,
+          width,
+          '      ',
+        )
       : []),
   ];
 }

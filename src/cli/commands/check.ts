@@ -53,6 +53,7 @@ export function checkCommand(program: Command, io: Io, done: (code: number) => v
           'how many threads work; as many as there are cores, where that pays, if left out',
         ).argParser(parseCount),
       )
+      .option('--prove', 'prove every size of screen too, of a desktop monitor: see `pimbot prove`')
       .option('--no-cache', 'check every view, also those nothing has changed for since the last time')
       .option(
         '--mend <what>',
@@ -78,6 +79,7 @@ Examples:
   pimbot check hud.yaml --hud-size 1 --hud-size 1.25 --text-size 1 --text-size 1.5 --state focused
   pimbot check hud.yaml --mend all
   pimbot check hud.yaml --mend dive/sonar --mend cut-text --write
+  pimbot check hud.yaml --prove
   pimbot check hud.yaml --shard 2/4 --out parts/2.json
 
 An error (✗) keeps a player from seeing, reading or using something; a warning
@@ -114,6 +116,7 @@ async function check(files: readonly string[], call: CheckCall, io: Io): Promise
   checkReportPaths(call);
   if (call.shard && call.out === undefined)
     throw new UsageError('say with --out where the part of this shard is written');
+  if (call.shard && call.prove) throw new UsageError('a --shard proves nothing: use `pimbot prove`');
   if (call.write && !call.mend) throw new UsageError('--write is for --mend');
   if (call.shard && call.mend)
     throw new UsageError('a --shard mends nothing: mend after the parts are merged');

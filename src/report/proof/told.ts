@@ -1,5 +1,6 @@
 import {
   aspectsOf,
+  everySize,
   boundsOf,
   heldAspects,
   holdsBetween,
@@ -77,6 +78,13 @@ export function shareText(share: number): string {
   if (percent > 0 && percent < 0.01) return 'less than 0.01 %';
   if (percent < 100 && percent > 99.99) return 'more than 99.99 %';
   return `${Math.round(percent * 100) / 100} %`;
+}
+
+/** What becomes of a finding on every size, where a change mends it on screens: it fails on a share of them. */
+export function proofWords(share: number): string {
+  return share === 0
+    ? `proved on every size ${regionText(everySize)}`
+    : `on other sizes it still fails: on ${shareText(share)} of those ${regionText(everySize)}`;
 }
 
 /** On which sizes a view holds, in one sentence that starts with the view. */

@@ -1,0 +1,67 @@
+import { readChanged } from '../edit/index.ts';
+import type { Suggestion } from '../mend/index.ts';
+import {
+  desktop,
+  everySize,
+  proveDocument,
+  proveView,
+  provedChecks,
+  regionOf,
+  unionArea,
+  type ViewProof,
+} from '../proof/index.ts';
+import { proofWords } from '../report/index.ts';
+import type { Finding } from '../verdict/index.ts';
+import { factors, openView, type Occasion } from '../view/index.ts';
+import type { Checked } from './checked.ts';
+
+/** Changes that are proved, at the most: each takes as long as a proof. */
+const mostProved = 12;
+
+/** Of changes that mend a finding on the screens of a check: what becomes of it on every size, in words. */
+export function provedSuggestions(
+  { loaded: { document, resources }, verdict }: Checked,
+  suggestions: readonly (Suggestion | undefined)[],
+  progress: (done: number, all: number) => void,
+): ReadonlyMap<Suggestion, string> {
+  const found = new Map<Suggestion, string>();
+  const firsts = new Map<Suggestion, Finding>();
+  suggestions.forEach((one, nth) => {
+    const finding = verdict.findings[nth]!;
+    if (one && finding.view !== undefined && provedChecks.includes(finding.check) && !firsts.has(one))
+      firsts.set(one, finding);
+  });
+  const all = [...firsts].slice(0, mostProved);
+  all.forEach(([suggestion, finding], nth) => {
+    progress(nth, all.length);
+    const changed = readChanged(document, suggestion.text);
+    const occasion = Object.fromEntries(
+      factors.map(({ key }) => [key, finding.worst[key]]),
+    ) as unknown as Occasion;
+    const open = () => openView(changed, finding.view!, { resources, ...occasion });
+    const proof = proveView(open, desktop, everySize);
+    const left = proof.findings
+      .filter((one) => one.finding.check === finding.check && one.finding.widget === finding.widget)
+      .flatMap(({ parts }) => parts);
+    found.set(suggestion, proofWords(unionArea(left) / unionArea([regionOf(everySize)])));
+  });
+  return found;
+}
+
+/** Proofs of the views that were checked, on every size there is, in what they were checked in. */
+export function provedViews(
+  { loaded: { document, resources }, options, verdict }: Checked,
+  progress: (done: number, all: number) => void,
+): readonly ViewProof[] {
+  const lists = Object.fromEntries(
+    factors.flatMap(({ list }) => (options[list] ? [[list, options[list]]] : [])),
+  );
+  return proveDocument(document, {
+    resources,
+    ...lists,
+    views: verdict.views,
+    device: desktop,
+    region: everySize,
+    progress,
+  });
+}
