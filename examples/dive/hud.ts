@@ -17,6 +17,11 @@ export async function instruments(canvas: HTMLCanvasElement, game: Game, frame: 
     deviceValue: 'device',
     // With `still` time goes by only when somebody says so: tests do not depend on how fast a machine is.
     loop: !new URLSearchParams(location.search).has('still'),
+    preferences({ contrast }) {
+      const theme = contrast === 'more' ? 'lantern' : 'brine';
+      hud.set({ theme });
+      hud.show({ theme });
+    },
     frame(ms) {
       frame(isOpen() ? 0 : ms);
       show(ms);

@@ -6,3 +6,4 @@ export type { LoadOptions } from './loaded-parts.ts';
 export { loadText } from './load-text.ts';
 export { mount } from './mount.ts';
 export type { MountOptions, Mounted } from './mount.ts';
+export type { Preferences } from './preferences.ts';

@@ -6,6 +6,7 @@ import { CanvasCache, LiveDrawing, repaintOnCanvas, type PaintGame } from '../pa
 import { Listeners } from './listeners.ts';
 import { Mirror } from './mirror.ts';
 import { Pads } from './pads.ts';
+import { PreferenceReader, type Preferences } from './preferences.ts';
 import { listenToPointers } from './pointers.ts';
 import { SafeArea, ratioOf, screenOf } from './surface.ts';
 import { TypingElement } from './typing-element.ts';
@@ -13,6 +14,8 @@ import { TypingElement } from './typing-element.ts';
 export interface MountOptions extends ViewInputOptions {
   /** Called once a frame, before the view is drawn; never before `mount` has returned. @param ms Since the frame before. */
   readonly frame?: (ms: number) => void;
+  /** Called before the first frame, and when players change what they ask their system for. */
+  readonly preferences?: (now: Preferences) => void;
   /** Draws what the game shows in widgets of the kind canvas: within their box, in device px. */
   readonly game?: (widget: string, context: CanvasRenderingContext2D, box: Rect) => void;
   /** Whether the view's first backdrop is drawn behind it; false if left out, as what is there is the game's own. */
@@ -34,7 +37,8 @@ export interface Mounted {
 const longestFrame = 100;
 
 /**
- * Puts a live view on a canvas: it is as large as the canvas in device px, keeps off notches (`env(safe-area-inset-*)`), answers
+ * Puts a live view on a canvas: it is as large as the canvas in device px, keeps off notches (`env(safe-area-inset-*)`) and the
+ * keyboard of a phone, answers
  * pointers, wheels, keys, pads, input methods and the clipboard, and is drawn where it has changed. Motion is reduced for players
  * who asked their system for it. A canvas without `tabindex` gets 0, so that it can have the keyboard.
  * @throws Error for a canvas that gives no 2d context.
@@ -78,10 +82,18 @@ export function mount(canvas: HTMLCanvasElement, live: LiveView, options: MountO
   listeners.add(() => sizes.disconnect());
   listeners.on(window, 'resize', fit);
 
-  const calm = window.matchMedia('(prefers-reduced-motion: reduce)');
-  const followMotion = () => (live.motion = calm.matches ? 'reduced' : 'full');
-  followMotion();
-  listeners.on(calm, 'change', followMotion);
+  // The keyboard of a phone, a display turned round, another monitor: the canvas may stay as large as it was.
+  const viewport = window.visualViewport;
+  if (viewport) for (const name of ['resize', 'scroll']) listeners.on(viewport, name, fit);
+  listeners.on(page, 'fullscreenchange', fit);
+  if (window.screen.orientation) listeners.on(window.screen.orientation, 'change', fit);
+
+  let isPreferring = true;
+  const preferences = new PreferenceReader(window, listeners, () => {
+    live.motion = preferences.read().motion;
+    isPreferring = true;
+  });
+  live.motion = preferences.read().motion;
 
   const before = { tabIndex: canvas.getAttribute('tabindex'), touchAction: canvas.style.touchAction };
   if (before.tabIndex === null) canvas.tabIndex = 0;
@@ -115,6 +127,10 @@ export function mount(canvas: HTMLCanvasElement, live: LiveView, options: MountO
     const passed = Math.min(longestFrame, Math.max(0, ms));
     for (const event of pads.events([...(window.navigator.getGamepads?.() ?? [])])) hear(event);
     hear({ type: 'time', ms: passed });
+    if (isPreferring) {
+      isPreferring = false;
+      options.preferences?.(preferences.read());
+    }
     options.frame?.(passed);
     live.advance(passed);
     typing.follow();

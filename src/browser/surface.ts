@@ -40,6 +40,10 @@ export function screenOf(canvas: HTMLCanvasElement, safe: SafeArea, ratio: numbe
   const { left, top, right, bottom, width, height } = canvas.getBoundingClientRect();
   const { clientWidth, clientHeight } = canvas.ownerDocument.documentElement;
   const [above, beside, below, before] = safe.read();
+  // What lies over the page, as the keyboard of a phone does; while somebody has zoomed in, what is out of sight is not covered.
+  const seen = canvas.ownerDocument.defaultView?.visualViewport;
+  const isWhole = seen && Math.abs(seen.scale - 1) < 0.01;
+  const covered = isWhole ? Math.max(0, Math.min(bottom, clientHeight) - (seen.offsetTop + seen.height)) : 0;
   // What a notch takes is counted from the edge of the window.
   const inset = (taken: number, away: number) => Math.max(0, Math.round((taken - Math.max(0, away)) * ratio));
   return {
@@ -49,7 +53,7 @@ export function screenOf(canvas: HTMLCanvasElement, safe: SafeArea, ratio: numbe
     safe: [
       inset(above, top),
       inset(beside, clientWidth - right),
-      inset(below, clientHeight - bottom),
+      Math.max(inset(below, clientHeight - bottom), Math.round(covered * ratio)),
       inset(before, left),
     ],
   };

@@ -131,6 +131,55 @@ describe('the dive', () => {
     ).toBe('lantern');
   });
 
+  test('has the theme of high contrast and no motion for players who ask their system for that', async () => {
+    const now = () =>
+      page.evaluate(() => {
+        const { hud } = (window as unknown as { played: Played }).played;
+        return [hud.occasion.theme, hud.motion];
+      });
+    // What a page is told of a change comes with its next frames.
+    const asked = async (media: Parameters<Page['emulateMedia']>[0]) => {
+      await page.emulateMedia(media);
+      await page.evaluate(
+        () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))),
+      );
+      await pass(60);
+    };
+    await open();
+    expect(await now()).toEqual(['brine', 'full']);
+    await asked({ contrast: 'more', reducedMotion: 'reduce' });
+    expect(await now()).toEqual(['lantern', 'reduced']);
+    await asked({ contrast: 'no-preference', reducedMotion: 'no-preference' });
+    expect(await now()).toEqual(['brine', 'full']);
+  });
+
+  test('keeps off the keyboard of a phone', async () => {
+    const phone = await browser.newPage({ viewport: { width: 800, height: 600 } });
+    try {
+      await phone.addInitScript(() => {
+        const seen = Object.assign(new EventTarget(), { scale: 1, offsetTop: 0, height: 600 });
+        Object.defineProperty(window, 'visualViewport', { value: seen });
+      });
+      await phone.goto(`http://127.0.0.1:${(server.address() as AddressInfo).port}/?still`);
+      await phone.waitForSelector('body[data-ready]');
+      const covered = (height: number, scale = 1) =>
+        phone.evaluate(
+          ([high, large]) => {
+            Object.assign(window.visualViewport!, { height: high, scale: large });
+            window.visualViewport!.dispatchEvent(new Event('resize'));
+            return (window as unknown as { played: Played }).played.hud.frame.screen.safe.bottom;
+          },
+          [height, scale] as const,
+        );
+      expect(await covered(600)).toBe(0);
+      expect(await covered(360)).toBe(240);
+      // Who has zoomed in sees less of the page, and nothing lies over it.
+      expect(await covered(300, 2)).toBe(0);
+    } finally {
+      await phone.close();
+    }
+  });
+
   test('is played with a pad, and says so', async () => {
     await open();
     const hold = (buttons: readonly number[], x = 0) =>
