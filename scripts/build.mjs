@@ -62,6 +62,7 @@ async function bundleCommandLine() {
     entryPoints: {
       'main': join(root, 'src', 'cli', 'main.ts'),
       'check-worker': join(root, 'src', 'node', 'check-worker.ts'),
+      'prove-worker': join(root, 'src', 'node', 'prove-worker.ts'),
     },
     outdir: join(root, 'dist', 'cli'),
     bundle: true,

@@ -23,6 +23,7 @@ export default async function bundleForTests() {
       'cli': join(root, 'src', 'cli', 'main.ts'),
       'jest': join(root, 'src', 'jest', 'index.ts'),
       'check-worker': join(root, 'src', 'node', 'check-worker.ts'),
+      'prove-worker': join(root, 'src', 'node', 'prove-worker.ts'),
     },
     outdir,
     bundle: true,

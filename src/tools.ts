@@ -46,6 +46,8 @@ export {
   compareProofs,
   contains,
   depthIn,
+  desktop,
+  everySize,
   heldAspects,
   holdsBetween,
   proveDocument,

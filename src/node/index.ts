@@ -3,6 +3,8 @@ export { FileProblem, writeWhole } from './files.ts';
 export { CheckThreads } from './check-threads.ts';
 export type { PlanOptions } from './check-messages.ts';
 export type { OpenedProject } from './check-threads.ts';
+export { proveOnThreads } from './prove-threads.ts';
+export type { ProveJob, ProverOptions } from './prove-threads.ts';
 export { packProject } from './pack.ts';
 export type { FontCut, PackOptions, PackedProject } from './pack.ts';
 export { bundledFonts, openProject } from './project.ts';

@@ -1,16 +1,11 @@
 import { mkdirSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { extname, join } from 'node:path';
 import { Option, type Command } from 'commander';
 import { writeWhole } from '../../node/files.ts';
+import { proveOnThreads } from '../../node/prove-threads.ts';
 import { drawLayout, withOverlay } from '../../paint/index.ts';
-import {
-  everySize,
-  proveDocument,
-  screenOf,
-  type Device,
-  type Region,
-  type ViewProof,
-} from '../../proof/index.ts';
+import { everySize, screenOf, type Device, type Region, type ViewProof } from '../../proof/index.ts';
 import {
   isProved,
   printable,
@@ -20,10 +15,12 @@ import {
   proofTerminal,
   type ProofInput,
 } from '../../report/index.ts';
+import { occasionsOf } from '../../verdict/index.ts';
 import { factors, openView, type Lists, type Occasion, type OccasionKey } from '../../view/index.ts';
 import {
   collect,
   parseAspects,
+  parseCount,
   parseInsets,
   parsePositive,
   parseSize,
@@ -83,6 +80,12 @@ export function proveCommand(program: Command, io: Io, done: (code: number) => v
       'write a report too: .html (maps that answer the pointer) or .json (may be repeated)',
       collect,
     )
+    .addOption(
+      new Option(
+        '--threads <count>',
+        'how many threads work; as many as there are cores if left out',
+      ).argParser(parseCount),
+    )
     .option('--json', 'print JSON, with every polygon')
     .option('--verbose', 'print every failure with all of its reasons')
     .addHelpText(
@@ -120,6 +123,7 @@ interface ProveCall extends Asked {
   readonly safe?: ReadInsets;
   readonly density?: number;
   readonly theme?: string;
+  readonly threads?: number;
   readonly map?: readonly string[];
   readonly report?: readonly string[];
   readonly json?: boolean;
@@ -148,13 +152,16 @@ async function prove(files: readonly string[], call: ProveCall, io: Io): Promise
       }
       const { document, resources } = loaded;
       progress.say(`proving ${printable(file)}`);
-      const proofs = proveDocument(document, {
-        resources,
-        views,
-        device,
-        region,
-        ...listsOf(loaded, call),
-        progress: (done, all) => progress.tell(done, all, 'proof'),
+      const lists = listsOf(loaded, call);
+      const proofs = await proveOnThreads({
+        file,
+        theme: call.theme,
+        project: loaded,
+        options: { device, region, ...lists },
+        // Every name is looked at before anything is proved.
+        views: occasionsOf(document, { resources, views, ...lists }).views,
+        threads: call.threads ?? availableParallelism(),
+        progress: (done, all) => progress.tell(done, all, 'view'),
       });
       inputs.push({ file, document, proofs, region, device: call.device, loaded });
     } finally {
