@@ -76,11 +76,14 @@ describe('the packed package', () => {
         'dist/index.d.ts',
         'schema/pimbot.schema.json',
         'assets/fonts/LICENSE-Inter.txt',
+        // What the README leads to, and what a debugger shows.
+        'docs/proof.md',
+        'dist/index.js.map',
       ]),
     );
-    expect(paths.filter((path) => /^((dist\/)?(tests|bench)|src|examples|docs|out)\//.test(path))).toEqual(
-      [],
-    );
+    expect(
+      paths.filter((path) => /^((dist\/)?(tests|bench)|src|examples|docs\/screenshots|out)\//.test(path)),
+    ).toEqual([]);
 
     writeFileSync(
       join(folder.path, 'package.json'),
@@ -120,6 +123,26 @@ console.log(JSON.stringify([on.rect('sonar'), findings.length, toPng(drawLayout(
       encoding: 'utf8',
       env,
     });
+    // Under every way TypeScript finds packages.
+    for (const [module, moduleResolution] of [
+      ['Node16', 'Node16'],
+      ['ESNext', 'Bundler'],
+    ] as const) {
+      const compilerOptions = { ...options, module, moduleResolution, noEmit: true };
+      writeFileSync(
+        join(folder.path, 'tsconfig.other.json'),
+        JSON.stringify({ compilerOptions, files: ['hud.ts'] }),
+      );
+      execFileSync(
+        process.execPath,
+        [resolve('node_modules/typescript/bin/tsc'), '-p', 'tsconfig.other.json'],
+        {
+          cwd: folder.path,
+          encoding: 'utf8',
+          env,
+        },
+      );
+    }
     const printed = execFileSync(process.execPath, [join(folder.path, 'out', 'hud.js')], {
       cwd: folder.path,
       encoding: 'utf8',
