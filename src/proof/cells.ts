@@ -36,7 +36,7 @@ export interface Unproved {
   readonly reason: UnprovedReason;
 }
 
-/** `curved`: lengths that are no affine functions of the size. `many`: more cells than may be looked at. */
+/** `curved`: lengths that are no affine functions of the size. `many`: more cells, or more that fails, than is looked at. */
 export type UnprovedReason = 'curved' | 'many';
 
 export interface Explored {
@@ -64,15 +64,15 @@ const rounding = 1e-6;
 const leastHalved = 64;
 
 /**
- * Takes a region apart. Each cell is handed over while its decisions are still the ones recorded last.
+ * Takes a region apart. Each cell is handed over while its decisions are still the ones recorded last; false ends it there.
  * @param view Is laid out by the recording solver from here on; nobody else may lay it out.
  */
 export function explore(
   view: View,
   screenAt: (point: Point) => Screen,
   region: Polygon,
-  onCell: (cell: Cell) => void,
-  { mostCells = 4000, conditions = [], progress }: ExploreOptions = {},
+  onCell: (cell: Cell) => boolean,
+  { mostCells = 2000, conditions = [], progress }: ExploreOptions = {},
 ): Explored {
   const all = [...view.conditions, ...conditions];
   const playback = new Playback();
@@ -82,11 +82,12 @@ export function explore(
     { polygon: region, isSliced: false },
   ];
   let [solves, cells, done] = [0, 0, 0];
+  let isEnough = false;
   while (left.length > 0) {
     const { polygon, isSliced } = left.pop()!;
     const least = isSliced ? 2 * bendPx : leastThickness;
     if (polygon.length < 3 || thickness(polygon) < least) continue;
-    if (cells >= mostCells) {
+    if (cells >= mostCells || isEnough) {
       unproved.push({ polygon, reason: 'many' });
       continue;
     }
@@ -142,7 +143,7 @@ export function explore(
       cell = above;
     }
     if (thickness(cell) < least) continue;
-    onCell({
+    isEnough = !onCell({
       polygon: cell,
       form: form!,
       inside: insideOf(cell),

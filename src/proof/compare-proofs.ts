@@ -1,4 +1,4 @@
-import { sidesOf, unionArea, within, without, type Polygon } from './polygon.ts';
+import { sidesOf, subtract, unionArea, within, type Polygon } from './polygon.ts';
 import type { ViewProof } from './prove-document.ts';
 
 /** How the sizes on which a view holds have changed: shares of all that both support, from 0 to 1. */
@@ -35,8 +35,8 @@ export function compareProofs(
         view: one.view,
         before: areaBefore / whole,
         now: areaNow / whole,
-        lost: unionArea(outside(is, was)) / whole,
-        gained: unionArea(outside(was, is)) / whole,
+        lost: unionArea(subtract(is, was, thinnest)) / whole,
+        gained: unionArea(subtract(was, is, thinnest)) / whole,
       },
     ];
   });
@@ -45,13 +45,6 @@ export function compareProofs(
 /** Everything that is no proof that a view holds: sizes that fail, and those that are not proved. */
 export function partsOf({ failures, gaps }: Pick<ViewProof, 'failures' | 'gaps'>): readonly Polygon[] {
   return [...failures.flatMap((one) => one.parts), ...gaps.map(({ polygon }) => polygon)];
-}
-
-/** What of some polygons lies in none of others. */
-function outside(some: readonly Polygon[], others: readonly Polygon[]): readonly Polygon[] {
-  let left = some;
-  for (const taken of others) left = left.flatMap((part) => without(part, taken, thinnest));
-  return left;
 }
 
 /** Thinner parts are what rounding leaves, in px. */

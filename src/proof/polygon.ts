@@ -197,17 +197,46 @@ export function boundsOf(polygon: Polygon): { left: number; right: number; top: 
   return { left, right, top, bottom };
 }
 
+/** Each polygon once: the same one comes again on every occasion that changes nothing about it. */
+export function distinct(parts: readonly Polygon[]): readonly Polygon[] {
+  const known = new Map<string, Polygon>();
+  for (const part of parts)
+    known.set(part.map(({ x, y }) => `${x.toFixed(3)},${y.toFixed(3)}`).join(' '), part);
+  return [...known.values()];
+}
+
+/** What of some polygons lies in none of others, as convex parts; slivers thinner than `least`, in px, are left out. */
+export function subtract(
+  some: readonly Polygon[],
+  others: readonly Polygon[],
+  least: number,
+): readonly Polygon[] {
+  const taken = distinct(others).map((polygon) => ({ polygon, bounds: boundsOf(polygon) }));
+  return some.flatMap((one) => {
+    const own = boundsOf(one);
+    let left: readonly Polygon[] = [one];
+    for (const { polygon, bounds } of taken) {
+      if (left.length === 0) break;
+      if (own.left >= bounds.right || bounds.left >= own.right) continue;
+      if (own.top >= bounds.bottom || bounds.top >= own.bottom) continue;
+      left = left.flatMap((part) => without(part, polygon, least));
+    }
+    return left;
+  });
+}
+
 /** The area that polygons cover together, in px². */
 export function unionArea(polygons: readonly Polygon[]): number {
-  const bounds = polygons.map(boundsOf);
+  const parts = distinct(polygons);
+  const bounds = parts.map(boundsOf);
   let area = 0;
-  polygons.forEach((polygon, nth) => {
+  parts.forEach((polygon, nth) => {
     let left: readonly Polygon[] = [polygon];
     for (let before = 0; before < nth && left.length > 0; before++) {
       const [one, other] = [bounds[nth]!, bounds[before]!];
       if (one.left >= other.right || other.left >= one.right) continue;
       if (one.top >= other.bottom || other.top >= one.bottom) continue;
-      left = left.flatMap((part) => without(part, polygons[before]!, 1e-6));
+      left = left.flatMap((part) => without(part, parts[before]!, 1e-6));
     }
     for (const part of left) area += areaOf(part);
   });

@@ -13,7 +13,7 @@ import {
   type Resources,
   type View,
 } from '../view/index.ts';
-import { unionArea, type Point, type Polygon } from './polygon.ts';
+import { distinct, unionArea, type Point, type Polygon } from './polygon.ts';
 import { proveView, regionOf, type Device, type Gap, type Proof, type Region } from './prove.ts';
 
 /** What is proved, and in what; of what varies, all that the document has where it is left out. */
@@ -187,14 +187,6 @@ function together(
     cells: proofs.reduce((sum, { cells }) => sum + cells, 0),
     solves: proofs.reduce((sum, { solves }) => sum + solves, 0),
   };
-}
-
-/** The same parts come again on every occasion that changes nothing about them. */
-function distinct(parts: readonly Polygon[]): readonly Polygon[] {
-  const known = new Map<string, Polygon>();
-  for (const part of parts)
-    known.set(part.map(({ x, y }) => `${x.toFixed(3)},${y.toFixed(3)}`).join(' '), part);
-  return [...known.values()];
 }
 
 function distinctFindings(findings: readonly Finding[]): readonly Finding[] {

@@ -18,11 +18,11 @@ const look = { background: '#223344' };
 function proved(
   children: readonly WidgetSource[],
   more: Partial<DocumentSource> = {},
-  mostCells?: number,
+  limits: { readonly mostCells?: number; readonly mostParts?: number } = {},
 ): Proof {
   const { document } = readDocument(documentOf(children, more));
   const open = () => openView(document!, 'test', { resources: { fonts } });
-  return proveView(open, device, region, { mostCells });
+  return proveView(open, device, region, limits);
 }
 
 /** Of each finding, in order: the check, the widgets and the corners of its parts. */
@@ -131,7 +131,7 @@ describe('what a proof cannot know, it says', () => {
       inset: 8,
     };
     const all = proved([text]);
-    const few = proved([text], {}, 2);
+    const few = proved([text], {}, { mostCells: 2 });
     expect(all.gaps).toEqual([]);
     expect(few.gaps.map(({ reason, check }) => [reason, check])).toContainEqual(['many', undefined]);
     expect(few.cells).toBe(2);
@@ -140,6 +140,30 @@ describe('what a proof cannot know, it says', () => {
       true,
     );
   });
+});
+
+test('of a view that fails all over, a part of the sizes is looked at, and the rest is said to be open', () => {
+  const words = 'The lamps of Kelp Nine came up like a row of moons';
+  const text = (nth: number): WidgetSource => ({
+    kind: 'text',
+    text: `${words} ${'and moons '.repeat(nth)}`,
+    wrap: true,
+  });
+  const children = Array.from({ length: 12 }, (_, nth) => text(nth));
+  const all: WidgetSource = {
+    id: 'box',
+    look,
+    anchor: 'left..right top',
+    height: 10,
+    arrange: 'column',
+    children,
+  };
+  const whole = proved([all]);
+  const some = proved([all], {}, { mostParts: 60 });
+  const counted = ({ findings }: Proof) => findings.reduce((sum, { parts }) => sum + parts.length, 0);
+  expect(whole.gaps.map(({ reason }) => reason)).not.toContain('many');
+  expect(some.gaps.some(({ reason, check }) => reason === 'many' && check === undefined)).toBe(true);
+  expect(counted(some)).toBeLessThan(counted(whole));
 });
 
 test('a proof tells a finding as its check does on its worst size, with whole px where there are some', () => {

@@ -48,8 +48,11 @@ export function proofMap(proof: ViewProof, fonts: FontBook): DrawList {
     operations.push(line.drawn(x, baseline, color));
     return line.width;
   };
-  const fill = (steps: readonly PathStep[], color: Rgba) =>
-    operations.push({ type: 'path', widget: -1, steps, color, opacity: 1 });
+  const fill = (
+    steps: readonly PathStep[],
+    color: Rgba,
+    outline?: { readonly width: number; readonly color: Rgba },
+  ) => operations.push({ type: 'path', widget: -1, steps, color, opacity: 1, ...(outline && { outline }) });
   say(`Where ${proof.view} holds`, frame.x, 52, 30, ink, 700);
   wrapped(verdictText(proof), wide - frame.x - 40, 17, fonts).forEach((line, nth) =>
     say(line, frame.x, 80 + nth * 22, 17, quiet),
@@ -61,7 +64,8 @@ export function proofMap(proof: ViewProof, fonts: FontBook): DrawList {
   // The largest lies lowest.
   groups.forEach(({ parts }, nth) => {
     const { color, way, pitch } = kinds[nth % kinds.length]!;
-    for (const part of parts) fill(plot.outline(part), color);
+    // A hair wider than it is, so that no seam shows between two parts.
+    for (const part of parts) fill(plot.outline(part), color, { width: 0.4, color });
     fill(plot.stripes(parts, way, pitch, 2), { ...paper, a: 0.55 });
   });
   drawLines(plot, proof.region, operations, say);
@@ -211,8 +215,11 @@ function drawLegend(
     say(detail, legend.x + 58, top + 13 + text.length * 19, 13, quiet);
     top += 19 * text.length + 36;
   };
-  swatch(good, undefined, 0);
-  entry('holds', `${shareText(Math.max(0, 1 - proof.failing - proof.unproved))} of the sizes`);
+  const holds = Math.max(0, 1 - proof.failing - proof.unproved);
+  if (holds > 1e-6) {
+    swatch(good, undefined, 0);
+    entry('holds', `${shareText(holds)} of the sizes`);
+  }
   groups.forEach(({ says, detail }, nth) => {
     const { color, way, pitch } = kinds[nth % kinds.length]!;
     swatch(color, way, pitch);

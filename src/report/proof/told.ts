@@ -76,7 +76,8 @@ export function aspectText(aspect: number): string {
 export function shareText(share: number): string {
   const percent = 100 * share;
   if (percent > 0 && percent < 0.01) return 'less than 0.01 %';
-  if (percent < 100 && percent > 99.99) return 'more than 99.99 %';
+  // Slivers that rounding leaves between parts are no sizes.
+  if (share < 1 - 1e-6 && percent > 99.99) return 'more than 99.99 %';
   return `${Math.round(percent * 100) / 100} %`;
 }
 
@@ -150,7 +151,7 @@ export function failureText(
 
 const reasons: { readonly [Reason in Gap['reason']]: string } = {
   curved: 'what is compared there is no straight line over the sizes',
-  many: 'more cells than may be looked at',
+  many: 'more cells, or more that fails, than is looked at',
   odd: 'the check and the proof say different things there',
 };
 
