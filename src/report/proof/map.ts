@@ -68,6 +68,12 @@ export function proofMap(proof: ViewProof, fonts: FontBook): DrawList {
     for (const part of parts) fill(plot.outline(part), color, { width: 0.4, color });
     fill(plot.stripes(parts, way, pitch, 2), { ...paper, a: 0.55 });
   });
+  // What lies under another shows through it as stripes of its own colour.
+  groups.forEach(({ parts }, nth) => {
+    const above = groups.slice(nth + 1).flatMap((one) => one.parts);
+    const { color, way, pitch } = kinds[nth % kinds.length]!;
+    if (above.length > 0) fill(plot.stripes(parts, way, 2 * pitch, 3, above), color);
+  });
   drawLines(plot, proof.region, operations, say);
   drawScreens(plot, proof, operations);
   drawScales(plot, operations, say);

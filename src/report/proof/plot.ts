@@ -75,24 +75,18 @@ export class Plot {
   /**
    * Stripes over polygons, as thin rectangles.
    * @param way The direction they run in: 1 down to the right, -1 up to the right, 0 level.
+   * @param over Only where any of these lies too.
    */
-  stripes(polygons: readonly Polygon[], way: -1 | 0 | 1, pitch: number, thick: number): readonly PathStep[] {
+  stripes(
+    polygons: readonly Polygon[],
+    way: -1 | 0 | 1,
+    pitch: number,
+    thick: number,
+    over?: readonly Polygon[],
+  ): readonly PathStep[] {
     const { x, y, width, height } = this.box;
-    const bounds = polygons.map((polygon) => {
-      const edges = boundsOf(polygon);
-      return {
-        from: this.at({ x: edges.left, y: edges.top }),
-        to: this.at({ x: edges.right, y: edges.bottom }),
-      };
-    });
-    const isIn = (place: Point) => {
-      const screen = this.screenAt(place);
-      return polygons.some((polygon, nth) => {
-        const { from, to } = bounds[nth]!;
-        if (place.x < from.x || place.x > to.x || place.y < from.y || place.y > to.y) return false;
-        return depthIn(polygon, screen) >= 0;
-      });
-    };
+    const [inSome, inOver] = [this.#insideOf(polygons), over && this.#insideOf(over)];
+    const isIn = (place: Point) => inSome(place) && (inOver?.(place) ?? true);
     const steps: PathStep[] = [];
     const draw = (from: Point, to: Point) => {
       const [dx, dy] = way === 0 ? [0, thick / 2] : [thick / 2.83, (-way * thick) / 2.83];
@@ -124,6 +118,21 @@ export class Plot {
       if (start) draw(start, before!);
     }
     return steps;
+  }
+
+  /** Whether a place of the drawing lies in any of some polygons. */
+  #insideOf(polygons: readonly Polygon[]): (place: Point) => boolean {
+    const known = polygons.map((polygon) => {
+      const { left, top, right, bottom } = boundsOf(polygon);
+      return { polygon, from: this.at({ x: left, y: top }), to: this.at({ x: right, y: bottom }) };
+    });
+    return (place) => {
+      const screen = this.screenAt(place);
+      return known.some(({ polygon, from, to }) => {
+        if (place.x < from.x || place.x > to.x || place.y < from.y || place.y > to.y) return false;
+        return depthIn(polygon, screen) >= 0;
+      });
+    };
   }
 }
 
