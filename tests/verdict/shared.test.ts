@@ -16,7 +16,7 @@ describe('what batches share', () => {
   test('says of the demo what each batch says by itself, with findings and without', async () => {
     const { document, resources } = await openProject('examples/fathom-post/post.yaml');
     const some = screens.filter((_, at) => isDeep || at % 11 === 3);
-    for (const hudSizes of [[1], [1.7]]) {
+    for (const hudSizes of [[1], [2.5]]) {
       const options = { resources, screens: some, hudSizes, ...(!isDeep && { locales: ['en', 'ar'] }) };
       const together = checkDocument(document!, options);
       expect(together).toEqual(apart(document!, options));
