@@ -6,11 +6,6 @@ interface Stepwise extends LeafMeasure {
   steadyBetween(width: number): readonly [from: number, to: number];
 }
 
-/** What a decision was: an inequality that has two sides, or something that has no side. */
-const sided = 0;
-const equal = 2;
-const held = 4;
-
 /**
  * The decisions of a solve, in the order they are made: what came out, and by how much. Played back, a solve takes the same
  * decisions on another screen, whatever the lengths there say: then every length and every difference is an affine function of
@@ -20,7 +15,8 @@ export class Decisions {
   /** What an u is in px; differences are kept in px, as those of u are quotients. */
   unit = 1;
   #outcomes = new Int8Array(1024);
-  #kinds = new Int8Array(1024);
+  /** 1 for those that said two lengths are the same, or not: they have no other side. */
+  #equals = new Int8Array(1024);
   #leads = new Float64Array(1024);
   /** Numbers that came out: floors, heights of texts. */
   readonly #values: number[] = [];
@@ -45,17 +41,12 @@ export class Decisions {
     this.#value = 0;
   }
 
-  /** How many there were. */
-  get count(): number {
-    return this.#at;
-  }
-
   /** How far each was from the other outcome, in px: above 0 where it came out as recorded, NaN where it has no other side. */
   leads(): Float64Array {
     const leads = new Float64Array(this.#at);
     for (let at = 0; at < this.#at; at++) {
       const lead = this.#leads[at]!;
-      leads[at] = this.#kinds[at] === equal ? NaN : this.#outcomes[at] === 1 ? lead : -lead;
+      leads[at] = this.#equals[at] === 1 ? NaN : this.#outcomes[at] === 1 ? lead : -lead;
     }
     return leads;
   }
@@ -64,47 +55,47 @@ export class Decisions {
   gaps(): Float64Array {
     const gaps = new Float64Array(this.#at).fill(NaN);
     for (let at = 0; at < this.#at; at++)
-      if (this.#kinds[at] === equal && this.#outcomes[at] === 1) gaps[at] = this.#leads[at]!;
+      if (this.#equals[at] === 1 && this.#outcomes[at] === 1) gaps[at] = this.#leads[at]!;
     return gaps;
   }
 
   less(a: number, b: number, unit: number): boolean {
-    return this.#decide(a < b, (b - a) * unit, sided);
+    return this.#decide(a < b, (b - a) * unit);
   }
 
   more(a: number, b: number, unit: number): boolean {
-    return this.#decide(a > b, (a - b) * unit, sided);
+    return this.#decide(a > b, (a - b) * unit);
   }
 
   atMost(a: number, b: number, unit: number): boolean {
-    return this.#decide(a <= b, (b - a) * unit, sided);
+    return this.#decide(a <= b, (b - a) * unit);
   }
 
   atLeast(a: number, b: number, unit: number): boolean {
-    return this.#decide(a >= b, (a - b) * unit, sided);
+    return this.#decide(a >= b, (a - b) * unit);
   }
 
   same(a: number, b: number, unit: number): boolean {
-    return this.#decide(a === b, (a - b) * unit, equal);
+    return this.#decide(a === b, (a - b) * unit, true);
   }
 
   differs(a: number, b: number, unit: number): boolean {
-    return !this.#decide(a === b, (a - b) * unit, equal);
+    return !this.#decide(a === b, (a - b) * unit, true);
   }
 
   larger(a: number, b: number, unit: number): number {
-    return this.#decide(a > b, (a - b) * unit, sided) ? a : b;
+    return this.#decide(a > b, (a - b) * unit) ? a : b;
   }
 
   smaller(a: number, b: number, unit: number): number {
-    return this.#decide(a < b, (b - a) * unit, sided) ? a : b;
+    return this.#decide(a < b, (b - a) * unit) ? a : b;
   }
 
   /** The floor of a quotient. */
   floor(a: number, b: number, unit: number): number {
     const floor = this.#kept(() => Math.floor(a / b));
-    this.#decide(true, (a - floor * b) * unit, held);
-    this.#decide(true, ((floor + 1) * b - a) * unit, held);
+    this.#decide(true, (a - floor * b) * unit);
+    this.#decide(true, ((floor + 1) * b - a) * unit);
     return floor;
   }
 
@@ -134,8 +125,8 @@ export class Decisions {
     const isSteady = from === from;
     if (isSteady) exchange[1] = this.#kept(() => heightOf(measure, width));
     else measure.heightInto(exchange);
-    this.#decide(true, (width - from) * factor * unit, held);
-    this.#decide(true, (to - width) * factor * unit, held);
+    this.#decide(true, (width - from) * factor * unit);
+    this.#decide(true, (to - width) * factor * unit);
   }
 
   #kept(find: () => number): number {
@@ -143,23 +134,23 @@ export class Decisions {
     return this.#values[this.#value++]!;
   }
 
-  #decide(outcome: boolean, lead: number, kind: number): boolean {
+  #decide(outcome: boolean, lead: number, isEqual = false): boolean {
     const at = this.#at++;
     if (at === this.#leads.length) this.#grow();
     this.#leads[at] = lead;
     if (this.#isPlayed) return this.#outcomes[at] === 1;
     this.#outcomes[at] = outcome ? 1 : 0;
-    this.#kinds[at] = kind;
+    this.#equals[at] = isEqual ? 1 : 0;
     return outcome;
   }
 
   #grow(): void {
     const length = 2 * this.#leads.length;
-    const [outcomes, kinds, leads] = [this.#outcomes, this.#kinds, this.#leads];
+    const [outcomes, equals, leads] = [this.#outcomes, this.#equals, this.#leads];
     this.#outcomes = new Int8Array(length);
     this.#outcomes.set(outcomes);
-    this.#kinds = new Int8Array(length);
-    this.#kinds.set(kinds);
+    this.#equals = new Int8Array(length);
+    this.#equals.set(equals);
     this.#leads = new Float64Array(length);
     this.#leads.set(leads);
   }
