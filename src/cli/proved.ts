@@ -4,15 +4,13 @@ import {
   desktop,
   everySize,
   proveDocument,
-  proveView,
   provedChecks,
-  regionOf,
   unionArea,
   type ViewProof,
 } from '../proof/index.ts';
 import { proofWords } from '../report/index.ts';
 import type { Finding } from '../verdict/index.ts';
-import { factors, openView, type Occasion } from '../view/index.ts';
+import { factors, onlyOn } from '../view/index.ts';
 import type { Checked } from './checked.ts';
 
 /** Changes that are proved, at the most: each takes as long as a proof. */
@@ -35,15 +33,21 @@ export function provedSuggestions(
   all.forEach(([suggestion, finding], nth) => {
     progress(nth, all.length);
     const changed = readChanged(document, suggestion.text);
-    const occasion = Object.fromEntries(
-      factors.map(({ key }) => [key, finding.worst[key]]),
-    ) as unknown as Occasion;
-    const open = () => openView(changed, finding.view!, { resources, ...occasion });
-    const proof = proveView(open, desktop, everySize);
-    const left = proof.findings
+    const [proof] = proveDocument(changed, {
+      resources,
+      views: [finding.view!],
+      ...onlyOn(finding.worst),
+      device: desktop,
+      region: everySize,
+    });
+    const whole = unionArea([proof!.region]);
+    const left = proof!.failures
       .filter((one) => one.finding.check === finding.check && one.finding.widget === finding.widget)
       .flatMap(({ parts }) => parts);
-    found.set(suggestion, proofWords(unionArea(left) / unionArea([regionOf(everySize)])));
+    const open = proof!.gaps
+      .filter(({ check }) => (check ?? finding.check) === finding.check)
+      .map(({ polygon }) => polygon);
+    found.set(suggestion, proofWords(unionArea(left) / whole, unionArea(open) / whole, proof!.sizes));
   });
   return found;
 }

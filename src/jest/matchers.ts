@@ -1,12 +1,20 @@
 import { checks, type CheckId } from '../checks/index.ts';
 import type { PromiseSource } from '../document/index.ts';
 import { suggestFor } from '../mend/index.ts';
-import { desktop, everySize, proveView, type Device, type Region } from '../proof/index.ts';
-import { failureText, sentenceOf, sizeText, whereOf, wherePointer } from '../report/index.ts';
+import {
+  desktop,
+  everySize,
+  proveView,
+  provedChecks,
+  supportedOf,
+  type Device,
+  type Region,
+} from '../proof/index.ts';
+import { failureText, regionText, sentenceOf, whereOf, wherePointer } from '../report/index.ts';
 import { checkDocument, checkView, keptOn, keyOf, type Finding } from '../verdict/index.ts';
 import { makeScreen, screens as catalogue, type Screen, type ScreenSize } from '../screen/index.ts';
 import { LiveView } from '../live/index.ts';
-import { NoSuchName, View, onlyOn } from '../view/index.ts';
+import { NoSuchName, View, isSupported, onlyOn, supportOf } from '../view/index.ts';
 
 /** What a matcher answers: Jest's own shape. */
 export interface MatcherAnswer {
@@ -16,7 +24,7 @@ export interface MatcherAnswer {
 
 /** On which screens, and what is looked at. */
 export interface MatcherOptions {
-  /** Names of the catalogue, or sizes; if left out the whole catalogue, and of a live view the screen it is on. */
+  /** Names of the catalogue, or sizes; if left out all of the catalogue the view supports, and of a live view the screen it is on. */
   readonly screens?: readonly (string | ScreenSize)[];
   /** Only these checks; all if left out. */
   readonly checks?: readonly CheckId[];
@@ -37,14 +45,11 @@ export const pimbotMatchers = {
   /** Every check passes on the screens; what is undecided does not fail. */
   toPassOnScreens(received: unknown, options: MatcherOptions = {}): MatcherAnswer {
     const view = viewOf(received, 'toPassOnScreens');
-    const on = screensOf(options.screens, received);
-    for (const id of options.checks ?? [])
-      if (!checks.some((one) => one.id === id))
-        throw new NoSuchName(
-          'check',
-          id,
-          checks.map((one) => one.id),
-        );
+    const on = screensOf(options.screens, received, view);
+    refuseUnknown(
+      options.checks,
+      checks.map(({ id }) => id),
+    );
     const wanted = (id: CheckId) => options.checks?.includes(id) ?? true;
     const found = checkView(view, on).filter(({ check, outcome }) => outcome === 'failed' && wanted(check));
     return answer(view, on, found, 'to pass every check');
@@ -54,12 +59,18 @@ export const pimbotMatchers = {
   toHoldOnEverySize(received: unknown, options: SizesOptions = {}): MatcherAnswer {
     const view = viewOf(received, 'toHoldOnEverySize');
     const { from = everySize.from, to = everySize.to, aspect, device = desktop, checks: only } = options;
+    // One that is not proved would hold whatever the view is like.
+    refuseUnknown(only, provedChecks);
     const wanted = (id: CheckId | undefined) => id === undefined || (only?.includes(id) ?? true);
-    const proof = proveView(() => view.shownIn({}), device, { from, to, ...(aspect && { aspect }) });
+    const said: Region = { from, to, ...(aspect && { aspect }) };
+    // A range that is said is meant; where none is, what the view supports.
+    const isSaid = options.from !== undefined || options.to !== undefined || aspect !== undefined;
+    const region = isSaid ? said : supportedOf(view.document, view.name, said);
+    const proof = proveView(() => view.shownIn({}), device, region);
     const failing = proof.findings.filter(({ finding }) => wanted(finding.check));
     const gaps = proof.gaps.filter(({ check }) => wanted(check));
     const pass = failing.length === 0 && gaps.length === 0;
-    const sizes = `on every size from ${sizeText(from.width, from.height)} to ${sizeText(to.width, to.height)}`;
+    const sizes = `on every size ${regionText(region)}`;
     return {
       pass,
       message: () => {
@@ -108,6 +119,11 @@ export const pimbotMatchers = {
   },
 };
 
+/** @throws NoSuchName for a check that is not one of those there are. */
+function refuseUnknown(asked: readonly CheckId[] | undefined, known: readonly CheckId[]): void {
+  for (const id of asked ?? []) if (!known.includes(id)) throw new NoSuchName('check', id, known);
+}
+
 function promised(
   received: unknown,
   matcher: string,
@@ -116,7 +132,7 @@ function promised(
   { screens }: MatcherOptions,
 ): MatcherAnswer {
   const view = viewOf(received, matcher);
-  const on = screensOf(screens, received);
+  const on = screensOf(screens, received, view);
   return answer(view, on, keptOn(view, promise, on), what);
 }
 
@@ -133,8 +149,13 @@ function viewOf(received: unknown, matcher: string): View {
 }
 
 /** A live view is looked at on the screen it is on. @throws RangeError for a name the catalogue does not have. */
-function screensOf(said: MatcherOptions['screens'], received: unknown): readonly Screen[] {
-  if (said === undefined) return isLive(received) ? [received.frame.screen] : catalogue;
+function screensOf(said: MatcherOptions['screens'], received: unknown, view: View): readonly Screen[] {
+  if (said === undefined) {
+    const support = supportOf(view.document.source.views[view.name]!.supports);
+    return isLive(received)
+      ? [received.frame.screen]
+      : catalogue.filter((screen) => isSupported(support, screen));
+  }
   return said.map((one) => {
     if (typeof one !== 'string') return makeScreen(one);
     const found = catalogue.find(({ name }) => name === one);

@@ -7,5 +7,5 @@ export { boundsOf, contains, depthIn, unionArea } from './polygon.ts';
 export type { Point, Polygon } from './polygon.ts';
 export { desktop, everySize, provedChecks, proveView, regionOf, screenOf } from './prove.ts';
 export type { Device, Gap, Proof, ProvedFinding, Region } from './prove.ts';
-export { proveDocument } from './prove-document.ts';
+export { proveDocument, supportedOf } from './prove-document.ts';
 export type { Failure, ProveOptions, ViewProof } from './prove-document.ts';

@@ -1,6 +1,7 @@
 import type { CheckedDocument } from '../document/index.ts';
 import { hidingIn } from '../checks/index.ts';
 import type { Tree } from '../dress/index.ts';
+import { referenceOf } from '../layout/index.ts';
 import { isWorse, occasionsOf, type Finding } from '../verdict/index.ts';
 import {
   SharedViews,
@@ -95,7 +96,7 @@ export function proveDocument(document: CheckedDocument, options: ProveOptions):
     progress?.(++done, all.length);
     return proof;
   });
-  const { width, height } = openView(document, plan.views[0]!, { resources }).reference;
+  const { width, height } = referenceOf(document.source.reference);
   return plan.views.map((view) =>
     together(
       view,
@@ -121,7 +122,7 @@ function hidesAlike(one: Tree, other: Tree): boolean {
 }
 
 /** The sizes of a region that a view supports. @throws RangeError where it supports none. */
-function supportedOf(document: CheckedDocument, view: string, { from, to, aspect }: Region): Region {
+export function supportedOf(document: CheckedDocument, view: string, { from, to, aspect }: Region): Region {
   const support = supportOf(document.source.views[view]!.supports);
   const sizes: Region = {
     from: {

@@ -164,6 +164,7 @@ export function proveView(
       const { check } = one;
       const fails = new Set<number>();
       const unsure: Polygon[] = [];
+      const claims: (() => void)[] = [];
       one.trace(scenes, ({ widget, other, at: pointer, where, isUnsure }) => {
         const cutting = undecided(scenes, where);
         if (!cutting) return;
@@ -176,21 +177,25 @@ export function proveView(
           return;
         }
         if (contains(polygon, cell.inside)) fails.add(widget);
-        const ids = [widgets[widget]!.id, other === undefined ? undefined : widgets[other]!.id] as const;
-        const key = [check, ...ids, pointer].join('\n');
-        let known = found.get(key);
-        if (!known) found.set(key, (known = { check, widget: ids[0], other: ids[1], pointer, parts: [] }));
-        known.parts.push({ polygon, ...deepest(polygon, cutting) });
-        parts++;
+        claims.push(() => {
+          const ids = [widgets[widget]!.id, other === undefined ? undefined : widgets[other]!.id] as const;
+          const key = [check, ...ids, pointer].join('\n');
+          let known = found.get(key);
+          if (!known) found.set(key, (known = { check, widget: ids[0], other: ids[1], pointer, parts: [] }));
+          known.parts.push({ polygon, ...deepest(polygon, cutting) });
+          parts++;
+        });
       });
       if (scenes.takeCurved().length > 0) {
         gaps.push({ polygon: cell.polygon, reason: 'curved', check });
         continue;
       }
       gaps.push(...unsure.map((polygon): Gap => ({ polygon, reason: 'curved', check })));
-      if (unsure.some((polygon) => contains(polygon, cell.inside))) continue;
-      // The check itself is asked in the middle: what it says there and what the polygons say have to be the same.
-      if (said.has(check) !== fails.size > 0) gaps.push({ polygon: cell.polygon, reason: 'odd', check });
+      const isOpen = unsure.some((polygon) => contains(polygon, cell.inside));
+      // The check itself is asked in the middle: where it says something else than the polygons do, nothing is claimed.
+      if (!isOpen && said.has(check) !== fails.size > 0)
+        gaps.push({ polygon: cell.polygon, reason: 'odd', check });
+      else for (const claim of claims) claim();
     }
     // What is not proved is only looked for: in small cells there is hardly anything else than beside them.
     if (!shown.has(own) || areaOf(cell.polygon) > whole / 1000) looks.note(middle, cell.inside);

@@ -10,7 +10,7 @@ export type { ProofPageInput } from './proof/html.ts';
 export { proofJson } from './proof/json.ts';
 export { proofMap } from './proof/map.ts';
 export { proofTerminal } from './proof/terminal.ts';
-export { failureText, holds as isProved, proofWords, sizeText } from './proof/told.ts';
+export { failureText, holds as isProved, proofWords, regionText } from './proof/told.ts';
 export type { ProofInput } from './proof/told.ts';
 export { reportHtml } from './html.ts';
 export type { DrawnShot, SheetInput } from './html.ts';

@@ -49,6 +49,12 @@ test('a check that does not exist is an error', () => {
   );
 });
 
+test('what is not proved cannot be asked to hold on every size', () => {
+  const view = opened(documentOf([]));
+  const ask = () => pimbotMatchers.toHoldOnEverySize(view, { checks: ['low-contrast'] });
+  expect(ask).toThrow('there is no check "low-contrast"');
+});
+
 test('that a view holds on every size is proved, or said where it does not', () => {
   const look = { background: '#223344' };
   const pair = opened(

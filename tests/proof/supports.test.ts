@@ -2,9 +2,10 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, expect, test } from '@jest/globals';
 import { readDocument, screens } from 'pimbot';
+import { pimbotMatchers } from 'pimbot/jest';
 import { checkDocument, proveDocument } from 'pimbot/tools';
 import { pimbotHere, temporaryFolder } from '../support/cli.ts';
-import { documentOf, fonts, told } from '../support/views.ts';
+import { documentOf, fonts, opened, told } from '../support/views.ts';
 
 const folder = temporaryFolder();
 afterAll(folder.remove);
@@ -27,6 +28,17 @@ test('a view is not looked at on screens it does not support, and the verdict sa
   // Without the line, the same view fails on some of them.
   const all = checkDocument(readDocument(documentOf(pair)).document!, { resources: { fonts }, screens });
   expect(all.findings.some(({ check }) => check === 'overlap')).toBe(true);
+});
+
+test('matchers that are told no screens look at those it supports', () => {
+  const only = { checks: ['overlap' as const] };
+  const view = (supports: object) => opened(documentOf(pair, {}, { supports }));
+  expect(pimbotMatchers.toPassOnScreens(view({}), only).pass).toBe(false);
+  expect(pimbotMatchers.toPassOnScreens(view({ from: '1000x200' }), only).pass).toBe(true);
+  expect(pimbotMatchers.toHoldOnEverySize(view({}), only).pass).toBe(false);
+  expect(pimbotMatchers.toHoldOnEverySize(view({ from: '1000x200' }), only).pass).toBe(true);
+  const small = { screens: [{ width: 800, height: 600 }], ...only };
+  expect(pimbotMatchers.toPassOnScreens(view({ from: '1000x200' }), small).pass).toBe(false);
 });
 
 test('what is proved are the sizes it supports', () => {

@@ -1,6 +1,5 @@
 import {
   aspectsOf,
-  everySize,
   boundsOf,
   heldAspects,
   holdsBetween,
@@ -81,11 +80,16 @@ export function shareText(share: number): string {
   return `${Math.round(percent * 100) / 100} %`;
 }
 
-/** What becomes of a finding on every size, where a change mends it on screens: it fails on a share of them. */
-export function proofWords(share: number): string {
-  return share === 0
-    ? `proved on every size ${regionText(everySize)}`
-    : `on other sizes it still fails: on ${shareText(share)} of those ${regionText(everySize)}`;
+/**
+ * What becomes of a finding on every size, where a change mends it on screens.
+ * @param failing The share of the sizes on which it still fails. @param open That on which its check is not proved.
+ */
+export function proofWords(failing: number, open: number, sizes: Region): string {
+  if (failing > 0)
+    return `on other sizes it still fails: on ${shareText(failing)} of those ${regionText(sizes)}`;
+  return open > 0
+    ? `not proved on ${shareText(open)} of the sizes ${regionText(sizes)}`
+    : `proved on every size ${regionText(sizes)}`;
 }
 
 /** On which sizes a view holds, in one sentence that starts with the view. */
