@@ -13,6 +13,7 @@ const stages = [
   'pack',
   'live',
   'scene',
+  'guides',
   'input',
   'edit',
   'why',
@@ -23,6 +24,7 @@ const stages = [
   'compare',
   'paint',
   'report',
+  'workbench',
 ];
 const hosts = ['browser', 'jest', 'node', 'vite', 'cli'];
 const all = [...stages, ...hosts];

@@ -8,6 +8,7 @@ export default {
     '^pimbot/tools$': '<rootDir>/dist/tests/tools.js',
     '^pimbot/node$': '<rootDir>/dist/tests/node.js',
     '^pimbot/cli$': '<rootDir>/dist/tests/cli.js',
+    '^pimbot/lsp$': '<rootDir>/dist/tests/lsp.js',
     '^pimbot/jest$': '<rootDir>/dist/tests/jest.js',
   },
   testMatch: ['<rootDir>/tests/**/*.test.ts'],

@@ -20,7 +20,7 @@ const root = fileURLToPath(new URL('..', import.meta.url));
 const stamp = join(root, 'dist', '.built');
 
 export async function build({ force = false } = {}) {
-  const inputs = ['src', 'tsconfig.json', 'tsconfig.build.json', 'package-lock.json'].map((name) =>
+  const inputs = ['src', 'pages', 'tsconfig.json', 'tsconfig.build.json', 'package-lock.json'].map((name) =>
     join(root, name),
   );
   const built = existsSync(stamp) ? statSync(stamp).mtimeMs : 0;
@@ -50,6 +50,7 @@ export async function build({ force = false } = {}) {
   copyFileSync(shaper, join(root, 'assets', 'shaper.wasm'));
   copyFileSync(join(dirname(shaper), 'harfbuzz-subset.wasm'), join(root, 'assets', 'subsetter.wasm'));
   copyFileSync(join(dirname(shaper), '..', 'LICENSE'), join(root, 'assets', 'shaper.LICENSE'));
+  await bundlePage();
   writeFileSync(stamp, '');
   return true;
 }
@@ -76,6 +77,12 @@ async function bundleCommandLine() {
     },
     logLevel: 'warning',
   });
+}
+
+/** The page of `pimbot open`. */
+async function bundlePage() {
+  const { build: bundle } = await import('vite');
+  await bundle({ configFile: join(root, 'pages', 'workbench', 'vite.config.js') });
 }
 
 /** @param {string} name @param {unknown} value */

@@ -21,6 +21,7 @@ export default async function bundleForTests() {
       'tools': join(root, 'src', 'tools.ts'),
       'node': join(root, 'src', 'node', 'index.ts'),
       'cli': join(root, 'src', 'cli', 'main.ts'),
+      'lsp': join(root, 'src', 'cli', 'language-server.ts'),
       'jest': join(root, 'src', 'jest', 'index.ts'),
       'check-worker': join(root, 'src', 'node', 'check-worker.ts'),
       'prove-worker': join(root, 'src', 'node', 'prove-worker.ts'),

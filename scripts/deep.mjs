@@ -17,7 +17,7 @@ ensurePackages();
 const chromium = ensureChromium();
 await ensureBuilt();
 const vite = join(root, 'node_modules', 'vite', 'bin', 'vite.js');
-for (const page of ['viewer', 'answers'])
+for (const page of ['answers', 'dive'])
   if (run(process.execPath, [vite, 'build', '--logLevel', 'error', `examples/${page}`]) !== 0)
     process.exit(1);
 const env = {

@@ -97,7 +97,7 @@ console.log(
 );
 
 console.log(`Classic mistakes, marked:   ${shown('broken')}/ (npx pimbot check ${broken} explains each)`);
-console.log('On a page you can resize:   npm run viewer');
+console.log('In the workbench:           npm run workbench');
 console.log('Views that answer to you:    npm run answers');
 console.log(`For machines:               ${shown('report.json')}`);
 console.log(

@@ -1,8 +1,8 @@
-// `npm run viewer`, `npm run answers`: serves a page of examples/ on this machine alone until it is stopped.
+// `npm run answers`, `npm run dive`: serves a page of examples/ on this machine alone until it is stopped.
 import { join } from 'node:path';
 import { ensureBuilt, ensurePackages, root, run } from './setup.mjs';
 
-const [page = 'viewer', ...more] = process.argv.slice(2);
+const [page = 'answers', ...more] = process.argv.slice(2);
 ensurePackages();
 await ensureBuilt();
 const vite = join(root, 'node_modules', 'vite', 'bin', 'vite.js');

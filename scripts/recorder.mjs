@@ -44,6 +44,9 @@ function recorded() {
   const options = {
     ...ts.readConfigFile(join(root, 'tsconfig.json'), (path) => readFileSync(path, 'utf8')).config
       .compilerOptions,
+    // What is solved has no pages in it, and an option as it is written is none of the compiler's.
+    jsx: undefined,
+    jsxImportSource: undefined,
     noEmit: true,
     types: [],
     lib: ['lib.es2023.d.ts'],

@@ -51,7 +51,7 @@ async function runSteps() {
 
 const chosen = process.argv.slice(2);
 const vite = bin('vite', 'bin', 'vite.js');
-for (const page of ['viewer', 'answers', 'dive'])
+for (const page of ['answers', 'dive'])
   if (run(process.execPath, [vite, 'build', '--logLevel', 'error', `examples/${page}`]) !== 0)
     process.exit(1);
 const env = {

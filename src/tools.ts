@@ -3,29 +3,62 @@
  * needs Node or a browser.
  */
 export type { KeyRow } from './document/index.ts';
-export { documentSchema, messageOf, themeSchema, widgetKeys } from './document/index.ts';
+export { documentSchema, kinds, messageOf, themeSchema, widgetKeys } from './document/index.ts';
 export { pseudoLocales } from './text/index.ts';
 export { Theme, defaultFont, fontsOf, themeGaps, tokensFile } from './theme/index.ts';
 export type { FontFamily, ThemeGap } from './theme/index.ts';
 export { onlyOn, themeSheet } from './view/index.ts';
 export type { SheetOptions, ThemeSheet } from './view/index.ts';
 export {
+  DocumentDraft,
   EditError,
+  alignWords,
   changeAnchor,
   changeLengths,
   dissolveWidget,
   instanceChanges,
+  isKeyAct,
   movesBetween,
+  newHistory,
+  perform,
+  performKeys,
   rearranged,
+  redo,
   resetInstance,
+  splicesBetween,
   suggestAnchor,
+  undo,
+  withChange,
+  withForeignChange,
   wrapWidgets,
 } from './edit/index.ts';
-export type { AnchorAdvice, InstanceChange, Move, WrapOptions } from './edit/index.ts';
+export type {
+  Act,
+  AlignTo,
+  AnchorAdvice,
+  Done,
+  Edges,
+  History,
+  InstanceChange,
+  KeyAct,
+  Move,
+  Reach,
+  Splice,
+  Turned,
+  WrapOptions,
+} from './edit/index.ts';
 export { gaveWay, whyEdge, whyLook, whySize, whyWidget } from './why/index.ts';
 export type { GaveWay, LookReason, Reason } from './why/index.ts';
 export { checks, documentChecks } from './checks/index.ts';
-export { Results, SharedChecks, checkDocument, checkView, planOf, runBatch } from './verdict/index.ts';
+export {
+  keyOf as findingKey,
+  Results,
+  SharedChecks,
+  checkDocument,
+  checkView,
+  planOf,
+  runBatch,
+} from './verdict/index.ts';
 export type {
   CheckId,
   Facts,
@@ -79,14 +112,17 @@ export type { Comparison, Snapshot, WidgetChange } from './compare/index.ts';
 export { withOverlay } from './paint/index.ts';
 export type { Overlay } from './paint/index.ts';
 export {
+  causesOf,
   proofJson,
   proofMap,
+  proofPlot,
   proofTerminal,
   reportHtml,
   reportJson,
   reportJunit,
   reportSarif,
   reportSchema,
+  provedSentence,
   reportTerminal,
   sentenceOf,
   shotsOf,
@@ -102,3 +138,39 @@ export type {
 } from './report/index.ts';
 export { FocusField, focusAfter, focusGround, noFocus } from './input/index.ts';
 export type { FocusCommand, FocusState } from './input/index.ts';
+export { snap, distancesOf } from './guides/index.ts';
+export type { Distance, Ground, Guide, Moving, Snapped } from './guides/index.ts';
+export {
+  Desk,
+  addressOf,
+  closeUpOf,
+  colorTokens,
+  completionsAt,
+  contextAt,
+  fieldOf,
+  findingTold,
+  foldScreens,
+  inspect,
+  namesIn,
+  outlineOf,
+  placeOf,
+  sizesOn,
+  snapOn,
+} from './workbench/index.ts';
+export type {
+  CloseUp,
+  Completion,
+  Completions,
+  Field,
+  Fold,
+  InspectorRow,
+  LookRow,
+  Names,
+  OnDesk,
+  Outline,
+  OutlineRow,
+  Place,
+  SizeOn,
+  TextContext,
+  ToldAt,
+} from './workbench/index.ts';

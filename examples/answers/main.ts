@@ -1,6 +1,6 @@
 import { LiveView, openView, type InputEffect, type InputEvent } from 'pimbot';
 import { mount } from 'pimbot/browser';
-import { loadProject } from '../viewer/project.ts';
+import { loadProject } from './project.ts';
 import { pages } from './pages/index.ts';
 
 /** What was heard and what came of it: the same events give the same effects anywhere. */
@@ -12,7 +12,7 @@ export interface Recording {
 const parameters = new URLSearchParams(location.search);
 const asked = parameters.get('page') ?? 'card';
 const name = asked in pages ? asked : 'card';
-const { document: checked, resources } = await loadProject('../answers/answers.yaml');
+const { document: checked, resources } = await loadProject('./answers.yaml');
 const canvas = document.querySelector('canvas')!;
 const links = Object.keys(pages).map((page) => {
   const link = document.createElement('a');

@@ -13,7 +13,7 @@ export const allDisabled = {
   fails: 'above',
   source: 'a player who can use nothing cannot go on or back',
   severity: 'warning',
-  sentence: ({ measured }) => `has ${measured} controls, and all of them are disabled`,
+  sentence: ({ measured }) => `has ${measured} controls, all of them disabled`,
   run(subject, _, report) {
     const disabled = subject.form.once('all-disabled', () => {
       const there = subject.widgets.filter(

@@ -11,7 +11,7 @@ export const blownUpPicture = {
   fails: 'above',
   source: 'beyond that, edges are seen to be soft; a finer file helps (docs/pictures.md)',
   severity: 'warning',
-  sentence: ({ measured, limit }) => `shows a picture blown up ${measured} times; ${limit} is the most`,
+  sentence: ({ measured, limit }) => `scales its picture up ${measured} times, maximum ${limit}`,
   remedies: ['shrinkPicture'],
   run(subject, limit, report) {
     for (const drawn of drawnPictures(subject)) {

@@ -16,7 +16,7 @@ export const burstsParent = {
   source: 'rounding to whole pixels moves an edge by half a pixel at the most (docs/layout-model.md, 5.1)',
   severity: 'error',
   sentence: ({ facts, other, measured }) =>
-    `reaches ${measured} px over the ${facts.edge} edge of ${other}, which it is in`,
+    `sticks out ${measured} px past the ${facts.edge} edge of its parent, ${other}`,
   remedies: ['fitInParent', 'roomAround'],
   run(subject, limit, report) {
     for (const widget of subject.widgets) {

@@ -10,7 +10,8 @@ export const coarseText = {
   fails: 'below',
   source: 'ISO 9241-303: a character matrix of 7 × 9 pixels where text is to be read',
   severity: 'error',
-  sentence: ({ measured, limit }) => `has capitals of ${measured} px; ${limit} px is the least`,
+  sentence: ({ measured, limit }) =>
+    `has text too coarse to read: capitals of ${measured} px, minimum ${limit}`,
   remedies: ['largerText'],
   run(subject, limit, report) {
     for (const { index, px, reasons } of capitalsUnder(subject, limit))

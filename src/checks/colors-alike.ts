@@ -34,7 +34,7 @@ export const colorsAlike = {
   severity: 'warning',
   readsColors: true,
   sentence: ({ facts, other, measured, limit }) =>
-    `${other === undefined ? 'has words of colours' : `is told from ${other} by a colour`} that ${facts.deficiency} sees ${measured} ΔE apart; ${limit} is the least`,
+    `${other === undefined ? 'has words told apart' : `is told from ${other}`} by colour only, too little for ${facts.deficiency}: ${measured} ΔE, minimum ${limit}`,
   run(subject, limit, report) {
     const close = subject.form.once('colors-alike', () => closePairs(subject, limit));
     for (const { one, other, measured, deficiency, text } of close) {

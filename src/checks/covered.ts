@@ -19,7 +19,7 @@ export const covered = {
   source: 'what is hidden cannot be read, whether it may overlap or not',
   severity: 'error',
   readsColors: true,
-  sentence: ({ other, measured }) => `is hidden by ${other}, by ${measured} %`,
+  sentence: ({ other, measured }) => `is ${measured} % hidden by ${other}`,
   remedies: ['raise'],
   run(subject, limit, report) {
     const { widgets } = subject.tree;

@@ -24,7 +24,7 @@ export const crowdedTargets = {
     'between WCAG 2.2, success criteria 2.5.8 and 2.5.5: what is large needs no gap, what is small needs one; 4 CSS px are half a millimetre on a phone',
   severity: 'warning',
   sentence: ({ other, measured, limit }) =>
-    `stands ${measured} CSS px from ${other}, which is pressed too; ${limit} is the least`,
+    `is ${measured} CSS px from another target, ${other}, minimum ${limit}`,
   cause: ({ facts: { container } }) => container && `the gap of ${container}`,
   remedies: ['widerGap'],
   run(subject, limit, report) {

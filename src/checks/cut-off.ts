@@ -16,7 +16,7 @@ export const cutOff = {
   source: 'what is cut off and cannot be scrolled to is not there',
   severity: 'error',
   sentence: ({ other, measured }) =>
-    `is cut off by ${measured} %${other === undefined ? '' : ` by ${other}`}, and cannot be scrolled to`,
+    `is ${measured} % cut off${other === undefined ? '' : ` by ${other}`} and cannot be scrolled into view`,
   remedies: ['roomAround'],
   run(subject, limit, report) {
     for (const { index, pointer } of subject.widgets) {

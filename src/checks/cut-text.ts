@@ -19,11 +19,11 @@ export const cutText = {
   severity: 'error',
   sentence: ({ facts, other, measured }) => {
     if ('dropped' in facts)
-      return `drops ${facts.dropped} characters of its text without an ellipsis: ${measured} px of lines`;
+      return `drops ${facts.dropped} characters of its text without an ellipsis, ${measured} px of lines`;
     const way = facts.axis === 'x' ? 'wide' : 'high';
     return facts.by === 'a clip'
-      ? `has a text of which ${other ?? 'a clip'} cuts off ${measured} px of its ${facts.axis === 'x' ? 'width' : 'height'}`
-      : `has a text that is ${measured} px too ${way} for it`;
+      ? `has text cut off by ${other ?? 'a clip'}: ${measured} px of its ${facts.axis === 'x' ? 'width' : 'height'}`
+      : `has text ${measured} px too ${way} for it`;
   },
   remedies: ['roomForText', 'roomAround'],
   run(subject, limit, report) {

@@ -26,7 +26,7 @@ export const driftedInstance = {
     'an instance that differs in most things follows no change of its component: it is a component of its own',
   severity: 'warning',
   sentence: ({ facts, measured, limit }) =>
-    `changes ${measured} values of its component ${facts.component}; ${limit} are the most`,
+    `changes ${measured} values of its component ${facts.component}, maximum ${limit}`,
   run({ document }, report, limit) {
     const changes = new Map<string, { name: string; component: string; pointer: string; keys: string[] }>();
     for (const { root, instance, component, widget, key, to, from, pointer } of instanceChanges(document)) {

@@ -20,7 +20,7 @@ export const drifted = {
   source:
     'what stands at an edge of the reference and is not anchored there is in the middle of a wider screen',
   severity: 'error',
-  sentence: ({ facts, measured }) => `has drifted from the ${facts.edge} edge by ${measured} % of the screen`,
+  sentence: ({ facts, measured }) => `drifts away from the ${facts.edge} edge by ${measured} % of the screen`,
   remedies: ['tieToEdge'],
   run(subject, limit, report) {
     const reference = subject.onReference();

@@ -21,7 +21,7 @@ export const faintPart = {
   severity: 'error',
   readsColors: true,
   sentence: ({ facts, measured, limit }) =>
-    `has a ${facts.part} of contrast ${measured}:1; ${limit}:1 is the least`,
+    `has a faint ${facts.part}: contrast ${measured}:1, minimum ${limit}:1`,
   remedies: ['themesColor', 'strongerColor'],
   run(subject, limit, report) {
     const parted = subject.form.once('faint-part', () =>

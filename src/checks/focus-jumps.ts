@@ -24,8 +24,8 @@ export const focusJumps = {
   severity: 'warning',
   sentence: ({ facts: { how, from, to } }) =>
     how === 'backwards'
-      ? `moves the focus against the way one reads, from ${from} to ${to} on`
-      : `moves the focus from ${from} to ${to}, ${how === 'over' ? 'over what comes later' : 'across the view'}`,
+      ? `moves the focus against the reading direction, from ${from} to ${to}`
+      : `moves the focus from ${from} to ${to}, ${how === 'over' ? 'past what comes later' : 'across the view'}`,
   run(subject, limit, report) {
     if (!movesFocus(subject)) return;
     const ordered = subject.form.once('focus-jumps', () =>

@@ -17,7 +17,7 @@ export const focusOneWay = {
   source: 'WCAG 2.2, success criterion 3.2.3: the same control leads to the same place',
   severity: 'warning',
   sentence: ({ facts: { to, away, back, instead } }) =>
-    `leads ${away} to ${to}, whose ${back} leads to ${instead}`,
+    `leads ${away} to ${to}, but ${back} from there leads to ${instead}`,
   remedies: ['forgetNeighbour'],
   run(subject, limit, report) {
     if (!movesFocus(subject)) return;

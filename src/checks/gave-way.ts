@@ -11,7 +11,7 @@ export const gaveWayCheck = {
   source: 'what the author wrote and what the player sees are two things (docs/layout-model.md, 2.8)',
   severity: 'error',
   sentence: ({ measured }) =>
-    `did not get ${measured === '1' ? 'something' : `${measured} things`} asked for it`,
+    `could not get ${measured === '1' ? 'the size' : `${measured} of the sizes`} it asked for`,
   remedies: ['raiseMaximum'],
   run(subject, limit, report) {
     const found = new Map<number, { text: string; pointer: string }[]>();

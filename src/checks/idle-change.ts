@@ -12,7 +12,7 @@ export const idleChange = {
   fails: 'above',
   source: 'it keeps the old value when the component gets a new one',
   severity: 'warning',
-  sentence: ({ facts }) => `says ${facts.widget}'s ${facts.key} again as its component says it`,
+  sentence: ({ facts }) => `repeats ${facts.key} of ${facts.widget} as its component sets it`,
   remedies: ['takeOut'],
   run({ document }, report) {
     for (const { instance, component, widget: inner, key, from, to, pointer } of instanceChanges(document)) {

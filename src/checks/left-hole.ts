@@ -20,7 +20,7 @@ export const leftHole = {
   source: 'a line with a hole in it looks broken; gone: true in a row or column closes it',
   severity: 'warning',
   sentence: ({ facts, other, measured }) =>
-    `stands ${measured} u from ${other}: ${facts.gone} between them is not shown here`,
+    `leaves a hole of ${measured} u to ${other}: ${facts.gone} between them is hidden here`,
   run(subject, _, report) {
     const reference = subject.onReference();
     const here = subject.layout.frame;

@@ -16,7 +16,7 @@ export const longLines = {
   fails: 'above',
   source: 'WCAG 2.2, success criterion 1.4.8: no more than 80 characters, 40 of Chinese, Japanese and Korean',
   severity: 'warning',
-  sentence: ({ measured, limit }) => `has lines of ${measured} characters; ${limit} are the most`,
+  sentence: ({ measured, limit }) => `has lines of ${measured} characters, maximum ${limit}`,
   remedies: ['shorterLines'],
   run(subject, limit, report) {
     for (const { index, pointer } of subject.texts) {

@@ -24,7 +24,7 @@ export const lowContrast = {
   source: 'WCAG 2.2, success criterion 1.4.3 (3:1 for large text)',
   severity: 'error',
   readsColors: true,
-  sentence: ({ measured, limit }) => `has text of contrast ${measured}:1; ${limit}:1 is the least`,
+  sentence: ({ measured, limit }) => `has text with contrast ${measured}:1, minimum ${limit}:1`,
   remedies: ['themesColor', 'strongerColor', 'opaquePlate'],
   run(subject, limit, report) {
     for (const { index, text, look, states, pointer } of subject.texts) {

@@ -17,7 +17,7 @@ export const missingFace = {
   fails: 'above',
   source: 'CSS Fonts 4 §5.2 chooses the nearest face there is; what should stand out does not',
   severity: 'warning',
-  sentence: ({ facts }) => `asks for ${facts.asked} and is drawn ${facts.drawn}`,
+  sentence: ({ facts }) => `asks for ${facts.asked} but is drawn ${facts.drawn}`,
   run(subject, _, report) {
     const faceless = subject.form.once('missing-face', () =>
       subject.texts.flatMap(({ index, text, look }) => {

@@ -14,7 +14,7 @@ export const missingMessage = {
   fails: 'above',
   source: 'a player who chose a language reads another one',
   severity: 'error',
-  sentence: ({ facts, locale }) => `has no translation into ${locale} of "${facts.message}"`,
+  sentence: ({ facts, locale }) => `has no ${locale} translation of "${facts.message}"`,
   cause: ({ locales }) => `the catalogs of ${locales.join(', ')} lack messages`,
   run(subject, limit, report) {
     const { messages } = subject;

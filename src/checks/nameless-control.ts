@@ -11,7 +11,7 @@ export const namelessControl = {
   fails: 'above',
   source: 'WCAG 2.2, success criterion 4.1.2',
   severity: 'warning',
-  sentence: () => 'has no name for those who do not see it',
+  sentence: () => 'has no name for screen readers',
   remedies: [],
   run(subject, _, report) {
     const { widgets } = subject;

@@ -21,7 +21,7 @@ export const nearlyAligned = {
   fails: 'below',
   source: 'a miss of a few u is seen as a slip, more as a layout',
   severity: 'warning',
-  sentence: ({ facts, other, measured }) => `misses the ${facts.edge} edge of ${other} by ${measured} u`,
+  sentence: ({ facts, other, measured }) => `is ${measured} u off the ${facts.edge} edge of ${other}`,
   remedies: ['ontoLine'],
   run(subject, limit, report) {
     for (const free of freeSiblings(subject)) {

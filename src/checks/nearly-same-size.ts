@@ -20,7 +20,7 @@ export const nearlySameSize = {
   fails: 'below',
   source: 'a difference of a few u is seen as a slip, more as meant',
   severity: 'warning',
-  sentence: ({ facts, other, measured }) => `misses the ${facts.side} of ${other} by ${measured} u`,
+  sentence: ({ facts, other, measured }) => `differs from the ${facts.side} of ${other} by ${measured} u`,
   remedies: ['sameSize'],
   run(subject, limit, report) {
     const pairs = subject.form.once('nearly-same-size', () => nearPairs(subject, limit));

@@ -11,7 +11,7 @@ export const nestedControls = {
   source:
     'HTML 4.10.6: a button contains no interactive content; which of the two is pressed nobody can tell',
   severity: 'error',
-  sentence: ({ other }) => `is a control inside of ${other}, which is one too`,
+  sentence: ({ other }) => `is a control inside another control, ${other}`,
   run(subject, _, report) {
     const nested = subject.form.once('nested-controls', () =>
       subject.widgets.flatMap(({ index, kind, parent }) => {

@@ -10,7 +10,7 @@ export const neverShown = {
   fails: 'above',
   source: 'what is never shown is never checked; a case that shows it would look at it',
   severity: 'warning',
-  sentence: () => 'is not shown on any screen, in any case',
+  sentence: () => 'is never shown, on any screen or in any case',
   run({ document, shown }, report) {
     // Whether one is never shown is known only when everything was looked at.
     if (!shown) return;

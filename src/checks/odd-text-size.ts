@@ -19,7 +19,7 @@ export const oddTextSize = {
   fails: 'below',
   source: 'a difference of a few u among entries of one list is seen as a slip, more as a rank',
   severity: 'warning',
-  sentence: ({ other, measured }) => `misses the font size of ${other} by ${measured} u`,
+  sentence: ({ other, measured }) => `differs from the font size of ${other} by ${measured} u`,
   run(subject, limit, report) {
     const odd = subject.form.once('odd-text-size', () => oddOnes(subject, limit));
     for (const { one, other, by } of odd) {

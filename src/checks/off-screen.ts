@@ -17,7 +17,7 @@ export const offScreen = {
   source: 'rounding to whole pixels moves an edge by half a pixel at the most (docs/layout-model.md, 5.1)',
   severity: 'error',
   sentence: ({ facts, measured }) =>
-    `reaches ${measured} px over the ${facts.edges.join(' ')} edge of the screen`,
+    `sticks out ${measured} px past the ${facts.edges.join(' ')} edge of the screen`,
   remedies: ['pivotFollows', 'tieToEdge', 'moveInside'],
   run(subject, limit, report) {
     const { painted } = subject.form;

@@ -27,7 +27,7 @@ export const outsideSafeArea = {
   source: 'rounding to whole pixels moves an edge by half a pixel at the most (docs/layout-model.md, 5.1)',
   severity: 'error',
   sentence: ({ facts: { edges }, measured }) =>
-    `reaches ${measured} px into the unsafe ${edges.join(' ')}${edges.length > 1 ? ' corner' : ''} of the screen`,
+    `sticks out ${measured} px past the safe area at the ${edges.join(' ')}${edges.length > 1 ? ' corner' : ''}`,
   remedies: ['safeArea', 'wholeSurface', 'moveInside', 'tieToEdge'],
   run(subject, limit, report) {
     const { painted } = subject.form;

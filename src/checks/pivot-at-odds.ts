@@ -17,7 +17,7 @@ export const pivotAtOdds = {
   fails: 'above',
   source: 'a widget anchored to the middle with its pivot in a corner is off by half its size',
   severity: 'error',
-  sentence: ({ measured }) => `stands ${measured} px beside what it is anchored to`,
+  sentence: ({ measured }) => `is ${measured} px off its anchor`,
   remedies: ['pivotFollows'],
   run(subject, limit, report) {
     for (const widget of subject.widgets) {

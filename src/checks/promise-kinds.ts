@@ -36,7 +36,7 @@ export const promiseKinds: { readonly [Key in PromiseKey]: Kind } = {
       if (distance > slack)
         return {
           measured: distance,
-          text: `${id} reaches ${shown(distance)} px over the ${edge} edge of ${where === 'safe' ? 'the safe area' : where === 'screen' ? 'the screen' : where}`,
+          text: `${id} sticks out ${shown(distance)} px past the ${edge} edge of ${where === 'safe' ? 'the safe area' : where === 'screen' ? 'the screen' : where}`,
         };
     }
     return undefined;

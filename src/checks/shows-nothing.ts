@@ -17,7 +17,7 @@ export const showsNothing = {
   sentence: ({ facts: { without } }) =>
     without === 'look'
       ? 'is a separator that draws nothing'
-      : `has no ${without}, so that nothing of it is seen`,
+      : `has no ${without}, so nothing of it is visible`,
   run(subject, _, report) {
     const drawing = subject.form.once('shows-nothing', () =>
       subject.widgets.flatMap(({ index, kind, visible, source }) => {

@@ -10,7 +10,7 @@ export const shrunkText = {
   fails: 'below',
   source: 'a text at its floor has no room left for a longer word or another language',
   severity: 'warning',
-  sentence: ({ measured }) => `has a text that is shrunk as far as it may be, to ${measured} %`,
+  sentence: ({ measured }) => `has text shrunk to ${measured} %, the minimum it allows`,
   remedies: ['roomForText'],
   run(subject, limit, report) {
     for (const { index, text, pointer } of subject.texts) {

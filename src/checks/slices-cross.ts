@@ -12,7 +12,7 @@ export const slicesCross = {
   fails: 'below',
   source: 'corners that shrink do not match those of the next box (CSS Backgrounds 3 §6.2)',
   severity: 'warning',
-  sentence: ({ measured }) => `is too small for its nine slices: their corners shrink to ${measured} %`,
+  sentence: ({ measured }) => `is too small for its nine slices: the corners shrink to ${measured} %`,
   remedies: ['roomForSlices'],
   run(subject, limit, report) {
     for (const { widget, source } of drawnPictures(subject)) {

@@ -14,7 +14,7 @@ export const smallTarget = {
   fails: 'below',
   source: 'WCAG 2.2, success criterion 2.5.8',
   severity: 'error',
-  sentence: ({ measured, limit }) => `is a target of ${measured} CSS px; ${limit} is the least`,
+  sentence: ({ measured, limit }) => `is a target of ${measured} CSS px, minimum ${limit}`,
   remedies: ['enlarge'],
   run(subject, limit, report) {
     const { inputs } = subject.screen;

@@ -17,7 +17,7 @@ export const smallViewport = {
     'WCAG 2.2, success criterion 2.5.5: what is dragged is 44 CSS px at least; less shows no entry as a whole',
   severity: 'error',
   sentence: ({ facts, measured, limit }) =>
-    `scrolls in a ${facts.side} of ${measured} CSS px; ${limit} is the least`,
+    `scrolls in a ${facts.side} of ${measured} CSS px, minimum ${limit}`,
   run(subject, limit, report) {
     const scrolling = subject.form.once('small-viewport', () =>
       subject.widgets.filter(

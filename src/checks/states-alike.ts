@@ -22,7 +22,7 @@ export const statesAlike = {
   severity: 'error',
   readsColors: true,
   sentence: ({ facts: { state }, measured, limit }) =>
-    `looks ${state === 'focused' ? 'with the focus as without' : `${state} as it does otherwise`}: contrast ${measured}:1; ${limit}:1 is the least`,
+    `barely shows ${state === 'focused' ? 'the focus' : `that it is ${state}`}: contrast ${measured}:1, minimum ${limit}:1`,
   cause: ({ facts: { style, state } }) => `${style} does not show what is ${state}`,
   apart: ({ state }) => state,
   run(subject, limit, report) {

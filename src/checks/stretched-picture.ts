@@ -12,7 +12,7 @@ export const stretchedPicture = {
   source:
     'a circle that is an ellipse by a thirtieth is seen (the just noticeable difference of aspect is 2 % to 3 %)',
   severity: 'error',
-  sentence: ({ measured }) => `shows its picture stretched by ${measured} %`,
+  sentence: ({ measured }) => `stretches its picture by ${measured} %`,
   remedies: ['ownShape'],
   run(subject, limit, report) {
     for (const { widget, picture, source, pieces } of drawnPictures(subject)) {

@@ -12,7 +12,7 @@ export const swallowedInput = {
   fails: 'above',
   source: 'the topmost widget gets the input, whether a player sees it or not',
   severity: 'error',
-  sentence: ({ other, measured }) => `gets no input on ${measured} % of it: ${other} lies above`,
+  sentence: ({ other, measured }) => `gets no input on ${measured} % of it: ${other} is above it`,
   remedies: ['raise'],
   run(subject, limit, report) {
     const { order, widgets } = subject.tree;

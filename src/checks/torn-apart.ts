@@ -17,8 +17,7 @@ export const tornApart = {
   fails: 'above',
   source: 'what stands together is seen as one thing (the law of proximity, Wertheimer 1923)',
   severity: 'warning',
-  sentence: ({ other, measured }) =>
-    `stands beside ${other} on the reference, and ${measured} times as far from it here`,
+  sentence: ({ other, measured }) => `is ${measured} times as far from ${other} as on the reference`,
   remedies: ['tieToNeighbour', 'tieToEdge'],
   run(subject, limit, report) {
     const reference = subject.onReference();

@@ -25,7 +25,7 @@ export const unevenGaps = {
   source: 'a difference of a few u is seen as a slip, more as a group',
   severity: 'warning',
   sentence: ({ other, measured }) =>
-    `stands in a line whose gaps differ by ${measured} u, the one before ${other} among them`,
+    `is in a line with uneven gaps: they differ by ${measured} u, before ${other} among others`,
   remedies: ['evenGap'],
   run(subject, limit, report) {
     for (const axis of ['x', 'y'] as const) {

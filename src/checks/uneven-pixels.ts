@@ -13,7 +13,8 @@ export const unevenPixels = {
   fails: 'above',
   source: 'at 2.5 px a pixel, every other pixel is larger than its neighbour',
   severity: 'error',
-  sentence: ({ facts }) => `shows pixel art at ${shown(facts.pixel)} px a pixel, which is not whole`,
+  sentence: ({ facts }) =>
+    `shows pixel art at ${shown(facts.pixel)} px per pixel, which is not a whole number`,
   run(subject, limit, report) {
     for (const { widget, source, pieces } of drawnPictures(subject)) {
       if (source['image-rendering'] !== 'pixelated') continue;

@@ -17,7 +17,7 @@ export const unfilledPlaceholder = {
   severity: 'error',
   sentence: ({ facts: { name, how }, locale }) =>
     how === 'unfilled'
-      ? `shows "{${name}}" as it stands: no value fills it`
+      ? `shows "{${name}}" unfilled: there is no value for it`
       : `leaves out {${name}} in ${locale}`,
   run(subject, _, report) {
     const found = subject.form.once('unfilled-placeholder', () =>

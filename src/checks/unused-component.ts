@@ -10,7 +10,7 @@ export const unusedComponent = {
   fails: 'above',
   source: 'what nobody uses is edited in vain',
   severity: 'warning',
-  sentence: () => 'is a component nothing uses',
+  sentence: () => 'is an unused component',
   remedies: ['takeOut'],
   run({ document: { source } }, report) {
     const used = new Set([...writtenWidgets(source)].map(({ widget }) => widget.use));

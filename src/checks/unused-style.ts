@@ -12,7 +12,7 @@ export const unusedStyle = {
   fails: 'above',
   source: 'what nobody uses is edited in vain',
   severity: 'warning',
-  sentence: () => 'is a style nothing uses',
+  sentence: () => 'is an unused style',
   remedies: ['takeOut'],
   run({ document: { source, themes, named } }, report) {
     const used = new Set<string>();

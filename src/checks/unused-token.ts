@@ -10,7 +10,7 @@ export const unusedToken = {
   fails: 'above',
   source: 'what nobody uses is edited in vain',
   severity: 'warning',
-  sentence: () => 'is a token nothing uses',
+  sentence: () => 'is an unused token',
   remedies: ['takeOut'],
   run({ document: { source, origin, themes, named } }, report) {
     // A name counts as used wherever it is written with its $ or its braces.

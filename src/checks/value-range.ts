@@ -13,7 +13,7 @@ export const valueRange = {
   fails: 'above',
   source: 'such a meter is drawn full or empty, whatever the value is',
   severity: 'error',
-  sentence: ({ facts: { key, value } }) => `has a ${key} of ${value}, which is not from 0 to 1`,
+  sentence: ({ facts: { key, value } }) => `has a ${key} of ${value}, outside 0 to 1`,
   run(subject, limit, report) {
     const outside = subject.form.once('value-range', () =>
       subject.widgets.flatMap((widget) => {

@@ -1,3 +1,6 @@
+import { parse } from 'yaml';
+import type { Json } from '../document/index.ts';
+import { UsageError } from './io.ts';
 import { InvalidArgumentError } from 'commander';
 
 /* What options on the command line are read with. */
@@ -101,4 +104,19 @@ export function parseShard(text: string): Shard {
   if (nth === undefined || of === undefined || nth < 1 || nth > of)
     throw new InvalidArgumentError('Give the part and how many there are, such as 2/4.');
   return { nth, of };
+}
+
+/** `key=value`: the value as YAML reads it. @throws UsageError */
+export function parseSetting(text: string): { readonly key: string; readonly value: Json } {
+  const [, key, written] = /^([\w-]+)=(.*)$/s.exec(text) ?? [];
+  if (key === undefined || written === undefined)
+    throw new UsageError(`"${text}" is not KEY=VALUE, such as "offset=12 -4"`);
+  // A colour is no comment.
+  if (/(^|\s)#/.test(written)) return { key, value: written };
+  try {
+    return { key, value: (parse(written) as Json) ?? '' };
+  } catch {
+    // What is no YAML is a text: "{depth, number} m" is one.
+    return { key, value: written };
+  }
 }

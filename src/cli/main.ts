@@ -4,6 +4,8 @@ import { systemMessage } from '../node/files.ts';
 import { BuildError } from '../skeleton/index.ts';
 import { NoSuchName } from '../view/index.ts';
 import { checkCommand } from './commands/check.ts';
+import { lspCommand } from './commands/lsp.ts';
+import { openCommand } from './commands/open.ts';
 import { proveCommand } from './commands/prove.ts';
 import { packCommand } from './commands/pack.ts';
 import { mergeCommand } from './commands/merge.ts';
@@ -11,7 +13,8 @@ import { compareCommands } from './commands/compare.ts';
 import { drawCommand } from './commands/draw.ts';
 import { whereCommand } from './commands/where.ts';
 import { whyCommand } from './commands/why.ts';
-import { anchorCommand } from './commands/anchor.ts';
+import { editCommand } from './commands/edit.ts';
+import { initCommand } from './commands/init.ts';
 import { themeCommand } from './commands/theme.ts';
 import { changesCommand } from './commands/changes.ts';
 import { screensCommand } from './commands/screens.ts';
@@ -46,10 +49,12 @@ function sentence(error: unknown): string {
   return `an error of Pimbot itself, please report it: ${systemMessage(error)}`;
 }
 
-function commands(io: Io, done: (code: number) => void): Command {
+type Done = (code: number) => void;
+
+function commands(io: Io, done: Done): Command {
   const program = new Command('pimbot')
     .description(
-      'Lays out game HUDs and menus on any screen and says what does not stay placed and readable.',
+      'Lays out game HUDs and menus on any screen and reports what ends up off-screen, overlapping or unreadable.',
     )
     .version(version(), '-V, --version', 'print the version')
     .helpOption('-h, --help', 'print this help')
@@ -60,7 +65,7 @@ function commands(io: Io, done: (code: number) => void): Command {
       `
 Examples:
   pimbot check hud.yaml                              check every view on every screen of the catalogue
-  pimbot prove hud.yaml --map out/                   on which of all sizes every view holds
+  pimbot prove hud.yaml --map out/                   prove which sizes every view holds on
   pimbot draw hud.yaml --view dive --screen square   draw a view as SVG and PNG
   pimbot where hud.yaml --screen 2560x1080 --json    where every widget is, in device px
   pimbot why hud.yaml dive/sonar --screen square     why a widget is where it is
@@ -68,17 +73,17 @@ Examples:
 
 Exit codes: 0 clean, 1 findings, 2 unusable input or a wrong call.`,
     );
-  checkCommand(program, io, done);
-  mergeCommand(program, io, done);
-  proveCommand(program, io, done);
-  compareCommands(program, io, done);
-  drawCommand(program, io, done);
-  whereCommand(program, io, done);
-  whyCommand(program, io, done);
-  anchorCommand(program, io, done);
-  themeCommand(program, io, done);
-  changesCommand(program, io, done);
-  packCommand(program, io, done);
-  screensCommand(program, io, done);
+  const group = (title: string, ...commands: readonly ((program: Command, io: Io, done: Done) => void)[]) => {
+    program.commandsGroup(title);
+    for (const add of commands) add(program, io, done);
+  };
+  group('Look:', openCommand, drawCommand, whereCommand, whyCommand, themeCommand, screensCommand);
+  group('Check:', checkCommand, proveCommand, compareCommands, mergeCommand);
+  group('Change:', initCommand, editCommand, changesCommand);
+  group('Ship:', packCommand, lspCommand);
+  for (const one of program.commands)
+    one.showHelpAfterError(
+      `How it is called: pimbot ${one.name()} ${one.usage()}\nExamples: pimbot help ${one.name()}`,
+    );
   return program;
 }

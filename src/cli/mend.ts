@@ -34,17 +34,24 @@ export function mendFile(checked: Checked, wanted: readonly string[], write: boo
       `${io.tones.good('✓')} ${printable(name)} ${io.tones.faint(`[${finding.check}]`)} ${printable(suggestion.say)}\n`,
     );
   }
-  const left = all - mended.length;
-  io.out(
-    `${counted(mended.length, 'finding')} mended${left > 0 ? `, ${left} of those asked for left as they are` : ''}.${write ? '' : ' Nothing was written; --write does it.'}\n\n`,
-  );
-  if (mended.length === 0) return checked;
-  if (write) writeWhole(loaded.file, text);
-  const changed = readChanged(document, text);
+  const after: Checked = mended.length === 0 ? checked : checkedAgain(checked, text);
+  // A change may mend others with it, so that what is left is counted and not what was tried.
+  const left = after.verdict.findings.filter((one) => one.outcome === 'failed' && isWanted(one)).length;
+  const kept = left > 0 ? `, ${left} of those asked for left as they are` : '';
+  const hint = write || mended.length === 0 ? '' : ' Nothing was written; --write applies it.';
+  io.out(`${counted(all - left, 'finding')} mended${kept}.${hint}\n\n`);
+  if (write && mended.length > 0) writeWhole(loaded.file, text);
+  return after;
+}
+
+/** The same with the text a document has after a change, checked as before. */
+function checkedAgain({ loaded, options }: Checked, text: string): Checked {
+  const document = readChanged(loaded.document, text);
+  const { resources } = loaded;
   return {
-    loaded: { ...loaded, document: changed },
+    loaded: { ...loaded, document },
     options,
-    verdict: checkDocument(changed, { ...options, resources }),
+    verdict: checkDocument(document, { ...options, resources }),
   };
 }
 

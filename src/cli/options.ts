@@ -69,6 +69,8 @@ export function withReportOptions(command: Command): Command {
   return command
     .option('--json', 'print the report as JSON')
     .option('--verbose', 'print every finding with all of its reasons')
+    .option('--summary', 'print the verdict and the table alone')
+    .option('--check <id>', 'tell only the findings of this check (may be repeated)', collect)
     .addOption(
       new Option(
         '--fail-on <severity>',

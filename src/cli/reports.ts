@@ -1,5 +1,6 @@
-import type { Severity } from '../checks/index.ts';
-import { messageOf } from '../document/index.ts';
+import { checks, documentChecks, type Severity } from '../checks/index.ts';
+import { messageOf, nearestName } from '../document/index.ts';
+import type { Finding } from '../verdict/index.ts';
 import { writeWhole } from '../node/files.ts';
 import { everySize } from '../proof/index.ts';
 import {
@@ -31,6 +32,8 @@ export interface ReportCall {
   readonly suggest?: boolean;
   /** Everything of every finding is printed. */
   readonly verbose?: boolean;
+  readonly summary?: boolean;
+  readonly check?: readonly string[];
   /** What makes the command exit with 1: warnings too, if left out. */
   readonly failOn?: Severity;
   /** Whether every size of screen is proved too. */
@@ -40,7 +43,8 @@ export interface ReportCall {
 const reportKinds = ['.json', '.sarif', '.xml', '.html'] as const;
 
 /** The end of a report's path says what it is. @throws UsageError */
-export function checkReportPaths({ report: paths = [] }: ReportCall): void {
+export function checkReportPaths({ report: paths = [], check }: ReportCall): void {
+  checksNamed(check);
   for (const path of paths) {
     if (!reportKinds.some((end) => path.toLowerCase().endsWith(end)))
       throw new UsageError(
@@ -57,9 +61,12 @@ export async function tellVerdicts(
   io: Io,
 ): Promise<number> {
   const progress = new Progress(io.progress);
-  const inputs = checked.map((one): ReportInput => {
+  const isWanted = checksNamed(call.check);
+  // A summary tells no changes, so that none has to be tried.
+  const suggests = call.suggest !== false && !(call.summary && !call.json && !call.report);
+  const all = checked.map((one): ReportInput => {
     const { loaded, verdict } = one;
-    if (call.suggest === false) return { ...loaded, verdict };
+    if (!suggests) return { ...loaded, verdict };
     progress.say('trying changes');
     const tried = suggestionsFor(one, (done, all) => progress.tell(done, all, 'change'));
     if (!call.prove) return { ...loaded, verdict, ...tried };
@@ -69,6 +76,7 @@ export async function tellVerdicts(
     );
     return { ...loaded, verdict, ...tried, onEverySize };
   });
+  const inputs = all.map((one) => onlyOf(one, isWanted));
   const proofs = call.prove ? checked.map((one) => proofOf(one, progress)) : [];
   progress.clear();
   const json = (): string => withProofs(withUnusable(reportJson(inputs), unusable), proofs);
@@ -78,7 +86,9 @@ export async function tellVerdicts(
   }
   if (call.json) io.out(json());
   else if (inputs.length > 0)
-    io.out(reportTerminal(inputs, io.tones, { verbose: call.verbose, width: io.columns }));
+    io.out(
+      reportTerminal(inputs, io.tones, { verbose: call.verbose, summary: call.summary, width: io.columns }),
+    );
   if (!call.json && proofs.length > 0)
     io.out(`\n${proofTerminal(proofs, io.tones, { verbose: call.verbose })}`);
   if (unusable.length > 0) return exitUnusable;
@@ -89,6 +99,32 @@ export async function tellVerdicts(
   );
   const isOpen = proofs.some((one) => !one.proofs.every(isProved));
   return failed || isOpen ? exitFindings : exitClean;
+}
+
+/** Whether a finding is of the checks that were named; of any where none was. @throws UsageError for no check. */
+function checksNamed(names: readonly string[] | undefined): ((finding: Finding) => boolean) | undefined {
+  if (!names) return undefined;
+  const known: readonly string[] = [...checks, ...documentChecks].map(({ id }) => id);
+  for (const name of names) {
+    if (known.includes(name)) continue;
+    const meant = nearestName(name, known);
+    throw new UsageError(
+      `there is no check "${name}"${meant === undefined ? '' : `; did you mean "${meant}"?`}`,
+    );
+  }
+  return ({ check }) => names.includes(check);
+}
+
+/** The same with some findings alone. Changes were tried with all of them in view. */
+function onlyOf(input: ReportInput, isWanted: ((finding: Finding) => boolean) | undefined): ReportInput {
+  if (!isWanted) return input;
+  const { verdict, suggestions } = input;
+  const kept = verdict.findings.map(isWanted);
+  return {
+    ...input,
+    verdict: { ...verdict, findings: verdict.findings.filter((_, at) => kept[at]) },
+    ...(suggestions && { suggestions: suggestions.filter((_, at) => kept[at]) }),
+  };
 }
 
 function proofOf(one: Checked, progress: Progress): ProofInput {

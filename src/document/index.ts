@@ -2,7 +2,7 @@
 export { DiagnosticList } from './diagnostics.ts';
 export type { Diagnostic, DiagnosticCode, DiagnosticFacts } from './diagnostics.ts';
 export { formatDiagnostic, messageOf } from './messages.ts';
-export type { Place, Range } from './source.ts';
+export type { Place, Range, SourceText } from './source.ts';
 export { nearestName } from './suggest.ts';
 export { parseText } from './parse.ts';
 export type { Parsed } from './parse.ts';
@@ -78,5 +78,6 @@ export type {
   WidgetSource,
 } from './model.ts';
 export { keyRow, refusedBy, widgetKeys } from './widget-keys.ts';
+export { descriptionOf } from './keys/descriptions.ts';
 export { pictureKinds, plainSides, readPlainSides } from './keys/key-row.ts';
 export type { KeyRow } from './keys/key-row.ts';

@@ -436,7 +436,7 @@ export interface DocumentSource extends ThemeSource {
   readonly pictures?: { readonly [name: string]: PictureSource };
   /** Sample values a view is shown with. */
   readonly cases?: { readonly [name: string]: { readonly [value: string]: CaseValue } };
-  /** What views are checked in beside screens, themes and cases. */
+  /** Further variations to check, beside screens, themes and cases. */
   readonly vary?: VarySource;
   readonly components?: { readonly [name: string]: ComponentSource };
   readonly views: { readonly [name: string]: ViewSource };

@@ -1,14 +1,13 @@
-import { descriptions } from './keys/descriptions.ts';
+import { descriptionOf } from './keys/descriptions.ts';
 import type { KeyRow } from './keys/key-row.ts';
-import { own } from './model.ts';
 import type { Schema } from './shape.ts';
 
 /** The schemas of some rows, by key; where a value may stand for it, a template is of every shape. */
 export function schemasOf(rows: { readonly [key: string]: KeyRow }): { readonly [key: string]: Schema } {
   return Object.fromEntries(
     Object.entries(rows).map(([key, { schema, binds = 'put in', onScreens }]) => {
-      const said = own(descriptions, key);
-      const whole: Schema = said === undefined ? schema : { ...schema, description: said };
+      const said = descriptionOf(key);
+      const whole: Schema = said === '' ? schema : { ...schema, description: said };
       const mayBeTemplate = binds === 'put in' && onScreens !== false && needsTemplate(schema);
       return [key, mayBeTemplate ? orTemplate(whole) : whole];
     }),

@@ -4,7 +4,7 @@ import { choice, name, names, places } from './schema-parts.ts';
 import { promises } from './schema-promises.ts';
 import { referenceKeys, screenCondition, support, whenList } from './schema-screens.ts';
 import { vary } from './schema-vary.ts';
-import { descriptions } from './keys/descriptions.ts';
+import { descriptionOf } from './keys/descriptions.ts';
 import { placedKeys } from './keys/placed-keys.ts';
 import { containerKeys } from './keys/container-keys.ts';
 import { schemasOf } from './schema-rows.ts';
@@ -85,7 +85,7 @@ const view = {
       description: 'The screens it is made for. On others nothing is promised, and nothing is looked at.',
     },
     expect: promises,
-    accept: { ...placedKeys.accept.schema, description: descriptions.accept! },
+    accept: { ...placedKeys.accept.schema, description: descriptionOf('accept') },
     ...container,
   },
 };

@@ -11,6 +11,12 @@ import {
 import { EditError } from './edit-error.ts';
 import type { Editing } from './editing.ts';
 
+/** An entry of a list as it is written: lines of a block list whose dash stands at an indentation, or a piece of a line. */
+export interface Entry {
+  readonly text: string;
+  readonly indent: number | undefined;
+}
+
 /** The lines of one entry of a block list: from the comments above it to its end. */
 interface Lines extends Range {
   /** Where its dash stands on its line. */
@@ -175,10 +181,103 @@ export class DocumentText implements Editing {
       headEnd = lines.start;
       body = shifted(this.#text.slice(lines.start, this.#lines(inner, last).end), indent - lines.indent);
     }
-    const kept = this.#comments(start, headEnd).map((comment) => `${margin}${comment}\n`);
+    const kept = commentsIn(this.#text.slice(start, headEnd)).map((comment) => `${margin}${comment}\n`);
     const tail =
-      body === '' ? [] : this.#comments(this.#range(inner).end, end).map((one) => `${margin}${one}\n`);
+      body === ''
+        ? []
+        : commentsIn(this.#text.slice(this.#range(inner).end, end)).map((one) => `${margin}${one}\n`);
     this.#replace(start, end, kept.join('') + body + tail.join(''));
+  }
+
+  /** Takes an entry of a list out, with the comments above it. A list of children that is empty then goes with its key. */
+  take(list: string, index: number): Entry {
+    const at = pointerTo(list, index);
+    const { start, end } = this.#range(at);
+    const alone = (this.#valueAt(list) as Json[]).length === 1;
+    if (this.#isFlow(list)) {
+      const text = this.#text.slice(start, end);
+      const after = /^\s*,\s*/.exec(this.#text.slice(end));
+      const before = after ? undefined : /,\s*$/.exec(this.#text.slice(0, start));
+      this.#replace(start - (before?.[0].length ?? 0), end + (after?.[0].length ?? 0), '');
+      return { text, indent: undefined };
+    }
+    const lines = this.#lines(list, index);
+    const text = this.#text.slice(lines.start, lines.end);
+    if (alone) {
+      const slash = list.lastIndexOf('/');
+      this.#replace(lines.start, lines.end, `${' '.repeat(lines.indent)}[]\n`);
+      this.remove(list.slice(0, slash), list.slice(slash + 1));
+    } else this.#replace(lines.start, lines.end, '');
+    return { text, indent: lines.indent };
+  }
+
+  /** An entry of a list as it is written, with the comments above it. */
+  entry(list: string, index: number): Entry {
+    if (this.#isFlow(list)) {
+      const { start, end } = this.#range(pointerTo(list, index));
+      return { text: this.#text.slice(start, end), indent: undefined };
+    }
+    const { start, end, indent } = this.#lines(list, index);
+    return { text: this.#text.slice(start, end), indent };
+  }
+
+  /** A new entry, as it would be written. */
+  made(value: Json): Entry {
+    return { text: this.#json ? JSON.stringify(value) : inline(value), indent: undefined };
+  }
+
+  /**
+   * Puts an entry into the children of a map, before the one that is at a place now, or last.
+   * @throws EditError where a comment would be lost.
+   */
+  put(map: string, at: number, entry: Entry): void {
+    const list = pointerTo(map, 'children');
+    const there = this.#key(map, 'children') ? (this.#valueAt(list) as Json[]) : undefined;
+    if (there === undefined && !this.#isFlow(map)) {
+      const whole = this.#range(map);
+      const margin = whole.start - this.#text.lastIndexOf('\n', whole.start - 1) - 1;
+      const end = this.#endOfLine(whole.end);
+      const lines = asLines(entry, margin + 2);
+      this.#replace(end, end, `${' '.repeat(margin)}children:\n${lines}`);
+      return;
+    }
+    if (there === undefined) this.set(map, 'children', []);
+    const count = there?.length ?? 0;
+    if (this.#isFlow(list)) {
+      const piece = this.#asFlow(entry);
+      if (count === 0) {
+        const { start, end } = this.#range(list);
+        this.#replace(start, end, `[${piece}]`);
+      } else if (at < count) {
+        const { start } = this.#range(pointerTo(list, at));
+        this.#replace(start, start, `${piece}, `);
+      } else {
+        const { end } = this.#range(pointerTo(list, count - 1));
+        this.#replace(end, end, `, ${piece}`);
+      }
+      return;
+    }
+    const { start, end, indent } = this.#lines(list, Math.min(at, count - 1));
+    const place = at < count ? start : end;
+    this.#replace(place, place, asLines(entry, indent));
+  }
+
+  /** The end of the line a place is on; one is made where the text ends without. */
+  #endOfLine(place: number): number {
+    if (this.#text[place - 1] === '\n') return place;
+    const end = this.#text.indexOf('\n', place) + 1;
+    if (end > 0) return end;
+    this.#replace(this.#text.length, this.#text.length, '\n');
+    return this.#text.length;
+  }
+
+  /** An entry on one line. */
+  #asFlow({ text, indent }: Entry): string {
+    if (indent === undefined) return text;
+    if (commentsIn(text).length > 0)
+      throw new EditError('the widget has comments, which have no place in a list on one line');
+    const parsed = parseText(text, this.#name, new DiagnosticList());
+    return inline((parsed!.value as Json[])[0]!);
   }
 
   #valueAt(pointer: string): Json | undefined {
@@ -220,16 +319,23 @@ export class DocumentText implements Editing {
     }
     return { start, end, indent };
   }
+}
 
-  /** The comments between two places, each without what stands before it on its line. */
-  #comments(start: number, end: number): string[] {
-    return this.#text
-      .slice(start, end)
-      .split('\n')
-      .flatMap(
-        (line) => /^(?:[^"'#]|"(?:[^"\\]|\\.)*"|'[^']*'|(?<=\S)#)*?(?:^|\s)(#.*)$/.exec(line)?.[1] ?? [],
-      );
-  }
+/** The comments of a piece of YAML, each without what stands before it on its line. */
+function commentsIn(text: string): string[] {
+  return text
+    .split('\n')
+    .flatMap(
+      (line) => /^(?:[^"'#]|"(?:[^"\\]|\\.)*"|'[^']*'|(?<=\S)#)*?(?:^|\s)(#.*)$/.exec(line)?.[1] ?? [],
+    );
+}
+
+/** An entry as lines of a block list whose dashes stand at an indentation. */
+function asLines({ text, indent }: Entry, margin: number): string {
+  if (indent === undefined && text.includes('\n') && commentsIn(text).length > 0)
+    throw new EditError('the widget has comments between braces, which have no place on a line of their own');
+  if (indent === undefined) return `${' '.repeat(margin)}- ${text.replace(/\n\s*/g, ' ')}\n`;
+  return shifted(text, margin - indent);
 }
 
 /** Lines moved to the right, or to the left for a number below 0. */
@@ -242,7 +348,7 @@ function shifted(text: string, by: number): string {
 /** A value in YAML on one line: a text without quotes where it can only be read as that text. */
 function inline(value: Json): string {
   if (typeof value === 'string')
-    return /^(([a-z][\w.]*|\d[\d.]*%)( [\w.%-]+)*|-?\d[\d.]*( -?\d[\d.]*)+)$/i.test(value) && !isWord(value)
+    return /^(([a-z][\w.-]*|\d[\d.]*%)( [\w.%-]+)*|-?\d[\d.]*( -?\d[\d.]*)+)$/i.test(value) && !isWord(value)
       ? value
       : JSON.stringify(value);
   if (Array.isArray(value)) return `[${value.map(inline).join(', ')}]`;

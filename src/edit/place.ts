@@ -146,9 +146,11 @@ export function exactShare(value: number): number {
   return Math.round(value * 1e6) / 1e6 + 0;
 }
 
-/** Numbers as one text, where the author wrote them so. */
+/** Lengths as one text, where the author wrote them so. */
 export function asBefore(old: unknown, value: Json): Json {
-  return typeof old === 'string' && Array.isArray(value) && value.every((one) => typeof one === 'number')
+  return typeof old === 'string' &&
+    Array.isArray(value) &&
+    value.every((one) => typeof one === 'number' || typeof one === 'string')
     ? value.join(' ')
     : value;
 }

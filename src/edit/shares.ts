@@ -2,7 +2,7 @@ import { readAnchor, type CheckedDocument, type Json } from '../document/index.t
 import type { View } from '../view/index.ts';
 import { DocumentText } from './document-text.ts';
 import { EditError } from './edit-error.ts';
-import { axes, exactNumber, exactShare, saysSize, sizeKey } from './place.ts';
+import { asBefore, axes, exactNumber, exactShare, saysSize, sizeKey } from './place.ts';
 import { anchoredStanding, referenceScreen } from './standing.ts';
 
 /**
@@ -54,6 +54,7 @@ export function changeLengths(
     keys.set(key, into === 'u' ? inU : written(length, whole));
   }
   if (keys.size === 0) throw new EditError(`"${id}" says no offset, inset or size`);
-  for (const [key, value] of keys) text.set(pointer, key, value);
+  for (const [key, value] of keys)
+    text.set(pointer, key, asBefore((source as { readonly [key: string]: unknown })[key], value));
   return text.text;
 }

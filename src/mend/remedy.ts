@@ -1,7 +1,7 @@
 import type { Widget } from '../dress/index.ts';
 import type { Facts } from '../checks/index.ts';
 import type { CheckedDocument, Json, WidgetSource } from '../document/index.ts';
-import { EditError, asBefore, type Editing } from '../edit/index.ts';
+import { placed, putKey, writtenAt, type Editing } from '../edit/index.ts';
 import type { Finding } from '../verdict/index.ts';
 import type { View, ViewLayout } from '../view/index.ts';
 import { keyPointer } from '../why/index.ts';
@@ -57,7 +57,7 @@ export function keysOf(widget: Widget, keys: { readonly [key: string]: Json | un
   return {
     say: `${widget.id}: ${say}`,
     edit: (document) => {
-      for (const [key, value] of named) put(document, widget, key, value);
+      for (const [key, value] of named) putKey(document, widget, key, value);
     },
   };
 }
@@ -72,11 +72,11 @@ export function lookKeys(widget: Widget, keys: { readonly [key: string]: Json | 
     edit: (document) => {
       const has = (widget.source as WidgetSource).look !== undefined;
       const at = keyPointer(widget, 'look');
-      if (!has) document.set(written(widget), 'look', saidOf(keys));
+      if (!has) document.set(writtenAt(widget), 'look', saidOf(keys));
       else
         for (const [key, value] of Object.entries(keys))
-          if (value === undefined) document.remove(inDocument(at), key);
-          else document.set(inDocument(at), key, value);
+          if (value === undefined) document.remove(placed(at), key);
+          else document.set(placed(at), key, value);
     },
   };
 }
@@ -85,23 +85,6 @@ function saidOf(keys: { readonly [key: string]: Json | undefined }): Json {
   return Object.fromEntries(
     Object.entries(keys).filter((one): one is [string, Json] => one[1] !== undefined),
   );
-}
-
-function put(text: Editing, widget: Widget, key: string, value: Json | undefined): void {
-  // Where a component, a condition or an instance says it, it is changed there.
-  const place = widget.origins.get(key);
-  const map = place === undefined ? written(widget) : inDocument(place.slice(0, place.lastIndexOf('/')));
-  if (value === undefined) text.remove(map, key);
-  else text.set(map, key, asBefore((widget.source as { [key: string]: unknown })[key], value));
-}
-
-function written(widget: Widget): string {
-  return inDocument(widget.pointer);
-}
-
-function inDocument(pointer: string): string {
-  if (pointer === '') throw new EditError('it is not written in the document');
-  return pointer;
 }
 
 function isNumbers(value: Json): value is number[] {

@@ -12,3 +12,5 @@ export type { Project, ProjectOptions } from './project.ts';
 export { MissingPackage } from './canvas-package.ts';
 export { toPng } from './png.ts';
 export { nodeText } from './text.ts';
+export { startWorkbench } from './workbench.ts';
+export type { Workbench, WorkbenchOptions } from './workbench.ts';

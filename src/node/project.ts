@@ -61,6 +61,8 @@ export interface FontFile {
 export interface ProjectOptions {
   /** One of the document's themes, or the path of a theme file from its folder, in place of the one it names. */
   readonly theme?: string;
+  /** The text of the document in place of what its file holds. */
+  readonly text?: string;
   /** How colours of CSS and messages of ICU are read; all of them are if left out. */
   readonly notations?: Notations;
   /**
@@ -76,7 +78,10 @@ export interface ProjectOptions {
  * @throws FileProblem when the document file itself cannot be read.
  */
 export async function openProject(path: string, options: ProjectOptions = {}): Promise<Project> {
-  const bytes = readLimited(resolve(path), mostTextBytes);
+  const bytes =
+    options.text === undefined
+      ? readLimited(resolve(path), mostTextBytes)
+      : new TextEncoder().encode(options.text);
   const folder = new ProjectFolder(projectRoot(dirname(realpathSync(path))));
   folder.note(bytes);
   const base = relative(folder.root, dirname(realpathSync(path)));
@@ -186,24 +191,26 @@ async function loadFiles(
   };
 }
 
-function projectRoot(start: string): string {
+/** The nearest folder above that holds a package.json or .git, or the folder itself. */
+export function projectRoot(start: string): string {
   for (let at = start; ; at = dirname(at)) {
     if (existsSync(join(at, 'package.json')) || existsSync(join(at, '.git'))) return at;
     if (dirname(at) === at) return start;
   }
 }
 
-/** A FontBook with the fonts that come with Pimbot. */
-export function bundledFonts(): FontBook {
-  return bookOf(bundledFontFiles());
-}
-
-function bundledFontFiles(): FontFile[] {
+/** The fonts that come with Pimbot, and nothing else. */
+export function bundledFontFiles(): FontFile[] {
   return [400, 700].map((weight) => {
     const file = fileURLToPath(new URL(`../../assets/fonts/inter-${weight}.woff`, import.meta.url));
     const bytes = unpackWoff(readLimited(file, mostFontBytes));
     return { family: defaultFont, weight, italic: false, bytes };
   });
+}
+
+/** A FontBook with the fonts that come with Pimbot. */
+export function bundledFonts(): FontBook {
+  return bookOf(bundledFontFiles());
 }
 
 function bookOf(files: readonly FontFile[]): FontBook {

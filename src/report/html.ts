@@ -2,6 +2,7 @@ import type { Finding } from '../verdict/index.ts';
 import { escapeXml } from '../paint/index.ts';
 import { page } from './page/page.ts';
 import { pageScript } from './page/script.ts';
+import { causesOf } from './causes.ts';
 import { findingPlace, suggestionOf, type ReportInput } from './report.ts';
 import type { Shot } from './shots.ts';
 import { counted, occasionOf, sentenceOf, sentenceWithHole, worstOnScreens } from './wording.ts';
@@ -22,7 +23,8 @@ export function reportHtml(inputs: readonly SheetInput[]): string {
   const findings: object[] = [];
   const shots: object[] = [];
   for (const input of inputs) {
-    findings.push(...input.verdict.findings.map((finding) => findingOf(input, finding)));
+    const numbers = numbersOf(input, findings.length);
+    findings.push(...input.verdict.findings.map((finding) => findingOf(input, finding, numbers)));
     const many = inputs.length > 1;
     for (const shot of input.shots) {
       const title = many ? `${shot.view} (${input.file})` : shot.view;
@@ -34,7 +36,10 @@ export function reportHtml(inputs: readonly SheetInput[]): string {
   const names = (of: (input: SheetInput) => readonly string[]) => [...new Set(inputs.flatMap(of))];
   const data = {
     screens: names(({ verdict }) => verdict.screens),
+    views: names(({ verdict }) => verdict.views),
     locales: names(({ verdict }) => verdict.locales),
+    themes: names(({ verdict }) => verdict.themes.flatMap((name) => name ?? [])),
+    cases: names(({ verdict }) => verdict.cases.flatMap((name) => name ?? [])),
     findings,
     shots,
   };
@@ -46,9 +51,30 @@ export function reportHtml(inputs: readonly SheetInput[]): string {
   });
 }
 
-function findingOf(input: ReportInput, finding: Finding): object {
+/** The number of a finding in the list and on the drawings, and which others one change would concern too. */
+interface Numbered {
+  readonly number: number;
+  readonly cause: number;
+}
+
+/** Numbers by cause, so that what belongs together has numbers that follow each other; undecided ones come last. */
+function numbersOf({ verdict, document }: ReportInput, from: number): ReadonlyMap<Finding, Numbered> {
+  const lineOf = ({ pointer }: Finding) => document.origin.at(pointer).range?.start ?? 0;
+  const failed = verdict.findings.filter(({ outcome }) => outcome === 'failed');
+  const groups = causesOf(failed, verdict, lineOf).map(({ findings }) => findings);
+  const open = verdict.findings.filter(({ outcome }) => outcome !== 'failed').map((one) => [one]);
+  const numbers = new Map<Finding, Numbered>();
+  let number = from;
+  [...groups, ...open].forEach((group, at) => {
+    for (const finding of group) numbers.set(finding, { number: ++number, cause: from + at });
+  });
+  return numbers;
+}
+
+function findingOf(input: ReportInput, finding: Finding, numbers: ReadonlyMap<Finding, Numbered>): object {
   const { view, widget, occurrences } = finding;
   return {
+    ...numbers.get(finding),
     file: input.file,
     view,
     check: finding.check,
@@ -64,6 +90,8 @@ function findingOf(input: ReportInput, finding: Finding): object {
     place: findingPlace(input, finding),
     screens: [...new Set(occurrences.map(({ screen }) => screen))],
     locales: [...new Set(occurrences.map(({ locale }) => locale))],
+    themes: [...new Set(occurrences.map(({ theme }) => theme))],
+    cases: [...new Set(occurrences.map((one) => one.case))],
   };
 }
 
@@ -104,15 +132,22 @@ function bodyOf(summary: ReturnType<typeof summaryOf>, data: string): string {
   const select = (id: string, title: string) => `<label>${title} <select id="${id}"></select></label>`;
   return `<header>
 <h1><span class="${summary.passed ? 'good' : 'bad'}">${escapeXml(summary.text)}</span> <small>${escapeXml(summary.of)}</small></h1>
-<form aria-label="Filters">
-${select('check', 'Check')}
+<form aria-label="Filters" autocomplete="off">
+<label><span class="sr">Search</span> <input type="search" id="search" placeholder="Search"></label>
 ${select('severity', 'Severity')}
+${select('check', 'Check')}
+${select('view', 'View')}
 ${select('screen', 'Screen')}
+${select('case', 'Case')}
 ${select('locale', 'Locale')}
+${select('theme', 'Theme')}
 <label><input type="checkbox" id="only"> only with findings</label>
 </form>
 </header>
-<main id="sheet"></main>
+<main>
+<section id="list" aria-label="Findings"></section>
+<div id="sheet"></div>
+</main>
 <dialog id="dialog" aria-labelledby="large-title">
 <header>
 <div><h2 id="large-title"></h2><span id="large-with" class="none"></span></div>

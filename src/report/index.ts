@@ -8,9 +8,17 @@ export { proofChangeTerminal } from './proof/change.ts';
 export { proofHtml } from './proof/html.ts';
 export type { ProofPageInput } from './proof/html.ts';
 export { proofJson } from './proof/json.ts';
-export { proofMap } from './proof/map.ts';
+export { proofMap, proofPlot } from './proof/map.ts';
+export { causesOf } from './causes.ts';
+export type { Cause } from './causes.ts';
 export { proofTerminal } from './proof/terminal.ts';
-export { failureText, holds as isProved, proofWords, regionText } from './proof/told.ts';
+export {
+  failureText,
+  holds as isProved,
+  proofWords,
+  regionText,
+  verdictText as provedSentence,
+} from './proof/told.ts';
 export type { ProofInput } from './proof/told.ts';
 export { reportHtml } from './html.ts';
 export type { DrawnShot, SheetInput } from './html.ts';

@@ -11,6 +11,8 @@ import { wrapped } from './wrap.ts';
 export interface TerminalOptions {
   /** Everything of every finding; else, of many causes, two or three lines each. */
   readonly verbose?: boolean;
+  /** The verdict and the table alone. */
+  readonly summary?: boolean;
   /** Columns; no line is longer, but for a word that is. */
   readonly width?: number;
 }
@@ -26,16 +28,17 @@ const usualWidth = 80;
 export function reportTerminal(
   inputs: readonly ReportInput[],
   tones: Tones,
-  { verbose = false, width = usualWidth }: TerminalOptions = {},
+  { verbose = false, summary = false, width = usualWidth }: TerminalOptions = {},
 ): string {
   return inputs
-    .flatMap((input) => [...reportFile(harmless(input), { tones, verbose, width }), ''])
+    .flatMap((input) => [...reportFile(harmless(input), { tones, verbose, summary, width }), ''])
     .join('\n');
 }
 
 interface How {
   readonly tones: Tones;
   readonly verbose: boolean;
+  readonly summary: boolean;
   readonly width: number;
 }
 
@@ -50,7 +53,15 @@ function harmless(input: ReportInput): ReportInput {
 function reportFile(input: ReportInput, how: How): string[] {
   const { verdict, file } = input;
   const { tones, width } = how;
-  const lines = [tones.strong(file), ...gridOf(verdict, tones, width), ''];
+  const failed = causesOf(
+    verdict.findings.filter(({ outcome }) => outcome === 'failed'),
+    verdict,
+    (finding) => lineOf(input, finding),
+  );
+  const undecided = verdict.findings.filter(({ outcome }) => outcome === 'undecided');
+  const concluded = wrapped(conclusion(input, failed, undecided.length, tones), width, '  ');
+  // What matters most comes first.
+  const lines = [tones.strong(file), ...concluded, '', ...gridOf(verdict, tones, width), ''];
   for (const { view, screens } of verdict.unsupported)
     lines.push(
       ...wrapped(
@@ -62,12 +73,7 @@ function reportFile(input: ReportInput, how: How): string[] {
       ),
       '',
     );
-  const failed = causesOf(
-    verdict.findings.filter(({ outcome }) => outcome === 'failed'),
-    verdict,
-    (finding) => lineOf(input, finding),
-  );
-  const undecided = verdict.findings.filter(({ outcome }) => outcome === 'undecided');
+  if (how.summary) return lines;
   const isLong = how.verbose || failed.length <= fewCauses;
   for (const cause of failed)
     lines.push(...(isLong ? inFull(input, cause, how) : inShort(input, cause, how)), ...(isLong ? [''] : []));
@@ -85,7 +91,8 @@ function reportFile(input: ReportInput, how: How): string[] {
   const folded = isFolded ? '+3: three more findings of the same widget. ' : '';
   const hint = tones.faint(`${folded}--verbose tells every finding, with its reasons.`);
   if (!isLong) lines.push(...wrapped(hint, width, ''));
-  lines.push(...wrapped(conclusion(input, failed, undecided.length, tones), width, '  '));
+  // After many lines it is said once more: a terminal shows its end.
+  if (failed.length > 0) lines.push(...concluded);
   return lines;
 }
 

@@ -63,7 +63,11 @@ export function sizeReason(scene: Solved, index: number, axis: Axis): SizeReason
     );
   if (box.mode === 'fixed') {
     const { u, share } = box.size;
-    if (share === 0) return reason('is what is said', 'written', size, 'size');
+    if (share === 0)
+      return {
+        ...reason('', 'written', size, 'size'),
+        text: `${size} is set to ${shown(length)} u`,
+      };
     return reason(
       `= ${shown(share * 100)} % of ${around.name}'s ${shown(room)}${added(u)}`,
       'parent',

@@ -5,6 +5,7 @@ import {
   checkDocument,
   checks,
   documentChecks,
+  sentenceOf,
   withOverlay,
   type Check,
   type DocumentCheck,
@@ -12,6 +13,8 @@ import {
 } from 'pimbot/tools';
 import { bundledFonts, toPng, writeWhole } from 'pimbot/node';
 import { createCanvas, loadImage } from '@napi-rs/canvas';
+import { structuredPatch } from 'diff';
+import { Document as YamlDocument, visit } from 'yaml';
 import { defects } from './defects.ts';
 import { opened } from './run.ts';
 import { defectPictures, places, type Defect, type Sample } from './sample.ts';
@@ -57,18 +60,60 @@ function pick(findings: readonly Finding[]): string {
   );
 }
 
-function page(check: Check | DocumentCheck, defect: Defect, where: string | undefined): string {
+/** A document as people write it: what is short stands on one line. */
+function written({ document, files }: Sample): string {
+  const yaml = new YamlDocument(files ? { ...document, ...files } : document, {
+    aliasDuplicateObjects: false,
+  });
+  visit(yaml, {
+    Collection(_, node) {
+      const isShort = JSON.stringify(node.toJSON()).length < 90;
+      if (isShort) node.flow = true;
+    },
+  });
+  return yaml.toString({ lineWidth: 0, flowCollectionPadding: true });
+}
+
+/** What of a document differs from another: its lines, those that differ marked. */
+function differing(of: Sample, from: Sample): string {
+  const { hunks } = structuredPatch('', '', written(from), written(of), '', '', { context: 3 });
+  return hunks
+    .map(({ lines }) =>
+      lines
+        .filter((line) => !/^[-\\]/.test(line))
+        .map((line) => line.slice(1) + (line.startsWith('+') ? '  # ←' : ''))
+        .join('\n'),
+    )
+    .join('\n# …\n');
+}
+
+/** What the check says of the mistake. */
+function told(sample: Sample, defect: Defect): string {
+  const { document, options } = opened(sample, pictures, fonts);
+  const finding = checkDocument(document, options).findings.find(
+    ({ check, outcome }) => check === defect.check && outcome === 'failed',
+  );
+  return finding ? `${finding.widget} ${sentenceOf(finding)}` : '';
+}
+
+function page(
+  check: Check | DocumentCheck,
+  defect: Defect,
+  where: string | undefined,
+  { clean, broken }: { readonly clean: Sample; readonly broken: Sample },
+): string {
   const { id, title, measures, unit, limit, fails, source, severity } = check;
   const limitText = `${limit} ${unit}`;
   const picturesText =
     where === undefined
       ? ''
-      : `## An example\n\nThe mistake: ${defect.name}. On the screen \`${where}\`:\n\n| passes | fails |\n|---|---|\n| ![passes](${id}-passes.webp) | ![fails](${id}-fails.webp) |\n\n`;
+      : `On the screen \`${where}\`:\n\n| passes | fails |\n|---|---|\n| ![passes](${id}-passes.webp) | ![fails](${id}-fails.webp) |\n\n`;
+  const example = `## An example\n\nThe mistake: ${defect.name}.\n\n\`\`\`yaml\n${differing(broken, clean)}\n\`\`\`\n\nPimbot says:\n\n> ${told(broken, defect)}\n\nThe same without it:\n\n\`\`\`yaml\n${differing(clean, broken)}\n\`\`\`\n\n`;
   const accept =
     where === undefined
-      ? 'It concerns what is written: take it out, or use it.\n'
-      : `Where it is meant, say so at the widget, with the reason:\n\n\`\`\`yaml\n- { id: w, accept: { ${id}: "why it is meant" } }\n\`\`\`\n\nAn acceptance that takes no finding away is a finding itself (\`idle-acceptance\`).\n`;
-  return `# ${title}\n\n\`${id}\`, of severity ${severity}, measures ${measures}. It fails ${fails} **${limitText}**.\n\n${picturesText}## Why\n\n${source[0]!.toUpperCase()}${source.slice(1)}.\n\n## If it is meant\n\n${accept}`;
+      ? 'It concerns what is written, on no screen in particular: take it out, or use it.\n'
+      : `Where it is intended, accept it on the widget, with a reason:\n\n\`\`\`yaml\n- { id: w, accept: { ${id}: "why it is intended" } }\n\`\`\`\n\nAn acceptance that takes no finding away is a finding itself (\`idle-acceptance\`).\n`;
+  return `# ${title}\n\n\`${id}\`, of severity ${severity}, measures ${measures}. It fails ${fails} **${limitText}**.\n\n${example}${picturesText}## Why\n\n${source[0]!.toUpperCase()}${source.slice(1)}.\n\n## When to accept it\n\n${accept}`;
 }
 
 mkdirSync(folder, { recursive: true });
@@ -82,7 +127,7 @@ for (const check of [...checks, ...documentChecks]) {
     where = await drawn(broken, defect, `${check.id}-fails.webp`);
     await drawn(clean, defect, `${check.id}-passes.webp`, where);
   }
-  writeWhole(join(folder, `${check.id}.md`), page(check, defect, where));
+  writeWhole(join(folder, `${check.id}.md`), page(check, defect, where, { clean, broken }));
 }
 const rows = [...checks, ...documentChecks].map(
   ({ id, measures, limit, unit, severity }) =>

@@ -195,7 +195,7 @@ describe('bursts-parent', () => {
     expect(short(found)).toEqual([['bursts-parent', 'wide', 40]]);
     expect(found[0]!.reasons.map(({ text }) => text)).toEqual([
       'width 230 u is held up by min-width 230',
-      'frame: width 200 u is what is said',
+      'frame: width is set to 200 u',
     ]);
   });
 

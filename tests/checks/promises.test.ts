@@ -39,14 +39,18 @@ describe('promises that hold, and the same that do not', () => {
     [
       { widget: 'a', within: 'safe' },
       { widget: 'high', within: 'safe' },
-      'high reaches 30 px over the top edge of the safe area',
+      'high sticks out 30 px past the top edge of the safe area',
     ],
     [
       { widget: 'high', within: 'screen' },
       { widgets: ['a', 'far'], within: 'screen' },
-      'far reaches 50 px over the right edge of the screen',
+      'far sticks out 50 px past the right edge of the screen',
     ],
-    [{ widget: 'a', within: 'a' }, { widget: 'c', within: 'a' }, 'c reaches 60 px over the bottom edge of a'],
+    [
+      { widget: 'a', within: 'a' },
+      { widget: 'c', within: 'a' },
+      'c sticks out 60 px past the bottom edge of a',
+    ],
     [
       { widgets: ['a', 'b', 'c'], never: 'overlap' },
       { widgets: ['a', 'a'], never: 'overlap' },

@@ -51,7 +51,7 @@ describe('pimbot check', () => {
     const plain = await run('check', 'slip.yaml', ...on);
     expect([
       plain.code,
-      plain.out.includes('! dive/lamp misses'),
+      plain.out.includes('! dive/lamp is '),
       plain.out.includes('! 1 warning of 1 cause'),
     ]).toEqual([1, true, true]);
     expect((await run('check', 'slip.yaml', ...on, '--fail-on', 'error')).code).toBe(0);
@@ -62,7 +62,7 @@ describe('pimbot check', () => {
   test('findings: exit 1, each with measure, limit, screens, reasons and place', async () => {
     const { code, out } = await run('check', 'broken.yaml', '--screen', 'desktop');
     expect(code).toBe(1);
-    expect(out).toContain('✗ dive/sonar reaches 24 px over the right edge of the screen');
+    expect(out).toContain('✗ dive/sonar sticks out 24 px past the right edge of the screen');
     expect(out).toContain("because right edge 1944 u = 100 % of dive's 1920 + 24 offset");
     expect(out).toContain('broken.yaml:7:9');
     expect(out).not.toContain('\u001b');

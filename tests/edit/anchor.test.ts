@@ -129,23 +129,25 @@ describe('another anchor, the same place', () => {
   });
 });
 
-describe('pimbot anchor', () => {
+describe('pimbot edit --anchor', () => {
   test('shows the change, and writes it only when asked', async () => {
     const folder = temporaryFolder();
     const file = join(folder.path, 'hud.yaml');
     writeFileSync(file, text);
-    const shown = await pimbotHere(['anchor', 'hud.yaml', 'dive/sonar'], folder.path);
+    const shown = await pimbotHere(['edit', 'hud.yaml', 'dive/sonar', '--anchor'], folder.path);
     expect(shown.code).toBe(0);
     expect(shown.out).toContain('right bottom: it is 20 u from the right');
     expect(shown.out).toContain(
       '+      - { id: sonar, offset: -20 -20, size: 280 280, anchor: right bottom } # round',
     );
     expect(readFileSync(file, 'utf8')).toBe(text);
-    expect((await pimbotHere(['anchor', 'hud.yaml', 'dive/sonar', '--write'], folder.path)).code).toBe(0);
+    expect(
+      (await pimbotHere(['edit', 'hud.yaml', 'dive/sonar', '--anchor', '--write'], folder.path)).code,
+    ).toBe(0);
     expect(readFileSync(file, 'utf8')).toContain('offset: -20 -20');
-    const turned = await pimbotHere(['anchor', 'hud.yaml', 'dive/deep', '--pivot', 'left top'], folder.path);
+    const turned = await pimbotHere(['edit', 'hud.yaml', 'dive/deep', '--pivot', 'left top'], folder.path);
     expect(turned.out).toContain('anchor: 30% 60%, pivot: left top, offset: [-138, -16]');
-    const wrong = await pimbotHere(['anchor', 'hud.yaml', 'dive/cell', '--to', 'center'], folder.path);
+    const wrong = await pimbotHere(['edit', 'hud.yaml', 'dive/cell', '--anchor', 'center'], folder.path);
     expect([wrong.code, wrong.err]).toEqual([
       2,
       'pimbot: "cell" has no anchor: its parent arranges its children in a row\n',

@@ -90,24 +90,26 @@ describe('changes of instances', () => {
     },
   );
 
-  test('pimbot changes lists and resets', async () => {
+  test('pimbot changes lists, pimbot edit --reset resets', async () => {
     const folder = temporaryFolder();
     const file = join(folder.path, 'hud.yaml');
     writeFileSync(file, head + styles.flow[0]);
     const listed = await pimbotHere(['changes', 'hud.yaml'], folder.path);
     expect(listed.out).toMatch(/dive\/hull +gauge +bar.height +12 +20 +hud.yaml:7:\d+/);
     expect(listed.out).toContain('2 changes of 1 instance');
-    const shown = await pimbotHere(['changes', 'hud.yaml', '--reset', 'dive/hull'], folder.path);
-    expect(shown.out).toMatch(/^--- hud.yaml[^]*dive\/hull follows its component again. Nothing was written/);
+    const shown = await pimbotHere(['edit', 'hud.yaml', 'dive/hull', '--reset'], folder.path);
+    expect(shown.out).toMatch(
+      /^--- hud.yaml[^]*Reset dive\/hull: it follows its component again\.\nNothing was written/,
+    );
     expect(readFileSync(file, 'utf8')).toBe(head + styles.flow[0]);
     expect(
-      (await pimbotHere(['changes', 'hud.yaml', '--reset', 'dive/hull', '--write'], folder.path)).out,
-    ).toMatch(/dive\/hull follows its component again.\n$/);
+      (await pimbotHere(['edit', 'hud.yaml', 'dive/hull', '--reset', '--write'], folder.path)).out,
+    ).toMatch(/Reset dive\/hull: it follows its component again\.\n$/);
     expect(readFileSync(file, 'utf8')).toBe(head + styles.flow[1]);
     expect((await pimbotHere(['changes', 'hud.yaml'], folder.path)).out).toBe(
       'Every instance follows its component.\n',
     );
-    expect(await pimbotHere(['changes', 'hud.yaml', '--reset', 'dive/none'], folder.path)).toMatchObject({
+    expect(await pimbotHere(['edit', 'hud.yaml', 'dive/none', '--reset'], folder.path)).toMatchObject({
       code: 2,
       err: 'pimbot: there is no instance "none" in dive\n',
     });

@@ -28,12 +28,12 @@ test('what is found of a view is found of a live one, in the middle of a game', 
   expect(found(live, 'cut-text')).toContain('name ');
   live.set({ who: 'Ada', x: 760 });
   expect(found(live, 'cut-text')).toBe('');
-  expect(found(live, 'off-screen')).toContain('over the right edge of the screen');
+  expect(found(live, 'off-screen')).toContain('past the right edge of the screen');
   live.set({ x: 20 });
   expect(found(live, 'off-screen')).toBe('');
   // Of a window that is smaller, and of a state a button is in.
   live.resize({ width: 40, height: 600 });
-  expect(found(live, 'off-screen')).toContain('name reaches ');
+  expect(found(live, 'off-screen')).toContain('name sticks out ');
   live.resize({ width: 800, height: 600 });
   live.setStates('go', ['pressed']);
   expect(found(live, 'low-contrast')).toContain('go ');

@@ -244,8 +244,22 @@ describe('pimbot check --mend', () => {
     expect(out).toContain(
       '+      - { id: third, style: plate, anchor: left center, offset: 304 40, size: 120 70 }',
     );
-    expect(out).toContain('1 finding mended. Nothing was written; --write does it.');
+    expect(out).toContain('1 finding mended. Nothing was written; --write applies it.');
     expect(text()).toBe(old);
+  });
+
+  test('what a change mends beside is counted as mended', async () => {
+    const one = join(folder.path, 'one.yaml');
+    // One anchor mends what is off narrow screens, outside the safe area and adrift on wide ones.
+    const widget =
+      '{ id: parcels, kind: text, text: 7 parcels, offset: 1650 24, wrap: false, look: { font-size: 48, background: "#123" } }';
+    writeFileSync(one, `pimbot: 1\nviews: { dive: { backdrop: "#04202a", children: [ ${widget} ] } }\n`);
+    const before = await run('check', one, '--json', '--no-suggest', '--no-cache');
+    const { files } = JSON.parse(before.out) as { files: [{ findings: object[] }] };
+    expect(files[0].findings.length).toBeGreaterThan(1);
+    const { code, out } = await run('check', one, '--mend', 'all', '--no-cache');
+    expect(code).toBe(0);
+    expect(out).toContain(`${files[0].findings.length} findings mended. Nothing was written`);
   });
 
   test('--write keeps every comment and every line it does not concern', async () => {

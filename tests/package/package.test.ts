@@ -236,7 +236,7 @@ test('fails: no screen', () => expect(dive).toPassOnScreens({ screens: ['dekstop
     const said = (title: string) => results.get(title)!.failureMessages.join('\n');
     expect(results.get('holds')).toMatchObject({ status: 'passed' });
     expect(said('fails: parcels')).toContain(
-      'expected the view dive to have parcels stay within screen on desktop, but:\n  ✗ parcels breaks a promise: parcels reaches',
+      'expected the view dive to have parcels stay within screen on desktop, but:\n  ✗ parcels breaks a promise: parcels sticks out',
     );
     expect(said('fails: not')).toContain(
       'expected the view dive not to have sonar stay within safe on desktop, and it does',

@@ -1,3 +1,4 @@
+import { createRequire } from 'node:module';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
@@ -126,7 +127,7 @@ describe('JUnit XML', () => {
     expect(counts.held[1]).toBeGreaterThan(2);
     expect(counts.held[2]).toBe(1);
     expect(counts.texts).toMatch(
-      /hud\.json:\d+:\d+: error: far reaches 100 px over the right edge of the screen on 1000x800/,
+      /hud\.json:\d+:\d+: error: far sticks out 100 px past the right edge of the screen on 1000x800/,
     );
     expect(counts.texts).toContain(hostile);
   });
@@ -177,13 +178,63 @@ describe('the page', () => {
     await page.selectOption('#screen', 'desktop');
     expect(await shots()).toBe(2);
     await page.selectOption('#screen', '');
-    await page.selectOption('#severity', 'error');
+    // What has one value alone is nothing to choose from.
+    expect(await page.locator('#severity').isVisible()).toBe(false);
+    await page.fill('#search', 'past the right edge');
+    expect(await page.locator('#list .row').count()).toBe(2);
+    expect(await marks()).toBeLessThan(all);
+    await page.fill('#search', 'nothing of the kind');
+    expect(await page.textContent('#list')).toMatch(/^0 of \d+ findings/);
+    await page.fill('#search', '');
     expect(await marks()).toBe(all);
-    await page.selectOption('#locale', 'de');
-    expect(await page.textContent('main')).not.toContain('Nothing matches');
-    await page.selectOption('#locale', '');
-    await page.selectOption('#severity', '');
-    expect(await marks()).toBe(all);
+  });
+
+  test('begins with a list whose numbers are those of the drawings, and leads to each', async () => {
+    const numbers = await page.locator('#list .row .number').allTextContents();
+    expect(new Set(numbers).size).toBe(numbers.length);
+    expect(await page.textContent('#list h2')).toBe(`${numbers.length} findings, by cause`);
+    const drawn = await page.locator('.shot i b').allTextContents();
+    expect(drawn.filter((number) => !numbers.includes(number))).toEqual([]);
+    const row = page.locator('#list .row', { hasText: 'past the right edge of the screen' }).first();
+    const number = await row.locator('.number').textContent();
+    await row.click();
+    expect(new URL(page.url()).hash).toBe(`#finding=${number}`);
+    expect(await page.locator('dialog[open] .meant .number').textContent()).toBe(number);
+    await page.goBack();
+    await page.waitForFunction(() => globalThis.document.querySelector('dialog[open]') === null);
+    // An address that somebody was sent.
+    await page.goto(`file://${join(folder.path, 'r.html')}#finding=${number}`);
+    await page.reload();
+    expect(await page.locator('dialog[open] .meant .number').textContent()).toBe(number);
+    await page.keyboard.press('Escape');
+    // The page gives up the address of what is closed: two changes of one address at once may swap.
+    await page.waitForFunction(() => globalThis.location.hash === '');
+    await page.goto(`file://${join(folder.path, 'r.html')}#check=off-screen`);
+    await page.reload();
+    expect(await page.inputValue('#check')).toBe('off-screen');
+    await page.selectOption('#check', '');
+  });
+
+  test('axe-core finds nothing, on a desktop and 390 px wide', async () => {
+    const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+    for (const width of [1280, 390]) {
+      await page.setViewportSize({ width, height: 800 });
+      await page.evaluate(axe);
+      const found = await page.evaluate(async () => {
+        const { violations } = await (
+          window as unknown as {
+            axe: { run(): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> };
+          }
+        ).axe.run();
+        return violations.map(
+          ({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 100)).join(' | ')}`,
+        );
+      });
+      expect([width, ...found]).toEqual([width]);
+      const across = await page.evaluate(() => globalThis.document.documentElement.scrollWidth - innerWidth);
+      expect(across).toBeLessThanOrEqual(0);
+    }
+    await page.setViewportSize({ width: 1280, height: 800 });
   });
 
   test('is used with the keyboard alone', async () => {

@@ -231,7 +231,7 @@ describe('the reasons of a size', () => {
       text: 'it keeps a scaling of its own: 1 u in it is 3 px',
       pointer: '/views/test/children/0/reference',
     });
-    expect(said(on, 'portrait').width![0]!.text).toBe('width 16 u is what is said');
+    expect(said(on, 'portrait').width![0]!.text).toBe('width is set to 16 u');
     expect(said(on, 'eye').width![0]!.text).toBe("width 8 u = 50 % of portrait's 16");
     expect(said(on, 'eye').scale![1]!.text).toBe('portrait keeps a scaling of its own: 1 u in it is 3 px');
   });

@@ -1,9 +1,7 @@
 import type { Command } from 'commander';
-import { EditError, instanceChanges, resetInstance } from '../../edit/index.ts';
-import { writeWhole } from '../../node/files.ts';
+import { instanceChanges } from '../../edit/index.ts';
 import { counted, printable, wherePointer } from '../../report/index.ts';
-import { difference } from '../difference.ts';
-import { UsageError, exitClean, exitUnusable, type Io } from '../io.ts';
+import { exitClean, exitUnusable, type Io } from '../io.ts';
 import { load } from '../load.ts';
 import { table } from '../table.ts';
 
@@ -12,23 +10,18 @@ export function changesCommand(program: Command, io: Io, done: (code: number) =>
     .command('changes')
     .description('list where instances differ from their component')
     .argument('<file>', 'a document, YAML or JSON')
-    .option('--reset <instance>', 'VIEW/INSTANCE: show the document without its changes')
-    .option('--write', 'write the document with --reset')
     .option('--json', 'print JSON')
     .addHelpText(
       'after',
       `
 Examples:
   pimbot changes hud.yaml
-  pimbot changes hud.yaml --reset belt/wax
-  pimbot changes hud.yaml --reset belt/wax --write`,
+  pimbot edit hud.yaml belt/wax --reset     makes one follow its component again`,
     )
     .action(async (file: string, call: ChangesCall) => done(await changes(file, call, io)));
 }
 
 interface ChangesCall {
-  readonly reset?: string;
-  readonly write?: boolean;
   readonly json?: boolean;
 }
 
@@ -37,24 +30,6 @@ async function changes(file: string, call: ChangesCall, io: Io): Promise<number>
   const loaded = await load(file, io);
   if (!loaded.document) return exitUnusable;
   const { document } = loaded;
-  if (call.write && call.reset === undefined)
-    throw new UsageError('--write needs --reset: which instance is to follow its component again?');
-  if (call.reset !== undefined) {
-    const slash = call.reset.indexOf('/');
-    if (slash < 0) throw new UsageError(`"${call.reset}" is not VIEW/INSTANCE`);
-    try {
-      const changed = resetInstance(document, call.reset.slice(0, slash), call.reset.slice(slash + 1));
-      io.out(difference(file, document.origin.source!.text, changed, io));
-      if (call.write) writeWhole(file, changed);
-    } catch (error) {
-      if (error instanceof EditError) throw new UsageError(error.message);
-      throw error;
-    }
-    io.out(
-      `${printable(call.reset)} follows its component again.${call.write ? '' : ' Nothing was written; --write does it.'}\n`,
-    );
-    return exitClean;
-  }
   const found = instanceChanges(document).map((one) => ({
     ...one,
     place: wherePointer(document, file, one.pointer),

@@ -26,6 +26,7 @@ import type { Checked } from '../checked.ts';
 import { checkReportPaths, tellVerdicts, type ReportCall } from '../reports.ts';
 import { screenFrom, type ScreenOptions } from '../screen-option.ts';
 import { version } from '../version.ts';
+import { again } from '../watching.ts';
 
 export function checkCommand(program: Command, io: Io, done: (code: number) => void): void {
   const command = program
@@ -54,6 +55,7 @@ export function checkCommand(program: Command, io: Io, done: (code: number) => v
         ).argParser(parseCount),
       )
       .option('--prove', 'prove every size of screen too, of a desktop monitor: see `pimbot prove`')
+      .option('--watch', 'check again whenever a document or a file it names has changed')
       .option('--no-cache', 'check every view, also those nothing has changed for since the last time')
       .option(
         '--mend <what>',
@@ -80,6 +82,7 @@ Examples:
   pimbot check hud.yaml --mend all
   pimbot check hud.yaml --mend dive/sonar --mend cut-text --write
   pimbot check hud.yaml --prove
+  pimbot check hud.yaml --watch
   pimbot check hud.yaml --shard 2/4 --out parts/2.json
 
 An error (✗) keeps a player from seeing, reading or using something; a warning
@@ -87,7 +90,12 @@ An error (✗) keeps a player from seeing, reading or using something; a warning
 
 Exit codes: 0 clean, 1 findings, 2 unusable input.`,
     )
-    .action(async (files: string[], call: CheckCall) => done(await check(files, call, io)));
+    .action(async (files: string[], call: CheckCall) => {
+      if (!call.watch) return done(await check(files, call, io));
+      if (call.write || call.shard)
+        throw new UsageError('--watch goes neither with --write nor with --shard');
+      await again(files, () => check(files, call, io), io);
+    });
 }
 
 /** What was asked for of what varies. */
@@ -104,6 +112,7 @@ interface CheckCall extends ScreenOptions, ReportCall, Asked {
   readonly out?: string;
   readonly mend?: readonly string[];
   readonly write?: boolean;
+  readonly watch?: boolean;
 }
 
 /** With fewer layouts than this, a check is over before a second thread is as warm as the first. */

@@ -46,9 +46,7 @@ export function compareCommands(program: Command, io: Io, done: (code: number) =
   withWhat(
     program
       .command('compare')
-      .description(
-        'say what moved, grew, changed its look or came between two documents, and what is found anew',
-      )
+      .description('compare two documents: changes and new findings')
       .argument('<old>', 'a document, or a baseline of one')
       .argument('<new>', 'the document as it is now'),
   )

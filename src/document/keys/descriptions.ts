@@ -1,5 +1,5 @@
 /** What an editor shows of a key of a widget: what it does, its unit, what it is if left out. Only the schema needs them. */
-export const descriptions: { readonly [key: string]: string } = {
+const descriptions: { readonly [key: string]: string } = {
   'id': 'Unique in the view.',
   'kind': 'panel if left out.',
   'style': 'One or more named styles; later ones win.',
@@ -73,4 +73,32 @@ export const descriptions: { readonly [key: string]: string } = {
   'nav-right': 'Where the focus goes right from here; the nearest control there if left out. As in CSS.',
   'nav-down': 'Where the focus goes down from here; the nearest control there if left out. As in CSS.',
   'nav-left': 'Where the focus goes left from here; the nearest control there if left out. As in CSS.',
+  'width':
+    'The width, margins not counted: a length in u or a share of the parent, content or fill; follows from its content if left out.',
+  'height':
+    'The height, margins not counted: a length in u or a share of the parent, content or fill; follows from its content if left out.',
+  'min-width': 'The least width, in u or as a share of the parent.',
+  'max-width': 'The most width, in u or as a share of the parent.',
+  'min-height': 'The least height, in u or as a share of the parent.',
+  'max-height': 'The most height, in u or as a share of the parent.',
+  'margin': 'Room kept free around it, in u; 0 if left out.',
+  'rotate': 'Degrees, clockwise about the pivot; the layout stays as it is. 0 if left out.',
+  'skew': 'Degrees along x, then y, about the pivot, as in CSS; the layout stays as it is. 0 if left out.',
+  'column-span': 'In a grid: how many columns it takes; 1 if left out.',
+  'row-span': 'In a grid: how many rows it takes; 1 if left out.',
+  'scroll-offset': 'How far its content is scrolled, in u; 0 if left out.',
+  'padding': 'Room between its edges and its children, in u; that of its look, else 0, if left out.',
+  'children': 'The widgets in it, in drawing order.',
+  'max-lines': 'The most lines its text has; no limit if left out.',
+  'flip': 'Mirrors its picture: x from left to right, y from top to bottom.',
+  'trail': 'Of a meter: where it was before, from 0 to 1; its value if left out.',
+  'value': 'Of a meter or slider: from 0 to 1, or a {value} of the case.',
+  'segments': 'Of a meter: cuts it into this many pieces; one if left out.',
+  'fill-from': 'Of a meter: the side it fills from; left if left out.',
+  'when': 'Changes that hold on some screens only; later ones win.',
 };
+
+/** What a key of a widget does; an empty text for one that nobody has described. */
+export function descriptionOf(key: string): string {
+  return Object.hasOwn(descriptions, key) ? descriptions[key]! : '';
+}

@@ -7,19 +7,26 @@ export const pageScript = `
 const data = JSON.parse(document.getElementById('data').textContent);
 const find = (id) => document.getElementById(id);
 const make = (tag, props, ...children) => { const one = Object.assign(document.createElement(tag), props); one.append(...children); return one; };
-const filters = ['check', 'severity', 'screen', 'locale'];
+const filters = ['severity', 'check', 'view', 'screen', 'case', 'locale', 'theme'];
+const lists = { view: 'views', screen: 'screens', case: 'cases', locale: 'locales', theme: 'themes' };
+const ranks = { error: 0, warning: 1, open: 2 };
+const kindOf = (finding) => finding.outcome !== 'failed' ? 'open' : finding.severity;
 
 for (const name of filters) {
-  const values = name === 'screen' ? data.screens : name === 'locale' ? data.locales : [...new Set(data.findings.map((one) => one[name]))].sort();
+  const values = lists[name] ? data[lists[name]] : [...new Set(data.findings.map((one) => one[name]))].sort();
+  // What has one value alone is nothing to choose from.
+  find(name).parentElement.hidden = values.length < 2;
   find(name).append(new Option('all', ''), ...values.map((value) => new Option(value, value)));
 }
 
 function chosen() {
-  return Object.fromEntries(filters.map((name) => [name, find(name).value]));
+  return { ...Object.fromEntries(filters.map((name) => [name, find(name).value])), search: find('search').value.trim().toLowerCase() };
 }
 function matches(finding, by) {
-  return (!by.check || finding.check === by.check) && (!by.severity || finding.severity === by.severity)
-    && (!by.screen || !finding.view || finding.screens.includes(by.screen)) && (!by.locale || !finding.view || finding.locales.includes(by.locale));
+  if (by.search && !(finding.name + ' ' + finding.sentence + ' ' + finding.check).toLowerCase().includes(by.search)) return false;
+  if (by.check && finding.check !== by.check || by.severity && finding.severity !== by.severity) return false;
+  if (!finding.view) return !by.view;
+  return (!by.view || finding.view === by.view) && ['screen', 'case', 'locale', 'theme'].every((name) => !by[name] || finding[lists[name]].includes(by[name]));
 }
 function stage(shot, by) {
   const box = make('span', { className: 'stage' }, make('img', { src: shot.picture, alt: shot.view + ' on ' + shot.screen, loading: 'lazy' }));
@@ -27,14 +34,17 @@ function stage(shot, by) {
   for (const mark of shot.marks) {
     const finding = data.findings[mark.finding];
     if (!matches(finding, by)) continue;
-    const kind = finding.outcome !== 'failed' ? 'open' : finding.severity;
-    const line = make('i', { className: kind, title: finding.name + ' ' + said(finding, shot.screen) });
+    const line = make('i', { className: kindOf(finding), title: finding.number + ': ' + finding.name + ' ' + said(finding, shot.screen) });
+    const nth = shot.marks.slice(0, shot.marks.indexOf(mark)).filter((other) => other.x === mark.x && other.y === mark.y && matches(data.findings[other.finding], by)).length;
+    const badge = make('b', { textContent: finding.number });
+    badge.style.left = nth * 20 + 'px';
+    line.append(badge);
     // What is off the screen is pinned to the edge it went over, with an arrow.
     const off = mark.x >= 1 ? '→' : mark.y >= 1 ? '↓' : mark.x + mark.width <= 0 ? '←' : mark.y + mark.height <= 0 ? '↑' : '';
     if (off) {
       const pin = (from, size) => Math.min(0.96, Math.max(0.04, from + size / 2));
       line.className += ' off';
-      line.textContent = off;
+      line.append(off);
       line.style.left = pin(mark.x, mark.width) * 100 + '%';
       line.style.top = pin(mark.y, mark.height) * 100 + '%';
     } else for (const [side, share] of [['left', mark.x], ['top', mark.y], ['width', mark.width], ['height', mark.height]]) line.style[side] = share * 100 + '%';
@@ -49,8 +59,8 @@ function said(finding, screen) {
 const kinds = { error: 'error', warning: 'warning', open: 'undecided' };
 function item(finding, shot) {
   const screen = shot && shot.screen;
-  const kind = finding.outcome !== 'failed' ? 'open' : finding.severity;
-  const one = make('li', { className: kind }, make('span', { className: 'kind', textContent: kinds[kind] }), ' ', make('b', { textContent: finding.name }), ' ' + said(finding, screen));
+  const kind = kindOf(finding);
+  const one = make('li', { className: kind }, make('span', { className: 'number', textContent: finding.number }), ' ', make('span', { className: 'kind', textContent: kinds[kind] }), ' ', make('b', { textContent: finding.name }), ' ' + said(finding, screen));
   if (screen && screen !== finding.worst && said(finding, screen) !== finding.sentence)
     one.append(make('p', { textContent: 'worse on ' + finding.worst + ': ' + finding.sentence }));
   if (finding.where) one.append(make('p', { textContent: finding.where }));
@@ -72,6 +82,24 @@ function item(finding, shot) {
 }
 const here = (shot, by) => data.findings.filter((one) => one.view === shot.view && one.file === shot.file && one.screens.includes(shot.screen) && matches(one, by));
 
+/** Everything that was found, by what would have to be changed, errors first: with what leads to its drawing. */
+function listOf(by) {
+  const some = data.findings.filter((one) => matches(one, by));
+  const causes = [...new Set(some.map((one) => one.cause))].map((cause) => some.filter((one) => one.cause === cause).sort((a, b) => a.number - b.number));
+  causes.sort((a, b) => Math.min(...a.map((one) => ranks[kindOf(one)])) - Math.min(...b.map((one) => ranks[kindOf(one)])) || a[0].number - b[0].number);
+  const count = some.length === data.findings.length ? some.length : some.length + ' of ' + data.findings.length;
+  const head = make('h2', { textContent: data.findings.length === 0 ? 'Nothing found' : count + (some.length === 1 ? ' finding' : ' findings') + ', by cause' });
+  const rows = causes.map((group) => make('ul', { className: 'cause' }, ...group.map((one) => {
+    const screens = one.screens.length === 1 ? one.screens[0] : one.screens.length + ' screens';
+    const where = one.view ? one.view + ', ' + screens : 'as written';
+    const row = make('button', { type: 'button', className: 'row ' + kindOf(one) }, make('span', { className: 'number', textContent: one.number }),
+      make('span', {}, make('b', { textContent: one.name }), ' ' + one.sentence, make('small', { textContent: one.check + ' · ' + where })));
+    row.addEventListener('click', () => { location.hash = 'finding=' + one.number; });
+    return make('li', {}, row);
+  })));
+  return [head, ...rows];
+}
+
 let shown = [];
 // Of several drawings of one screen each says what it shows.
 function nameOf(shot, among) {
@@ -80,8 +108,9 @@ function nameOf(shot, among) {
 }
 function show() {
   const by = chosen();
+  find('list').replaceChildren(...listOf(by));
   const onlyBad = find('only').checked;
-  shown = data.shots.filter((shot) => (!by.screen || shot.screen === by.screen) && (!onlyBad || here(shot, by).length > 0));
+  shown = data.shots.filter((shot) => (!by.screen || shot.screen === by.screen) && (!by.view || shot.view === by.view) && (!onlyBad || here(shot, by).length > 0));
   const parts = [];
   const written = data.findings.filter((one) => !one.view && matches(one, by));
   if (written.length > 0) parts.push(make('h2', { textContent: 'As it is written' }), make('ol', {}, ...written.map((one) => item(one))));
@@ -103,7 +132,7 @@ function show() {
 }
 
 let at = 0;
-function open(index) {
+function open(index, number) {
   at = (index + shown.length) % shown.length;
   const shot = shown[at];
   const by = chosen();
@@ -111,8 +140,31 @@ function open(index) {
   find('large-title').textContent = shot.title + ' on ' + shot.screen;
   find('large-with').textContent = [shot.width + ' × ' + shot.height, shot.case && 'case ' + shot.case, shot.locale, shot.theme].filter(Boolean).join(' · ');
   find('large').replaceChildren(stage(shot, by), found.length > 0 ? make('ol', {}, ...found.map((one) => item(one, shot))) : make('p', { className: 'none', textContent: 'Nothing found here.' }));
+  for (const one of find('large').querySelectorAll('li')) one.classList.toggle('meant', one.querySelector('.number').textContent === String(number));
   if (!find('dialog').open) find('dialog').showModal();
+  find('large').querySelector('.meant')?.scrollIntoView({ block: 'nearest' });
 }
+/** Opens the drawing in which a finding is worst, or any that has it. */
+function openFinding(number) {
+  const index = data.findings.findIndex((one) => one.number === number);
+  const finding = data.findings[index];
+  if (!finding) return;
+  const has = (shot) => shot.marks.some((mark) => mark.finding === index);
+  let drawn = shown.findIndex((shot) => has(shot) && shot.screen === finding.worst);
+  if (drawn < 0) drawn = shown.findIndex(has);
+  if (drawn < 0) drawn = shown.findIndex((shot) => shot.view === finding.view && finding.screens.includes(shot.screen));
+  if (drawn >= 0) open(drawn, number);
+  else find('sheet').querySelector('ol')?.scrollIntoView();
+}
+/** An address may name a finding or a check. */
+function follow() {
+  const parts = new URLSearchParams(location.hash.slice(1));
+  if (parts.has('check')) { find('check').value = parts.get('check'); show(); }
+  if (parts.has('finding')) openFinding(Number(parts.get('finding')));
+  else if (find('dialog').open) find('dialog').close();
+}
+find('dialog').addEventListener('close', () => { if (location.hash.startsWith('#finding=')) history.replaceState(null, '', location.pathname + location.search); });
+addEventListener('hashchange', follow);
 find('before').addEventListener('click', () => open(at - 1));
 find('after').addEventListener('click', () => open(at + 1));
 find('dialog').addEventListener('keydown', (event) => {
@@ -120,6 +172,8 @@ find('dialog').addEventListener('keydown', (event) => {
   if (event.key === 'ArrowRight') open(at + 1);
 });
 for (const name of [...filters, 'only']) find(name).addEventListener('change', show);
+find('search').addEventListener('input', show);
 show();
+follow();
 document.body.dataset.ready = 'yes';
 `;

@@ -20,7 +20,23 @@ h2:first-child { margin-top: 0; }
 .stage { position: relative; display: block; margin: 0 auto; overflow: hidden; border-radius: 4px; border: 1px solid var(--line); background: #000; }
 .shot .stage { max-height: 220px; }
 .stage img { display: block; width: 100%; height: 100%; }
-.stage i { position: absolute; border: 2px solid var(--mark); min-width: 6px; min-height: 6px; }
+.stage i { position: absolute; border: 2px solid var(--mark); min-width: 6px; min-height: 6px; outline: 1px solid #fff; box-shadow: 0 0 0 2px #000, inset 0 0 0 1px #000; font-style: normal; }
+.stage i b { position: absolute; left: 0; top: 0; transform: translate(-45%, -45%); min-width: 18px; height: 18px; padding: 0 4px; border-radius: 9px; background: #b3211c; color: #fff; font: 700 11px/18px system-ui; text-align: center; outline: 1px solid #fff; }
+.stage i.warning b, .stage i.open b { border-radius: 3px; background: #5c4300; }
+.shot .stage i b { min-width: 14px; height: 14px; padding: 0 3px; font-size: 9px; line-height: 14px; }
+.number { display: inline-block; min-width: 26px; padding: 0 6px; border-radius: 11px; background: #b3211c; color: #fff; font-weight: 700; font-size: 13px; text-align: center; }
+.warning .number, .open .number { border-radius: 4px; background: #f2c14e; color: #241800; }
+.cause { list-style: none; margin: 0 0 8px; padding: 0; border-left: 2px solid var(--line); display: grid; gap: 2px; }
+.cause li { background: none; border: 0; padding: 0; }
+.row { display: grid; grid-template-columns: auto minmax(0, 1fr); gap: 10px; align-items: start; width: 100%; text-align: left; background: none; border: 0; border-radius: 4px; padding: 5px 10px; cursor: pointer; }
+.row:hover { background: var(--raised); }
+.row small { display: block; color: var(--soft); font-size: 13px; }
+.sr { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); }
+input[type='search'] { background: var(--raised); border: 1px solid var(--line); border-radius: 6px; padding: 4px 8px; color: var(--tones); width: 160px; }
+label[hidden] { display: none; }
+li.meant { outline: 2px solid var(--focus); }
+@media print { :root { color-scheme: light; --ground: #fff; --raised: #fff; --line: #999; --tones: #000; --soft: #333; --bad: #a40000; --doubt: #6a4b00; --good: #064; } header { position: static; } form { display: none; } .shot, .cause li { break-inside: avoid; } }
+@media (forced-colors: active) { .stage i, .number, .stage i b { forced-color-adjust: none; } }
 .stage i.warning { border-style: dashed; border-color: var(--doubt); }
 .stage i.open { border-style: dotted; border-color: var(--doubt); }
 .stage i.off { width: 22px; height: 22px; margin: -11px 0 0 -11px; border-radius: 50%; background: #000c; color: #fff; font: 700 14px/18px system-ui; text-align: center; font-style: normal; }
@@ -39,7 +55,10 @@ dialog { background: var(--ground); color: var(--tones); border: 1px solid var(-
 dialog::backdrop { background: #000b; }
 dialog header { position: static; display: flex; justify-content: space-between; align-items: center; gap: 16px; padding: 0 0 12px; border: 0; }
 dialog h2 { margin: 0; }
-dialog .stage { max-height: 62vh; max-width: 100%; }
+#large { display: grid; grid-template-columns: minmax(0, 3fr) minmax(300px, 2fr); gap: 16px; align-items: start; }
+dialog .stage { max-height: 76vh; max-width: 100%; position: sticky; top: 0; }
+#large ol { margin: 0; }
+@media (max-width: 900px) { #large { grid-template-columns: 1fr; } dialog .stage { position: relative; max-height: 50vh; } }
 .keys { display: flex; gap: 8px; }
 .keys button { background: var(--raised); border: 1px solid var(--line); border-radius: 6px; padding: 4px 12px; cursor: pointer; }
 .none { color: var(--soft); }

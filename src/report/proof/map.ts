@@ -4,7 +4,7 @@ import { screens } from '../../screen/index.ts';
 import type { FontBook } from '../../text/index.ts';
 import { evenCorners, type Rgba } from '../../theme/index.ts';
 import { sentenceOf } from '../wording.ts';
-import { Plot } from './plot.ts';
+import { Plot, type PlotBox } from './plot.ts';
 import { aspectText, shareText, sizeText, verdictText } from './told.ts';
 
 /* The map of a proof: every size of screen there is, where the view holds, and where what fails. */
@@ -37,6 +37,14 @@ const lines = [9 / 16, 1, 4 / 3, 16 / 9, 21 / 9, 32 / 9];
 
 function rgb(r: number, g: number, b: number): Rgba {
   return { r: r / 255, g: g / 255, b: b / 255, a: 1 };
+}
+
+/** Where the plane of sizes stands in the map of a proof, and what turns a place in it into a size. */
+export function proofPlot(proof: Pick<ViewProof, 'region'>): {
+  readonly frame: PlotBox;
+  readonly scales: Plot['scales'];
+} {
+  return { frame, scales: new Plot(proof.region, frame).scales };
 }
 
 /** Draws the map of one view, 1280 × 800 px. */

@@ -213,7 +213,7 @@ export const missed: readonly Defect[] = [
     }),
   },
   {
-    name: 'a focus that jumps over what comes later',
+    name: 'a focus that jumps past what comes later',
     check: 'focus-jumps',
     widget: 'p',
     make: (place) => {

@@ -21,32 +21,23 @@ export interface LoadedProject {
 }
 
 /** The files the page is built with, by their path from the examples folder. */
-const texts = import.meta.glob<string>(['../fathom-post/*.yaml', '../broken/*.yaml', '../answers/*.yaml'], {
+const texts = import.meta.glob<string>(['../fathom-post/*.yaml', './*.yaml'], {
   query: '?raw',
   import: 'default',
   eager: true,
 });
-const translations = import.meta.glob<Record<string, string>>(
-  ['../fathom-post/locales/*.json', '../broken/*.json'],
-  {
-    import: 'default',
-    eager: true,
-  },
-);
+const translations = import.meta.glob<Record<string, string>>(['../fathom-post/locales/*.json'], {
+  import: 'default',
+  eager: true,
+});
 const files = import.meta.glob<string>(
-  ['../fathom-post/art/*', '../broken/*.png', '../fathom-post/fonts/*.woff*', '../../assets/fonts/*.woff'],
+  ['../fathom-post/art/*', '../fathom-post/fonts/*.woff*', '../../assets/fonts/*.woff'],
   {
     query: '?url',
     import: 'default',
     eager: true,
   },
 );
-
-/** Documents the page can show. */
-export const documents = {
-  'Fathom Post': '../fathom-post/post.yaml',
-  'Broken on purpose': '../broken/broken.yaml',
-};
 
 /** Reads a document and fetches its fonts and pictures. */
 export async function loadProject(path: string): Promise<LoadedProject> {
@@ -88,9 +79,12 @@ export async function loadProject(path: string): Promise<LoadedProject> {
 
 /** A path that stands in a file, from that file's folder. */
 function join(from: string, path: string): string {
-  const parts = from.split('/').slice(0, -1);
+  const parts = from
+    .split('/')
+    .slice(0, -1)
+    .filter((part) => part !== '.');
   for (const part of path.split('/')) {
-    if (part === '..' && parts.at(-1) !== '..') parts.pop();
+    if (part === '..' && parts.length > 0 && parts.at(-1) !== '..') parts.pop();
     else if (part !== '.') parts.push(part);
   }
   return parts.join('/');

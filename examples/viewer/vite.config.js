@@ -1,3 +1,0 @@
-import { page } from '../page-config.js';
-
-export default page(import.meta.url);

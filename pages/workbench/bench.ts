@@ -1,0 +1,528 @@
+import { batch, computed, effect, signal } from '@preact/signals';
+import { makeScreen, screens as catalogue, type Screen } from 'pimbot';
+import {
+  addressOf,
+  newHistory,
+  placeOf,
+  redo,
+  undo,
+  withChange,
+  withForeignChange,
+  type Act,
+  type CloseUp,
+  type History,
+  type InspectorRow,
+  type Outline,
+  type Place,
+  type SizeOn,
+} from 'pimbot/tools';
+import { DeskClient, Latest } from './desk-client.ts';
+import type { Problem, Proved, Suggested, Summary, Told, Wanted } from './messages.ts';
+import { Canvases, thumbOf } from './canvases.ts';
+import { ChangedOnDisk, Server } from './server.ts';
+
+/** What is drawn over the view on the stage. */
+export const layerNames = ['findings', 'outlines', 'safe area', 'anchors', 'targets', 'focus'] as const;
+export const panelNames = ['inspect', 'why', 'findings', 'text'] as const;
+export type PanelName = (typeof panelNames)[number];
+export const modes = ['stage', 'wall', 'sizes', 'play'] as const;
+export type Mode = (typeof modes)[number];
+
+/** Something the page says for a while. */
+export interface Notice {
+  readonly kind: 'done' | 'refused' | 'wrong';
+  readonly text: string;
+}
+
+/** The most px of a drawing on the stage along a side. */
+const mostSide = 4096;
+/** The name of the screen that is pulled to any size. */
+export const freeName = 'any size';
+
+/** Everything the page knows, and what it can do. One of it is made for the page; parts of the page read its signals. */
+export class Bench {
+  readonly server: Server;
+  readonly files = signal<readonly string[]>([]);
+  readonly place = signal<Place>({
+    file: '',
+    view: undefined,
+    screen: 'desktop',
+    beside: undefined,
+    occasion: {},
+    selected: [],
+    panel: 'inspect',
+    layers: ['findings', 'anchors'],
+  });
+  readonly mode = signal<Mode>('stage');
+  readonly history = signal<History>(newHistory(''));
+  readonly saved = signal<{ readonly text: string; readonly tag: string | undefined }>({
+    text: '',
+    tag: undefined,
+  });
+  /** What is on disk, where that is neither what was saved nor what is here. */
+  readonly onDisk = signal<{ readonly text: string; readonly tag: string } | undefined>(undefined);
+  readonly summary = signal<Summary | undefined>(undefined);
+  readonly problems = signal<readonly Problem[]>([]);
+  readonly outline = signal<Outline | undefined>(undefined);
+  readonly closeUp = signal<CloseUp | undefined>(undefined);
+  readonly sizes = signal<readonly SizeOn[]>([]);
+  readonly rows = signal<readonly InspectorRow[]>([]);
+  readonly findings = signal<readonly Told[]>([]);
+  readonly fresh = signal<ReadonlySet<string>>(new Set());
+  readonly checking = signal(false);
+  /** Screens on which what is dragged at the moment breaks something. */
+  readonly breaking = signal<ReadonlySet<string>>(new Set());
+  readonly suggested = signal<{ readonly key: string; readonly found: Suggested | undefined } | undefined>(
+    undefined,
+  );
+  readonly proved = signal<Proved | undefined>(undefined);
+  readonly proving = signal(false);
+  readonly folds = signal<readonly { screen: string; others: readonly string[] }[]>([]);
+  readonly notice = signal<Notice | undefined>(undefined);
+  readonly connected = signal(true);
+  readonly ready = signal(false);
+  /** Questions to workers that have no answer yet. */
+  readonly busy = signal(0);
+  readonly free = signal<{ readonly width: number; readonly height: number }>({ width: 1600, height: 900 });
+  /** Grows with every version of the document that is shown. */
+  readonly version = signal(0);
+  /** A line of the text that is to be seen; a new object each time somebody asks. */
+  readonly lineShown = signal<{ readonly line: number } | undefined>(undefined);
+  readonly log = signal<readonly string[]>([]);
+  readonly values = signal<{ readonly [name: string]: unknown }>({});
+  /** CSS px of the stage for one px of the screen. */
+  readonly stageScale = signal(1);
+  /** How long the workers took for the last drag, in ms from the ask to the last picture. */
+  readonly dragTimes: { readonly stage: number; readonly all: number }[] = [];
+
+  readonly unsaved = computed(() => this.history.value.text !== this.saved.value.text);
+  readonly selected = computed(() => {
+    const outline = this.outline.value;
+    return this.place.value.selected.flatMap((id) => outline?.rows.find((row) => row.id === id) ?? []);
+  });
+  readonly wallScreens = computed(() => {
+    const folds = this.folds.value;
+    return folds.length === 0 ? catalogue : folds.map(({ screen }) => this.screenOf(screen));
+  });
+
+  readonly #front: DeskClient;
+  readonly #wall: DeskClient;
+  readonly #judge: DeskClient;
+  readonly #look = new Latest();
+  readonly #judging = new Latest();
+  readonly #dragging = new Latest();
+  readonly #glancing = new Latest();
+  readonly #opening = new Latest();
+  readonly #canvases = new Canvases();
+  #noticeEnds: ReturnType<typeof setTimeout> | undefined;
+  /** What was found last, and in what. */
+  #known: { readonly shown: string; readonly keys: ReadonlySet<string> } | undefined;
+
+  constructor(token: string) {
+    this.server = new Server(token);
+    const drawn = (screen: string, bitmap: ImageBitmap) => this.#canvases.show(screen, bitmap);
+    const busy = (by: 1 | -1) => void (this.busy.value += by);
+    const onStage = (screen: string, bitmap: ImageBitmap) => this.#canvases.show(`stage ${screen}`, bitmap);
+    this.#front = new DeskClient(token, onStage, busy);
+    this.#wall = new DeskClient(token, drawn, busy);
+    this.#judge = new DeskClient(token, drawn, busy);
+  }
+
+  async start(): Promise<void> {
+    this.files.value = await this.server.files();
+    const usual = { ...this.place.value, file: this.files.value[0]! };
+    const place = placeOf(location.hash, usual);
+    this.place.value = this.files.value.includes(place.file) ? place : usual;
+    await this.openFile(this.place.value.file);
+    effect(() => {
+      const address = `${location.pathname}${location.search}#${addressOf(this.place.value)}`;
+      window.history.replaceState(undefined, '', address);
+    });
+    window.addEventListener('hashchange', () => this.go(placeOf(location.hash, usual)));
+    void this.server.follow(
+      (paths) => void this.#changedOnDisk(paths),
+      () => (this.connected.value = false),
+    );
+    this.ready.value = true;
+  }
+
+  screenOf(name: string): Screen {
+    if (name === freeName) return makeScreen({ ...this.free.value, name: freeName, title: 'any size' });
+    return catalogue.find((one) => one.name === name) ?? catalogue.find((one) => one.name === 'desktop')!;
+  }
+
+  get screen(): Screen {
+    return this.screenOf(this.place.value.screen);
+  }
+
+  say(kind: Notice['kind'], text: string): void {
+    this.notice.value = { kind, text };
+    clearTimeout(this.#noticeEnds);
+    this.#noticeEnds = setTimeout(() => (this.notice.value = undefined), kind === 'done' ? 4000 : 9000);
+  }
+
+  // The document.
+
+  async openFile(file: string): Promise<void> {
+    const { text, tag } = await this.server.read(file);
+    batch(() => {
+      this.history.value = newHistory(text);
+      this.saved.value = { text, tag };
+      this.onDisk.value = undefined;
+      this.place.value = { ...this.place.value, file };
+    });
+    await this.#open(true);
+  }
+
+  /** Reads the text as it is now, in every worker. */
+  async #open(fresh: boolean): Promise<void> {
+    const { text } = this.history.value;
+    const { file } = this.place.value;
+    const ask = { file, text, fresh };
+    const [opened] = await Promise.all(
+      [this.#front, this.#wall, this.#judge].map((one) => one.ask('open', ask)),
+    );
+    this.problems.value = opened!.problems;
+    if (!opened!.summary) return;
+    const { views } = opened!.summary;
+    batch(() => {
+      this.summary.value = opened!.summary;
+      const { view } = this.place.value;
+      if (view === undefined || !views.includes(view))
+        this.place.value = { ...this.place.value, view: views[0] };
+    });
+    await this.#show();
+  }
+
+  /** A text that somebody types: shown once it can be read. */
+  typed(text: string, goesOn: boolean): void {
+    this.history.value = withChange(this.history.value, text, 'type in the text', goesOn);
+    this.#opening.do(() => this.#open(false));
+  }
+
+  /** A text that came of something else than an act here. */
+  async replaceText(text: string, said: string): Promise<void> {
+    this.history.value = withChange(this.history.value, text, said);
+    await this.#open(false);
+    this.say('done', `${said[0]!.toUpperCase()}${said.slice(1)}.`);
+  }
+
+  async #changedOnDisk(paths: readonly string[]): Promise<void> {
+    this.connected.value = true;
+    const { file } = this.place.value;
+    if (!paths.includes(file)) return this.#open(true);
+    const found = await this.server.read(file).catch(() => undefined);
+    if (!found || found.tag === this.saved.value.tag) return;
+    if (this.unsaved.value) {
+      this.onDisk.value = found;
+      return;
+    }
+    this.history.value = withForeignChange(this.history.value, found.text);
+    this.saved.value = found;
+    await this.#open(true);
+  }
+
+  /** What is on disk instead of what is here; undoing still knows what was done here. */
+  async takeDisk(): Promise<void> {
+    const found = this.onDisk.value;
+    if (!found) return;
+    this.onDisk.value = undefined;
+    this.history.value = withChange(this.history.value, found.text, 'take the file on disk');
+    this.saved.value = found;
+    await this.#open(true);
+  }
+
+  /** Keeps what is here; saving then replaces what is on disk, which undoing brings back. */
+  keepMine(): void {
+    const found = this.onDisk.value;
+    if (!found) return;
+    this.onDisk.value = undefined;
+    this.saved.value = found;
+  }
+
+  async save(): Promise<void> {
+    const { text } = this.history.value;
+    if (!this.unsaved.value) return;
+    try {
+      const tag = await this.server.write(this.place.value.file, text, this.saved.value.tag);
+      this.saved.value = { text, tag };
+      this.say('done', 'Saved.');
+    } catch (error) {
+      if (error instanceof ChangedOnDisk) await this.#changedOnDisk([this.place.value.file]);
+      else this.say('wrong', (error as Error).message);
+    }
+  }
+
+  async step(way: 'undo' | 'redo'): Promise<void> {
+    const turned = way === 'undo' ? undo(this.history.value) : redo(this.history.value);
+    if (!turned.history) {
+      const nothing = way === 'undo' ? 'Nothing to undo.' : 'Nothing to redo.';
+      const text =
+        turned.refused === 'nothing'
+          ? nothing
+          : `“${turned.said}” cannot be ${way === 'undo' ? 'undone' : 'redone'}: the same lines were changed in the file since.`;
+      return this.say('refused', text);
+    }
+    this.history.value = turned.history;
+    await this.#open(false);
+    this.say('done', `${way === 'undo' ? 'Undone' : 'Redone'}: ${turned.said}.`);
+  }
+
+  // What is shown.
+
+  /** Shows something else; what is not said stays. */
+  go(change: Partial<Place>): void {
+    const before = this.place.value;
+    const place = { ...before, ...change };
+    this.place.value = place;
+    if (place.file !== before.file) return void this.openFile(place.file);
+    if (place.view !== before.view || place.occasion !== before.occasion) return void this.#show();
+    if (
+      place.screen !== before.screen ||
+      place.selected !== before.selected ||
+      place.beside !== before.beside
+    )
+      this.#look.do(() =>
+        this.#lookClosely(place.screen !== before.screen || place.beside !== before.beside),
+      );
+  }
+
+  select(ids: readonly string[]): void {
+    this.go({ selected: ids });
+  }
+
+  async #show(): Promise<void> {
+    const { view, occasion } = this.place.value;
+    if (view === undefined || !this.summary.value) return;
+    const desk = { view, occasion };
+    try {
+      await Promise.all([this.#front, this.#wall, this.#judge].map((one) => one.ask('show', desk)));
+    } catch (error) {
+      this.say('wrong', (error as Error).message);
+      this.place.value = { ...this.place.value, occasion: {} };
+      return;
+    }
+    this.version.value++;
+    this.proved.value = undefined;
+    this.suggested.value = undefined;
+    this.#look.do(() => this.#lookClosely(true));
+    this.folds.value = await this.#wall.ask('folds', {});
+    this.#drawWall();
+    this.check();
+  }
+
+  /** Draws the stage, and describes what is on it. */
+  async #lookClosely(drawsToo: boolean): Promise<void> {
+    const { screen } = this;
+    if (drawsToo) await this.#front.ask('draw', { wanted: this.#onStage() });
+    const outline = await this.#front.ask('outline', { screen });
+    const there = this.place.value.selected.filter((id) => outline.rows.some((row) => row.id === id));
+    const [widget] = there;
+    const [closeUp, rows, sizes] =
+      widget === undefined
+        ? [undefined, [], []]
+        : await Promise.all([
+            this.#front.ask('closeUp', { widget, screen }),
+            this.#front.ask('inspect', { widget, screen }),
+            this.#front.ask('sizes', { widget }),
+          ]);
+    batch(() => {
+      this.outline.value = outline;
+      if (there.length !== this.place.value.selected.length)
+        this.place.value = { ...this.place.value, selected: there };
+      this.closeUp.value = closeUp;
+      this.rows.value = rows;
+      this.sizes.value = sizes;
+    });
+  }
+
+  #onStage(): Wanted[] {
+    const { beside } = this.place.value;
+    const names = beside === undefined ? [this.screen] : [this.screen, this.screenOf(beside)];
+    const most = this.stageScale.value * (devicePixelRatio || 1);
+    return names.map((screen) => ({
+      screen,
+      scale: Math.min(1, most, mostSide / Math.max(screen.width, screen.height)),
+    }));
+  }
+
+  #onWall(): Wanted[] {
+    return this.wallScreens.value.filter(({ name }) => this.#canvases.has(name)).map(thumbOf);
+  }
+
+  #drawWall(): void {
+    const wanted = this.#onWall();
+    if (wanted.length > 0) void this.#wall.ask('draw', { wanted });
+  }
+
+  /** A canvas that shows a screen from now on, until it is taken back. */
+  attach(name: string, canvas: HTMLCanvasElement): () => void {
+    const end = this.#canvases.add(name, canvas);
+    if (!name.startsWith('stage ') && this.ready.value)
+      void this.#wall.ask('draw', { wanted: [thumbOf(this.screenOf(name))] });
+    return end;
+  }
+
+  /** The stage is shown at another scale. */
+  zoomed(scale: number): void {
+    const before = this.stageScale.value;
+    this.stageScale.value = scale;
+    // Above one px for one px the drawing stays what it is.
+    if (this.summary.value && Math.min(1, before) !== Math.min(1, scale))
+      this.#look.do(() => this.#lookClosely(true));
+  }
+
+  /** Pulls the free screen to a size. */
+  resizeFree(width: number, height: number): void {
+    this.free.value = { width, height };
+    this.#look.do(() => this.#lookClosely(true));
+  }
+
+  /** Opens the text at a line. */
+  showLine(line: number): void {
+    this.go({ panel: 'text' });
+    this.lineShown.value = { line };
+  }
+
+  /** Selects the widget that is written at a place of the text. */
+  selectAt(offset: number): void {
+    const rows = this.outline.value?.rows ?? [];
+    let best: (typeof rows)[number] | undefined;
+    for (const row of rows) {
+      if (!row.range || row.index === 0 || offset < row.range.start || offset > row.range.end) continue;
+      const length = row.range.end - row.range.start;
+      if (!best || length < best.range!.end - best.range!.start) best = row;
+    }
+    if (best && this.place.value.selected.join() !== best.id) this.select([best.id]);
+  }
+
+  // Changing.
+
+  /** Tries a change everywhere while it is dragged. Nothing ends it. */
+  try(act: Act | undefined): void {
+    const { screen } = this;
+    this.#glancing.do(async () => {
+      const screens = act ? await this.#judge.ask('glance', { act, screen }).catch(() => []) : [];
+      this.breaking.value = new Set(screens);
+    });
+    this.#dragging.do(async () => {
+      const start = performance.now();
+      const wall = this.#onWall().slice(0, 12);
+      let front = 0;
+      const [refused] = await Promise.all([
+        this.#front.ask('try', { act, screen, wanted: this.#onStage() }).then((said) => {
+          front = performance.now() - start;
+          return said;
+        }),
+        this.#wall.ask('try', { act, screen, wanted: wall }),
+      ]);
+      this.dragTimes.push({ stage: front, all: performance.now() - start });
+      if (refused !== undefined) this.say('refused', `${refused}.`);
+    });
+  }
+
+  /** The anchor that fits where a widget stands now, where that is another one than it has. */
+  advice(widget: string): Promise<{ readonly anchor: string; readonly why: string } | undefined> {
+    return this.#front.ask('advice', { widget });
+  }
+
+  /** Makes a change. @returns whether it was made. */
+  async act(act: Act): Promise<boolean> {
+    const { screen } = this;
+    // What is still being tried would be drawn over what comes of it.
+    this.#dragging.forget();
+    this.#glancing.do(() => Promise.resolve(void (this.breaking.value = new Set())));
+    try {
+      const done = await this.#front.ask('perform', { act, screen });
+      if (done.text === this.history.value.text) return true;
+      this.history.value = withChange(this.history.value, done.text, done.said);
+      const { file } = this.place.value;
+      const ask = { file, text: done.text, fresh: false };
+      this.place.value = { ...this.place.value, selected: done.widgets };
+      await Promise.all([this.#wall, this.#judge].map((one) => one.ask('open', ask)));
+      const also = done.alsoMoved.slice(0, 3).map(({ widget, by }) => `${widget} by ${Math.round(by)} px`);
+      const more = done.alsoMoved.length > 3 ? ` and ${done.alsoMoved.length - 3} more` : '';
+      const moved = also.length === 0 ? '' : ` Also moved: ${also.join(', ')}${more}.`;
+      await this.#show();
+      this.say('done', `Done: ${done.said}.${moved}`);
+      return true;
+    } catch (error) {
+      this.say('refused', `${(error as Error).message}.`);
+      this.try(undefined);
+      return false;
+    }
+  }
+
+  // Findings.
+
+  /** Checks the view on every screen, once what is under way is done. */
+  check(): void {
+    this.checking.value = true;
+    this.#judging.do(async () => {
+      const extra = this.place.value.screen === freeName ? [this.screen] : [];
+      const found = await this.#judge.ask('check', { extra });
+      const keys = new Set(found.map(({ key }) => key));
+      const { view, occasion } = this.place.value;
+      const shown = JSON.stringify([view, occasion]);
+      // Of something else that is shown now nothing is new.
+      const before = this.#known?.shown === shown ? this.#known.keys : keys;
+      batch(() => {
+        this.fresh.value = new Set([...keys].filter((key) => !before.has(key)));
+        this.findings.value = found;
+        this.checking.value = false;
+      });
+      this.#known = { shown, keys };
+    });
+  }
+
+  /** Accepts a finding of a widget, with the reason why it is meant so. */
+  accept(widget: string, check: string, reason: string): Promise<boolean> {
+    const row = this.outline.value?.rows.find(({ id }) => id === widget);
+    return this.act({ do: 'set', widget, key: 'accept', value: { ...row?.accept, [check]: reason } });
+  }
+
+  async suggest(key: string): Promise<void> {
+    const found = await this.#judge.ask('suggest', { key });
+    this.suggested.value = { key, found };
+  }
+
+  compare(text: string, screen: Screen, side: number): Promise<{ before: ImageBitmap; after: ImageBitmap }> {
+    const scale = Math.min(1, side / Math.max(screen.width, screen.height));
+    return this.#judge.ask('compare', { text, wanted: { screen, scale } });
+  }
+
+  async prove(): Promise<void> {
+    if (this.proving.value) return;
+    this.proving.value = true;
+    try {
+      this.proved.value = await this.#judge.ask('prove', {});
+    } catch (error) {
+      this.say('wrong', (error as Error).message);
+    } finally {
+      this.proving.value = false;
+    }
+  }
+
+  readSize(width: number, height: number): Promise<readonly string[]> {
+    return this.#judge.ask('read', { width, height });
+  }
+
+  // Play.
+
+  async play(): Promise<void> {
+    const { values } = await this.#front.ask('play', { screen: this.screen });
+    this.values.value = values;
+    this.log.value = [];
+  }
+
+  async hear(events: readonly unknown[], ms: number, values?: { [name: string]: unknown }): Promise<void> {
+    const { log } = await this.#front.ask('hear', { events, ms, values });
+    if (values) this.values.value = { ...this.values.value, ...values };
+    if (log.length > 0) this.log.value = [...this.log.value, ...log].slice(-200);
+  }
+
+  async stopPlay(): Promise<void> {
+    await this.#front.ask('stop', {});
+    this.#look.do(() => this.#lookClosely(true));
+  }
+}

@@ -1,0 +1,390 @@
+/// <reference lib="webworker" />
+import {
+  CanvasCache,
+  LiveDrawing,
+  LiveView,
+  ViewInput,
+  formatDiagnostic,
+  localesOf,
+  paintOnCanvas,
+  repaintOnCanvas,
+  screens as catalogue,
+  toSvg,
+  type Diagnostic,
+  type InputEffect,
+  type InputEvent,
+  type Screen,
+} from 'pimbot';
+import {
+  Desk,
+  SharedChecks,
+  checkDocument,
+  causesOf,
+  contains,
+  desktop,
+  everySize,
+  findingKey,
+  findingTold,
+  foldScreens,
+  kinds,
+  namesIn,
+  onlyOn,
+  proofMap,
+  proofPlot,
+  proveDocument,
+  provedSentence,
+  sentenceOf,
+  suggestFor,
+  type Finding,
+  type Verdict,
+  type ViewProof,
+} from 'pimbot/tools';
+import { ProjectReader } from './project.ts';
+import { SmallerPictures } from './smaller.ts';
+import type {
+  AskMessage,
+  AskName,
+  Asks,
+  DeskMessage,
+  Opened,
+  PageMessage,
+  Problem,
+  Proved,
+  Told,
+  Wanted,
+} from './messages.ts';
+
+const scope = self as unknown as DedicatedWorkerGlobalScope;
+const post = (message: DeskMessage, transfer: Transferable[] = []) => scope.postMessage(message, transfer);
+
+/** Tinted pictures and outlines of texts, kept from one drawing to the next. */
+const cache = new CanvasCache(
+  (width, height) => new OffscreenCanvas(width, height),
+  () => new Path2D(),
+);
+
+const smaller = new SmallerPictures();
+
+/** A worker that holds a document and answers what the page asks. */
+class DeskWorker {
+  readonly #reader: ProjectReader;
+  readonly #decoding = new Map<number, (bitmap: ImageBitmap | undefined) => void>();
+  #desk: Desk | undefined;
+  #verdict: Verdict | undefined;
+  #shared: SharedChecks | undefined;
+  #playing: Playing | undefined;
+  #proof: ViewProof | undefined;
+
+  constructor(token: string) {
+    let next = 0;
+    this.#reader = new ProjectReader(token, (bytes, width, height) => {
+      const picture = next++;
+      return new Promise((done) => {
+        this.#decoding.set(picture, done);
+        post({ type: 'decode', picture, bytes, width, height });
+      });
+    });
+  }
+
+  decoded(picture: number, bitmap: ImageBitmap | undefined): void {
+    this.#decoding.get(picture)?.(bitmap);
+    this.#decoding.delete(picture);
+  }
+
+  #sure(): Desk {
+    if (!this.#desk) throw new Error('no document is open');
+    return this.#desk;
+  }
+
+  readonly answers: {
+    readonly [Name in AskName]: (
+      ask: Asks[Name]['ask'],
+    ) => Asks[Name]['answer'] | Promise<Asks[Name]['answer']>;
+  } = {
+    open: async ({ file, text, fresh }) => {
+      if (fresh) this.#reader.forget();
+      const { document, diagnostics, problems, resources } = await this.#reader.read(file, text);
+      const all = [...diagnostics.map((one) => problemOf(one, file)), ...problems.map(plainProblem)];
+      const opened: Opened = { problems: withoutTwins(all), summary: undefined };
+      if (!document) return opened;
+      const before = this.#desk?.shown;
+      const views = Object.keys(document.source.views);
+      const view = before && views.includes(before.view) ? before.view : views[0]!;
+      try {
+        this.#desk = new Desk(document, resources, { view, occasion: before?.occasion ?? {} });
+      } catch {
+        // What was chosen before is not there any more.
+        this.#desk = new Desk(document, resources, { view, occasion: {} });
+      }
+      this.#verdict = undefined;
+      this.#shared = undefined;
+      return {
+        ...opened,
+        summary: {
+          ...namesIn(document),
+          locales: localesOf(document, resources),
+          kinds,
+        },
+      };
+    },
+    show: (desk) => this.#sure().show(desk),
+    draw: ({ wanted }) => this.#draw(wanted),
+    try: ({ act, screen, wanted }) => {
+      const desk = this.#sure();
+      let refused: string | undefined;
+      try {
+        desk.try(act, screen);
+      } catch (error) {
+        refused = (error as Error).message;
+      }
+      this.#draw(wanted);
+      return refused;
+    },
+    perform: ({ act, screen }) => this.#sure().perform(act, screen),
+    outline: ({ screen }) => this.#sure().outline(screen),
+    closeUp: ({ widget, screen }) => this.#sure().closeUp(widget, screen),
+    sizes: ({ widget }) => this.#sure().sizes(widget),
+    inspect: ({ widget, screen }) => this.#sure().inspect(widget, screen),
+    folds: () =>
+      foldScreens(this.#sure().view, catalogue).map(({ screen, others }) => ({
+        screen: screen.name,
+        others: others.map(({ name }) => name),
+      })),
+    advice: ({ widget }) => {
+      try {
+        return this.#sure().advice(widget);
+      } catch {
+        // One that its parent places has none.
+        return undefined;
+      }
+    },
+    glance: ({ act, screen }) => {
+      const desk = this.#sure();
+      const known = new Set(this.#verdict?.findings.map(findingKey));
+      desk.try(act, screen);
+      try {
+        const { findings } = checkDocument(desk.view.document, this.#options([]));
+        const fresh = findings.filter((one) => !known.has(findingKey(one)));
+        return [...new Set(fresh.flatMap(({ occurrences }) => occurrences.map((one) => one.screen)))];
+      } finally {
+        desk.try(undefined, screen);
+      }
+    },
+    check: ({ extra }) => this.#check(extra),
+    suggest: ({ key }) => {
+      const desk = this.#sure();
+      const finding = this.#verdict?.findings.find((one) => findingKey(one) === key);
+      if (!finding || !this.#verdict) return undefined;
+      this.#shared ??= new SharedChecks(desk.document, desk.resources);
+      const found = suggestFor(desk.document, finding, this.#verdict, this.#options([]), this.#shared);
+      return (
+        found && { say: found.say, disturbs: found.disturbs, mendsToo: found.mendsToo, text: found.text }
+      );
+    },
+    compare: ({ text, wanted }) => {
+      const desk = this.#sure();
+      const other = new Desk(desk.document, desk.resources, desk.shown);
+      other.take(text);
+      return { before: pictureOf(desk, wanted), after: pictureOf(other, wanted) };
+    },
+    prove: () => this.#prove(),
+    read: ({ width, height }) =>
+      (this.#proof?.failures ?? [])
+        .filter(({ parts }) => parts.some((part) => contains(part, { x: width, y: height })))
+        .map(({ finding }) => `${finding.widget} ${sentenceOf(finding)}`),
+    play: ({ screen }) => {
+      const desk = this.#sure();
+      this.#playing = new Playing(desk, screen);
+      return this.#playing.start();
+    },
+    hear: ({ events, ms, values }) => ({
+      log: this.#playing?.hear(events as InputEvent[], ms, values) ?? [],
+    }),
+    stop: () => {
+      this.#playing = undefined;
+    },
+  };
+
+  #draw(wanted: readonly Wanted[]): void {
+    const desk = this.#sure();
+    for (const one of wanted) {
+      const bitmap = pictureOf(desk, one);
+      post({ type: 'drawn', screen: one.screen.name, bitmap }, [bitmap]);
+    }
+  }
+
+  #options(extra: readonly Screen[]) {
+    const { view, resources, shown } = this.#sure();
+    return { ...onlyOn(view.occasion), resources, views: [shown.view], screens: [...catalogue, ...extra] };
+  }
+
+  #prove(): Proved {
+    const { document, resources, shown, view } = this.#sure();
+    const [proof] = proveDocument(document, {
+      ...onlyOn(view.occasion),
+      resources,
+      views: [shown.view],
+      device: desktop,
+      region: everySize,
+    });
+    this.#proof = proof;
+    const { frame, scales } = proofPlot(proof!);
+    return {
+      svg: toSvg(proofMap(proof!, resources.fonts)),
+      says: provedSentence(proof!),
+      frame,
+      scales,
+      holding: Math.max(0, 1 - proof!.failing - proof!.unproved),
+      failures: proof!.failures.map(({ finding, worst, share }) => ({
+        text: `${finding.widget} ${sentenceOf(finding)}`,
+        widget: finding.widget,
+        worst: [Math.round(worst.x), Math.round(worst.y)],
+        share,
+      })),
+    };
+  }
+
+  #check(extra: readonly Screen[]): Told[] {
+    const { document } = this.#sure();
+    this.#verdict = checkDocument(document, this.#options(extra));
+    this.#shared = undefined;
+    const lineOf = ({ pointer }: Finding) => document.origin.at(pointer).range?.start ?? 0;
+    const causes = causesOf(this.#verdict.findings, this.#verdict, lineOf);
+    let number = 0;
+    return causes.flatMap(({ findings }, cause) =>
+      findings.map((finding) => told(this.#sure(), finding, ++number, cause)),
+    );
+  }
+}
+
+function told({ document }: Desk, finding: Finding, number: number, cause: number): Told {
+  const { check, severity, outcome, widget, other, occurrences, worst } = finding;
+  return {
+    ...findingTold(document, finding),
+    key: findingKey(finding),
+    number,
+    check,
+    severity,
+    outcome,
+    widget,
+    other,
+    cause,
+    screens: [...new Set(occurrences.map(({ screen }) => screen))],
+    worst: worst.screen,
+  };
+}
+
+/** The view on a screen, in as many px as are wanted. */
+function pictureOf(desk: Desk, { screen, scale }: Wanted): ImageBitmap {
+  const canvas = new OffscreenCanvas(
+    Math.max(1, Math.round(screen.width * scale)),
+    Math.max(1, Math.round(screen.height * scale)),
+  );
+  const context = canvas.getContext('2d')!;
+  context.scale(canvas.width / screen.width, canvas.height / screen.height);
+  paintOnCanvas(smaller.for(desk.drawing(screen), scale), context, cache);
+  return canvas.transferToImageBitmap();
+}
+
+/** A view that is played with: events in, drawings and a log out. */
+class Playing {
+  readonly #live: LiveView;
+  readonly #input: ViewInput;
+  readonly #drawing: LiveDrawing;
+  readonly #canvas: OffscreenCanvas;
+  readonly #screen: Screen;
+
+  constructor(desk: Desk, screen: Screen) {
+    this.#screen = screen;
+    this.#live = new LiveView(desk.view, screen);
+    this.#input = new ViewInput(this.#live);
+    this.#drawing = new LiveDrawing(this.#live);
+    this.#canvas = new OffscreenCanvas(screen.width, screen.height);
+  }
+
+  start(): Asks['play']['answer'] {
+    this.#show();
+    const values = Object.fromEntries(this.#live.toView().variant.values);
+    return { ids: this.#live.snapshot().widgets.map(({ id }) => id), values };
+  }
+
+  hear(events: readonly InputEvent[], ms: number, values?: { [name: string]: unknown }): string[] {
+    const log: string[] = [];
+    if (values)
+      try {
+        this.#live.set(values as never);
+      } catch (error) {
+        log.push((error as Error).message);
+      }
+    for (const event of [...events, { type: 'time', ms } as InputEvent])
+      for (const effect of this.#input.hear(event)) log.push(lineOfEffect(effect));
+    this.#live.advance(ms);
+    this.#show();
+    return log;
+  }
+
+  #show(): void {
+    const context = this.#canvas.getContext('2d')!;
+    repaintOnCanvas(this.#drawing.update(), context, cache);
+    void createImageBitmap(this.#canvas).then((bitmap) =>
+      post({ type: 'drawn', screen: this.#screen.name, bitmap }, [bitmap]),
+    );
+  }
+}
+
+/** What an effect of input comes to, on one line. */
+function lineOfEffect(effect: InputEffect): string {
+  const { type, ...rest } = effect;
+  const parts = Object.entries(rest).flatMap(([key, value]) =>
+    value === undefined || typeof value === 'object' ? [] : [`${key} ${String(value)}`],
+  );
+  return [type, ...parts].join('  ');
+}
+
+function problemOf(diagnostic: Diagnostic, file: string): Problem {
+  const { severity, source, range } = diagnostic;
+  const own = source?.name === file;
+  return {
+    severity,
+    text: formatDiagnostic(diagnostic),
+    file: source?.name,
+    line: source && range ? source.placeOf(range.start).line : undefined,
+    start: own ? range?.start : undefined,
+    end: own ? range?.end : undefined,
+  };
+}
+
+function plainProblem(text: string): Problem {
+  const [, file, line, , severity] = /^(.*?):(\d+):(\d+): (error|warning)/.exec(text) ?? [];
+  return {
+    severity: severity === 'warning' ? 'warning' : 'error',
+    text,
+    file,
+    line: line === undefined ? undefined : Number(line),
+    start: undefined,
+    end: undefined,
+  };
+}
+
+function withoutTwins(problems: readonly Problem[]): Problem[] {
+  return [...new Map(problems.map((one) => [one.text, one])).values()];
+}
+
+let desk: DeskWorker | undefined;
+/** What is asked is answered in order. */
+let last: Promise<unknown> = Promise.resolve();
+
+scope.onmessage = ({ data }: MessageEvent<PageMessage>) => {
+  if (data.name === 'hello') desk = new DeskWorker(data.token);
+  else if (data.name === 'decoded') desk?.decoded(data.picture, data.bitmap);
+  else last = last.then(() => answer(data));
+};
+
+async function answer({ id, name, ask }: AskMessage): Promise<void> {
+  try {
+    const reply = await (desk!.answers[name] as (ask: unknown) => unknown)(ask);
+    post({ type: 'answer', id, answer: reply });
+  } catch (error) {
+    post({ type: 'failed', id, error: (error as Error).message });
+  }
+}

@@ -1,0 +1,257 @@
+import { useSignal } from '@preact/signals';
+import { useEffect, useRef } from 'preact/hooks';
+import type { Bench } from './bench.ts';
+import { Difference } from './difference.tsx';
+import type { Told } from './messages.ts';
+
+/** What was found in the view, by what would have to be changed. */
+export function Findings({ bench }: { readonly bench: Bench }) {
+  const all = bench.findings.value;
+  const severity = useSignal('');
+  const check = useSignal('');
+  const onlyHere = useSignal(false);
+  const onlySelected = useSignal(false);
+  const open = useSignal<string | undefined>(undefined);
+  const { screen, selected } = bench.place.value;
+  const shown = all.filter(
+    (one) =>
+      (severity.value === '' || one.severity === severity.value) &&
+      (check.value === '' || one.check === check.value) &&
+      (!onlyHere.value || one.screens.includes(screen)) &&
+      (!onlySelected.value || selected.includes(one.widget)),
+  );
+  const causes = [...new Set(shown.map(({ cause }) => cause))];
+  return (
+    <div class="findings">
+      <h2 aria-live="polite">
+        {bench.checking.value
+          ? 'Checking …'
+          : all.length === 0
+            ? 'Nothing found on any screen'
+            : `${all.length} found`}
+      </h2>
+      {all.length > 0 && (
+        <div class="filters">
+          <select
+            aria-label="Severity"
+            value={severity.value}
+            onChange={(event) => (severity.value = event.currentTarget.value)}
+          >
+            <option value="">all severities</option>
+            {[...new Set(all.map((one) => one.severity))].map((one) => (
+              <option key={one}>{one}</option>
+            ))}
+          </select>
+          <select
+            aria-label="Check"
+            value={check.value}
+            onChange={(event) => (check.value = event.currentTarget.value)}
+          >
+            <option value="">all checks</option>
+            {[...new Set(all.map((one) => one.check))].map((one) => (
+              <option key={one}>{one}</option>
+            ))}
+          </select>
+          <label>
+            <input
+              type="checkbox"
+              checked={onlyHere.value}
+              onChange={(event) => (onlyHere.value = event.currentTarget.checked)}
+            />{' '}
+            on {screen}
+          </label>
+          <label>
+            <input
+              type="checkbox"
+              checked={onlySelected.value}
+              onChange={(event) => (onlySelected.value = event.currentTarget.checked)}
+            />{' '}
+            of what is selected
+          </label>
+        </div>
+      )}
+      {causes.map((cause) => (
+        <ul key={cause} class="cause">
+          {shown
+            .filter((one) => one.cause === cause)
+            .map((one) => (
+              <Finding
+                key={one.key}
+                bench={bench}
+                told={one}
+                isOpen={open.value === one.key}
+                toggle={() => (open.value = open.value === one.key ? undefined : one.key)}
+              />
+            ))}
+        </ul>
+      ))}
+    </div>
+  );
+}
+
+function Finding({
+  bench,
+  told,
+  isOpen,
+  toggle,
+}: {
+  readonly bench: Bench;
+  readonly told: Told;
+  readonly isOpen: boolean;
+  readonly toggle: () => void;
+}) {
+  const kind = told.outcome === 'failed' ? told.severity : 'undecided';
+  return (
+    <li class={`finding ${kind}`}>
+      <button
+        type="button"
+        class="head"
+        aria-expanded={isOpen}
+        onClick={() => {
+          toggle();
+          bench.select([told.widget]);
+          if (!told.screens.includes(bench.place.value.screen)) bench.go({ screen: told.worst });
+        }}
+      >
+        <span class={`number ${kind}`}>{told.number}</span>
+        <span>
+          <b>{told.widget}</b> {told.text}
+          {bench.fresh.value.has(told.key) && <span class="new"> new</span>}
+          <span class="quiet">
+            {' '}
+            {told.check} · {told.screens.length} {told.screens.length === 1 ? 'screen' : 'screens'}, worst on{' '}
+            {told.worst}
+          </span>
+        </span>
+      </button>
+      {isOpen && <Details bench={bench} told={told} />}
+    </li>
+  );
+}
+
+function Details({ bench, told }: { readonly bench: Bench; readonly told: Told }) {
+  const suggested = bench.suggested.value;
+  const found = suggested?.key === told.key ? suggested.found : undefined;
+  const isTried = suggested?.key === told.key;
+  const reason = useSignal('');
+  useEffect(() => {
+    if (told.outcome === 'failed') void bench.suggest(told.key);
+  }, [told.key]);
+  return (
+    <div class="details">
+      <ol>
+        {told.reasons.map((step, at) => (
+          <li key={at}>
+            {step.text}{' '}
+            {step.line !== undefined && (
+              <button
+                type="button"
+                class="line"
+                aria-label={`Show line ${step.line}`}
+                onClick={() => bench.showLine(step.line!)}
+              >
+                {step.line}
+              </button>
+            )}
+          </li>
+        ))}
+      </ol>
+      <p>
+        {told.screens.map((name) => (
+          <button
+            key={name}
+            type="button"
+            class="screen"
+            aria-pressed={bench.place.value.screen === name}
+            onClick={() => bench.go({ screen: name })}
+          >
+            {name}
+          </button>
+        ))}
+      </p>
+      {!isTried && told.outcome === 'failed' && <p class="quiet">Looking for a change that mends it …</p>}
+      {isTried && !found && <p class="quiet">No single change mends it without breaking something else.</p>}
+      {found && (
+        <div class="fix">
+          <p>
+            Try: <b>{found.say}</b>
+            <span class="quiet">
+              {' '}
+              {found.disturbs}
+              {found.mendsToo > 0 ? `; mends ${found.mendsToo} more` : ''}
+            </span>
+          </p>
+          <BeforeAfter bench={bench} text={found.text} screen={told.worst} />
+          <Difference before={bench.history.value.text} after={found.text} />
+          <button
+            type="button"
+            class="main"
+            onClick={() => void bench.replaceText(found.text, `apply ${found.say}`)}
+          >
+            Apply this change
+          </button>
+        </div>
+      )}
+      <form
+        class="accept"
+        onSubmit={(event) => {
+          event.preventDefault();
+          const why = reason.value.trim();
+          if (why !== '') void bench.accept(told.widget, told.check, why);
+        }}
+      >
+        <input
+          placeholder="It is meant so, because …"
+          aria-label="The reason why it is meant so"
+          value={reason.value}
+          onInput={(event) => (reason.value = event.currentTarget.value)}
+        />
+        <button type="submit" disabled={reason.value.trim() === ''}>
+          Accept
+        </button>
+      </form>
+    </div>
+  );
+}
+
+function BeforeAfter({
+  bench,
+  text,
+  screen,
+}: {
+  readonly bench: Bench;
+  readonly text: string;
+  readonly screen: string;
+}) {
+  const [before, after] = [useRef<HTMLCanvasElement>(null), useRef<HTMLCanvasElement>(null)];
+  useEffect(() => {
+    let gone = false;
+    void bench.compare(text, bench.screenOf(screen), 400).then((pictures) => {
+      if (gone) return;
+      for (const [canvas, bitmap] of [
+        [before.current!, pictures.before],
+        [after.current!, pictures.after],
+      ] as const) {
+        canvas.width = bitmap.width;
+        canvas.height = bitmap.height;
+        canvas.getContext('2d')!.drawImage(bitmap, 0, 0);
+        bitmap.close();
+      }
+    });
+    return () => {
+      gone = true;
+    };
+  }, [text, screen]);
+  return (
+    <div class="before-after">
+      <figure>
+        <canvas ref={before} />
+        <figcaption>before, {screen}</figcaption>
+      </figure>
+      <figure>
+        <canvas ref={after} />
+        <figcaption>after</figcaption>
+      </figure>
+    </div>
+  );
+}

@@ -1,0 +1,154 @@
+import { useEffect, useRef } from 'preact/hooks';
+import type { Bench } from './bench.ts';
+
+/** Keys that the page keeps for itself while something is played. */
+const own: ReadonlySet<string> = new Set(['F5', 'F12']);
+
+/** The selected screen as a working view: pointers, keys and pads reach it, and what they do is told. */
+export function Play({ bench }: { readonly bench: Bench }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const events = useRef<object[]>([]);
+  const { screen: name } = bench.place.value;
+  const screen = bench.screenOf(name);
+  useEffect(() => bench.attach(`stage ${name}`, canvas.current!), [name]);
+  useEffect(() => {
+    let ends = false;
+    let last = performance.now();
+    let frame = 0;
+    const tick = async () => {
+      if (ends) return;
+      const now = performance.now();
+      const ms = Math.min(100, now - last);
+      last = now;
+      await bench.hear([...events.current.splice(0), ...padEvents(pads)], ms);
+      frame = requestAnimationFrame(() => void tick());
+    };
+    const pads = new Map<number, boolean[]>();
+    void bench.play().then(tick);
+    canvas.current!.focus();
+    return () => {
+      ends = true;
+      cancelAnimationFrame(frame);
+      void bench.stopPlay();
+    };
+  }, [name, bench.version.value]);
+
+  const at = (event: MouseEvent) => {
+    const { left, top, width } = canvas.current!.getBoundingClientRect();
+    const times = screen.width / width;
+    return { x: (event.clientX - left) * times, y: (event.clientY - top) * times };
+  };
+  const pointer = (type: 'move' | 'down' | 'up' | 'cancel' | 'out') => (event: PointerEvent) => {
+    if (type === 'down') {
+      if (event.button !== 0) return;
+      canvas.current!.setPointerCapture(event.pointerId);
+      canvas.current!.focus();
+    }
+    const device = event.pointerType === 'touch' || event.pointerType === 'pen' ? event.pointerType : 'mouse';
+    events.current.push({ type, pointer: event.pointerId, device, ...at(event) });
+  };
+  const key = (type: 'key-down' | 'key-up') => (event: KeyboardEvent) => {
+    // Tab would keep a hand on the keyboard in here for good: with Escape it leaves.
+    if (own.has(event.key) || event.key === 'Escape') return;
+    event.preventDefault();
+    const { key: pressed, shiftKey: shift, ctrlKey: ctrl, altKey: alt, metaKey: meta } = event;
+    events.current.push({ type, key: pressed, shift, ctrl, alt, meta });
+    if (type === 'key-down' && pressed.length === 1 && !ctrl && !meta)
+      events.current.push({ type: 'text', text: pressed });
+  };
+  return (
+    <section class="playing" aria-label="Play">
+      <div class="board">
+        <canvas
+          ref={canvas}
+          tabIndex={0}
+          aria-label={`${bench.place.value.view} on ${screen.title}, played`}
+          style={{ aspectRatio: `${screen.width} / ${screen.height}` }}
+          onPointerMove={pointer('move')}
+          onPointerDown={pointer('down')}
+          onPointerUp={pointer('up')}
+          onPointerCancel={pointer('cancel')}
+          onPointerLeave={pointer('out')}
+          onWheel={(event) => {
+            event.preventDefault();
+            events.current.push({ type: 'wheel', ...at(event), deltaX: event.deltaX, deltaY: event.deltaY });
+          }}
+          onKeyDown={key('key-down')}
+          onKeyUp={key('key-up')}
+        />
+      </div>
+      <aside aria-label="Values and events">
+        <h2>Values</h2>
+        {Object.entries(bench.values.value).map(([value, now]) => (
+          <Value key={value} bench={bench} name={value} now={now} />
+        ))}
+        <h2>Events</h2>
+        <ol class="log" aria-live="off" tabIndex={0} aria-label="Events">
+          {bench.log.value.map((line, nth) => (
+            <li key={nth}>{line}</li>
+          ))}
+        </ol>
+      </aside>
+    </section>
+  );
+}
+
+function Value({
+  bench,
+  name,
+  now,
+}: {
+  readonly bench: Bench;
+  readonly name: string;
+  readonly now: unknown;
+}) {
+  const set = (value: unknown) => void bench.hear([], 0, { [name]: value });
+  const id = `value-${name}`;
+  if (typeof now === 'object')
+    return (
+      <p class="quiet">
+        {name}: {Array.isArray(now) ? `${now.length} entries` : 'a map'}
+      </p>
+    );
+  return (
+    <div class="value">
+      <label for={id}>{name}</label>
+      {typeof now === 'boolean' && (
+        <input id={id} type="checkbox" checked={now} onChange={(event) => set(event.currentTarget.checked)} />
+      )}
+      {typeof now === 'number' && (
+        <>
+          <input
+            id={id}
+            type="range"
+            min={0}
+            max={now <= 1 ? 1 : Math.max(100, 2 * now)}
+            step={now <= 1 ? 0.01 : 1}
+            value={now}
+            onInput={(event) => set(Number(event.currentTarget.value))}
+          />
+          <output>{Math.round(now * 100) / 100}</output>
+        </>
+      )}
+      {typeof now === 'string' && (
+        <input id={id} value={now} onInput={(event) => set(event.currentTarget.value)} />
+      )}
+    </div>
+  );
+}
+
+/** Buttons of pads that went down or up since this was last asked. */
+function padEvents(known: Map<number, boolean[]>): object[] {
+  const found: object[] = [];
+  for (const pad of navigator.getGamepads?.() ?? []) {
+    if (!pad) continue;
+    const before = known.get(pad.index) ?? [];
+    const now = pad.buttons.map(({ pressed }) => pressed);
+    now.forEach((pressed, button) => {
+      if (pressed !== (before[button] ?? false))
+        found.push({ type: pressed ? 'pad-down' : 'pad-up', button });
+    });
+    known.set(pad.index, now);
+  }
+  return found;
+}

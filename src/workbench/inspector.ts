@@ -1,0 +1,229 @@
+import {
+  descriptionOf,
+  directions,
+  keyRow,
+  stepsOf,
+  widgetKeys,
+  type CheckedDocument,
+  type Json,
+  type Kind,
+  type WidgetSource,
+} from '../document/index.ts';
+import { instanceOf, placesOf, pointerOfKey, valueAt } from '../edit/index.ts';
+import type { ViewLayout } from '../view/index.ts';
+
+/** How a value is entered. */
+export type Field =
+  | { readonly type: 'choice'; readonly choices: readonly string[] }
+  | { readonly type: 'switch' }
+  | { readonly type: 'number'; readonly least: number | undefined; readonly most: number | undefined }
+  | { readonly type: 'color'; readonly choices: readonly string[] }
+  /** Written as in the document, as YAML. */
+  | { readonly type: 'text'; readonly choices: readonly string[] };
+
+/** One key of a widget: what it is, what it says and who says it. */
+export interface InspectorRow {
+  readonly key: string;
+  readonly group: 'place' | 'size' | 'inside' | 'look' | 'content' | 'input' | 'more';
+  readonly description: string;
+  /** What a value of it is: `a length in u`. */
+  readonly title: string | undefined;
+  readonly field: Field;
+  /** Undefined where nobody says it. */
+  readonly value: Json | undefined;
+  /** Who says it, where that is not the widget itself. */
+  readonly from: 'component' | 'condition' | 'instance' | undefined;
+  /** How many places show what is changed where it is written. */
+  readonly places: number;
+  /** Whether it can be changed for this instance alone. */
+  readonly here: boolean;
+  readonly pointer: string;
+  readonly line: number | undefined;
+}
+
+const groups: { readonly [key: string]: InspectorRow['group'] } = {
+  'anchor': 'place',
+  'pivot': 'place',
+  'offset': 'place',
+  'inset': 'place',
+  'anchor-to': 'place',
+  'area': 'place',
+  'z': 'place',
+  'rotate': 'place',
+  'skew': 'place',
+  'margin': 'place',
+  'align-self': 'place',
+  'justify-self': 'place',
+  'column-span': 'place',
+  'row-span': 'place',
+  'size': 'size',
+  'width': 'size',
+  'height': 'size',
+  'min-width': 'size',
+  'max-width': 'size',
+  'min-height': 'size',
+  'max-height': 'size',
+  'aspect': 'size',
+  'arrange': 'inside',
+  'gap': 'inside',
+  'padding': 'inside',
+  'align': 'inside',
+  'justify': 'inside',
+  'columns': 'inside',
+  'rows': 'inside',
+  'reverse': 'inside',
+  'overflow': 'inside',
+  'scroll': 'inside',
+  'direction': 'inside',
+  'style': 'look',
+  'look': 'look',
+  'tint': 'look',
+  'visible': 'look',
+  'states': 'look',
+  'id': 'content',
+  'kind': 'content',
+  'text': 'content',
+  'image': 'content',
+  'value': 'content',
+  'label': 'content',
+  'placeholder': 'content',
+  'fit': 'content',
+};
+const order: readonly InspectorRow['group'][] = [
+  'content',
+  'place',
+  'size',
+  'inside',
+  'look',
+  'input',
+  'more',
+];
+
+/** Keys that hold widgets or lists of their own, which a tree and the text are for. */
+const elsewhere: ReadonlySet<string> = new Set([
+  'children',
+  'when',
+  'accept',
+  'repeat',
+  'set',
+  'use',
+  'slot',
+  'key',
+]);
+
+/** Every key a widget can have, in groups: first those that say something. @throws NoSuchName */
+export function inspect(document: CheckedDocument, on: ViewLayout, id: string): InspectorRow[] {
+  const widget = on.widgets[on.indexOf(id)]!;
+  const source = widget.source as WidgetSource & { readonly [key: string]: Json | undefined };
+  const canBeHere = widget.pointer.startsWith('/views/') || instanceOf(on.widgets, widget) !== undefined;
+  const rows = Object.keys(widgetKeys).flatMap((key): InspectorRow[] => {
+    const row = keyRow(key);
+    if (!row || elsewhere.has(key) || (widget.index === 0 && !(key in source))) return [];
+    if (row.kinds && !row.kinds.includes(widget.kind)) return [];
+    const value = source[key];
+    const pointer = pointerOfKey(widget, key);
+    const written = value === undefined ? undefined : (valueAt(document, pointer) ?? value);
+    const { range, source: text } = document.origin.at(pointer);
+    return [
+      {
+        key,
+        group:
+          groups[key] ??
+          ((directions as readonly string[]).includes(key) || /focus|pointer|hit/.test(key)
+            ? 'input'
+            : 'more'),
+        description: descriptionOf(key),
+        title: row.schema.title,
+        field: fieldOf(document, key, widget.kind),
+        value: written,
+        from: value === undefined ? undefined : fromOf(widget.pointer, pointer),
+        places: placesOf(document, pointer),
+        here: canBeHere,
+        pointer,
+        line: value !== undefined && text && range ? text.placeOf(range.start).line : undefined,
+      },
+    ];
+  });
+  const rank = (row: InspectorRow) => order.indexOf(row.group);
+  return rows.sort(
+    (a, b) => rank(a) - rank(b) || Number(b.value !== undefined) - Number(a.value !== undefined),
+  );
+}
+
+function fromOf(widget: string, pointer: string): InspectorRow['from'] {
+  const steps = stepsOf(pointer);
+  if (steps.includes('change') && steps.includes('when')) return 'condition';
+  if (steps.includes('set')) return 'instance';
+  return pointer.startsWith('/components/') && !pointer.startsWith(`${widget}/`) ? 'component' : undefined;
+}
+
+/** How the value of a key is entered, as its schema has it. */
+export function fieldOf(document: CheckedDocument, key: string, kind?: Kind): Field {
+  const schema = keyRow(key)?.schema;
+  const { styles, pictures, components } = document.source;
+  const named = (names: object | undefined) => Object.keys(names ?? {});
+  const stylesThere = document.themes.flatMap(({ theme }) => named(theme.styles));
+  if (key === 'style') return { type: 'text', choices: [...new Set([...named(styles), ...stylesThere])] };
+  if (key === 'image') return { type: 'text', choices: named(pictures) };
+  if (key === 'use') return { type: 'text', choices: named(components) };
+  if (key === 'tint') return { type: 'color', choices: colorTokens(document) };
+  if (!schema) return { type: 'text', choices: [] };
+  const choices = schema.enum?.map(String);
+  if (choices) return { type: 'choice', choices };
+  const types = [schema.type ?? []].flat();
+  if (types.includes('boolean') && types.length === 1) return { type: 'switch' };
+  if ((types.includes('number') || types.includes('integer')) && types.length === 1)
+    return { type: 'number', least: schema.minimum, most: schema.maximum };
+  return { type: 'text', choices: wordsFor(key, kind) };
+}
+
+/** Anchors that are offered where one is entered. */
+export const usualAnchors: readonly string[] = [
+  'left top',
+  'center top',
+  'right top',
+  'left center',
+  'center',
+  'right center',
+  'left bottom',
+  'center bottom',
+  'right bottom',
+  'start top',
+  'end top',
+  'start bottom',
+  'end bottom',
+  'left..right top',
+  'left..right bottom',
+  'left top..bottom',
+  'right top..bottom',
+  'left..right top..bottom',
+];
+
+function wordsFor(key: string, kind: Kind | undefined): readonly string[] {
+  if (key === 'anchor') return usualAnchors;
+  if (key === 'pivot') return ['left top', 'center', 'right bottom'];
+  if (/^(width|height)$/.test(key))
+    return kind === 'text' ? ['content', 'fill', '50%'] : ['fill', 'content', '50%', '100%'];
+  if (key === 'hit-area') return ['box', 'ellipse', 'picture'];
+  return [];
+}
+
+/** The names of all tokens that are colours, as they are written in a look. */
+export function colorTokens(document: CheckedDocument): string[] {
+  const found: string[] = [];
+  const walk = (value: unknown, path: string, type: unknown) => {
+    if (typeof value !== 'object' || value === null) return;
+    const own = (value as { $type?: unknown }).$type ?? type;
+    if ('$value' in value) {
+      if (own === 'color') found.push(`$${path}`);
+      return;
+    }
+    for (const [key, inner] of Object.entries(value))
+      if (!key.startsWith('$')) walk(inner, path === '' ? key : `${path}.${key}`, own);
+  };
+  for (const { theme, tokenFiles } of document.themes) {
+    walk(theme.tokens, '', undefined);
+    for (const { tokens } of tokenFiles) walk(tokens, '', undefined);
+  }
+  return [...new Set(found)];
+}

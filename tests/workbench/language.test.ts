@@ -1,0 +1,116 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, test } from '@jest/globals';
+import { readDocument } from 'pimbot';
+import { completionsAt, contextAt, namesIn } from 'pimbot/tools';
+import { isMap, isScalar, isSeq, parseDocument, type Node, type Pair } from 'yaml';
+
+/** A place of a text, marked with |, and the text without the mark. */
+function marked(text: string): [string, number] {
+  const at = text.indexOf('|');
+  return [text.slice(0, at) + text.slice(at + 1), at];
+}
+
+const head = 'pimbot: 1\nviews:\n  dive:\n    children:\n';
+
+describe('what stands at a place of a text', () => {
+  test.each([
+    ['pim|', { path: [], isKey: true, word: 'pim' }],
+    ['views:\n  dive:\n    |', { path: ['views', 'dive'], isKey: true, word: '' }],
+    ['views:\n  dive:\n    arr|ange: row', { path: ['views', 'dive'], isKey: true, word: 'arr' }],
+    [
+      `${head}      - id: a\n        anch|`,
+      { path: ['views', 'dive', 'children', 0], isKey: true, word: 'anch' },
+    ],
+    [`${head}      - id: a\n      - |`, { path: ['views', 'dive', 'children', 1], isKey: true, word: '' }],
+    [
+      `${head}      - id: a\n        anchor: le|`,
+      { path: ['views', 'dive', 'children', 0], isKey: false, key: 'anchor', word: 'le' },
+    ],
+    [
+      `${head}      - { id: a, anchor: rig|`,
+      { path: ['views', 'dive', 'children', 0], isKey: false, key: 'anchor', word: 'rig' },
+    ],
+    [`${head}      - { id: a, of|`, { path: ['views', 'dive', 'children', 0], isKey: true, word: 'of' }],
+    [
+      `${head}      - { id: a, look: { back|`,
+      { path: ['views', 'dive', 'children', 0, 'look'], isKey: true, word: 'back' },
+    ],
+    [
+      `${head}      - id: a # a { comment\n        children:\n          - kind: te|`,
+      { path: ['views', 'dive', 'children', 0, 'children', 0], isKey: false, key: 'kind', word: 'te' },
+    ],
+    [
+      'styles:\n  plate:\n    background: $col|',
+      { path: ['styles', 'plate'], isKey: false, key: 'background', word: '$col' },
+    ],
+    [
+      `${head}      - text: "a: { b"\n        ki|`,
+      { path: ['views', 'dive', 'children', 0], isKey: true, word: 'ki' },
+    ],
+  ])('%j', (text, expected) => {
+    expect(contextAt(...marked(text))).toMatchObject(expected);
+  });
+
+  test('is what a parser says, at every key and value of the demo', () => {
+    const text = readFileSync('examples/fathom-post/post.yaml', 'utf8');
+    let keys = 0;
+    const visit = (node: Node | null, path: (string | number)[]) => {
+      if (isSeq(node)) node.items.forEach((item, at) => visit(item as Node, [...path, at]));
+      if (!isMap(node)) return;
+      for (const { key, value } of node.items as Pair<Node, Node>[]) {
+        if (!isScalar(key) || !key.range) continue;
+        const name = String(key.value);
+        keys++;
+        const before = contextAt(text, key.range[0] + 1);
+        expect([name, before.path, before.isKey]).toEqual([name, path, true]);
+        if (isScalar(value) && value.range && typeof value.value !== 'string') {
+          const inside = contextAt(text, value.range[1]);
+          expect([name, inside.path, inside.key]).toEqual([name, path, name]);
+        }
+        visit(value, [...path, name]);
+      }
+    };
+    visit(parseDocument(text).contents, []);
+    expect(keys).toBeGreaterThan(800);
+  });
+
+  test('of a text that is cut off anywhere it says something, and ends', () => {
+    const text = readFileSync('examples/broken/broken.yaml', 'utf8');
+    for (let at = 0; at <= text.length; at += 7) {
+      const { from, word } = contextAt(text.slice(0, at), at);
+      expect(from + word.length).toBe(at);
+    }
+    const hostile = '{['.repeat(5000) + '"'.repeat(999);
+    expect(contextAt(hostile, hostile.length).isKey).toBeDefined();
+  });
+});
+
+describe('completion', () => {
+  const { document } = readDocument(
+    'pimbot: 1\nstyles: { plate: { background: "#123" } }\ntokens: { color: { sea: { $type: color, $value: "#1d7f8c" } } }\ncomponents: { gauge: { size: 4 } }\nviews: { dive: { children: [ { id: sonar } ] } }\n',
+  );
+  const names = namesIn(document!);
+  const labels = (text: string) => completionsAt(...marked(text), names)!.options.map(({ label }) => label);
+
+  test.each([
+    [`${head}      - id: a\n        anch|`, ['anchor', 'anchor-to']],
+    [`${head}      - kind: im|`, ['image']],
+    [`${head}      - style: |`, ['plate']],
+    [`${head}      - use: |`, ['gauge']],
+    [`${head}      - anchor-to: |`, ['sonar']],
+    [`${head}      - look: { background: $|`, ['$color.sea']],
+    [`${head}      - visible: |`, ['true', 'false']],
+    ['reference: { scaling: wh|', ['whole']],
+  ])('%j', (text, expected) => {
+    expect(labels(text)).toEqual(expect.arrayContaining(expected));
+  });
+
+  test('what is there already, or is not for the kind, is not offered; every key says what it does', () => {
+    const [text, at] = marked(`${head}      - kind: text\n        anchor: center\n        |`);
+    const { options } = completionsAt(text, at, names)!;
+    const all = options.map(({ label }) => label);
+    expect(all).toContain('max-lines');
+    for (const key of ['kind', 'anchor', 'segments', 'arrange']) expect(all).not.toContain(key);
+    expect(options.filter(({ info }) => info === '')).toEqual([]);
+  });
+});

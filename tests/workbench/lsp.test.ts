@@ -1,0 +1,180 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { PassThrough } from 'node:stream';
+import { pathToFileURL } from 'node:url';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { serveLanguage } from 'pimbot/lsp';
+
+interface Diagnostic {
+  readonly code: string;
+  readonly message: string;
+  readonly severity: number;
+  readonly range: { readonly start: { readonly line: number; readonly character: number } };
+}
+
+/** An editor: frames messages as the base protocol says, and waits for answers. */
+class Editor {
+  readonly #in = new PassThrough();
+  readonly #out = new PassThrough();
+  readonly #waiting = new Map<number, (result: unknown) => void>();
+  readonly #told: { method: string; params: { uri: string; diagnostics: Diagnostic[] } }[] = [];
+  #listeners: (() => void)[] = [];
+  #next = 1;
+
+  constructor() {
+    void serveLanguage(this.#in, this.#out);
+    let rest = Buffer.alloc(0);
+    this.#out.on('data', (piece: Buffer) => {
+      rest = Buffer.concat([rest, piece]);
+      for (;;) {
+        const head = /^Content-Length: (\d+)\r\n(?:[^\r\n]+\r\n)*\r\n/.exec(rest.toString('latin1'));
+        if (!head || rest.length < head[0].length + Number(head[1])) return;
+        const body = rest.subarray(head[0].length, head[0].length + Number(head[1]));
+        rest = rest.subarray(head[0].length + Number(head[1]));
+        const message = JSON.parse(body.toString()) as { id?: number; method?: string; result?: unknown };
+        if (message.method === undefined) this.#waiting.get(message.id!)?.(message.result);
+        else if (message.method === 'textDocument/publishDiagnostics') this.#told.push(message as never);
+        for (const one of this.#listeners.splice(0)) one();
+      }
+    });
+  }
+
+  #send(message: object): void {
+    const body = JSON.stringify({ jsonrpc: '2.0', ...message });
+    this.#in.write(`Content-Length: ${Buffer.byteLength(body)}\r\n\r\n${body}`);
+  }
+
+  ask<Result>(method: string, params: unknown): Promise<Result> {
+    const id = this.#next++;
+    const answer = new Promise<Result>((done) => this.#waiting.set(id, done as (result: unknown) => void));
+    this.#send({ id, method, params });
+    return answer;
+  }
+
+  tell(method: string, params: unknown): void {
+    this.#send({ method, params });
+  }
+
+  /** The first diagnostics of a file that are as wanted. */
+  async diagnostics(uri: string, wanted: (all: Diagnostic[]) => boolean): Promise<Diagnostic[]> {
+    for (;;) {
+      const found = this.#told.findLast(({ params }) => params.uri === uri && wanted(params.diagnostics));
+      if (found) return found.params.diagnostics;
+      await new Promise<void>((done) => this.#listeners.push(done));
+    }
+  }
+}
+
+const hud = `pimbot: 1
+tokens: { color: { sea: { $type: color, $value: "#1d7f8c" } } }
+styles:
+  plate: { background: $color.sea }
+components:
+  gauge: { size: 100, style: plate }
+views:
+  dive:
+    children:
+      - { id: sonar, style: plate, offset: 1600 760, size: 280 }
+      - { id: left, use: gauge, anchor: left bottom }
+`;
+
+describe('pimbot lsp', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'pimbot-'));
+  const file = join(folder, 'hud.yaml');
+  const uri = pathToFileURL(file).href;
+  let editor: Editor;
+  /** The place of a piece of the text, so many letters in. */
+  const at = (text: string, piece: string, more = 1) => {
+    const offset = text.indexOf(piece) + more;
+    const before = text.slice(0, offset).split('\n');
+    return { textDocument: { uri }, position: { line: before.length - 1, character: before.at(-1)!.length } };
+  };
+  const change = (text: string, version: number) =>
+    editor.tell('textDocument/didChange', { textDocument: { uri, version }, contentChanges: [{ text }] });
+
+  beforeAll(async () => {
+    writeFileSync(file, hud);
+    writeFileSync(join(folder, 'package.json'), '{}');
+    editor = new Editor();
+    const { capabilities } = await editor.ask<{ capabilities: object }>('initialize', {
+      processId: null,
+      rootUri: null,
+      capabilities: {},
+    });
+    expect(Object.keys(capabilities)).toEqual(
+      expect.arrayContaining([
+        'completionProvider',
+        'hoverProvider',
+        'definitionProvider',
+        'codeActionProvider',
+      ]),
+    );
+    editor.tell('initialized', {});
+    editor.tell('textDocument/didOpen', { textDocument: { uri, languageId: 'yaml', version: 1, text: hud } });
+  });
+  afterAll(async () => {
+    await editor.ask('shutdown', null);
+    rmSync(folder, { recursive: true });
+  });
+
+  test('what fails on screens is told where it is written, with the tested change as an action', async () => {
+    const found = await editor.diagnostics(uri, (all) => all.some(({ code }) => code === 'off-screen'));
+    const off = found.find(({ code }) => code === 'off-screen')!;
+    expect(off.range.start.line).toBe(9);
+    expect(off.message).toMatch(/^dive\/sonar .*screens?\)$/);
+    const context = { diagnostics: [off] };
+    const actions = await editor.ask<
+      { title: string; edit: { changes: { [uri: string]: { newText: string }[] } } }[]
+    >('textDocument/codeAction', { textDocument: { uri }, range: off.range, context });
+    expect(actions).toHaveLength(1);
+    expect(actions[0]!.title).toMatch(/sonar.*tried on every screen/);
+    expect(actions[0]!.edit.changes[uri]).toHaveLength(1);
+  });
+
+  test('completion offers keys with what they do, and names', async () => {
+    const labels = async (text: string, piece: string, more: number, version: number) => {
+      change(text, version);
+      const found = await editor.ask<{ label: string }[]>('textDocument/completion', at(text, piece, more));
+      return found.map(({ label }) => label);
+    };
+    const typed = hud.replace('offset: 1600 760', 'off');
+    expect(await labels(typed, 'off,', 3, 2)).toContain('offset');
+    expect(await labels(hud, 'style: plate, off', 'style: pl'.length, 3)).toEqual(['plate']);
+  });
+
+  test('hover says what a key does and why the widget is where it is', async () => {
+    change(hud, 4);
+    const { contents } = await editor.ask<{ contents: { value: string } }>(
+      'textDocument/hover',
+      at(hud, 'offset: 1600', 2),
+    );
+    expect(contents.value).toMatch(/\*\*offset\*\* From anchor to pivot/);
+    expect(contents.value).toMatch(/dive\/sonar: 1600, 760, 280 × 280 u/);
+  });
+
+  test.each([
+    ['style: plate, off', 8, 3],
+    ['use: gauge', 6, 5],
+    ['$color.sea }', 3, 1],
+  ])('goes from %s to where it is written', async (piece, more, line) => {
+    const found = await editor.ask<{ uri: string; range: { start: { line: number } } }>(
+      'textDocument/definition',
+      at(hud, piece, more),
+    );
+    expect([found.uri, found.range.start.line]).toEqual([uri, line]);
+  });
+
+  test('a mistyped key is an error with the one that was meant', async () => {
+    change(hud.replace('anchor: left', 'anchr: left'), 5);
+    const found = await editor.diagnostics(uri, (all) => all.some(({ severity }) => severity === 1));
+    const wrong = found.find(({ severity }) => severity === 1)!;
+    expect(wrong.message).toMatch(/anchr.*anchor/);
+    const actions = await editor.ask<{ title: string }[]>('textDocument/codeAction', {
+      textDocument: { uri },
+      range: wrong.range,
+      context: { diagnostics: [wrong] },
+    });
+    expect(actions.map(({ title }) => title)).toEqual(['Change to "anchor"']);
+  });
+});

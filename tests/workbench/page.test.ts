@@ -1,0 +1,473 @@
+import { createRequire } from 'node:module';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
+import type { Browser } from 'playwright-core';
+import { startBrowser } from '../../bench/browser.ts';
+import { Hand } from './hand.ts';
+
+const comments = (text: string) => text.match(/(^|\s)#.*/gm) ?? [];
+
+let browser: Browser;
+beforeAll(async () => {
+  browser = await startBrowser();
+});
+afterAll(() => browser.close());
+
+describe('the workbench, on the demo', () => {
+  let hand: Hand;
+  let source: string;
+  beforeAll(async () => {
+    hand = await Hand.open(browser, 'demo');
+    source = hand.disk();
+  });
+  afterAll(async () => {
+    expect(hand.problems).toEqual([]);
+    await hand.close();
+  });
+
+  test('shows every screen, and what is on the one that is looked at', async () => {
+    const { page } = hand;
+    expect(await page.locator('.thumb canvas').count()).toBeGreaterThan(30);
+    const blank = await page.locator('.thumb canvas').evaluateAll(
+      (all) =>
+        all.filter((one) => {
+          const canvas = one as HTMLCanvasElement;
+          const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
+          return !data.some((byte) => byte > 0);
+        }).length,
+    );
+    expect(blank).toBe(0);
+    expect(await page.locator('[role=treeitem]').count()).toBe((await hand.rows()).length);
+  });
+
+  test('a click selects what is on top, on the drawing and in the list alike', async () => {
+    const at = await hand.middle('sonar');
+    await hand.page.mouse.click(at.x, at.y);
+    await hand.settled();
+    // The marks lie over the sonar; the next click goes further down.
+    await hand.page.mouse.click(at.x, at.y);
+    await hand.settled();
+    const [id] = await hand.selected();
+    expect(await hand.page.locator('[role=treeitem][aria-selected=true]').getAttribute('data-widget')).toBe(
+      id,
+    );
+    expect(await hand.page.locator('.inspector h2').textContent()).toContain(id);
+  });
+
+  test('dragged, it is where it was dropped, nothing else has moved, and undo brings back the same bytes', async () => {
+    await hand.select('sonar');
+    const before = await hand.rows();
+    await hand.move('sonar', -300, -100, 'Control');
+    const after = await hand.rows();
+    const was = before.find(({ id }) => id === 'sonar')!;
+    const is = after.find(({ id }) => id === 'sonar')!;
+    expect(Math.abs(is.rect.x - was.rect.x + 300)).toBeLessThan(0.5 + 1 / 0.3);
+    expect(Math.abs(is.rect.y - was.rect.y + 100)).toBeLessThan(0.5 + 1 / 0.3);
+    const inside = (index: number): boolean =>
+      index >= 0 && (before[index]!.id === 'sonar' || inside(before[index]!.parent));
+    for (const row of before)
+      if (!inside(row.index)) expect(after.find(({ id }) => id === row.id)!.rect).toEqual(row.rect);
+    const text = await hand.text();
+    expect(comments(text)).toEqual(comments(source));
+    const differing = text.split('\n').filter((line, at) => line !== source.split('\n')[at]);
+    expect(differing).toHaveLength(1);
+    expect(differing[0]).toMatch(/^ {8}offset: -3\d\d(\.\d+)? -1\d\d(\.\d+)?$/);
+    await hand.press('Control+z');
+    expect(await hand.text()).toBe(source);
+    await hand.press('Control+Shift+z');
+    expect(await hand.text()).toBe(text);
+    await hand.press('Control+z');
+    expect(hand.disk()).toBe(source);
+  });
+
+  test('what breaks elsewhere is marked as new, and counted at each screen', async () => {
+    await hand.select('sonar');
+    await hand.move('sonar', -900, 0, 'Control');
+    await hand.page.click('#tab-findings');
+    expect(await hand.page.locator('.findings .new').count()).toBeGreaterThan(0);
+    const portrait = hand.page.locator('.thumb', { has: hand.page.locator('[data-screen=phone-portrait]') });
+    expect(Number(await portrait.locator('.count').textContent())).toBeGreaterThan(0);
+    const [first] = await hand.page.evaluate(() => window.bench.findings.value);
+    await hand.page.locator('.findings .head').first().click();
+    await hand.settled();
+    expect(await hand.selected()).toEqual([first!.widget]);
+    expect(await hand.page.locator('.overlay .badge').count()).toBeGreaterThan(0);
+    await hand.page.locator('.viewport').focus();
+    await hand.press('Control+z');
+    expect(await hand.text()).toBe(source);
+    expect(await hand.page.evaluate(() => window.bench.findings.value.length)).toBe(0);
+  });
+
+  test('another language, theme and HUD size are drawn, and stand in the address', async () => {
+    const sum = () =>
+      hand.page
+        .locator('.sheet canvas')
+        .first()
+        .evaluate((one) => {
+          const canvas = one as HTMLCanvasElement;
+          const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
+          return data.reduce((all, byte, at) => (all * 31 + byte * (at % 7)) % 1_000_003, 0);
+        });
+    const english = await sum();
+    await hand.page.selectOption('#locale', 'ar');
+    await hand.settled();
+    const arabic = await sum();
+    await hand.page.selectOption('#theme', 'lantern');
+    await hand.settled();
+    const lantern = await sum();
+    expect(new Set([english, arabic, lantern]).size).toBe(3);
+    const address = new URL(hand.page.url()).hash;
+    expect(address).toContain('locale=ar');
+    expect(address).toContain('theme=lantern');
+    await hand.page.selectOption('#locale', 'en');
+    await hand.page.selectOption('#theme', 'brine');
+    await hand.settled();
+    expect(await sum()).toBe(english);
+  });
+
+  test('a file changed on disk shows, with what was selected; a mistake is told and the last good view stays', async () => {
+    await hand.select('sonar');
+    const rows = (await hand.rows()).length;
+    writeFileSync(
+      hand.folder,
+      source.replace(
+        '        image: sonar\n        anchor: end bottom\n        offset: -24 -24',
+        '        image: sonar\n        anchor: end bottom\n        offset: -124 -24',
+      ),
+    );
+    await hand.page.waitForFunction(
+      () => window.bench.outline.value!.rows.find(({ id }) => id === 'sonar')!.rect.x < 1600,
+    );
+    await hand.settled();
+    expect(await hand.selected()).toEqual(['sonar']);
+    writeFileSync(hand.folder, source.replace('anchor: end bottom', 'anchr: end bottom'));
+    await hand.page.waitForSelector('.problems');
+    expect(await hand.page.textContent('.problems')).toMatch(/post\.yaml:\d+:\d+: error: .*anchr.*anchor/s);
+    expect((await hand.rows()).length).toBe(rows);
+    writeFileSync(hand.folder, source);
+    await hand.page.waitForFunction(() => document.querySelector('.problems') === null);
+    await hand.settled();
+    expect(await hand.text()).toBe(source);
+  });
+
+  test('saving writes; what somebody else wrote meanwhile is not overwritten', async () => {
+    await hand.select('sonar');
+    await hand.enter('size', '250');
+    expect(hand.disk()).toBe(source);
+    await hand.press('Control+s');
+    const saved = source.replace(
+      /(image: sonar\n {8}anchor: end bottom\n {8}offset: -24 -24\n {8}size: )240/,
+      '$1250',
+    );
+    expect(hand.disk()).toBe(saved);
+    await hand.enter('size', '260');
+    const theirs = `# theirs\n${saved}`;
+    writeFileSync(hand.folder, theirs);
+    await hand.page.waitForSelector('.bar');
+    await hand.press('Control+s');
+    expect(hand.disk()).toBe(theirs);
+    await hand.page.click('text=Take the file on disk');
+    await hand.settled();
+    expect(await hand.text()).toBe(theirs);
+    writeFileSync(hand.folder, source);
+    await hand.page.waitForFunction((wanted) => window.bench.history.value.text === wanted, source);
+    await hand.settled();
+  });
+
+  test('the text beside it: a place selects the widget, a widget is scrolled to, what is typed is shown', async () => {
+    await hand.page.click('#tab-text');
+    await hand.select('prompt');
+    const line = hand.page.locator('.cm-activeLine');
+    await expect(line.textContent()).resolves.toContain('prompt');
+    await line.click();
+    await hand.page.keyboard.press('End');
+    await hand.page.keyboard.type(' # typed');
+    await hand.settled();
+    expect(await hand.text()).toContain('# typed');
+    await hand.page.keyboard.press('Control+z');
+    await hand.settled();
+    expect(await hand.text()).toBe(source);
+    await hand.page.click('#tab-inspect');
+  });
+
+  test('played, it answers to the pointer and tells what happens', async () => {
+    await hand.page.selectOption('#view', 'tuning');
+    await hand.settled();
+    await hand.page.click('text=Play');
+    await hand.page.waitForFunction(
+      () => document.querySelector('.playing canvas')!.getAttribute('data-drawn') !== null,
+    );
+    const slider = await hand.page.evaluate(() => {
+      const { rows, width } = window.bench.outline.value!;
+      const row = rows.find((one) => (one as unknown as { kind: string }).kind === 'slider')!;
+      const box = document.querySelector('.playing canvas')!.getBoundingClientRect();
+      const perPx = box.width / width;
+      return {
+        x: box.x + (row.rect.x + row.rect.width * 0.9) * perPx,
+        y: box.y + (row.rect.y + row.rect.height / 2) * perPx,
+      };
+    });
+    await hand.page.mouse.click(slider.x, slider.y);
+    await hand.page.waitForFunction(() => document.querySelector('.log')!.textContent.includes('change'));
+    await hand.page.click('text=Lay out');
+    await hand.settled();
+    await hand.page.selectOption('#view', 'dive');
+    await hand.settled();
+  });
+
+  test('every size: the map of the proof, and a size of it on the stage', async () => {
+    await hand.page.click('text=All sizes');
+    await hand.page.waitForSelector('.map img');
+    await hand.settled();
+    expect(await hand.page.textContent('.says')).toMatch(
+      /^dive fails on \d\.\d+ % of the sizes from 640 × 360/,
+    );
+    await hand.page.locator('.worst button').first().click();
+    await hand.settled();
+    expect(await hand.page.inputValue('#screen')).toBe('any size');
+    await hand.page.selectOption('#screen', 'desktop');
+    await hand.settled();
+  });
+});
+
+const hud = `# Mine.
+pimbot: 1
+views:
+  dive:
+    children:
+      # The plate.
+      - { id: plate, offset: 100 100, size: 300 200, look: { background: "#456" } } # plain
+      - id: lamp
+        anchor: right top
+        offset: -60 60
+        size: 120
+        look: { background: "#a63" }
+      - { id: row, arrange: row, gap: 20, offset: 200 600, children: [
+          { id: one, size: 80, look: { background: "#333" } },
+          { id: two, size: 80, look: { background: "#555" } },
+          { id: three, size: 80, look: { background: "#777" } } ] }
+      - { id: box, offset: 900 500, size: 500 400, look: { background: "#244" } }
+`;
+
+describe('taking hold', () => {
+  let hand: Hand;
+  beforeAll(async () => {
+    hand = await Hand.open(browser, { text: hud });
+  });
+  afterAll(async () => {
+    expect(hand.problems).toEqual([]);
+    await hand.close();
+  });
+  beforeEach(async () => {
+    await hand.page.locator('.viewport').focus();
+    await hand.press('Escape');
+  });
+  afterEach(async () => {
+    await hand.page.locator('.viewport').focus();
+    for (let steps = 0; (await hand.text()) !== hud && steps < 8; steps++) await hand.press('Control+z');
+    expect(await hand.text()).toBe(hud);
+    expect(hand.disk()).toBe(hud);
+  });
+
+  /** A handle of what is selected. */
+  const handle = async (name: string) => {
+    const box = (await hand.page.locator(`[data-hold="${name}"]`).boundingBox())!;
+    return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+  };
+
+  test('a corner is pulled, and catches at an edge beside it', async () => {
+    await hand.select('plate');
+    const { scale } = await hand.middle('plate');
+    const from = await handle('edge 1 1');
+    // Two px short of the row's left edge plus its width: nothing there; the top of the row is at 600.
+    await hand.pull(from, { x: from.x, y: from.y + 299 * scale });
+    const { rect } = await hand.row('plate');
+    expect([rect.x, rect.y, rect.width, rect.height]).toEqual([100, 100, 300, 500]);
+    expect(await hand.text()).toContain(
+      '- { id: plate, offset: 100 100, size: 300 500, look: { background: "#456" } } # plain',
+    );
+  });
+
+  test('moved by arrow keys, in u', async () => {
+    await hand.select('lamp');
+    await hand.page.locator('.viewport').focus();
+    await hand.press('ArrowLeft');
+    await hand.press('Shift+ArrowDown');
+    expect(await hand.text()).toContain('offset: -61 70');
+  });
+
+  test('moved, it catches at the middle of what is beside it', async () => {
+    await hand.select('lamp');
+    const lamp = await hand.row('lamp');
+    // The middle of the plate is at 200; the lamp goes to 3 px from there.
+    await hand.move('lamp', 0, 200 - lamp.rect.y - 60 - 3);
+    expect((await hand.row('lamp')).rect.y + 60).toBe(200);
+  });
+
+  test('in a row, dragging reorders', async () => {
+    await hand.select('one');
+    const three = await hand.middle('three');
+    const one = await hand.middle('one');
+    await hand.pull(one, { x: three.x + 30 * three.scale, y: three.y });
+    const rows = (await hand.rows()).filter(({ id }) => ['one', 'two', 'three'].includes(id));
+    expect(rows.sort((a, b) => a.rect.x - b.rect.x).map(({ id }) => id)).toEqual(['two', 'three', 'one']);
+  });
+
+  test('with Alt it goes into the container under it, and stays where it is', async () => {
+    await hand.select('lamp');
+    const before = await hand.row('lamp');
+    await hand.move('lamp', 1100 - before.rect.x, 650 - before.rect.y, 'Control', 'Alt');
+    const rows = await hand.rows();
+    const lamp = rows.find(({ id }) => id === 'lamp')!;
+    expect(rows[lamp.parent]!.id).toBe('box');
+  });
+
+  test('an anchor is pulled to another place, and the widget stays', async () => {
+    await hand.select('lamp');
+    const before = await hand.row('lamp');
+    const from = await handle('anchor 0 0');
+    const to = await hand.at(0, 1080);
+    await hand.pull(from, to);
+    expect((await hand.row('lamp')).rect).toEqual(before.rect);
+    expect(await hand.text()).toContain('anchor: left bottom');
+  });
+
+  test('the pivot is pulled to the middle, and the widget stays', async () => {
+    await hand.select('lamp');
+    const before = await hand.row('lamp');
+    const box = (await hand.page.locator('[data-hold="pivot"]').boundingBox())!;
+    const to = await hand.middle('lamp');
+    // The ring is taken at its rim: a handle stands in its middle.
+    await hand.pull({ x: box.x + box.width - 2, y: box.y + box.height / 2 }, to);
+    expect((await hand.row('lamp')).rect).toEqual(before.rect);
+    expect(await hand.text()).toContain('pivot: 0.5 0.5');
+  });
+
+  test('it is turned', async () => {
+    await hand.select('box');
+    const from = await handle('turn');
+    const middle = await hand.row('box');
+    const to = await hand.at(middle.rect.x + 900, middle.rect.y);
+    await hand.pull(from, to);
+    expect(await hand.text()).toMatch(/id: box, .*rotate: \d+/);
+  });
+
+  test('several are framed, aligned, spaced out, wrapped and dissolved', async () => {
+    await hand.select('plate');
+    await hand.page.locator('[role=treeitem][data-widget=lamp]').click({ modifiers: ['Control'] });
+    await hand.settled();
+    await hand.page.click('[aria-label="Align top"]');
+    await hand.settled();
+    expect((await hand.row('plate')).rect.y).toBe((await hand.row('lamp')).rect.y);
+    await hand.page.locator('.actions select').first().selectOption('free');
+    await hand.settled();
+    expect(await hand.selected()).toEqual(['group']);
+    await hand.page.click('text=Dissolve');
+    await hand.settled();
+    expect((await hand.rows()).some(({ id }) => id === 'group')).toBe(false);
+  });
+
+  test('a new widget from the palette, duplicated and deleted', async () => {
+    await hand.page.locator('.palette select').selectOption('button');
+    await hand.page.locator('.palette button').click();
+    await hand.settled();
+    expect(await hand.selected()).toEqual(['button']);
+    await hand.page.locator('.viewport').focus();
+    await hand.press('Control+d');
+    expect(await hand.selected()).toEqual(['button-2']);
+    await hand.press('Delete');
+    expect((await hand.rows()).map(({ id }) => id)).not.toContain('button-2');
+  });
+
+  test('a key that cannot be is refused with the reason', async () => {
+    await hand.select('lamp');
+    await hand.enter('anchor', 'nowhere');
+    expect(await hand.notice()).toMatch(/nowhere/);
+    expect(await hand.text()).toBe(hud);
+    await hand.select('plate');
+    await hand.select('lamp');
+  });
+
+  test('an anchor that fits better is proposed where it is dropped', async () => {
+    await hand.select('lamp');
+    await hand.move('lamp', -1600, 800, 'Control');
+    expect(await hand.page.textContent('.advice')).toMatch(/left bottom/);
+    const before = await hand.row('lamp');
+    await hand.page.click('.advice button');
+    await hand.settled();
+    expect((await hand.row('lamp')).rect).toEqual(before.rect);
+    expect(await hand.text()).toContain('anchor: left bottom');
+  });
+});
+
+describe('everybody can use it', () => {
+  const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+  test.each(['dark', 'light'] as const)('axe-core finds nothing, %s', async (colorScheme) => {
+    const hand = await Hand.open(browser, colorScheme === 'dark' ? 'demo' : { text: hud }, { colorScheme });
+    const violations = async () => {
+      // The page's own policy lets no script in: it is run as the debugger's.
+      await hand.page.evaluate(axe);
+      return hand.page.evaluate(async () => {
+        const { violations: found } = await (
+          window as unknown as {
+            axe: { run(): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> };
+          }
+        ).axe.run();
+        return found.map(
+          ({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 120)).join(' | ')}`,
+        );
+      });
+    };
+    await hand.select(colorScheme === 'dark' ? 'sonar' : 'lamp');
+    for (const tab of ['inspect', 'why', 'findings', 'text']) {
+      await hand.page.click(`#tab-${tab}`);
+      await hand.settled();
+      expect([tab, ...(await violations())]).toEqual([tab]);
+    }
+    for (const mode of ['All screens', 'All sizes', 'Play']) {
+      await hand.page.click(`text=${mode}`);
+      if (mode === 'All sizes') await hand.page.waitForSelector('.map img');
+      expect([mode, ...(await violations())]).toEqual([mode]);
+    }
+    await hand.close();
+  });
+
+  test.each([
+    [1280, 800],
+    [1024, 640],
+    [640, 400],
+  ])('at %i × %i px nothing of the frame has to be scrolled sideways', async (width, height) => {
+    const hand = await Hand.open(browser, { text: hud }, { viewport: { width, height } });
+    await hand.select('lamp');
+    const { across, down } = await hand.page.evaluate(() => ({
+      across: document.documentElement.scrollWidth - innerWidth,
+      down: document.documentElement.scrollHeight - innerHeight,
+    }));
+    expect(across).toBeLessThanOrEqual(0);
+    if (width > 760) expect(down).toBeLessThanOrEqual(0);
+    await hand.close();
+  });
+
+  test('by keyboard alone: a widget is found, changed, undone and saved', async () => {
+    const hand = await Hand.open(browser, { text: hud });
+    const { keyboard } = hand.page;
+    const focusIs = (selector: string) =>
+      hand.page.evaluate((wanted) => document.activeElement?.matches(wanted) === true, selector);
+    for (let tabs = 0; tabs < 60 && !(await focusIs('[role=treeitem]')); tabs++) await keyboard.press('Tab');
+    await keyboard.press('ArrowDown');
+    await hand.settled();
+    expect(await hand.selected()).toEqual(['plate']);
+    for (let tabs = 0; tabs < 60 && !(await focusIs('.viewport')); tabs++) await keyboard.press('Tab');
+    await hand.press('ArrowRight');
+    expect(await hand.text()).toContain('offset: 101 100');
+    for (let tabs = 0; tabs < 60 && !(await focusIs('#key-size')); tabs++) await keyboard.press('Tab');
+    await keyboard.press('Control+a');
+    await keyboard.type('310 200');
+    await keyboard.press('Tab');
+    await hand.settled();
+    expect(await hand.text()).toContain('size: 310 200');
+    await hand.press('Control+s');
+    expect(hand.disk()).toBe(await hand.text());
+    await hand.close();
+  });
+});
