@@ -3,6 +3,9 @@ import tseslint from 'typescript-eslint';
 export default tseslint.config(
   {
     ignores: [
+      'site/pages/',
+      'site/built/',
+      'site/cache/',
       'dist',
       'out',
       'coverage',

@@ -69,6 +69,7 @@ export interface Measured<Facts> {
     | 'px'
     | 'u'
     | 'CSS px'
+    | 'mm'
     | '%'
     | '×'
     | '′'

@@ -15,4 +15,4 @@ export { branchesApart } from './overlap.ts';
 export { gapOf, placeOf, slack as promiseSlack } from './promise-kinds.ts';
 export { usableControls } from './subject/focus-map.ts';
 export { Subject } from './subject/subject.ts';
-export { capitalPx, cssPixels, pxOfArc, pxOfCss } from './subject/text-size.ts';
+export { capitalPx, cssPixels, pxOfArc, pxOfCss, pxOfMillimetres } from './subject/text-size.ts';

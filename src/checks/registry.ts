@@ -49,6 +49,7 @@ import { statesAlike } from './states-alike.ts';
 import { stretchedPicture } from './stretched-picture.ts';
 import { swallowedInput } from './swallowed-input.ts';
 import { themeGap } from './theme-gap.ts';
+import { thumbTarget } from './thumb-target.ts';
 import { tinyPart } from './tiny-part.ts';
 import { tornApart } from './torn-apart.ts';
 import { unevenGaps } from './uneven-gaps.ts';
@@ -101,6 +102,7 @@ const ofLayouts = [
   unevenPixels,
   slicesCross,
   smallTarget,
+  thumbTarget,
   crowdedTargets,
   swallowedInput,
   emptyControl,

@@ -1,9 +1,7 @@
 import { shown, whySize } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { intersection } from '../scene/index.ts';
-
+import { targetSizes } from './subject/targets.ts';
 import { cssPixels } from './subject/text-size.ts';
-import { usableControls } from './subject/focus-map.ts';
 
 export const smallTarget = {
   id: 'small-target',
@@ -19,13 +17,9 @@ export const smallTarget = {
   run(subject, limit, report) {
     const { inputs } = subject.screen;
     if (!inputs.includes('touch') && !inputs.includes('mouse')) return;
-    for (const index of usableControls(subject)) {
-      const clip = subject.cutter(index);
-      const whole = subject.rect(index);
-      const { width, height } = clip ? intersection(whole, clip) : whole;
-      const px = Math.min(width, height);
-      const measured = cssPixels(px, subject.screen);
-      if (!(measured < limit) || px === 0) continue;
+    for (const { index, width, height } of targetSizes(subject)) {
+      const measured = cssPixels(Math.min(width, height), subject.screen);
+      if (!(measured < limit)) continue;
       const reasons = [
         {
           text: `${shown(width)} × ${shown(height)} px at ${shown(subject.screen.density)} px an inch, ${shown(subject.screen.distance)} mm away`,

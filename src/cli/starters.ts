@@ -42,7 +42,7 @@ views:
 `,
   menu: `# A menu: buttons in a column, in the middle of the screen.
 pimbot: 1
-reference: { size: 1920x1080, scaling: contain, spare: extend }
+reference: { size: 1920x1080, scaling: contain, spare: extend, least-millimetres: 0.06 }
 
 components:
   choice:
@@ -87,7 +87,7 @@ views:
 `,
   page: `# A page of text with a heading and a button, as wide as is good to read.
 pimbot: 1
-reference: { size: 1920x1080, scaling: contain, spare: extend }
+reference: { size: 1920x1080, scaling: contain, spare: extend, least-millimetres: 0.06 }
 
 cases:
   typical:
@@ -117,7 +117,7 @@ views:
     children:
       - id: page
         anchor: center
-        width: 980
+        width: 900
         height: 840
         style: paper
         arrange: column

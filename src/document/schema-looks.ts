@@ -55,28 +55,54 @@ export const look = {
     title: 'a colour',
     description: 'What a dialog lays over all that is behind it.',
   },
-  'opacity': { ...numberOrTemplate('a number from 0 to 1'), minimum: 0, maximum: 1 },
+  'opacity': {
+    ...numberOrTemplate('a number from 0 to 1'),
+    minimum: 0,
+    maximum: 1,
+    description: 'Of it and all that is in it together; 1 is opaque.',
+  },
   'font': {
     type: 'string',
     description: 'Font families of fonts:, with commas between; each draws what those before it lack.',
     title: 'the name of a font family, or several with commas between',
   },
-  'font-size': { ...numberOrTemplate('a number of u from 1 to 2000'), minimum: 1, maximum: 2000 },
-  'font-weight': { ...numberOrTemplate('a number from 1 to 1000'), minimum: 1, maximum: 1000 },
+  'font-size': {
+    ...numberOrTemplate('a number of u from 1 to 2000'),
+    minimum: 1,
+    maximum: 2000,
+    description: 'Of its text, in u; 24 if nothing says another.',
+  },
+  'font-weight': {
+    ...numberOrTemplate('a number from 1 to 1000'),
+    minimum: 1,
+    maximum: 1000,
+    description: 'As in CSS: 400 is regular, 700 is bold.',
+  },
   'line-height': {
     ...numberOrTemplate('a number from 0.5 to 5'),
     minimum: 0.5,
     maximum: 5,
     description: 'As a multiple of the font size.',
   },
-  'letter-spacing': { ...numberOrTemplate('a number of u'), minimum: -100, maximum: 1000 },
-  'text-align': choice(['start', 'center', 'end']),
+  'letter-spacing': {
+    ...numberOrTemplate('a number of u'),
+    minimum: -100,
+    maximum: 1000,
+    description: 'Added between letters, in u.',
+  },
+  'text-align': {
+    ...choice(['start', 'center', 'end']),
+    description: 'Where the lines of a text stand from side to side.',
+  },
   'transition': {
     type: 'string',
     title: 'a key, a time and an easing, or none',
     description: 'What takes time to change in a running game, as in CSS: "background 120ms ease-out".',
   },
-  'text-transform': choice(['none', 'uppercase']),
+  'text-transform': {
+    ...choice(['none', 'uppercase']),
+    description: 'uppercase: capitals, by the rules of the language.',
+  },
   'text-outline': {
     type: 'string',
     title: 'a width and a colour, or none',
@@ -91,12 +117,15 @@ export const look = {
     ...choice(['start', 'center', 'end']),
     description: 'Where the lines of a text stand from top to bottom.',
   },
-  'font-style': choice(['normal', 'italic']),
+  'font-style': { ...choice(['normal', 'italic']), description: 'Which face of the font family.' },
   'font-variant-numeric': {
     ...choice(['normal', 'tabular-nums']),
     description: 'tabular-nums: digits of one width.',
   },
-  'padding': lengths(4, oneToFour),
+  'padding': {
+    ...lengths(4, oneToFour),
+    description: "Room between its edges and what is in it, where the widget's own padding is not said.",
+  },
 };
 
 export const theme = {
@@ -121,6 +150,7 @@ export const theme = {
     title: 'a map of styles',
     propertyNames: name,
     additionalProperties: { $ref: '#/$defs/style' },
+    description: 'Looks with a name, for widgets to share.',
   },
   'fonts': {
     type: 'object',
@@ -136,6 +166,7 @@ export const theme = {
       additionalProperties: { type: 'string', title: 'the path of a font file' },
       minProperties: 1,
     },
+    description: 'Font files by family and weight: TTF, OTF, WOFF or WOFF2.',
   },
 };
 
@@ -146,7 +177,11 @@ export const shared = {
     title: 'a style',
     additionalProperties: false,
     properties: {
-      extends: { type: 'string', title: 'the name of a style' },
+      extends: {
+        type: 'string',
+        title: 'the name of a style',
+        description: 'The style it starts from.',
+      },
       states: {
         type: 'object',
         title: 'a map of states and looks',

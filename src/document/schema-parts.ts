@@ -28,7 +28,12 @@ export const lengths = (most: number, what: string, objectToo = false) => ({
   minItems: 1,
   maxItems: most,
   ...(objectToo && {
-    properties: { top: length, right: length, bottom: length, left: length },
+    properties: {
+      top: { ...length, description: 'Of the top edge.' },
+      right: { ...length, description: 'Of the right edge.' },
+      bottom: { ...length, description: 'Of the bottom edge.' },
+      left: { ...length, description: 'Of the left edge.' },
+    },
     additionalProperties: false,
   }),
   title: what,

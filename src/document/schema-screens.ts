@@ -20,8 +20,14 @@ export const screenCondition = {
     aspect: { ...range, description: 'Width divided by height.' },
     width: { ...range, description: 'Of the surface, in u.' },
     height: { ...range, description: 'Of the surface, in u.' },
-    orientation: choice(['portrait', 'landscape']),
-    input: choice(['touch', 'mouse', 'keys', 'pad']),
+    orientation: {
+      ...choice(['portrait', 'landscape']),
+      description: 'portrait: higher than wide; landscape: not.',
+    },
+    input: {
+      ...choice(['touch', 'mouse', 'keys', 'pad']),
+      description: 'A device that players have there; a screen may have several.',
+    },
     distance: { ...range, description: 'Millimetres from the eyes.' },
   },
 };
@@ -60,8 +66,20 @@ export const referenceKeys = {
     title: 'the least and the most scale, such as "1..3" or "0.5.."',
     description: 'The least and the most device px one u becomes.',
   },
-  'blend': { type: 'number', minimum: 0, maximum: 1, title: 'a number from 0 to 1' },
-  'millimetres': { type: 'number', minimum: 0.001, maximum: 1000, title: 'a number of millimetres' },
+  'blend': {
+    type: 'number',
+    minimum: 0,
+    maximum: 1,
+    title: 'a number from 0 to 1',
+    description: 'Of scaling blend: 0 follows the width, 1 the height; 0.5 if left out.',
+  },
+  'millimetres': {
+    type: 'number',
+    minimum: 0.001,
+    maximum: 1000,
+    title: 'a number of millimetres',
+    description: 'Of scaling physical: what one u is on the glass.',
+  },
   'least-millimetres': {
     type: 'number',
     minimum: 0.001,
@@ -69,7 +87,13 @@ export const referenceKeys = {
     title: 'a number of millimetres',
     description: 'The least one u is on the glass, whatever the pixels.',
   },
-  'step': { type: 'number', minimum: 0.001, maximum: 100, title: 'a number above 0' },
+  'step': {
+    type: 'number',
+    minimum: 0.001,
+    maximum: 100,
+    title: 'a number above 0',
+    description: 'The scale is a multiple of it, rounded down.',
+  },
 };
 
 /** Keys that change on some screens. */

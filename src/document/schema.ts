@@ -15,6 +15,12 @@ import { widgetKeys } from './widget-keys.ts';
  * `title` completes the sentence «"width" is …» of an error; `description` is what an editor shows.
  */
 
+const schemaKey = {
+  type: 'string',
+  title: 'a text',
+  description: 'Where the schema is, for editors.',
+};
+
 const container = schemasOf(containerKeys);
 
 const scalar = { type: ['string', 'number', 'boolean'], title: 'a text, a number, true or false' };
@@ -32,10 +38,15 @@ const widget = {
     type: 'object',
     title: 'an instance',
     properties: {
-      use: { type: 'string', title: 'the name of a component' },
+      use: {
+        type: 'string',
+        title: 'the name of a component',
+        description: 'The component it is an instance of.',
+      },
       set: {
         type: 'object',
         title: 'a map of ids and what changes there',
+        description: 'What this instance changes of the widgets in its component, by their id.',
         additionalProperties: { $ref: '#/$defs/widget' },
       },
       ...widgetSchemas,
@@ -53,11 +64,15 @@ const component = {
     params: {
       type: 'object',
       title: 'a map of parameters',
+      description: 'What an instance may or has to say, by name.',
       propertyNames: name,
       additionalProperties: {
         type: ['string', 'object'],
         title: 'a type (text, number, color, length, boolean, name) or { type, default }',
-        properties: { type: choice(parameterTypes), default: scalar },
+        properties: {
+          type: { ...choice(parameterTypes), description: 'What may be given.' },
+          default: { ...scalar, description: 'What it is where an instance says nothing.' },
+        },
         required: ['type'],
         additionalProperties: false,
       },
@@ -71,14 +86,14 @@ const view = {
   title: 'a view',
   additionalProperties: false,
   properties: {
-    title: { type: 'string', title: 'a text' },
+    title: { type: 'string', title: 'a text', description: 'A few words for people: reports show them.' },
     backdrop: {
       ...names,
       title: 'a colour, a picture, or a list of them',
       description: 'What the game may draw behind the view: colours, or names of pictures.',
     },
-    style: names,
-    look: { $ref: '#/$defs/look' },
+    style: { ...names, description: 'Styles, by name; later ones win.' },
+    look: { $ref: '#/$defs/look', description: descriptionOf('look') },
     when: whenList('#/$defs/view'),
     supports: {
       ...support,
@@ -98,7 +113,7 @@ export const themeSchema = {
   additionalProperties: false,
   required: ['pimbot-theme'],
   properties: {
-    '$schema': { type: 'string', title: 'a text' },
+    '$schema': schemaKey,
     'pimbot-theme': { const: 1, title: '1', description: 'The version of the format.' },
     ...theme,
   },
@@ -113,11 +128,12 @@ export const documentSchema = {
   additionalProperties: false,
   required: ['pimbot', 'views'],
   properties: {
-    $schema: { type: 'string', title: 'a text' },
+    $schema: schemaKey,
     pimbot: { const: 1, title: '1', description: 'The version of the format.' },
     reference: {
       type: 'object',
       title: 'a reference',
+      description: 'The resolution the views are designed at, and how they scale to others.',
       additionalProperties: false,
       properties: {
         ...referenceKeys,
@@ -125,10 +141,19 @@ export const documentSchema = {
           ...choice(spares),
           description: "What happens to space the reference's aspect leaves over.",
         },
-        align: { ...places, type: 'string', title: 'a point such as "center" or "left top"' },
+        align: {
+          ...places,
+          type: 'string',
+          title: 'a point such as "center" or "left top"',
+          description: 'Of spare bars: where the picture stands between them; center if left out.',
+        },
       },
     },
-    theme: { type: 'string', title: 'a name of themes, or the path of a theme file' },
+    theme: {
+      type: 'string',
+      title: 'a name of themes, or the path of a theme file',
+      description: 'The theme the views have unless another is chosen.',
+    },
     themes: {
       type: 'object',
       title: 'a map of themes',
@@ -148,6 +173,7 @@ export const documentSchema = {
     pictures: {
       type: 'object',
       title: 'a map of picture files',
+      description: 'Pictures by name: SVG, PNG, JPEG or WebP, or several densities of one.',
       additionalProperties: {
         type: ['string', 'object'],
         title: 'the path of a picture or atlas, or a map of densities and paths',
@@ -163,6 +189,7 @@ export const documentSchema = {
     cases: {
       type: 'object',
       title: 'a map of cases',
+      description: 'Sample values a view is shown and checked with.',
       propertyNames: name,
       additionalProperties: {
         type: 'object',
@@ -183,12 +210,14 @@ export const documentSchema = {
     components: {
       type: 'object',
       title: 'a map of components',
+      description: 'Widget trees with parameters, to be used many times.',
       propertyNames: name,
       additionalProperties: { $ref: '#/$defs/component' },
     },
     views: {
       type: 'object',
       title: 'a map of views',
+      description: 'The HUDs and menus, by name.',
       propertyNames: name,
       additionalProperties: { $ref: '#/$defs/view' },
       minProperties: 1,

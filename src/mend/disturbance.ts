@@ -1,5 +1,5 @@
 import { controls, type Widget } from '../dress/index.ts';
-import { checks, cssPixels } from '../checks/index.ts';
+import { checks, cssPixels, pxOfMillimetres } from '../checks/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { farthest } from '../edit/index.ts';
@@ -124,11 +124,11 @@ function needOf({ check, unit, worst, occurrences }: Finding, screens: readonly 
   if (unit === 'px' && check !== 'coarse-text')
     return times * most(({ measured, scale }) => Math.abs(measured ?? 0) / scale) + 1;
   if (unit === 'u') return most(({ measured }) => Math.abs(measured ?? 0)) + 1;
-  if (unit === 'CSS px')
+  if (unit === 'CSS px' || unit === 'mm')
     return (
       most((one) => {
         const screen = screens.find(({ name }) => name === one.screen);
-        const px = screen ? 1 / cssPixels(1, screen) : 1;
+        const px = !screen ? 1 : unit === 'mm' ? pxOfMillimetres(1, screen) : 1 / cssPixels(1, screen);
         return (Math.abs(one.limit - (one.measured ?? 0)) * px) / one.scale + 1;
       }) * 2
     );

@@ -60,9 +60,18 @@ function pick(findings: readonly Finding[]): string {
   );
 }
 
+/** What a widget is called comes first, as people write it. */
+function ordered(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(ordered);
+  if (typeof value !== 'object' || value === null) return value;
+  const { id, kind, use, ...more } = value as Record<string, unknown>;
+  const first = Object.entries({ id, kind, use }).filter(([, one]) => one !== undefined);
+  return Object.fromEntries([...first, ...Object.entries(more).map(([key, one]) => [key, ordered(one)])]);
+}
+
 /** A document as people write it: what is short stands on one line. */
 function written({ document, files }: Sample): string {
-  const yaml = new YamlDocument(files ? { ...document, ...files } : document, {
+  const yaml = new YamlDocument(ordered(files ? { ...document, ...files } : document), {
     aliasDuplicateObjects: false,
   });
   visit(yaml, {
@@ -76,15 +85,14 @@ function written({ document, files }: Sample): string {
 
 /** What of a document differs from another: its lines, those that differ marked. */
 function differing(of: Sample, from: Sample): string {
-  const { hunks } = structuredPatch('', '', written(from), written(of), '', '', { context: 3 });
-  return hunks
-    .map(({ lines }) =>
-      lines
-        .filter((line) => !/^[-\\]/.test(line))
-        .map((line) => line.slice(1) + (line.startsWith('+') ? '  # ←' : ''))
-        .join('\n'),
-    )
-    .join('\n# …\n');
+  const { hunks } = structuredPatch('', '', written(from), written(of), '', '', { context: 4 });
+  const kept = hunks.map(({ lines }) =>
+    lines
+      .filter((line) => !/^[-\\]/.test(line))
+      .map((line) => line.slice(1) + (line.startsWith('+') ? '  # ←' : '')),
+  );
+  const margin = Math.min(...kept.flat().map((line) => line.search(/\S|$/)));
+  return kept.map((lines) => lines.map((line) => line.slice(margin)).join('\n')).join('\n# …\n');
 }
 
 /** What the check says of the mistake. */

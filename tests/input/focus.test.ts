@@ -128,7 +128,7 @@ function leadsTo(live: LiveView, field: FocusField, from: number, way: Way): num
   };
   const { x, y, width, height } = box(from);
   const origin = { left: x, top: y, right: x + width, bottom: y + height };
-  const all = field.usable.filter((index) => index !== from && scopeOf(index) === scope);
+  let all = field.usable.filter((index) => index !== from && scopeOf(index) === scope);
   let found: number | undefined;
   for (const at of around(from).slice(1)) {
     const counts =
@@ -139,7 +139,7 @@ function leadsTo(live: LiveView, field: FocusField, from: number, way: Way): num
     const acrossKeys =
       way === 'nav-left' || way === 'nav-right' ? (['y', 'height'] as const) : (['x', 'width'] as const);
     const [start, size] = acrossKeys;
-    const own = box(from);
+    const own = { x: origin.left, y: origin.top, width, height };
     const inLine = within.filter((index) => {
       const other = box(index);
       return other[start] + other[size] > own[start] + 0.01 && other[start] < own[start] + own[size] - 0.01;
@@ -161,6 +161,18 @@ function leadsTo(live: LiveView, field: FocusField, from: number, way: Way): num
       found = best(shifted, inLine);
     }
     if (found !== undefined || at === scope) break;
+    if (!isScrolled(at)) continue;
+    // From further out, as if it had been scrolled into view; what is in it has been looked through.
+    all = all.filter((index) => !around(index).includes(at));
+    const port = box(at);
+    const across = Math.min(0, port.x + port.width - origin.right);
+    const right = Math.max(0, port.x - origin.left - across);
+    const up = Math.min(0, port.y + port.height - origin.bottom);
+    const down = Math.max(0, port.y - origin.top - up);
+    origin.left += across + right;
+    origin.right += across + right;
+    origin.top += up + down;
+    origin.bottom += up + down;
   }
   if (found === undefined) return undefined;
   const entered = around(found)
@@ -192,6 +204,27 @@ describe('where a direction leads', () => {
       { numRuns: rounds(150, 5000), seed: seedOf(15) },
     );
     expect(moves).toBeGreaterThan(500);
+  });
+
+  test('leads out of what scrolls from where it would be seen, however far down it is', () => {
+    const { field } = fieldOf([
+      {
+        arrange: 'column',
+        width: 200,
+        children: [
+          {
+            scroll: 'y',
+            width: 200,
+            height: 100,
+            arrange: 'column',
+            children: ['a', 'b', 'c', 'd', 'e', 'f'].map((id) => ({ id, kind: 'button', size: [200, 60] })),
+          },
+          { id: 'done', kind: 'button', size: [200, 60] },
+        ],
+      },
+    ]);
+    const last = field.toward(field.indexOf('f')!, 'nav-down');
+    expect(last === undefined ? undefined : field.idOf(last)).toBe('done');
   });
 
   test('is the next one in a row, column and grid, from the middle of each', () => {

@@ -92,6 +92,7 @@ describe('a suggestion', () => {
     expect(mended.has('letters no font has')).toBe(false);
     expect([...mended].sort()).toMatchInlineSnapshot(`
      [
+       "a button too small for a thumb",
        "a button too small to hit",
        "a button whose neighbour leads back to another",
        "a checkbox too small to hit",

@@ -60,6 +60,23 @@ function withoutCanvas(): void {
   });
 }
 
+/** Links of the pages in the package that lead to nothing in it. */
+function brokenLinks(paths: readonly string[]): string[] {
+  const there = new Set(paths);
+  return paths
+    .filter((path) => path.endsWith('.md'))
+    .flatMap((page) =>
+      [
+        ...readFileSync(page, 'utf8')
+          .replaceAll(/```[^]*?```|`[^`\n]*`/g, '')
+          .matchAll(/\]\(([^)#\s]+)[^)]*\)/g),
+      ]
+        .map(([, link]) => link!)
+        .filter((link) => !/^[a-z]+:/.test(link) && !there.has(join(dirname(page), link)))
+        .map((link) => `${page}: ${link}`),
+    );
+}
+
 describe('the packed package', () => {
   test('installs into an empty project and works from TypeScript and from the command line', () => {
     const [packed] = JSON.parse(npm(['pack', '--json', '--pack-destination', folder.path], resolve('.'))) as {
@@ -81,9 +98,10 @@ describe('the packed package', () => {
         'dist/index.js.map',
       ]),
     );
-    expect(
-      paths.filter((path) => /^((dist\/)?(tests|bench)|src|examples|docs\/screenshots|out)\//.test(path)),
-    ).toEqual([]);
+    expect(paths.filter((path) => /^((dist\/)?(tests|bench)|src|examples|site|out)\//.test(path))).toEqual(
+      [],
+    );
+    expect(brokenLinks(paths)).toEqual([]);
 
     writeFileSync(
       join(folder.path, 'package.json'),

@@ -1,4 +1,3 @@
-import { createRequire } from 'node:module';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
@@ -6,6 +5,7 @@ import type { Browser, Page } from 'playwright-core';
 import type { Log } from 'sarif';
 import { writeFileSync } from 'node:fs';
 import { startBrowser } from '../../bench/browser.ts';
+import { violationsOf } from '../support/axe.ts';
 import { pimbotHere, temporaryFolder, type Ran } from '../support/cli.ts';
 
 const hostile = '<script>document.body.dataset.owned=1</script>';
@@ -216,21 +216,9 @@ describe('the page', () => {
   });
 
   test('axe-core finds nothing, on a desktop and 390 px wide', async () => {
-    const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
     for (const width of [1280, 390]) {
       await page.setViewportSize({ width, height: 800 });
-      await page.evaluate(axe);
-      const found = await page.evaluate(async () => {
-        const { violations } = await (
-          window as unknown as {
-            axe: { run(): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> };
-          }
-        ).axe.run();
-        return violations.map(
-          ({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 100)).join(' | ')}`,
-        );
-      });
-      expect([width, ...found]).toEqual([width]);
+      expect([width, ...(await violationsOf(page))]).toEqual([width]);
       const across = await page.evaluate(() => globalThis.document.documentElement.scrollWidth - innerWidth);
       expect(across).toBeLessThanOrEqual(0);
     }

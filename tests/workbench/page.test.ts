@@ -1,8 +1,8 @@
-import { createRequire } from 'node:module';
-import { readFileSync, writeFileSync } from 'node:fs';
+import { writeFileSync } from 'node:fs';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import type { Browser } from 'playwright-core';
 import { startBrowser } from '../../bench/browser.ts';
+import { violationsOf } from '../support/axe.ts';
 import { Hand } from './hand.ts';
 
 const comments = (text: string) => text.match(/(^|\s)#.*/gm) ?? [];
@@ -401,23 +401,10 @@ describe('taking hold', () => {
 });
 
 describe('everybody can use it', () => {
-  const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
   test.each(['dark', 'light'] as const)('axe-core finds nothing, %s', async (colorScheme) => {
     const hand = await Hand.open(browser, colorScheme === 'dark' ? 'demo' : { text: hud }, { colorScheme });
-    const violations = async () => {
-      // The page's own policy lets no script in: it is run as the debugger's.
-      await hand.page.evaluate(axe);
-      return hand.page.evaluate(async () => {
-        const { violations: found } = await (
-          window as unknown as {
-            axe: { run(): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> };
-          }
-        ).axe.run();
-        return found.map(
-          ({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 120)).join(' | ')}`,
-        );
-      });
-    };
+    // The page's own policy lets no script in: it is run as the debugger's.
+    const violations = () => violationsOf(hand.page);
     await hand.select(colorScheme === 'dark' ? 'sonar' : 'lamp');
     for (const tab of ['inspect', 'why', 'findings', 'text']) {
       await hand.page.click(`#tab-${tab}`);

@@ -5,7 +5,7 @@ import type { Page } from '../page.ts';
 export const archive: Page = ({ live, input }) => {
   const build = () => {
     const at = live.scrolled('list').y;
-    const { from, to, before, after } = listWindow({ count: 10_000, each: 72, at, shown: 560 });
+    const { from, to, before, after } = listWindow({ count: 10_000, each: 82, at, shown: 560 });
     const rows = Array.from({ length: to - from }, (_, nth) => ({ nth: from + nth + 1 }));
     live.set({ rows, before, after });
   };

@@ -68,5 +68,10 @@ export function pxOfArc(
   { density, distance }: Pick<Screen, 'density' | 'distance'>,
 ): number {
   const millimetres = 2 * distance * Math.tan((minutes / 60 / 2 / 180) * Math.PI);
+  return pxOfMillimetres(millimetres, { density });
+}
+
+/** How many device px are so many millimetres on a screen. */
+export function pxOfMillimetres(millimetres: number, { density }: Pick<Screen, 'density'>): number {
   return (millimetres / millimetresPerInch) * density;
 }

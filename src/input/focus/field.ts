@@ -189,8 +189,10 @@ export class FocusField {
   #nearest(from: number, direction: Direction): number | undefined {
     const scope = this.#scopes[from]!;
     const all = this.#controlsIn(scope);
-    const rect = this.#ground.rectInU(from);
-    const isCandidate = (index: number) => index !== from && this.#ground.isUsable(index);
+    let rect = this.#ground.rectInU(from);
+    // What scrolls has been searched when it is left: from where it is seen, other things would lie in its way.
+    let left = from;
+    const isCandidate = (index: number) => !this.#isIn(index, left) && this.#ground.isUsable(index);
     for (let at = this.#parent(from); at >= 0; at = this.#parent(at)) {
       const isLast = at === scope;
       const widget = this.#ground.widgets[at]!;
@@ -208,6 +210,9 @@ export class FocusField {
         if (other !== undefined) return other;
       }
       if (isLast) return undefined;
+      if (!scrolls(widget)) continue;
+      rect = movedInto(rect, this.#ground.rectInU(at));
+      left = at;
     }
     return undefined;
   }
@@ -271,6 +276,15 @@ export class FocusField {
   #isIn(index: number, outer: number): boolean {
     return isWithin(this.#ground.widgets, index, outer);
   }
+}
+
+/** Where a rectangle is once it has been scrolled into view, by the shortest way; what is larger keeps its size. */
+function movedInto(rect: Rect, port: Rect): Rect {
+  const moved = (start: number, size: number, from: number, room: number) =>
+    Math.max(from, Math.min(start, from + room - size));
+  const x = moved(rect.x, rect.width, port.x, port.width);
+  const y = moved(rect.y, rect.height, port.y, port.height);
+  return { ...rect, x, y };
 }
 
 function isClosed({ kind, source }: Widget): boolean {

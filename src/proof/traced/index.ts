@@ -9,6 +9,7 @@ import { outsideSafeArea } from './outside-safe-area.ts';
 import { overlap } from './overlap.ts';
 import { smallTarget } from './small-target.ts';
 import { smallText } from './small-text.ts';
+import { thumbTarget } from './thumb-target.ts';
 import type { Traced } from './traced.ts';
 
 /** Every check whose failing sizes are proved, in the order of the list of checks. */
@@ -22,6 +23,7 @@ export const traced: readonly Traced[] = [
   covered,
   gaveWay,
   smallTarget,
+  thumbTarget,
   smallText,
   brokenPromise,
 ];

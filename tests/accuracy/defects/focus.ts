@@ -9,6 +9,10 @@ const key = (id: string, more: WidgetSource = {}): WidgetSource => ({
   ...more,
 });
 
+/** Thumbs can miss it, and it says that it knows: what is asked here is what lies beside it. */
+const small = (id: string) =>
+  key(id, { width: 180, height: 56, accept: { 'thumb-target': 'there is no room for more' } });
+
 /** A column of three buttons, somewhere in a view. */
 function column(
   place: Place,
@@ -138,7 +142,7 @@ export const ofFocus: readonly Defect[] = [
                     id: 'w',
                     kind: 'slider',
                     value: 0.5,
-                    size: [300, 60],
+                    size: [300, 66],
                     padding: [24, 0],
                     look: { 'background': '#0d4452', 'color': '#9ef7c9', 'handle-color': '#ffffff' },
                     label,
@@ -165,7 +169,7 @@ export const ofFocus: readonly Defect[] = [
           place({
             arrange: nth % 2 === 0 ? 'row' : 'column',
             gap,
-            children: [key('a', { width: 180, height: 56 }), key('w', { width: 180, height: 56 })],
+            children: [small('a'), small('w')],
           }),
         ]);
       return { clean: one(24), broken: one(1 + nth / 4) };

@@ -6,7 +6,7 @@ const button = (id: string, y: number): WidgetSource => ({
   kind: 'button',
   anchor: 'left top',
   offset: [20, y],
-  size: [180, 60],
+  size: [180, 66],
 });
 const four = [button('a', 10), button('b', 80), button('c', 150), button('d', 220)];
 const inPanel = (children: readonly WidgetSource[], more: WidgetSource = {}): WidgetSource => ({

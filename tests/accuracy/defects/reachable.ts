@@ -61,6 +61,15 @@ export const reachable: readonly Defect[] = [
     ),
   },
   {
+    name: 'a button too small for a thumb',
+    check: 'thumb-target',
+    widget: 'w',
+    make: swap(
+      () => ({ kind: 'button', size: [200, 90] }),
+      (nth) => ({ kind: 'button', size: [200, 36 + 2 * nth] }),
+    ),
+  },
+  {
     name: 'an unseen panel over a button',
     check: 'swallowed-input',
     widget: 'w',

@@ -1,0 +1,4 @@
+import base from 'vitepress/theme-without-fonts';
+import './site.css';
+
+export default base;

@@ -1,0 +1,20 @@
+import { intersection } from '../../scene/index.ts';
+import { usableControls } from './focus-map.ts';
+import type { Subject } from './subject.ts';
+
+/** A control that can be pressed, and how large what is left of it is, in device px. */
+export interface TargetSize {
+  readonly index: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Every control that can be pressed, as large as it can be hit: what a clip leaves of it. Those that are cut off wholly are left out. */
+export function* targetSizes(subject: Subject): Generator<TargetSize> {
+  for (const index of usableControls(subject)) {
+    const clip = subject.cutter(index);
+    const whole = subject.rect(index);
+    const { width, height } = clip ? intersection(whole, clip) : whole;
+    if (Math.min(width, height) !== 0) yield { index, width, height };
+  }
+}

@@ -1,0 +1,19 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { Page } from 'playwright-core';
+
+const source = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+/** What axe-core finds on a page as it is now, a line for each rule that is broken. */
+export async function violationsOf(page: Page): Promise<string[]> {
+  await page.evaluate(source);
+  return page.evaluate(async () => {
+    const { axe } = window as unknown as {
+      axe: { run(): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> };
+    };
+    const { violations } = await axe.run();
+    return violations.map(
+      ({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 100)).join(' | ')}`,
+    );
+  });
+}
