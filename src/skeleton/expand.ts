@@ -26,6 +26,8 @@ export interface Expanded {
   /** Its id without that of the instance or entry it is in. */
   readonly name: string | undefined;
   readonly children: readonly Unexpanded[];
+  /** How the widgets of its component are named, of an instance without an id: {@link childrenOfInstance}. */
+  readonly inside: Naming | undefined;
 }
 
 /**
@@ -156,6 +158,7 @@ function instantiate(
   let { source, pointer, scope } = written;
   let origins = new Map(said);
   const bound = new Map<string, ValueOfCase>();
+  const inside: Naming = { prefix: id === undefined ? '' : `${id}.`, ids: undefined, outer: undefined };
   let children = childrenOf(source.children, pointer, written);
   for (let use = source.use; use !== undefined; use = source.use) {
     const component = own(document.source.components, use);
@@ -164,23 +167,22 @@ function instantiate(
     // What is given to a parameter stays as it is written: whoever shows it follows it to the names around.
     const ownKeys = substituted(keys, scope, pointer, trace, bound);
     const at = pointerTo('/components', use);
-    const inside = new Map<string, string>();
-    const body = withConditions(component, at, on, trace, inside);
-    const instancePrefix = id === undefined ? `${at.slice(1).replace(/\//g, '.')}.` : `${id}.`;
+    const keysInside = new Map<string, string>();
+    const body = withConditions(component, at, on, trace, keysInside);
     const slotted = children;
     children = childrenOf(body.children, at, {
       scope: inner,
-      naming: { prefix: instancePrefix, ids: undefined, outer: undefined },
+      naming: inside,
       set: source.set,
       setPointer: origins.get('set') ?? `${pointer}/set`,
       slotted,
     });
     const { params: _params, children: _children, ...rest } = body;
     for (const key of Object.keys(rest)) {
-      if (key in ownKeys) inside.delete(key);
-      else if (!inside.has(key)) inside.set(key, pointerTo(at, key));
+      if (key in ownKeys) keysInside.delete(key);
+      else if (!keysInside.has(key)) keysInside.set(key, pointerTo(at, key));
     }
-    origins = new Map([...inside, ...origins]);
+    origins = new Map([...keysInside, ...origins]);
     // A component that is itself an instance of another hands its own `use` on; what is said outside wins.
     const within = new Map<string, ValueOfCase>();
     const made = substituted(rest, inner, at, trace, within);
@@ -191,7 +193,19 @@ function instantiate(
     pointer = written.pointer;
   }
   if (source === written.source) source = substituted(source, scope, pointer, trace, bound);
-  return { source, pointer, origins, bound, scope, naming: written.naming, id, children };
+  const nameless = written.source.use !== undefined && id === undefined ? inside : undefined;
+  return { source, pointer, origins, bound, scope, naming: written.naming, id, children, inside: nameless };
+}
+
+/** What is in a widget that has got its id now: in an instance that says none, names start with the one it was given. */
+export function childrenOfInstance({ children, inside }: Expanded, id: string): readonly Unexpanded[] {
+  if (!inside) return children;
+  const naming: Naming = { ...inside, prefix: `${id}.` };
+  const named = (one: Unexpanded): Unexpanded => {
+    const slotted = one.slotted.map(named);
+    return { ...one, slotted, naming: one.naming === inside ? naming : one.naming };
+  };
+  return children.map(named);
 }
 
 /** Splits the keys of an instance into parameters and keys of the widget. */

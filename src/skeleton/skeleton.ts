@@ -12,6 +12,7 @@ import type { OnScreen } from './conditions.ts';
 import { withDividers } from './divider.ts';
 import {
   childrenOf,
+  childrenOfInstance,
   expand,
   namedIn,
   withConditions,
@@ -187,8 +188,9 @@ function grow({ document, on, trace, bones, written, sites }: Growth, stack: Pen
     bones.push(bone);
     site?.heads.push({ index: bone.index, made: one });
     if (one.children.length === 0) continue;
-    written[bone.index] = one.children;
-    for (const child of pendingOf(one.children, bone)) stack.push(child);
+    const children = childrenOfInstance(one, bone.id);
+    written[bone.index] = children;
+    for (const child of pendingOf(children, bone)) stack.push(child);
   }
 }
 

@@ -1,10 +1,11 @@
 import { readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test } from '@jest/globals';
-import { readDocument } from 'pimbot';
+import { readDocument, screens } from 'pimbot';
 import { openProject } from 'pimbot/node';
-import { documentSchema, messageOf } from 'pimbot/tools';
+import { checkDocument, documentSchema, messageOf } from 'pimbot/tools';
 import { parse, stringify } from 'yaml';
+import { fonts } from '../support/views.ts';
 import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 
 /* What the pages show as `yaml` (`yml` is for other programs) is YAML that Pimbot reads: whole documents as they are, parts put where they belong. */
@@ -70,6 +71,14 @@ test.each(blocks.map((block): [string, number, Block] => [block.page, block.line
       ({ code }) => isWhole || !elsewhere.has(code),
     );
     expect(found.map((one) => messageOf(one))).toEqual([]);
+    // What is shown to be copied passes, but for the pages that lead to a finding.
+    if (!isWhole || ['first-view.md', 'fix-findings.md'].includes(block.page)) return;
+    const { document } = readDocument(block.text);
+    const { findings } = checkDocument(document!, { resources: { fonts }, screens });
+    const isElsewhere = ({ check }: { check: string }) => check === 'missing-message';
+    expect(
+      findings.filter((one) => !isElsewhere(one)).map(({ check, widget }) => `${check} ${widget}`),
+    ).toEqual([]);
   },
 );
 

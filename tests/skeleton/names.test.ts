@@ -15,6 +15,50 @@ const row = (more: WidgetSource = {}): WidgetSource => ({
 const cases = { only: { rows: [{ id: 'wax' }, { id: 'lamp' }] } };
 const close: WidgetSource = { id: 'close', kind: 'button', size: 20 };
 
+describe('ids in instances that have none', () => {
+  const components = {
+    level: {
+      arrange: 'row' as const,
+      children: [
+        { id: 'less', kind: 'button' as const, size: 20 },
+        { 'id': 'more', 'kind': 'button' as const, 'size': 20, 'nav-left': 'less' },
+        { slot: true },
+      ],
+    },
+    loud: { children: [{ use: 'level', children: [{ id: 'ear', size: 20 }] }, { slot: true }] },
+  };
+  const use = (name: string, children?: WidgetSource[]): WidgetSource => ({
+    use: name,
+    ...(children && { children }),
+  });
+
+  test('start with the id each is given: no two widgets have the same', () => {
+    const on = laidOut(
+      [use('level'), use('loud'), use('level', [use('loud', [{ id: 'own', size: 20 }])])],
+      undefined,
+      { components },
+    );
+    const ids = on.widgets.map(({ id }) => id);
+    expect(ids).toEqual([...new Set(ids)]);
+    expect(ids).toEqual(expect.arrayContaining(['test.panel-1.more', 'test.panel-2.ear', 'own']));
+    const { source } = on.widgets[on.indexOf('test.panel-1.more')]!;
+    expect(source).toMatchObject({ 'nav-left': 'test.panel-1.less' });
+  });
+
+  test('live as well: an entry that comes has ids of its own, and a state is that of one', () => {
+    const rows = [{ id: 'wax' }, { id: 'lamp' }];
+    const children = [{ repeat: '{rows}', use: 'level' } as WidgetSource];
+    const live = new LiveView(opened(documentOf(children, { components, cases: { only: { rows } } })), {
+      width: 200,
+      height: 200,
+    });
+    live.set({ rows: [...rows, { id: 'hook' }] });
+    live.setStates('test.panel-3.less', ['hover']);
+    const states = (id: string) => live.widgets[live.indexOf(id)]!.states;
+    expect([1, 2, 3].map((nth) => states(`test.panel-${nth}.less`))).toEqual([[], [], ['hover']]);
+  });
+});
+
 describe('ids in the entries of a repeat', () => {
   test('start with that of the entry, and so do the names of each other; other names stay', () => {
     const on = laidOut([row(), close], undefined, { cases });
