@@ -11,6 +11,8 @@ export interface WidgetChange {
   readonly kind: ChangeKind;
   /** Names of the screens it is so on. */
   readonly screens: readonly string[];
+  /** The languages it is so in; empty where layouts have none. */
+  readonly locales: readonly string[];
   /** By how many device px, where that is most; 0 where nothing is measured. */
   readonly by: number;
   /** Where it is most. */
@@ -24,6 +26,8 @@ export interface WidgetChange {
 export interface Comparison {
   readonly views: { readonly new: readonly string[]; readonly gone: readonly string[] };
   readonly changes: readonly WidgetChange[];
+  /** Layouts in which something changed, in the order they were made in: plain ones before others. */
+  readonly changed: readonly ChangedLayout[];
   readonly findings: {
     readonly new: readonly SeenFinding[];
     readonly gone: readonly SeenFinding[];
@@ -35,7 +39,22 @@ export interface Comparison {
   readonly unmatched: number;
 }
 
+/** A layout, and what changed in it. */
+export interface ChangedLayout {
+  readonly at: SeenView;
+  /** Places in {@link Comparison.changes}. */
+  readonly changes: readonly number[];
+}
+
 type Size = readonly [width: number, height: number];
+
+/** A change while layouts are gone through. */
+type Collected = Omit<WidgetChange, 'screens' | 'locales'> & {
+  /** Its place in {@link Comparison.changes}. */
+  readonly nth: number;
+  readonly screens: Set<string>;
+  readonly locales: Set<string>;
+};
 
 /** Less than this, in device px, is no movement. */
 const still = 0.5;
@@ -43,21 +62,27 @@ const still = 0.5;
 /** Compares two snapshots, layout by layout. */
 export function compareSnapshots(old: Snapshot, now: Snapshot): Comparison {
   const before = new Map(old.seen.map((one) => [layoutKey(one), one]));
-  const changes = new Map<string, Omit<WidgetChange, 'screens'> & { screens: Set<string> }>();
+  const changes = new Map<string, Collected>();
+  const changed: ChangedLayout[] = [];
   let layouts = 0;
   for (const one of now.seen) {
     const was = before.get(layoutKey(one));
     if (!was) continue;
     layouts++;
+    const mine: number[] = [];
     compareViews(was, one, (kind, widget, by, from, to) => {
       const key = `${one.view}\n${widget}\n${kind}`;
       const known = changes.get(key);
+      mine.push(known?.nth ?? changes.size);
+      const { locale } = one.occasion;
       if (!known) {
         changes.set(key, {
+          nth: changes.size,
           view: one.view,
           widget,
           kind,
           screens: new Set([one.screen]),
+          locales: new Set(locale === undefined ? [] : [locale]),
           by,
           worst: one,
           from,
@@ -66,20 +91,27 @@ export function compareSnapshots(old: Snapshot, now: Snapshot): Comparison {
         return;
       }
       known.screens.add(one.screen);
+      if (locale !== undefined) known.locales.add(locale);
       // A step on a small screen is larger than the same on a large one.
       if (by * shareOf(one) > known.by * shareOf(known.worst))
         changes.set(key, { ...known, by, worst: one, from, to });
     });
+    if (mine.length > 0) changed.push({ at: one, changes: mine });
   }
   const keys = new Set(old.findings.map(({ key }) => key));
   const later = new Set(now.findings.map(({ key }) => key));
-  const ranked = [...changes.values()].map((one): WidgetChange => ({ ...one, screens: [...one.screens] }));
+  const ranked = [...changes.values()].map(({ nth: _nth, screens, locales, ...one }): WidgetChange => ({
+    ...one,
+    screens: [...screens],
+    locales: [...locales],
+  }));
   return {
     views: {
       new: now.views.filter((name) => !old.views.includes(name)),
       gone: old.views.filter((name) => !now.views.includes(name)),
     },
     changes: ranked,
+    changed,
     findings: {
       new: now.findings.filter(({ key }) => !keys.has(key)),
       gone: old.findings.filter(({ key }) => !later.has(key)),

@@ -1,5 +1,6 @@
 /* Two documents in; what moved, grew, looks different and is found anew out. */
 export { compareSnapshots, layoutKey } from './compare.ts';
-export type { ChangeKind, Comparison, WidgetChange } from './compare.ts';
+export type { ChangeKind, ChangedLayout, Comparison, WidgetChange } from './compare.ts';
+export { tellingLayouts } from './telling.ts';
 export { snapshotOf } from './snapshot.ts';
 export type { SeenFinding, SeenView, SeenWidget, Snapshot } from './snapshot.ts';

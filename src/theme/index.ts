@@ -10,7 +10,7 @@ export type { Shadow, Stroke } from './shadow.ts';
 export { colorAt, gradientLine } from './fill.ts';
 export type { Fill, Stop } from './fill.ts';
 export { defaultFont, familyNames, handsOnTheSame, inheritedKeys, plainLook } from './look.ts';
-export type { Look } from './look.ts';
+export type { Look, LookChanges } from './look.ts';
 export { eased } from './transition.ts';
 export type { Transition, TransitionKey } from './transition.ts';
 export { lookPlaces } from './sources.ts';

@@ -4,13 +4,13 @@ import {
   type CheckedDocument,
   type Kind,
   type State,
-  type StyleSource,
   type WidgetSource,
   choiceKeyOf,
 } from '../document/index.ts';
 import { Theme, contrastRatio, hexOf, kindStyle, parseColor, type Rgba } from '../theme/index.ts';
 import { openView, type Backdrop, type View } from './view.ts';
 import type { Resources } from './resources.ts';
+import { styleWall, type WordsOf } from './sheet-styles.ts';
 
 /** A view of every kind in every state, and of every style and token, one theme after the other. */
 export interface ThemeSheet {
@@ -48,9 +48,8 @@ export function themeSheet(document: CheckedDocument, options: SheetOptions): Th
   const names = options.themes ?? [...document.named.keys()];
   const shown = names.length > 0 ? names : [undefined];
   const backdrop = options.backdrop ?? groundOf(document, options.resources);
-  const ink = readable(backdrop);
   const [first] = Object.values(document.source.views);
-  const children = shown.map((name) => section(document, name, first?.style, ink));
+  const children = shown.map((name) => section(document, name, first?.style, backdrop));
   const sheet: WidgetSource = {
     id: 'sheet',
     anchor: 'left..right top',
@@ -73,9 +72,11 @@ function section(
   document: CheckedDocument,
   name: string | undefined,
   style: WidgetSource['style'],
-  ink: string,
+  backdrop: string,
 ): WidgetSource {
   const theme = new Theme(document, name);
+  const ink = readable(backdrop);
+  const styles = style === undefined ? [] : typeof style === 'string' ? [style] : style;
   const words = (text: string, look = {}): WidgetSource => ({
     kind: 'text',
     text: text.replace(/[\\[\]]/g, '\\$&').replace(/[{}']/g, "'$&'"),
@@ -85,8 +86,12 @@ function section(
   const children: WidgetSource[] = [
     words(name ?? 'Theme', { 'font-size': 34, 'font-weight': 700 }),
     kindGrid(document, theme, words),
+    words('=  looks as it is     4.5:1  contrast with what it is used on, at its lowest', {
+      'opacity': 0.8,
+      'font-size': 14,
+    }),
     words('Styles', { 'font-size': 22, 'font-weight': 700 }),
-    styleWall(theme, words),
+    styleWall(document, theme, styles, parseColor(backdrop) ?? black, words),
     words('Tokens', { 'font-size': 22, 'font-weight': 700 }),
     tokenWall(theme, words),
   ];
@@ -103,8 +108,6 @@ function section(
 /** Kinds that draw nothing where nobody gave them a look, or nothing to show. */
 const bareKinds: ReadonlySet<Kind> = new Set(['panel', 'canvas', 'scrollbar', 'radiogroup', 'listbox']);
 
-type WordsOf = (text: string, look?: object) => WidgetSource;
-
 /** Rows are kinds, columns are states. */
 function kindGrid(document: CheckedDocument, theme: Theme, words: WordsOf): WidgetSource {
   const head = columns.map((state) => words(state ?? 'as it is', { opacity: 0.8 }));
@@ -115,7 +118,11 @@ function kindGrid(document: CheckedDocument, theme: Theme, words: WordsOf): Widg
     ...columns.map((state): WidgetSource => ({
       arrange: 'row',
       align: 'center',
-      children: [inState(samples[kind], state)],
+      children: [
+        state === undefined || hasLook(theme, kind, state)
+          ? inState(samples[kind], state)
+          : words('=', { opacity: 0.8 }),
+      ],
     })),
   ]);
   return {
@@ -125,6 +132,14 @@ function kindGrid(document: CheckedDocument, theme: Theme, words: WordsOf): Widg
     align: 'center',
     children: [words(''), ...head, ...rows],
   };
+}
+
+/** Whether a kind looks otherwise in a state, by the theme or by what the kind is. */
+function hasLook(theme: Theme, kind: Kind, state: State): boolean {
+  if (state === 'checked' && (kind === 'checkbox' || kind === 'switch')) return true;
+  if (state === 'focused' && kind === 'textbox') return true;
+  const dressed = choiceKeyOf(kind) === undefined ? kind : 'button';
+  return Object.keys(theme.stateChanges(kindStyle(dressed), state)).length > 0;
 }
 
 /** A widget in a state; tabs are in the states of their buttons. */
@@ -163,33 +178,6 @@ function samplesOf(document: CheckedDocument): { readonly [Name in Kind]: Widget
     radiogroup: { kind: 'radiogroup', children: [{ kind: 'button', text: 'One', wrap: false }] },
     listbox: { kind: 'listbox', children: [{ kind: 'button', text: 'One', wrap: false }] },
   };
-}
-
-/** Every named style, and each state it changes in. */
-function styleWall(theme: Theme, words: WordsOf): WidgetSource {
-  const cells = theme.styleNames().flatMap((name): WidgetSource[] => {
-    const style = theme.find(name)!.style;
-    return [undefined, ...statesOf(style)].map((state) => ({
-      arrange: 'column',
-      gap: 6,
-      align: 'start',
-      children: [
-        words(state === undefined ? name : `${name}, ${state}`, { 'opacity': 0.8, 'font-size': 14 }),
-        {
-          kind: 'text',
-          style: name,
-          text: 'Aa 12',
-          wrap: false,
-          ...(state !== undefined && { states: state }),
-        },
-      ],
-    }));
-  });
-  return { arrange: 'wrap', gap: '20 28', align: 'start', children: cells };
-}
-
-function statesOf(style: StyleSource): State[] {
-  return states.filter((state) => style.states?.[state] !== undefined);
 }
 
 function tokenWall(theme: Theme, words: WordsOf): WidgetSource {

@@ -285,7 +285,10 @@ describe('a wrong call is told in one sentence', () => {
   });
 
   test('screens are listed for people and machines', async () => {
-    expect((await run('screens')).out).toContain('television with overscan');
+    expect((await run('screens', '--verbose')).out).toContain('television with overscan');
+    const lines = (await run('screens')).out.split('\n');
+    expect(lines.length).toBeGreaterThan(44);
+    expect(lines.filter((line) => line.length > 80)).toEqual([]);
     expect(JSON.parse((await run('screens', '--json')).out)).toHaveLength(44);
   });
 });

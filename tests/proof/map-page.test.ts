@@ -4,6 +4,7 @@ import { pathToFileURL } from 'node:url';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import type { Browser, Page } from 'playwright-core';
 import { startBrowser } from '../../bench/browser.ts';
+import { violationsOf } from '../support/axe.ts';
 import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 
 const folder = temporaryFolder();
@@ -56,6 +57,22 @@ test('the map says of the size under the pointer what fails there', async () => 
   expect(await said.textContent()).toContain('✗ left overlaps right');
   await page.mouse.move(map.x + left + width - 2, map.y + top + height - 2);
   expect(await said.textContent()).not.toContain('overlaps');
+});
+
+test('axe-core finds nothing, in light, dark and forced colours, and at 200 % zoom', async () => {
+  for (const [colorScheme, forcedColors] of [
+    ['light', 'none'],
+    ['dark', 'none'],
+    ['dark', 'active'],
+  ] as const) {
+    await page.emulateMedia({ colorScheme, forcedColors });
+    expect([colorScheme, forcedColors, ...(await violationsOf(page))]).toEqual([colorScheme, forcedColors]);
+  }
+  await page.emulateMedia({ forcedColors: 'none' });
+  // Twice as large is half as many CSS px.
+  await page.setViewportSize({ width: 640, height: 400 });
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+  await page.setViewportSize({ width: 1280, height: 800 });
 });
 
 test('a size can be typed, and a border is where it is', async () => {

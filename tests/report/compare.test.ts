@@ -1,6 +1,9 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { startBrowser } from '../../bench/browser.ts';
+import { violationsOf } from '../support/axe.ts';
 import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 
 const folder = temporaryFolder();
@@ -109,6 +112,43 @@ describe('pimbot compare', () => {
     const other = readFileSync(join(folder.path, 'out/evil.html'), 'utf8');
     expect(other).toContain('&#60;script&#62;lamp is gone');
     expect(other).not.toContain('<script>');
+  });
+
+  test('draws where most is seen, on screens that show the rest, and says which occasion it is', async () => {
+    // Two screens, two things that change on one of them alone, one that changes in one language alone.
+    const with2 = (offset: number, more: string, said: string) => {
+      put('de.json', JSON.stringify({ Hull: said, Air: 'Luft', Oxygen: 'Luft' }));
+      return old
+        .replace('views:', 'language: en\ncatalogs: { de: de.json }\nviews:')
+        .replace('offset: 24 24', `offset: ${offset} 24`)
+        .replace('size: 280', `size: 280, when: [{ screen: { aspect: "2..", }, change: { ${more} } }]`);
+    };
+    mkdirSync(join(folder.path, 'was'), { recursive: true });
+    put('a.yaml', with2(24, 'size: 200', 'Rumpf'));
+    put('was/a.yaml', with2(24, 'size: 200', 'Rumpf'));
+    put('was/de.json', readFileSync(join(folder.path, 'de.json'), 'utf8'));
+    put('a.yaml', with2(44, 'size: 220', 'Huelle'));
+    const args = ['was/a.yaml', 'a.yaml', ...screens, '--report', 'out/c.html'];
+    expect((await run(...args)).out).toContain('~ hull says something else in de\n');
+    const page = readFileSync(join(folder.path, 'out/c.html'), 'utf8');
+    // The wide screen in German shows all of it at once.
+    const drawn = [...page.matchAll(/<h3>([^<]*)<\/h3>/g)].map(([, text]) => text);
+    expect(drawn).toEqual(['ultrawide, 3440 × 1440 px · de']);
+  });
+
+  test('axe-core finds nothing on the page, light and dark', async () => {
+    await run('old.yaml', 'new.yaml', ...screens, '--report', 'out/compare.html');
+    const browser = await startBrowser();
+    try {
+      const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+      await page.goto(pathToFileURL(join(folder.path, 'out/compare.html')).href);
+      for (const colorScheme of ['light', 'dark'] as const) {
+        await page.emulateMedia({ colorScheme });
+        expect([colorScheme, ...(await violationsOf(page))]).toEqual([colorScheme]);
+      }
+    } finally {
+      await browser.close();
+    }
   });
 
   test('a promise that breaks by another length is the same finding', async () => {

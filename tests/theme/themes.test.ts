@@ -299,27 +299,60 @@ describe('pimbot theme', () => {
       expect(svg).toContain(`>${word}</text>`);
   });
 
-  test('shows every kind in every state; a panel where it has a look', () => {
-    const { document } = read();
-    const { view, width, height } = themeSheet(document!, { resources: { fonts }, themes: ['day'] });
+  test('shows every kind as it is, and in the states that look otherwise', () => {
+    const source = readDocument({
+      pimbot: 1,
+      kinds: { button: { background: '#123456', states: { hover: { background: '#234567' } } } },
+      views: { v: { backdrop: '#000' } },
+    }).document!;
+    const { view, width, height } = themeSheet(source, { resources: { fonts } });
     const on = view.layoutOn({ width, height });
-    const states = [[], ['hover'], ['focused'], ['selected'], ['checked'], ['pressed'], ['disabled']];
-    for (const kind of [
-      'image',
-      'button',
-      'checkbox',
-      'switch',
-      'slider',
-      'textbox',
-      'meter',
-      'separator',
-      'dialog',
-      'tooltip',
-    ]) {
-      const shown = on.widgets.filter((widget) => widget.kind === kind).map((widget) => widget.states);
-      expect(shown).toEqual(expect.arrayContaining(states));
-    }
+    const shown = (kind: string) =>
+      on.widgets.filter((widget) => widget.kind === kind).map(({ states }) => states.join());
+    // Tabs are made of buttons, of which the first is selected.
+    expect(new Set(shown('button').flatMap((one) => one.split(',')))).toEqual(
+      new Set(['', 'hover', 'selected']),
+    );
+    expect(shown('checkbox')).toEqual(['', 'checked']);
+    expect(shown('textbox')).toEqual(['', 'focused']);
+    for (const kind of ['image', 'switch', 'slider', 'meter', 'separator', 'dialog', 'tooltip'])
+      expect(shown(kind)).toContain('');
+    expect(on.widgets.some(({ source }) => 'text' in source && source.text === '=')).toBe(true);
     expect(on.rect('sheet').height).toBeLessThanOrEqual(height);
+  });
+
+  test('shows a style on what it is used on, with the contrast of its words there', () => {
+    const plate = { background: '#ffffff' };
+    const { document } = readDocument({
+      pimbot: 1,
+      styles: {
+        plate,
+        dark: { color: '#000000' },
+        grey: { color: '#777777' },
+        key: { ...plate, color: '#777777' },
+      },
+      views: {
+        v: {
+          backdrop: '#000000',
+          children: [
+            { style: 'plate', children: [{ kind: 'text', style: 'dark', text: 'x' }] },
+            { kind: 'text', style: 'grey', text: 'y' },
+          ],
+        },
+      },
+    });
+    const { view, width, height } = themeSheet(document!, { resources: { fonts } });
+    const { widgets } = view.layoutOn({ width, height });
+    const said = widgets.map(({ source }) => ('text' in source ? String(source.text) : ''));
+    // Black on the white plate, WCAG's 4.48:1 of #777777 on white, and 4.69:1 of it on black.
+    for (const [name, ratio] of [
+      ['dark', '21:1'],
+      ['key', '4.4:1'],
+      ['grey', '4.6:1'],
+    ] as const)
+      expect(said[said.indexOf(name) + 1]).toBe(ratio);
+    const sample = widgets.find(({ source }) => source.style === 'dark')!;
+    expect(widgets[sample.parent]!.source.style).toEqual(['plate']);
   });
 
   test('a theme file that is none of the document’s is shown by itself', async () => {

@@ -4,6 +4,7 @@ import {
   compareSnapshots,
   layoutKey,
   snapshotOf,
+  tellingLayouts,
   type SeenView,
   type Snapshot,
 } from '../../compare/index.ts';
@@ -239,7 +240,10 @@ function isSnapshot({ views, seen, findings }: Partial<Snapshot>): boolean {
   );
 }
 
-/** Each changed view where something changed most, drawn before and after. */
+/** How many layouts of a view are drawn. */
+const mostPairs = 3;
+
+/** Each changed view where most of what changed is seen, drawn before and after. */
 async function pairsOf({ comparison }: Compared, before: Side, after: Side): Promise<Pair[]> {
   const { drawShots } = await import('../../node/shots.ts');
   const drawn = (side: Side, seen: SeenView): string | undefined => {
@@ -251,24 +255,28 @@ async function pairsOf({ comparison }: Compared, before: Side, after: Side): Pro
     const shot: Shot = { ...occasion, view: name, screen: seen.screen, width, height, list, marks: [] };
     return drawShots([shot])[0]!.picture;
   };
-  return [...new Set(comparison.changes.map(({ view }) => view))].map((view) => {
-    const mine = comparison.changes.filter((one) => one.view === view);
-    const { worst } = mine.reduce((most, one) => (one.by > most.by ? one : most));
-    const was = before.snapshot.seen.find((one) => layoutKey(one) === layoutKey(worst));
-    const is = after.snapshot.seen.find((one) => layoutKey(one) === layoutKey(worst));
-    const ids = new Set(mine.map(({ widget }) => widget));
-    const boxes = [...(was ? boxesOf(was, ids, 'before') : []), ...(is ? boxesOf(is, ids, 'after') : [])];
-    const { screen, width, height } = worst;
-    return {
-      view,
-      screen,
-      width,
-      height,
-      before: was && drawn(before, was),
-      after: is && drawn(after, is),
-      boxes,
-    };
-  });
+  const find = ({ snapshot }: Side, at: SeenView) =>
+    snapshot.seen.find((one) => layoutKey(one) === layoutKey(at));
+  const views = [...new Set(comparison.changes.map(({ view }) => view))];
+  return views.flatMap((view) =>
+    tellingLayouts(comparison, view, mostPairs).map(({ at, changes }): Pair => {
+      const was = find(before, at);
+      const is = find(after, at);
+      const ids = new Set(changes.map((nth) => comparison.changes[nth]!.widget));
+      const boxes = [...(was ? boxesOf(was, ids, 'before') : []), ...(is ? boxesOf(is, ids, 'after') : [])];
+      const { screen, occasion, width, height } = at;
+      return {
+        view,
+        screen,
+        occasion,
+        width,
+        height,
+        before: was && drawn(before, was),
+        after: is && drawn(after, is),
+        boxes,
+      };
+    }),
+  );
 }
 
 function boxesOf(

@@ -11,7 +11,7 @@ export interface Compared {
 
 /** What became of a widget, as the rest of a sentence that starts with it. */
 export function changeSentence(
-  { kind, by, screens, worst, from, to }: WidgetChange,
+  { kind, by, screens, locales, worst, from, to }: WidgetChange,
   screenCount: number,
 ): string {
   const where =
@@ -33,7 +33,8 @@ export function changeSentence(
     case 'looks':
       return `looks different ${where}`;
     case 'says':
-      return `says something else ${where}`;
+      // A translation is one line of a catalog, however many screens show it.
+      return `says something else ${locales.length > 0 ? `in ${locales.join(', ')}` : where}`;
   }
 }
 

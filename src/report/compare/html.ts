@@ -1,13 +1,15 @@
 import type { Comparison } from '../../compare/index.ts';
 import { escapeXml } from '../../paint/index.ts';
 import { page } from '../page/page.ts';
+import type { Occasion } from '../../view/index.ts';
 import { counted } from '../wording.ts';
 import { changeSentence, told, type Compared } from './compared.ts';
 
-/** A view before and after, drawn where one of its widgets changed most. */
+/** A view before and after, drawn where much of what changed is seen. */
 export interface Pair {
   readonly view: string;
   readonly screen: string;
+  readonly occasion: Occasion;
   readonly width: number;
   readonly height: number;
   /** `data:` addresses; undefined of what was only saved, or is not there. */
@@ -44,12 +46,18 @@ export function compareHtml({ old, now, comparison, screens }: Compared, pairs: 
     const fit = `aspect-ratio:${pair.width}/${pair.height};max-width:min(100%, calc(70vh * ${pair.width / pair.height}))`;
     return `<figure><figcaption>${when}</figcaption><div class="stage" style="${fit}">${image}${boxes}</div></figure>`;
   };
-  const parts = pairs.map((pair) => {
-    const mine = changes.filter(({ view }) => view === pair.view);
+  const parts = [...new Set(changes.map(({ view }) => view))].map((view) => {
+    const mine = changes.filter((one) => one.view === view);
     const said = mine.map(
       (one) => `${escapeXml(one.widget)} ${escapeXml(changeSentence(one, screens.length))}`,
     );
-    return `<section><h2>${escapeXml(pair.view)} <small class="none">on ${escapeXml(pair.screen)}</small></h2><div class="two">${picture(pair, 'before')}${picture(pair, 'after')}</div>${list(said)}</section>`;
+    const drawn = pairs
+      .filter((pair) => pair.view === view)
+      .map(
+        (pair) =>
+          `<h3>${escapeXml(occasionOf(pair))}</h3><div class="two">${picture(pair, 'before')}${picture(pair, 'after')}</div>`,
+      );
+    return `<section><h2>${escapeXml(view)}</h2>${list(said)}${drawn.join('')}</section>`;
   });
   const finding = (mark: string, tone: string) => (one: Comparison['findings']['new'][number]) =>
     `<span class="${tone}">${mark}</span> ${escapeXml(told(one))} <code>${escapeXml(one.check)}</code>`;
@@ -66,6 +74,21 @@ ${parts.join('\n')}
   });
 }
 
+/** What a drawing shows, beside its view. */
+function occasionOf({ screen, width, height, occasion }: Pair): string {
+  const { case: name, locale, theme, hudSize = 1, textSize = 1 } = occasion;
+  return [
+    `${screen}, ${width} × ${height} px`,
+    name === undefined ? '' : `case ${name}`,
+    locale ?? '',
+    theme === undefined ? '' : `theme ${theme}`,
+    hudSize === 1 ? '' : `HUD size ${hudSize}`,
+    textSize === 1 ? '' : `text size ${textSize}`,
+  ]
+    .filter((part) => part !== '')
+    .join(' · ');
+}
+
 function share(of: number): string {
   return `${(of * 100).toFixed(3)}%`;
 }
@@ -80,5 +103,6 @@ figure { margin: 0; } figcaption { color: var(--soft); margin-bottom: 4px; }
 .key:first-child { margin-left: 0; }
 header p { margin: 0; }
 section { margin-top: 28px; }
+h3 { margin: 18px 0 0; font-size: 1em; font-weight: 400; color: var(--soft); }
 ol { gap: 6px; } li { padding: 6px 13px; }
 `;

@@ -11,12 +11,13 @@ export function compareJson({ old, now, comparison }: Compared): string {
       layouts,
       unmatched,
       views,
-      'changes': changes.map(({ view, widget, kind, screens, by, worst }) => ({
+      'changes': changes.map(({ view, widget, kind, screens, locales, by, worst }) => ({
         view,
         widget,
         kind,
         by,
         screens,
+        locales,
         worst: { screen: worst.screen, ...worst.occasion },
       })),
       'findings': Object.fromEntries(
