@@ -3,8 +3,8 @@ import { keyPointer, shown } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { freeSiblings } from './subject/siblings.ts';
 
-/** Two that stand nearer than this on the reference belong together. In u. */
-const together = 48;
+/** Two that stand nearer than this on the reference belong together: a share of its shorter side, 48 u of 1080. */
+const togetherShare = 48 / 1080;
 /** A gap has to grow by this share of the surface to be seen as one. */
 const leastGrowth = 0.08;
 
@@ -23,6 +23,7 @@ export const tornApart = {
     const reference = subject.onReference();
     const [then, now] = [reference.layout.frame, subject.layout.frame];
     if (now.width <= then.width && now.height <= then.height) return;
+    const together = togetherShare * Math.min(then.width, then.height);
     for (const group of freeSiblings(subject)) {
       const seen = group.flatMap((index) => {
         const widget = subject.widgets[index]!;

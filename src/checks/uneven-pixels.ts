@@ -1,6 +1,6 @@
 import { keyPointer, shown } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { drawnPictures } from './subject/pictures-drawn.ts';
+import { drawnPictures, pixelScales } from './subject/pictures-drawn.ts';
 
 type Facts = { readonly pixel: number };
 
@@ -16,9 +16,10 @@ export const unevenPixels = {
   sentence: ({ facts }) =>
     `shows pixel art at ${shown(facts.pixel)} px per pixel, which is not a whole number`,
   run(subject, limit, report) {
-    for (const { widget, source, pieces } of drawnPictures(subject)) {
+    for (const drawn of drawnPictures(subject)) {
+      const { widget, source } = drawn;
       if (source['image-rendering'] !== 'pixelated') continue;
-      const scales = pieces.flatMap(({ from, to }) => [to.width / from.width, to.height / from.height]);
+      const scales = pixelScales(drawn);
       const off = (scale: number) => (scale < 1 ? 1 - scale : Math.abs(scale - Math.round(scale)));
       const worst = scales.reduce((most, scale) => (off(scale) > off(most) ? scale : most), 1);
       if (!(off(worst) > limit)) continue;

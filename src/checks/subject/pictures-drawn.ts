@@ -33,19 +33,40 @@ export function drawnPictures(subject: Subject): readonly DrawnPicture[] {
  * Device px that one pixel of the file is drawn with, where that is most. Of nine slices, edges and middle count only along
  * the axes on which they are stretched and their pixels differ: a plain one looks the same at any size.
  */
-export function largestPixel({ picture, pieces, source }: DrawnPicture): number {
-  const isSliced = source.slice !== undefined && pieces.length > 1;
-  const whole = isSliced ? cornersOf(pieces) : undefined;
-  return pieces.reduce((most, { from, to }) => {
+export function largestPixel(drawn: DrawnPicture): number {
+  return drawn.pieces.reduce((most, piece) => {
+    const { from, to } = piece;
     const times = Math.max(to.width / from.width, to.height / from.height);
-    const part = partToDraw(picture, from, times);
+    const part = partToDraw(drawn.picture, from, times);
     const there = part.from ?? part.picture;
-    const differs = {
-      x: !whole || isCorner(from.x, from.width, whole.x, picture.width) || variesAlong(picture, from, 'x'),
-      y: !whole || isCorner(from.y, from.height, whole.y, picture.height) || variesAlong(picture, from, 'y'),
-    };
+    const differs = differing(drawn, piece);
     return Math.max(most, differs.x ? to.width / there.width : 0, differs.y ? to.height / there.height : 0);
   }, 0);
+}
+
+/** Device px that a pixel of the picture becomes, once for each piece and axis on which that can be seen. */
+export function pixelScales(drawn: DrawnPicture): readonly number[] {
+  return drawn.pieces.flatMap((piece) => {
+    const { from, to } = piece;
+    const differs = differing(drawn, piece);
+    return [
+      ...(differs.x ? [to.width / from.width] : []),
+      ...(differs.y ? [to.height / from.height] : []),
+    ];
+  });
+}
+
+/** Along which axes the size of a piece's pixels can be seen: of nine slices, where it is a corner or its pixels differ. */
+function differing(
+  { picture, pieces, source }: DrawnPicture,
+  { from }: PicturePiece,
+): { readonly x: boolean; readonly y: boolean } {
+  if (source.slice === undefined || pieces.length <= 1) return { x: true, y: true };
+  const whole = cornersOf(pieces);
+  return {
+    x: isCorner(from.x, from.width, whole.x, picture.width) || variesAlong(picture, from, 'x'),
+    y: isCorner(from.y, from.height, whole.y, picture.height) || variesAlong(picture, from, 'y'),
+  };
 }
 
 /** Where the first column ends and the first row, in px of the picture. */
