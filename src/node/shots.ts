@@ -3,9 +3,9 @@ import type { DrawnShot, Shot } from '../report/index.ts';
 import { canvasPackage } from './canvas-package.ts';
 
 /** The longer side of a shot in a report, in px: enough to read in when it is shown large. */
-const shotSide = 960;
+const shotSide = 720;
 /** Quality of its WebP: a page of three hundred shots stays under 10 MB. */
-const shotQuality = 60;
+const shotQuality = 50;
 
 /** Draws shots small, one after the other. */
 export function drawShots(shots: Iterable<Shot>): DrawnShot[] {

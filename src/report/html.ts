@@ -28,7 +28,11 @@ export function reportHtml(inputs: readonly SheetInput[]): string {
     const many = inputs.length > 1;
     for (const shot of input.shots) {
       const title = many ? `${shot.view} (${input.file})` : shot.view;
-      const marks = shot.marks.map((mark) => ({ ...mark, finding: mark.finding + first }));
+      // Numbers alone, in ten thousandths: there may be a hundred thousand of them.
+      const marks = shot.marks.flatMap(({ finding, ...box }) => [
+        finding + first,
+        ...[box.x, box.y, box.width, box.height].map((part) => Math.round(part * 10_000)),
+      ]);
       shots.push({ ...shot, marks, title, file: input.file });
     }
     first = findings.length;
@@ -88,7 +92,6 @@ function findingOf(input: ReportInput, finding: Finding, numbers: ReadonlyMap<Fi
     why: finding.outcome === 'failed' ? finding.reasons.map(({ text }) => text) : [],
     say: suggestionOf(input, finding)?.say,
     place: findingPlace(input, finding),
-    screens: [...new Set(occurrences.map(({ screen }) => screen))],
     locales: [...new Set(occurrences.map(({ locale }) => locale))],
     themes: [...new Set(occurrences.map(({ theme }) => theme))],
     cases: [...new Set(occurrences.map((one) => one.case))],
@@ -98,14 +101,15 @@ function findingOf(input: ReportInput, finding: Finding, numbers: ReadonlyMap<Fi
 /** Stands in a sentence for the number of a screen. */
 const hole = '\u0001';
 
-/** What a finding says on each of its screens: the sentences with a hole, and for each screen which of them and its number. */
+/** What a finding says on each of its screens: the sentences with a hole, and for each screen its number, of another sentence than the first with its place. */
 function sentencesOf(finding: Finding): { readonly says: readonly string[]; readonly on: object } {
   const says: string[] = [];
-  const on: Record<string, readonly [number, string]> = {};
+  const on: Record<string, string | readonly [number, string]> = {};
   for (const [screen, worst] of worstOnScreens(finding)) {
     const [said, number] = sentenceWithHole(finding, worst, hole);
     const known = says.indexOf(said);
-    on[screen] = [known < 0 ? says.push(said) - 1 : known, number];
+    const nth = known < 0 ? says.push(said) - 1 : known;
+    on[screen] = nth === 0 ? number : [nth, number];
   }
   return { says, on };
 }

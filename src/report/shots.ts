@@ -2,12 +2,22 @@ import type { Finding, Occurrence, Verdict } from '../verdict/index.ts';
 import type { CheckedDocument } from '../document/index.ts';
 import { drawLayout, type DrawList } from '../paint/index.ts';
 import type { Screen } from '../screen/index.ts';
-import { factors, occasionKey, openView, type Occasion, type Resources, type View } from '../view/index.ts';
+import {
+  factors,
+  occasionKey,
+  openView,
+  placesKey,
+  type Occasion,
+  type Resources,
+  type View,
+} from '../view/index.ts';
 
 /** A view on a screen as a report shows it: on an occasion on which something was found there, else as the document starts. */
 export interface Shot extends Occasion {
   readonly view: string;
   readonly screen: string;
+  /** Other screens on which it looks the same and the same is found. */
+  readonly alike: readonly string[];
   /** Device px. */
   readonly width: number;
   readonly height: number;
@@ -30,7 +40,10 @@ export interface ShotOptions {
   readonly screens: readonly Screen[];
 }
 
-/** Every view on every screen, on as many occasions as show what was found, one after the other, so that no more than one drawing has to be kept. */
+/**
+ * Every view on every screen, on as many occasions as show what was found, one after the other, so that no more than one drawing
+ * has to be kept. Screens that look alike share a drawing: its `alike` is whole when all have been made.
+ */
 export function* shotsOf(document: CheckedDocument, verdict: Verdict, options: ShotOptions): Generator<Shot> {
   const { resources, screens } = options;
   const first: Occasion = {
@@ -39,6 +52,7 @@ export function* shotsOf(document: CheckedDocument, verdict: Verdict, options: S
   };
   for (const name of verdict.views) {
     const opened = new Map<string, View>();
+    const alikeBy = new Map<string, string[]>();
     for (const screen of screens) {
       const here = verdict.findings.flatMap((finding, index) => {
         const found = finding.occurrences.filter(
@@ -50,17 +64,32 @@ export function* shotsOf(document: CheckedDocument, verdict: Verdict, options: S
         const key = occasionKey(occasion);
         const view = opened.get(key) ?? openView(document, name, { resources, ...occasion });
         opened.set(key, view);
+        const drawnHere = here.flatMap(({ index, found }) =>
+          found.some((one) => occasionKey(one) === key) ? [index] : [],
+        );
+        const look = [key, placesKey(view, screen), ...here.map(({ index }) => index), '', ...drawnHere].join(
+          ' ',
+        );
+        const same = alikeBy.get(look);
+        if (same) {
+          same.push(screen.name);
+          continue;
+        }
+        const alike: string[] = [];
+        alikeBy.set(look, alike);
         const on = view.layoutOn(screen);
         const ids = new Map(on.widgets.map(({ id, index }) => [id, index]));
-        const marks = here.flatMap(({ finding, index, found }) => {
-          const same = found.some((one) => occasionKey(one) === key);
-          return same ? marksOf(finding, index, ids, (at) => on.layout.pixelRect(at), screen) : [];
-        });
+        const marks = here.flatMap(({ finding, index }) =>
+          drawnHere.includes(index)
+            ? marksOf(finding, index, ids, (at) => on.layout.pixelRect(at), screen)
+            : [],
+        );
         const { width, height } = screen;
         yield {
           ...view.occasion,
           view: name,
           screen: screen.name,
+          alike,
           width,
           height,
           list: drawLayout(on),
@@ -119,11 +148,16 @@ function marksOf(
     return [
       {
         finding,
-        x: x / screen.width,
-        y: y / screen.height,
-        width: width / screen.width,
-        height: height / screen.height,
+        x: share(x, screen.width),
+        y: share(y, screen.height),
+        width: share(width, screen.width),
+        height: share(height, screen.height),
       },
     ];
   });
+}
+
+/** To a ten thousandth: less than a px of a drawing. */
+function share(of: number, whole: number): number {
+  return Math.round((of / whole) * 10_000) / 10_000;
 }

@@ -1,5 +1,6 @@
 /* A document and what it is shown in in; a view out that is laid out once, or live. */
 export { checkPictureNames } from './pictures.ts';
+export { placesKey } from './alike.ts';
 export { isSupported, supportOf } from './supports.ts';
 export type { Support } from './supports.ts';
 export { themeSheet } from './sheet.ts';

@@ -1,5 +1,5 @@
 import type { Screen } from '../screen/index.ts';
-import type { View } from '../view/index.ts';
+import { placesKey, type View } from '../view/index.ts';
 
 /** Screens on which a view is laid out alike: the same surface in u, with the same insets and conditions. */
 export interface Fold {
@@ -12,12 +12,7 @@ export interface Fold {
 export function foldScreens(view: View, screens: readonly Screen[]): Fold[] {
   const groups = new Map<string, { screen: Screen; others: Screen[] }>();
   for (const screen of screens) {
-    const { width, height, safe } = view.frameOn(screen);
-    // A hundredth of a u is no difference that anybody sees.
-    const numbers = [width, height, safe.left, safe.top, safe.right, safe.bottom].map((one) =>
-      one.toFixed(2),
-    );
-    const key = [screen.group, ...screen.inputs, ...numbers].join(' ');
+    const key = `${screen.group} ${placesKey(view, screen)}`;
     const known = groups.get(key);
     if (known) known.others.push(screen);
     else groups.set(key, { screen, others: [] });

@@ -252,7 +252,16 @@ async function pairsOf({ comparison }: Compared, before: Side, after: Side): Pro
     const screen = screenFrom(seen.screen, {});
     const { view: name, width, height, occasion } = seen;
     const list = drawLayout(openView(document, name, { resources, ...occasion }).layoutOn(screen));
-    const shot: Shot = { ...occasion, view: name, screen: seen.screen, width, height, list, marks: [] };
+    const shot: Shot = {
+      ...occasion,
+      view: name,
+      screen: seen.screen,
+      alike: [],
+      width,
+      height,
+      list,
+      marks: [],
+    };
     return drawShots([shot])[0]!.picture;
   };
   const find = ({ snapshot }: Side, at: SeenView) =>

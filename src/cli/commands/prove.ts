@@ -203,7 +203,7 @@ async function pageOf(inputs: readonly Proved[], device: Device): Promise<string
           const plain = drawLayout(on);
           const list = withOverlay(plain, on, resources.fonts, { findings: [finding] });
           return drawShots([
-            { ...occasion, view: on.view.name, screen: name, width, height, list, marks: [] },
+            { ...occasion, view: on.view.name, screen: name, width, height, list, alike: [], marks: [] },
           ])[0]!.picture;
         }),
       ),

@@ -5,6 +5,19 @@
 export const pageScript = `
 'use strict';
 const data = JSON.parse(document.getElementById('data').textContent);
+// A finding is on the screens it says something of.
+for (const one of data.findings) one.screens = Object.keys(one.on);
+for (const shot of data.shots) {
+  const numbers = shot.marks;
+  shot.marks = [];
+  for (let at = 0; at < numbers.length; at += 5) {
+    const [finding, ...box] = numbers.slice(at, at + 5);
+    const [x, y, width, height] = box.map((part) => part / 10000);
+    shot.marks.push({ finding, x, y, width, height });
+  }
+}
+/** On a small drawing no more marks can be told apart; the large one has them all. */
+const mostMarks = 60;
 const find = (id) => document.getElementById(id);
 const make = (tag, props, ...children) => { const one = Object.assign(document.createElement(tag), props); one.append(...children); return one; };
 const filters = ['severity', 'check', 'view', 'screen', 'case', 'locale', 'theme'];
@@ -28,14 +41,25 @@ function matches(finding, by) {
   if (!finding.view) return !by.view;
   return (!by.view || finding.view === by.view) && ['screen', 'case', 'locale', 'theme'].every((name) => !by[name] || finding[lists[name]].includes(by[name]));
 }
-function stage(shot, by) {
-  const box = make('span', { className: 'stage' }, make('img', { src: shot.picture, alt: shot.view + ' on ' + shot.screen, loading: 'lazy' }));
+/** Whether a drawing is that of a screen, or of one that looks the same. */
+const isOn = (shot, screen) => !screen || shot.screen === screen || shot.alike.includes(screen);
+/** The screen that a drawing is shown as. */
+const screenOf = (shot) => { const wanted = find('screen').value; return wanted && isOn(shot, wanted) ? wanted : shot.screen; };
+function stage(shot, by, most = Infinity) {
+  const box = make('span', { className: 'stage' }, make('img', { src: shot.picture, alt: shot.view + ' on ' + screenOf(shot), loading: 'lazy' }));
   box.style.aspectRatio = shot.width + ' / ' + shot.height;
-  for (const mark of shot.marks) {
+  const wanted = shot.marks.filter((mark) => matches(data.findings[mark.finding], by));
+  if (wanted.length > most) {
+    wanted.sort((a, b) => ranks[kindOf(data.findings[a.finding])] - ranks[kindOf(data.findings[b.finding])]);
+    box.append(make('em', { textContent: most + ' of ' + wanted.length + ' marks; open it for all' }));
+  }
+  const atPlace = new Map();
+  for (const mark of wanted.slice(0, most)) {
     const finding = data.findings[mark.finding];
-    if (!matches(finding, by)) continue;
-    const line = make('i', { className: kindOf(finding), title: finding.number + ': ' + finding.name + ' ' + said(finding, shot.screen) });
-    const nth = shot.marks.slice(0, shot.marks.indexOf(mark)).filter((other) => other.x === mark.x && other.y === mark.y && matches(data.findings[other.finding], by)).length;
+    const line = make('i', { className: kindOf(finding), title: finding.number + ': ' + finding.name + ' ' + said(finding, screenOf(shot)) });
+    const place = mark.x + ' ' + mark.y;
+    const nth = atPlace.get(place) || 0;
+    atPlace.set(place, nth + 1);
     const badge = make('b', { textContent: finding.number });
     badge.style.left = nth * 20 + 'px';
     line.append(badge);
@@ -53,12 +77,14 @@ function stage(shot, by) {
   return box;
 }
 function said(finding, screen) {
-  const [nth, number] = (finding.on[screen] || []);
-  return nth === undefined ? finding.sentence : finding.says[nth].replaceAll('\u0001', number);
+  const on = finding.on[screen];
+  if (on === undefined) return finding.sentence;
+  const [nth, number] = typeof on === 'string' ? [0, on] : on;
+  return finding.says[nth].replaceAll('\u0001', number);
 }
 const kinds = { error: 'error', warning: 'warning', open: 'undecided' };
 function item(finding, shot) {
-  const screen = shot && shot.screen;
+  const screen = shot && screenOf(shot);
   const kind = kindOf(finding);
   const one = make('li', { className: kind }, make('span', { className: 'number', textContent: finding.number }), ' ', make('span', { className: 'kind', textContent: kinds[kind] }), ' ', make('b', { textContent: finding.name }), ' ' + said(finding, screen));
   if (screen && screen !== finding.worst && said(finding, screen) !== finding.sentence)
@@ -80,12 +106,14 @@ function item(finding, shot) {
   }
   return one;
 }
-const here = (shot, by) => data.findings.filter((one) => one.view === shot.view && one.file === shot.file && one.screens.includes(shot.screen) && matches(one, by));
+const here = (shot, by) => data.findings.filter((one) => one.view === shot.view && one.file === shot.file && one.on[screenOf(shot)] !== undefined && matches(one, by));
 
 /** Everything that was found, by what would have to be changed, errors first: with what leads to its drawing. */
 function listOf(by) {
   const some = data.findings.filter((one) => matches(one, by));
-  const causes = [...new Set(some.map((one) => one.cause))].map((cause) => some.filter((one) => one.cause === cause).sort((a, b) => a.number - b.number));
+  const grouped = new Map();
+  for (const one of [...some].sort((a, b) => a.number - b.number)) grouped.set(one.cause, [...(grouped.get(one.cause) || []), one]);
+  const causes = [...grouped.values()];
   causes.sort((a, b) => Math.min(...a.map((one) => ranks[kindOf(one)])) - Math.min(...b.map((one) => ranks[kindOf(one)])) || a[0].number - b[0].number);
   const count = some.length === data.findings.length ? some.length : some.length + ' of ' + data.findings.length;
   const head = make('h2', { textContent: data.findings.length === 0 ? 'Nothing found' : count + (some.length === 1 ? ' finding' : ' findings') + ', by cause' });
@@ -104,13 +132,14 @@ let shown = [];
 // Of several drawings of one screen each says what it shows.
 function nameOf(shot, among) {
   const several = among.filter((one) => one.screen === shot.screen).length > 1;
-  return several ? [shot.screen, shot.case, shot.locale].filter(Boolean).join(', ') : shot.screen;
+  const name = several ? [screenOf(shot), shot.case, shot.locale].filter(Boolean).join(', ') : screenOf(shot);
+  return shot.alike.length > 0 ? name + ' + ' + shot.alike.length + ' alike' : name;
 }
 function show() {
   const by = chosen();
   find('list').replaceChildren(...listOf(by));
   const onlyBad = find('only').checked;
-  shown = data.shots.filter((shot) => (!by.screen || shot.screen === by.screen) && (!by.view || shot.view === by.view) && (!onlyBad || here(shot, by).length > 0));
+  shown = data.shots.filter((shot) => isOn(shot, by.screen) && (!by.view || shot.view === by.view) && (!onlyBad || here(shot, by).length > 0));
   const parts = [];
   const written = data.findings.filter((one) => !one.view && matches(one, by));
   if (written.length > 0) parts.push(make('h2', { textContent: 'As it is written' }), make('ol', {}, ...written.map((one) => item(one))));
@@ -122,7 +151,7 @@ function show() {
       const isError = failed.some((one) => one.severity === 'error');
       const count = make('span', { textContent: failed.length > 0 ? (isError ? '✗ ' : '! ') + failed.length : found.length > 0 ? '? ' + found.length : '✓' });
       count.className = isError ? 'bad' : found.length > 0 ? 'doubt' : 'good';
-      const button = make('button', { className: 'shot', type: 'button' }, stage(shot, by), make('div', { className: 'name' }, nameOf(shot, inView), count));
+      const button = make('button', { className: 'shot', type: 'button' }, stage(shot, by, mostMarks), make('div', { className: 'name' }, nameOf(shot, inView), count));
       button.addEventListener('click', () => open(shown.indexOf(shot)));
       return button;
     })));
@@ -137,8 +166,9 @@ function open(index, number) {
   const shot = shown[at];
   const by = chosen();
   const found = here(shot, by);
-  find('large-title').textContent = shot.title + ' on ' + shot.screen;
-  find('large-with').textContent = [shot.width + ' × ' + shot.height, shot.case && 'case ' + shot.case, shot.locale, shot.theme].filter(Boolean).join(' · ');
+  find('large-title').textContent = shot.title + ' on ' + screenOf(shot);
+  const others = [shot.screen, ...shot.alike].filter((name) => name !== screenOf(shot));
+  find('large-with').textContent = [screenOf(shot) === shot.screen && shot.width + ' × ' + shot.height, shot.case && 'case ' + shot.case, shot.locale, shot.theme, others.length > 0 && 'the same on ' + others.join(', ')].filter(Boolean).join(' · ');
   find('large').replaceChildren(stage(shot, by), found.length > 0 ? make('ol', {}, ...found.map((one) => item(one, shot))) : make('p', { className: 'none', textContent: 'Nothing found here.' }));
   for (const one of find('large').querySelectorAll('li')) one.classList.toggle('meant', one.querySelector('.number').textContent === String(number));
   if (!find('dialog').open) find('dialog').showModal();
@@ -150,9 +180,9 @@ function openFinding(number) {
   const finding = data.findings[index];
   if (!finding) return;
   const has = (shot) => shot.marks.some((mark) => mark.finding === index);
-  let drawn = shown.findIndex((shot) => has(shot) && shot.screen === finding.worst);
+  let drawn = shown.findIndex((shot) => has(shot) && isOn(shot, finding.worst));
   if (drawn < 0) drawn = shown.findIndex(has);
-  if (drawn < 0) drawn = shown.findIndex((shot) => shot.view === finding.view && finding.screens.includes(shot.screen));
+  if (drawn < 0) drawn = shown.findIndex((shot) => shot.view === finding.view && finding.screens.includes(screenOf(shot)));
   if (drawn >= 0) open(drawn, number);
   else find('sheet').querySelector('ol')?.scrollIntoView();
 }
