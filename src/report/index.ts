@@ -26,6 +26,7 @@ export { reportJson } from './json.ts';
 export { reportJunit } from './junit.ts';
 export { reportSchema } from './schema.ts';
 export { reportSarif } from './sarif.ts';
+export { wrapped } from './wrap.ts';
 export { shotsOf } from './shots.ts';
 export type { Mark, Shot, ShotOptions } from './shots.ts';
 export { reportTerminal } from './terminal.ts';

@@ -49,10 +49,7 @@ export function pixelScales(drawn: DrawnPicture): readonly number[] {
   return drawn.pieces.flatMap((piece) => {
     const { from, to } = piece;
     const differs = differing(drawn, piece);
-    return [
-      ...(differs.x ? [to.width / from.width] : []),
-      ...(differs.y ? [to.height / from.height] : []),
-    ];
+    return [...(differs.x ? [to.width / from.width] : []), ...(differs.y ? [to.height / from.height] : [])];
   });
 }
 

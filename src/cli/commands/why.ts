@@ -7,6 +7,7 @@ import { gaveWay, whyLook, whyWidget } from '../../why/index.ts';
 import { printable, wherePointer } from '../../report/index.ts';
 import type { ViewLayout } from '../../view/index.ts';
 import { opened, type ShownCall } from '../opened.ts';
+import { fitted } from '../fitted.ts';
 import { exitClean, exitUnusable, type Io } from '../io.ts';
 import { load, widgetNamed } from '../load.ts';
 
@@ -77,9 +78,8 @@ async function why(file: string, path: string, call: WhyCall, io: Io): Promise<n
   for (const { what, reasons } of parts) {
     reasons.forEach((reason, at) => {
       const label = (at === 0 ? what : '').padEnd(8);
-      io.out(
-        `  ${io.tones.faint(label)} ${printable(reason.text)}  ${io.tones.faint(printable(placeOf(reason)))}\n`,
-      );
+      const line = `  ${io.tones.faint(label)} ${printable(reason.text)}  ${io.tones.faint(printable(placeOf(reason)))}`;
+      io.out(fitted(line, 11, io));
     });
   }
   return exitClean;
@@ -104,12 +104,15 @@ function look(on: ViewLayout, index: number, { origin }: CheckedDocument, call: 
   const width = Math.max(0, ...described.map(({ key }) => key.length));
   for (const { key, value, by, place, inheritedFrom, overrode } of described) {
     const via = inheritedFrom === undefined ? '' : `, inherited from ${inheritedFrom}`;
-    io.out(
-      `  ${io.tones.faint(key.padEnd(width))}  ${printable(`${value}  ${by}${via}`)}  ${io.tones.faint(printable(place))}\n`,
-    );
+    const line = `  ${io.tones.faint(key.padEnd(width))}  ${printable(`${value}  ${by}${via}`)}  ${io.tones.faint(printable(place))}`;
+    io.out(fitted(line, width + 4, io));
     for (const one of overrode)
       io.out(
-        io.tones.faint(`  ${''.padEnd(width)}  over ${printable(`${one.value}  ${one.by}  ${one.place}`)}\n`),
+        fitted(
+          io.tones.faint(`  ${''.padEnd(width)}  over ${printable(`${one.value}  ${one.by}  ${one.place}`)}`),
+          width + 9,
+          io,
+        ),
       );
   }
   if (described.length === 0) io.out('  Nothing says anything of its look.\n');

@@ -57,7 +57,7 @@ export function compareHtml({ old, now, comparison, screens }: Compared, pairs: 
         (pair) =>
           `<h3>${escapeXml(occasionOf(pair))}</h3><div class="two">${picture(pair, 'before')}${picture(pair, 'after')}</div>`,
       );
-    return `<section><h2>${escapeXml(view)}</h2>${list(said)}${drawn.join('')}</section>`;
+    return `<section><h2>${escapeXml(view)}</h2>${drawn[0] ?? ''}${list(said)}${drawn.slice(1).join('')}</section>`;
   });
   const finding = (mark: string, tone: string) => (one: Comparison['findings']['new'][number]) =>
     `<span class="${tone}">${mark}</span> ${escapeXml(told(one))} <code>${escapeXml(one.check)}</code>`;

@@ -165,7 +165,8 @@ function open(index, number) {
   at = (index + shown.length) % shown.length;
   const shot = shown[at];
   const by = chosen();
-  const found = here(shot, by);
+  // What was asked for comes first.
+  const found = here(shot, by).sort((a, b) => (b.number === number) - (a.number === number));
   find('large-title').textContent = shot.title + ' on ' + screenOf(shot);
   const others = [shot.screen, ...shot.alike].filter((name) => name !== screenOf(shot));
   find('large-with').textContent = [screenOf(shot) === shot.screen && shot.width + ' × ' + shot.height, shot.case && 'case ' + shot.case, shot.locale, shot.theme, others.length > 0 && 'the same on ' + others.join(', ')].filter(Boolean).join(' · ');
