@@ -243,6 +243,7 @@ export class Bench {
   async save(): Promise<void> {
     const { text } = this.history.value;
     if (!this.unsaved.value) return;
+    this.busy.value++;
     try {
       const tag = await this.server.write(this.place.value.file, text, this.saved.value.tag);
       this.saved.value = { text, tag };
@@ -250,6 +251,8 @@ export class Bench {
     } catch (error) {
       if (error instanceof ChangedOnDisk) await this.#changedOnDisk([this.place.value.file]);
       else this.say('wrong', (error as Error).message);
+    } finally {
+      this.busy.value--;
     }
   }
 

@@ -14,6 +14,7 @@ export type { FileReader, FileText } from './read-shape.ts';
 export { documentSchema, themeSchema } from './schema.ts';
 export {
   readAmount,
+  anchorTargets,
   readAnchor,
   readAspect,
   readColumns,

@@ -206,12 +206,13 @@ function readFraction(word: string): Fraction | undefined {
 
 /**
  * `right bottom`, `left..right top`, `center`, `25% 0.5`. As in CSS, one word leaves the other axis centred,
- * and words that name their axis may stand in either order.
+ * and words that name their axis may stand in either order. @param mayCross Whether a span may end before it starts, as one between
+ * two widgets does: `right..left`.
  */
-export function readAnchor(value: unknown): Pair<AxisAnchor> | undefined {
+export function readAnchor(value: unknown, mayCross = false): Pair<AxisAnchor> | undefined {
   const parts = typeof value === 'number' ? [String(value)] : splitWords(value);
   if (!parts || parts.length < 1 || parts.length > 2) return undefined;
-  const read = parts.map(readAxisAnchor);
+  const read = parts.map((word) => readAxisAnchor(word, mayCross));
   const [first, second] = read;
   if (!first || (parts.length === 2 && !second)) return undefined;
   const centred: AxisAnchor = { start: 0.5, end: 0.5, span: false, logical: false };
@@ -252,7 +253,10 @@ function splitWords(value: unknown): string[] | undefined {
   return parts.length === 1 && /^[a-z]+-[a-z]+$/.test(parts[0]!) ? parts[0]!.split('-') : parts;
 }
 
-function readAxisAnchor(word: string): { axis: 'x' | 'y' | 'either'; anchor: AxisAnchor } | undefined {
+function readAxisAnchor(
+  word: string,
+  mayCross: boolean,
+): { axis: 'x' | 'y' | 'either'; anchor: AxisAnchor } | undefined {
   const [startWord, endWord, extra] = word.split('..');
   if (startWord === undefined || extra !== undefined) return undefined;
   const start = readFraction(startWord);
@@ -261,7 +265,7 @@ function readAxisAnchor(word: string): { axis: 'x' | 'y' | 'either'; anchor: Axi
   if (endWord === undefined)
     return { axis: start.axis, anchor: { start: start.at, end: start.at, span: false, logical } };
   const end = readFraction(endWord);
-  if (!end || end.at <= start.at) return undefined;
+  if (!end || (end.at <= start.at && !mayCross)) return undefined;
   if (start.axis !== 'either' && end.axis !== 'either' && start.axis !== end.axis) return undefined;
   const axis = start.axis === 'either' ? end.axis : start.axis;
   return {
@@ -330,4 +334,10 @@ export function readGap(value: unknown): Pair<number> | undefined {
   if (lengths.some((length) => length === undefined || length.share !== 0)) return undefined;
   const [rows, columns = rows] = lengths;
   return { x: columns!.u, y: rows!.u };
+}
+
+/** The widgets that an `anchor-to` names: one, or two, in whose boxes a span starts and ends. */
+export function anchorTargets(said: string): readonly string[] {
+  const names = said.split('..');
+  return names.length === 2 ? names : [said];
 }

@@ -10,6 +10,7 @@ import {
   type ViewSource,
   type WidgetSource,
 } from './model.ts';
+import { anchorTargets } from './lengths.ts';
 import { pointerTo } from './pointer.ts';
 import { nearestName } from './suggest.ts';
 
@@ -83,7 +84,8 @@ export function checkWidgetNames(
       see(id, `may-overlap/${nth}`);
     });
   const target = widget['anchor-to'];
-  if (target !== undefined && !isTemplate(target)) see(target, 'anchor-to');
+  if (target !== undefined && !isTemplate(target))
+    for (const name of anchorTargets(target)) see(name, 'anchor-to');
   const { kind, controls } = widget;
   if (kind === 'scrollbar' && controls !== undefined && !isTemplate(controls)) see(controls, 'controls');
   for (const key of directions) {

@@ -1,5 +1,5 @@
 import type { DiagnosticList } from './diagnostics.ts';
-import { readAnchor, readInset, readLengthPair, readLimits, readSize } from './lengths.ts';
+import { anchorTargets, readAnchor, readInset, readLengthPair, readLimits, readSize } from './lengths.ts';
 import {
   isTemplate,
   own,
@@ -203,7 +203,8 @@ function checkTargets(placed: readonly PlacedSource[], origin: Origin, diagnosti
     const path: { at: PlacedSource; next: PlacedSource[] }[] = [];
     const enter = (at: PlacedSource) => {
       const target = at.widget['anchor-to'];
-      const next = [at.parent, target === undefined ? undefined : byId.get(target)];
+      const targets = target === undefined ? [] : anchorTargets(target);
+      const next = [at.parent, ...targets.map((name) => byId.get(name))];
       path.push({ at, next: next.filter((one) => one !== undefined) });
     };
     enter(start);
@@ -344,7 +345,8 @@ function checkNotations(placed: PlacedSource, origin: Origin, diagnostics: Diagn
       }
     }
   }
-  const anchor = readAnchor(widget.anchor ?? 'left top');
+  const between = typeof widget['anchor-to'] === 'string' && anchorTargets(widget['anchor-to']).length > 1;
+  const anchor = readAnchor(widget.anchor ?? 'left top', between);
   if (!anchor) refuse('anchor', 'an anchor such as "right bottom", "left..right top" or "25% center"');
   if (anchor && widget.offset !== undefined) {
     const offset = readLengthPair(widget.offset);

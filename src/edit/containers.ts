@@ -1,4 +1,5 @@
 import {
+  anchorTargets,
   keyRow,
   readAnchor,
   rootsOf,
@@ -148,8 +149,10 @@ export function duplicateWidgets(
     }
     for (const { widget: one, pointer } of widgetsOf(widget.source, '')) {
       const target = one['anchor-to'];
-      if (target !== undefined && renamed.has(target))
-        text.set(copy + pointer, 'anchor-to', renamed.get(target)!);
+      if (target === undefined) continue;
+      const names = anchorTargets(target);
+      if (names.some((name) => renamed.has(name)))
+        text.set(copy + pointer, 'anchor-to', names.map((name) => renamed.get(name) ?? name).join('..'));
     }
     if (on.widgets[widget.parent]!.box.arrange === 'free') {
       const anchored = widget.source as WidgetSource;

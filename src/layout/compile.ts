@@ -38,6 +38,8 @@ export interface LayoutItem {
   readonly natural: boolean;
   /** Index of the widget it is anchored to, if it is not its parent. */
   readonly target: number | undefined;
+  /** The one in whose box its span ends, where that is another. */
+  readonly targetEnd: number | undefined;
   /** The scaling it and all in it keep, where it is another one than around it. */
   readonly reference: Reference | undefined;
 }
@@ -107,7 +109,11 @@ export function splice(
     at += count;
   }
   for (let n = 0; n < items.length; n++) plan.parent[n] = items[n]!.parent;
-  for (let n = 0; n < items.length; n++) plan.target[n] = items[n]!.target ?? -1;
+  for (let n = 0; n < items.length; n++) {
+    plan.target[n] = items[n]!.target ?? -1;
+    plan.targetEnd[n] = items[n]!.targetEnd ?? -1;
+    plan.targetsTurned[n] = items[n]!.box.targetsTurned ? 1 : 0;
+  }
   relate(plan, items);
   const changed = new Set(touched);
   for (let n = 0; n < items.length; n++)
@@ -200,7 +206,8 @@ function relate(plan: Plan, items: readonly LayoutItem[]): void {
   plan.carriedWidths = carriesWidths({ plan, limits });
 }
 
-function fill(plan: Plan, n: number, { box, parent, measure, natural, target }: LayoutItem): void {
+function fill(plan: Plan, n: number, item: LayoutItem): void {
+  const { box, parent, measure, natural, target, targetEnd } = item;
   plan.parent[n] = parent;
   plan.end[n] = n + 1;
   plan.arrange[n] = arrangements[box.arrange];
@@ -208,6 +215,8 @@ function fill(plan: Plan, n: number, { box, parent, measure, natural, target }: 
   plan.natural[n] = natural || box.aspect > 0 ? 1 : 0;
   plan.aspect[n] = sound(box.aspect);
   plan.target[n] = target ?? -1;
+  plan.targetEnd[n] = targetEnd ?? -1;
+  plan.targetsTurned[n] = box.targetsTurned ? 1 : 0;
   plan.measures[n] = measure;
   plan.columnSpan[n] = box.columnSpan;
   plan.rowSpan[n] = box.rowSpan;
@@ -245,8 +254,8 @@ function targetsFirst(items: readonly LayoutItem[]): number[] {
     const stack = [start];
     while (stack.length > 0) {
       const at = stack.at(-1)!;
-      const { parent, target } = items[at]!;
-      const before = [parent, target ?? -1].filter((one) => one >= 0 && !done.has(one));
+      const { parent, target, targetEnd } = items[at]!;
+      const before = [parent, target ?? -1, targetEnd ?? -1].filter((one) => one >= 0 && !done.has(one));
       if (before.length > 0 && stack.length <= 2 * items.length) {
         stack.push(...before);
         continue;

@@ -28,9 +28,16 @@ export function needOfFree(plan: Plan, axis: AxisPlan, n: number, sizes: Float64
 
 /**
  * Places one child in the box `from`, `room` long (equations 3.1 to 3.4).
- * Margins keep their distance outside the widget on both sides.
+ * Margins keep their distance outside the widget on both sides. A span may end in another box, `to`, `roomTo` long (equation 3.6).
  */
-export function giveFree(axis: AxisPlan, child: number, from: number, room: number): void {
+export function giveFree(
+  axis: AxisPlan,
+  child: number,
+  from: number,
+  room: number,
+  to: number = from,
+  roomTo: number = room,
+): void {
   const before = axis.marginStart[child]!;
   const margins = before + axis.marginEnd[child]!;
   const pivot = axis.pivot[child]!;
@@ -39,10 +46,10 @@ export function giveFree(axis: AxisPlan, child: number, from: number, room: numb
   if (axis.span[child] === 1) {
     const spanStart = start + axis.insetStart[child]! + axis.insetStartShare[child]! * room + before;
     const spanEnd =
-      from +
-      axis.anchorEnd[child]! * room -
+      to +
+      axis.anchorEnd[child]! * roomTo -
       axis.insetEnd[child]! -
-      axis.insetEndShare[child]! * room -
+      axis.insetEndShare[child]! * roomTo -
       axis.marginEnd[child]!;
     const between = spanEnd - spanStart;
     let length = Math.max(0, between);

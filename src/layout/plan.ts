@@ -263,6 +263,10 @@ export class Plan {
   readonly aspect: Float64Array;
   /** The widget it is anchored to instead of its parent; -1 for none. */
   readonly target: Int32Array;
+  /** The widget in whose box a span of one with a target ends; −1: in the target's own. */
+  readonly targetEnd: Int32Array;
+  /** 1: on x its span starts in the second target and ends in the first. */
+  readonly targetsTurned: Uint8Array;
   /** Widgets with a target, each after its own target. */
   readonly deferred: Int32Array;
   /** In document order. */
@@ -317,6 +321,8 @@ export class Plan {
     this.natural = new Uint8Array(count);
     this.aspect = new Float64Array(count);
     this.target = new Int32Array(count).fill(-1);
+    this.targetEnd = new Int32Array(count).fill(-1);
+    this.targetsTurned = new Uint8Array(count);
     this.deferred = Int32Array.from(deferred);
     this.baselineRows = Int32Array.from(baselineRows);
     this.byHeight = Int32Array.from(byHeight);

@@ -250,11 +250,16 @@ function placeFree(plan: Plan, axis: AxisPlan, n: number): void {
   noteLength(plan, axis, n);
 }
 
-/** Places a widget that is anchored to another one, in the target's border box. */
+/** Places a widget that is anchored to another one, in the target's border box; a span may end in that of a second one. */
 function placeAtTarget(plan: Plan, axis: AxisPlan, n: number): void {
-  const target = plan.target[n]!;
-  const from = placeOf(plan, axis, target) - placeOf(plan, axis, plan.parent[n]!);
-  giveFree(axis, n, from, axis.length[target]!);
+  const around = placeOf(plan, axis, plan.parent[n]!);
+  const other = plan.targetEnd[n]! < 0 ? plan.target[n]! : plan.targetEnd[n]!;
+  const isTurned = axis === plan.x && axis.span[n] === 1 && plan.targetsTurned[n] === 1;
+  const first = isTurned ? other : plan.target[n]!;
+  const last = isTurned ? plan.target[n]! : other;
+  const from = placeOf(plan, axis, first) - around;
+  const to = placeOf(plan, axis, last) - around;
+  giveFree(axis, n, from, axis.length[first]!, to, axis.length[last]);
   noteLength(plan, axis, n);
 }
 

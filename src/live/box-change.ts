@@ -38,6 +38,8 @@ const planKeys = [
   'columnSpan',
   'rowSpan',
   'target',
+  'targetEnd',
+  'targetsTurned',
   'full',
   'reference',
   'rightToLeft',

@@ -34,7 +34,7 @@ import {
 } from '../skeleton/index.ts';
 import { TextBlock } from '../text/index.ts';
 import { handsOnTheSame } from '../theme/index.ts';
-import { itemOf } from '../view/index.ts';
+import { itemOf, targetsOf } from '../view/index.ts';
 import { isSimilarBox, needsAnotherPlan } from './box-change.ts';
 import { movedOn, shownWhile, startMoving } from './motion.ts';
 import { LiveNames } from './names.ts';
@@ -478,7 +478,11 @@ export class LiveTree {
   #items(): readonly LayoutItem[] {
     const items: LayoutItem[] = [];
     for (const { item, bone } of this.nodes) {
-      if (bone.box.target !== undefined) item.target = this.byId.get(bone.box.target)?.index;
+      if (bone.box.target !== undefined)
+        Object.assign(
+          item,
+          targetsOf(bone.box, (id) => this.byId.get(id)?.index),
+        );
       items.push(item);
     }
     return items;

@@ -1,4 +1,5 @@
 import {
+  anchorTargets,
   readAnchor,
   readAspect,
   readColumns,
@@ -78,6 +79,10 @@ export interface Box {
   readonly aspect: number;
   /** The id of the widget it is anchored to. */
   readonly target: string | undefined;
+  /** The id of the one its span ends in, where that is another. */
+  readonly targetEnd: string | undefined;
+  /** The writing direction has turned its span round on x: there it starts in the second one and ends in the first. */
+  readonly targetsTurned: boolean;
   /** A child of the view that is placed on the full surface instead of the safe part. */
   readonly full: boolean;
   /** The scaling it and all that is in it keep, where it is another one than around it. */
@@ -94,7 +99,8 @@ const center = readAnchor('center')!;
 const content = readTrack('content')!;
 
 function anchorOf({ anchor, kind }: WidgetSource): Pair<AxisAnchor> {
-  if (anchor !== undefined) return sure(readAnchor(anchor));
+  // Which may cross has been checked.
+  if (anchor !== undefined) return sure(readAnchor(anchor, true));
   return kind === 'dialog' ? center : startTop;
 }
 
@@ -112,6 +118,7 @@ export function boxOf(widget: WidgetSource, rightToLeft: boolean): Box {
   // An offset from start goes the way the writing goes.
   const turned = anchor.x.logical && rightToLeft;
   const offset = turned ? { ...said, x: { u: -said.x.u, share: -said.x.share } } : said;
+  const targets = widget['anchor-to'] === undefined ? [] : anchorTargets(widget['anchor-to']);
   const inset =
     widget.inset === undefined
       ? zeroSides
@@ -181,7 +188,9 @@ export function boxOf(widget: WidgetSource, rightToLeft: boolean): Box {
     columnSpan: widget['column-span'] ?? 1,
     rowSpan: widget['row-span'] ?? 1,
     aspect: widget.aspect === undefined ? 0 : sure(readAspect(widget.aspect)),
-    target: widget['anchor-to'],
+    target: targets[0],
+    targetEnd: targets[1],
+    targetsTurned: turned && targets.length > 1,
     full: widget.area === 'full',
     reference: widget.reference,
   };
@@ -219,6 +228,8 @@ export function boxOfView(view: ViewSource, rightToLeft: boolean): Box {
     rowSpan: 1,
     aspect: 0,
     target: undefined,
+    targetEnd: undefined,
+    targetsTurned: false,
     full: true,
     reference: undefined,
   };

@@ -1,4 +1,5 @@
 import {
+  anchorTargets,
   directions,
   pointerTo,
   type CheckedDocument,
@@ -327,7 +328,7 @@ function withNames(source: WidgetSource, naming: Naming): WidgetSource {
   for (const key of directions) if (source[key] !== undefined) neighbours[key] = idOf(source[key]);
   return {
     ...source,
-    ...(target !== undefined && { 'anchor-to': idOf(target) }),
+    ...(target !== undefined && { 'anchor-to': anchorTargets(target).map(idOf).join('..') }),
     ...(Array.isArray(may) && { 'may-overlap': (may as readonly string[]).map(idOf) }),
     ...(source.kind === 'scrollbar' && source.controls !== undefined && { controls: idOf(source.controls) }),
     ...(order && { 'focus-order': order.map(idOf) }),

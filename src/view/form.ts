@@ -23,6 +23,17 @@ export function formOf(tree: Tree, reference: Reference): Form {
   return { tree, plan, indexes, alike: undefined };
 }
 
+/** The widgets that one is anchored to; none where one of them is not there. */
+export function targetsOf(
+  { target, targetEnd }: Pick<Widget['box'], 'target' | 'targetEnd'>,
+  indexOf: (id: string) => number | undefined,
+): Pick<LayoutItem, 'target' | 'targetEnd'> {
+  const start = target === undefined ? undefined : indexOf(target);
+  if (start === undefined || targetEnd === undefined) return { target: start, targetEnd: undefined };
+  const end = indexOf(targetEnd);
+  return end === undefined ? { target: undefined, targetEnd: undefined } : { target: start, targetEnd: end };
+}
+
 /** What the layout needs of a widget. @param indexOf The index of an id. */
 export function itemOf(
   { parent, box, measure, kind }: Widget,
@@ -34,7 +45,7 @@ export function itemOf(
     box,
     measure,
     natural: kind === 'image',
-    target: box.target === undefined ? undefined : indexOf(box.target),
+    ...targetsOf(box, indexOf),
     reference: box.reference && referenceOfPart(box.reference, reference),
   };
 }

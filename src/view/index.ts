@@ -14,7 +14,7 @@ export type { Lists, No, Occasion, OccasionKey } from './occasion.ts';
 export { localesOf } from './resources.ts';
 export type { Resources } from './resources.ts';
 export { SharedViews } from './shared-views.ts';
-export { itemOf } from './form.ts';
+export { itemOf, targetsOf } from './form.ts';
 export type { Form, Indexes } from './form.ts';
 export { checkStates, checkValues, checkWidget } from './given.ts';
 export { View, ViewLayout, openView } from './view.ts';

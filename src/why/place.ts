@@ -55,7 +55,7 @@ function isFree(parent: Widget, widget: Widget): boolean {
 function anchored(scene: Solved, widget: Widget, axis: Axis, edge: Edge, head: string): EdgeReason {
   const { layout } = scene;
   const around = layout.factor(widget.parent);
-  const place = roomFor(scene, widget, axis);
+  const place = roomFor(scene, widget, axis, widget.box[axis].span ? edge : 'start');
   const [from, room] = [place.start / around, place.length / around];
   const box = widget.box[axis];
   const { safe } = layout.frame;

@@ -55,9 +55,12 @@ export function roomFor(
   scene: Solved,
   widget: Widget,
   axis: Axis,
+  edge: 'start' | 'end' = 'start',
 ): { start: number; length: number; name: string } {
   const { tree, layout } = scene;
-  const { target } = widget.box;
+  const { target: one, targetEnd: other = one, targetsTurned } = widget.box;
+  const isTurned = axis === 'x' && widget.box.x.span && targetsTurned;
+  const target = (edge === 'end') !== isTurned ? other : one;
   const found = target === undefined ? undefined : tree.widgets.find(({ id }) => id === target);
   if (found) return { ...extent(scene, found.index, axis), name: found.id };
   const parent = tree.widgets[widget.parent]!;

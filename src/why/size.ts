@@ -83,6 +83,19 @@ export function sizeReason(scene: Solved, index: number, axis: Axis): SizeReason
     );
   const flow = widget.box.target === undefined ? parent.box.arrange : 'free';
   if (flow === 'free' && box.span && box.mode !== 'content') {
+    const end = roomFor(scene, widget, axis, 'end');
+    if (end.name !== around.name) {
+      const insets = [
+        box.insetStart.u + box.insetStart.share * room,
+        box.insetEnd.u + (box.insetEnd.share * end.length) / factor,
+      ];
+      return reason(
+        `lies between ${shown(box.anchorStart * 100)} % of ${around.name} and ${shown(box.anchorEnd * 100)} % of ${end.name}${added(-insets[0]!, 'inset')}${added(-insets[1]!, 'inset')}`,
+        'written',
+        'anchor-to',
+        'anchor',
+      );
+    }
     return reason(
       `lies between ${shown(box.anchorStart * 100)} % and ${shown(box.anchorEnd * 100)} % of ${around.name}'s ${shown(room)}${added(-(box.insetStart.u + box.insetStart.share * room), 'inset')}${added(-(box.insetEnd.u + box.insetEnd.share * room), 'inset')}`,
       'parent',

@@ -182,7 +182,10 @@ function rowOf(
         }
       : undefined,
     pivot: { x: box.x.pivot, y: box.y.pivot },
-    arranged: isFree || arranged !== 'free' ? arranged : `anchored to ${box.target}`,
+    arranged:
+      isFree || arranged !== 'free'
+        ? arranged
+        : `anchored to ${[box.target, box.targetEnd].filter((one) => one !== undefined).join(' and ')}`,
     isPlaced: outer !== undefined && arranged !== 'free',
     holds: holdsWidgets(kind) && source.use === undefined && !widget.pointer.startsWith('/components/'),
     arrange: box.arrange,

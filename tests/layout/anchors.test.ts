@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import type { WidgetSource } from 'pimbot';
-import { laidOut, numbers } from '../support/views.ts';
+import { readDocument, type WidgetSource } from 'pimbot';
+import { documentOf, laidOut, numbers, opened, told } from '../support/views.ts';
 
 /** The rectangle of one child of a 1000 × 800 surface. */
 function placed(widget: WidgetSource): [number, number, number, number] {
@@ -144,5 +144,57 @@ describe('the surface and the safe area (docs/layout-model.md 1.4)', () => {
     );
     expect(on.rectInU('safe')).toEqual({ x: 30, y: 20, width: 920, height: 220 });
     expect(numbers(on, 'safe')).toEqual([60, 40, 1840, 440]);
+  });
+});
+
+describe('a span between two widgets (docs/layout-model.md 3.6)', () => {
+  const map: WidgetSource = { id: 'map', anchor: 'left top', offset: [40, 30], size: [200, 150] };
+  const radio: WidgetSource = { id: 'radio', anchor: 'right top', offset: [-60, 50], size: [120, 80] };
+  const bar = (more: WidgetSource): WidgetSource => ({
+    'id': 'bar',
+    'anchor': 'right..left top',
+    'anchor-to': 'map..radio',
+    'inset': 10,
+    'height': 20,
+    ...more,
+  });
+
+  test('reaches from the one to the other, with an inset from each; across, the first counts', () => {
+    const on = laidOut([bar({}), map, radio]);
+    expect(numbers(on, 'bar')).toEqual([250, 30, 1000 - 60 - 120 - 10 - 250, 20]);
+    // Any two places: from the middle of the one to the right edge of the other.
+    const wide = laidOut([bar({ anchor: 'center..right bottom', inset: 0 }), map, radio]);
+    expect(numbers(wide, 'bar')).toEqual([140, 160, 800, 20]);
+  });
+
+  test('a share of an inset is one of the widget at that end', () => {
+    const on = laidOut([bar({ inset: { left: '10%', right: '50%' } }), map, radio]);
+    expect(numbers(on, 'bar')).toEqual([260, 30, 820 - 60 - 260, 20]);
+  });
+
+  test('follows both when they move, and is turned round with the writing direction', () => {
+    const children = [
+      bar({ anchor: 'end..start top', inset: { left: 5, right: 25 } }),
+      { ...map, anchor: 'start top' },
+      { ...radio, anchor: 'end top' },
+    ];
+    const on = (direction: 'ltr' | 'rtl') =>
+      numbers(opened(documentOf(children, {}, { direction })).layoutOn({ width: 1000, height: 800 }), 'bar');
+    // The mirror image of it the other way round.
+    expect(on('ltr')).toEqual([245, 30, 820 - 25 - 245, 20]);
+    const [x, y, width, height] = on('ltr');
+    expect(on('rtl')).toEqual([1000 - x - width, y, width, height]);
+  });
+
+  test('lies in the parent where one of the two is not there, and why says so', () => {
+    const on = laidOut([bar({}), map, { ...radio, gone: true }]);
+    const [, , width] = numbers(on, 'bar');
+    expect(width).toBeLessThan(0.5);
+    expect(told(readDocument(documentOf([bar({ 'anchor-to': 'map..radoi' }), map, radio])))).toEqual([
+      expect.stringContaining('did you mean "radio"'),
+    ]);
+    expect(told(readDocument(documentOf([bar({}), map, { ...radio, 'anchor-to': 'bar' }]))).join()).toContain(
+      'leads back to itself',
+    );
   });
 });

@@ -78,6 +78,7 @@ export const source: DocumentSource = {
             { 'id': 'tail', 'anchor-to': 'word', 'anchor': 'right top', 'pivot': 'left top', 'size': 6 },
           ],
         },
+        { 'id': 'between', 'anchor-to': 'word..free', 'anchor': 'left..right top', 'height': 4 },
         { 'id': 'beside', 'anchor-to': 'free', 'anchor': 'right bottom', 'pivot': 'left top', 'size': 9 },
         {
           id: 'row',

@@ -178,6 +178,22 @@ describe('the reasons of a size', () => {
     );
   });
 
+  test('a span between two widgets is told with both', () => {
+    const on = laidOut(
+      [
+        { id: 'map', size: [200, 100] },
+        { id: 'radio', anchor: 'right top', size: [100, 80] },
+        { 'id': 'bar', 'anchor-to': 'map..radio', 'anchor': 'right..left top', 'inset': 10, 'height': 20 },
+      ],
+      screen,
+    );
+    expect(said(on, 'bar').left![0]!.text).toBe("left edge 210 u = 100 % of map's 200 + 10 inset");
+    expect(said(on, 'bar').right![0]!.text).toBe("right edge 890 u = 900 + 0 % of radio's 100 − 10 inset");
+    expect(first(on, 'bar', 'width')).toEqual([
+      'width 680 u lies between 100 % of map and 0 % of radio − 10 inset − 10 inset',
+    ]);
+  });
+
   test('cells, gaps and justify', () => {
     const on = laidOut(
       [

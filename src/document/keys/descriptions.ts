@@ -14,7 +14,8 @@ const descriptions: { readonly [key: string]: string } = {
   'size': 'Width and height.',
   'justify-self': "In a grid or layers, instead of the parent's justify.",
   'aspect': 'Width divided by height.',
-  'anchor-to': 'Anchored to that widget, not to the parent.',
+  'anchor-to':
+    'Anchored to that widget, not to the parent; "map..radio": a span starts at the one and ends at the other.',
   'z': 'Drawing order among siblings.',
   'reference': 'Another scaling for this widget and all that is in it: pixel art in a smooth view.',
   'gone': 'true: not there at all, takes no room.',

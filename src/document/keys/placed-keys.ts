@@ -121,7 +121,7 @@ export const placedKeys = {
   'anchor-to': {
     schema: {
       type: 'string',
-      title: 'the id of a widget',
+      title: 'the id of a widget, or of two such as "map..radio"',
     },
     touches: 'structure',
   },
