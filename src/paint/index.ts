@@ -1,4 +1,5 @@
 /* A layout in; a draw list out, and from that SVG or strokes on a canvas. */
+export { toBase64 } from './base64.ts';
 export { paintOnCanvas, repaintOnCanvas } from './canvas.ts';
 export type { CanvasContext, PaintGame } from './canvas.ts';
 export { paint, plainBox } from './draw-list.ts';

@@ -1,3 +1,4 @@
+import { toBase64 } from './base64.ts';
 import { gradientLine, hexOf, type Corners, type Fill, type Rgba } from '../theme/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Picture } from '../picture/index.ts';
@@ -275,21 +276,4 @@ function paintOf(
       `<linearGradient id="${name}" gradientUnits="userSpaceOnUse" x1="${short(rect.x + line.x0)}" y1="${short(rect.y + line.y0)}" x2="${short(rect.x + line.x1)}" y2="${short(rect.y + line.y1)}">${stops}</linearGradient>`,
   );
   return `${attribute}="url(#${id})"`;
-}
-
-const digits = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789+/';
-
-/** Base64 of RFC 4648 §4. */
-function toBase64(bytes: Uint8Array): string {
-  const parts: string[] = [];
-  for (let at = 0; at < bytes.length; at += 3) {
-    const three = (bytes[at]! << 16) | ((bytes[at + 1] ?? 0) << 8) | (bytes[at + 2] ?? 0);
-    parts.push(
-      digits[three >> 18]! +
-        digits[(three >> 12) & 63]! +
-        (at + 1 < bytes.length ? digits[(three >> 6) & 63]! : '=') +
-        (at + 2 < bytes.length ? digits[three & 63]! : '='),
-    );
-  }
-  return parts.join('');
 }

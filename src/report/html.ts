@@ -1,5 +1,6 @@
+import { deflateSync, strToU8 } from 'fflate';
 import type { Finding } from '../verdict/index.ts';
-import { escapeXml } from '../paint/index.ts';
+import { escapeXml, toBase64 } from '../paint/index.ts';
 import { page } from './page/page.ts';
 import { pageScript } from './page/script.ts';
 import { causesOf } from './causes.ts';
@@ -50,7 +51,8 @@ export function reportHtml(inputs: readonly SheetInput[]): string {
   const summary = summaryOf(inputs);
   return page({
     title: summary.text,
-    body: bodyOf(summary, JSON.stringify(data).replace(/</g, '\\u003c')),
+    // Two thousand findings on forty screens say much the same over and over: a tenth of it is left.
+    body: bodyOf(summary, toBase64(deflateSync(strToU8(JSON.stringify(data)), { level: 9 }))),
     script: pageScript,
   });
 }
@@ -163,5 +165,5 @@ ${select('theme', 'Theme')}
 </header>
 <div id="large"></div>
 </dialog>
-<script type="application/json" id="data">${data}</script>`;
+<script type="application/octet-stream" id="data">${data}</script>`;
 }

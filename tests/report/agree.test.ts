@@ -7,6 +7,7 @@ import { random } from '../../bench/trees.ts';
 import { defects } from '../accuracy/defects.ts';
 import { places, type Sample } from '../accuracy/sample.ts';
 import { pimbotHere, temporaryFolder } from '../support/cli.ts';
+import { pageData } from '../support/findings.ts';
 import { newSeed, rounds } from '../support/deep.ts';
 
 interface Told {
@@ -68,13 +69,15 @@ async function everyForm(file: string, ...more: string[]) {
   if (out === '') throw new Error(err);
   const read = (name: string) => readFileSync(join(folder.path, name), 'utf8');
   const { findings } = (JSON.parse(out) as Told).files[0]!;
-  const [, data] = /<script type="application\/json" id="data">(.*?)<\/script>/s.exec(read('r.html'))!;
   return {
     findings,
     verbose: (await pimbotHere([...args, '--verbose'], folder.path)).out,
     short: (await pimbotHere(args, folder.path)).out,
-    page: (JSON.parse(data!) as { findings: { name: string; sentence: string; severity: string }[] })
-      .findings,
+    page: (
+      JSON.parse(pageData(read('r.html'))) as {
+        findings: { name: string; sentence: string; severity: string }[];
+      }
+    ).findings,
     sarif: (JSON.parse(read('r.sarif')) as Log).runs[0]!.results!,
     junit: read('r.xml'),
   };

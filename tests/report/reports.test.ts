@@ -7,6 +7,7 @@ import { writeFileSync } from 'node:fs';
 import { startBrowser } from '../../bench/browser.ts';
 import { violationsOf } from '../support/axe.ts';
 import { pimbotHere, temporaryFolder, type Ran } from '../support/cli.ts';
+import { pageData } from '../support/findings.ts';
 
 const hostile = '<script>document.body.dataset.owned=1</script>';
 const folder = temporaryFolder();
@@ -105,7 +106,7 @@ test('what is found in the writing is in every report', async () => {
   const [result] = run!.results!;
   expect(run!.tool.driver.rules![result!.ruleIndex!]!.id).toBe('idle-acceptance');
   expect(read('i.xml')).toContain('<failure type="idle-acceptance"');
-  expect(read('i.html')).toContain('accepts overlap, which no check has found');
+  expect(pageData(read('i.html'))).toContain('accepts overlap, which no check has found');
 });
 
 describe('JUnit XML', () => {
@@ -205,12 +206,14 @@ describe('the page', () => {
     // An address that somebody was sent.
     await page.goto(`file://${join(folder.path, 'r.html')}#finding=${number}`);
     await page.reload();
+    await page.waitForSelector('body[data-ready]');
     expect(await page.locator('dialog[open] .meant .number').textContent()).toBe(number);
     await page.keyboard.press('Escape');
     // The page gives up the address of what is closed: two changes of one address at once may swap.
     await page.waitForFunction(() => globalThis.location.hash === '');
     await page.goto(`file://${join(folder.path, 'r.html')}#check=off-screen`);
     await page.reload();
+    await page.waitForSelector('body[data-ready]');
     expect(await page.inputValue('#check')).toBe('off-screen');
     await page.selectOption('#check', '');
   });
@@ -222,6 +225,18 @@ describe('the page', () => {
       const across = await page.evaluate(() => globalThis.document.documentElement.scrollWidth - innerWidth);
       expect(across).toBeLessThanOrEqual(0);
     }
+    await page.setViewportSize({ width: 1280, height: 800 });
+  });
+
+  test('at 200 % zoom and in forced colours it is all there', async () => {
+    // Twice as large is half as many CSS px.
+    await page.setViewportSize({ width: 640, height: 400 });
+    await page.emulateMedia({ forcedColors: 'active', colorScheme: 'dark' });
+    expect(
+      await page.evaluate(() => globalThis.document.documentElement.scrollWidth - innerWidth),
+    ).toBeLessThanOrEqual(0);
+    expect(await violationsOf(page)).toEqual([]);
+    await page.emulateMedia({ forcedColors: 'none', colorScheme: null });
     await page.setViewportSize({ width: 1280, height: 800 });
   });
 

@@ -4,7 +4,9 @@
  */
 export const pageScript = `
 'use strict';
-const data = JSON.parse(document.getElementById('data').textContent);
+(async () => {
+const packed = Uint8Array.from(atob(document.getElementById('data').textContent), (one) => one.charCodeAt(0));
+const data = JSON.parse(await new Response(new Blob([packed]).stream().pipeThrough(new DecompressionStream('deflate-raw'))).text());
 // A finding is on the screens it says something of.
 for (const one of data.findings) one.screens = Object.keys(one.on);
 for (const shot of data.shots) {
@@ -17,7 +19,7 @@ for (const shot of data.shots) {
   }
 }
 /** On a small drawing no more marks can be told apart; the large one has them all. */
-const mostMarks = 60;
+const mostMarks = 30;
 const find = (id) => document.getElementById(id);
 const make = (tag, props, ...children) => { const one = Object.assign(document.createElement(tag), props); one.append(...children); return one; };
 const filters = ['severity', 'check', 'view', 'screen', 'case', 'locale', 'theme'];
@@ -207,4 +209,5 @@ find('search').addEventListener('input', show);
 show();
 follow();
 document.body.dataset.ready = 'yes';
+})();
 `;
