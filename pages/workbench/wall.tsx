@@ -98,13 +98,13 @@ function Thumb({
         />
         <span class="name">
           {screen.name}
-          {others.length > 0 && <span class="more"> +{others.length}</span>}
-        </span>
-        <span
-          class={here.length === 0 ? 'count none' : errors > 0 ? 'count error' : 'count warning'}
-          aria-label={says}
-        >
-          {here.length === 0 ? '✓' : here.length}
+          {others.length > 0 && <span class="more"> +{others.length}</span>}{' '}
+          <span
+            class={here.length === 0 ? 'count none' : errors > 0 ? 'count error' : 'count warning'}
+            aria-label={says}
+          >
+            {here.length === 0 ? '✓' : here.length}
+          </span>
         </span>
       </button>
     </li>
