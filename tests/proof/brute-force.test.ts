@@ -36,6 +36,36 @@ function seen(widget: WidgetSource, nth: number): WidgetSource {
   return { ...widget, kind: 'text', wrap: nth % 2 === 0, text: words[nth % words.length] };
 }
 
+test('proofs of buttons and of spans between widgets, by finger and by mouse, say the same', () => {
+  const look = { background: '#112233' };
+  const touch: Device = { density: 200, distance: 300, inputs: ['touch'] };
+  const children: WidgetSource[] = [
+    { id: 'map', look, offset: [10, 10], size: ['30%', 60] },
+    { id: 'radio', look, anchor: 'right top', offset: [-10, 10], size: [180, 60] },
+    {
+      'id': 'bar',
+      look,
+      'anchor-to': 'map..radio',
+      'anchor': 'right..left top',
+      'inset': 12,
+      'height': 30,
+      'min-width': 90,
+    },
+    { id: 'go', kind: 'button', label: 'Go', look, anchor: 'left bottom', size: ['25%', '12%'] },
+  ];
+  for (const [nth, reference] of references.entries()) {
+    const { document } = readDocument({ pimbot: 1, reference, views: { test: { children } } });
+    const open = () => openView(document!, 'test', { resources: { fonts } });
+    for (const device of [touch, mouse]) {
+      const proof = proveView(open, device, small);
+      const slack = reference.scaling === 'blend' ? 0.5 : undefined;
+      const judged = judge(asking(open(), device), proof, sizesOf(small, proof, 60, nth), slack);
+      expect({ nth, wrong: judged.wrong }).toEqual({ nth, wrong: [] });
+      expect(judged.asked).toBeGreaterThan(50);
+    }
+  }
+});
+
 test('proofs of views by chance say what laying them out on single sizes says', () => {
   const first = seedOf(1);
   let unproved = 0;
