@@ -68,7 +68,6 @@ async function quietly(work) {
 async function keysPage() {
   const { documentSchema, themeSchema, widgetKeys } = await import('../dist/tools.js');
   const { $defs } = documentSchema;
-  const { shared: _, ...rows } = { shared: 0, ...widgetKeys };
   const widget = $defs.widget.else.properties;
   /** @param {string} text */
   const cell = (text) => text.replaceAll('|', '\\|').replaceAll(/[<{]/g, (sign) => `\\${sign}`);
@@ -91,7 +90,7 @@ async function keysPage() {
     ].join('\n');
   const kindsOf = (/** @type {string} */ key) => {
     const { kinds } = /** @type {{ kinds?: readonly string[] }} */ (
-      rows[/** @type {keyof typeof rows} */ (key)] ?? {}
+      widgetKeys[/** @type {keyof typeof widgetKeys} */ (key)] ?? {}
     );
     return kinds ? kinds.join(', ') : 'all kinds';
   };

@@ -104,6 +104,6 @@ function placeOn(
 }
 
 /** A start that keeps a length inside; one that is longer starts where that does. */
-function held(start: number, length: number, from: number, room: number): number {
+export function held(start: number, length: number, from: number, room: number): number {
   return Math.max(from, Math.min(start, from + room - length));
 }

@@ -110,6 +110,7 @@ function bedsOf(document: CheckedDocument, theme: Theme): ReadonlyMap<string, Be
   return found;
 }
 
-function listOf(style: WidgetSource['style']): readonly string[] {
+/** The styles a widget names. */
+export function listOf(style: WidgetSource['style']): readonly string[] {
   return style === undefined ? [] : typeof style === 'string' ? [style] : style;
 }

@@ -10,7 +10,7 @@ import {
 import { Theme, contrastRatio, hexOf, kindStyle, parseColor, type Rgba } from '../theme/index.ts';
 import { openView, type Backdrop, type View } from './view.ts';
 import type { Resources } from './resources.ts';
-import { styleWall, type WordsOf } from './sheet-styles.ts';
+import { listOf, styleWall, type WordsOf } from './sheet-styles.ts';
 
 /** A view of every kind in every state, and of every style and token, one theme after the other. */
 export interface ThemeSheet {
@@ -76,7 +76,6 @@ function section(
 ): WidgetSource {
   const theme = new Theme(document, name);
   const ink = readable(backdrop);
-  const styles = style === undefined ? [] : typeof style === 'string' ? [style] : style;
   const words = (text: string, look = {}): WidgetSource => ({
     kind: 'text',
     text: text.replace(/[\\[\]]/g, '\\$&').replace(/[{}']/g, "'$&'"),
@@ -91,7 +90,7 @@ function section(
       'font-size': 14,
     }),
     words('Styles', { 'font-size': 22, 'font-weight': 700 }),
-    styleWall(document, theme, styles, parseColor(backdrop) ?? black, words),
+    styleWall(document, theme, listOf(style), parseColor(backdrop) ?? black, words),
     words('Tokens', { 'font-size': 22, 'font-weight': 700 }),
     tokenWall(theme, words),
   ];

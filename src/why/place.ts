@@ -1,3 +1,4 @@
+import { anchorTargets } from '../document/index.ts';
 import type { Widget } from '../dress/index.ts';
 import type { WidgetSource } from '../document/index.ts';
 import {
@@ -6,6 +7,7 @@ import {
   extent,
   keyPointer,
   roomFor,
+  targetsIn,
   scrolls,
   shown,
   words,
@@ -143,18 +145,21 @@ function alongLine(scene: Solved, widget: Widget, parent: Widget, axis: Axis, be
 }
 
 /** What else decides where a widget stands on an axis and is seen in none of the numbers. */
-export function circumstances({ tree }: Solved, index: number, axis: Axis): Reason[] {
+export function circumstances(scene: Solved, index: number, axis: Axis): Reason[] {
+  const { tree } = scene;
   const widget = tree.widgets[index]!;
   const parent = tree.widgets[widget.parent];
   if (!parent) return [];
   const { source, box } = widget;
   const found: Reason[] = [];
   const target = 'anchor-to' in source ? source['anchor-to'] : undefined;
-  if (target !== undefined && box.target === undefined)
+  if (target !== undefined && targetsIn(scene, widget).target === undefined) {
+    const gone = anchorTargets(target).filter((name) => !tree.widgets.some(({ id }) => id === name));
     found.push({
-      text: `it is anchored to ${target}, which is not there, and so to ${parent.id}`,
+      text: `it is anchored to ${gone.join(' and ')}, which is not there, and so to ${parent.id}`,
       pointer: keyPointer(widget, 'anchor-to'),
     });
+  }
   if (box.full && widget.parent === 0)
     found.push({
       text: 'area: full gives it the whole surface, without what is kept safe',

@@ -2,6 +2,7 @@ import type { Tree, Widget } from '../dress/index.ts';
 import type { WidgetSource } from '../document/index.ts';
 import { clips, contentRoom } from '../inside/index.ts';
 import type { Layout } from '../layout/index.ts';
+import { targetsOf } from '../view/index.ts';
 
 /** One link of the chain that leads from a number to what the author wrote. */
 export interface Reason {
@@ -50,6 +51,11 @@ export function extent({ layout }: Solved, index: number, axis: Axis): { start: 
   return axis === 'x' ? { start: rect.x, length: rect.width } : { start: rect.y, length: rect.height };
 }
 
+/** The widgets that one is anchored to here: none where one of them is not there. */
+export function targetsIn({ tree }: Solved, { box }: Widget): ReturnType<typeof targetsOf> {
+  return targetsOf(box, (wanted) => tree.widgets.find(({ id }) => id === wanted)?.index);
+}
+
 /** The box a child is placed in: the content box of its parent, or the box of the widget it is anchored to. In u of the view. */
 export function roomFor(
   scene: Solved,
@@ -58,11 +64,10 @@ export function roomFor(
   edge: 'start' | 'end' = 'start',
 ): { start: number; length: number; name: string } {
   const { tree, layout } = scene;
-  const { target: one, targetEnd: other = one, targetsTurned } = widget.box;
-  const isTurned = axis === 'x' && widget.box.x.span && targetsTurned;
+  const { target: one, targetEnd: other = one } = targetsIn(scene, widget);
+  const isTurned = axis === 'x' && widget.box.x.span && widget.box.targetsTurned;
   const target = (edge === 'end') !== isTurned ? other : one;
-  const found = target === undefined ? undefined : tree.widgets.find(({ id }) => id === target);
-  if (found) return { ...extent(scene, found.index, axis), name: found.id };
+  if (target !== undefined) return { ...extent(scene, target, axis), name: tree.widgets[target]!.id };
   const parent = tree.widgets[widget.parent]!;
   const { full } = widget.box;
   const room = contentRoom(layout, parent, full);

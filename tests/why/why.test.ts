@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { openView, screens, type DocumentSource, type ViewLayout } from 'pimbot';
+import { openView, screens, type DocumentSource, type ViewLayout, type WidgetSource } from 'pimbot';
 import { whyWidget } from 'pimbot/tools';
 import { openProject } from 'pimbot/node';
 import { documentOf, laidOut, opened } from '../support/views.ts';
@@ -176,6 +176,23 @@ describe('the reasons of a size', () => {
     expect(said(on, 'close').left![0]!.text).toBe(
       "left edge 640 u = 350 + 100 % of dialog's 300 − 10 (half of its width: its pivot)",
     );
+  });
+
+  test('one that is anchored to what is not there is told to stand in its parent', () => {
+    const gone: WidgetSource = { id: 'radio', anchor: 'right top', size: [100, 80], gone: true };
+    for (const to of ['radio', 'map..radio']) {
+      const on = laidOut(
+        [
+          { id: 'map', offset: [40, 30], size: [200, 100] },
+          gone,
+          { 'id': 'bar', 'anchor-to': to, 'anchor': 'left..right top', 'inset': 24, 'height': 20 },
+        ],
+        screen,
+      );
+      const left = said(on, 'bar').left!.map(({ text }) => text);
+      expect(left[0]).toBe("left edge 24 u = 0 % of test's 1000 + 24 inset");
+      expect(left).toContain('it is anchored to radio, which is not there, and so to test');
+    }
   });
 
   test('a span between two widgets is told with both', () => {

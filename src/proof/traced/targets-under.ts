@@ -1,14 +1,11 @@
 import { usableControls } from '../../checks/index.ts';
 import { less, negative, plus } from '../polygon.ts';
 import { both, common } from './boxes.ts';
-import type { Traced } from './traced.ts';
+import type { CellScenes } from '../cell-scenes.ts';
+import type { Failing } from './traced.ts';
 
 /** Where what is left of a control is less than so many px high or wide. */
-export const targetsUnder = (
-  cell: Parameters<Traced['trace']>[0],
-  least: number,
-  fails: Parameters<Traced['trace']>[1],
-): void => {
+export function targetsUnder(cell: CellScenes, least: number, fails: (failing: Failing) => void): void {
   for (const widget of usableControls(cell.middle)) {
     const left = [cell.border(widget), ...cell.cutters(widget)];
     const there = [...common(left)];
@@ -17,4 +14,4 @@ export const targetsUnder = (
         for (const side of [less(one.right, other.left), less(one.bottom, other.top)])
           fails({ widget, where: both([plus(negative(side), least)], there) });
   }
-};
+}
