@@ -1,83 +1,117 @@
 import type { Rect } from '../layout/index.ts';
-import { meet } from './geometry.ts';
 
+/** Up to so many rectangles, looking at each is faster than any index. */
+const fewRects = 160;
 /** A rectangle over more cells than this goes into a list of its own: it meets nearly everything. */
 const mostCells = 64;
 
-/** Rectangles that are found by where they are: a grid of about as many cells as there are of them. */
+/** Rectangles that are found by where they are: a row of numbers each, and where they are many a grid of about as many cells. */
 export class RectGrid {
-  readonly #rects = new Map<number, Rect>();
+  readonly #indexes: readonly number[];
+  /** Left, top, right, bottom of each that has an area. */
+  readonly #edges: Float64Array;
+  readonly #cells: Cells | undefined;
+
+  /** @param indexes What is to be found again. @param rectOf Where it is; one without an area is never found. */
+  constructor(indexes: readonly number[], rectOf: (index: number) => Rect) {
+    const kept: number[] = [];
+    const edges = new Float64Array(4 * indexes.length);
+    for (const index of indexes) {
+      const { x, y, width, height } = rectOf(index);
+      if (!(width > 0 && height > 0)) continue;
+      const at = 4 * kept.length;
+      edges[at] = x;
+      edges[at + 1] = y;
+      edges[at + 2] = x + width;
+      edges[at + 3] = y + height;
+      kept.push(index);
+    }
+    this.#indexes = kept;
+    this.#edges = edges;
+    if (kept.length > fewRects) this.#cells = new Cells(edges, kept.length);
+  }
+
+  /** Indexes of the rectangles that meet another one, each once, in no order. */
+  meeting({ x, y, width, height }: Rect): number[] {
+    const found: number[] = [];
+    const [right, bottom] = [x + width, y + height];
+    const edges = this.#edges;
+    const take = (nth: number) => {
+      const at = 4 * nth;
+      if (edges[at]! < right && x < edges[at + 2]! && edges[at + 1]! < bottom && y < edges[at + 3]!)
+        found.push(this.#indexes[nth]!);
+    };
+    if (!this.#cells?.each(x, y, right, bottom, take))
+      for (let nth = 0; nth < this.#indexes.length; nth++) take(nth);
+    return found;
+  }
+}
+
+/** Which rectangles lie on which cell of a grid. */
+class Cells {
   readonly #cells = new Map<number, number[]>();
   readonly #large: number[] = [];
   readonly #left: number;
   readonly #top: number;
   readonly #side: number;
   readonly #columns: number;
+  /** When each was last handed on: by which question. */
+  readonly #asked: Uint32Array;
+  #question = 0;
 
-  /** @param indexes What is to be found again. @param rectOf Where it is; one without an area is never found. */
-  constructor(indexes: readonly number[], rectOf: (index: number) => Rect) {
+  constructor(edges: Float64Array, count: number) {
     let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
-    for (const index of indexes) {
-      const rect = rectOf(index);
-      if (!(rect.width > 0 && rect.height > 0)) continue;
-      this.#rects.set(index, rect);
-      left = Math.min(left, rect.x);
-      top = Math.min(top, rect.y);
-      right = Math.max(right, rect.x + rect.width);
-      bottom = Math.max(bottom, rect.y + rect.height);
+    for (let at = 0; at < 4 * count; at += 4) {
+      left = Math.min(left, edges[at]!);
+      top = Math.min(top, edges[at + 1]!);
+      right = Math.max(right, edges[at + 2]!);
+      bottom = Math.max(bottom, edges[at + 3]!);
     }
-    const count = Math.max(1, this.#rects.size);
     this.#left = left;
     this.#top = top;
     this.#side = Math.max(1e-3, Math.sqrt(((right - left) * (bottom - top)) / count) || 1);
     this.#columns = Math.floor((right - left) / this.#side) + 3;
-    for (const [index, rect] of this.#rects) {
-      const cells = this.#cellsOf(rect);
-      if (!cells) this.#large.push(index);
-      else
-        for (const cell of cells) {
-          const known = this.#cells.get(cell);
-          if (known) known.push(index);
-          else this.#cells.set(cell, [index]);
-        }
+    this.#asked = new Uint32Array(count);
+    for (let nth = 0; nth < count; nth++) {
+      const at = 4 * nth;
+      const small = this.#eachCell(edges[at]!, edges[at + 1]!, edges[at + 2]!, edges[at + 3]!, (cell) => {
+        const known = this.#cells.get(cell);
+        if (known) known.push(nth);
+        else this.#cells.set(cell, [nth]);
+      });
+      if (!small) this.#large.push(nth);
     }
   }
 
-  /** Indexes of the rectangles that meet another one, each once, in no order. */
-  meeting(rect: Rect): readonly number[] {
-    const cells = this.#cellsOf(rect);
-    const found: number[] = [];
-    if (!cells) {
-      for (const [index, one] of this.#rects) if (meet(one, rect)) found.push(index);
-      return found;
-    }
-    for (const index of this.#large) if (meet(this.#rects.get(index)!, rect)) found.push(index);
-    if (cells.length === 1) {
-      for (const index of this.#cells.get(cells[0]!) ?? [])
-        if (meet(this.#rects.get(index)!, rect)) found.push(index);
-      return found;
-    }
-    const seen = new Set<number>();
-    for (const cell of cells)
-      for (const index of this.#cells.get(cell) ?? [])
-        if (!seen.has(index)) {
-          seen.add(index);
-          if (meet(this.#rects.get(index)!, rect)) found.push(index);
-        }
-    return found;
+  /** Calls once with whatever shares a cell with a rectangle; false, and no call, of one that lies on very many. */
+  each(x: number, y: number, right: number, bottom: number, call: (nth: number) => void): boolean {
+    this.#question++;
+    const small = this.#eachCell(x, y, right, bottom, (cell) => {
+      for (const nth of this.#cells.get(cell) ?? []) {
+        if (this.#asked[nth] === this.#question) continue;
+        this.#asked[nth] = this.#question;
+        call(nth);
+      }
+    });
+    if (small) for (const nth of this.#large) call(nth);
+    return small;
   }
 
-  /** The cells a rectangle lies on; undefined of one that lies on very many. */
-  #cellsOf({ x, y, width, height }: Rect): readonly number[] | undefined {
-    const column = (at: number) =>
-      Math.min(this.#columns - 1, Math.max(0, Math.floor((at - this.#left) / this.#side) + 1));
-    const row = (at: number) => Math.max(0, Math.floor((at - this.#top) / this.#side) + 1);
-    const [left, right] = [column(x), column(x + width)];
-    const [top, bottom] = [row(y), row(y + height)];
-    if ((right - left + 1) * (bottom - top + 1) > mostCells) return undefined;
-    const cells: number[] = [];
-    for (let down = top; down <= bottom; down++)
-      for (let across = left; across <= right; across++) cells.push(down * this.#columns + across);
-    return cells;
+  /** Calls with the cells a rectangle lies on; false, and no call, of one that lies on very many. */
+  #eachCell(x: number, y: number, right: number, bottom: number, call: (cell: number) => void): boolean {
+    const [from, to] = [this.#columnOf(x), this.#columnOf(right)];
+    const [top, end] = [this.#rowOf(y), this.#rowOf(bottom)];
+    if ((to - from + 1) * (end - top + 1) > mostCells) return false;
+    for (let down = top; down <= end; down++)
+      for (let across = from; across <= to; across++) call(down * this.#columns + across);
+    return true;
+  }
+
+  #columnOf(x: number): number {
+    return Math.min(this.#columns - 1, Math.max(0, Math.floor((x - this.#left) / this.#side) + 1));
+  }
+
+  #rowOf(y: number): number {
+    return Math.max(0, Math.floor((y - this.#top) / this.#side) + 1);
   }
 }
