@@ -55,6 +55,7 @@ describe('the documentation', () => {
     await page.goto(`${home}/`);
     await page.click('main a:has-text("Ten questions")');
     await page.waitForURL(/questions/);
+    await page.locator('main h1', { hasText: 'questions' }).waitFor();
     const questions = await page.locator('main h2').allTextContents();
     expect(questions.filter((question) => question.includes('?'))).toHaveLength(10);
   });
