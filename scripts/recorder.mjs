@@ -13,6 +13,7 @@ const target = join(folder, 'solver.generated.ts');
 const names = [
   'frame',
   'clamp',
+  'shared',
   'definite',
   'free',
   'line',

@@ -1,4 +1,5 @@
 import type { WidgetSource } from '../document/index.ts';
+import { paddingEnd, paddingStart } from '../inside/index.ts';
 import { keyPointer, shown, whySize, type Reason } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { overshoot, worstEdge, type TextWidget } from '../scene/index.ts';
@@ -65,14 +66,15 @@ export const cutText = {
 
 /** What a text needs and has, in u of its own; by how much that is too little, in px; how many characters are dropped. */
 export function textRoom(subject: Subject, widget: TextWidget) {
-  const { index, text, box } = widget;
-  const rect = subject.rect(index);
+  const { index, text } = widget;
   const scale = subject.layout.scale(index);
   const { lines, shrink, shortened } = subject.text(index);
   const wide = lines.reduce((most, line) => Math.max(most, line.width), 0) * shrink;
   const high = lines.length * text.lineHeight * shrink;
-  const roomX = rect.width / (scale || 1) - box.x.paddingStart - box.x.paddingEnd;
-  const roomY = rect.height / (scale || 1) - box.y.paddingStart - box.y.paddingEnd;
+  const { layout } = subject;
+  const room = (axis: 'x' | 'y', length: number) =>
+    (length - paddingStart(layout, widget, axis) - paddingEnd(layout, widget, axis)) / layout.factor(index);
+  const [roomX, roomY] = [room('x', layout.widthInU(index)), room('y', layout.heightInU(index))];
   const over = { x: (wide - roomX) * scale, y: (high - roomY) * scale };
   const dropped = shortened && text.setting.ellipsis === 'none' ? droppedFrom(widget, subject) : 0;
   return { wide, high, roomX, roomY, over, dropped };

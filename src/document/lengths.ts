@@ -327,13 +327,13 @@ export function readAspect(value: unknown): number | undefined {
   return match ? readAspect(Number(match[1]) / Number(match[2])) : undefined;
 }
 
-/** One or two numbers of u in the order of CSS: between rows, then between columns. */
-export function readGap(value: unknown): Pair<number> | undefined {
+/** One or two lengths in the order of CSS: between rows, then between columns. */
+export function readGap(value: unknown): Pair<Length> | undefined {
   const lengths = splitValues(value)?.map(readLength);
   if (!lengths || lengths.length < 1 || lengths.length > 2) return undefined;
-  if (lengths.some((length) => length === undefined || length.share !== 0)) return undefined;
-  const [rows, columns = rows] = lengths;
-  return { x: columns!.u, y: rows!.u };
+  if (lengths.includes(undefined)) return undefined;
+  const [rows, columns = rows] = lengths as Length[];
+  return { x: columns!, y: rows! };
 }
 
 /** The widgets that an `anchor-to` names: one, or two, in whose boxes a span starts and ends. */

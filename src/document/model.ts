@@ -175,7 +175,7 @@ export interface ContainerSource {
   /** The id of the page that is shown. */
   readonly 'page'?: string;
   readonly 'padding'?: LengthsNotation;
-  readonly 'gap'?: number | string | readonly number[];
+  readonly 'gap'?: LengthsNotation;
   readonly 'align'?: Alignment;
   readonly 'justify'?: Justification;
   readonly 'direction'?: 'ltr' | 'rtl';

@@ -7,6 +7,7 @@ import {
   parseDocument,
   type Document,
   type Node,
+  type Scalar,
   type YAMLMap,
 } from 'yaml';
 import type { DiagnosticList } from './diagnostics.ts';
@@ -215,6 +216,11 @@ interface NamedPair {
 /** How often a merged map may merge another one: as deep as values may be nested. */
 const mostMerges = mostDepth;
 
+/** A key as it is written: `.nan` is no word of YAML's to whoever wrote it. */
+function wordOf({ value, source }: Scalar): string {
+  return typeof value === 'string' || typeof value === 'symbol' ? String(value) : (source ?? String(value));
+}
+
 /** The pairs of a map with those that `<<` merges into it (YAML's merge key): what the map says itself wins. */
 function pairsOf(node: YAMLMap, document: Document): readonly NamedPair[] {
   const found = new Map<string, NamedPair>();
@@ -223,7 +229,7 @@ function pairsOf(node: YAMLMap, document: Document): readonly NamedPair[] {
     for (const pair of map.items) {
       if (!isPair(pair)) continue;
       const keyNode = pair.key as Node | null;
-      const name = isScalar(keyNode) ? String(keyNode.value) : String(keyNode);
+      const name = isScalar(keyNode) ? wordOf(keyNode) : String(keyNode);
       // The parser gives a symbol for an unquoted << alone.
       if (isScalar(keyNode) && typeof keyNode.value === 'symbol') {
         for (const one of mapsIn(pair.value as Node | null, document)) merged.push(one);

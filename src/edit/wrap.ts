@@ -209,14 +209,16 @@ function lineUp(text: DocumentText, inside: readonly Standing[], arrange: 'row' 
 
 /** In a row or column: the same once more, for a part of it. */
 function sameAgain(outer: string, inside: readonly Standing[], wanted: string): Keys {
-  const { parent, widget } = inside[0]!;
+  const { parent, widget, room } = inside[0]!;
   if ((outer !== 'row' && outer !== 'column') || (wanted !== 'free' && wanted !== outer))
     throw new EditError(
       `"${widget.id}" stands in a ${outer}: only a row or column can have a part of it wrapped, as another of it`,
     );
   const axis = outer === 'row' ? 'x' : 'y';
   const keys: Keys = new Map<string, Json | undefined>([['arrange', outer]]);
-  if (parent.box[axis].gap > 0) keys.set('gap', parent.box[axis].gap);
+  const { u, share } = parent.box[axis].gap;
+  const gap = u + share * (axis === 'x' ? room.width : room.height);
+  if (gap > 0) keys.set('gap', exactNumber(gap));
   if (parent.box.align !== 'stretch') keys.set('align', parent.box.align);
   const weight = inside.reduce(
     (sum, one) => sum + (one.widget.box[axis].mode === 'fill' ? one.widget.box[axis].weight : 0),

@@ -1,5 +1,6 @@
 import type { Widget } from '../dress/index.ts';
 import type { Layout, Rect } from '../layout/index.ts';
+import { paddingEnd, paddingStart } from './room.ts';
 
 /** The boxes a slider or switch is drawn as, in device px (docs/layout-model.md, 6). */
 export interface ControlBoxes {
@@ -12,15 +13,14 @@ export interface ControlBoxes {
 
 /** The inside of a widget on the screen: its box without padding, in device px. Borders are drawn over the padding. */
 export function insideOf(widget: Widget, layout: Layout, rect: Rect): Rect {
-  const scale = layout.scale(widget.index);
-  const { x, y } = widget.box;
-  const left = x.paddingStart * scale;
-  const top = y.paddingStart * scale;
+  const { scale } = layout.frame;
+  const left = paddingStart(layout, widget, 'x') * scale;
+  const top = paddingStart(layout, widget, 'y') * scale;
   return {
     x: rect.x + left,
     y: rect.y + top,
-    width: Math.max(0, rect.width - left - x.paddingEnd * scale),
-    height: Math.max(0, rect.height - top - y.paddingEnd * scale),
+    width: Math.max(0, rect.width - left - paddingEnd(layout, widget, 'x') * scale),
+    height: Math.max(0, rect.height - top - paddingEnd(layout, widget, 'y') * scale),
   };
 }
 

@@ -5,7 +5,7 @@ export type { PicturePiece } from './picture.ts';
 export { backgroundBox, checkMark, controlBoxes, insideOf, scrollbarBoxes } from './controls.ts';
 export type { ControlBoxes, ScrollbarBoxes } from './controls.ts';
 export { meterFill, meterPieces, trailColor } from './meter.ts';
-export { contentRoom } from './room.ts';
+export { contentRoom, gapIn, paddingEnd, paddingStart } from './room.ts';
 export { inkInto, innerWidth, placeText, setText } from './text.ts';
 export { cornersIn } from './corners.ts';
 export { isInBox, isOnWidget } from './shape.ts';

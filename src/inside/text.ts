@@ -1,5 +1,6 @@
 import type { Widget } from '../dress/index.ts';
 import type { Layout, Rect } from '../layout/index.ts';
+import { paddingEnd, paddingStart } from './room.ts';
 import type { SetText, TextLine } from '../text/index.ts';
 
 /** A line of text and where its baseline starts, in u of the view on the surface. */
@@ -21,18 +22,22 @@ export interface PlacedText {
 }
 
 /** The width of the inside of a widget, in its own u: what its text breaks in. */
-export function innerWidth(layout: Layout, { index, box }: Widget): number {
-  const factor = layout.factor(index);
-  const { paddingStart, paddingEnd } = box.x;
-  return Math.max(0, layout.widthInU(index) - paddingStart * factor - paddingEnd * factor) / factor;
+export function innerWidth(layout: Layout, widget: Widget): number {
+  const room =
+    layout.widthInU(widget.index) - paddingStart(layout, widget, 'x') - paddingEnd(layout, widget, 'x');
+  return Math.max(0, room) / layout.factor(widget.index);
+}
+
+/** The height of the inside of a widget, in its own u. */
+export function innerHeight(layout: Layout, widget: Widget): number {
+  const room =
+    layout.heightInU(widget.index) - paddingStart(layout, widget, 'y') - paddingEnd(layout, widget, 'y');
+  return Math.max(0, room) / layout.factor(widget.index);
 }
 
 /** The text of a widget as it is set in the room it has: broken, shrunk and shortened. */
 export function setText(widget: Widget, layout: Layout): SetText {
-  const { index, box } = widget;
-  const factor = layout.factor(index);
-  const roomY = layout.heightInU(index) - (box.y.paddingStart + box.y.paddingEnd) * factor;
-  return widget.text!.setIn(innerWidth(layout, widget), Math.max(0, roomY) / factor);
+  return widget.text!.setIn(innerWidth(layout, widget), innerHeight(layout, widget));
 }
 
 /** Where the lines of a text start in its widget, aligned as its look says; lengths in u of the view. */
@@ -54,16 +59,16 @@ interface Setting {
 function settingOf(widget: Widget, layout: Layout): Setting {
   const text = widget.text!;
   const rect = layout.rectInU(widget.index);
-  const { x, y } = widget.box;
   const factor = layout.factor(widget.index);
-  const room = rect.width - (x.paddingStart + x.paddingEnd) * factor;
-  const roomY = rect.height - (y.paddingStart + y.paddingEnd) * factor;
-  const { lines, shrink } = text.setIn(innerWidth(layout, widget), Math.max(0, roomY) / factor);
+  const [left, above] = [paddingStart(layout, widget, 'x'), paddingStart(layout, widget, 'y')];
+  const room = rect.width - (left + paddingEnd(layout, widget, 'x'));
+  const roomY = rect.height - (above + paddingEnd(layout, widget, 'y'));
+  const { lines, shrink } = setText(widget, layout);
   const unit = factor * shrink;
   const lineHeight = text.lineHeight * unit;
   const spare = roomY - lines.length * lineHeight;
-  const top = rect.y + y.paddingStart * factor + spare * shares[widget.look.alignContent];
-  const inner = rect.x + x.paddingStart * factor;
+  const top = rect.y + above + spare * shares[widget.look.alignContent];
+  const inner = rect.x + left;
   const along = shares[widget.look.textAlign];
   const share = widget.box.rightToLeft ? 1 - along : along;
   return { lines, shrink, unit, lineHeight, top, inner, room, share, baseline: text.baseline * unit };

@@ -8,6 +8,7 @@ import {
   type LeafMeasure,
   type Plan,
 } from './plan.ts';
+import { startNeeded } from './shared.ts';
 
 /*
  * Baselines across a row: docs/layout-model.md 4.4. A text has that of its first line, a row or column that of
@@ -31,16 +32,21 @@ export function baselineOf(plan: Plan, n: number, heights: Float64Array): number
     const measure = plan.measures[at];
     if (measure) {
       if (measure.baseline === undefined) return down + heights[at]!;
-      const padding = plan.y.paddingStart[at]! + plan.y.paddingEnd[at]!;
+      // Of what lies deeper the room is not known yet: no shares.
+      const isNeed = heights === plan.y.need || at !== n;
+      const before = isNeed ? startNeeded(plan.y, at) : plan.y.paddingStart[at]!;
+      const padding = isNeed ? plan.y.floor[at]! : before + plan.y.paddingEnd[at]!;
       // A text stands in the middle of what it is given.
       measureHeight(plan, at, measure);
       const spare = heights[at]! - padding - plan.exchange[1]!;
-      return down + plan.y.paddingStart[at]! + spare / 2 + measure.baseline * plan.factor[at]!;
+      return down + before + spare / 2 + measure.baseline * plan.factor[at]!;
     }
     const arrange = plan.arrange[at]!;
     if (plan.end[at] === at + 1 || arrange === arrangeFree || arrange > arrangeColumn)
       return down + heights[at]!;
-    down += plan.y.paddingStart[at]! + plan.y.marginStart[at + 1]!;
+    const isNeed = heights === plan.y.need || at !== n;
+    const before = isNeed ? startNeeded(plan.y, at) : plan.y.paddingStart[at]!;
+    down += before + plan.y.marginStart[at + 1]!;
     at++;
   }
 }

@@ -1,4 +1,4 @@
-import { definiteHeight } from './definite.ts';
+import { definiteRoom } from './definite.ts';
 import { autoSize, contentSize, fixedSize, hasLimits, type AxisPlan, type Plan } from './plan.ts';
 
 /*
@@ -43,7 +43,7 @@ export function carryHeights(plan: Plan): void {
     const ratio = plan.aspect[n]!;
     const isShare = y.maxShare[n] !== 0 || y.minShare[n] !== 0;
     const parent = plan.parent[n]!;
-    const room = isShare ? definiteHeight(plan, parent) - insideless(plan, y, parent) : 0;
+    const room = isShare ? definiteRoom(plan, parent) : 0;
     // A share of a height that is not known yet holds nothing.
     const known = room === room;
     const most = known ? (y.max[n]! + y.maxShare[n]! * room) * ratio : Infinity;
@@ -58,7 +58,7 @@ export function carryWidths(plan: Plan): void {
   for (const n of plan.carriedWidths) {
     const ratio = plan.aspect[n]!;
     const parent = plan.parent[n]!;
-    const room = Math.max(0, x.length[parent]! - insideless(plan, x, parent));
+    const room = Math.max(0, x.length[parent]! - around(plan, parent));
     carry(
       plan,
       y,
@@ -69,11 +69,10 @@ export function carryWidths(plan: Plan): void {
   }
 }
 
-/** What of a widget's length its children do not get. */
-function insideless(plan: Plan, axis: AxisPlan, n: number): number {
-  const padding = axis.paddingStart[n]! + axis.paddingEnd[n]!;
-  if (n > 0) return padding;
-  return padding + (axis === plan.x ? plan.safeLeft + plan.safeRight : plan.safeTop + plan.safeBottom);
+/** What of a widget's width its children do not get. */
+function around({ x, safeLeft, safeRight }: Plan, n: number): number {
+  const padding = x.paddingStart[n]! + x.paddingEnd[n]!;
+  return n > 0 ? padding : padding + safeLeft + safeRight;
 }
 
 function carry(plan: Plan, axis: AxisPlan, n: number, most: number, least: number): void {

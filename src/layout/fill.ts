@@ -8,6 +8,8 @@ import {
   hasLimits,
   hasMargins,
   hasMinimum,
+  hasSharedGap,
+  hasSharedPadding,
   hasShares,
   type AxisPlan,
   type Plan,
@@ -45,14 +47,43 @@ export function fillAxis(plan: Plan, axis: AxisPlan, n: number, box: AxisBox): v
   fillLength(axis.offset, axis.offsetShare, n, box.offset, around);
   fillLength(axis.insetStart, axis.insetStartShare, n, box.insetStart, around);
   fillLength(axis.insetEnd, axis.insetEndShare, n, box.insetEnd, around);
-  axis.paddingStart[n] = sound(box.paddingStart * own);
-  axis.paddingEnd[n] = sound(box.paddingEnd * own);
+  axis.paddingStart[n] = sound(box.paddingStart.u * own);
+  axis.paddingEnd[n] = sound(box.paddingEnd.u * own);
+  fillPadding(axis, n, box);
   axis.floor[n] = axis.paddingStart[n] + axis.paddingEnd[n];
   axis.marginStart[n] = sound(box.marginStart * around);
   axis.marginEnd[n] = sound(box.marginEnd * around);
-  axis.gap[n] = sound(box.gap * own);
+  axis.gap[n] = sound(box.gap.u * own);
+  if (box.gap.share === 0) axis.gaps.delete(n);
+  else {
+    axis.traits[n] = axis.traits[n] | hasSharedGap;
+    axis.gaps.set(n, { u: axis.gap[n], share: sound(box.gap.share) });
+  }
   axis.scrolls[n] = box.scrolls ? 1 : 0;
   axis.scrolled[n] = sound(box.scrolled);
+}
+
+/** Takes down a padding of which some is a share. */
+function fillPadding(axis: AxisPlan, n: number, { paddingStart, paddingEnd, mode }: AxisBox): void {
+  if (paddingStart.share === 0 && paddingEnd.share === 0) {
+    axis.paddings.delete(n);
+    return;
+  }
+  // Whether limits hold it is only known where it is placed.
+  axis.traits[n] = axis.traits[n]! | hasSharedPadding | hasShares;
+  axis.paddings.set(n, {
+    startU: axis.paddingStart[n]!,
+    startShare: sound(paddingStart.share),
+    endU: axis.paddingEnd[n]!,
+    endShare: sound(paddingEnd.share),
+    grows: mode === 'auto' || mode === 'content',
+    content: 0,
+    contentLeast: 0,
+    isLent: false,
+    floor: 0,
+    need: 0,
+    least: 0,
+  });
 }
 
 const nothing: Length = { u: 0, share: 0 };

@@ -1,3 +1,4 @@
+import type { Sides } from '../document/index.ts';
 import type { Frame } from './frame.ts';
 import type { AxisPlan, Plan } from './plan.ts';
 import { scrollRange } from './solve.ts';
@@ -44,6 +45,31 @@ function readScroll(plan: Plan, axis: AxisPlan, n: number, into: MutableSpan): v
   into.shown = Math.max(0, axis.length[n]! - axis.paddingStart[n]! - axis.paddingEnd[n]!) / factor;
 }
 
+type MutablePadding = { -readonly [Side in keyof Sides<number>]: number };
+
+function paddingsOf(plan: Plan): ReadonlyMap<number, MutablePadding> | undefined {
+  if (plan.x.paddings.size === 0 && plan.y.paddings.size === 0) return undefined;
+  const found = new Map<number, MutablePadding>();
+  for (const n of [...plan.x.paddings.keys(), ...plan.y.paddings.keys()]) {
+    const padding = { top: 0, right: 0, bottom: 0, left: 0 };
+    readPadding(plan, n, padding);
+    found.set(n, padding);
+  }
+  return found;
+}
+
+/** Takes over the padding of a widget; whether it is another one. */
+function readPadding({ x, y }: Plan, n: number, into: MutablePadding): boolean {
+  const [top, bottom] = [y.paddingStart[n]!, y.paddingEnd[n]!];
+  const [left, right] = [x.paddingStart[n]!, x.paddingEnd[n]!];
+  const same = into.top === top && into.right === right && into.bottom === bottom && into.left === left;
+  into.top = top;
+  into.right = right;
+  into.bottom = bottom;
+  into.left = left;
+  return !same;
+}
+
 /** Where every widget of a view is on one screen. Widgets go by their index in the built tree. */
 export class Layout {
   readonly frame: Frame;
@@ -57,6 +83,8 @@ export class Layout {
   /** Of what scrolls: how far along both axes. */
   readonly #scrolls: ReadonlyMap<number, MutableScroll> | undefined;
   readonly #rows: Uint32Array | undefined;
+  /** Paddings of which some is a share, by index. */
+  readonly #paddings: ReadonlyMap<number, MutablePadding> | undefined;
 
   /** Takes a copy of what the plan was solved to, with every place counted from the surface. */
   constructor(plan: Plan, frame: Frame) {
@@ -70,6 +98,7 @@ export class Layout {
     placesInto(plan, plan.y, this.#ys);
     this.#factors = plan.parts.length > 0 ? plan.factor.slice() : undefined;
     this.#scrolls = scrollsOf(plan);
+    this.#paddings = paddingsOf(plan);
     const grids = plan.grids.some((grid) => grid !== undefined);
     this.#columns = grids ? plan.column.slice() : undefined;
     this.#rows = grids ? plan.row.slice() : undefined;
@@ -104,6 +133,9 @@ export class Layout {
       factors[n] = plan.factor[n]!;
       moved[n] = 1;
     }
+    this.#paddings?.forEach((padding, n) => {
+      if (readPadding(plan, n, padding)) moved[n] = 1;
+    });
     this.#scrolls?.forEach((scroll, n) => {
       readScroll(plan, plan.x, n, scroll.x);
       readScroll(plan, plan.y, n, scroll.y);
@@ -127,6 +159,11 @@ export class Layout {
   /** How far a widget is scrolled; undefined of one that does not scroll. */
   scroll(index: number): { readonly x: ScrollSpan; readonly y: ScrollSpan } | undefined {
     return this.#scrolls?.get(index);
+  }
+
+  /** The padding of a widget of which some is a share, in u of the view; undefined of one that is said in u. */
+  padding(index: number): Sides<number> | undefined {
+    return this.#paddings?.get(index);
   }
 
   /** How many u of the view one u of a widget is: 1, but in a part that keeps another scaling. */

@@ -39,6 +39,33 @@ export const hasMargins = 2;
 export const hasMinimum = 4;
 /** Its size or a limit is a share of the parent; without one, what it needs is what it asks for. */
 export const hasShares = 8;
+/** Some of its padding is a share of what it stands in; some of its gap one of the room inside it. */
+export const hasSharedPadding = 16;
+export const hasSharedGap = 32;
+
+/** A padding of which some is a share, in u of the view; what a widget needs counts the u alone. */
+export interface SharedPadding {
+  readonly startU: number;
+  readonly startShare: number;
+  readonly endU: number;
+  readonly endShare: number;
+  /** Whether its size follows from what is inside, and grows with the padding. */
+  readonly grows: boolean;
+  /** What is inside it needs with the u of the padding, before any limit. */
+  content: number;
+  contentLeast: number;
+  /** Whether it is being placed; what it needs without shares is kept meanwhile. */
+  isLent: boolean;
+  floor: number;
+  need: number;
+  least: number;
+}
+
+/** A gap of which some is a share, in u of the view. */
+export interface SharedGap {
+  readonly u: number;
+  readonly share: number;
+}
 
 /** Places in the scratch of an axis. */
 export const lineFrom = 0;
@@ -85,6 +112,9 @@ export class AxisPlan {
   readonly floor: Float64Array;
   /** Between children (or lines, or tracks) on this axis. */
   readonly gap: Float64Array;
+  /** Of the few widgets with shares in them. */
+  readonly paddings = new Map<number, SharedPadding>();
+  readonly gaps = new Map<number, SharedGap>();
   /** 1: children follow each other from the far end. */
   readonly reversed: Uint8Array;
   /** 1: children may be longer than the widget, and are shifted by `scrolled`. */
@@ -183,6 +213,9 @@ export class AxisPlan {
       const start = field * from.#count + at;
       this.#bytes.set(from.#bytes.subarray(start, start + count), field * this.#count + into);
     }
+    for (const [n, shared] of from.paddings)
+      if (n >= at && n < at + count) this.paddings.set(into + n - at, { ...shared });
+    for (const [n, shared] of from.gaps) if (n >= at && n < at + count) this.gaps.set(into + n - at, shared);
   }
 
   /** Has the children of `n` placed anew. */

@@ -54,6 +54,7 @@ function forgetAxis(axis: AxisPlan): void {
   axis.least.fill(NaN);
   axis.start.fill(NaN);
   axis.length.fill(NaN);
+  for (const n of axis.paddings.keys()) axis.paddingStart[n] = axis.paddingEnd[n] = NaN;
   // The surface itself stands at its own start.
   axis.start[0] = 0;
   axis.carriedMost.fill(Infinity);

@@ -19,11 +19,13 @@ import {
   autoSize,
   fillSize,
   fixedSize,
+  hasSharedPadding,
   lineFrom,
   lineRoom,
   type AxisPlan,
   type Plan,
 } from './plan.ts';
+import { lendGap, lendPadding, padView, takeBack, takeBackAll } from './shared.ts';
 import { giveAcrossLines, giveLines, leastOfWrap, needOfLines } from './wrap.ts';
 
 /*
@@ -79,6 +81,8 @@ export function solve(plan: Plan, frame: Frame): void {
   plan.safeBottom = safe.bottom;
   x.length[0] = frame.width;
   y.length[0] = frame.height;
+  padView(plan, x, frame.width);
+  padView(plan, y, frame.height);
   if (moved) for (let at = 0; at < plan.byHeight.length; at++) x.toNeed.add(plan.byHeight[at]!);
   for (const n of plan.carriedWidths) {
     // What held a height is not known before the widths.
@@ -98,14 +102,17 @@ export function solve(plan: Plan, frame: Frame): void {
 function needWidths(plan: Plan): void {
   const { x } = plan;
   for (let n = x.toNeed.takeHighest(); n >= 0; n = x.toNeed.takeHighest()) {
-    const padding = x.paddingStart[n]! + x.paddingEnd[n]!;
+    const padding = x.floor[n]!;
     const measure = plan.measures[n];
     let need: number;
     let least: number;
     if (measure) {
       need = measure.widest * plan.factor[n]!;
       least = measure.least * plan.factor[n]!;
-      if (plan.aspect[n] === 0) plan.steadyFrom[n] = measure.steadyFrom * plan.factor[n]! + padding;
+      if (plan.aspect[n] === 0) {
+        const isShared = (x.traits[n]! & hasSharedPadding) !== 0;
+        plan.steadyFrom[n] = isShared ? Infinity : measure.steadyFrom * plan.factor[n]! + padding;
+      }
     } else if (plan.end[n] === n + 1 && plan.arrange[n] !== arrangeGrid) need = least = 0;
     else {
       switch (plan.arrange[n]) {
@@ -158,7 +165,7 @@ function needHeights(plan: Plan): void {
         need = plan.exchange[1]!;
       } else if (plan.end[n] === n + 1) need = 0;
       else need = contentHeight(plan, n);
-      need += y.paddingStart[n]! + y.paddingEnd[n]!;
+      need += y.floor[n]!;
     }
     settleNeed(plan, y, n, need, y.scrolls[n] === 1 ? 0 : need);
   }
@@ -190,6 +197,12 @@ function settleNeed(plan: Plan, axis: AxisPlan, n: number, content: number, cont
   let need = content;
   let least = contentLeast;
   if (axis.mode[n] === fixedSize && axis.sizeShare[n] === 0) need = least = axis.size[n]!;
+  if ((axis.traits[n]! & hasSharedPadding) !== 0) {
+    const shared = axis.paddings.get(n)!;
+    shared.content = need;
+    shared.contentLeast = Math.min(least, need);
+    if (n > 0) axis.regive(plan.parent[n]!);
+  }
   need = clampNeed(axis, n, need);
   least = clampNeed(axis, n, Math.min(least, need));
   if (axis.scrolls[n] === 1 || plan.arrange[n] === arrangeGrid) axis.regive(n);
@@ -240,14 +253,21 @@ function drain(plan: Plan, axis: AxisPlan): void {
 function placeFree(plan: Plan, axis: AxisPlan, n: number): void {
   const parent = plan.parent[n]!;
   if (parent < 0) return;
-  if (parent === 0 && plan.full[n] === 1) giveFree(axis, n, 0, axis.length[0]!);
+  if (parent === 0 && plan.full[n] === 1) giveIn(plan, axis, n, 0, axis.length[0]!);
   else {
     const before = axis.paddingStart[parent]! + safeBefore(plan, axis, parent);
     const after = axis.paddingEnd[parent]! + safeAfter(plan, axis, parent);
     const room = Math.max(0, axis.length[parent]! - before - after);
-    giveFree(axis, n, before - shift(plan, axis, parent, room), roomInside(plan, axis, parent, room));
+    giveIn(plan, axis, n, before - shift(plan, axis, parent, room), roomInside(plan, axis, parent, room));
   }
   noteLength(plan, axis, n);
+}
+
+/** Places a child of a free parent in a box, with the padding it has there. */
+function giveIn(plan: Plan, axis: AxisPlan, n: number, from: number, room: number): void {
+  if ((axis.traits[n]! & hasSharedPadding) !== 0) lendPadding(plan, axis, n, room);
+  giveFree(axis, n, from, room);
+  takeBack(axis, n);
 }
 
 /** Places a widget that is anchored to another one, in the target's border box; a span may end in that of a second one. */
@@ -259,7 +279,9 @@ function placeAtTarget(plan: Plan, axis: AxisPlan, n: number): void {
   const last = isTurned ? plan.target[n]! : other;
   const from = placeOf(plan, axis, first) - around;
   const to = placeOf(plan, axis, last) - around;
+  if ((axis.traits[n]! & hasSharedPadding) !== 0) lendPadding(plan, axis, n, axis.length[first]!);
   giveFree(axis, n, from, axis.length[first]!, to, axis.length[last]);
+  takeBack(axis, n);
   noteLength(plan, axis, n);
 }
 
@@ -313,7 +335,10 @@ export function scrollRange(plan: Plan, axis: AxisPlan, n: number): number {
   const around =
     axis.paddingStart[n]! + axis.paddingEnd[n]! + safeBefore(plan, axis, n) + safeAfter(plan, axis, n);
   const room = Math.max(0, axis.length[n]! - around);
-  return Math.max(0, insideNeed(plan, axis, n) - room) / plan.factor[n]!;
+  lendGap(axis, n, room);
+  const range = Math.max(0, insideNeed(plan, axis, n) - room) / plan.factor[n]!;
+  takeBackAll(plan, axis, n);
+  return range;
 }
 
 /** Where a widget starts on the surface. */
@@ -371,6 +396,7 @@ function giveChildren(plan: Plan, axis: AxisPlan, n: number): void {
   const arrange = plan.arrange[n]!;
   let from = axis.paddingStart[n]! + safeBefore(plan, axis, n);
   let room = Math.max(0, outer - from - axis.paddingEnd[n]! - safeAfter(plan, axis, n));
+  lendGap(axis, n, room);
   if (axis.scrolls[n] === 1) {
     from -= shift(plan, axis, n, room);
     room = roomInside(plan, axis, n, room);
@@ -378,8 +404,8 @@ function giveChildren(plan: Plan, axis: AxisPlan, n: number): void {
   if (arrange === arrangeFree) {
     for (let child = n + 1; child < end; child = plan.end[child]!) {
       if (plan.target[child]! >= 0) continue;
-      if (n === 0 && plan.full[child] === 1) giveFree(axis, child, 0, outer);
-      else giveFree(axis, child, from, room);
+      if (n === 0 && plan.full[child] === 1) giveIn(plan, axis, child, 0, outer);
+      else giveIn(plan, axis, child, from, room);
     }
   } else if (arrange === (horizontal ? arrangeRow : arrangeColumn)) {
     axis.scratch[lineFrom] = from;
@@ -402,6 +428,7 @@ function giveChildren(plan: Plan, axis: AxisPlan, n: number): void {
       alignBaselines(plan, n, from);
     }
   }
+  takeBackAll(plan, axis, n);
   if (horizontal && (arrange === arrangeWrap || arrange === arrangeGrid)) {
     plan.y.toNeed.add(n);
     plan.y.regive(n);

@@ -48,12 +48,12 @@ export interface AxisBox {
   readonly offset: Length;
   readonly insetStart: Length;
   readonly insetEnd: Length;
-  readonly paddingStart: number;
-  readonly paddingEnd: number;
+  readonly paddingStart: Length;
+  readonly paddingEnd: Length;
   readonly marginStart: number;
   readonly marginEnd: number;
-  /** Between children on this axis, in u. */
-  readonly gap: number;
+  /** Between children on this axis; a share is one of the room inside. */
+  readonly gap: Length;
   readonly scrolls: boolean;
   /** How far the children are scrolled, in u. */
   readonly scrolled: number;
@@ -104,11 +104,11 @@ function anchorOf({ anchor, kind }: WidgetSource): Pair<AxisAnchor> {
   return kind === 'dialog' ? center : startTop;
 }
 
-function gapOf(gap: WidgetSource['gap']): Pair<number> {
+function gapOf(gap: WidgetSource['gap']): Pair<Length> {
   return gap === undefined ? noGap : sure(readGap(gap));
 }
 
-const noGap: Pair<number> = { x: 0, y: 0 };
+const noGap = zeroPair;
 
 /** The box of a widget, but for the padding of its look. Notations have been checked: one that cannot be read is an error of the engine. */
 export function boxOf(widget: WidgetSource, rightToLeft: boolean): Box {
@@ -147,8 +147,8 @@ export function boxOf(widget: WidgetSource, rightToLeft: boolean): Box {
       offset: anchor.x.span ? zero : offset.x,
       insetStart: anchor.x.span ? (turned ? inset.right : inset.left) : zero,
       insetEnd: anchor.x.span ? (turned ? inset.left : inset.right) : zero,
-      paddingStart: padding.left.u,
-      paddingEnd: padding.right.u,
+      paddingStart: padding.left,
+      paddingEnd: padding.right,
       marginStart: margin.left.u,
       marginEnd: margin.right.u,
       gap: between.x,
@@ -168,8 +168,8 @@ export function boxOf(widget: WidgetSource, rightToLeft: boolean): Box {
       offset: anchor.y.span ? zero : offset.y,
       insetStart: anchor.y.span ? inset.top : zero,
       insetEnd: anchor.y.span ? inset.bottom : zero,
-      paddingStart: padding.top.u,
-      paddingEnd: padding.bottom.u,
+      paddingStart: padding.top,
+      paddingEnd: padding.bottom,
       marginStart: margin.top.u,
       marginEnd: margin.bottom.u,
       gap: between.y,
@@ -219,8 +219,8 @@ export function boxOfView(view: ViewSource, rightToLeft: boolean): Box {
   };
   const between = gapOf(view.gap);
   return {
-    x: { ...whole, paddingStart: padding.left.u, paddingEnd: padding.right.u, gap: between.x },
-    y: { ...whole, paddingStart: padding.top.u, paddingEnd: padding.bottom.u, gap: between.y },
+    x: { ...whole, paddingStart: padding.left, paddingEnd: padding.right, gap: between.x },
+    y: { ...whole, paddingStart: padding.top, paddingEnd: padding.bottom, gap: between.y },
     ...containerOf(view, rightToLeft),
     alignSelf: undefined,
     justifySelf: undefined,
@@ -265,8 +265,8 @@ function paddingOf(said: WidgetSource['padding']): Sides<Length> {
 export function withPadding(box: Box, { left, right, top, bottom }: Sides<Length>): Box {
   return {
     ...box,
-    x: { ...box.x, paddingStart: left.u, paddingEnd: right.u },
-    y: { ...box.y, paddingStart: top.u, paddingEnd: bottom.u },
+    x: { ...box.x, paddingStart: left, paddingEnd: right },
+    y: { ...box.y, paddingStart: top, paddingEnd: bottom },
   };
 }
 

@@ -265,11 +265,10 @@ const readers: { readonly [Key in keyof LookSource]-?: { read: Reader; expected:
   },
   'text-transform': { expected: 'none or uppercase', read: either('uppercase', 'none', 'uppercase') },
   'padding': {
-    expected: 'one to four numbers of u in the order of CSS',
+    expected: 'one to four lengths in the order of CSS: top right bottom left',
     read: (value, into) => {
       const sides = readSides(value);
-      if (!sides || [sides.top, sides.right, sides.bottom, sides.left].some((side) => side.share !== 0))
-        return false;
+      if (!sides) return false;
       into.padding = sides;
       return true;
     },

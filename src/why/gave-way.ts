@@ -1,5 +1,5 @@
 import type { Tree, Widget } from '../dress/index.ts';
-import { contentRoom } from '../inside/index.ts';
+import { contentRoom, gapIn } from '../inside/index.ts';
 import type { Layout } from '../layout/index.ts';
 import { added, keyPointer, roomFor, shown, words, type Axis } from './reason.ts';
 
@@ -124,7 +124,6 @@ function aspect(layout: Layout, widget: Widget, hear: Hear): void {
 /** Children of a row or column that need more than there is. */
 function room(layout: Layout, widget: Widget, inside: readonly Widget[], axis: Axis, hear: Hear): void {
   if (inside.length === 0) return;
-  const box = widget.box[axis];
   const factor = layout.factor(widget.index);
   const inner = contentRoom(layout, widget);
   const has = (axis === 'x' ? inner.width : inner.height) / factor;
@@ -137,7 +136,7 @@ function room(layout: Layout, widget: Widget, inside: readonly Widget[], axis: A
         child.box[axis].marginEnd
       );
     },
-    box.gap * (inside.length - 1),
+    (gapIn(layout, widget, axis) / factor) * (inside.length - 1),
   );
   hear({
     widget: widget.index,
@@ -163,6 +162,6 @@ function termsOf(layout: Layout, widget: Widget, inside: readonly Widget[], axis
   const rest = lengths.slice(mostNamed);
   const others =
     rest.length > 0 ? [`${shown(rest.reduce((sum, { u }) => sum + u, 0))} of ${rest.length} more`] : [];
-  const gaps = widget.box[axis].gap * (inside.length - 1);
+  const gaps = (gapIn(layout, widget, axis) / factor) * (inside.length - 1);
   return [...named, ...others].join(' + ') + added(gaps, inside.length > 2 ? 'gaps' : 'gap');
 }

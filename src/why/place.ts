@@ -1,6 +1,7 @@
 import { anchorTargets } from '../document/index.ts';
 import type { Widget } from '../dress/index.ts';
 import type { WidgetSource } from '../document/index.ts';
+import { gapIn } from '../inside/index.ts';
 import {
   added,
   childrenIn,
@@ -134,7 +135,7 @@ function alongLine(scene: Solved, widget: Widget, parent: Widget, axis: Axis, be
   let taken = 0;
   for (const { index, box } of before)
     taken += extent(scene, index, axis).length / factor + box[axis].marginStart + box[axis].marginEnd;
-  const gaps = parent.box[axis].gap * before.length;
+  const gaps = (gapIn(layout, parent, axis) / factor) * before.length;
   const rest = beyond - taken - gaps;
   const what = before.length === 1 ? before[0]!.id : `of ${before.length} children before`;
   return {

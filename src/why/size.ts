@@ -1,5 +1,5 @@
 import type { Widget } from '../dress/index.ts';
-import { innerWidth } from '../inside/index.ts';
+import { gapIn, innerWidth, paddingEnd, paddingStart } from '../inside/index.ts';
 import {
   added,
   childrenIn,
@@ -53,9 +53,10 @@ export function sizeReason(scene: Solved, index: number, axis: Axis): SizeReason
   };
   const held = limit('min', 'up') ?? limit('max', 'down') ?? carriedReason(scene, widget, axis, length);
   if (held) return held;
-  if (length > 0 && Math.abs(length - box.paddingStart - box.paddingEnd) < 1e-9 && box.mode !== 'content')
+  const [before, after] = [paddingStart(layout, widget, axis), paddingEnd(layout, widget, axis)];
+  if (length > 0 && Math.abs(length - (before + after) / factor) < 1e-9 && box.mode !== 'content')
     return reason(
-      `is its padding, ${shown(box.paddingStart)} + ${shown(box.paddingEnd)}`,
+      `is its padding, ${shown(before / factor)} + ${shown(after / factor)}`,
       'written',
       'padding',
       'look',
@@ -163,7 +164,7 @@ function shareOf(scene: Solved, widget: Widget, parent: Widget, axis: Axis, room
     if (box.mode === 'fill') weights += box.weight;
     else taken += extent(scene, child.index, axis).length;
   }
-  taken += parent.box[axis].gap * Math.max(0, line.length - 1) * scene.layout.factor(parent.index);
+  taken += gapIn(scene.layout, parent, axis) * Math.max(0, line.length - 1);
   const { weight } = widget.box[axis];
   const share = weights === weight ? 'all' : `${shown(weight)} of ${shown(weights)} shares`;
   return `is ${share} of the ${shown(Math.max(0, room - taken / factor))} u left of ${parent.id}'s ${shown(room)}`;
@@ -173,8 +174,9 @@ function shareOf(scene: Solved, widget: Widget, parent: Widget, axis: Axis, room
 function contentNote(scene: Solved, widget: Widget, axis: Axis): string {
   const { layout } = scene;
   const factor = layout.factor(widget.index);
-  const { paddingStart, paddingEnd, gap } = widget.box[axis];
-  const padding = added(paddingStart + paddingEnd, 'padding');
+  const gap = gapIn(layout, widget, axis) / factor;
+  const both = paddingStart(layout, widget, axis) + paddingEnd(layout, widget, axis);
+  const padding = added(both / factor, 'padding');
   if (widget.text) {
     if (axis === 'x') return ` (its text${padding})`;
     const lines = widget.text.linesAt(innerWidth(layout, widget)).length;

@@ -289,11 +289,20 @@ export function makeCase(seed: number): Case {
     const padding = !spans && chance(0.5) ? sides(16) : ([0, 0, 0, 0] as [number, number, number, number]);
     widget.padding = padding;
     css.padding = padding.map((side) => `${side}px`).join(' ');
+    const inFlow = place.parent !== 'free' && place.depth > 0 && arrange !== 'free';
+    if (inFlow && place.definiteWidth && padding[1] % 4 === 3) {
+      // A padding at the sides may be a share of what is around; above and below CSS takes one of its width.
+      const [top, right, bottom, left] = padding;
+      widget.padding = [top, `${right}%`, bottom, left];
+      css.padding = `${top}px ${right}% ${bottom}px ${left}px`;
+    }
     const rowGap = chance(0.5) ? whole(0, 14) : 0;
     const columnGap = chance(0.5) ? whole(0, 14) : rowGap;
     if (arrange !== 'free') {
-      widget.gap = [rowGap, columnGap];
-      css.gap = `${rowGap}px ${columnGap}px`;
+      // A gap between columns may be a share of the room they stand in, as in CSS.
+      const isShare = definiteWidth && columnGap % 3 === 2;
+      widget.gap = [rowGap, isShare ? `${columnGap}%` : columnGap];
+      css.gap = `${rowGap}px ${columnGap}${isShare ? '%' : 'px'}`;
     }
     let align = pick(['start', 'center', 'end', 'stretch']);
     let justify = '';

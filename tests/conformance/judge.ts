@@ -14,9 +14,9 @@ export interface Disagreement {
   readonly allowed: number;
 }
 
-/** Chromium lays out in 64ths of a px; each level can add one for its start and one for its length. */
+/** Chromium lays out in 64ths of a px; each level can add one for its start, one for its length, and a share one more. */
 function allowedAt(depth: number): number {
-  return Math.min(0.1, (2 + 2 * depth) / 64);
+  return Math.min(0.1, (3 + 2 * depth) / 64);
 }
 
 export interface Judgement {
@@ -61,14 +61,19 @@ function hasLineOnEdge(children: readonly WidgetSource[], on: ViewLayout): boole
   return children.some((widget) => {
     if (widget.arrange === 'wrap') {
       const { box, index } = on.widgets[on.indexOf(widget.id!)]!;
-      const room = on.layout.rect(index).width - box.x.paddingStart - box.x.paddingEnd;
+      const { left, right } = on.layout.padding(index) ?? {
+        left: box.x.paddingStart.u,
+        right: box.x.paddingEnd.u,
+      };
+      const room = on.layout.rect(index).width - left - right;
+      const gap = box.x.gap.u + box.x.gap.share * room;
       const outer = on.widgets
         .filter(({ parent }) => parent === index)
         .map((child) => on.layout.rect(child.index).width + child.box.x.marginStart + child.box.x.marginEnd);
       for (let from = 0; from < outer.length; from++) {
-        let used = -box.x.gap;
+        let used = -gap;
         for (const length of outer.slice(from)) {
-          used += length + box.x.gap;
+          used += length + gap;
           if (Math.abs(used - room) < 0.1) return true;
         }
       }

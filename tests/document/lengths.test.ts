@@ -22,8 +22,13 @@ describe('notations that are refused', () => {
     ],
     ['an inset without a span', { anchor: 'left top', inset: 5 }, 'an inset needs an anchor that is a span'],
     ['five sides', { margin: [1, 2, 3, 4, 5] }, '"margin" is one to four lengths'],
-    ['a padding in shares', { padding: '5%' }, '"padding" is one to four numbers of u'],
-    ['a gap that is a text', { arrange: 'row', gap: 'wide' }, '"gap" is one or two numbers of u, not "wide"'],
+    ['a padding in shares', { padding: ['5%', '2% + 4'] }, ''],
+    ['a margin in shares', { margin: '5%' }, '"margin" is one to four numbers of u'],
+    [
+      'a gap that is a text',
+      { arrange: 'row', gap: 'wide' },
+      '"gap" is one or two lengths in the order of CSS: between rows, then between columns, not "wide"',
+    ],
     [
       'a value that is no single name',
       { kind: 'meter', value: '{a} of {b}' },

@@ -19,6 +19,8 @@ const sizes = fc.oneof(
   fc.constant('content'),
   fc.integer({ min: 0, max: 5 }).map((weight) => `fill ${weight}`),
 );
+/** A padding or gap: a number of u, a share, both. */
+const between = fc.oneof(fc.integer({ min: 0, max: 20 }), fc.constantFrom('3%', '10%', '2% + 4', '5% - 2'));
 const point = fc.constantFrom('left top', 'right bottom', 'center', '30% 80%', 'right top', '-10% 110%');
 const span = fc.constantFrom(
   'left..right top',
@@ -54,8 +56,8 @@ const { tree } = fc.letrec<{
   flow: fc.record({
     ...common,
     arrange: fc.constantFrom('row' as const, 'column' as const),
-    gap: fc.integer({ min: 0, max: 20 }),
-    padding: fc.integer({ min: 0, max: 20 }),
+    gap: between,
+    padding: between,
     align: fc.constantFrom('start' as const, 'center' as const, 'end' as const, 'stretch' as const),
     justify: fc.constantFrom(
       'start' as const,

@@ -15,7 +15,7 @@ export const source: DocumentSource = {
       states: {
         hover: { background: '#227788' },
         focused: { 'border': '3 #ffffff', 'font-size': 31, 'color': '#ffee00' },
-        pressed: { padding: 14 },
+        pressed: { padding: '10% 14' },
         disabled: { color: '#777777' },
       },
     },
@@ -85,7 +85,7 @@ export const source: DocumentSource = {
           style: 'plate',
           anchor: 'left bottom',
           arrange: '{how}',
-          gap: 5,
+          gap: '2% + 1',
           children: [
             { id: 'go', kind: 'button', style: 'key', text: '{a}', gone: '{gone}' },
             { id: 'off', kind: 'button', style: 'key', text: 'Off', states: 'disabled' },
@@ -156,6 +156,8 @@ export const source: DocumentSource = {
           size: '120 80',
           scroll: 'y',
           arrange: 'column',
+          padding: '2%',
+          gap: '5%',
           children: [
             { kind: 'text', text: '{a}' },
             { id: 'line', repeat: '{count}', height: 40 },
@@ -194,7 +196,7 @@ export const source: DocumentSource = {
 
 /** The files of its themes. */
 const themes: Record<string, string> = {
-  'day.yaml': 'pimbot-theme: 1\nstyles: { plate: { background: "#224466", padding: 6 } }\n',
+  'day.yaml': 'pimbot-theme: 1\nstyles: { plate: { background: "#224466", padding: 2% 6 } }\n',
   'night.yaml':
     'pimbot-theme: 1\nstyles: { plate: { background: "#111111", color: "#ffcc00", font-size: 30, padding: 10 } }\n',
 };

@@ -10,7 +10,7 @@ function textOf(widget: WidgetSource) {
   const on = laidOut([{ id: 't', kind: 'text', text: long, ...widget }], { width: 900, height: 600 });
   const { text, box } = on.widgets[1]!;
   const rect = on.rect('t');
-  const inner = rect.width - box.x.paddingStart - box.x.paddingEnd;
+  const inner = rect.width - box.x.paddingStart.u - box.x.paddingEnd.u;
   return { rect, set: text!.setIn(inner, rect.height), text: text!, on };
 }
 

@@ -1,7 +1,9 @@
-import { readColumns, readGap, readTrack } from '../lengths.ts';
+import { readColumns, readGap, readSides, readTrack } from '../lengths.ts';
 import { alignments, arrangements, focusScopes, justifications, type ContainerSource } from '../model.ts';
 import { choice, flag, lengths, oneToFour } from '../schema-parts.ts';
-import { plainSides, containerKinds, readPlainSides, type KeyRow } from './key-row.ts';
+import { containerKinds, type KeyRow } from './key-row.ts';
+
+const oneOrTwoGaps = 'one or two lengths in the order of CSS: between rows, then between columns';
 
 /** What views have too. */
 export const containerKeys = {
@@ -12,7 +14,7 @@ export const containerKeys = {
     kinds: containerKinds,
     touches: 'structure',
   },
-  'padding': { schema: lengths(4, oneToFour), read: readPlainSides, expected: plainSides, touches: 'size' },
+  'padding': { schema: lengths(4, oneToFour), read: readSides, expected: oneToFour, touches: 'size' },
   'reverse': {
     schema: {
       type: 'boolean',
@@ -62,15 +64,9 @@ export const containerKeys = {
     touches: 'structure',
   },
   'gap': {
-    schema: {
-      type: ['number', 'string', 'array'],
-      items: { type: 'number' },
-      minItems: 1,
-      maxItems: 2,
-      title: 'one or two numbers of u',
-    },
+    schema: lengths(2, oneOrTwoGaps),
     read: readGap,
-    expected: 'one or two numbers of u',
+    expected: oneOrTwoGaps,
     kinds: containerKinds,
     touches: 'size',
   },

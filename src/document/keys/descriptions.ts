@@ -38,7 +38,8 @@ const descriptions: { readonly [key: string]: string } = {
   'page': 'Of pages: the child that is shown.',
   'selection': 'Of a radio group or list box: the child that is chosen.',
   'direction': 'The writing direction: what start and end mean.',
-  'gap': 'Between children; two numbers: between rows, then between columns, as in CSS.',
+  'gap':
+    'Between children; two lengths: between rows, then between columns, as in CSS; % is of the room the children stand in.',
   'align': 'Across a row or column, as align-items in CSS.',
   'justify': 'Along a row or column, as justify-content in CSS.',
   'focus-order': 'The controls in it, in the order the focus visits them.',
@@ -88,7 +89,8 @@ const descriptions: { readonly [key: string]: string } = {
   'column-span': 'In a grid: how many columns it takes; 1 if left out.',
   'row-span': 'In a grid: how many rows it takes; 1 if left out.',
   'scroll-offset': 'How far its content is scrolled, in u; 0 if left out.',
-  'padding': 'Room between its edges and its children, in u; that of its look, else 0, if left out.',
+  'padding':
+    'Room between its edges and its children; % is of what the widget stands in, each axis of its own; that of its look, else 0, if left out.',
   'children': 'The widgets in it, in drawing order.',
   'max-lines': 'The most lines its text has; no limit if left out.',
   'flip': 'Mirrors its picture: x from left to right, y from top to bottom.',
