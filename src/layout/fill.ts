@@ -57,6 +57,7 @@ export function fillAxis(plan: Plan, axis: AxisPlan, n: number, box: AxisBox): v
   if (box.gap.share === 0) axis.gaps.delete(n);
   else {
     axis.traits[n] = axis.traits[n] | hasSharedGap;
+    axis.isShared = true;
     axis.gaps.set(n, { u: axis.gap[n], share: sound(box.gap.share) });
   }
   axis.scrolls[n] = box.scrolls ? 1 : 0;
@@ -71,6 +72,7 @@ function fillPadding(axis: AxisPlan, n: number, { paddingStart, paddingEnd, mode
   }
   // Whether limits hold it is only known where it is placed.
   axis.traits[n] = axis.traits[n]! | hasSharedPadding | hasShares;
+  axis.isShared = true;
   axis.paddings.set(n, {
     startU: axis.paddingStart[n]!,
     startShare: sound(paddingStart.share),

@@ -1,5 +1,6 @@
 import { giveAcross } from './line.ts';
 import { contentSize, fillSize, fixedSize, type AxisPlan, type GridPlan, type Plan } from './plan.ts';
+import { lendPadding } from './shared.ts';
 
 /*
  * The grid: docs/layout-model.md 4.6. Children are put into cells in document order, row by row, as the sparse
@@ -211,6 +212,7 @@ function giveCells(
     const span = Math.min(rows ? plan.rowSpan[child]! : plan.columnSpan[child]!, count - first);
     const size = places[first + span]! - places[first]! - gap;
     const start = far ? room - places[first]! - size : places[first]!;
+    if (axis.isShared) lendPadding(plan, axis, child, size);
     giveAcross(plan, axis, n, child, from + start, size);
   }
 }

@@ -12,7 +12,6 @@ import {
   hasLimits,
   hasMargins,
   hasMinimum,
-  hasSharedPadding,
   hasShares,
   lineFrom,
   lineRoom,
@@ -24,7 +23,6 @@ import {
   type AxisPlan,
   type Plan,
 } from './plan.ts';
-import { lendPadding } from './shared.ts';
 
 /*
  * One line of children. Along it, sizes are found as CSS Flexible Box Layout 1 §9.7 finds them;
@@ -72,7 +70,6 @@ export function giveAlong(plan: Plan, axis: AxisPlan, n: number, first: number, 
   let plain = true;
   for (let child = first; child < stop; child = ends[child]!) {
     const trait = traits[child]!;
-    if ((trait & hasSharedPadding) !== 0) lendPadding(plan, axis, child, room);
     if ((trait & hasMargins) !== 0) {
       outside += axis.marginStart[child]! + axis.marginEnd[child]!;
       plain = false;
@@ -310,7 +307,6 @@ export function giveAcross(
   from: number,
   room: number,
 ): void {
-  if ((axis.traits[child]! & hasSharedPadding) !== 0) lendPadding(plan, axis, child, room);
   let before = 0;
   let inside = room;
   if ((axis.traits[child]! & hasMargins) !== 0) {

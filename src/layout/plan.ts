@@ -115,6 +115,8 @@ export class AxisPlan {
   /** Of the few widgets with shares in them. */
   readonly paddings = new Map<number, SharedPadding>();
   readonly gaps = new Map<number, SharedGap>();
+  /** Whether there may be any: asked wherever children are placed. */
+  isShared = false;
   /** 1: children follow each other from the far end. */
   readonly reversed: Uint8Array;
   /** 1: children may be longer than the widget, and are shifted by `scrolled`. */
@@ -213,6 +215,7 @@ export class AxisPlan {
       const start = field * from.#count + at;
       this.#bytes.set(from.#bytes.subarray(start, start + count), field * this.#count + into);
     }
+    this.isShared ||= from.isShared;
     for (const [n, shared] of from.paddings)
       if (n >= at && n < at + count) this.paddings.set(into + n - at, { ...shared });
     for (const [n, shared] of from.gaps) if (n >= at && n < at + count) this.gaps.set(into + n - at, shared);

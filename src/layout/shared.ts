@@ -14,6 +14,7 @@ export function paddingIn({ startU, startShare, endU, endShare }: SharedPadding,
 
 /** Gives a widget the padding it has in a room, and until {@link takeBack} the need and floor that come with it. */
 export function lendPadding(plan: Plan, axis: AxisPlan, n: number, room: number): void {
+  if ((axis.traits[n]! & hasSharedPadding) === 0) return;
   const shared = axis.paddings.get(n)!;
   if (shared.isLent) return;
   const start = shared.startU + shared.startShare * room;
@@ -35,9 +36,14 @@ export function lendPadding(plan: Plan, axis: AxisPlan, n: number, room: number)
   axis.least[n] = clamp(axis, n, shared.contentLeast + more, room);
 }
 
+/** The same of all children of a widget but those that stand in something else. */
+export function lendAll(plan: Plan, axis: AxisPlan, n: number, room: number): void {
+  for (let child = n + 1; child < plan.end[n]!; child = plan.end[child]!)
+    if (plan.target[child]! < 0 && !(n === 0 && plan.full[child] === 1)) lendPadding(plan, axis, child, room);
+}
+
 /** Gives the view itself the padding it has on a surface. */
 export function padView(plan: Plan, axis: AxisPlan, length: number): void {
-  if ((axis.traits[0]! & hasSharedPadding) === 0) return;
   lendPadding(plan, axis, 0, length);
   takeBack(axis, 0);
 }

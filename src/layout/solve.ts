@@ -25,7 +25,7 @@ import {
   type AxisPlan,
   type Plan,
 } from './plan.ts';
-import { lendGap, lendPadding, padView, takeBack, takeBackAll } from './shared.ts';
+import { lendAll, lendGap, lendPadding, padView, takeBack, takeBackAll } from './shared.ts';
 import { giveAcrossLines, giveLines, leastOfWrap, needOfLines } from './wrap.ts';
 
 /*
@@ -265,7 +265,7 @@ function placeFree(plan: Plan, axis: AxisPlan, n: number): void {
 
 /** Places a child of a free parent in a box, with the padding it has there. */
 function giveIn(plan: Plan, axis: AxisPlan, n: number, from: number, room: number): void {
-  if ((axis.traits[n]! & hasSharedPadding) !== 0) lendPadding(plan, axis, n, room);
+  lendPadding(plan, axis, n, room);
   giveFree(axis, n, from, room);
   takeBack(axis, n);
 }
@@ -279,7 +279,7 @@ function placeAtTarget(plan: Plan, axis: AxisPlan, n: number): void {
   const last = isTurned ? plan.target[n]! : other;
   const from = placeOf(plan, axis, first) - around;
   const to = placeOf(plan, axis, last) - around;
-  if ((axis.traits[n]! & hasSharedPadding) !== 0) lendPadding(plan, axis, n, axis.length[first]!);
+  lendPadding(plan, axis, n, axis.length[first]!);
   giveFree(axis, n, from, axis.length[first]!, to, axis.length[last]);
   takeBack(axis, n);
   noteLength(plan, axis, n);
@@ -396,16 +396,18 @@ function giveChildren(plan: Plan, axis: AxisPlan, n: number): void {
   const arrange = plan.arrange[n]!;
   let from = axis.paddingStart[n]! + safeBefore(plan, axis, n);
   let room = Math.max(0, outer - from - axis.paddingEnd[n]! - safeAfter(plan, axis, n));
-  lendGap(axis, n, room);
+  const shared = axis.isShared;
+  if (shared) lendGap(axis, n, room);
   if (axis.scrolls[n] === 1) {
     from -= shift(plan, axis, n, room);
     room = roomInside(plan, axis, n, room);
   }
+  if (shared && arrange !== arrangeGrid) lendAll(plan, axis, n, room);
   if (arrange === arrangeFree) {
     for (let child = n + 1; child < end; child = plan.end[child]!) {
       if (plan.target[child]! >= 0) continue;
       if (n === 0 && plan.full[child] === 1) giveIn(plan, axis, child, 0, outer);
-      else giveIn(plan, axis, child, from, room);
+      else giveFree(axis, child, from, room);
     }
   } else if (arrange === (horizontal ? arrangeRow : arrangeColumn)) {
     axis.scratch[lineFrom] = from;
@@ -428,7 +430,7 @@ function giveChildren(plan: Plan, axis: AxisPlan, n: number): void {
       alignBaselines(plan, n, from);
     }
   }
-  takeBackAll(plan, axis, n);
+  if (shared) takeBackAll(plan, axis, n);
   if (horizontal && (arrange === arrangeWrap || arrange === arrangeGrid)) {
     plan.y.toNeed.add(n);
     plan.y.regive(n);

@@ -3,13 +3,11 @@ import { giveAcross, giveAlong } from './line.ts';
 import {
   fillSize,
   fixedSize,
-  hasSharedPadding,
   lineFrom,
   lineRoom,
   type AxisPlan,
   type Plan,
 } from './plan.ts';
-import { lendPadding } from './shared.ts';
 
 /*
  * Rows that break: docs/layout-model.md 4.5. Children are collected into lines as CSS Flexible Box Layout 1 §9.3
@@ -40,7 +38,6 @@ export function giveLines(plan: Plan, n: number, from: number, room: number): vo
   let first = n + 1;
   let used = 0;
   for (let child = n + 1; child < end; child = plan.end[child]!) {
-    if ((x.traits[child]! & hasSharedPadding) !== 0) lendPadding(plan, x, child, room);
     let base = x.need[child]!;
     if (x.mode[child] === fillSize) base = 0;
     else if (x.mode[child] === fixedSize) base = x.size[child]! + x.sizeShare[child]! * room;
@@ -84,7 +81,6 @@ export function giveAcrossLines(plan: Plan, n: number, from: number, room: numbe
     let high = 0;
     let stop = first;
     for (; stop < end && plan.line[stop] === line; stop = plan.end[stop]!) {
-      if ((y.traits[stop]! & hasSharedPadding) !== 0) lendPadding(plan, y, stop, room);
       let need = y.need[stop]!;
       if (y.mode[stop] === fixedSize) need = clamp(y, stop, y.size[stop]! + y.sizeShare[stop]! * room, room);
       high = Math.max(high, need + y.marginStart[stop]! + y.marginEnd[stop]!);
