@@ -1,3 +1,4 @@
+import { everyday } from './defects/everyday.ts';
 import { ofFocus } from './defects/focus.ts';
 import { ofPictures } from './defects/pictures.ts';
 import { placed } from './defects/placed.ts';
@@ -18,4 +19,5 @@ export const defects: readonly Defect[] = [
   ...ofFocus,
   ...missed,
   ...written,
+  ...everyday,
 ];

@@ -1,20 +1,21 @@
 import { describe, expect, test } from '@jest/globals';
-import { createCanvas } from '@napi-rs/canvas';
-import {
-  drawLayout,
-  makeScreen,
-  openView,
-  paintOnCanvas,
-  readDocument,
-  type DrawList,
-  type DrawOperation,
-  type WidgetSource,
-} from 'pimbot';
+import { drawLayout, openView, readDocument, type DrawOperation, type WidgetSource } from 'pimbot';
 import { checkDocument } from 'pimbot/tools';
 import { bundledFonts } from 'pimbot/node';
 import { fact } from '../support/findings.ts';
 import { random } from '../../bench/trees.ts';
 import { rounds, seedOf } from '../support/deep.ts';
+import {
+  Judge,
+  cssPixel,
+  extentOf,
+  luminance,
+  margin,
+  painted,
+  pixelsWide,
+  screen,
+  tolerance,
+} from './pixel-judge.ts';
 
 /*
  * The painted picture as a second judge: views are drawn by chance, and what the checks say of overlaps, edges, texts that
@@ -22,52 +23,6 @@ import { rounds, seedOf } from '../support/deep.ts';
  */
 
 const fonts = bundledFonts();
-const screen = makeScreen({ width: 480, height: 300, density: 96, distance: 600 });
-/** Room around the screen in which what lies beyond its edges is painted. */
-const margin = 120;
-const pixelsWide = screen.width + 2 * margin;
-const pixelsHigh = screen.height + 2 * margin;
-
-interface Extent {
-  readonly left: number;
-  readonly top: number;
-  readonly right: number;
-  readonly bottom: number;
-}
-
-/** What a drawing leaves on a canvas with room around the screen; RGBA. */
-function painted(
-  { operations, ...list }: DrawList,
-  keep: (one: DrawOperation) => boolean,
-): Uint8ClampedArray {
-  const context = createCanvas(pixelsWide, pixelsHigh).getContext('2d');
-  context.translate(margin, margin);
-  paintOnCanvas({ ...list, operations: operations.filter(keep) }, context);
-  return context.getImageData(0, 0, pixelsWide, pixelsHigh).data;
-}
-
-/** The rectangle around every pixel that is more opaque than that in both of two pictures, in device px of the screen. */
-function extentOf(one: Uint8ClampedArray, above = 0, other = one): Extent | undefined {
-  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
-  let at = 3;
-  for (let y = 0; y < pixelsHigh; y++) {
-    for (let x = 0; x < pixelsWide; x++, at += 4) {
-      if (one[at]! <= above || other[at]! <= above) continue;
-      if (x < left) left = x;
-      if (x + 1 > right) right = x + 1;
-      if (y < top) top = y;
-      bottom = y + 1;
-    }
-  }
-  if (left === Infinity) return undefined;
-  return { left: left - margin, top: top - margin, right: right - margin, bottom: bottom - margin };
-}
-
-/** CSS px that one px of the screen is, by the angle it is seen under. */
-const cssPixel = (28 * 25.4) / 600;
-
-/** By how much pixels may differ from lengths: edges are rounded, letters are softened. */
-const tolerance = 1.5;
 
 const colors = ['#0d4452', '#ffd583', '#7a1f1f', '#ffffff', '#33526b', '#101820', '#8fb8a8', '#c0583a'];
 
@@ -88,30 +43,6 @@ function viewBy(next: () => number): readonly WidgetSource[] {
     const text = pick(['Depth', 'Keel and brine', 'Rise', 'Saint Barnacle', 'Hull 4 %']);
     return { ...place, kind: 'text', size, wrap: next() < 0.5, text, look };
   });
-}
-
-/** Judges what a check says of what was reported and what was not. */
-class Judge {
-  reported = 0;
-  passed = 0;
-  readonly wrong: string[] = [];
-
-  /** @param apart Whether what is measured is far enough from the limit for a pixel to tell. */
-  take(said: boolean, seen: boolean, apart: boolean, what: string): void {
-    if (!apart) return;
-    if (said) this.reported++;
-    else this.passed++;
-    if (said !== seen) this.wrong.push(`${what}: said ${said}, seen ${seen}`);
-  }
-}
-
-function luminance(data: Uint8ClampedArray, at: number): number {
-  const linear = (value: number) => (value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4);
-  return (
-    0.2126 * linear(data[at]! / 255) +
-    0.7152 * linear(data[at + 1]! / 255) +
-    0.0722 * linear(data[at + 2]! / 255)
-  );
 }
 
 describe('pixels agree with what is said', () => {

@@ -1,62 +1,16 @@
 import { cpSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import {
-  openView,
-  readDocument,
-  screens,
-  type CheckedDocument,
-  type DocumentSource,
-  type ViewLayout,
-  type WidgetSource,
-} from 'pimbot';
-import { checkDocument, suggestFor, type Finding } from 'pimbot/tools';
+import { readDocument, screens, type DocumentSource, type WidgetSource } from 'pimbot';
+import { checkDocument, suggestFor } from 'pimbot/tools';
 import { bundledFonts } from 'pimbot/node';
 import { defects } from '../accuracy/defects.ts';
 import { opened } from '../accuracy/run.ts';
 import { defectPictures, places } from '../accuracy/sample.ts';
+import { harms, nameOf } from './second-judge.ts';
 import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 
 const fonts = bundledFonts();
-const nameOf = ({ check, view, widget, other }: Finding) => [check, view, widget, other].join(' ');
-
-/**
- * A second judge, written apart from the one that chooses: what a change takes away that the author meant. On the reference
- * nothing that is pressed gets smaller, nothing bound is unbound, and edges that were in a line with a sibling's still are.
- */
-function harms(before: CheckedDocument, after: CheckedDocument, finding: Finding): string[] {
-  const bound = ({ source }: CheckedDocument) =>
-    JSON.stringify(source).match(/"[^"]*\{\w+[^"]*\}[^"]*"/g) ?? [];
-  const found = bound(before).length > bound(after).length ? ['a binding is lost'] : [];
-  const name = finding.view;
-  if (name === undefined) return found;
-  const at = ({ width, height }: { width: number; height: number }) => ({ width, height });
-  const [old, now] = [before, after].map((document) => {
-    const view = openView(document, name, { resources: { fonts } });
-    return view.layoutOn(at(view.reference));
-  }) as [ViewLayout, ViewLayout];
-  const rects = (on: ViewLayout) =>
-    new Map(
-      on.widgets.map(({ id, index, parent, kind }) => [id, { ...on.layout.rectInU(index), kind, parent }]),
-    );
-  const [was, is] = [rects(old), rects(now)];
-  for (const [id, a] of was) {
-    const b = is.get(id);
-    if (!b) continue;
-    if (a.kind === 'button' && (b.width < a.width - 0.6 || b.height < a.height - 0.6))
-      found.push(`${id} is smaller`);
-    for (const [other, c] of was) {
-      const d = is.get(other);
-      const isPair =
-        [finding.widget, finding.other].includes(id) && [finding.widget, finding.other].includes(other);
-      if (!d || other <= id || c.parent !== a.parent || a.parent < 0 || isPair) continue;
-      for (const key of ['x', 'y', 'width', 'height'] as const)
-        if (Math.abs(a[key] - c[key]) < 0.01 && Math.abs(b[key] - d[key]) > 1)
-          found.push(`${id} and ${other} had one ${key}`);
-    }
-  }
-  return found;
-}
 
 describe('a suggestion', () => {
   test('of every kind of mistake that has one: tried here again, it takes the finding away and brings no other', async () => {
@@ -103,17 +57,21 @@ describe('a suggestion', () => {
        "a green bar on a green field",
        "a handle nobody sees",
        "a label the colour of its plate",
+       "a long number in the worst case alone",
        "a maximum below the minimum",
        "a meter as thin as a hair",
        "a minimum deep inside that bursts its frame",
        "a neighbour that is hidden",
        "a neighbour that is no control",
+       "a padding that leaves its text no room",
+       "a picture over the whole view",
        "a picture squeezed into a box",
        "a picture that hides a text",
        "a picture that is a dot across the room",
        "a plate whose neighbours it was copied beside, a sixth of the screen away on wide ones",
        "a style nothing uses",
        "a text at its floor",
+       "a text that two kinds of colour-blind players cannot tell from its plate",
        "a text too wide for its box",
        "a text under an opaque plate",
        "a token nothing uses",
