@@ -10,6 +10,7 @@ import {
   type ViewSource,
   type WidgetSource,
 } from './model.ts';
+import { isIdPattern, mayBeMade } from './ids.ts';
 import { anchorTargets } from './lengths.ts';
 import { pointerTo } from './pointer.ts';
 import { nearestName } from './suggest.ts';
@@ -20,6 +21,8 @@ import { nearestName } from './suggest.ts';
 export interface WrittenIds {
   /** Id → where it is written. */
   readonly places: ReadonlyMap<string, string>;
+  /** Ids with names in them. */
+  readonly patterns: readonly string[];
   /** Ids of what is repeated. */
   readonly repeated: ReadonlySet<string>;
   /** Ids in the entries of a repeat → the JSON Pointer and the id of the innermost one. */
@@ -38,12 +41,13 @@ export function writtenIds(placed: readonly PlacedSource[], places: ReadonlyMap<
       break;
     }
   }
-  return { places, repeated, inEntries };
+  return { places, patterns: [...places.keys()].filter(isIdPattern), repeated, inEntries };
 }
 
 /** Whether an id is made when the view is built: `hull.bar` is in the instance `hull`, `slot-2` or `slot-Ida` an entry of `slot`. */
-function isMade(id: string, { places, repeated }: WrittenIds): boolean {
+function isMade(id: string, { places, patterns, repeated }: WrittenIds): boolean {
   const head = id.replace(/\..*$/, '');
+  if (patterns.some((pattern) => mayBeMade(pattern, head))) return true;
   if (head !== id && places.has(head)) return true;
   for (let at = head.lastIndexOf('-'); at > 0; at = head.lastIndexOf('-', at - 1))
     if (repeated.has(head.slice(0, at))) return true;

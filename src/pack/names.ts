@@ -1,4 +1,4 @@
-import { own, type CheckedDocument } from '../document/index.ts';
+import { idType, isIdPattern, own, type CheckedDocument, type WidgetSource } from '../document/index.ts';
 import { screens } from '../screen/index.ts';
 import { makeSkeleton, type Skeleton } from '../skeleton/index.ts';
 import { localesOf, openView, type Resources } from '../view/index.ts';
@@ -41,12 +41,15 @@ export function namesOf(document: CheckedDocument, resources: Resources): Names 
 
 function* idsOf({ bones, sites }: Skeleton): Generator<string> {
   const starts = new Map<number, string>();
+  const saidIds = new Map<number, string | undefined>();
   for (const { written, heads } of sites)
-    if (written.source.repeat !== undefined)
-      for (const { index } of heads)
+    for (const { index } of heads) {
+      saidIds.set(index, written.source.id);
+      if (written.source.repeat !== undefined)
         starts.set(index, `${written.naming.prefix}${String(written.source.id ?? '')}-`);
+    }
   const patterns: string[] = [];
-  for (const { index, id, parent, name } of bones) {
+  for (const { index, id, parent, name, source } of bones) {
     const start = starts.get(index);
     // What it is in decides how its own id begins.
     let pattern = id;
@@ -55,7 +58,10 @@ function* idsOf({ bones, sites }: Skeleton): Generator<string> {
         pattern = patterns[at]! + id.slice(bones[at]!.id.length);
         break;
       }
-    if (start !== undefined && id.startsWith(start)) {
+    const said = saidIds.get(index) ?? (source as WidgetSource).id;
+    if (said !== undefined && name !== undefined && isIdPattern(said))
+      pattern = pattern.slice(0, pattern.length - name.length) + idType(said);
+    else if (start !== undefined && id.startsWith(start)) {
       const shift = pattern.length - id.length;
       pattern = `${pattern.slice(0, start.length + shift)}\${string}`;
     }

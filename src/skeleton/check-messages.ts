@@ -1,5 +1,6 @@
 import {
   isTemplate,
+  namesInId,
   templateNames,
   nearestName,
   own,
@@ -70,6 +71,10 @@ function namesAsked(
   const asked: { name: string; at: string }[] = [];
   for (const [key, value] of Object.entries(widget)) {
     const at = pointerTo(pointer, key);
+    if (key === 'id') {
+      for (const name of namesInId(String(value))) asked.push({ name, at });
+      continue;
+    }
     if (key === 'look' && typeof value === 'object') {
       for (const [part, inner] of Object.entries(value as object)) {
         if (isTemplate(inner))

@@ -1,5 +1,8 @@
 import {
+  filledId,
+  isIdPattern,
   isTemplate,
+  namesInId,
   own,
   pointerTo,
   refusedBy,
@@ -107,7 +110,7 @@ export function expand(
   const taken = new Set<string>();
   const ids = repeat === undefined || changed.id === undefined ? undefined : idsIn(changed);
   scopes.forEach((scope, index) => {
-    const name = repeat === undefined ? changed.id : entryId(changed, scope, index, taken);
+    const name = repeat === undefined ? ownId(changed, scope, trace) : entryId(changed, scope, index, taken);
     const { naming: outer } = written;
     const id = name === undefined ? undefined : outer.prefix + name;
     const naming = ids?.size && id !== undefined ? { prefix: `${id}.`, ids, outer } : outer;
@@ -128,7 +131,7 @@ function idsIn(widget: WidgetSource): ReadonlySet<string> {
   return found;
 }
 
-/** The id of an entry of a repeat: its place, or what its key says; of two with the same key the later one has its place too. */
+/** The id of an entry of a repeat: with its place, what its key says, or what its names stand for; of two alike the later has its place too. */
 function entryId(
   { id, key }: WidgetSource,
   scope: Scope,
@@ -136,14 +139,25 @@ function entryId(
   taken: Set<string>,
 ): string | undefined {
   if (id === undefined) return undefined;
-  const said = key === undefined ? undefined : scope.lookup(key);
-  const name =
-    said === undefined || typeof said === 'object'
-      ? `${index + 1}`
-      : String(said).replace(/[^\p{L}\p{N}_-]+/gu, '-');
-  const made = taken.has(name) ? `${id}-${name}-${index + 1}` : `${id}-${name}`;
-  taken.add(name);
+  const place = String(index + 1);
+  const pattern = isIdPattern(id) ? id : `${id}-${key === undefined ? place : `{${key}}`}`;
+  const plain = filledId(pattern, (name) => textIn(scope, name) ?? place);
+  const made = taken.has(plain) ? `${plain}-${index + 1}` : plain;
+  taken.add(made);
   return made;
+}
+
+/** The id of a widget that is there once; names in it are those around it. */
+function ownId({ id }: WidgetSource, scope: Scope, trace: Trace): string | undefined {
+  if (id === undefined || !isIdPattern(id)) return id;
+  for (const name of namesInId(id)) scope.follow(`{${name}}`, trace.structural);
+  return filledId(id, (name) => textIn(scope, name) ?? name);
+}
+
+/** What a name stands for in an id; undefined of a list, and of nothing. */
+function textIn(scope: Scope, name: string): string | undefined {
+  const said = scope.written(name);
+  return said === undefined || said === '' || typeof said === 'object' ? undefined : String(said);
 }
 
 /** Follows `use` to the widget it stands for. @param id With what it starts with. */
@@ -299,6 +313,7 @@ export function plainlyBound({
   set,
 }: Unexpanded): readonly (readonly [string, unknown])[] | undefined {
   if (source.use !== undefined || source.repeat !== undefined || source.when !== undefined) return undefined;
+  if (source.id !== undefined && isIdPattern(source.id)) return undefined;
   if (source.slot === true || slotted.length > 0 || (source.id !== undefined && own(set, source.id)))
     return undefined;
   return Object.entries(source).filter(([key, value]) => isBound(key, value));

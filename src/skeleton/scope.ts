@@ -96,6 +96,15 @@ export class Scope {
     return this.#lookup(name, plainly);
   }
 
+  /** What stands for a name in every language: as the case or the instance writes it. */
+  written(name: string): CaseValue | undefined {
+    const value = this.#values.get(name);
+    if (value === undefined) return this.#outer?.written(name);
+    if (!this.#written || !isTemplate(value)) return value;
+    const inner = value.slice(1, -1);
+    return isComputed(value) ? this.lookup(name) : this.#outer!.written(inner);
+  }
+
   #lookup(name: string, given: (value: string) => string): CaseValue | undefined {
     if (isComputed(`{${name}}`)) return this.#computed(name);
     const value = this.#values.get(name);

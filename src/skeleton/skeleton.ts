@@ -1,6 +1,7 @@
 import {
   anchorTargets,
   directions,
+  isIdPattern,
   pointerTo,
   type CheckedDocument,
   type Direction,
@@ -91,6 +92,7 @@ export function makeSkeleton(
   const growth: Growth = { document, on, trace, bones: [root], written: [children], sites: [] };
   grow(growth, pendingOf(children, root));
   const { bones, sites, written } = growth;
+  checkMadeIds(bones);
   for (const { kind, source: divider, scope: names } of bones) {
     // Where a divider stands decides the sizes of its neighbours.
     if (kind === 'separator' && 'value' in divider && typeof divider.value === 'string')
@@ -107,6 +109,19 @@ export function makeSkeleton(
     sites,
     written,
   };
+}
+
+/** Ids that are made of names may come out the same. @throws BuildError */
+function checkMadeIds(bones: readonly Bone[]): void {
+  const made = bones.filter(
+    ({ source }) => 'id' in source && source.id !== undefined && isIdPattern(source.id),
+  );
+  if (made.length === 0) return;
+  const counts = new Map<string, number>();
+  for (const { id } of bones) counts.set(id, (counts.get(id) ?? 0) + 1);
+  for (const bone of made)
+    if (counts.get(bone.id)! > 1)
+      throw new BuildError(`two widgets get the id "${bone.id}"`, `${bone.pointer}/id`);
 }
 
 /** A piece of a skeleton: the first bone is the widget it is in, the rest its new children and all in them. */

@@ -1,4 +1,11 @@
-import { states as allStates, widgetsOf, type CaseValue, type State } from '../document/index.ts';
+import {
+  isIdPattern,
+  mayBeMade,
+  states as allStates,
+  widgetsOf,
+  type CaseValue,
+  type State,
+} from '../document/index.ts';
 import type { CheckedDocument } from '../document/index.ts';
 import type { Widget } from '../dress/index.ts';
 import { NoSuchName } from './no-such-name.ts';
@@ -113,6 +120,7 @@ export function checkWidget(
   for (const { widget } of widgetsOf(root, '')) {
     if (widget.id === undefined) continue;
     known.add(widget.id);
+    if (isIdPattern(widget.id) && mayBeMade(widget.id, stem)) return;
     if (widget.repeat !== undefined && stem.startsWith(`${widget.id}-`)) return;
   }
   if (known.has(id) || known.has(stem)) return;

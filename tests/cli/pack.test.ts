@@ -1,4 +1,4 @@
-import { existsSync, mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
@@ -42,6 +42,26 @@ describe('pimbot pack', () => {
     expect(text).toContain('readonly "depth": number;');
     expect(text).toContain('`slot-${string}`');
     expect(text).toContain('readonly locales: "en" | "de" | "ja" | "ar";');
+  });
+
+  test('types of ids that hold names are patterns', async () => {
+    const at = (name: string) => join(folder, name);
+    writeFileSync(at('package.json'), '{}');
+    writeFileSync(
+      at('rack.yaml'),
+      `pimbot: 1
+cases: { typical: { slots: [{ name: wax }] } }
+components: { slot: { params: { name: text }, size: 40, children: [{ id: "label-{name}", size: 9 }] } }
+views: { rack: { children: [{ id: "{name}-slot", repeat: "{slots}", use: slot, name: "{name}" }] } }
+`,
+    );
+    const call = ['pack', 'rack.yaml', '--out', 'rack.json', '--types', 'rack.d.ts'];
+    const { code, err } = await pimbotHere(call, folder);
+    expect([code, err]).toEqual([0, '']);
+    const text = readFileSync(at('rack.d.ts'), 'utf8');
+    expect(text).toContain('`${string}-slot`');
+    expect(text).toContain('`${string}-slot.label-${string}`');
+    for (const name of ['package.json', 'rack.yaml', 'rack.json', 'rack.d.ts']) rmSync(at(name));
   });
 
   test.each([

@@ -1,3 +1,4 @@
+import { idNotation } from '../ids.ts';
 import { readAspect, readLength, readPivot, readSize, readSizePair, readHitArea } from '../lengths.ts';
 import { alignments, kinds, states } from '../model.ts';
 import {
@@ -25,7 +26,7 @@ import {
 /** What a widget is, where it stands and how large it is. */
 export const placedKeys = {
   'id': {
-    schema: { ...name },
+    schema: { ...name, pattern: idNotation },
     binds: 'fixed',
     onScreens: false,
     touches: 'structure',
