@@ -44,8 +44,9 @@ function sentence(error: unknown): string {
   )
     return error.message;
   if (error instanceof BuildError) return `${error.message} (at ${error.pointer})`;
-  const { path, code } = error as NodeJS.ErrnoException;
-  if (code !== undefined && path !== undefined) return `"${path}" cannot be used: ${systemMessage(error)}`;
+  const { path, code, syscall } = error as NodeJS.ErrnoException;
+  if (code !== undefined && path !== undefined)
+    return `"${path}" cannot be ${syscall === 'write' ? 'written' : 'used'}: ${systemMessage(error)}`;
   return `an error of Pimbot itself, please report it: ${systemMessage(error)}`;
 }
 

@@ -116,7 +116,8 @@ export function writeWhole(path: string, content: string | Uint8Array): void {
     renameSync(beside, path);
   } catch (error) {
     rmSync(beside, { force: true });
-    throw error;
+    // The system names no file where there was no room to write on.
+    throw Object.assign(error as Error, { path });
   }
 }
 

@@ -158,6 +158,8 @@ export const screens: readonly Screen[] = [
     [36, 64, 36, 64],
   ),
   of('television', 'projector', 'projector on a wall', [1920, 1080], 20, 4000, 'pad', [30, 52, 30, 52]),
+  of('window', 'small-window', 'quarter of a desktop monitor', [960, 540], 92, 600, 'mouse keys'),
+  of('window', 'old-window', 'window of an old shape', [800, 600], 92, 600, 'mouse keys'),
   of('window', 'tiny-window', 'small window on a desktop', [1024, 576], 92, 600, 'mouse keys'),
   of('window', 'half-window', 'half a desktop monitor', [960, 1080], 92, 600, 'mouse keys'),
   of('window', 'square', 'square panel', [1440, 1440], 120, 500, 'mouse keys'),

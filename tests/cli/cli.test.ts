@@ -289,7 +289,7 @@ describe('a wrong call is told in one sentence', () => {
     const lines = (await run('screens')).out.split('\n');
     expect(lines.length).toBeGreaterThan(44);
     expect(lines.filter((line) => line.length > 80)).toEqual([]);
-    expect(JSON.parse((await run('screens', '--json')).out)).toHaveLength(44);
+    expect(JSON.parse((await run('screens', '--json')).out)).toHaveLength(46);
   });
 });
 

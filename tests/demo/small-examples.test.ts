@@ -41,7 +41,7 @@ describe('examples/tandem', () => {
       const [one, other] = [on.rect('seat-Ida'), on.rect('seat-Oduya')];
       expect(Math.abs(one.width - other.width)).toBeLessThanOrEqual(1);
       expect(Math.abs(one.height - other.height)).toBeLessThanOrEqual(1);
-      const isWide = screen.width / screen.height > 1.2;
+      const isWide = screen.width / screen.height > 1.4;
       expect(isWide ? other.x >= one.x + one.width : other.y >= one.y + one.height).toBe(true);
     }
   });

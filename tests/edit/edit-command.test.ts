@@ -66,7 +66,7 @@ describe('pimbot edit', () => {
       change: 'move box by -10, 0 u',
       alsoMoved: [],
     });
-    expect((JSON.parse(out) as { moves: object[] }).moves).toHaveLength(45);
+    expect((JSON.parse(out) as { moves: object[] }).moves).toHaveLength(47);
     expect((await edit('dive/one', '--remove')).out).toMatch(/-.*id: one/);
   });
 
