@@ -7,6 +7,8 @@ import { escapeXml } from './xml.ts';
 import {
   paint,
   type DrawList,
+  type GlyphRun,
+  type GlyphSource,
   type Painter,
   type PathStep,
   type Words,
@@ -17,11 +19,13 @@ import {
 export interface SvgOptions {
   /** `outlines`, if left out: the same everywhere. `words`: can be searched, read out and edited, and needs the fonts. */
   readonly text?: 'outlines' | 'words';
+  /** What the ids in the file start with: several drawings in one page need ids of their own. */
+  readonly ids?: string;
 }
 
 /** A drawing as an SVG 1.1 file; pictures are inside it. */
 export function toSvg(list: DrawList, options: SvgOptions = {}): string {
-  const painter = new SvgPainter(options.text ?? 'outlines');
+  const painter = new SvgPainter(options.text ?? 'outlines', options.ids ?? '');
   paint(list, painter);
   const { width, height } = list;
   const head = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">`;
@@ -38,9 +42,14 @@ class SvgPainter implements Painter {
   /** Ids of what is defined: of pictures, and of tints by their values. */
   readonly #files = new Map<Picture, string>();
   readonly #tints = new Map<string, string>();
+  /** Of letters, by their font, and by glyph and size. */
+  readonly #letterIds = new Map<GlyphSource, Map<string, string>>();
 
-  constructor(text: NonNullable<SvgOptions['text']>) {
+  readonly #ids: string;
+
+  constructor(text: NonNullable<SvgOptions['text']>, ids: string) {
     this.#text = text;
+    this.#ids = ids;
   }
 
   /** All that was drawn, what it uses first. */
@@ -50,7 +59,7 @@ class SvgPainter implements Painter {
   }
 
   #define(make: (id: string) => string): string {
-    const id = `d${this.#definitions.length + 1}`;
+    const id = `${this.#ids}d${this.#definitions.length + 1}`;
     this.#definitions.push(make(id));
     return id;
   }
@@ -125,7 +134,31 @@ class SvgPainter implements Painter {
     const inked = this.#inked(ink);
     if (this.#text === 'words' && words.length > 0)
       this.#body.push(...words.map((line) => textOf(line, inked)));
-    else this.#body.push(`<path d="${pathOf(outlinesOf(runs))}" ${inked}/>`);
+    else if (ink.outline || ink.color.a < 1)
+      this.#body.push(`<path d="${pathOf(outlinesOf(runs))}" ${inked}/>`);
+    // Where letters lie over each other nothing shows of it: each may be drawn by itself.
+    else this.#body.push(`<g ${inked}>${runs.map((run) => this.#letters(run)).join('')}</g>`);
+  }
+
+  /** Letters that were drawn before, at their places. */
+  #letters({ face, size, x, baseline, scale, glyphs }: GlyphRun): string {
+    let known = this.#letterIds.get(face);
+    if (!known) this.#letterIds.set(face, (known = new Map<string, string>()));
+    const drawn: string[] = [];
+    for (const { id, x: right, y: up } of glyphs) {
+      if (face.outline(id).length === 0) continue;
+      const key = `${id} ${exact(size)}`;
+      let letter = known.get(key);
+      if (letter === undefined) {
+        const run = { face, size, x: 0, baseline: 0, scale: 1, glyphs: [{ id, x: 0, y: 0 }] };
+        letter = this.#define((name) => `<path id="${name}" d="${pathOf(outlinesOf([run]))}"/>`);
+        known.set(key, letter);
+      }
+      drawn.push(
+        `<use href="#${letter}" x="${short(x + right * scale)}" y="${short(baseline - up * scale)}"/>`,
+      );
+    }
+    return drawn.join('');
   }
 
   #inked({ color, opacity, outline }: Pick<OperationOf<'path'>, 'color' | 'opacity' | 'outline'>): string {

@@ -144,6 +144,21 @@ describe('drawings', () => {
   });
 });
 
+test('a letter stands in an SVG once for each font and size, and ids start as one says', () => {
+  const children: WidgetSource[] = [
+    { kind: 'text', text: 'keel keel', look: { 'font-size': 20 } },
+    { kind: 'text', text: 'keel', anchor: 'left bottom', look: { 'font-size': 20 } },
+    { kind: 'text', text: 'keel', anchor: 'right bottom', look: { 'font-size': 30 } },
+  ];
+  const svg = toSvg(drawLayout(opened(documentOf(children)).layoutOn(screen)), { ids: 'a-' });
+  const ids = [...svg.matchAll(/ id="([^"]*)"/g)].map(([, id]) => id!);
+  expect(ids).toHaveLength(2 * new Set('keel').size);
+  expect(ids.every((id) => id.startsWith('a-'))).toBe(true);
+  const used = [...svg.matchAll(/<use href="#([^"]*)"/g)].map(([, id]) => id!);
+  expect(used).toHaveLength(4 * 'keel'.length);
+  expect(new Set(used)).toEqual(new Set(ids));
+});
+
 describe('picture files', () => {
   const svg = (body: string) =>
     new TextEncoder().encode(`<svg xmlns="http://www.w3.org/2000/svg" width="40" height="30">${body}</svg>`);

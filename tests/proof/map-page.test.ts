@@ -42,6 +42,20 @@ afterAll(async () => {
   folder.remove();
 });
 
+test('several maps in a page have ids of their own', async () => {
+  const view = { children: [{ id: 'wide', look: { background: '#234' }, width: 900, height: 40 }] };
+  const source = { pimbot: 1, reference: { scaling: 'none' }, views: { one: view, other: view } };
+  writeFileSync(join(folder.path, 'two.json'), JSON.stringify(source));
+  const args = ['prove', 'two.json', '--from', '320x200', '--to', '1280x800', '--report', 'two.html'];
+  expect((await pimbotHere(args, folder.path)).code).toBe(1);
+  const two = await browser.newPage();
+  await two.goto(pathToFileURL(join(folder.path, 'two.html')).href);
+  const ids = await two.locator('[id]').evaluateAll((all) => all.map(({ id }) => id));
+  await two.close();
+  expect(ids.length).toBeGreaterThan(20);
+  expect(new Set(ids).size).toBe(ids.length);
+});
+
 test('the map says of the size under the pointer what fails there', async () => {
   const map = (await page.locator('.map').boundingBox())!;
   const said = page.locator('output');

@@ -18,7 +18,7 @@ export interface ProofPageInput extends ProofInput {
 export function proofHtml(inputs: readonly ProofPageInput[]): string {
   const all = inputs.flatMap((input) => input.proofs.map((proof, nth) => ({ input, proof, nth })));
   const sections = all.map(({ input, proof, nth }, at) => {
-    const svg = toSvg(proofMap(proof, input.fonts), { text: 'outlines' });
+    const svg = toSvg(proofMap(proof, input.fonts), { text: 'outlines', ids: `map-${at}-` });
     const failures = proof.failures.map(
       (one, of) =>
         `<li data-failure="${of}"><span class="kind">${escapeXml(one.finding.check)}</span> ${escapeXml(failureText(one, proof.region))}${one.finding.reasons
