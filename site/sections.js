@@ -23,6 +23,7 @@ export const sections = [
       ['rearranging', 'Rearrange'],
       ['compare', 'Compare with yesterday'],
       ['reports', 'Reports'],
+      ['painting', 'A painter of your own'],
     ],
   },
   {
