@@ -47,8 +47,8 @@ export async function build({ force = false } = {}) {
   await bundleCommandLine();
   // The shaper as its makers compiled it; our own code calls it (src/text/harfbuzz.ts).
   const shaper = createRequire(import.meta.url).resolve('harfbuzzjs/dist/harfbuzz.wasm');
-  copyFileSync(shaper, join(root, 'assets', 'shaper.wasm'));
-  copyFileSync(join(dirname(shaper), 'harfbuzz-subset.wasm'), join(root, 'assets', 'subsetter.wasm'));
+  copyWhole(shaper, join(root, 'assets', 'shaper.wasm'));
+  copyWhole(join(dirname(shaper), 'harfbuzz-subset.wasm'), join(root, 'assets', 'subsetter.wasm'));
   copyFileSync(join(dirname(shaper), '..', 'LICENSE'), join(root, 'assets', 'shaper.LICENSE'));
   await bundlePage();
   writeFileSync(stamp, '');
@@ -56,6 +56,12 @@ export async function build({ force = false } = {}) {
 }
 
 /** One file for the command line: reading hundreds of small modules costs more than most commands do. */
+/** Copies a file beside its place and renames it: whoever reads it meanwhile has the one of before. @param {string} from @param {string} to */
+function copyWhole(from, to) {
+  copyFileSync(from, `${to}.part`);
+  renameSync(`${to}.part`, to);
+}
+
 async function bundleCommandLine() {
   const { build: bundle } = await import('esbuild');
   rmSync(join(root, 'dist', 'cli'), { recursive: true, force: true });

@@ -10,7 +10,7 @@ import {
   type FileText,
   type Notations,
 } from '../document/index.ts';
-import { PictureError, loadPictures, mostPictureBytes, type Picture } from '../picture/index.ts';
+import { PictureBudget, PictureError, loadPictures, mostPictureBytes, type Picture } from '../picture/index.ts';
 import { CatalogError, mostCatalogBytes, readCatalog } from './catalogs.ts';
 import { FontBook, FontError, mostFontBytes, unpackFont, unpackWoff, type Catalog } from '../text/index.ts';
 import { nodeText } from './text.ts';
@@ -259,12 +259,13 @@ async function addPictures(
   if (named.length === 0) return;
   // Loading the decoder takes longer than most documents do, so that only those with pictures wait for it.
   const { pictureHost } = await import('./pictures.ts');
+  const budget = new PictureBudget();
   const host = pictureHost((path) => folder.read(join(base, path), mostPictureBytes));
   for (const [name, source] of named) {
     // One broken picture leaves a hole where it is shown, and a finding; the rest of the view is drawn.
     const at = { ...document.origin.at(pointerTo('/pictures', name)), severity: 'warning' as const };
     try {
-      for (const [one, picture] of await loadPictures(name, source, host)) pictures.set(one, picture);
+      for (const [one, picture] of await loadPictures(name, source, host, budget)) pictures.set(one, picture);
     } catch (error) {
       const path = typeof source === 'string' ? source : Object.values(source).join(', ');
       reportFile(error, path, 'a picture', at, diagnostics);

@@ -1,4 +1,5 @@
 import type { PictureSource } from '../document/index.ts';
+import { PictureBudget } from './budget.ts';
 import { cutOut, mostAtlasBytes, readAtlas } from './atlas.ts';
 import { withDensities } from './densities.ts';
 import { PictureError, type Picture, type PictureRect, type Pixels } from './picture.ts';
@@ -20,27 +21,29 @@ const regionSampleSide = 64;
 /**
  * Loads what a name of `pictures` stands for: one picture, one of several densities, or an atlas, whose regions are
  * called `name/region`.
+ * @param budget What the pictures of the document unpack to together.
  * @throws PictureError when a file is broken, too large or of another kind; whatever the host throws.
  */
 export async function loadPictures(
   name: string,
   source: PictureSource,
   host: PictureHost,
+  budget = new PictureBudget(),
 ): Promise<ReadonlyMap<string, Picture>> {
   if (typeof source !== 'string') {
     const files: { density: number; picture: Picture }[] = [];
     for (const [density, path] of Object.entries(source))
-      files.push({ density: Number(density), picture: await loadOne(name, path, host) });
+      files.push({ density: Number(density), picture: await loadOne(name, path, host, budget) });
     if (files.some(({ density }) => !(density > 0))) throw new PictureError('a density is above 0');
     return new Map([[name, withDensities(name, files)]]);
   }
-  if (!/\.json$/i.test(source)) return new Map([[name, await loadOne(name, source, host)]]);
+  if (!/\.json$/i.test(source)) return new Map([[name, await loadOne(name, source, host, budget)]]);
   const bytes = await host.read(source);
   if (bytes.length > mostAtlasBytes)
     throw new PictureError(`its ${bytes.length} bytes are more than is read`);
   const atlas = readAtlas(new TextDecoder().decode(bytes));
   const folder = source.includes('/') ? source.slice(0, source.lastIndexOf('/') + 1) : '';
-  const sheet = await loadOne(name, folder + atlas.picture, host);
+  const sheet = await loadOne(name, folder + atlas.picture, host, budget);
   const found = new Map<string, Picture>();
   for (const [region, place] of atlas.regions) {
     const picture = cutOut(sheet, `${name}/${region}`, place, atlas.density);
@@ -50,8 +53,14 @@ export async function loadPictures(
   return found;
 }
 
-async function loadOne(name: string, path: string, host: PictureHost): Promise<Picture> {
+async function loadOne(
+  name: string,
+  path: string,
+  host: PictureHost,
+  budget: PictureBudget,
+): Promise<Picture> {
   const picture = readPicture(name, await host.read(path));
+  budget.take(picture);
   const drawable = await host.decode(picture);
   const { width, height } = picture;
   return {

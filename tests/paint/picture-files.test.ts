@@ -5,6 +5,7 @@ import { createCanvas } from '@napi-rs/canvas';
 import {
   PictureError,
   drawLayout,
+  formatDiagnostic,
   loadPictures,
   openView,
   type DrawOperation,
@@ -189,6 +190,22 @@ describe('a picture that cannot be used', () => {
     const check = await pimbotHere(['check', 'hud.yaml', '--screen', '400x300'], folder.path);
     expect(check.code).toBe(1);
     expect(check.out).toContain('test/gone shows the picture "p", whose file could not be used');
+  });
+
+  test('several that unpack to far more than their files hold: those that go too far are told, before they are unpacked', async () => {
+    const plain = createCanvas(6000, 6000).toBuffer('image/png');
+    expect(plain.length).toBeLessThan(400_000);
+    const names = ['one', 'two', 'three', 'four'];
+    for (const name of names) put(`${name}.png`, plain);
+    const file = hud(`{ ${names.map((name) => `${name}: ${name}.png`).join(', ')} }`, '{ size: 10 }');
+    const { diagnostics, resources } = await openProject(file);
+    expect([...resources.pictures!.keys()]).toEqual(['one', 'two']);
+    expect(diagnostics.map(formatDiagnostic).filter((one) => one.includes('million pixels'))).toEqual([
+      expect.stringMatching(
+        /"three.png" cannot be read as a picture: with those before it, it unpacks to 108 million pixels/,
+      ),
+      expect.stringMatching(/"four.png" cannot/),
+    ]);
   });
 
   test('as an icon in a text too', async () => {
