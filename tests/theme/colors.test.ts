@@ -32,7 +32,7 @@ const withColor = (background: string) =>
   readDocument({ pimbot: 1, views: { v: { children: [{ size: 10, look: { background } }] } } });
 
 test('a text that is no colour is refused in a sentence, whatever a parser of colours makes of it', () => {
-  expect(told(withColor('oklch(0.5 0.2 30eg)')).join()).toContain('"background"');
+  expect(told(withColor('oklch(0.5 0.2 30eg)')).join()).toContain('is not a colour of CSS Color 4');
   fc.assert(
     fc.property(fc.array(fc.constantFrom(...pieces), { minLength: 1, maxLength: 9 }), (parts) => {
       const { document, diagnostics } = withColor(parts.join(''));
