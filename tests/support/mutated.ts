@@ -164,7 +164,7 @@ export function mutatedTree(tree: unknown, next: () => number): unknown {
         else held[`${key}-2`] = structuredClone(held[key]);
         break;
       default:
-        if (!Array.isArray(holder)) held[String(pick(spots).key)] = held[key];
+        if (!Array.isArray(holder)) held[String(pick(spots).key)] = structuredClone(held[key]);
     }
   }
   return root;
