@@ -1,4 +1,5 @@
 /* A document, a kind of device and a range of sizes in; on which of all those sizes each view holds out, and where it does not. */
+export type { Border } from './borders.ts';
 export { compareProofs, partsOf } from './compare-proofs.ts';
 export type { ProofChange } from './compare-proofs.ts';
 export { aspectsOf, heldAspects, holdsBetween } from './holding.ts';

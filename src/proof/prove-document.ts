@@ -14,8 +14,10 @@ import {
   type Resources,
   type View,
 } from '../view/index.ts';
+import { whyWidget } from '../why/index.ts';
+import { bordersOf, type Border } from './borders.ts';
 import { distinct, unionArea, type Point, type Polygon } from './polygon.ts';
-import { proveView, regionOf, type Device, type Gap, type Proof, type Region } from './prove.ts';
+import { proveView, regionOf, screenOf, type Device, type Gap, type Proof, type Region } from './prove.ts';
 
 /** What is proved, and in what; of what varies, all that the document has where it is left out. */
 export interface ProveOptions extends Partial<Lists>, No<OccasionKey> {
@@ -36,6 +38,8 @@ export interface Failure {
   readonly finding: Finding;
   readonly worst: Point;
   readonly parts: readonly Polygon[];
+  /** Why it ends where it does, on the occasion on which it is worst. */
+  readonly borders: readonly Border[];
   /** The share of the region's area, from 0 to 1. */
   readonly share: number;
 }
@@ -97,15 +101,58 @@ export function proveDocument(document: CheckedDocument, options: ProveOptions):
     return proof;
   });
   const { width, height } = referenceOf(document.source.reference);
-  return plan.views.map((view) =>
-    together(
+  return plan.views.map((view) => {
+    const proof = together(
       view,
       sizes.get(view)!,
       { width, height },
-      proofs.filter((proof) => proof.view === view),
-    ),
-  );
+      proofs.filter((one) => one.view === view),
+    );
+    const open = (occasion: Occasion) =>
+      openView(document, view, { resources, ...occasion, shared: shared.plain });
+    return { ...proof, failures: withBorders(proof, open, device) };
+  });
 }
+
+/** Failures whose borders are explained, and parts of one, at the most: somebody looks at the largest. */
+const mostExplained = 12;
+const mostPartsExplained = 400;
+
+/** Failures with the reasons of their borders, on the occasion on which each is worst. */
+function withBorders(
+  { failures, region }: Together,
+  open: (occasion: Occasion) => View,
+  device: Device,
+): readonly Failure[] {
+  let left = mostExplained;
+  return failures.map(({ own, occasion, ...failure }): Failure => {
+    if (own.length > mostPartsExplained || left === 0) return { ...failure, borders: [] };
+    left--;
+    const view = open(occasion);
+    const whyAt = (point: Point) => {
+      const { tree, layout } = view.layoutOn(screenOf(device, point));
+      return [failure.finding.widget, failure.finding.other].flatMap((id) => {
+        if (id === undefined) return [];
+        const widget = tree.widgets.find((one) => one.id === id);
+        if (!widget) return [{ text: `${id} is not there`, pointer: failure.finding.pointer }];
+        return whyWidget(tree, layout, widget.index)
+          .filter(({ what }) => what !== 'scale')
+          .flatMap(({ reasons }) =>
+            reasons.map(({ text, pointer }) => ({ text: `${id}: ${text}`, pointer })),
+          );
+      });
+    };
+    return { ...failure, borders: bordersOf(own, region, whyAt) };
+  });
+}
+
+/** A proof whose borders nobody has explained yet: each failure with its parts on the occasion on which it is worst. */
+type Together = Omit<ViewProof, 'failures'> & {
+  readonly failures: readonly (Omit<Failure, 'borders'> & {
+    readonly own: readonly Polygon[];
+    readonly occasion: Occasion;
+  })[];
+};
 
 /** Whether a view is laid out and drawn, but for colours that hide nothing, as one that is proved: wherever that has been. */
 function isSameTo(view: View, { forms }: Proof): boolean {
@@ -149,22 +196,24 @@ function together(
   sizes: Region,
   reference: ViewProof['reference'],
   proofs: readonly Proof[],
-): ViewProof {
+): Together {
   const region = regionOf(sizes);
   const whole = unionArea([region]);
-  const failures = new Map<string, { finding: Finding; worst: Point; parts: Polygon[] }>();
-  for (const { finding, worst, parts } of proofs.flatMap(({ findings }) => findings)) {
-    const { check, widget, other, pointer } = finding;
-    const key = [check, widget, other, pointer].join('\n');
-    const known = failures.get(key);
-    if (!known) failures.set(key, { finding, worst, parts: [...parts] });
-    else {
-      known.parts.push(...parts);
-      if (isWorse(finding.fails, finding.worst, known.finding.worst))
-        Object.assign(known, { finding, worst });
+  type Found = Pick<Together['failures'][number], 'finding' | 'worst' | 'own' | 'occasion'>;
+  const failures = new Map<string, Found & { readonly parts: Polygon[] }>();
+  for (const { findings, occasion } of proofs)
+    for (const { finding, worst, parts } of findings) {
+      const { check, widget, other, pointer } = finding;
+      const key = [check, widget, other, pointer].join('\n');
+      const known = failures.get(key);
+      const found: Found = { finding, worst, own: parts, occasion };
+      if (!known) failures.set(key, { ...found, parts: [...parts] });
+      else {
+        known.parts.push(...parts);
+        if (isWorse(finding.fails, finding.worst, known.finding.worst)) Object.assign(known, found);
+      }
     }
-  }
-  const all = [...failures.values()].map((one): Failure => {
+  const all = [...failures.values()].map((one) => {
     const parts = distinct(one.parts);
     return { ...one, parts, share: unionArea(parts) / whole };
   });

@@ -64,6 +64,19 @@ export function asking(view: View, device: Device): (size: Point) => ReadonlySet
   };
 }
 
+/** Whether a check fails of a widget, and of the other one it is about, on a size. */
+export function failsOn(
+  view: View,
+  device: Device,
+  size: Point,
+  of: { readonly check: string; readonly widget: string; readonly other: string | undefined },
+): boolean {
+  return checkView(view, [screenOf(device, size)]).some(
+    ({ outcome, check, widget, other }) =>
+      outcome === 'failed' && check === of.check && widget === of.widget && other === of.other,
+  );
+}
+
 /** Whole sizes of a region by chance, and as many on both sides of the borders of what fails. */
 export function sizesOf({ from, to }: Region, { findings }: Proof, count: number, seed: number): Point[] {
   const next = random(seed);

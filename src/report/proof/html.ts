@@ -5,7 +5,7 @@ import { page } from '../page/page.ts';
 import { sentenceOf } from '../wording.ts';
 import { frame, proofMap } from './map.ts';
 import { Plot } from './plot.ts';
-import { failureText, gapTexts, provedText, verdictText, type ProofInput } from './told.ts';
+import { borderTexts, failureText, gapTexts, provedText, verdictText, type ProofInput } from './told.ts';
 
 /** A proved file with what its page shows. */
 export interface ProofPageInput extends ProofInput {
@@ -23,6 +23,8 @@ export function proofHtml(inputs: readonly ProofPageInput[]): string {
       (one, of) =>
         `<li data-failure="${of}"><span class="kind">${escapeXml(one.finding.check)}</span> ${escapeXml(failureText(one, proof.region))}${one.finding.reasons
           .map(({ text }) => `<p>because ${escapeXml(text)}</p>`)
+          .join('')}${borderTexts(one)
+          .map(({ text }) => `<p class="border">${escapeXml(text)}</p>`)
           .join('')}</li>`,
     );
     const gaps = gapTexts(proof).map((text) => `<li class="open">not proved: ${escapeXml(text)}</li>`);

@@ -21,7 +21,7 @@ export function proofJson(inputs: readonly ProofInput[]): string {
         heldAspects: heldAspects(proof.region, parts),
         occasions: proof.occasions,
         region: points(proof.region),
-        failures: proof.failures.map(({ finding, worst, share, parts: polygons }) => ({
+        failures: proof.failures.map(({ finding, worst, share, parts: polygons, borders }) => ({
           check: finding.check,
           severity: finding.severity,
           widget: finding.widget,
@@ -35,6 +35,16 @@ export function proofJson(inputs: readonly ProofInput[]): string {
             place: wherePointer(document, file, pointer),
           })),
           polygons: polygons.map(points),
+          borders: borders.map(({ from, to, length, kind, reasons }) => ({
+            from: points([from])[0],
+            to: points([to])[0],
+            length: Math.round(length),
+            kind,
+            reasons: reasons.map(({ text, pointer }) => ({
+              text,
+              place: wherePointer(document, file, pointer),
+            })),
+          })),
         })),
         unprovedBecause: gapTexts(proof),
         gaps: proof.gaps.map(({ check, reason, polygon }) => ({ check, reason, polygon: points(polygon) })),

@@ -1,6 +1,7 @@
 import { sentenceOf, counted, printable } from '../wording.ts';
 import { wherePointer, type Tones } from '../report.ts';
 import {
+  borderTexts,
   failureText,
   gapTexts,
   holds,
@@ -43,6 +44,8 @@ export function proofTerminal(
           lines.push(
             `      ${tones.faint(`because ${printable(text)}  ${wherePointer(document, printable(file), pointer)}`)}`,
           );
+        for (const { text, pointer } of borderTexts(failure).slice(0, verbose ? undefined : 1))
+          lines.push(`      ${tones.faint(`${text}  ${wherePointer(document, printable(file), pointer)}`)}`);
         if (finding.reasons.length === 0) lines.push(`      ${tones.faint(place)}`);
       }
       const more = proof.failures.length - shown.length;

@@ -110,6 +110,24 @@ export function verdictText(proof: ViewProof): string {
   return `${name} ${fails}${open}${rest}`;
 }
 
+/** Reasons of a border that are told. */
+const mostBorderReasons = 2;
+
+/** Where something ends and why, a line each, with what was written. */
+export function borderTexts({
+  borders,
+}: Pick<Failure, 'borders'>): readonly { readonly text: string; readonly pointer: string }[] {
+  return borders.flatMap(({ from, to, kind, reasons }) => {
+    const where = `ends from ${sizeText(from.x, from.y)} to ${sizeText(to.x, to.y)}`;
+    if (kind === 'limit')
+      return [{ text: `${where}: there it reaches its limit`, pointer: reasons[0]?.pointer ?? '' }];
+    return reasons.slice(0, mostBorderReasons).map(({ text, pointer }) => ({
+      text: `${where}: beyond, ${printable(text)}`,
+      pointer,
+    }));
+  });
+}
+
 /** The line of a document that promises the sizes around the reference on which all holds; undefined where nothing is to be said. */
 export function supportLine(proof: ViewProof): string | undefined {
   if (proof.failures.length === 0) return undefined;
