@@ -17,6 +17,7 @@ export interface DiagnosticFacts {
   'text-and-children': { kind: string };
   'key-needs': { key: string; needs: string };
   'key-fixed': { key: string };
+  'view-bound': { key: string };
   'duplicate-id': { id: string; firstLine: number; isView: boolean };
   'unknown-name': { what: string; name: string; meant?: string };
   'name-chain': { what: string; chain: readonly string[] };

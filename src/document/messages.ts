@@ -28,6 +28,7 @@ const wording: Wording = {
   'text-and-children': ({ kind }) =>
     `a ${kind} has a text or children, not both; put the text into a child of kind text`,
   'key-fixed': ({ key }) => `"${key}" cannot change from screen to screen`,
+  'view-bound': ({ key }) => `"${key}" of a view uses no value: write it on a widget that fills the view`,
   'key-needs': ({ key, needs }) => `"${key}" does something only with ${needs}`,
   'duplicate-id': ({ id, firstLine, isView }) =>
     isView

@@ -107,7 +107,11 @@ export function checkFocusOrder(
   origin: Origin,
   diagnostics: DiagnosticList,
 ): void {
-  holder['focus-order']?.forEach((name, nth) => {
+  const order: unknown = holder['focus-order'];
+  // What a value of the case gives is known when the view is built.
+  if (!Array.isArray(order)) return;
+  (order as readonly string[]).forEach((name, nth) => {
+    if (isTemplate(name)) return;
     const facts = troubleWith(name, at, ids);
     if (facts) diagnostics.add('unknown-name', facts, origin.at(`${at}/focus-order/${nth}`));
   });

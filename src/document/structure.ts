@@ -43,7 +43,10 @@ export function checkStructure(document: DocumentSource, origin: Origin, diagnos
   checkUses(document, origin, diagnostics);
   for (const { name, pointer, root, component } of rootsOf(document)) {
     const holder = withoutTemplates(root);
-    if (!component) checkReadable(holder, pointer, origin, diagnostics);
+    if (!component) {
+      checkReadable(holder, pointer, origin, diagnostics);
+      checkViewValues(root, pointer, origin, diagnostics);
+    }
     checkContainer(holder, pointer, origin, diagnostics, isTemplate(root.arrange));
     // A view goes by its name, so no widget in it may.
     const places = new Map<string, string>(component ? [] : [[name, pointer]]);
@@ -183,11 +186,24 @@ function checkChanges(
   });
 }
 
+/** A view itself is the same with every value of a case. */
+function checkViewValues(view: object, pointer: string, origin: Origin, diagnostics: DiagnosticList): void {
+  for (const [key, value] of Object.entries(view) as [string, unknown][]) {
+    if (key !== 'title' && isOpen(value))
+      diagnostics.add('view-bound', { key }, origin.at(pointerTo(pointer, key)));
+  }
+}
+
+/** Whether a value, or one in a list or map, is left to a name. */
+function isOpen(value: unknown): boolean {
+  return (
+    isTemplate(value) ||
+    (typeof value === 'object' && value !== null && Object.values(value).some((one) => isTemplate(one)))
+  );
+}
+
 /** The keys whose value stands there; what is left to a parameter is looked at when it is known. */
 function withoutTemplates<Source extends object>(source: Source): Source {
-  const isOpen = (value: unknown) =>
-    isTemplate(value) ||
-    (typeof value === 'object' && value !== null && Object.values(value).some((one) => isTemplate(one)));
   return Object.fromEntries(
     Object.entries(source).filter(([key, value]) => key === 'look' || !isOpen(value)),
   ) as Source;

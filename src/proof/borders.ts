@@ -111,8 +111,7 @@ function piecesOf(part: Polygon, parts: readonly Polygon[], region: Polygon): re
       const beyond = shifted(center, normal, out * aside);
       if (contains(part, inside) && contains(region, beyond))
         found.push({
-          from: along(start / samples),
-          to: along(end / samples),
+          ...inOrder(along(start / samples), along(end / samples)),
           inside,
           beyond,
           length: (length * (end - start)) / samples,
@@ -121,6 +120,12 @@ function piecesOf(part: Polygon, parts: readonly Polygon[], region: Polygon): re
     }
   });
   return found;
+}
+
+/** Two ends, the narrower first; of two alike, the lower. */
+function inOrder(one: Point, other: Point): Pick<Border, 'from' | 'to'> {
+  const isFirst = Math.abs(one.x - other.x) > aside ? one.x < other.x : one.y < other.y;
+  return isFirst ? { from: one, to: other } : { from: other, to: one };
 }
 
 function shifted({ x, y }: Point, normal: Point, by: number): Point {

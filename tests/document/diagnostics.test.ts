@@ -119,6 +119,16 @@ views:
       '"limits" asks for at least 3 and at most 1',
     ],
     [
+      'a view with a value of a case',
+      'pimbot: 1\ncases: { a: { n: 5, tint: "#fff" } }\nviews: { a: { padding: "{n}", look: { background: "{tint}" } } }\n',
+      'hud.yaml:3:24: error: "padding" of a view uses no value: write it on a widget that fills the view',
+    ],
+    [
+      'a focus order that a value gives as a text',
+      'pimbot: 1\ncases: { a: { order: b } }\nviews: { a: { focus-order: "{order}", children: [ { id: b, kind: button, text: B } ] } }\n',
+      '"focus-order" of a view uses no value',
+    ],
+    [
       'a font nobody added',
       'pimbot: 1\nstyles: { a: { font: Intr } }\nviews: { a: {} }\n',
       'there is no font "Intr"; did you mean "Inter"?',

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { LiveView, openView, readDocument, type DocumentSource } from 'pimbot';
+import { LiveView, openView, readDocument, type DocumentSource, type WidgetSource } from 'pimbot';
 import { fonts, opened, told } from '../support/views.ts';
 
 const source = (id: string, more: object = {}): DocumentSource =>
@@ -108,4 +108,30 @@ describe('an id with names in it', () => {
       { numRuns: 40 },
     );
   });
+});
+
+test('a focus order may be a value of the case: a list of ids', () => {
+  const button = (id: string): WidgetSource => ({ id, kind: 'button', text: id });
+  const read = (order: unknown) =>
+    readDocument({
+      pimbot: 1,
+      cases: { only: { order, first: 'b' } },
+      views: {
+        test: {
+          children: [
+            { 'id': 'rack', 'focus-order': '{order}', 'children': [button('a'), button('b')] },
+            { 'id': 'shelf', 'focus-order': ['{first}', 'c'], 'children': [button('c')] },
+          ],
+        },
+      },
+    } as never);
+  const { document } = read(['b', 'a']);
+  const on = openView(document!, 'test', { resources: { fonts } }).layoutOn({ width: 90, height: 90 });
+  const orderOf = (id: string) => on.widgets[on.indexOf(id)]!.source;
+  expect(orderOf('rack')).toMatchObject({ 'focus-order': ['b', 'a'] });
+  expect(orderOf('shelf')).toMatchObject({ 'focus-order': ['b', 'c'] });
+  const wrong = read('b').document!;
+  expect(() => openView(wrong, 'test', { resources: { fonts } }).layoutOn({ width: 90, height: 90 })).toThrow(
+    '"focus-order" is a list of ids, and "{order}" gives "b"',
+  );
 });
