@@ -23,6 +23,8 @@ describe('notations that are refused', () => {
     ['an inset without a span', { anchor: 'left top', inset: 5 }, 'an inset needs an anchor that is a span'],
     ['five sides', { margin: [1, 2, 3, 4, 5] }, '"margin" is one to four lengths'],
     ['a padding in shares', { padding: ['5%', '2% + 4'] }, ''],
+    ['a repeat by a word', { repeat: 'many' }, '"repeat" is a whole number from 0 to 1000, or a value'],
+    ['a repeat by a message', { repeat: '{n, plural, one {x}}' }, '"repeat" is a whole number from 0'],
     ['a margin in shares', { margin: '5%' }, '"margin" is one to four numbers of u'],
     [
       'a gap that is a text',

@@ -1,8 +1,10 @@
 import { readPivot } from '../lengths.ts';
-import { controlKinds, directions, fits, imageEdges, type Direction } from '../model.ts';
+import { controlKinds, directions, fits, imageEdges, isTemplate, type Direction } from '../model.ts';
 import { choice, flag, lengths, name, numberOrTemplate, places } from '../schema-parts.ts';
 import { whenList } from '../schema-screens.ts';
 import { plainSides, pictureKinds, readPlainSides, textKinds, type KeyRow } from './key-row.ts';
+
+const repeated = 'a whole number from 0 to 1000, or a value such as "{slots}"';
 
 /** What a widget shows and says: words, pictures, meters, controls. */
 export const shownKeys = {
@@ -195,8 +197,10 @@ export const shownKeys = {
       type: ['integer', 'string'],
       minimum: 0,
       maximum: 1000,
-      title: 'a whole number from 0 to 1000, or a value such as "{slots}"',
+      title: repeated,
     },
+    read: (value) => (typeof value === 'string' && !isTemplate(value) ? undefined : value),
+    expected: repeated,
     binds: 'shown',
     onScreens: false,
     touches: 'structure',
