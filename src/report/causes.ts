@@ -73,7 +73,11 @@ export function namesOf(findings: readonly Finding[], most = 4): string {
 }
 
 /** In how much of what varies findings are: screens, and what else is not everywhere. */
-export function reachOf(findings: readonly Finding[], verdict: Verdict): string {
+export function reachOf(
+  findings: readonly Finding[],
+  verdict: Verdict,
+  worst: 'with the worst' | 'short' = 'with the worst',
+): string {
   const occurrences = findings.flatMap((one) => one.occurrences);
   const screens = [...new Set(occurrences.map(({ screen }) => screen))];
   if (screens.length === 0) return '';
@@ -89,7 +93,8 @@ export function reachOf(findings: readonly Finding[], verdict: Verdict): string 
     return text === '' ? [] : [text];
   });
   const [first] = findings as [Finding];
-  const most = screens.length > 1 && varies(first) ? [`worst on ${first.worst.screen}`] : [];
+  const isTold = worst === 'with the worst' && screens.length > 1 && varies(first);
+  const most = isTold ? [`worst on ${first.worst.screen}`] : [];
   return [on, ...said, ...most].join(', ');
 }
 

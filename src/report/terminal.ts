@@ -163,19 +163,28 @@ function inShort(input: ReportInput, { what, findings }: Cause, { tones, width }
   const isSeveral = what !== undefined && findings.length > 1;
   const alike = widgets > 1 ? `${widgets} widgets: ${namesOf(findings, 3)}` : '';
   const more = !isSeveral && findings.length > 1 ? ` +${findings.length - 1}` : '';
-  const reach = reachOf(findings, input.verdict);
   const tried = findings.find((one) => suggestionOf(input, one));
   const suggestion = tried && suggestionOf(input, tried);
   const isOf = tried && tried !== first && tried.check !== first.check ? ` (${tried.check})` : '';
-  const detail = [
-    ...(isSeveral ? [`${findings.length} of one cause: ${what}`] : []),
-    ...(alike === '' ? [] : [alike]),
-    ...(reach === '' ? [] : [reach]),
-    `${shortPlace(input, first)} [${first.check}${more}]`,
-  ].join('; ');
+  const detailed = (reach: string) =>
+    wrapped(
+      `    ${tones.faint(
+        [
+          ...(isSeveral ? [`${findings.length} of one cause: ${what}`] : []),
+          ...(alike === '' ? [] : [alike]),
+          ...(reach === '' ? [] : [reach]),
+          `${shortPlace(input, first)} [${first.check}${more}]`,
+        ].join('; '),
+      )}`,
+      width,
+      '    ',
+    );
+  const whole = detailed(reachOf(findings, input.verdict));
+  // On which screen it is worst is left out where that spares a line: --verbose tells it.
+  const short = whole.length === 1 ? whole : detailed(reachOf(findings, input.verdict, 'short'));
   return [
     ...wrapped(head, width, '    '),
-    ...wrapped(`    ${tones.faint(detail)}`, width, '    '),
+    ...(short.length < whole.length ? short : whole),
     ...(suggestion
       ? wrapped(
           `    ${tones.good('try')} ${printable(suggestion.say)}${tones.faint(isOf + provedWords(input, suggestion))}`,
