@@ -166,6 +166,19 @@ function pendingOf(children: readonly Unexpanded[], parent: Bone): Pending[] {
     .reverse();
 }
 
+/** Widgets that few written ones may unfold to: repeats in repeats and components in components make many of little. */
+const mostUnfolded = 20_000;
+
+/** @throws BuildError where most of so many widgets are not written but made again and again. */
+function refuseBomb(bones: readonly Bone[]): void {
+  const written = new Set(bones.map(({ pointer }) => pointer)).size;
+  if (written >= bones.length / 2) return;
+  throw new BuildError(
+    `the view unfolds to more than ${bones.length} widgets, of ${written} that are written`,
+    bones.at(-1)!.pointer,
+  );
+}
+
 /** Unfolds what is on the stack, and all in it, into bones. */
 function grow({ document, on, trace, bones, written, sites }: Growth, stack: Pending[]): void {
   const counts = new Map<string, number>();
@@ -200,6 +213,7 @@ function grow({ document, on, trace, bones, written, sites }: Growth, stack: Pen
     if (bones.length >= mostWidgets) {
       throw new BuildError(`the view unfolds to more than ${mostWidgets} widgets`, bones[0]!.pointer);
     }
+    if (bones.length > 0 && bones.length % mostUnfolded === 0) refuseBomb(bones);
     const bone = makeBone(one, next, bones.length, counts);
     bones.push(bone);
     site?.heads.push({ index: bone.index, made: one });

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { LiveView, readDocument, type WidgetSource } from 'pimbot';
-import { documentOf, laidOut, opened, told } from '../support/views.ts';
+import { LiveView, openView, readDocument, type WidgetSource } from 'pimbot';
+import { documentOf, fonts, laidOut, opened, told } from '../support/views.ts';
 
 const row = (more: WidgetSource = {}): WidgetSource => ({
   id: 'row',
@@ -104,5 +104,39 @@ describe('ids in the entries of a repeat', () => {
     expect(told(readDocument(right))).toEqual([]);
     const unknown = told(readDocument(documentOf([row(), { ...close, 'nav-left': 'rows-wax' }], { cases })));
     expect(unknown.join('\n')).toContain('there is no widget "rows-wax"');
+  });
+});
+
+describe('little that unfolds to very much', () => {
+  const unfolded = (source: object) => {
+    const { document } = readDocument({ pimbot: 1, ...source } as never);
+    return () => openView(document!, 'v', { resources: { fonts } }).layoutOn({ width: 100, height: 100 });
+  };
+
+  test('repeats in repeats are refused with a sentence', () => {
+    const children = [{ repeat: 440, children: [{ repeat: 440, size: 2 }] }];
+    expect(unfolded({ views: { v: { children } } })).toThrow(
+      'the view unfolds to more than 20000 widgets, of 3 that are written',
+    );
+  });
+
+  test('so are components in components', () => {
+    const eight = (use: string) => ({ children: Array.from({ length: 8 }, () => ({ use })) });
+    const components = {
+      a: eight('b'),
+      b: eight('c'),
+      c: eight('d'),
+      d: eight('e'),
+      e: eight('f'),
+      f: { size: 4 },
+    };
+    expect(unfolded({ components, views: { v: { children: [{ use: 'a' }] } } })).toThrow(
+      'unfolds to more than 20000',
+    );
+  });
+
+  test('as many that are all written are no such thing', () => {
+    const children = Array.from({ length: 20_500 }, () => ({ size: 2 }));
+    expect(unfolded({ views: { v: { children } } })().widgets).toHaveLength(20_501);
   });
 });

@@ -152,7 +152,7 @@ export function mutatedTree(tree: unknown, next: () => number): unknown {
         else Reflect.deleteProperty(holder, key);
         break;
       case 1:
-        held[key] = pick(wrongValues);
+        held[key] = structuredClone(pick(wrongValues));
         break;
       case 2: {
         const other = pick(spots);
