@@ -1,13 +1,6 @@
 import { clamp } from './clamp.ts';
 import { giveAcross, giveAlong } from './line.ts';
-import {
-  fillSize,
-  fixedSize,
-  lineFrom,
-  lineRoom,
-  type AxisPlan,
-  type Plan,
-} from './plan.ts';
+import { fillSize, fixedSize, lineFrom, lineRoom, type AxisPlan, type Plan } from './plan.ts';
 
 /*
  * Rows that break: docs/layout-model.md 4.5. Children are collected into lines as CSS Flexible Box Layout 1 §9.3

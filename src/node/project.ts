@@ -10,7 +10,13 @@ import {
   type FileText,
   type Notations,
 } from '../document/index.ts';
-import { PictureBudget, PictureError, loadPictures, mostPictureBytes, type Picture } from '../picture/index.ts';
+import {
+  PictureBudget,
+  PictureError,
+  loadPictures,
+  mostPictureBytes,
+  type Picture,
+} from '../picture/index.ts';
 import { CatalogError, mostCatalogBytes, readCatalog } from './catalogs.ts';
 import { FontBook, FontError, mostFontBytes, unpackFont, unpackWoff, type Catalog } from '../text/index.ts';
 import { nodeText } from './text.ts';
