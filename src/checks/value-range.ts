@@ -34,7 +34,9 @@ export const valueRange = {
       if (!subject.isThere(widget.index)) continue;
       const text = `${key} is ${value} here; a meter goes from 0 to 1`;
       const reasons = [{ text, pointer: keyPointer(widget, key) }];
-      report({ outcome: 'failed', widget: widget.index, measured: 100 * by, facts: { key, value }, reasons });
+      // In %: of a value near the largest there is, that is the largest.
+      const measured = Math.min(100 * by, Number.MAX_VALUE);
+      report({ outcome: 'failed', widget: widget.index, measured, facts: { key, value }, reasons });
     }
   },
 } as const satisfies Check<Facts>;

@@ -443,3 +443,10 @@ test('what is seen through does not cover', () => {
     ]).some(({ check }) => check === 'covered');
   expect([covered(1), covered(0.5)]).toEqual([true, false]);
 });
+
+test('what is measured of the largest value there is is a number', () => {
+  const meter: WidgetSource = { id: 'm', kind: 'meter', value: '{hull}', size: [100, 40] };
+  const found = findingsOf([meter], desk, { cases: { only: { hull: -1e308 } } });
+  const { measured } = found.find(({ check }) => check === 'value-range')!.worst;
+  expect(measured).toBe(Number.MAX_VALUE);
+});
