@@ -30,11 +30,11 @@ export function baselineOf(plan: Plan, n: number, heights: Float64Array): number
   let down = 0;
   for (let at = n; ;) {
     const measure = plan.measures[at];
+    // Of what lies deeper the room is not known yet: no shares.
+    const isNeed = heights === plan.y.need || at !== n;
+    const before = isNeed ? startNeeded(plan.y, at) : plan.y.paddingStart[at]!;
     if (measure) {
       if (measure.baseline === undefined) return down + heights[at]!;
-      // Of what lies deeper the room is not known yet: no shares.
-      const isNeed = heights === plan.y.need || at !== n;
-      const before = isNeed ? startNeeded(plan.y, at) : plan.y.paddingStart[at]!;
       const padding = isNeed ? plan.y.floor[at]! : before + plan.y.paddingEnd[at]!;
       // A text stands in the middle of what it is given.
       measureHeight(plan, at, measure);
@@ -44,8 +44,6 @@ export function baselineOf(plan: Plan, n: number, heights: Float64Array): number
     const arrange = plan.arrange[at]!;
     if (plan.end[at] === at + 1 || arrange === arrangeFree || arrange > arrangeColumn)
       return down + heights[at]!;
-    const isNeed = heights === plan.y.need || at !== n;
-    const before = isNeed ? startNeeded(plan.y, at) : plan.y.paddingStart[at]!;
     down += before + plan.y.marginStart[at + 1]!;
     at++;
   }
