@@ -16,7 +16,7 @@ export interface Border {
   readonly beyond: Point;
   /** The length of all pieces, in px. */
   readonly length: number;
-  /** `limit`: what is measured reaches its limit there. `change`: the layout decides in another way beyond. */
+  /** `limit`: the widgets have the same reasons, but for numbers, on both sides. `change`: others beyond. */
   readonly kind: 'limit' | 'change';
   /** Of a limit, the widget's own reasons there; of a change, those that hold beyond it and not before. */
   readonly reasons: readonly Reason[];

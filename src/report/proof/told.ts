@@ -120,7 +120,9 @@ export function borderTexts({
   return borders.flatMap(({ from, to, kind, reasons }) => {
     const where = `ends from ${sizeText(from.x, from.y)} to ${sizeText(to.x, to.y)}`;
     if (kind === 'limit')
-      return [{ text: `${where}: there it reaches its limit`, pointer: reasons[0]?.pointer ?? '' }];
+      return [
+        { text: `${where}: beyond, the same sums stay within the limit`, pointer: reasons[0]?.pointer ?? '' },
+      ];
     return reasons.slice(0, mostBorderReasons).map(({ text, pointer }) => ({
       text: `${where}: beyond, ${printable(text)}`,
       pointer,
