@@ -32,7 +32,20 @@ export default async function bundleForTests() {
     format: 'esm',
     platform: 'node',
     target: 'node20',
-    packages: 'external',
+    // What is asked for at run time, reads the process or is a program of its own stays outside.
+    external: [
+      '@napi-rs/canvas',
+      'commander',
+      'gettext-parser',
+      'picocolors',
+      'vscode-languageserver',
+      'woff2-encoder',
+      'pimbot',
+    ],
+    banner: {
+      js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);",
+    },
+    inject: [join(root, 'scripts', 'globals.mjs')],
     sourcemap: 'inline',
     logLevel: 'warning',
   });

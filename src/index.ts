@@ -24,7 +24,7 @@ export type {
 export { textEngine } from './text/engine.ts';
 export { unpackFont } from './text/index.ts';
 export type { Catalog, Catalogs, Value } from './text/index.ts';
-export { PictureError, loadPictures, readPicture } from './picture/index.ts';
+export { PictureBudget, PictureError, loadPictures, readPicture } from './picture/index.ts';
 export type { Picture, PictureHost, PictureRect, Pixels } from './picture/index.ts';
 export type { Widget } from './dress/index.ts';
 export type { Frame, Rect } from './layout/index.ts';

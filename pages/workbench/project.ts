@@ -1,6 +1,7 @@
 import {
   FontBook,
   PictureError,
+  PictureBudget,
   loadPictures,
   readDocument,
   type CheckedDocument,
@@ -35,6 +36,8 @@ export class ProjectReader {
   readonly #bytes = new Map<string, Promise<Uint8Array>>();
   readonly #pictures = new Map<string, Promise<ReadonlyMap<string, Picture>>>();
   readonly #fontBytes = new Map<string, Promise<Uint8Array>>();
+  /** What those pictures unpack to together. */
+  #unpacked = new PictureBudget();
   /** Px of a drawn SVG for one of its own. */
   readonly #times = new WeakMap<ImageBitmap, number>();
   #fonts: { readonly key: string; readonly book: FontBook } | undefined;
@@ -50,6 +53,7 @@ export class ProjectReader {
     this.#texts.clear();
     this.#bytes.clear();
     this.#pictures.clear();
+    this.#unpacked = new PictureBudget();
     this.#served = undefined;
   }
 
@@ -79,7 +83,8 @@ export class ProjectReader {
     const pictures = new Map<string, Picture>();
     for (const [name, source] of Object.entries(read.document?.source.pictures ?? {})) {
       const said = `${file} ${name} ${JSON.stringify(source)}`;
-      if (!this.#pictures.has(said)) this.#pictures.set(said, loadPictures(name, source, this.#host(file)));
+      if (!this.#pictures.has(said))
+        this.#pictures.set(said, loadPictures(name, source, this.#host(file), this.#unpacked));
       try {
         for (const [one, picture] of await this.#pictures.get(said)!) pictures.set(one, this.#sharp(picture));
       } catch (error) {

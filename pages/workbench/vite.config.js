@@ -16,7 +16,14 @@ export default defineConfig({
       { find: /^pimbot\/shaper\.wasm(?=\?|$)/, replacement: from('assets/shaper.wasm') },
     ],
   },
-  build: { outDir: from('dist/page'), emptyOutDir: true, chunkSizeWarningLimit: 2000, sourcemap: false },
+  build: {
+    outDir: from('dist/page'),
+    emptyOutDir: true,
+    chunkSizeWarningLimit: 2000,
+    sourcemap: false,
+    // How long it takes on this machine is no fault of the page.
+    rolldownOptions: { checks: { pluginTimings: false } },
+  },
   worker: { format: 'es' },
   logLevel: 'warn',
 });

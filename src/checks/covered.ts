@@ -4,7 +4,7 @@ import type { Look } from '../theme/index.ts';
 import { shown } from '../why/index.ts';
 import { mayLieOver } from './subject/siblings.ts';
 import type { Check } from './check.ts';
-import { FormScene, RectGrid, hasBox, intersection } from '../scene/index.ts';
+import { FormScene, hasBox, intersection } from '../scene/index.ts';
 import { pictureLayer } from './subject/behind.ts';
 import { isGround } from './subject/ground.ts';
 import type { Subject } from './subject/subject.ts';
@@ -26,7 +26,7 @@ export const covered = {
     const opaque = hidingOf(subject);
     if (opaque.length === 0) return;
     const { places } = subject.form;
-    const grid = new RectGrid(opaque, (index) => subject.visualRect(index));
+    const grid = subject.gridOf(opaque, (index) => subject.visualRect(index));
     for (const { index, pointer } of widgets) {
       if (!isLostWhenCovered(subject, index) || !subject.isSeen(index)) continue;
       const rect = subject.visualRect(index);

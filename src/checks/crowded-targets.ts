@@ -36,6 +36,7 @@ export const crowdedTargets = {
     const px = 1 / cssPixels(1, subject.screen);
     targets.forEach(({ index, rect }, nth) => {
       for (let next = nth + 1; next < targets.length; next++) {
+        subject.effort.compare();
         const other = targets[next]!;
         const across = other.rect.x - rect.x - rect.width;
         if (across >= limit * px) break;

@@ -1,7 +1,7 @@
 import type { Rect } from '../layout/index.ts';
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { RectGrid, type EdgeName } from '../scene/index.ts';
+import { type EdgeName } from '../scene/index.ts';
 import { freeSiblings } from './subject/siblings.ts';
 
 /** In u: a smaller miss is rounding. */
@@ -26,7 +26,7 @@ export const nearlyAligned = {
   run(subject, limit, report) {
     for (const free of freeSiblings(subject)) {
       const siblings = free.filter((index) => subject.isThere(index));
-      const grid = new RectGrid(siblings, (index) => subject.layout.rectInU(index));
+      const grid = subject.gridOf(siblings, (index) => subject.layout.rectInU(index));
       const found: { one: number; other: number; miss: { edge: EdgeName; by: number } }[] = [];
       for (const index of siblings) {
         const rect = subject.layout.rectInU(index);

@@ -1,7 +1,7 @@
 import { controls } from '../dress/index.ts';
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { RectGrid, intersection } from '../scene/index.ts';
+import { intersection } from '../scene/index.ts';
 
 export const swallowedInput = {
   id: 'swallowed-input',
@@ -30,7 +30,7 @@ export const swallowedInput = {
     if (bare.length === 0) return;
     const unseen = bare.filter((index) => subject.takesInput(index));
     const { places } = subject.form;
-    const grid = new RectGrid(unseen, (index) => subject.rect(index));
+    const grid = subject.gridOf(unseen, (index) => subject.rect(index));
     for (const { index, pointer } of pressed) {
       const rect = subject.rect(index);
       const area = rect.width * rect.height;

@@ -30,7 +30,9 @@ export async function main(args: readonly string[], io: Io = processIo()): Promi
     return code;
   } catch (error) {
     if (error instanceof CommanderError) return error.exitCode === 0 ? exitClean : exitUnusable;
-    io.err(`${io.errTones.bad('pimbot')}: ${sentence(error)}\n`);
+    // As other mistakes of a document are told, so that editors find the line.
+    if (error instanceof BuildError) io.err(`${error.place ?? error.pointer}: error: ${error.message}\n`);
+    else io.err(`${io.errTones.bad('pimbot')}: ${sentence(error)}\n`);
     return exitUnusable;
   }
 }
@@ -43,7 +45,6 @@ function sentence(error: unknown): string {
     error instanceof RangeError
   )
     return error.message;
-  if (error instanceof BuildError) return `${error.message} (at ${error.pointer})`;
   const { path, code, syscall } = error as NodeJS.ErrnoException;
   if (code !== undefined && path !== undefined)
     return `"${path}" cannot be ${syscall === 'write' ? 'written' : 'used'}: ${systemMessage(error)}`;

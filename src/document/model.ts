@@ -470,6 +470,14 @@ export class Origin {
     this.#positions = positions;
   }
 
+  /** `file:line:column` of the value of a pointer; the file alone where it is not there, undefined where there is none. */
+  place(pointer: string, file = this.source?.name): string | undefined {
+    const range = this.#positions?.valueAt(pointer);
+    if (!this.source || !range) return file;
+    const { line, column } = this.source.placeOf(range.start);
+    return `${file}:${line}:${column}`;
+  }
+
   /** A value that was read from it with its text and positions, as if it were parsed again. */
   parsed(value: Json): Parsed | undefined {
     return this.source && this.#positions && { value, source: this.source, positions: this.#positions };

@@ -44,8 +44,5 @@ export function wherePointer(
   file: string,
   pointer: string,
 ): string {
-  const { source, range } = origin.at(pointer);
-  if (!source || !range) return file;
-  const { line, column } = source.placeOf(range.start);
-  return `${file}:${line}:${column}`;
+  return origin.place(pointer, file) ?? file;
 }

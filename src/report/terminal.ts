@@ -60,8 +60,10 @@ function reportFile(input: ReportInput, how: How): string[] {
   );
   const undecided = verdict.findings.filter(({ outcome }) => outcome === 'undecided');
   const concluded = wrapped(conclusion(input, failed, undecided.length, tones), width, '  ');
-  // What matters most comes first.
-  const lines = [tones.strong(file), ...concluded, '', ...gridOf(verdict, tones, width), ''];
+  const isLong = how.verbose || failed.length <= fewCauses;
+  // What matters most comes first; of many lines it is the counts, as a terminal shows their end.
+  const first = isLong || how.summary ? concluded : wrapped(countsOf(failed, tones), width, '  ');
+  const lines = [tones.strong(file), ...first, '', ...gridOf(verdict, tones, width), ''];
   for (const { view, screens } of verdict.unsupported)
     lines.push(
       ...wrapped(
@@ -74,7 +76,6 @@ function reportFile(input: ReportInput, how: How): string[] {
       '',
     );
   if (how.summary) return lines;
-  const isLong = how.verbose || failed.length <= fewCauses;
   for (const cause of failed)
     lines.push(...(isLong ? inFull(input, cause, how) : inShort(input, cause, how)), ...(isLong ? [''] : []));
   if (!isLong) lines.push('');
@@ -88,10 +89,9 @@ function reportFile(input: ReportInput, how: How): string[] {
       ),
     );
   const isFolded = failed.some(({ what, findings }) => what === undefined && findings.length > 1);
-  const folded = isFolded ? '+3: three more findings of the same widget. ' : '';
-  const hint = tones.faint(`${folded}--verbose tells every finding, with its reasons.`);
+  const folded = isFolded ? '+3: three more of the same widget; ' : '';
+  const hint = tones.faint(`${folded}--verbose tells every finding, with reasons.`);
   if (!isLong) lines.push(...wrapped(hint, width, ''));
-  // After many lines it is said once more: a terminal shows its end.
   if (failed.length > 0) lines.push(...concluded);
   return lines;
 }
@@ -122,13 +122,19 @@ function conclusion(
   const open = undecided > 0 ? tones.doubtful(`, ${undecided} undecided`) : '';
   const failed = causes.flatMap(({ findings }) => findings);
   if (failed.length === 0) return `${tones.good('✓ passed')}: every widget of ${what}${open}${accepted}`;
+  return `${countsOf(causes, tones)} in ${what}${open}${accepted}`;
+}
+
+/** How many errors and warnings there are, and of how many causes. */
+function countsOf(causes: readonly Cause[], tones: Tones): string {
+  const failed = causes.flatMap(({ findings }) => findings);
   const errors = failed.filter(({ severity }) => severity === 'error').length;
   const warnings = failed.length - errors;
   const counts = [
     ...(errors > 0 ? [tones.bad(`✗ ${counted(errors, 'error')}`)] : []),
     ...(warnings > 0 ? [tones.doubtful(`! ${counted(warnings, 'warning')}`)] : []),
   ].join(', ');
-  return `${counts} of ${counted(causes.length, 'cause')} in ${what}${open}${accepted}`;
+  return `${counts} of ${counted(causes.length, 'cause')}`;
 }
 
 function markOf({ outcome, severity }: Finding, tones: Tones): string {
@@ -161,7 +167,8 @@ function inShort(input: ReportInput, { what, findings }: Cause, { tones, width }
   const head = `${markOf(first, tones)} ${tones.strong(nameOf(first))} ${sentenceOf(first)}`;
   const widgets = new Set(findings.map(({ view, widget }) => `${view}/${widget}`)).size;
   const isSeveral = what !== undefined && findings.length > 1;
-  const alike = widgets > 1 ? `${widgets} widgets: ${namesOf(findings, 3)}` : '';
+  const names = widgets > 1 ? namesOf(findings, 3) : '';
+  const alike = isSeveral && names !== '' ? `${what}: ${names}` : names && `${widgets} widgets: ${names}`;
   const more = !isSeveral && findings.length > 1 ? ` +${findings.length - 1}` : '';
   const tried = findings.find((one) => suggestionOf(input, one));
   const suggestion = tried && suggestionOf(input, tried);
@@ -170,7 +177,7 @@ function inShort(input: ReportInput, { what, findings }: Cause, { tones, width }
     wrapped(
       `    ${tones.faint(
         [
-          ...(isSeveral ? [`${findings.length} of one cause: ${what}`] : []),
+          ...(isSeveral && names === '' ? [`${findings.length} of one cause: ${what}`] : []),
           ...(alike === '' ? [] : [alike]),
           ...(reach === '' ? [] : [reach]),
           `${shortPlace(input, first)} [${first.check}${more}]`,

@@ -13,4 +13,5 @@ export {
   worstEdge,
 } from './geometry.ts';
 export type { EdgeName } from './geometry.ts';
+export { EffortSpent } from './effort.ts';
 export { RectGrid } from './rect-grid.ts';

@@ -1,4 +1,5 @@
 import type { Rect } from '../layout/index.ts';
+import type { Effort } from './effort.ts';
 
 /** Up to so many rectangles, looking at each is faster than any index. */
 const fewRects = 160;
@@ -11,9 +12,15 @@ export class RectGrid {
   /** Left, top, right, bottom of each that has an area. */
   readonly #edges: Float64Array;
   readonly #cells: Cells | undefined;
+  readonly #effort: Effort | undefined;
 
-  /** @param indexes What is to be found again. @param rectOf Where it is; one without an area is never found. */
-  constructor(indexes: readonly number[], rectOf: (index: number) => Rect) {
+  /**
+   * @param indexes What is to be found again.
+   * @param rectOf Where it is; one without an area is never found.
+   * @param effort What pays for whatever is found.
+   */
+  constructor(indexes: readonly number[], rectOf: (index: number) => Rect, effort?: Effort) {
+    this.#effort = effort;
     const kept: number[] = [];
     const edges = new Float64Array(4 * indexes.length);
     for (const index of indexes) {
@@ -36,13 +43,16 @@ export class RectGrid {
     const found: number[] = [];
     const [right, bottom] = [x + width, y + height];
     const edges = this.#edges;
+    let looked = 0;
     const take = (nth: number) => {
+      looked++;
       const at = 4 * nth;
       if (edges[at]! < right && x < edges[at + 2]! && edges[at + 1]! < bottom && y < edges[at + 3]!)
         found.push(this.#indexes[nth]!);
     };
     if (!this.#cells?.each(x, y, right, bottom, take))
       for (let nth = 0; nth < this.#indexes.length; nth++) take(nth);
+    this.#effort?.compare(found.length, looked - found.length);
     return found;
   }
 }

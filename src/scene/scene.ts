@@ -4,6 +4,7 @@ import type { Layout, Rect } from '../layout/index.ts';
 import type { Screen } from '../screen/index.ts';
 import type { SetText } from '../text/index.ts';
 import type { ViewLayout } from '../view/index.ts';
+import { Effort } from './effort.ts';
 import { hasBox, type FormScene, type TextWidget } from './form-scene.ts';
 import { intersection, overshoot, worstEdge } from './geometry.ts';
 import { RectGrid } from './rect-grid.ts';
@@ -23,6 +24,8 @@ export class Scene {
   readonly safeRect: Rect;
   /** What is the same on other screens. */
   readonly form: FormScene;
+  /** What the check that runs may still compare. */
+  readonly effort = new Effort();
   readonly #boxes: Float64Array;
   /** What is seen of widgets; NaN where nobody has asked yet. */
   readonly #seen: Float64Array;
@@ -116,13 +119,18 @@ export class Scene {
     );
   }
 
+  /** Widgets to be found by where they are; what is found is paid for. */
+  gridOf(indexes: readonly number[], rectOf: (index: number) => Rect): RectGrid {
+    return new RectGrid(indexes, rectOf, this.effort);
+  }
+
   /**
    * Calls with every two painted widgets of which something is seen in the same place and neither is in the other, the
    * earlier first, in document order.
    */
   meetings(call: (one: number, other: number) => void): void {
     const { painted } = this.form;
-    const grid = new RectGrid(painted, (index) => this.visualRect(index));
+    const grid = this.gridOf(painted, (index) => this.visualRect(index));
     for (const one of painted) {
       const rect = this.visualRect(one);
       if (!(rect.width > 0 && rect.height > 0)) continue;

@@ -13,10 +13,13 @@ import { withoutMarkup, type Messages } from '../text/index.ts';
 export class BuildError extends Error {
   override readonly name = 'BuildError';
   readonly pointer: string;
+  /** `file:line:column` of the pointer, where the document was read from a text. */
+  readonly place: string | undefined;
 
-  constructor(message: string, pointer: string) {
+  constructor(message: string, pointer: string, place?: string) {
     super(message);
     this.pointer = pointer;
+    this.place = place;
   }
 }
 

@@ -1,6 +1,6 @@
 import { Acceptances, Subject, checks, type AnyDraft, type ListedCheck } from '../checks/index.ts';
 import type { CheckedDocument } from '../document/index.ts';
-import { FormScene } from '../scene/index.ts';
+import { EffortSpent, FormScene } from '../scene/index.ts';
 import type { Screen } from '../screen/index.ts';
 import {
   SharedViews,
@@ -111,11 +111,8 @@ export function lookAt(
           if (!same) scenes.set(form, (same = new FormScene(form.tree)));
           subject = new Subject(view.layoutOn(screen), same, onReference);
         }
-        check.run(subject, check.limit, (draft) => {
-          const list = found.get(nth);
-          if (list) list.push(draft);
-          else found.set(nth, [draft]);
-        });
+        const list = draftsOf(check, subject);
+        if (list.length > 0) found.set(nth, list);
       });
       drafted = found;
       shared?.keep(form, screen, hudSize, drafted);
@@ -158,4 +155,21 @@ export function lookAt(
     }
   }
   return { findings: findings.all, accepted: acceptances.used, shown: [...shown] };
+}
+
+/** What a check finds on a screen; where it has compared as much as it may, that as the last. */
+function draftsOf(check: ListedCheck, subject: Subject): AnyDraft[] {
+  const drafts: AnyDraft[] = [];
+  subject.effort.renew();
+  try {
+    check.run(subject, check.limit, (draft) => {
+      subject.effort.tell();
+      drafts.push(draft);
+    });
+  } catch (error) {
+    if (!(error instanceof EffortSpent)) throw error;
+    const missing = 'so much lies in one place that not all of it was compared';
+    drafts.push({ outcome: 'undecided', widget: 0, measured: NaN, missing, reasons: [] });
+  }
+  return drafts;
 }

@@ -6,7 +6,7 @@ import {
   promiseCheck,
   type ListedCheck,
 } from '../checks/index.ts';
-import type { CheckedDocument, Origin, PromiseSource } from '../document/index.ts';
+import type { CheckedDocument, PromiseSource } from '../document/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { NoSuchName, type View } from '../view/index.ts';
 import { SharedChecks, lookAt, runBatch, type BatchResult } from './batch.ts';
@@ -115,7 +115,7 @@ function checkWritten(
           widget: about,
           other: undefined,
           pointer,
-          place: origin === document.origin ? undefined : placeIn(origin, pointer),
+          place: origin === document.origin ? undefined : origin.place(pointer),
           unit: check.unit,
           fails: check.fails,
           worst: { ...nowhere, measured, limit: check.limit, facts },
@@ -129,14 +129,6 @@ function checkWritten(
     );
   }
   return found;
-}
-
-/** `file:line:column` of a pointer in another file than the document's. */
-function placeIn(origin: Origin, pointer: string): string | undefined {
-  const { source, range } = origin.at(pointer);
-  if (!source || !range) return source?.name;
-  const { line, column } = source.placeOf(range.start);
-  return `${source.name}:${line}:${column}`;
 }
 
 const nowhere = {

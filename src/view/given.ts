@@ -66,7 +66,7 @@ export function checkValues(
       `the value "${name}" is ${wrong}`,
       name,
       widget?.id,
-      widget && placeOf(document, widget.pointer),
+      widget && document.origin.place(widget.pointer),
     );
   }
 }
@@ -86,14 +86,6 @@ function troubleWith(value: unknown): string | undefined {
     }
   }
   return undefined;
-}
-
-/** `file:line:column` of a pointer in a document that was read from a text. */
-function placeOf({ origin }: CheckedDocument, pointer: string): string | undefined {
-  const { source, range } = origin.at(pointer);
-  if (!source || !range) return undefined;
-  const { line, column } = source.placeOf(range.start);
-  return `${source.name}:${line}:${column}`;
 }
 
 /** @throws NoSuchName for a state there is not. */

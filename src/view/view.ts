@@ -1,4 +1,4 @@
-import { makeSkeleton, holds, readCondition, type ReadCondition } from '../skeleton/index.ts';
+import { BuildError, makeSkeleton, holds, readCondition, type ReadCondition } from '../skeleton/index.ts';
 import { dress, type Materials, type Tree, type Widget } from '../dress/index.ts';
 import {
   own,
@@ -205,7 +205,13 @@ export class View<Id extends string = string> {
 
   #make(held: string, frame: Frame): Form {
     const { variant, document, name, occasion, reference } = this;
-    const make = () => makeSkeleton(document, name, variant, frame);
+    const make = () => {
+      try {
+        return makeSkeleton(document, name, variant, frame);
+      } catch (error) {
+        throw error instanceof BuildError ? placed(error, document, occasion.case) : error;
+      }
+    };
     if (!this.#shared) return formOf(dress(make(), variant), reference);
     const key = [name, occasion.locale, held].join('\n');
     const skeleton = this.#shared.kept.skeleton(key, variant.values, make);
@@ -219,6 +225,12 @@ export class View<Id extends string = string> {
     solve(form.plan, frame);
     return new ViewLayout<Id>(this, form, new Layout(form.plan, frame));
   }
+}
+
+/** The same error with its place in the file, and the case whose values it was met with. */
+function placed({ message, pointer }: BuildError, { origin }: CheckedDocument, name: string | undefined) {
+  const met = name === undefined ? '' : `, in the case "${name}"`;
+  return new BuildError(`${message}${met}`, pointer, origin.place(pointer));
 }
 
 /** A view laid out on one screen; widgets go by their id. */

@@ -76,6 +76,21 @@ describe('pimbot check', () => {
     expect(out).toContain('good.yaml');
   });
 
+  test('a value of a case that a key cannot be: exit 2, with the line of the key and the case', async () => {
+    const text = `pimbot: 1
+reference: { size: 1920x1080 }
+cases: { typical: { w: 200 }, odd: { w: wide } }
+views:
+  hold: { children: [{ id: a, size: ["{w}", 40] }] }
+`;
+    writeFileSync(join(folder.path, 'odd.yaml'), text);
+    const { code, err } = await run('check', 'odd.yaml', '--screen', 'desktop');
+    expect([code, err]).toEqual([
+      2,
+      'odd.yaml:5:37: error: "size" is one or two sizes, and ["{w}",40] gives ["wide",40], in the case "odd"\n',
+    ]);
+  });
+
   test('--json is one object, and --report writes the same', async () => {
     const { code, out } = await run(
       'check',

@@ -13,7 +13,8 @@ import { colorAt, compose, faded, type Rgba } from '../../theme/index.ts';
 import type { Backdrop } from '../../view/index.ts';
 import type { Undecided } from '../check.ts';
 import { bedsOf, covers, sliver } from './beds.ts';
-import { RectGrid, hasArea, intersection, meet } from '../../scene/index.ts';
+import { hasArea, intersection, meet } from '../../scene/index.ts';
+import type { RectGrid } from '../../scene/index.ts';
 import type { Subject } from './subject.ts';
 
 /** Something painted behind a place: its rectangle in device px and its colour at a point of it. */
@@ -73,7 +74,7 @@ export function bedsByPlace(subject: Subject): {
 } {
   const beds = bedsOf(subject);
   return {
-    grid: new RectGrid(beds, (index) => subject.rect(index)),
+    grid: subject.gridOf(beds, (index) => subject.rect(index)),
     dialogs: beds.filter((index) => subject.widgets[index]!.kind === 'dialog'),
   };
 }

@@ -3,7 +3,7 @@ import { controls, isWithin, type Widget } from '../../dress/index.ts';
 import type { Rect } from '../../layout/index.ts';
 import { intersection } from '../../scene/index.ts';
 import { held } from '../popup.ts';
-import { axisAlong, isForward, isInLine, nearestToward } from './toward.ts';
+import { Lines, axisAlong, isForward, isInLine, nearestToward, type Asked } from './toward.ts';
 
 /** What the focus moves over: the widgets of a view, where they are, and who can take it. */
 export interface FocusGround {
@@ -25,6 +25,15 @@ export type Remembered = (scope: number) => number | undefined;
 
 const nothingRemembered: Remembered = () => undefined;
 
+/** The controls in a widget. */
+interface Standing {
+  readonly all: readonly number[];
+  /** Those of which all is seen from anywhere in it. */
+  readonly lines: Lines;
+  /** The others: something in it scrolls them. */
+  readonly scrolled: readonly number[];
+}
+
 /** Where the focus can go in a view as it is now: the rules that a running game and the checks share (docs/input.md). */
 export class FocusField {
   readonly #ground: FocusGround;
@@ -32,6 +41,7 @@ export class FocusField {
   #usable: readonly number[] | undefined;
   readonly #sequences = new Map<number, readonly number[]>();
   readonly #controls = new Map<number, readonly number[]>();
+  readonly #standing = new Map<number, Standing>();
 
   constructor(ground: FocusGround) {
     this.#ground = ground;
@@ -189,25 +199,26 @@ export class FocusField {
 
   #nearest(from: number, direction: Direction): number | undefined {
     const scope = this.#scopes[from]!;
-    const all = this.#controlsIn(scope);
     let rect = this.#ground.rectInU(from);
     // What scrolls has been searched when it is left: from where it is seen, other things would lie in its way.
     let left = from;
-    const isCandidate = (index: number) => !this.#isIn(index, left) && this.#ground.isUsable(index);
+    const asked: Asked = {
+      rectOf: (index) => this.#seenFrom(index, from),
+      isCandidate: (index) => !this.#isIn(index, left) && this.#ground.isUsable(index),
+    };
     for (let at = this.#parent(from); at >= 0; at = this.#parent(at)) {
       const isLast = at === scope;
       const widget = this.#ground.widgets[at]!;
       if (!isLast && !isOpen(widget) && !scrolls(widget) && !wraps(widget)) continue;
-      const within = isLast ? all : all.filter((index) => this.#isIn(index, at));
-      const seen = (index: number) => this.#seenFrom(index, from);
-      const found = nearestToward(rect, within, direction, seen, isCandidate);
+      const { all, lines, scrolled } = this.#standingIn(at, scope);
+      const found = lines.nearest(rect, direction, asked, scrolled);
       if (found !== undefined) return found;
       if (wraps(widget)) {
-        const inLine = within.filter(
-          (index) => isCandidate(index) && isInLine(rect, this.#ground.rectInU(index), direction),
+        const inLine = all.filter(
+          (index) => asked.isCandidate(index) && isInLine(rect, this.#ground.rectInU(index), direction),
         );
         const start = this.#beforeAll(inLine, rect, direction);
-        const other = nearestToward(start, inLine, direction, seen, isCandidate);
+        const other = nearestToward(start, inLine, direction, asked);
         if (other !== undefined) return other;
       }
       if (isLast) return undefined;
@@ -216,6 +227,25 @@ export class FocusField {
       left = at;
     }
     return undefined;
+  }
+
+  /** Controls in a widget, of the closed scope that the widget is in. */
+  #standingIn(at: number, scope: number): Standing {
+    const known = this.#standing.get(at);
+    if (known) return known;
+    const inScope = this.#controlsIn(scope);
+    const all = at === scope ? inScope : inScope.filter((index) => this.#isIn(index, at));
+    const scrolled = all.filter((index) => this.#scrollsBetween(index, at));
+    const still = scrolled.length === 0 ? all : all.filter((index) => !this.#scrollsBetween(index, at));
+    const made = { all, scrolled, lines: new Lines(still, (index) => this.#ground.rectInU(index)) };
+    this.#standing.set(at, made);
+    return made;
+  }
+
+  #scrollsBetween(index: number, outer: number): boolean {
+    for (let at = this.#parent(index); at !== outer; at = this.#parent(at))
+      if (scrolls(this.#ground.widgets[at]!)) return true;
+    return false;
   }
 
   /** Controls of a closed scope, whether they can take the focus or not. */

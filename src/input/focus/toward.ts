@@ -38,24 +38,28 @@ export function isForward(direction: Direction): boolean {
   return ways[direction].sign > 0;
 }
 
+/** Where a rectangle begins along a direction; past it by its length along it lies where it ends. */
+function nearEdge({ x, y, width, height }: Rect, direction: Direction): number {
+  const { isX, sign } = ways[direction];
+  const [start, length] = isX ? [x, width] : [y, height];
+  return sign > 0 ? start : -(start + length);
+}
+
 /**
  * How far one rectangle is from another in a direction; undefined where it does not lie there: it has to be beyond it, or to
  * overlap it and begin and end further on.
  */
 export function distanceToward(from: Rect, to: Rect, direction: Direction): number | undefined {
-  const { isX, sign } = ways[direction];
-  const [start, length] = isX ? [from.x, from.width] : [from.y, from.height];
-  const [otherStart, otherLength] = isX ? [to.x, to.width] : [to.y, to.height];
-  // Along the direction: where each begins and ends.
-  const near = sign > 0 ? start : -(start + length);
-  const otherNear = sign > 0 ? otherStart : -(otherStart + otherLength);
-  const far = near + length;
+  const { isX } = ways[direction];
+  const near = nearEdge(from, direction);
+  const otherNear = nearEdge(to, direction);
+  const far = near + (isX ? from.width : from.height);
   const isBeyond = otherNear >= far - sameEdge;
   if (!isBeyond && !(otherNear > near + sameEdge)) return undefined;
   const across = isX
     ? Math.min(from.y + from.height, to.y + to.height) - Math.max(from.y, to.y)
     : Math.min(from.x + from.width, to.x + to.width) - Math.max(from.x, to.x);
-  const otherFar = otherNear + otherLength;
+  const otherFar = otherNear + (isX ? to.width : to.height);
   const along = Math.min(far, otherFar) - Math.max(near, otherNear);
   const overlaps = across > sameEdge && along > sameEdge;
   if (!isBeyond && !(overlaps && otherFar > far + sameEdge)) return undefined;
@@ -77,25 +81,103 @@ export function isInLine(one: Rect, other: Rect, direction: Direction): boolean 
   return shared > sameEdge;
 }
 
-/**
- * The nearest of some in a direction; undefined where none lies there.
- * @param rectOf Undefined of one that is not seen. @param isCandidate Whether one counts; asked of those that are nearer than all before.
- */
+/** What a search asks of the rectangles it goes through. */
+export interface Asked {
+  /** Where one is to be seen; undefined where it is not. */
+  rectOf(index: number): Rect | undefined;
+  /** Whether one counts; asked of those that are nearer than all before. */
+  isCandidate(index: number): boolean;
+}
+
+/** The nearest so far; of two as near the one that comes first in the view. */
+class Nearest {
+  found: number | undefined;
+  least = Infinity;
+  readonly #from: Rect;
+  readonly #direction: Direction;
+  readonly #asked: Asked;
+
+  constructor(from: Rect, direction: Direction, asked: Asked) {
+    this.#from = from;
+    this.#direction = direction;
+    this.#asked = asked;
+  }
+
+  look(index: number): void {
+    const rect = this.#asked.rectOf(index);
+    const distance = rect && distanceToward(this.#from, rect, this.#direction);
+    if (distance === undefined || !(distance <= this.least)) return;
+    if (distance === this.least && this.found !== undefined && index > this.found) return;
+    if (!this.#asked.isCandidate(index)) return;
+    this.least = distance;
+    this.found = index;
+  }
+}
+
+/** The nearest of some in a direction; undefined where none lies there. */
 export function nearestToward(
   from: Rect,
   candidates: Iterable<number>,
   direction: Direction,
-  rectOf: (index: number) => Rect | undefined,
-  isCandidate: (index: number) => boolean,
+  asked: Asked,
 ): number | undefined {
-  let found: number | undefined;
-  let least = Infinity;
-  for (const index of candidates) {
-    const rect = rectOf(index);
-    const distance = rect && distanceToward(from, rect, direction);
-    if (distance === undefined || !(distance < least) || !isCandidate(index)) continue;
-    least = distance;
-    found = index;
+  const nearest = new Nearest(from, direction, asked);
+  for (const index of candidates) nearest.look(index);
+  return nearest.found;
+}
+
+/** Some in the order in which they begin along a direction. */
+interface Line {
+  readonly indexes: readonly number[];
+  readonly nears: Float64Array;
+}
+
+/** Rectangles that stand still, sorted along each direction, so that the nearest is found without looking at all. */
+export class Lines {
+  readonly #indexes: readonly number[];
+  readonly #rectOf: (index: number) => Rect;
+  readonly #lines: { [Name in Direction]?: Line } = {};
+
+  constructor(indexes: readonly number[], rectOf: (index: number) => Rect) {
+    this.#indexes = indexes;
+    this.#rectOf = rectOf;
   }
-  return found;
+
+  /**
+   * The nearest of them, and of a few more that may lie anywhere, in a direction.
+   * @param asked Its rectangles of these are those they are sorted by.
+   */
+  nearest(from: Rect, direction: Direction, asked: Asked, more: readonly number[]): number | undefined {
+    const nearest = new Nearest(from, direction, asked);
+    for (const index of more) nearest.look(index);
+    const { indexes, nears } = (this.#lines[direction] ??= this.#sorted(direction));
+    const { isX } = ways[direction];
+    const [length, side] = isX ? [from.width, from.height] : [from.height, from.width];
+    const near = nearEdge(from, direction);
+    const far = near + length;
+    for (let at = firstFrom(nears, Math.min(near + sameEdge, far - sameEdge)); at < indexes.length; at++) {
+      // The least that the distance of this one and of all after it can be.
+      const way = nears[at]! - far;
+      if ((way >= 0 ? way : -Math.sqrt(side * -way)) - alignedGain > nearest.least) break;
+      nearest.look(indexes[at]!);
+    }
+    return nearest.found;
+  }
+
+  #sorted(direction: Direction): Line {
+    const found = this.#indexes.map((index) => ({ index, near: nearEdge(this.#rectOf(index), direction) }));
+    found.sort((a, b) => a.near - b.near || a.index - b.index);
+    return { indexes: found.map(({ index }) => index), nears: Float64Array.from(found, ({ near }) => near) };
+  }
+}
+
+/** The place of the first number of a sorted row that is not below another. */
+function firstFrom(sorted: Float64Array, least: number): number {
+  let [from, to] = [0, sorted.length];
+  while (from < to) {
+    const middle = (from + to) >> 1;
+    if (sorted[middle]! < least) from = middle + 1;
+    else to = middle;
+  }
+  return from;
 }
