@@ -26,7 +26,7 @@ const stages = [
   'report',
   'workbench',
 ];
-const hosts = ['browser', 'jest', 'node', 'vite', 'cli'];
+const hosts = ['browser', 'dom', 'pixi', 'jest', 'node', 'vite', 'cli'];
 const all = [...stages, ...hosts];
 const alternatives = (names) => `^src/(${names.join('|')})/`;
 

@@ -23,7 +23,7 @@ export const sections = [
       ['rearranging', 'Rearrange'],
       ['compare', 'Compare with yesterday'],
       ['reports', 'Reports'],
-      ['painting', 'A painter of your own'],
+      ['painting', 'Painters: canvas, DOM, PixiJS'],
     ],
   },
   {

@@ -2,8 +2,18 @@
 export { toBase64 } from './base64.ts';
 export { paintOnCanvas, repaintOnCanvas } from './canvas.ts';
 export type { CanvasContext, PaintGame } from './canvas.ts';
-export { paint, plainBox } from './draw-list.ts';
-export type { DrawList, DrawOperation, GlyphRun, GlyphSource, Painter, PathStep } from './draw-list.ts';
+export { borderLine, paint, plainBox } from './draw-list.ts';
+export { areaOf } from './areas.ts';
+export type {
+  DrawList,
+  DrawOperation,
+  GlyphRun,
+  GlyphSource,
+  OperationOf,
+  Painter,
+  PathStep,
+  Words,
+} from './draw-list.ts';
 export { drawLayout } from './draw.ts';
 export type { DrawOptions } from './draw.ts';
 export { LiveDrawing } from './live-drawing.ts';

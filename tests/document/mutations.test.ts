@@ -80,7 +80,7 @@ describe('documents that went wrong', () => {
 
   test('changed structure and letters of small documents as well', () => {
     // Small ones are cheap: fifty for each file of another kind.
-    const count = isDeep ? 50 * rounds(0, 400) : 300;
+    const count = isDeep ? 50 * rounds(0, 400) : 2000;
     const { used, refused } = judgeAll(count, (next, round) => {
       const one = small[Math.floor(next() * small.length)];
       return [
