@@ -1,5 +1,5 @@
 import { Command, CommanderError } from 'commander';
-import { MissingPackage } from '../node/canvas-package.ts';
+import { MissingPackage } from '../node/missing-package.ts';
 import { systemMessage } from '../node/files.ts';
 import { BuildError } from '../skeleton/index.ts';
 import { NoSuchName } from '../view/index.ts';

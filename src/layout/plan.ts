@@ -317,7 +317,7 @@ export class Plan {
   /** Scratch of wrap: the line a child is in, found with the widths. */
   readonly line: Uint32Array;
   /** Scratch: what a leaf is asked and answers. */
-  readonly exchange = new Float64Array(2);
+  readonly exchange: Float64Array = new Float64Array(2);
   /** Scratch: the way from a widget to the root. */
   readonly path: Int32Array;
   /** Rows with children on a common baseline, and widgets with an aspect. */

@@ -1,10 +1,6 @@
 import { createRequire } from 'node:module';
 import type * as canvas from '@napi-rs/canvas';
-
-/** A package that not everybody needs is not installed: a sentence with what to do. */
-export class MissingPackage extends Error {
-  override readonly name = 'MissingPackage';
-}
+import { MissingPackage } from './missing-package.ts';
 
 /**
  * What draws PNG and decodes pictures. It is larger than all the rest, and optional: who lays out, checks and proves views without

@@ -9,7 +9,7 @@ export { packProject } from './pack.ts';
 export type { FontCut, PackOptions, PackedProject } from './pack.ts';
 export { bundledFonts, openProject } from './project.ts';
 export type { Project, ProjectOptions } from './project.ts';
-export { MissingPackage } from './canvas-package.ts';
+export { MissingPackage } from './missing-package.ts';
 export { toPng } from './png.ts';
 export { nodeText } from './text.ts';
 export { startWorkbench } from './workbench.ts';

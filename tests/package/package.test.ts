@@ -141,6 +141,33 @@ console.log(JSON.stringify([on.rect('sonar'), findings.length, toPng(drawLayout(
       encoding: 'utf8',
       env,
     });
+    // The oldest TypeScript that is promised, with nothing of Node or of the canvas package known.
+    writeFileSync(
+      join(folder.path, 'all.ts'),
+      `import { LiveView } from 'pimbot/game';
+import { mount } from 'pimbot/browser';
+import { DomPainter } from 'pimbot/dom';
+import { pimbotMatchers } from 'pimbot/jest';
+import { openProject } from 'pimbot/node';
+import { checkDocument } from 'pimbot/tools';
+import { openView } from 'pimbot';
+export const all = [LiveView, mount, DomPainter, pimbotMatchers, openProject, checkDocument, openView];
+`,
+    );
+    const old = { ...options, types: [], lib: ['ES2022', 'DOM'], noEmit: true };
+    writeFileSync(
+      join(folder.path, 'tsconfig.old.json'),
+      JSON.stringify({ compilerOptions: old, files: ['all.ts'] }),
+    );
+    execFileSync(
+      process.execPath,
+      [resolve('node_modules/typescript-5.0/bin/tsc'), '-p', 'tsconfig.old.json'],
+      {
+        cwd: folder.path,
+        encoding: 'utf8',
+        env,
+      },
+    );
     // Under every way TypeScript finds packages.
     for (const [module, moduleResolution] of [
       ['Node16', 'Node16'],
