@@ -33,6 +33,16 @@ afterAll(async () => {
   server.close();
 });
 
+/** Opens the search: a page that has come may not hear keys yet. */
+async function openSearch(): Promise<void> {
+  const box = page.locator('.VPLocalSearchBox input');
+  for (let tries = 0; tries < 500 && (await box.count()) === 0; tries++) {
+    await page.keyboard.press('/');
+    await page.waitForTimeout(100);
+  }
+  expect(await box.count()).toBe(1);
+}
+
 describe('the documentation', () => {
   test('is searched without a network', async () => {
     await page.goto(home);
@@ -41,12 +51,13 @@ describe('the documentation', () => {
       ['least-millimetres', 'reference'],
       ['thumb', 'A target too small for a thumb'],
     ] as const) {
-      await page.keyboard.press('/');
+      await openSearch();
       await page.fill('.VPLocalSearchBox input', words);
       await page.waitForSelector('.VPLocalSearchBox .result');
       const results = await page.locator('.VPLocalSearchBox .result').allTextContents();
       expect(results.join('\n')).toContain(found);
       await page.keyboard.press('Escape');
+      await page.waitForSelector('.VPLocalSearchBox', { state: 'detached' });
     }
     expect(asked.filter((url) => !url.startsWith(home) && !url.startsWith('data:'))).toEqual([]);
   });
