@@ -171,7 +171,12 @@ export const theme = {
 };
 
 export const shared = {
-  look: { type: 'object', title: 'a look', additionalProperties: false, properties: look },
+  look: {
+    type: 'object',
+    title: 'a map such as { color: "#ffffff" }',
+    additionalProperties: false,
+    properties: look,
+  },
   style: {
     type: 'object',
     title: 'a style',

@@ -132,7 +132,7 @@ export const documentSchema = {
     pimbot: { const: 1, title: '1', description: 'The version of the format.' },
     reference: {
       type: 'object',
-      title: 'a reference',
+      title: 'a map such as { size: 1920x1080 }',
       description: 'The resolution the views are designed at, and how they scale to others.',
       additionalProperties: false,
       properties: {

@@ -39,7 +39,12 @@ const build = (files: ReadonlyMap<string, string>) => {
 
 const built = async (files: ReadonlyMap<string, string>, does: (shown: Page) => Promise<void>) => {
   build(files);
-  const server: Server = await serve(join(folder, 'dist'));
+  await opened(join(folder, 'dist'), does);
+};
+
+/** Serves a folder and opens its page. */
+const opened = async (served: string, does: (shown: Page) => Promise<void>) => {
+  const server: Server = await serve(served);
   const shown = await browser.newPage({ viewport: { width: 1280, height: 720 } });
   const problems: string[] = [];
   shown.on('pageerror', ({ message }) => problems.push(message));
@@ -80,6 +85,31 @@ test.each([
 test('the first HUD is built with no setting, and its button answers', async () => {
   await built(first, async (shown) => {
     await shown.getByText(/^Depth \d+ m$/).waitFor();
+    await press(shown, 'Surface');
+    await shown.getByText('Depth 0 m').waitFor();
+  });
+});
+
+test('without Vite: the commands of the page, its files, and a button that answers', async () => {
+  const text = readFileSync(page, 'utf8');
+  const commands = /^```sh\n(pimbot pack[^]*?)^```/m.exec(text)![1]!.trim().split('\n');
+  const files = new Map([...first, ...filesIn(page, 'Without Vite')]);
+  files.set('index.html', files.get('index.html')!.replace(/src="[^"]*"/, 'src="public/main.js"'));
+  writeFiles(folder, files);
+  const programs: Record<string, string> = {
+    pimbot: resolve('bin/pimbot.js'),
+    esbuild: resolve('node_modules/esbuild/bin/esbuild'),
+  };
+  for (const command of commands) {
+    const [program, ...args] = command.split(' ');
+    // esbuild is a program of its own, not a script.
+    const started = program === 'pimbot' ? process.execPath : programs[program!]!;
+    const given = program === 'pimbot' ? [programs.pimbot!, ...args] : args;
+    execFileSync(started, given, { cwd: folder, stdio: 'pipe', env: { ...process.env, NODE_OPTIONS: '' } });
+  }
+  expect(commands).toHaveLength(2);
+  await opened(folder, async (shown) => {
+    await shown.getByText('Depth 412 m').waitFor();
     await press(shown, 'Surface');
     await shown.getByText('Depth 0 m').waitFor();
   });

@@ -154,7 +154,7 @@ export const placedKeys = {
   'reference': {
     schema: {
       type: 'object',
-      title: 'a reference',
+      title: 'a map such as { size: 640x360 }',
       additionalProperties: false,
       minProperties: 1,
       properties: referenceKeys,
