@@ -1,31 +1,46 @@
 import { readAnchor, type CheckedDocument, type Json } from '../document/index.ts';
-import type { View } from '../view/index.ts';
+import { contentRoom, gapIn, paddingEnd, paddingStart } from '../inside/index.ts';
+import type { View, ViewLayout } from '../view/index.ts';
 import { DocumentText } from './document-text.ts';
 import { EditError } from './edit-error.ts';
+import { rearranged } from './moves.ts';
 import { asBefore, axes, exactNumber, exactShare, saysSize, sizeKey } from './place.ts';
-import { anchoredStanding, referenceScreen } from './standing.ts';
+import { referenceScreen, standingOf, type Standing } from './standing.ts';
+
+type Unit = 'shares' | 'u';
+
+/** A length as it is written. @param u What it comes to. @param whole What a share of it is one of, in the same u. */
+type Write = (u: number, whole: number) => number | string;
 
 /**
- * Turns the offset, insets and said sizes of a widget into shares of its parent, or back into u, and keeps its place on
- * the reference: as shares they grow with the parent, in u they do not.
- * @returns the changed text. @throws EditError
+ * Turns the offset, insets, said sizes, padding and gap of a widget into shares, or back into u, and keeps everything in its place on
+ * the reference: as shares they grow with what they are shares of, in u they do not.
+ * @returns the changed text. @throws EditError where something would move on the reference.
  */
-export function changeLengths(
-  document: CheckedDocument,
-  view: View,
-  id: string,
-  into: 'shares' | 'u',
-): string {
+export function changeLengths(document: CheckedDocument, view: View, id: string, into: Unit): string {
   const text = new DocumentText(document);
-  const standing = anchoredStanding(view.layoutOn(referenceScreen(view)), id);
-  const { own, room, source, pointer, widget } = standing;
-  const { box } = widget;
-  const written = (u: number, whole: number): number | string => {
+  const on = view.layoutOn(referenceScreen(view));
+  const standing = standingOf(on, id);
+  const { source, pointer } = standing;
+  const write: Write = (u, whole) => {
     if (into === 'u' || u === 0) return exactNumber(u);
     if (whole === 0) throw new EditError(`"${id}" stands in a parent without size: nothing is a share of it`);
     return `${exactShare((u / whole) * 100)}%`;
   };
+  const keys = new Map([...placeOf(standing, into, write), ...insideOf(standing, on, into, write)]);
+  if (keys.size === 0) throw new EditError(`"${id}" says no offset, inset, size, padding or gap of its own`);
+  for (const [key, value] of keys)
+    text.set(pointer, key, asBefore((source as { readonly [key: string]: unknown })[key], value));
+  if (keys.has('padding') || keys.has('gap')) checkStill(on, rearranged(document, view, text.text), id);
+  return text.text;
+}
+
+/** Where it stands and how large it is, where its anchor decides that. */
+function placeOf(standing: Standing, into: Unit, written: Write): Map<string, Json> {
+  const { own, room, source, widget, parent } = standing;
+  const { box } = widget;
   const keys = new Map<string, Json>();
+  if (parent.box.arrange !== 'free' || box.target !== undefined) return keys;
   // What is said from start is turned round where the writing goes from right to left; unsaid, an anchor is the start.
   const turned = box.rightToLeft && readAnchor(source.anchor ?? 'start top')?.x.logical === true;
   if (source.offset !== undefined) {
@@ -53,8 +68,50 @@ export function changeLengths(
     const [length, whole] = axis === 'x' ? [own.width, room.width] : [own.height, room.height];
     keys.set(key, into === 'u' ? inU : written(length, whole));
   }
-  if (keys.size === 0) throw new EditError(`"${id}" says no offset, inset or size`);
-  for (const [key, value] of keys)
-    text.set(pointer, key, asBefore((source as { readonly [key: string]: unknown })[key], value));
-  return text.text;
+  return keys;
+}
+
+/** The room inside it: its padding, a share of what it stands in, and its gap, a share of the room inside (docs/layout-model.md 2.9). */
+function insideOf(standing: Standing, on: ViewLayout, into: Unit, write: Write): Map<string, Json> {
+  const { widget, parent, room, ownUnit, source } = standing;
+  const { layout } = on;
+  const keys = new Map<string, Json>();
+  const unit = layout.factor(widget.index);
+  if (source.padding !== undefined) {
+    if (into === 'shares' && (parent.box.arrange === 'grid' || widget.box.target !== undefined))
+      throw new EditError(
+        `a share of the padding of "${widget.id}" is not one of its parent, but of ${widget.box.target === undefined ? 'its cell' : 'what it is anchored to'}: write it by hand`,
+      );
+    const [across, down] = [room.width / ownUnit, room.height / ownUnit];
+    const top = write(paddingStart(layout, widget, 'y') / unit, down);
+    const right = write(paddingEnd(layout, widget, 'x') / unit, across);
+    const bottom = write(paddingEnd(layout, widget, 'y') / unit, down);
+    const left = write(paddingStart(layout, widget, 'x') / unit, across);
+    if (right !== left) keys.set('padding', [top, right, bottom, left]);
+    else if (top !== bottom) keys.set('padding', [top, right, bottom]);
+    else keys.set('padding', top === right ? top : [top, right]);
+  }
+  if ('gap' in source && source.gap !== undefined) {
+    const inside = contentRoom(layout, widget);
+    const between = write(gapIn(layout, widget, 'x') / unit, inside.width / unit);
+    const under = write(gapIn(layout, widget, 'y') / unit, inside.height / unit);
+    keys.set('gap', under === between ? under : [under, between]);
+  }
+  return keys;
+}
+
+/** In u: numbers are written with two decimals. */
+const moved = 0.1;
+
+/** @throws EditError where a widget is not where it was, on the reference. */
+function checkStill(before: ViewLayout, view: View, id: string): void {
+  const after = view.layoutOn(referenceScreen(view));
+  for (const widget of before.widgets) {
+    const [was, is] = [before.layout.rectInU(widget.index), after.layout.rectInU(widget.index)];
+    const sides = ['x', 'y', 'width', 'height'] as const;
+    if (sides.every((side) => Math.abs(was[side] - is[side]) < moved)) continue;
+    throw new EditError(
+      `"${widget.id}" would not stay as it is on the reference: shares of "${id}" count nothing where a size follows from what is in it`,
+    );
+  }
 }

@@ -112,7 +112,43 @@ describe('another anchor, the same place', () => {
       'inset: { left: 17.894737%, right: 17.894737% }',
     );
     expect(() => changeLengths(document, view, 'row', 'shares')).toThrow(
-      '"row" says no offset, inset or size',
+      '"row" says no offset, inset, size, padding or gap of its own',
+    );
+  });
+
+  test('so do paddings and gaps; where something would move it is refused', () => {
+    const boxes = (inside: string) => `pimbot: 1
+views:
+  dive:
+    children:
+      - { id: rack, anchor: left top, size: 800 600, arrange: row, padding: 16 24, gap: 12, children: [${inside}] }
+      - { id: loose, anchor: right top, arrange: row, gap: 12, children: [{ id: one, size: 20 }, { id: two, size: 20 }] }
+`;
+    const source = boxes(
+      '{ id: left, width: 100, height: fill, padding: 8 16 4 2, children: [{ id: in, size: fill }] }, { id: right, size: fill, arrange: column, gap: "1% + 3", padding: 5%, children: [{ id: top, size: 30 }, { id: low, size: 30 }] }',
+    );
+    const rects = (now: string, width = 1920) => {
+      const on = open(now).view.layoutOn({ width, height: 1080 });
+      return on.widgets.flatMap(({ index }) => Object.values(on.layout.rectInU(index)));
+    };
+    const was = rects(source);
+    for (const id of ['rack', 'left', 'right']) {
+      let now = source;
+      for (const into of ['shares', 'u', 'shares'] as const) {
+        now = changeLengths(open(now).document, open(now).view, id, into);
+        const own = now.split('\n')[4]!;
+        const part =
+          id === 'rack' ? own.slice(0, own.indexOf('children')) : own.slice(own.indexOf(`id: ${id}`));
+        const said = /padding: (\[[^\]]*\]|[^,}]*)/.exec(part)![1]!;
+        expect([id, into, said.includes('%')]).toEqual([id, into, into === 'shares']);
+        rects(now).forEach((value, at) => expect(Math.abs(value - was[at]!)).toBeLessThan(0.1));
+      }
+    }
+    const rack = changeLengths(open(source).document, open(source).view, 'rack', 'shares');
+    expect(rack).toContain('padding: 1.481481% 1.25%, gap: [2.112676%, 1.595745%]');
+    const { document, view } = open(source);
+    expect(() => changeLengths(document, view, 'loose', 'shares')).toThrow(
+      '"loose" would not stay as it is on the reference: shares of "loose" count nothing where a size follows from what is in it',
     );
   });
 

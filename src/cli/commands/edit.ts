@@ -41,7 +41,7 @@ export function editCommand(program: Command, io: Io, done: (code: number) => vo
     .addOption(
       new Option(
         '--lengths <unit>',
-        'write offset, insets and size as shares of the parent, or in u',
+        'write offset, insets, size, padding and gap as shares, or in u',
       ).choices(['shares', 'u']),
     )
     .addOption(
