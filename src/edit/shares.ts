@@ -15,28 +15,53 @@ type Write = (u: number, whole: number) => number | string;
 /**
  * Turns the offset, insets, said sizes, padding and gap of a widget into shares, or back into u, and keeps everything in its place on
  * the reference: as shares they grow with what they are shares of, in u they do not.
- * @returns the changed text. @throws EditError where something would move on the reference.
+ * A padding or gap that would move something there stays as it is: shares count nothing where a size follows from what is in it.
+ * @returns the changed text. @throws EditError where nothing can be changed.
  */
 export function changeLengths(document: CheckedDocument, view: View, id: string, into: Unit): string {
-  const text = new DocumentText(document);
   const on = view.layoutOn(referenceScreen(view));
   const standing = standingOf(on, id);
-  const { source, pointer } = standing;
   const write: Write = (u, whole) => {
     if (into === 'u' || u === 0) return exactNumber(u);
     if (whole === 0) throw new EditError(`"${id}" stands in a parent without size: nothing is a share of it`);
     return `${exactShare((u / whole) * 100)}%`;
   };
-  const keys = new Map([...placeOf(standing, into, write), ...insideOf(standing, on, into, write)]);
-  if (keys.size === 0) throw new EditError(`"${id}" says no offset, inset, size, padding or gap of its own`);
+  const place = placeOf(standing, into, write);
+  let text = written(document, standing, place);
+  const inside = [...insideOf(standing, on, into, write)];
+  if (place.size + inside.length === 0)
+    throw new EditError(`"${id}" says no offset, inset, size, padding or gap of its own`);
+  const kept = new Map(place);
+  let refused: EditError | undefined;
+  for (const [key, value] of inside) {
+    const tried = written(document, standing, new Map([...kept, [key, value]]));
+    const moves = movedBy(on, rearranged(document, view, tried));
+    if (moves === undefined) {
+      kept.set(key, value);
+      text = tried;
+    } else
+      refused = new EditError(
+        `with the ${key} of "${id}" in ${into}, "${moves}" would not stay as it is on the reference: shares count nothing where a size follows from what is in it`,
+      );
+  }
+  if (kept.size === 0 && refused) throw refused;
+  return text;
+}
+
+/** The document with other keys of the widget. */
+function written(
+  document: CheckedDocument,
+  { source, pointer }: Standing,
+  keys: ReadonlyMap<string, Json>,
+): string {
+  const text = new DocumentText(document);
   for (const [key, value] of keys)
     text.set(pointer, key, asBefore((source as { readonly [key: string]: unknown })[key], value));
-  if (keys.has('padding') || keys.has('gap')) checkStill(on, rearranged(document, view, text.text), id);
   return text.text;
 }
 
 /** Where it stands and how large it is, where its anchor decides that. */
-function placeOf(standing: Standing, into: Unit, written: Write): Map<string, Json> {
+function placeOf(standing: Standing, into: Unit, write: Write): Map<string, Json> {
   const { own, room, source, widget, parent } = standing;
   const { box } = widget;
   const keys = new Map<string, Json>();
@@ -46,12 +71,12 @@ function placeOf(standing: Standing, into: Unit, written: Write): Map<string, Js
   if (source.offset !== undefined) {
     const x = (box.x.offset.u + box.x.offset.share * room.width) * (turned ? -1 : 1);
     const y = box.y.offset.u + box.y.offset.share * room.height;
-    keys.set('offset', [written(x, room.width), written(y, room.height)]);
+    keys.set('offset', [write(x, room.width), write(y, room.height)]);
   }
   if (source.inset !== undefined) {
     const sides: { [side: string]: Json } = {};
     const add = (name: string, { u, share }: { u: number; share: number }, whole: number) =>
-      (sides[name] = written(u + share * whole, whole));
+      (sides[name] = write(u + share * whole, whole));
     if (box.x.span) {
       add('left', turned ? box.x.insetEnd : box.x.insetStart, room.width);
       add('right', turned ? box.x.insetStart : box.x.insetEnd, room.width);
@@ -66,7 +91,7 @@ function placeOf(standing: Standing, into: Unit, written: Write): Map<string, Js
     if (box[axis].mode !== 'fixed' || !saysSize(standing, axis)) continue;
     const [key, inU] = sizeKey(standing, axis);
     const [length, whole] = axis === 'x' ? [own.width, room.width] : [own.height, room.height];
-    keys.set(key, into === 'u' ? inU : written(length, whole));
+    keys.set(key, into === 'u' ? inU : write(length, whole));
   }
   return keys;
 }
@@ -103,15 +128,12 @@ function insideOf(standing: Standing, on: ViewLayout, into: Unit, write: Write):
 /** In u: numbers are written with two decimals. */
 const moved = 0.1;
 
-/** @throws EditError where a widget is not where it was, on the reference. */
-function checkStill(before: ViewLayout, view: View, id: string): void {
+/** The first widget that is not where it was, on the reference. */
+function movedBy(before: ViewLayout, view: View): string | undefined {
   const after = view.layoutOn(referenceScreen(view));
-  for (const widget of before.widgets) {
-    const [was, is] = [before.layout.rectInU(widget.index), after.layout.rectInU(widget.index)];
-    const sides = ['x', 'y', 'width', 'height'] as const;
-    if (sides.every((side) => Math.abs(was[side] - is[side]) < moved)) continue;
-    throw new EditError(
-      `"${widget.id}" would not stay as it is on the reference: shares of "${id}" count nothing where a size follows from what is in it`,
-    );
-  }
+  const sides = ['x', 'y', 'width', 'height'] as const;
+  return before.widgets.find(({ index }) => {
+    const [was, is] = [before.layout.rectInU(index), after.layout.rectInU(index)];
+    return sides.some((side) => !(Math.abs(was[side] - is[side]) < moved));
+  })?.id;
 }

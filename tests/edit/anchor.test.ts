@@ -127,9 +127,12 @@ views:
     const source = boxes(
       '{ id: left, width: 100, height: fill, padding: 8 16 4 2, children: [{ id: in, size: fill }] }, { id: right, size: fill, arrange: column, gap: "1% + 3", padding: 5%, children: [{ id: top, size: 30 }, { id: low, size: 30 }] }',
     );
-    const rects = (now: string, width = 1920) => {
-      const on = open(now).view.layoutOn({ width, height: 1080 });
-      return on.widgets.flatMap(({ index }) => Object.values(on.layout.rectInU(index)));
+    const rects = (now: string) => {
+      const { widgets, layout } = open(now).view.layoutOn({ width: 1920, height: 1080 });
+      return widgets.flatMap(({ index }) => {
+        const { x, y, width, height } = layout.rectInU(index);
+        return [x, y, width, height];
+      });
     };
     const was = rects(source);
     for (const id of ['rack', 'left', 'right']) {
@@ -148,7 +151,12 @@ views:
     expect(rack).toContain('padding: 1.481481% 1.25%, gap: [2.112676%, 1.595745%]');
     const { document, view } = open(source);
     expect(() => changeLengths(document, view, 'loose', 'shares')).toThrow(
-      '"loose" would not stay as it is on the reference: shares of "loose" count nothing where a size follows from what is in it',
+      'with the gap of "loose" in shares, "loose" would not stay as it is on the reference: shares count nothing where a size follows from what is in it',
+    );
+    // What else it says is changed all the same.
+    const put = open(source.replace('anchor: right top', 'anchor: right top, offset: -24 48'));
+    expect(changeLengths(put.document, put.view, 'loose', 'shares')).toContain(
+      'offset: "-1.25% 4.444444%", arrange: row, gap: 12',
     );
   });
 
