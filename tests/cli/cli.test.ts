@@ -76,6 +76,31 @@ describe('pimbot check', () => {
     expect(out).toContain('good.yaml');
   });
 
+  test('of more views than fit those with findings stand in tables, the others in a line', async () => {
+    const name = (nth: number) => `view-with-a-name-${nth}`;
+    const view = (nth: number) =>
+      `  ${name(nth)}: { backdrop: "#000", children: [{ id: a, size: 100, offset: ${nth * 300} 0, look: { background: "#345" } }] }`;
+    const views = Array.from({ length: 10 }, (_, nth) => view(nth + 1));
+    writeFileSync(join(folder.path, 'many.yaml'), `pimbot: 1\nviews:\n${views.join('\n')}\n`);
+    const { code, out } = await run(
+      'check',
+      'many.yaml',
+      '--summary',
+      ...['desktop', 'monitor-5-4'].flatMap((screen) => ['--screen', screen]),
+    );
+    expect(code).toBe(1);
+    expect(out.split('\n').filter((line) => line.length > 80)).toEqual([]);
+    const [, ...parts] = out.split(/\n\n(?=  {3,}view|  ✓)/);
+    expect(parts).toHaveLength(3);
+    expect(parts[0]).toMatch(/^ +view-with-a-name-7 +view-with-a-name-8 +view-with-a-name-9\n/);
+    expect(parts[1]).toMatch(/^ +view-with-a-name-10\n/);
+    expect(parts[2]!.replaceAll(/\s+/g, ' ').trim()).toBe(
+      `✓ on every screen: ${[1, 2, 3, 4, 5, 6].map(name).join(', ')}`,
+    );
+    // Every view is told once.
+    for (let nth = 1; nth <= 10; nth++) expect(out.match(new RegExp(`${name(nth)}\\b`, 'g'))).toHaveLength(1);
+  });
+
   test('a value of a case that a key cannot be: exit 2, with the line of the key and the case', async () => {
     const text = `pimbot: 1
 reference: { size: 1920x1080 }
