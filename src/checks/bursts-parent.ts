@@ -25,9 +25,9 @@ export const burstsParent = {
       if (!subject.hasArea(index)) continue;
       const { edge, distance } = worstEdge(overshoot(subject.rect(index), subject.rect(parent)));
       const { axis } = axisOf(edge);
-      const own = whySize(subject.tree, subject.layout, index, axis);
+      const own = whySize(subject, index, axis);
       // Where its size follows from the parent's, the parent's is in the chain already.
-      const around = own.length > 1 ? [] : whySize(subject.tree, subject.layout, parent, axis);
+      const around = own.length > 1 ? [] : whySize(subject, parent, axis);
       const reasons = [
         ...own,
         ...around.map((reason, at) => ({

@@ -34,7 +34,7 @@ export const cutOff = {
       const reasons = [
         { text, pointer },
         ...(by
-          ? whySize(subject.tree, subject.layout, by.index, axis).map((one, nth) =>
+          ? whySize(subject, by.index, axis).map((one, nth) =>
               nth === 0 ? { ...one, text: `${by.id}, which cuts it off: ${one.text}` } : one,
             )
           : []),

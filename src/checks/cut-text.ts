@@ -58,7 +58,7 @@ export const cutText = {
         axis === 'x'
           ? `its text needs ${shown(wide)} u and has ${shown(roomX)}`
           : `its ${lines.length === 1 ? 'line needs' : `${lines.length} lines need`} ${shown(high)} u, and there are ${shown(roomY)}`;
-      const reasons = [{ text: needs, pointer }, ...whySize(subject.tree, subject.layout, index, axis)];
+      const reasons = [{ text: needs, pointer }, ...whySize(subject, index, axis)];
       report({ outcome: 'failed', widget: index, measured, facts: { axis, by: 'its box' }, reasons });
     }
   },
@@ -115,8 +115,8 @@ function whyClipped(
     text: `${by.id} cuts off ${shown(distance)} px of it at its ${edge} edge`,
     pointer: keyPointer(by, 'overflow', 'scroll'),
   };
-  const size = whySize(subject.tree, subject.layout, cutter, axis);
-  const inner = whySize(subject.tree, subject.layout, index, axis);
+  const size = whySize(subject, cutter, axis);
+  const inner = whySize(subject, index, axis);
   return [
     first,
     ...inner.slice(0, 1).map((one) => ({ ...one, text: `its ${one.text}` })),

@@ -35,10 +35,7 @@ export const offScreen = {
       if (!(distance > limit) || distance <= above) continue;
       told.set(index, distance);
       const { axis, end } = axisOf(edge);
-      const reasons = [
-        ...pastBox(subject, index, edge, rect),
-        ...whyEdge(subject.tree, subject.layout, index, axis, end),
-      ];
+      const reasons = [...pastBox(subject, index, edge, rect), ...whyEdge(subject, index, axis, end)];
       report({ outcome: 'failed', widget: index, measured: distance, facts: { edges: [edge] }, reasons });
     }
   },

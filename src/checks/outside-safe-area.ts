@@ -56,7 +56,7 @@ export const outsideSafeArea = {
           text: `the ${cut.corner.join(' ')} corner of the screen is round, with a radius of ${shown(subject.screen.corners)} px`,
           pointer: widget.pointer,
         };
-        const reasons = [round, ...whyEdge(subject.tree, subject.layout, index, axis, end)];
+        const reasons = [round, ...whyEdge(subject, index, axis, end)];
         report({
           outcome: 'failed',
           widget: index,
@@ -71,7 +71,7 @@ export const outsideSafeArea = {
       if (!(distance > limit) || distance <= above) continue;
       told.set(index, distance);
       const { axis, end } = axisOf(edge);
-      const reasons = whyEdge(subject.tree, subject.layout, index, axis, end);
+      const reasons = whyEdge(subject, index, axis, end);
       report({ outcome: 'failed', widget: index, measured: distance, facts: { edges: [edge] }, reasons });
     }
   },

@@ -36,7 +36,7 @@ export const overlap = {
       const theirs = { axis: mine.axis, end: mine.end === 'start' ? 'end' : 'start' } as const;
       const ends = [theirs.end, mine.end];
       const reasons = branches.flatMap((branch, nth) =>
-        whyEdge(subject.tree, subject.layout, branch, mine.axis, ends[nth]!)
+        whyEdge(subject, branch, mine.axis, ends[nth]!)
           .slice(0, mostReasons)
           .map((reason) => ({ ...reason, text: `${subject.widgets[branch]!.id}: ${reason.text}` })),
       );

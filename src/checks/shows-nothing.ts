@@ -37,7 +37,7 @@ export const showsNothing = {
         const facts = { without: axis === 'x' ? 'width' : 'height' } as const;
         const reasons = [
           { text: `it is ${shown(width)} × ${shown(height)} px`, pointer },
-          ...whySize(subject.tree, subject.layout, index, axis),
+          ...whySize(subject, index, axis),
         ];
         report({ outcome: 'failed', widget: index, measured: 1, facts, reasons });
       } else if (kind === 'separator' && !subject.paintsWithin(index)) {

@@ -25,7 +25,7 @@ export const smallTarget = {
           text: `${shown(width)} × ${shown(height)} px at ${shown(subject.screen.density)} px an inch, ${shown(subject.screen.distance)} mm away`,
           pointer: subject.widgets[index]!.pointer,
         },
-        ...whySize(subject.tree, subject.layout, index, width < height ? 'x' : 'y'),
+        ...whySize(subject, index, width < height ? 'x' : 'y'),
       ];
       report({ outcome: 'failed', widget: index, measured, reasons });
     }

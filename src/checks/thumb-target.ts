@@ -27,7 +27,7 @@ export const thumbTarget = {
           text: `${shown(width)} × ${shown(height)} px at ${shown(density)} px an inch`,
           pointer: subject.widgets[index]!.pointer,
         },
-        ...whySize(subject.tree, subject.layout, index, width < height ? 'x' : 'y'),
+        ...whySize(subject, index, width < height ? 'x' : 'y'),
       ];
       report({ outcome: 'failed', widget: index, measured, reasons });
     }

@@ -135,7 +135,7 @@ function withBorders(
         if (id === undefined) return [];
         const widget = tree.widgets.find((one) => one.id === id);
         if (!widget) return [{ text: `${id} is not there`, pointer: failure.finding.pointer }];
-        return whyWidget(tree, layout, widget.index)
+        return whyWidget({ tree, layout }, widget.index)
           .filter(({ what }) => what !== 'scale')
           .flatMap(({ reasons }) =>
             reasons.map(({ text, pointer }) => ({ text: `${id}: ${text}`, pointer })),

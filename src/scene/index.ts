@@ -13,5 +13,6 @@ export {
   worstEdge,
 } from './geometry.ts';
 export type { EdgeName } from './geometry.ts';
+export { firstFrom } from './sorted.ts';
 export { EffortSpent } from './effort.ts';
 export { RectGrid } from './rect-grid.ts';

@@ -2,9 +2,11 @@ import { anchorTargets } from '../document/index.ts';
 import type { Widget } from '../dress/index.ts';
 import type { WidgetSource } from '../document/index.ts';
 import { gapIn } from '../inside/index.ts';
+import { firstFrom } from '../scene/index.ts';
 import {
   added,
   childrenIn,
+  kept,
   extent,
   keyPointer,
   roomFor,
@@ -128,21 +130,35 @@ function alongLine(scene: Solved, widget: Widget, parent: Widget, axis: Axis, be
   const { layout } = scene;
   const factor = layout.factor(parent.index);
   const room = roomFor(scene, widget, axis);
-  const before = childrenIn(scene, parent.index).filter(
-    ({ index }) =>
-      index !== widget.index && extent(scene, index, axis).start < extent(scene, widget.index, axis).start,
-  );
-  let taken = 0;
-  for (const { index, box } of before)
-    taken += extent(scene, index, axis).length / factor + box[axis].marginStart + box[axis].marginEnd;
-  const gaps = (gapIn(layout, parent, axis) / factor) * before.length;
+  const {
+    starts,
+    taken: sums,
+    ids,
+  } = kept(scene, `why-line ${parent.index} ${axis}`, () => lineOf(scene, parent, axis));
+  const count = firstFrom(starts, extent(scene, widget.index, axis).start);
+  const taken = sums[count]!;
+  const gaps = (gapIn(layout, parent, axis) / factor) * count;
   const rest = beyond - taken - gaps;
-  const what = before.length === 1 ? before[0]!.id : `of ${before.length} children before`;
+  const what = count === 1 ? ids[0]! : `of ${count} children before`;
   return {
-    text: `= ${shown(room.start / factor)} of the ${parent.box.arrange} ${parent.id}${added(taken, what)}${added(gaps, before.length > 1 ? 'gaps' : 'gap')}${added(rest, `justify ${parent.box.justify}`)}${added(widget.box[axis].marginStart, 'margin')}`,
+    text: `= ${shown(room.start / factor)} of the ${parent.box.arrange} ${parent.id}${added(taken, what)}${added(gaps, count > 1 ? 'gaps' : 'gap')}${added(rest, `justify ${parent.box.justify}`)}${added(widget.box[axis].marginStart, 'margin')}`,
     pointer:
       Math.abs(rest) > 0.005 ? keyPointer(parent, 'justify', 'arrange') : keyPointer(parent, 'arrange'),
   };
+}
+
+/** The children of a row or column as they stand: where each starts, and what those before it take with their margins. */
+function lineOf(scene: Solved, parent: Widget, axis: Axis) {
+  const factor = scene.layout.factor(parent.index);
+  const line = childrenIn(scene, parent.index)
+    .map(({ index, id, box }) => {
+      const { start, length } = extent(scene, index, axis);
+      return { id, start, takes: length / factor + box[axis].marginStart + box[axis].marginEnd };
+    })
+    .sort((one, other) => one.start - other.start);
+  const taken = [0];
+  for (const { takes } of line) taken.push(taken.at(-1)! + takes);
+  return { starts: Float64Array.from(line, ({ start }) => start), taken, ids: line.map(({ id }) => id) };
 }
 
 /** What else decides where a widget stands on an axis and is seen in none of the numbers. */

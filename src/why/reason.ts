@@ -17,6 +17,13 @@ export type Axis = 'x' | 'y';
 export interface Solved {
   readonly tree: Tree;
   readonly layout: Layout;
+  /** Keeps what is the same for many reasons, where many are asked for. */
+  once?<Kept>(what: string, make: () => Kept): Kept;
+}
+
+/** What is the same for many reasons: worked out once where that is kept. */
+export function kept<Kept>(scene: Solved, what: string, make: () => Kept): Kept {
+  return scene.once ? scene.once(what, make) : make();
 }
 
 /** A number as a reason shows it: at most two decimals. */
@@ -78,8 +85,18 @@ export function roomFor(
 }
 
 /** The children of a widget in document order, without those that are anchored elsewhere. */
-export function childrenIn({ tree }: Solved, index: number): Widget[] {
-  return tree.widgets.filter(({ parent, box }) => parent === index && box.target === undefined);
+export function childrenIn(scene: Solved, index: number): readonly Widget[] {
+  const all = kept(scene, 'why-children', () => {
+    const found = new Map<number, Widget[]>();
+    for (const widget of scene.tree.widgets) {
+      if (widget.box.target !== undefined) continue;
+      const known = found.get(widget.parent);
+      if (known) known.push(widget);
+      else found.set(widget.parent, [widget]);
+    }
+    return found;
+  });
+  return all.get(index) ?? [];
 }
 
 /** Whether a widget shows only part of what is in it and can be scrolled. */

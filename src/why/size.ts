@@ -4,6 +4,7 @@ import {
   added,
   childrenIn,
   extent,
+  kept,
   keyPointer,
   roomFor,
   shown,
@@ -153,8 +154,8 @@ function followsAspect({ box }: Widget, axis: Axis): boolean {
   );
 }
 
-function shareOf(scene: Solved, widget: Widget, parent: Widget, axis: Axis, room: number): string {
-  const factor = scene.layout.factor(widget.index);
+/** What the children of a row or column take that do not fill it, in u of the view, and the weights of those that do. */
+function sharedIn(scene: Solved, parent: Widget, axis: Axis): { taken: number; weights: number } {
   let taken = 0;
   let weights = 0;
   const line = childrenIn(scene, parent.index);
@@ -165,6 +166,14 @@ function shareOf(scene: Solved, widget: Widget, parent: Widget, axis: Axis, room
     else taken += extent(scene, child.index, axis).length;
   }
   taken += gapIn(scene.layout, parent, axis) * Math.max(0, line.length - 1);
+  return { taken, weights };
+}
+
+function shareOf(scene: Solved, widget: Widget, parent: Widget, axis: Axis, room: number): string {
+  const factor = scene.layout.factor(widget.index);
+  const { taken, weights } = kept(scene, `why-share ${parent.index} ${axis}`, () =>
+    sharedIn(scene, parent, axis),
+  );
   const { weight } = widget.box[axis];
   const share = weights === weight ? 'all' : `${shown(weight)} of ${shown(weights)} shares`;
   return `is ${share} of the ${shown(Math.max(0, room - taken / factor))} u left of ${parent.id}'s ${shown(room)}`;
@@ -172,6 +181,10 @@ function shareOf(scene: Solved, widget: Widget, parent: Widget, axis: Axis, room
 
 /** What a content size is made of. */
 function contentNote(scene: Solved, widget: Widget, axis: Axis): string {
+  return kept(scene, `why-content ${widget.index} ${axis}`, () => noteOf(scene, widget, axis));
+}
+
+function noteOf(scene: Solved, widget: Widget, axis: Axis): string {
   const { layout } = scene;
   const factor = layout.factor(widget.index);
   const gap = gapIn(layout, widget, axis) / factor;

@@ -5,10 +5,11 @@ import { keyPointer, shown, type Axis, type Reason, type Solved } from './reason
 import { sizeReason } from './size.ts';
 
 /** Why a widget is as long as it is on one axis: its own reason, then those of what it follows, up to what was written. */
-export function whySize(tree: Tree, layout: Layout, index: number, axis: Axis): Reason[] {
+export function whySize(scene: Solved, index: number, axis: Axis): Reason[] {
   const reasons: Reason[] = [];
+  const { tree } = scene;
   for (let at = index; at >= 0; at = tree.widgets[at]!.parent) {
-    const { text, pointer, follows } = sizeReason({ tree, layout }, at, axis);
+    const { text, pointer, follows } = sizeReason(scene, at, axis);
     reasons.push({ text: at === index ? text : `${tree.widgets[at]!.id}: ${text}`, pointer });
     if (follows === 'written') break;
   }
@@ -16,8 +17,7 @@ export function whySize(tree: Tree, layout: Layout, index: number, axis: Axis): 
 }
 
 /** Why an edge of a widget is where it is: its place, then the size it follows from. */
-export function whyEdge(tree: Tree, layout: Layout, index: number, axis: Axis, edge: Edge): Reason[] {
-  const scene = { tree, layout };
+export function whyEdge(scene: Solved, index: number, axis: Axis, edge: Edge): Reason[] {
   const place = edgeReason(scene, index, axis, edge);
   const chain = [place];
   if (place.follows.includes('start')) chain.push(edgeReason(scene, index, axis, 'start'));
@@ -25,7 +25,7 @@ export function whyEdge(tree: Tree, layout: Layout, index: number, axis: Axis, e
   return [
     ...chain.map(({ text, pointer }) => ({ text, pointer })),
     ...circumstances(scene, index, axis),
-    ...(sized ? whySize(tree, layout, index, axis) : []),
+    ...(sized ? whySize(scene, index, axis) : []),
     ...whyAround(scene, index, axis, chain),
   ];
 }
@@ -48,11 +48,10 @@ function whyAround(scene: Solved, index: number, axis: Axis, chain: readonly Edg
 
 /** Everything there is to say of a widget's place on one screen: scale, conditions, then each edge and size. */
 export function whyWidget(
-  tree: Tree,
-  layout: Layout,
+  scene: Solved,
   index: number,
 ): { readonly what: string; readonly reasons: readonly Reason[] }[] {
-  const scene = { tree, layout };
+  const { tree, layout } = scene;
   const edge = (axis: Axis, which: Edge) => {
     const { text, pointer } = edgeReason(scene, index, axis, which);
     return [{ text, pointer }, ...(which === 'start' ? circumstances(scene, index, axis) : [])];
@@ -61,10 +60,10 @@ export function whyWidget(
     { what: 'scale', reasons: [...scales(tree, layout, index), ...conditions(tree, index)] },
     { what: 'left', reasons: edge('x', 'start') },
     { what: 'right', reasons: edge('x', 'end') },
-    { what: 'width', reasons: whySize(tree, layout, index, 'x') },
+    { what: 'width', reasons: whySize(scene, index, 'x') },
     { what: 'top', reasons: edge('y', 'start') },
     { what: 'bottom', reasons: edge('y', 'end') },
-    { what: 'height', reasons: whySize(tree, layout, index, 'y') },
+    { what: 'height', reasons: whySize(scene, index, 'y') },
   ];
 }
 

@@ -78,7 +78,7 @@ export function closeUpOf(document: CheckedDocument, on: ViewLayout, id: string)
   }));
   const yielded = gaveWay(on.tree, layout).filter((one) => one.widget === index);
   const parts = [
-    ...whyWidget(on.tree, layout, index),
+    ...whyWidget(on, index),
     ...(yielded.length > 0 ? [{ what: 'gave way', reasons: yielded }] : []),
   ];
   return {

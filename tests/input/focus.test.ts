@@ -206,6 +206,40 @@ describe('where a direction leads', () => {
     expect(moves).toBeGreaterThan(500);
   });
 
+  test('is found without looking at all there are: four times the controls, at most seven times the looks', () => {
+    const at = (nth: number) => `${(nth % 40) * 30} ${Math.floor(nth / 40) * 20}`;
+    const shapes: Record<string, (nth: number) => WidgetSource> = {
+      'a grid': (nth) => ({ id: `b${nth}`, kind: 'button', size: [26, 16], offset: at(nth) }),
+      'one spot': (nth) => ({ id: `b${nth}`, kind: 'button', size: 40 }),
+      'what scrolls': (nth) => ({ id: `b${nth}`, kind: 'button', size: [200, 30] }),
+    };
+    for (const [name, make] of Object.entries(shapes)) {
+      const looks = [400, 1600].map((count) => {
+        const children = Array.from({ length: count }, (_, nth) => make(nth));
+        const held: WidgetSource[] =
+          name === 'what scrolls'
+            ? [
+                { arrange: 'column', scroll: 'y', size: [200, 300], children },
+                { kind: 'button', size: 9 },
+              ]
+            : children;
+        const ground = groundOf(fieldOf(held).live);
+        let asked = 0;
+        const counted = {
+          ...ground,
+          rectInU(index: number) {
+            asked++;
+            return ground.rectInU(index);
+          },
+        };
+        const field = new FocusField(counted);
+        for (const from of field.usable) for (const way of ways) field.toward(from, way);
+        return asked;
+      });
+      expect([name, looks[1]! / looks[0]! < 7]).toEqual([name, true]);
+    }
+  });
+
   test('leads out of what scrolls from where it would be seen, however far down it is', () => {
     const { field } = fieldOf([
       {

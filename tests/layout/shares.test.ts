@@ -154,6 +154,6 @@ test('why says what they come to', () => {
       ],
     },
   ]);
-  const reasons = whySize(on.tree, on.layout, on.indexOf('row'), 'x');
+  const reasons = whySize(on, on.indexOf('row'), 'x');
   expect(reasons[0]!.text).toBe('width 116 u is what its content needs (30 a + 40 b + 6 gap + 40 padding)');
 });

@@ -6,7 +6,7 @@ import { documentOf, laidOut, opened } from '../support/views.ts';
 
 /** What is said of a widget, by what it is of. */
 function said(on: ViewLayout, id: string): Record<string, { text: string; pointer: string }[]> {
-  const parts = whyWidget(on.tree, on.layout, on.indexOf(id));
+  const parts = whyWidget(on, on.indexOf(id));
   return Object.fromEntries(parts.map(({ what, reasons }) => [what, [...reasons]]));
 }
 

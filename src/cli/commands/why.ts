@@ -50,7 +50,7 @@ async function why(file: string, path: string, call: WhyCall, io: Io): Promise<n
   if (call.look) return look(on, index, document, call, io);
   const yielded = gaveWay(on.tree, on.layout).filter(({ widget }) => widget === index);
   const parts = [
-    ...whyWidget(on.tree, on.layout, index),
+    ...whyWidget(on, index),
     ...(yielded.length > 0 ? [{ what: 'gave way', reasons: yielded }] : []),
   ];
   const placeOf = (reason: Reason) => wherePointer(document, file, reason.pointer);

@@ -30,8 +30,8 @@ interface Standing {
   readonly all: readonly number[];
   /** Those of which all is seen from anywhere in it. */
   readonly lines: Lines;
-  /** The others: something in it scrolls them. */
-  readonly scrolled: readonly number[];
+  /** The others that are seen from outside of what scrolls them: by the outermost in it that does. */
+  readonly scrolled: ReadonlyMap<number, readonly number[]>;
 }
 
 /** Where the focus can go in a view as it is now: the rules that a running game and the checks share (docs/input.md). */
@@ -40,6 +40,7 @@ export class FocusField {
   #known: Int32Array | undefined;
   #usable: readonly number[] | undefined;
   readonly #sequences = new Map<number, readonly number[]>();
+  readonly #wanting = new Map<number, readonly number[]>();
   readonly #controls = new Map<number, readonly number[]>();
   readonly #standing = new Map<number, Standing>();
 
@@ -61,6 +62,7 @@ export class FocusField {
   refresh(): void {
     this.#usable = undefined;
     this.#sequences.clear();
+    this.#wanting.clear();
   }
 
   /** Controls that can take the focus now, in document order. */
@@ -211,7 +213,9 @@ export class FocusField {
       const widget = this.#ground.widgets[at]!;
       if (!isLast && !isOpen(widget) && !scrolls(widget) && !wraps(widget)) continue;
       const { all, lines, scrolled } = this.#standingIn(at, scope);
-      const found = lines.nearest(rect, direction, asked, scrolled);
+      // What has been left is no longer looked at.
+      const others = [...scrolled].flatMap(([port, some]) => (port === left ? [] : some));
+      const found = lines.nearest(rect, direction, asked, others);
       if (found !== undefined) return found;
       if (wraps(widget)) {
         const inLine = all.filter(
@@ -235,17 +239,24 @@ export class FocusField {
     if (known) return known;
     const inScope = this.#controlsIn(scope);
     const all = at === scope ? inScope : inScope.filter((index) => this.#isIn(index, at));
-    const scrolled = all.filter((index) => this.#scrollsBetween(index, at));
-    const still = scrolled.length === 0 ? all : all.filter((index) => !this.#scrollsBetween(index, at));
+    const still: number[] = [];
+    const scrolled = new Map<number, number[]>();
+    for (const index of all) {
+      const port = this.#portBetween(index, at);
+      if (port < 0) still.push(index);
+      else if (this.#seenFrom(index, at)) push(scrolled, port, index);
+    }
     const made = { all, scrolled, lines: new Lines(still, (index) => this.#ground.rectInU(index)) };
     this.#standing.set(at, made);
     return made;
   }
 
-  #scrollsBetween(index: number, outer: number): boolean {
+  /** The outermost in a widget that scrolls what is in it, around another; −1 where none does. */
+  #portBetween(index: number, outer: number): number {
+    let port = -1;
     for (let at = this.#parent(index); at !== outer; at = this.#parent(at))
-      if (scrolls(this.#ground.widgets[at]!)) return true;
-    return false;
+      if (scrolls(this.#ground.widgets[at]!)) port = at;
+    return port;
   }
 
   /** Controls of a closed scope, whether they can take the focus or not. */
@@ -289,11 +300,17 @@ export class FocusField {
     if (outer === undefined) return found;
     const last = remembered(outer);
     if (last !== undefined && this.isUsable(last) && this.#isIn(last, outer)) return last;
-    return (
-      this.sequence(this.#scopes[found]!).find(
-        (index) => this.#isIn(index, outer) && this.#source(index).autofocus === true,
-      ) ?? found
-    );
+    const first = this.#firsts(this.#scopes[found]!).find((index) => this.#isIn(index, outer));
+    return first ?? found;
+  }
+
+  /** Controls of a closed scope that want the focus first, in its order. */
+  #firsts(scope: number): readonly number[] {
+    const known = this.#wanting.get(scope);
+    if (known) return known;
+    const made = this.sequence(scope).filter((index) => this.#source(index).autofocus === true);
+    this.#wanting.set(scope, made);
+    return made;
   }
 
   #source(index: number): WidgetSource {
@@ -330,4 +347,10 @@ function wraps({ source }: Widget): boolean {
 
 function scrolls({ source }: Widget): boolean {
   return 'scroll' in source && source.scroll !== undefined;
+}
+
+function push(map: Map<number, number[]>, key: number, value: number): void {
+  const known = map.get(key);
+  if (known) known.push(value);
+  else map.set(key, [value]);
 }

@@ -1,5 +1,6 @@
 import type { Direction } from '../../document/index.ts';
 import type { Rect } from '../../layout/index.ts';
+import { firstFrom } from '../../scene/index.ts';
 
 /*
  * Which rectangle lies nearest in a direction: the distance of CSS Spatial Navigation 1, §8.3 (A + B − C − D), in u. Ties go to
@@ -169,15 +170,4 @@ export class Lines {
     found.sort((a, b) => a.near - b.near || a.index - b.index);
     return { indexes: found.map(({ index }) => index), nears: Float64Array.from(found, ({ near }) => near) };
   }
-}
-
-/** The place of the first number of a sorted row that is not below another. */
-function firstFrom(sorted: Float64Array, least: number): number {
-  let [from, to] = [0, sorted.length];
-  while (from < to) {
-    const middle = (from + to) >> 1;
-    if (sorted[middle]! < least) from = middle + 1;
-    else to = middle;
-  }
-  return from;
 }

@@ -147,7 +147,7 @@ function whyAt(
     if (!widget) continue;
     const short = (value: number) => Math.round(value * 100) / 100;
     const { x, y, width, height } = on.layout.rectInU(widget.index);
-    const parts = whyWidget(on.tree, on.layout, widget.index).filter(({ what }) => what !== 'scale');
+    const parts = whyWidget(on, widget.index).filter(({ what }) => what !== 'scale');
     const told = parts.map(({ what, reasons }) => `- ${what}: ${reasons.map((one) => one.text).join('; ')}`);
     return [
       `${name}/${widget.id}: ${short(x)}, ${short(y)}, ${short(width)} × ${short(height)} u`,
