@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { drawLayout, findScreen, openView, type DrawList } from 'pimbot';
-import type { DomPainter } from 'pimbot/dom';
+import type { DomPainter, addFonts } from 'pimbot/dom';
 import { toPng } from 'pimbot/node';
 import type { Browser } from 'playwright-core';
 import { startBrowser } from '../../bench/browser.ts';
@@ -35,13 +35,17 @@ const html = `<style>body{margin:0}${faces.join('')}</style><main></main>`;
 let browser: Browser;
 let script: string;
 beforeAll(async () => {
-  script = await pageScript("export { DomPainter } from './src/dom/index.ts';");
+  script = await pageScript("export { DomPainter, addFonts } from './src/dom/index.ts';");
   browser = await startBrowser();
 });
 afterAll(() => browser.close());
 
 interface InPage {
-  readonly pimbot: { readonly DomPainter: typeof DomPainter; readonly revived: typeof revived };
+  readonly pimbot: {
+    readonly DomPainter: typeof DomPainter;
+    readonly addFonts: typeof addFonts;
+    readonly revived: typeof revived;
+  };
 }
 
 /** Runs in the page. */
@@ -97,6 +101,26 @@ describe('as elements of a page', () => {
       const off = [at.left - x, at.width - width, at.foot - baseline].map(Math.abs);
       expect([text, Math.max(...off) < 1]).toEqual([text, true]);
     });
+  });
+
+  test('the fonts of a packed document can be given to the page', async () => {
+    const page = await browser.newPage();
+    await page.setContent('<p style="position:absolute;font:700 40px Given, monospace">Kelp Nine</p>');
+    await page.addScriptTag({ content: script });
+    const font = readFileSync('assets/fonts/inter-700.woff').toString('base64');
+    const [before, after, refused] = await page.evaluate(async (base64) => {
+      const { pimbot } = window as unknown as InPage;
+      const width = () => document.querySelector('p')!.getBoundingClientRect().width;
+      const first = width();
+      const given = (file: { base64: string }) => [{ family: 'Given', weight: 700, italic: false, file }];
+      await pimbot.addFonts({ fonts: given({ base64 }) });
+      const wrong = await pimbot.addFonts({ fonts: given({ base64: 'AAAA' }) }).then(() => '', String);
+      return [first, width(), wrong] as const;
+    }, font);
+    await page.close();
+    // Nine letters of one width are 24 px each; those of the font are not.
+    expect(Math.abs(before - after)).toBeGreaterThan(5);
+    expect(refused).toMatch(/Error/);
   });
 
   test('elements of what has not changed stay; what is gone is taken away', async () => {
