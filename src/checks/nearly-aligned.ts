@@ -1,7 +1,7 @@
 import type { Rect } from '../layout/index.ts';
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { type EdgeName } from '../scene/index.ts';
+import type { EdgeName } from '../scene/index.ts';
 import { freeSiblings } from './subject/siblings.ts';
 
 /** In u: a smaller miss is rounding. */

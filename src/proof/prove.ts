@@ -2,7 +2,7 @@ import { Acceptances, Subject, checks, type CheckId, type ListedCheck } from '..
 import { FormScene } from '../scene/index.ts';
 import { makeScreen, type Screen, type ScreenSize } from '../screen/index.ts';
 import { readCondition } from '../skeleton/index.ts';
-import { keyOf, lookAt, type Finding } from '../verdict/index.ts';
+import { askedOf, keyOf, lookAt, type Finding } from '../verdict/index.ts';
 import type { Form, Occasion, View, ViewLayout } from '../view/index.ts';
 import { CellScenes } from './cell-scenes.ts';
 import { explore, type Cell, type ExploreOptions, type UnprovedReason } from './cells.ts';
@@ -158,7 +158,7 @@ export function proveView(
     const middle = new Subject(plain.layoutOn(screen), form, onReference);
     const own = plain.formOn(plain.frameOn(screen));
     const scenes = new CellScenes(cell, recorded, form, middle, onReference);
-    const said = looks.on(middle, provedList);
+    const { failing: said, unfinished } = looks.on(middle, provedList);
     const { widgets } = cell.form.tree;
     for (const one of traced) {
       const { check } = one;
@@ -193,7 +193,7 @@ export function proveView(
       gaps.push(...unsure.map((polygon): Gap => ({ polygon, reason: 'curved', check })));
       const isOpen = unsure.some((polygon) => contains(polygon, cell.inside));
       // The check itself is asked in the middle: where it says something else than the polygons do, nothing is claimed.
-      if (!isOpen && said.has(check) !== fails.size > 0)
+      if (unfinished.has(check) || (!isOpen && said.has(check) !== fails.size > 0))
         gaps.push({ polygon: cell.polygon, reason: 'odd', check });
       else for (const claim of claims) claim();
     }
@@ -304,6 +304,12 @@ function wholeNear({ parts }: Found, { x, y }: Point): readonly Point[] {
 /** Sizes at which the check itself is asked for the words of one finding. */
 const mostAsked = 3;
 
+/** What checks say of a size: by check the widgets it fails of, and which have not compared all there is. */
+interface Looked {
+  readonly failing: ReadonlyMap<CheckId, readonly string[]>;
+  readonly unfinished: ReadonlySet<CheckId>;
+}
+
 /** What the checks themselves say on single sizes. */
 class Looks {
   readonly #view: View;
@@ -328,23 +334,29 @@ class Looks {
   }
 
   /** Which checks fail, and of which widgets. */
-  on(subject: Subject, list: readonly ListedCheck[]): ReadonlyMap<CheckId, readonly string[]> {
+  on(subject: Subject, list: readonly ListedCheck[]): Looked {
     const failing = new Map<CheckId, string[]>();
+    const unfinished = new Set<CheckId>();
     const { widgets } = subject;
-    for (const check of list)
-      check.run(subject, check.limit, ({ outcome, widget, other }) => {
-        if (outcome !== 'failed') return;
-        if (this.#acceptances.take(check.id, widgets[widget]!, widgets)) return;
-        if (other !== undefined && this.#acceptances.take(check.id, widgets[other]!, widgets)) return;
+    for (const check of list) {
+      const { drafts, isWhole } = askedOf(check, subject);
+      if (!isWhole) unfinished.add(check.id);
+      for (const { outcome, widget, other } of drafts) {
+        if (outcome !== 'failed') continue;
+        if (this.#acceptances.take(check.id, widgets[widget]!, widgets)) continue;
+        if (other !== undefined && this.#acceptances.take(check.id, widgets[other]!, widgets)) continue;
         const pair = [widgets[widget]!.id, other === undefined ? '' : widgets[other]!.id].join('\n');
-        failing.set(check.id, [...(failing.get(check.id) ?? []), pair]);
-      });
-    return failing;
+        const known = failing.get(check.id);
+        if (known) known.push(pair);
+        else failing.set(check.id, [pair]);
+      }
+    }
+    return { failing, unfinished };
   }
 
   /** Asks the checks that are not proved. */
   note(subject: Subject, point: Point): void {
-    for (const [id, pairs] of this.on(subject, otherList))
+    for (const [id, pairs] of this.on(subject, otherList).failing)
       for (const pair of pairs) {
         const key = `${id}\n${pair}`;
         if (!this.#noted.has(key))

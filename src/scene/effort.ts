@@ -3,7 +3,7 @@
  * nobody reads so many findings.
  */
 const mostComparisons = 4_000_000;
-/** A finding costs as much as so many comparisons of two widgets: 20,000 of one check on one screen are listed. */
+/** A finding costs as much as so many comparisons of two widgets: 20,000 of one check on one screen are listed at most. */
 const finding = 200;
 /** A rectangle that is looked at and is somewhere else costs so much of one. */
 const miss = 0.05;

@@ -97,7 +97,7 @@ export function lookAt(
     let drafted = shared?.find(form, screen, hudSize);
     if (!drafted) {
       const alike = form.alike && shared?.find(form.alike, screen, hudSize);
-      const found = new Map<number, AnyDraft[]>();
+      const found = new Map<number, readonly AnyDraft[]>();
       let subject: Subject | undefined;
       run.forEach((check, nth) => {
         const known = check.readsColors ? undefined : alike;
@@ -157,8 +157,11 @@ export function lookAt(
   return { findings: findings.all, accepted: acceptances.used, shown: [...shown] };
 }
 
-/** What a check finds on a screen; where it has compared as much as it may, that as the last. */
-function draftsOf(check: ListedCheck, subject: Subject): AnyDraft[] {
+/** What a check finds on a screen, and whether it has compared all there is: only so much is (`Effort`). */
+export function askedOf(
+  check: ListedCheck,
+  subject: Subject,
+): { readonly drafts: readonly AnyDraft[]; readonly isWhole: boolean } {
   const drafts: AnyDraft[] = [];
   subject.effort.renew();
   try {
@@ -168,8 +171,15 @@ function draftsOf(check: ListedCheck, subject: Subject): AnyDraft[] {
     });
   } catch (error) {
     if (!(error instanceof EffortSpent)) throw error;
-    const missing = 'so much lies in one place that not all of it was compared';
-    drafts.push({ outcome: 'undecided', widget: 0, measured: NaN, missing, reasons: [] });
+    return { drafts, isWhole: false };
   }
-  return drafts;
+  return { drafts, isWhole: true };
+}
+
+/** The same; where that is not all, it says so as the last. */
+function draftsOf(check: ListedCheck, subject: Subject): readonly AnyDraft[] {
+  const { drafts, isWhole } = askedOf(check, subject);
+  if (isWhole) return drafts;
+  const missing = 'so much lies in one place that not all of it was compared';
+  return [...drafts, { outcome: 'undecided', widget: 0, measured: NaN, missing, reasons: [] }];
 }
