@@ -1,5 +1,5 @@
 import type { Rect } from '../layout/index.ts';
-import { CanvasCache, areaOf, paintOnCanvas } from '../paint/index.ts';
+import { CanvasCache, drawnAlone } from '../paint/index.ts';
 import type { DrawList, DrawOperation, OperationOf, Words } from '../paint/index.ts';
 import { hexOf, type Corners, type Fill } from '../theme/index.ts';
 
@@ -162,15 +162,12 @@ export class DomPainter {
 
   /** What CSS has no element for, on a canvas of whole px around it. */
   #drawn(operation: DrawOperation): HTMLElement {
-    const area = areaOf(operation) ?? { left: 0, top: 0, right: 1, bottom: 1 };
-    const [x, y] = [Math.floor(area.left), Math.floor(area.top)];
-    const [width, height] = [Math.ceil(area.right) - x, Math.ceil(area.bottom) - y];
     const canvas = this.#root.ownerDocument.createElement('canvas');
-    put(canvas, { x, y, width, height });
-    Object.assign(canvas, { width, height });
-    const context = canvas.getContext('2d')!;
-    context.translate(-x, -y);
-    paintOnCanvas({ width, height, title: '', operations: [operation] }, context, this.#cache);
+    const make = (width: number, height: number) => {
+      Object.assign(canvas, { width, height });
+      return { canvas, context: canvas.getContext('2d')! };
+    };
+    put(canvas, drawnAlone(operation, make, this.#cache) ?? nowhere);
     return canvas;
   }
 }

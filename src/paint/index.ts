@@ -3,7 +3,7 @@ export { toBase64 } from './base64.ts';
 export { paintOnCanvas, repaintOnCanvas } from './canvas.ts';
 export type { CanvasContext, PaintGame } from './canvas.ts';
 export { borderLine, paint, plainBox } from './draw-list.ts';
-export { areaOf } from './areas.ts';
+export { drawnAlone } from './alone.ts';
 export type {
   DrawList,
   DrawOperation,

@@ -1,6 +1,6 @@
 import { AlphaFilter, Container, FillGradient, Graphics, Matrix, Rectangle, Sprite, Texture } from 'pixi.js';
 import type { Rect } from '../layout/index.ts';
-import { CanvasCache, areaOf, borderLine, paintOnCanvas } from '../paint/index.ts';
+import { CanvasCache, borderLine, drawnAlone } from '../paint/index.ts';
 import type { DrawList, DrawOperation, OperationOf } from '../paint/index.ts';
 import { gradientLine, hexOf, type Corners, type Fill } from '../theme/index.ts';
 
@@ -58,12 +58,12 @@ export class PixiPainter {
       made.inside.removeChildren();
       open.push(made.inside);
     }
-    for (const { node } of before.values()) this.#free(node);
+    for (const made of before.values()) this.#free(made);
   }
 
   /** Takes everything off the stage, and frees what it has made. */
   destroy(): void {
-    for (const { node } of this.#made.values()) this.#free(node);
+    for (const made of this.#made.values()) this.#free(made);
     for (const kept of Object.values(this.#textures)) {
       for (const texture of kept.values()) texture.destroy(true);
       kept.clear();
@@ -72,8 +72,12 @@ export class PixiPainter {
     this.container.destroy();
   }
 
-  #free(node: Container): void {
+  #free({ node, inside }: Made): void {
     node.removeFromParent();
+    // What is drawn within it is an operation of its own; the mask of a clip is not.
+    inside?.removeChildren();
+    if (inside !== undefined && inside !== node)
+      for (const own of node.children.slice()) own.destroy({ context: true });
     const textureSource = this.#drawings.has(node);
     node.destroy(node instanceof Sprite ? { texture: true, textureSource } : { context: true });
   }
@@ -144,17 +148,15 @@ export class PixiPainter {
 
   /** What a canvas makes of an operation, on a texture of whole px around it. */
   #drawn(operation: DrawOperation): Container {
-    const area = areaOf(operation);
-    if (!area) return new Container();
-    const [x, y] = [Math.floor(area.left), Math.floor(area.top)];
-    const [width, height] = [Math.ceil(area.right) - x, Math.ceil(area.bottom) - y];
-    const canvas = new OffscreenCanvas(width, height);
-    const context = canvas.getContext('2d')!;
-    context.translate(-x, -y);
-    paintOnCanvas({ width, height, title: '', operations: [operation] }, context, this.#cache);
-    const sprite = new Sprite(Texture.from(canvas, true));
+    const make = (width: number, height: number) => {
+      const canvas = new OffscreenCanvas(width, height);
+      return { canvas, context: canvas.getContext('2d')! };
+    };
+    const drawn = drawnAlone(operation, make, this.#cache);
+    if (!drawn) return new Container();
+    const sprite = new Sprite(Texture.from(drawn.canvas, true));
     this.#drawings.add(sprite);
-    sprite.position.set(x, y);
+    sprite.position.set(drawn.x, drawn.y);
     return sprite;
   }
 }
