@@ -105,7 +105,7 @@ export type {
   Region,
   ViewProof,
 } from './proof/index.ts';
-export { mend, suggestFor } from './mend/index.ts';
+export { TryBudget, mend, suggestFor } from './mend/index.ts';
 export type { Mended, Suggestion } from './mend/index.ts';
 export { compareSnapshots, snapshotOf } from './compare/index.ts';
 export type { Comparison, Snapshot, WidgetChange } from './compare/index.ts';

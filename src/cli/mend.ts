@@ -22,7 +22,7 @@ export function mendFile(checked: Checked, wanted: readonly string[], write: boo
   const progress = new Progress(io.progress);
   let done = 0;
   progress.say('trying changes');
-  const { text, mended } = mend(document, verdict, { ...options, resources }, isWanted, () =>
+  const { text, mended, isWhole } = mend(document, verdict, { ...options, resources }, isWanted, () =>
     progress.tell(Math.min(done++, all), all, 'finding'),
   );
   progress.clear();
@@ -39,7 +39,8 @@ export function mendFile(checked: Checked, wanted: readonly string[], write: boo
   const left = after.verdict.findings.filter((one) => one.outcome === 'failed' && isWanted(one)).length;
   const kept = left > 0 ? `, ${left} of those asked for left as they are` : '';
   const hint = write || mended.length === 0 ? '' : ' Nothing was written; --write applies it.';
-  io.out(`${counted(all - left, 'finding')} mended${kept}.${hint}\n\n`);
+  const rest = isWhole ? '' : ' Not every change was tried: there are many findings.';
+  io.out(`${counted(all - left, 'finding')} mended${kept}.${rest}${hint}\n\n`);
   if (write && mended.length > 0) writeWhole(loaded.file, text);
   return after;
 }

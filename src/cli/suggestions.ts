@@ -1,5 +1,5 @@
-import { suggestFor, type Suggestion } from '../mend/index.ts';
-import { SharedChecks, keyOf, planOf } from '../verdict/index.ts';
+import { TryBudget, suggestFor, type Suggestion } from '../mend/index.ts';
+import { SharedChecks, keyOf, planOf, type Finding } from '../verdict/index.ts';
 import type { Checked } from './checked.ts';
 
 /** Layouts that are made again in search of changes, at the most: then a report is not held up any longer. */
@@ -15,21 +15,24 @@ export function suggestionsFor(
   const all = verdict.findings.filter(({ outcome }) => outcome === 'failed').length;
   const most = Math.min(all, Math.max(1, Math.floor(mostTried / perTry)));
   const shared = new SharedChecks(document, resources);
+  const budget = new TryBudget();
   let done = 0;
   // What mends one finding and takes others with it is said of all of them, and tried once.
   const known = new Map<string, Suggestion>();
+  const left: Finding[] = [];
+  const leave = (finding: Finding): undefined => void left.push(finding);
   const suggestions = verdict.findings.map((finding) => {
     if (finding.outcome !== 'failed') return undefined;
     const same = known.get(keyOf(finding));
     if (same) return same;
-    if (done >= most) return undefined;
-    onFinding(done++, most);
-    const found = suggestFor(document, finding, verdict, { ...options, resources }, shared);
-    if (!found) return undefined;
-    const left = new Set(found.findings.map(keyOf));
-    for (const one of verdict.findings) if (!left.has(keyOf(one))) known.set(keyOf(one), found);
+    if (done < most && !budget.isSpent) onFinding(done++, most);
+    else return leave(finding);
+    const found = suggestFor(document, finding, verdict, { ...options, resources }, shared, budget);
+    if (!found) return budget.isSpent ? leave(finding) : undefined;
+    const stays = new Set(found.findings.map(keyOf));
+    for (const one of verdict.findings) if (!stays.has(keyOf(one))) known.set(keyOf(one), found);
     return found;
   });
-  const untried = Math.max(0, all - most - (known.size - suggestions.filter(Boolean).length));
+  const untried = left.filter((one) => !known.has(keyOf(one))).length;
   return { suggestions, untried };
 }

@@ -85,9 +85,15 @@ export function perform(
   act: Act,
   on: ViewLayout = view.layoutOn(referenceScreen(view)),
 ): Done {
-  const { text, widgets } = textAfter(document, view, act, on);
+  const { text, widgets, left = '' } = textAfter(document, view, act, on);
   const after = rearranged(document, view, text);
-  return { text, view: after, said: sayingOf(act), widgets, alsoMoved: alsoMoved(view, after, act, widgets) };
+  return {
+    text,
+    view: after,
+    said: `${sayingOf(act)}${left}`,
+    widgets,
+    alsoMoved: alsoMoved(view, after, act, widgets),
+  };
 }
 
 function textAfter(
@@ -95,9 +101,9 @@ function textAfter(
   view: View,
   act: Act,
   on: ViewLayout,
-): { readonly text: string; readonly widgets: readonly string[] } {
+): { readonly text: string; readonly widgets: readonly string[]; readonly left?: string } {
   if (act.do === 'lengths')
-    return { text: changeLengths(document, view, act.widget, act.into), widgets: [act.widget] };
+    return { ...changeLengths(document, view, act.widget, act.into), widgets: [act.widget] };
   if (act.do === 'wrap') return { text: wrapWidgets(document, view, act.widgets, act), widgets: [act.id] };
   if (act.do === 'dissolve') {
     const { widgets } = view.layoutOn(referenceScreen(view));

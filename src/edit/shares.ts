@@ -16,9 +16,15 @@ type Write = (u: number, whole: number) => number | string;
  * Turns the offset, insets, said sizes, padding and gap of a widget into shares, or back into u, and keeps everything in its place on
  * the reference: as shares they grow with what they are shares of, in u they do not.
  * A padding or gap that would move something there stays as it is: shares count nothing where a size follows from what is in it.
- * @returns the changed text. @throws EditError where nothing can be changed.
+ * @returns the changed text, and what was left as it is, in words that follow those of the change.
+ * @throws EditError where nothing can be changed.
  */
-export function changeLengths(document: CheckedDocument, view: View, id: string, into: Unit): string {
+export function changeLengths(
+  document: CheckedDocument,
+  view: View,
+  id: string,
+  into: Unit,
+): { readonly text: string; readonly left: string } {
   const on = view.layoutOn(referenceScreen(view));
   const standing = standingOf(on, id);
   const write: Write = (u, whole) => {
@@ -32,7 +38,7 @@ export function changeLengths(document: CheckedDocument, view: View, id: string,
   if (place.size + inside.length === 0)
     throw new EditError(`"${id}" says no offset, inset, size, padding or gap of its own`);
   const kept = new Map(place);
-  let refused: EditError | undefined;
+  const refused: string[] = [];
   for (const [key, value] of inside) {
     const tried = written(document, standing, new Map([...kept, [key, value]]));
     const moves = movedBy(on, rearranged(document, view, tried));
@@ -40,12 +46,12 @@ export function changeLengths(document: CheckedDocument, view: View, id: string,
       kept.set(key, value);
       text = tried;
     } else
-      refused = new EditError(
+      refused.push(
         `with the ${key} of "${id}" in ${into}, "${moves}" would not stay as it is on the reference: shares count nothing where a size follows from what is in it`,
       );
   }
-  if (kept.size === 0 && refused) throw refused;
-  return text;
+  if (kept.size === 0) throw new EditError(refused[0]!);
+  return { text, left: refused.map((reason) => `; left as it is: ${reason}`).join('') };
 }
 
 /** The document with other keys of the widget. */

@@ -3,7 +3,8 @@ import { checks, cssPixels, pxOfMillimetres } from '../checks/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { farthest } from '../edit/index.ts';
-import { checkView, type Finding } from '../verdict/index.ts';
+import type { TryBudget } from './budget.ts';
+import { lookAt, type Finding, type SharedChecks } from '../verdict/index.ts';
 import type { View, ViewLayout } from '../view/index.ts';
 
 /** How much a change moves. */
@@ -27,16 +28,19 @@ const mostScreens = 12;
  * What a change moves on the reference and elsewhere; undefined where it takes away what the author meant: something that
  * stood in a line, was of one size or evenly spaced with its neighbours is not any more, moves further than the finding
  * needs, or becomes smaller though it is pressed or read.
+ * @param most How far in u something may move on the reference: `mostMoveOf`.
  */
 export function disturbanceOf(
   before: View,
   after: View,
   finding: Finding,
+  most: number,
   screens: readonly Screen[],
+  budget: TryBudget,
 ): Disturbance | undefined {
   const [old, now] = [onReference(before), onReference(after)];
+  budget.spend(now.widgets.length);
   const pairs = pairsOf(old, now);
-  const most = isPlace(finding) && !isOn(before, finding) ? 0 : needOf(finding, screens);
   let widgets = 0;
   let u = 0;
   const moved = new Set<number>();
@@ -51,7 +55,7 @@ export function disturbanceOf(
     u = Math.max(u, by);
   }
   if (moved.size > 0 && losesRelation(old, now, pairs, moved, finding)) return undefined;
-  return { widgets, u, screens: screensMoved(before, after, screens) };
+  return { widgets, u, screens: screensMoved(before, after, screens, budget) };
 }
 
 /** Less is better: what moves least on the reference, then on fewest screens. */
@@ -104,12 +108,31 @@ function isPlace({ check }: Finding): boolean {
   return check === 'overlap' || check === 'off-screen' || check === 'outside-safe-area';
 }
 
+/**
+ * How far in u something may move on the reference for a finding to be mended.
+ * @param shared What checks of the view's document share: the reference is checked once for all of its findings.
+ */
+export function mostMoveOf(
+  view: View,
+  finding: Finding,
+  screens: readonly Screen[],
+  shared: SharedChecks,
+  budget: TryBudget,
+): number {
+  return isPlace(finding) && !isOn(view, finding, shared, budget) ? 0 : needOf(finding, screens);
+}
+
 /** Whether a finding is there on the reference too: what is right there has to stay as it is. */
-function isOn(view: View, { check, widget, other }: Finding): boolean {
+function isOn(
+  view: View,
+  { check, widget, other }: Finding,
+  shared: SharedChecks,
+  budget: TryBudget,
+): boolean {
   const { width, height } = view.reference;
   const { screen } = view.layoutOn({ width, height });
-  const only = checks.filter(({ id }) => id === check);
-  return checkView(view, [screen], only).some((one) => one.widget === widget && one.other === other);
+  const { findings } = lookAt(view, [screen], checks, shared, (looks) => budget.spend(looks));
+  return findings.some((one) => one.check === check && one.widget === widget && one.other === other);
 }
 
 /** How far in u a widget may have to move for a finding to be mended. */
@@ -216,13 +239,14 @@ function losesRhythm(rects: readonly (readonly [Rect, Rect])[]): boolean {
   return false;
 }
 
-function screensMoved(before: View, after: View, screens: readonly Screen[]): number {
+function screensMoved(before: View, after: View, screens: readonly Screen[], budget: TryBudget): number {
   const some =
     screens.length <= mostScreens
       ? screens
       : screens.filter((_, nth) => nth % Math.ceil(screens.length / mostScreens) === 0);
   const moves = some.filter((screen) => {
     const [old, now] = [before.layoutOn(screen), after.layoutOn(screen)];
+    budget.spend(now.widgets.length);
     return pairsOf(old, now).some(
       ({ was, is }) => farthest(old.layout.rectInU(was.index), now.layout.rectInU(is.index)) > leastMove,
     );

@@ -1,6 +1,7 @@
 import type { CheckedDocument } from '../document/index.ts';
 import { readChanged } from '../edit/index.ts';
 import { keyOf, type CheckOptions, type Finding, type Verdict } from '../verdict/index.ts';
+import { TryBudget } from './budget.ts';
 import { suggestFor, type Suggestion } from './suggest.ts';
 
 /** A finding and the change that mended it. */
@@ -9,11 +10,14 @@ export interface Mended {
   readonly suggestion: Suggestion;
 }
 
+/** Findings are tried again after each that was mended, so that more is tried than for a report. */
+const mostTimes = 5;
+
 /**
  * Mends one finding after the other, each in the document as the one before left it.
  * @param wanted Which findings are to be mended.
  * @param onFinding Called with each before changes for it are tried.
- * @returns the changed text, and what was mended by what.
+ * @returns the changed text, what was mended by what, and whether all was tried: only so much is (`TryBudget`).
  */
 export function mend(
   document: CheckedDocument,
@@ -21,16 +25,18 @@ export function mend(
   options: CheckOptions,
   wanted: (finding: Finding) => boolean,
   onFinding: (finding: Finding) => void = () => undefined,
-): { readonly text: string; readonly mended: readonly Mended[] } {
+): { readonly text: string; readonly mended: readonly Mended[]; readonly isWhole: boolean } {
   let now = document;
   let { findings } = verdict;
   const mended: Mended[] = [];
   const tried = new Set<string>();
+  const budget = new TryBudget(mostTimes);
   let isNew = false;
   for (;;) {
     const finding = findings.find((one) => one.outcome === 'failed' && !tried.has(keyOf(one)) && wanted(one));
-    if (!finding) {
-      if (!isNew) return { text: now.origin.source?.text ?? '', mended };
+    if (!finding || budget.isSpent) {
+      if (!isNew || budget.isSpent)
+        return { text: now.origin.source?.text ?? '', mended, isWhole: !budget.isSpent };
       // What could not be mended before may be now: done again, nothing is left that another run would change.
       isNew = false;
       tried.clear();
@@ -38,7 +44,7 @@ export function mend(
     }
     tried.add(keyOf(finding));
     onFinding(finding);
-    const suggestion = suggestFor(now, finding, { ...verdict, findings }, options);
+    const suggestion = suggestFor(now, finding, { ...verdict, findings }, options, undefined, budget);
     if (!suggestion) continue;
     mended.push({ finding, suggestion });
     isNew = true;

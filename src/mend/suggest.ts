@@ -15,7 +15,14 @@ import {
 } from '../verdict/index.ts';
 import { NoSuchName, openView, type Occasion } from '../view/index.ts';
 import { losesBinding } from './bindings.ts';
-import { disturbanceOf, disturbanceText, lessDisturbing, type Disturbance } from './disturbance.ts';
+import { BudgetSpent, TryBudget } from './budget.ts';
+import {
+  disturbanceOf,
+  disturbanceText,
+  lessDisturbing,
+  mostMoveOf,
+  type Disturbance,
+} from './disturbance.ts';
 import { documentRemedies, remedies } from './registry.ts';
 import type { Broken, Change } from './remedy.ts';
 
@@ -47,6 +54,7 @@ const mostTries = 20;
  * finding has to be gone, no other may be new, and none that stays may be on more layouts or worse than before.
  * @param before What was found without it.
  * @param shared What checks of the document share.
+ * @param budget How much may be tried; where it is spent, no change is found.
  * @returns undefined where none of the changes that come to mind does that, or the document was not read from a text.
  */
 export function suggestFor(
@@ -55,10 +63,26 @@ export function suggestFor(
   before: Verdict,
   options: CheckOptions,
   shared = new SharedChecks(document, options.resources),
+  budget = new TryBudget(),
+): Suggestion | undefined {
+  if (finding.outcome !== 'failed' || budget.isSpent) return undefined;
+  try {
+    return firstThatMends(document, { finding, before, options, budget }, shared);
+  } catch (error) {
+    if (error instanceof BudgetSpent) return undefined;
+    throw error;
+  }
+}
+
+/** @throws {BudgetSpent} */
+function firstThatMends(
+  document: CheckedDocument,
+  trial: Trial,
+  shared: SharedChecks,
 ): Suggestion | undefined {
   const { source } = document.origin;
-  if (finding.outcome !== 'failed' || !source) return undefined;
-  const trial: Trial = { finding, before, options };
+  if (!source) return undefined;
+  const { before, finding } = trial;
   for (const { change, draft, key, disturbance } of candidatesFor(document, trial, shared)) {
     const inView = finding.view !== undefined && isWithinView(draft, finding.view);
     let after = attempt(() => triedOn(draft.document, trial, inView, shared));
@@ -96,11 +120,8 @@ interface Candidate {
 }
 
 /** Changes that keep what the author meant, what moves least first; of those that move alike in the order they come to mind. */
-function candidatesFor(
-  document: CheckedDocument,
-  { finding, options }: Trial,
-  shared: SharedChecks,
-): readonly Candidate[] {
+function candidatesFor(document: CheckedDocument, trial: Trial, shared: SharedChecks): readonly Candidate[] {
+  const { finding, options, budget } = trial;
   const { view: name } = finding;
   const tried = new Set([JSON.stringify(document.source)]);
   const found: Candidate[] = [];
@@ -110,7 +131,8 @@ function candidatesFor(
       ? undefined
       : openView(of, name, { resources, shared: like.views, ...asDesigned(document, finding) });
   const before = opened(document, shared);
-  for (const change of changesFor(document, finding, options, shared).slice(0, mostTries)) {
+  let most: number | undefined;
+  for (const change of changesFor(document, trial, shared).slice(0, mostTries)) {
     // Most changes mend nothing: they are tried on values, and only what holds is written as text and read again.
     const draft = attempt(() => {
       const made = new DocumentDraft(document);
@@ -125,7 +147,8 @@ function candidatesFor(
     const disturbance = before
       ? attempt(() => {
           const after = opened(draft.document, new SharedChecks(draft.document, resources, shared))!;
-          return disturbanceOf(before, after, finding, screens);
+          most ??= mostMoveOf(before, finding, screens, shared, budget);
+          return disturbanceOf(before, after, finding, most, screens, budget);
         })
       : stillness;
     if (disturbance) found.push({ change, draft, key, disturbance });
@@ -157,8 +180,7 @@ function attempt<Made>(make: () => Made): Made | undefined {
 
 function changesFor(
   document: CheckedDocument,
-  finding: Finding,
-  { resources, screens }: CheckOptions,
+  { finding, options: { resources, screens }, budget }: Trial,
   shared: SharedChecks,
 ): readonly Change[] {
   const { view: name, worst, check } = finding;
@@ -174,6 +196,7 @@ function changesFor(
   if (some.length === 0 || !screen || worst.measured === null) return [];
   const view = openView(document, name, { resources, shared: shared.views, ...worst });
   const on = view.layoutOn(screen);
+  budget.spend(on.widgets.length);
   const index = on.find(finding.widget);
   if (index === undefined) return [];
   const other = finding.other === undefined ? undefined : on.find(finding.other);
@@ -197,6 +220,7 @@ interface Trial {
   /** What was found without the change. */
   readonly before: Verdict;
   readonly options: CheckOptions;
+  readonly budget: TryBudget;
 }
 
 /**
@@ -206,7 +230,7 @@ interface Trial {
  */
 function triedOn(
   changed: CheckedDocument,
-  { finding, before, options }: Trial,
+  { finding, before, options, budget }: Trial,
   inView: boolean,
   like: SharedChecks,
 ): readonly Finding[] | undefined {
@@ -214,10 +238,11 @@ function triedOn(
   const { view, worst } = finding;
   const shared = new SharedChecks(changed, resources, like);
   const target = keyOf(finding);
+  const onScreen = (looks: number) => budget.spend(looks);
   if (view !== undefined) {
     // The cheap test first: whether the finding is gone where it was worst.
     const screens = options.screens.filter(({ name }) => name === worst.screen);
-    const { findings } = runBatch(changed, resources, { view, occasion: worst, screens }, shared);
+    const { findings } = runBatch(changed, resources, { view, occasion: worst, screens }, shared, onScreen);
     if (findings.some((one) => keyOf(one) === target)) return undefined;
   }
   const old = new Map(before.findings.map((one) => [keyOf(one), one]));
@@ -233,7 +258,7 @@ function triedOn(
   const plan = planOf(changed, inView ? { ...options, views: [view!] } : options);
   const results = new Results(changed, plan);
   for (const [nth, batch] of plan.batches.entries()) {
-    const result = runBatch(changed, resources, batch, shared);
+    const result = runBatch(changed, resources, batch, shared, onScreen);
     if (result.findings.some(isBroken)) return undefined;
     results.add(nth, result);
   }

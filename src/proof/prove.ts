@@ -51,7 +51,8 @@ export interface ProvedFinding {
 /** Sizes of which something is not proved. */
 export interface Gap {
   readonly polygon: Polygon;
-  readonly reason: UnprovedReason | 'odd';
+  /** `crowded`: so much lies in one place that the check has not compared all of it. `odd`: check and proof do not agree. */
+  readonly reason: UnprovedReason | 'crowded' | 'odd';
   /** The check of which it is not; undefined where the layout itself is not known. */
   readonly check: CheckId | undefined;
 }
@@ -162,6 +163,10 @@ export function proveView(
     const { widgets } = cell.form.tree;
     for (const one of traced) {
       const { check } = one;
+      if (unfinished.has(check)) {
+        gaps.push({ polygon: cell.polygon, reason: 'crowded', check });
+        continue;
+      }
       const fails = new Set<number>();
       const unsure: Polygon[] = [];
       const claims: (() => void)[] = [];
@@ -193,7 +198,7 @@ export function proveView(
       gaps.push(...unsure.map((polygon): Gap => ({ polygon, reason: 'curved', check })));
       const isOpen = unsure.some((polygon) => contains(polygon, cell.inside));
       // The check itself is asked in the middle: where it says something else than the polygons do, nothing is claimed.
-      if (unfinished.has(check) || (!isOpen && said.has(check) !== fails.size > 0))
+      if (!isOpen && said.has(check) !== fails.size > 0)
         gaps.push({ polygon: cell.polygon, reason: 'odd', check });
       else for (const claim of claims) claim();
     }

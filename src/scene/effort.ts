@@ -2,9 +2,9 @@
  * How much a check may compare on one screen. What lies in one place by the thousand meets in pairs by the million, and
  * nobody reads so many findings.
  */
-const mostComparisons = 4_000_000;
+const mostComparisons = 1_000_000;
 /** A finding costs as much as so many comparisons of two widgets: 20,000 of one check on one screen are listed at most. */
-const finding = 200;
+const finding = 50;
 /** A rectangle that is looked at and is somewhere else costs so much of one. */
 const miss = 0.05;
 
@@ -16,10 +16,17 @@ export class EffortSpent extends Error {
 /** What a check has left to compare. */
 export class Effort {
   #left = mostComparisons;
+  #before = 0;
 
   /** For the next check. */
   renew(): void {
+    this.#before = this.compared;
     this.#left = mostComparisons;
+  }
+
+  /** Comparisons of all checks together. */
+  get compared(): number {
+    return this.#before + mostComparisons - this.#left;
   }
 
   /**

@@ -52,31 +52,38 @@ function keyOf({ name, width, height }: Screen, hudSize: number): string {
   return `${name} ${width} ${height} ${hudSize}`;
 }
 
+/** Comparisons that cost as much as laying out and checking one widget. */
+const comparisonsALook = 50;
+
 /**
  * Lays one view out on one occasion, on its screens, and runs every check on each.
  * @param shared What batches of this document share.
+ * @param onScreen Called after each screen with how much work it was: about so many widgets laid out and checked.
  */
 export function runBatch(
   document: CheckedDocument,
   resources: Resources,
   batch: Batch,
   shared = new SharedChecks(document, resources),
+  onScreen?: (looks: number) => void,
 ): BatchResult {
   const { view: name, occasion, screens } = batch;
   const view = openView(document, name, { resources, shared: shared.views, ...occasion });
-  return lookAt(view, screens, checks, shared);
+  return lookAt(view, screens, checks, shared, onScreen);
 }
 
 /**
  * Runs checks on a view that is open, on screens.
  * @param shared Where every check is run on views that share: what was found before of a form that comes again, or of one
  * that differs in colours alone, is taken from there.
+ * @param onScreen Called after each screen with how much work it was: about so many widgets laid out and checked.
  */
 export function lookAt(
   view: View,
   screens: readonly Screen[],
   run: readonly ListedCheck[],
   shared?: SharedChecks,
+  onScreen?: (looks: number) => void,
 ): BatchResult {
   const findings = new Findings();
   const acceptances = new Acceptances();
@@ -94,6 +101,7 @@ export function lookAt(
       seen.add(form);
       for (const { visible, pointer } of form.tree.widgets) if (visible) shown.add(pointer);
     }
+    let compared = 0;
     let drafted = shared?.find(form, screen, hudSize);
     if (!drafted) {
       const alike = form.alike && shared?.find(form.alike, screen, hudSize);
@@ -114,10 +122,12 @@ export function lookAt(
         const list = draftsOf(check, subject);
         if (list.length > 0) found.set(nth, list);
       });
+      compared = subject?.effort.compared ?? 0;
       drafted = found;
       shared?.keep(form, screen, hudSize, drafted);
     }
     const { widgets } = form.tree;
+    onScreen?.(widgets.length + compared / comparisonsALook);
     for (const [nth, drafts] of drafted) {
       const check = run[nth]!;
       for (const draft of drafts) {

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { openView, readDocument } from 'pimbot';
-import { changeAnchor, changeLengths, suggestAnchor } from 'pimbot/tools';
+import { changeAnchor, changeLengths as lengthsChanged, suggestAnchor } from 'pimbot/tools';
 import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 import { fonts } from '../support/views.ts';
 import { rounds, seedOf } from '../support/deep.ts';
@@ -43,6 +43,8 @@ const anchors = [
   '10%..90% 0..1',
   '-20% 130%',
 ];
+
+const changeLengths = (...how: Parameters<typeof lengthsChanged>) => lengthsChanged(...how).text;
 
 describe('another anchor, the same place', () => {
   test('moves nothing by more than a millionth of a u on the reference, whatever the anchors on the way', () => {
@@ -155,9 +157,9 @@ views:
     );
     // What else it says is changed all the same.
     const put = open(source.replace('anchor: right top', 'anchor: right top, offset: -24 48'));
-    expect(changeLengths(put.document, put.view, 'loose', 'shares')).toContain(
-      'offset: "-1.25% 4.444444%", arrange: row, gap: 12',
-    );
+    const changed = lengthsChanged(put.document, put.view, 'loose', 'shares');
+    expect(changed.text).toContain('offset: "-1.25% 4.444444%", arrange: row, gap: 12');
+    expect(changed.left).toContain('; left as it is: with the gap of "loose" in shares, "loose" would not');
   });
 
   test('suggests the edge or middle a widget stands at, and says why', () => {

@@ -2,15 +2,44 @@ import { cpSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { readDocument, screens, type DocumentSource, type WidgetSource } from 'pimbot';
-import { checkDocument, suggestFor } from 'pimbot/tools';
+import { TryBudget, checkDocument, mend, suggestFor } from 'pimbot/tools';
 import { bundledFonts } from 'pimbot/node';
 import { defects } from '../accuracy/defects.ts';
 import { opened } from '../accuracy/run.ts';
 import { defectPictures, places } from '../accuracy/sample.ts';
 import { harms, nameOf } from './second-judge.ts';
 import { pimbotHere, temporaryFolder } from '../support/cli.ts';
+import { isDeep } from '../support/deep.ts';
 
 const fonts = bundledFonts();
+
+test('no more than a budget is tried, and what is is left is not', () => {
+  const text =
+    'pimbot: 1\nviews: { v: { children: [{ kind: panel, size: 256 96, offset: 1640 24, look: { background: "#345" } }] } }';
+  const { document } = readDocument(text);
+  const options = { resources: { fonts }, screens };
+  const verdict = checkDocument(document!, options);
+  const finding = verdict.findings.find(({ check }) => check === 'off-screen')!;
+  const budget = new TryBudget();
+  expect(suggestFor(document!, finding, verdict, options, undefined, budget)?.say).toBeDefined();
+  expect(budget.isSpent).toBe(false);
+  expect(() => budget.spend(400_000)).toThrow('more was tried than changes are looked for');
+  expect(suggestFor(document!, finding, verdict, options, undefined, budget)).toBeUndefined();
+  expect(mend(document!, verdict, options, () => true)).toMatchObject({ isWhole: true });
+});
+
+(isDeep ? test : test.skip)('of many findings some are left untried, and the report says so', async () => {
+  const folder = temporaryFolder();
+  const plate = { size: [40, 40], look: { background: '#345' } };
+  const children = [
+    { ...plate, 'repeat': 600, 'may-overlap': true },
+    { ...plate, offset: [1900, 0] },
+  ];
+  writeFileSync(join(folder.path, 'hold.json'), JSON.stringify({ pimbot: 1, views: { hold: { children } } }));
+  const { out } = await pimbotHere(['check', 'hold.json', '--no-cache'], folder.path);
+  folder.remove();
+  expect(out).toMatch(/No change was tried for \d+ findings?: there are many\./);
+});
 
 describe('a suggestion', () => {
   test('of every kind of mistake that has one: tried here again, it takes the finding away and brings no other', async () => {

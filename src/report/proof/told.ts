@@ -176,6 +176,7 @@ export function failureText(
 const reasons: { readonly [Reason in Gap['reason']]: string } = {
   curved: 'what is compared there is no straight line over the sizes',
   many: 'more cells, or more that fails, than is looked at',
+  crowded: 'so much lies in one place that not all of it was compared',
   odd: 'the check and the proof say different things there',
 };
 
