@@ -50,7 +50,7 @@ export function changeLengths(
         `with the ${key} of "${id}" in ${into}, "${moves}" would not stay as it is on the reference: shares count nothing where a size follows from what is in it`,
       );
   }
-  if (kept.size === 0) throw new EditError(refused[0]!);
+  if (kept.size === 0) throw new EditError(refused[0]);
   return { text, left: refused.map((reason) => `; left as it is: ${reason}`).join('') };
 }
 
