@@ -1,5 +1,5 @@
 import { levelsOf } from './bidi.ts';
-import { opportunities, plainPieces } from './breaks.ts';
+import { plainPieces } from './plain-pieces.ts';
 import type { FontChain, Piece } from './chain.ts';
 import { LineFinds } from './line-finds.ts';
 import { TextLine } from './line.ts';
@@ -98,7 +98,7 @@ export class TextBlock {
     } else if (levels || runs.length > 0 || !plainPieces(text, (piece) => pieces.push(chain.piece(piece)))) {
       ends = [];
       let start = 0;
-      for (const { position, required } of opportunities(text, chain.engine)) {
+      for (const { position, required } of chain.engine.lineBreaks(text)) {
         if (required) ends.push(pieces.length);
         add(start, required ? withoutLineEnd(text, start, position) : position);
         start = position;

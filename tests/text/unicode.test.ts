@@ -1,12 +1,18 @@
 import { describe, expect, test } from '@jest/globals';
+import { random } from '../../bench/trees.ts';
+import { startBrowser } from '../../bench/browser.ts';
 import { TextBlock } from '../../src/text/block.ts';
+import { nodeText } from 'pimbot/node';
+import { rounds, seedOf } from '../support/deep.ts';
 import { fonts } from '../support/views.ts';
 
 /*
  * No package carries the test files of UAX 14 and UAX 9, so these cases are made by hand: for each rule of the two
- * annexes that a text of a game can meet, at least one that holds a break (or an order) and one that does not.
+ * annexes that a text of a game can meet, at least one that holds a break (or an order) and one that does not. Beside them
+ * stands Chromium, which breaks lines by Unicode's own library.
  */
 
+const { lineBreaks } = nodeText();
 const chain = fonts.chain('Inter', 400, false, { tabular: false, language: 'en' });
 const block = (text: string, rightToLeft = false) =>
   new TextBlock(text, {
@@ -21,6 +27,32 @@ const block = (text: string, rightToLeft = false) =>
     leastFontSize: 10,
   });
 
+/** Signs that the rules name, and letters of many scripts beside them: what is picked at random alone is nearly always a letter. */
+const signs =
+  'aZ09 \t\n\r\u00a0\u200b\u2060\u200d\u0301\u034f-\u2010\u2012\u2014\u00ad/,.:;!?%$€£°…"\'«»‘’“”()[]{}「」、。・〜！？＄％￥\ufffcㄱ가각각한אבל🇩🇪🇯🇵👍🏽🫱☝◌ᬅᬓ᭄ᯃ᯲᯳𑍍海の゙ｱ､';
+
+/** Texts whose every letter is one of those signs, or any that Unicode has. */
+function scrambled(count: number, seed: number): string[] {
+  const next = random(seed);
+  const some = [...signs];
+  const letter = (): string => {
+    for (;;) {
+      const one =
+        next() < 0.7
+          ? some[Math.floor(next() * some.length)]!
+          : String.fromCodePoint(Math.floor(next() * 0x20000));
+      // Scripts without spaces need a dictionary, which Chromium has; small kana start a line there unless CSS says `strict`.
+      const isOther =
+        /[\p{Surrogate}\p{Script=Thai}\p{Script=Lao}\p{Script=Khmer}\p{Script=Myanmar}\p{Script=Tai_Le}\p{Script=New_Tai_Lue}\p{Script=Tai_Tham}\p{Script=Tai_Viet}\p{Script=Ahom}]/u;
+      if (!isOther.test(one) && !/[ぁぃぅぇぉっゃゅょゎゕゖ゠-ヿㇰ-ㇿｧ-ｰ\u{1b132}-\u{1b168}]/u.test(one))
+        return one;
+    }
+  };
+  return Array.from({ length: count }, () =>
+    Array.from({ length: 2 + Math.floor(next() * 7) }, letter).join(''),
+  );
+}
+
 /** A text with every place where a line may end, shown as |: lines of no width take each of them. */
 function broken(text: string): string {
   return block(text)
@@ -30,6 +62,40 @@ function broken(text: string): string {
 }
 
 describe('UAX 14', () => {
+  test('lines may end where Chromium lets them end', async () => {
+    const texts = scrambled(rounds(8000, 60_000), seedOf(14));
+    const browser = await startBrowser();
+    const page = await browser.newPage();
+    const theirs = await page.evaluate((all) => {
+      interface Iterator {
+        adoptText(text: string): void;
+        next(): number;
+      }
+      const { v8BreakIterator } = Intl as unknown as {
+        v8BreakIterator: new (language: string, how: { type: 'line' }) => Iterator;
+      };
+      const iterator = new v8BreakIterator('en', { type: 'line' });
+      return all.map((text) => {
+        iterator.adoptText(text);
+        const found: number[] = [];
+        for (let at = iterator.next(); at !== -1; at = iterator.next()) found.push(at);
+        return found.slice(0, -1);
+      });
+    }, texts);
+    await browser.close();
+    const differ = texts.flatMap((text, nth) => {
+      const ours = lineBreaks(text)
+        .map(({ position }) => position)
+        .slice(0, -1);
+      return String(ours) === String(theirs[nth]) ? [] : [{ text, ours, theirs: theirs[nth] }];
+    });
+    expect(differ).toEqual([]);
+  });
+
+  test('small kana start no line, as `line-break: strict` of CSS has it', () => {
+    expect(broken('あっいーうャえ')).toBe('あっ|いー|うャ|え');
+  });
+
   test.each([
     ['LB 4, 5', 'a\nb', 'a|b'],
     ['LB 5', 'a\r\nb', 'a|b'],
