@@ -97,7 +97,8 @@ export const look = {
   'transition': {
     type: 'string',
     title: 'a key, a time and an easing, or none',
-    description: 'What takes time to change in a running game, as in CSS: "background 120ms ease-out".',
+    description:
+      'What takes time to change, come or go in a running game, as in CSS: "background 120ms ease-out, visible 200ms".',
   },
   'text-transform': {
     ...choice(['none', 'uppercase']),

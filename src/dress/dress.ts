@@ -35,6 +35,8 @@ export interface Widget extends Bone {
   readonly measure: Measure | undefined;
   /** Of a textbox somebody types in; at the end of its text where it is unsaid. */
   readonly caret?: Caret | undefined;
+  /** Drawn although it is invisible: it is on its way out of sight. */
+  readonly leaves?: boolean | undefined;
 }
 
 /** Whether a widget is another or in it. */

@@ -36,9 +36,10 @@ import { TextBlock } from '../text/index.ts';
 import { handsOnTheSame } from '../theme/index.ts';
 import { itemOf, targetsOf } from '../view/index.ts';
 import { isSimilarBox, needsAnotherPlan } from './box-change.ts';
-import { movedOn, shownWhile, startMoving } from './motion.ts';
+import { isLeaving, movedOn, shownWhile, startAppearing, startMoving } from './motion.ts';
 import { LiveNames } from './names.ts';
 import type { LiveNode, Mutable } from './node.ts';
+import { endLeaving, showWithin, type Sight } from './sight.ts';
 import { bareKeys, isMeter, isVisible, keptText } from './widget-change.ts';
 import { childrenAt, rangeOf, regrow, type HeadChange, type Regrown } from './regrow.ts';
 
@@ -78,6 +79,17 @@ export class LiveTree {
   hasMotion = true;
   readonly #moving = new Set<LiveNode>();
   #widgets: Widget[] = [];
+  readonly #sight: Sight = {
+    within: (node) => this.nodes.slice(node.index + 1, this.plan.end[node.index]),
+    changeable: (node) => this.#changeable(node),
+    touch: (node) => this.touch(node),
+    settle: (node) => {
+      const { index, parent } = node.widget;
+      const target = node.motion?.target ?? node.widget;
+      this.#arrive(node);
+      this.#place(node, { ...target, index, parent, leaves: undefined });
+    },
+  };
   /** How many snapshots there are: a widget that the last one shows is copied before it is changed. */
   #snapshots = 0;
 
@@ -199,9 +211,11 @@ export class LiveTree {
       // Ends are what they are to be, to the last bit.
       const { index, parent } = before;
       const settled = { ...target, index, parent };
+      const hasLeft = isLeaving(moving) && !isLeaving(left);
       if (left.length === 0) this.#arrive(node);
       else node.motion = { target: settled, moving: left };
       this.#place(node, left.length === 0 ? settled : shownWhile(settled, left));
+      if (hasLeft) endLeaving(node, this.#sight);
       if (!handsOnTheSame(node.widget.look, before.look))
         for (const child of this.childrenOf(node)) this.redress(child);
     }
@@ -219,7 +233,9 @@ export class LiveTree {
   #place(node: LiveNode, next: Widget): void {
     const { plan } = this;
     const { index, widget: before } = node;
-    const widget = node.caret === undefined ? next : { ...next, caret: node.caret };
+    const leaves = node.leaves && !next.visible;
+    const widget =
+      node.caret === undefined && !leaves ? next : { ...next, caret: node.caret, ...(leaves && { leaves }) };
     node.widget = this.#widgets[index] = widget;
     node.own = this.#snapshots;
     node.item = this.#item(widget);
@@ -309,7 +325,6 @@ export class LiveTree {
     node.bone = bone;
     node.made = made;
     if (zOf(bone.source) !== zOf(before.source)) this.#reorder();
-    if (bone.visible !== before.visible) this.#showWithin(node);
     if (keys.every((key) => bareKeys.has(key))) {
       const { source, visible } = bone;
       const from = node.motion?.target ?? node.widget;
@@ -319,21 +334,8 @@ export class LiveTree {
       this.names.know(node);
       this.redress(node);
     }
+    if (bone.visible !== before.visible) showWithin(node, this.#sight, isLeaving(node.motion?.moving ?? []));
     if (node.parent && this.#isDivided(node.parent)) this.#divide(node.parent);
-  }
-
-  /** Works out who in a widget is visible. */
-  #showWithin(node: LiveNode): void {
-    const end = this.plan.end[node.index]!;
-    for (let at = node.index + 1; at < end; at++) {
-      const inner = this.nodes[at]!;
-      const visible = isVisible(inner.bone, inner.parent);
-      if (visible === inner.bone.visible) continue;
-      inner.bone = { ...inner.bone, visible };
-      this.#changeable(inner).visible = visible;
-      if (inner.motion) inner.motion.target = { ...inner.motion.target, visible };
-      this.touch(inner);
-    }
   }
 
   #reorder(): void {
@@ -406,6 +408,7 @@ export class LiveTree {
     }
     planned.push({ from: to, count: nodes.length - to });
     for (let at = to; at < nodes.length; at++) next.push(nodes[at]!);
+    const known = new Set([...removed].map(({ bone }) => bone.id));
     for (const node of removed) this.#forget(node);
     if (site) site.heads = heads;
     else this.names.forgetSites(parent);
@@ -415,11 +418,21 @@ export class LiveTree {
     for (const { piece, made } of fresh) this.names.settle(piece, made);
     this.touch(parent);
     this.plan = splice(this.plan, this.#items(), planned, [parent.index]);
-    this.#showWithin(parent);
+    showWithin(parent, this.#sight);
     this.order = drawingOrder(nodes.map(({ bone }) => bone));
     this.structure++;
     this.isOther = true;
     this.isPlaced = true;
+    for (const { made } of fresh) if (made[1] && !known.has(made[1].bone.id)) this.#appear(made[1]);
+  }
+
+  /** A widget that was not there comes into sight over the time its transition says. */
+  #appear(node: LiveNode): void {
+    const moving = this.hasMotion ? startAppearing(node.widget) : [];
+    if (moving.length === 0) return;
+    node.motion = { target: node.widget, moving };
+    this.#moving.add(node);
+    this.#place(node, shownWhile(node.widget, moving));
   }
 
   /** Gives every widget the index it stands at. */
@@ -450,6 +463,7 @@ export class LiveTree {
       bone,
       widget,
       motion: undefined,
+      leaves: false,
       stamp: this.version,
       laid: -1,
       own: this.#snapshots,

@@ -26,6 +26,8 @@ export interface Moving {
 /** How one key is read off widgets, and what is between two. */
 interface Movable {
   isSame(one: Widget, other: Widget): boolean;
+  /** Whether what is shown is what is to be; where that is more than to be the same. */
+  hasArrived?(shown: Widget, after: Widget): boolean;
   /** A widget with the key between those of two others; undefined where nothing lies between. */
   between(widget: Widget, from: Widget, to: Widget, share: number): Widget | undefined;
 }
@@ -49,11 +51,22 @@ export function startMoving(
     }
     if (movable.isSame(before, after) && !known) continue;
     const transition = transitionOf(after.look.transition, key);
-    if (!transition || movable.isSame(shown, after)) continue;
+    if (!transition || (movable.hasArrived ?? movable.isSame)(shown, after)) continue;
     if (movable.between(after, shown, after, 0) === undefined) continue;
     next.push({ key, transition, from: shown, to: after, elapsed: 0 });
   }
   return next;
+}
+
+/** What is on its way when a widget has come that was not there before. */
+export function startAppearing(widget: Widget): readonly Moving[] {
+  const unseen = { ...widget, visible: false };
+  return widget.visible ? startMoving(unseen, unseen, widget, []) : [];
+}
+
+/** Whether a widget is on its way out of sight. */
+export function isLeaving(moving: readonly Moving[]): boolean {
+  return moving.some(({ key, to }) => key === 'visible' && !to.visible);
 }
 
 /** The same so many milliseconds later: what has arrived is left out. */
@@ -74,7 +87,8 @@ export function shownWhile(target: Widget, moving: readonly Moving[]): Widget {
 }
 
 function transitionOf(all: readonly Transition[], key: TransitionKey): Transition | undefined {
-  const found = all.findLast((one) => one.key === key || one.key === 'all');
+  // Entries that come by while a list is scrolled are not to fade in because their colours take time.
+  const found = all.findLast((one) => one.key === key || (one.key === 'all' && key !== 'visible'));
   return found && found.delay + found.duration > 0 ? found : undefined;
 }
 
@@ -138,6 +152,11 @@ function length(key: 'offset' | 'size'): Movable {
   };
 }
 
+/** What comes into sight takes input and the focus from the first moment on, when none of 255 steps shows it yet. */
+const leastSeen = 1 / 1024;
+
+const opacityOf = ({ visible, leaves, look }: Widget) => (visible || leaves === true ? look.opacity : 0);
+
 const rotationOf = ({ source }: Widget) => (source as WidgetSource).rotate ?? 0;
 
 const movables: { readonly [Key in TransitionKey]: Movable } = {
@@ -198,5 +217,16 @@ const movables: { readonly [Key in TransitionKey]: Movable } = {
       value: mix(from.value, to.value, share),
       trail: mix(from.trail, to.trail, share),
     }),
+  },
+  // What comes into sight or goes out of it does so by its opacity. After `opacity`, which it takes the place of.
+  'visible': {
+    isSame: (one, other) => one.visible === other.visible,
+    hasArrived: (shown, after) =>
+      shown.visible === after.visible && shown.leaves !== true && shown.look.opacity === after.look.opacity,
+    between(widget, from, to, share) {
+      const opacity = Math.min(1, mix(opacityOf(from), opacityOf(to), share));
+      const least = widget.visible && widget.look.opacity > 0 ? leastSeen : 0;
+      return { ...withLook(widget, { opacity: Math.max(least, opacity) }), leaves: !widget.visible };
+    },
   },
 };

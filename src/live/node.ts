@@ -13,6 +13,8 @@ export interface LiveNode {
   item: Mutable<LayoutItem>;
   /** What its widget is to be, and what of it is on its way; undefined where it is that already. */
   motion: { target: Widget; moving: readonly Moving[] } | undefined;
+  /** Whether it is drawn although it is invisible: what it is in is on its way out of sight. */
+  leaves: boolean;
   /** The version of the view in which it last looked, said or stood otherwise. */
   stamp: number;
   /** Its index when places were last looked at; −1 where it was not there. */

@@ -80,7 +80,7 @@ export function drawWidget(on: ViewLayout, index: number, isSeen: boolean): Draw
   if (opacity < 1 && isSeen && !isLeaf) within.push({ type: 'group', widget: index, opacity });
   const turn = turnOf(widget, layout);
   if (turn) within.push({ type: 'turn', matrix: turn });
-  if (widget.visible && isSeen && layout.frame.scale > 0) {
+  if ((widget.visible || widget.leaves) && isSeen && layout.frame.scale > 0) {
     addWidget(on, widget, own);
     if (opacity < 1 && isLeaf) fade(own, index, opacity);
   }

@@ -1,6 +1,6 @@
 /** How a change takes time (CSS Transitions 1 §2). */
 export interface Transition {
-  /** What it is of; `all` of everything that can change over time. */
+  /** What it is of; `all` of everything that can change over time but `visible`. */
   readonly key: TransitionKey | 'all';
   /** In milliseconds. */
   readonly duration: number;
@@ -11,7 +11,7 @@ export interface Transition {
 
 export type Ease = readonly [x1: number, y1: number, x2: number, y2: number];
 
-/** What can change over time: keys of a look, and of a widget its place, size, turn and value. */
+/** What can change over time: keys of a look, and of a widget its place, size, turn, value and whether it is seen. */
 export const transitionKeys = [
   'background',
   'color',
@@ -25,6 +25,7 @@ export const transitionKeys = [
   'size',
   'rotate',
   'value',
+  'visible',
 ] as const;
 export type TransitionKey = (typeof transitionKeys)[number];
 

@@ -129,6 +129,7 @@ export const source: DocumentSource = {
           id: 'shelf',
           visible: '{shown}',
           arrange: 'row',
+          look: { transition: 'visible 120ms ease-in' },
           offset: '300 300',
           children: [
             {

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { LiveView, readDocument, type DocumentSource } from 'pimbot';
+import { Hits, LiveDrawing, LiveView, readDocument, type DocumentSource } from 'pimbot';
 import { documentOf, opened, told } from '../support/views.ts';
 
 const source: DocumentSource = documentOf(
@@ -114,5 +114,171 @@ describe('transitions (CSS Transitions 1)', () => {
     expect(wrong('opacity 0.2s cubic-bezier(0.2, -1, 0, 1.5), offset 1s steps')).toHaveLength(1);
     expect(wrong('opacity 0.2s cubic-bezier(0.2, -1, 0, 1.5), offset 1s')).toEqual([]);
     expect(wrong('none')).toEqual([]);
+  });
+});
+
+describe('coming and going', () => {
+  const come = 'visible 100ms linear';
+  const plate = { background: '#336699' };
+  const shown = (entries: readonly string[] = ['wax']) => {
+    const view = new LiveView(
+      opened(
+        documentOf(
+          [
+            {
+              id: 'panel',
+              visible: '{open}',
+              size: 100,
+              look: { ...plate, opacity: 0.8, transition: come },
+              children: [{ id: 'in', kind: 'button', text: 'Go', size: 60, look: plate }],
+            },
+            {
+              id: 'note',
+              gone: '{away}',
+              size: 50,
+              offset: '0 200',
+              look: { ...plate, transition: come },
+            },
+            {
+              id: 'belt',
+              arrange: 'row',
+              offset: '0 300',
+              children: [
+                {
+                  id: 'slot',
+                  repeat: '{entries}',
+                  key: 'name',
+                  size: 40,
+                  look: { ...plate, transition: come },
+                },
+              ],
+            },
+          ],
+          { cases: { only: { open: true, away: false, entries: entries.map((name) => ({ name })) } } },
+        ),
+      ),
+      { width: 800, height: 600 },
+    );
+    return { view, drawing: new LiveDrawing(view), hits: new Hits(view) };
+  };
+  const drawn = (drawing: LiveDrawing, view: LiveView, id: string) => {
+    const index = view.find(id);
+    const own = drawing
+      .update()
+      .operations.filter((one) => 'widget' in one && one.type !== 'group' && one.widget === index);
+    return own.length > 0;
+  };
+  const opacity = (view: LiveView, id = 'panel') => widget(view, id).look.opacity;
+
+  test('what is hidden goes out of sight in its time, with all in it, and takes no input any more', () => {
+    const { view, drawing, hits } = shown();
+    expect(hits.at(30, 30)?.widget).toBe('in');
+    view.set({ open: false });
+    expect([widget(view, 'panel').visible, widget(view, 'in').visible]).toEqual([false, false]);
+    expect(hits.at(30, 30)?.widget).not.toBe('in');
+    expect([opacity(view), drawn(drawing, view, 'panel'), drawn(drawing, view, 'in')]).toEqual([
+      0.8,
+      true,
+      true,
+    ]);
+    view.advance(50);
+    expect(opacity(view)).toBeCloseTo(0.4, 9);
+    expect(drawn(drawing, view, 'in')).toBe(true);
+    expect(drawing.update().operations.find(({ type }) => type === 'group')).toMatchObject({
+      opacity: expect.closeTo(0.4, 9),
+    });
+    view.advance(50);
+    expect([opacity(view), drawn(drawing, view, 'panel'), drawn(drawing, view, 'in')]).toEqual([
+      0.8,
+      false,
+      false,
+    ]);
+    expect(view.advance(16)).toBe(false);
+    const fresh = new LiveView(view.toView(), { width: 800, height: 600 });
+    expect(JSON.stringify(view.widgets)).toBe(JSON.stringify(fresh.widgets));
+    expect(JSON.stringify(drawing.update().operations)).toBe(
+      JSON.stringify(new LiveDrawing(fresh).update().operations),
+    );
+  });
+
+  test('what is shown again on its way turns back from where it is', () => {
+    const { view, drawing } = shown();
+    view.set({ open: false });
+    view.advance(75);
+    view.set({ open: true });
+    expect(opacity(view)).toBeCloseTo(0.2, 9);
+    expect(drawn(drawing, view, 'in')).toBe(true);
+    view.advance(50);
+    expect(opacity(view)).toBeCloseTo(0.5, 9);
+    view.set({ open: false });
+    view.advance(50);
+    expect(opacity(view)).toBeCloseTo(0.25, 9);
+    view.set({ open: true });
+    view.advance(100);
+    expect([opacity(view), widget(view, 'in').visible]).toEqual([0.8, true]);
+  });
+
+  test('what was gone, and entries that come, come into sight; those that stay do not', () => {
+    const { view, drawing } = shown();
+    expect([opacity(view, 'note'), opacity(view, 'slot-wax')]).toEqual([1, 1]);
+    view.set({ away: true });
+    expect(view.find('note')).toBeUndefined();
+    view.set({ away: false, entries: [{ name: 'lamp' }, { name: 'wax' }] });
+    expect(opacity(view, 'note')).toBe(opacity(view, 'slot-lamp'));
+    expect([opacity(view, 'note') < 0.001, opacity(view, 'note') > 0, opacity(view, 'slot-wax')]).toEqual([
+      true,
+      true,
+      1,
+    ]);
+    view.advance(25);
+    expect([opacity(view, 'note'), opacity(view, 'slot-lamp')]).toEqual([0.25, 0.25]);
+    expect(drawn(drawing, view, 'slot-lamp')).toBe(true);
+    view.set({ entries: [{ name: 'wax' }] });
+    expect(view.find('slot-lamp')).toBeUndefined();
+    view.advance(100);
+    expect(view.advance(1)).toBe(false);
+  });
+
+  test('reduced motion has it come and go at once', () => {
+    const { view, drawing } = shown();
+    view.set({ open: false });
+    view.motion = 'reduced';
+    expect(drawn(drawing, view, 'in')).toBe(false);
+    view.set({ open: true, entries: [{ name: 'rope' }] });
+    expect([opacity(view), opacity(view, 'slot-rope')]).toEqual([0.8, 1]);
+  });
+
+  test('what goes is out of sight at once where all around it is', () => {
+    const view = new LiveView(
+      opened(
+        documentOf(
+          [
+            {
+              id: 'outer',
+              visible: '{outer}',
+              size: 300,
+              children: [
+                {
+                  id: 'inner',
+                  visible: '{inner}',
+                  size: 100,
+                  look: { ...plate, transition: come },
+                  children: [{ id: 'deep', size: 20, look: plate }],
+                },
+              ],
+            },
+          ],
+          { cases: { only: { outer: true, inner: true } } },
+        ),
+      ),
+      { width: 800, height: 600 },
+    );
+    const drawing = new LiveDrawing(view);
+    view.set({ inner: false });
+    view.advance(20);
+    expect([drawn(drawing, view, 'inner'), drawn(drawing, view, 'deep')]).toEqual([true, true]);
+    view.set({ outer: false });
+    expect([drawn(drawing, view, 'inner'), drawn(drawing, view, 'deep')]).toEqual([false, false]);
+    expect(view.advance(16)).toBe(false);
   });
 });
