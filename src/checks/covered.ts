@@ -69,7 +69,7 @@ function isLostWhenCovered(subject: Subject, index: number): boolean {
 }
 
 function mayCover(subject: Subject, above: number, index: number): boolean {
-  return subject.isAbove(above, index) && !mayLieOver.has(subject.widgets[above]!.kind);
+  return subject.isAbove(above, index) && !mayLieOver(subject.widgets[above]!);
 }
 
 /** How much of a widget another one hides, in %. */

@@ -53,7 +53,7 @@ function nearPairs(subject: Subject, limit: number): readonly NearPair[] {
   const found: NearPair[] = [];
   for (const widget of subject.widgets) {
     const { index, parent, kind, box } = widget;
-    if (index === 0 || !subject.paintsWithin(index) || kind === 'dialog' || mayLieOver.has(kind)) continue;
+    if (index === 0 || !subject.paintsWithin(index) || kind === 'dialog' || mayLieOver(widget)) continue;
     const other = before.get(parent);
     before.set(parent, widget);
     if (other?.kind !== kind) continue;

@@ -126,9 +126,10 @@ function mayOverlap(subject: Subject, one: number, other: number, branches: [num
 /** Whether a widget, or one around it up to its branch, says that it may overlap the other. */
 function allows(subject: Subject, index: number, branch: number, other: number): boolean {
   for (let at = index; at >= branch; at = subject.widgets[at]!.parent) {
-    const { source, kind } = subject.widgets[at]!;
+    const widget = subject.widgets[at]!;
+    const { source, kind } = widget;
     // They stand over everything: that is what they are for.
-    if (kind === 'dialog' || mayLieOver.has(kind)) return true;
+    if (kind === 'dialog' || mayLieOver(widget)) return true;
     const said = 'may-overlap' in source ? source['may-overlap'] : undefined;
     if (said === true) return true;
     if (!Array.isArray(said)) continue;

@@ -240,6 +240,8 @@ export interface WidgetSource extends ContainerSource, NeighboursSource {
   readonly 'overflow'?: 'visible' | 'clip';
   readonly 'scroll'?: 'x' | 'y' | 'both';
   readonly 'scroll-offset'?: LengthsNotation;
+  /** Where an entry stands in what shows it when scrolling comes to rest (CSS Scroll Snap). */
+  readonly 'scroll-snap'?: 'start' | 'center' | 'end';
   readonly 'may-overlap'?: boolean | readonly string[];
   /** Findings of this widget that are meant: check → the reason why. */
   readonly 'accept'?: { readonly [check: string]: string };
@@ -288,6 +290,10 @@ export interface WidgetSource extends ContainerSource, NeighboursSource {
   readonly 'checked'?: boolean | string;
   /** Of a button among tabs: the page it shows. Of a scrollbar: the id of what it scrolls. */
   readonly 'controls'?: string;
+  /** Of a sign: drawn only while what it `controls` can be scrolled further to that side. */
+  readonly 'shows-more'?: 'top' | 'right' | 'bottom' | 'left';
+  /** Of a scrollbar: out of sight so many ms after the last scroll. */
+  readonly 'hides-after'?: number;
   /** What an empty textbox says. */
   readonly 'placeholder'?: string;
   /** Another of the document's themes, for it and all that is in it. */

@@ -91,7 +91,8 @@ export function checkWidgetNames(
   if (target !== undefined && !isTemplate(target))
     for (const name of anchorTargets(target)) see(name, 'anchor-to');
   const { kind, controls } = widget;
-  if (kind === 'scrollbar' && controls !== undefined && !isTemplate(controls)) see(controls, 'controls');
+  const scrolls = kind === 'scrollbar' || widget['shows-more'] !== undefined;
+  if (scrolls && controls !== undefined && !isTemplate(controls)) see(controls, 'controls');
   for (const key of directions) {
     const to = widget[key];
     if (to !== undefined && !isTemplate(to)) see(to, key);

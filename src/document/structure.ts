@@ -301,6 +301,14 @@ function checkContainer(
         origin.atKey(`${pointer}/${key}`),
       );
   }
+  const said = holder as { readonly [key: string]: unknown };
+  for (const [key, needs] of [
+    ['scroll-snap', 'scroll'],
+    ['shows-more', 'controls'],
+  ] as const) {
+    if (said[key] !== undefined && said[needs] === undefined && holder.use === undefined)
+      diagnostics.add('key-needs', { key, needs }, origin.atKey(`${pointer}/${key}`));
+  }
   if (holder.page !== undefined && arrange !== 'pages' && !isTabs) {
     diagnostics.add(
       'key-needs',

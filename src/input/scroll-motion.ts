@@ -24,10 +24,12 @@ export interface AxisMotion {
   /** Where it is going; undefined where it is going nowhere. */
   readonly to: number | undefined;
   readonly isHeld: boolean;
+  /** The way to `to` is down to 1/e after so many ms. */
+  readonly pace: number;
 }
 
 export function restingAt(at: number): AxisMotion {
-  return { at, past: 0, speed: 0, to: undefined, isHeld: false };
+  return { at, past: 0, speed: 0, to: undefined, isHeld: false, pace: approachTime };
 }
 
 export function isResting({ past, speed, to, isHeld }: AxisMotion): boolean {
@@ -38,7 +40,7 @@ export function isResting({ past, speed, to, isHeld }: AxisMotion): boolean {
 export function draggedTo(from: number, by: number, range: number): AxisMotion {
   const wanted = from - by;
   const at = Math.min(range, Math.max(0, wanted));
-  return { at, past: (wanted - at) * pullShare, speed: 0, to: undefined, isHeld: true };
+  return { at, past: (wanted - at) * pullShare, speed: 0, to: undefined, isHeld: true, pace: approachTime };
 }
 
 /** Where a drag that takes hold of it counts from. */
@@ -51,10 +53,15 @@ export function letGoWith(before: AxisMotion, speed: number): AxisMotion {
   return { ...before, speed: before.past === 0 ? speed : 0, isHeld: false };
 }
 
-/** On its way to a place. */
-export function goingTo(before: AxisMotion, to: number, range: number): AxisMotion {
+/** Where momentum would bring it. */
+export function endOfGlide({ at }: AxisMotion, speed: number, range: number): number {
+  return Math.min(range, Math.max(0, at + speed * glideTime));
+}
+
+/** On its way to a place. @param pace The time constant: that of momentum for what glides there. */
+export function goingTo(before: AxisMotion, to: number, range: number, pace = approachTime): AxisMotion {
   const end = Math.min(range, Math.max(0, to));
-  return { ...before, speed: 0, past: 0, isHeld: false, to: end === before.at ? undefined : end };
+  return { ...before, speed: 0, past: 0, isHeld: false, to: end === before.at ? undefined : end, pace };
 }
 
 /** The same after some time. @param range What there is to scroll now. */
@@ -62,7 +69,7 @@ export function movedLater(before: AxisMotion, ms: number, range: number): AxisM
   if (before.isHeld) return before;
   if (before.to !== undefined) {
     const to = Math.min(range, before.to);
-    const at = to + (before.at - to) * Math.exp(-ms / approachTime);
+    const at = to + (before.at - to) * Math.exp(-ms / before.pace);
     return Math.abs(to - at) < stillNear ? restingAt(to) : { ...before, at, to };
   }
   let { at, past, speed } = before;

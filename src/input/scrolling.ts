@@ -3,8 +3,11 @@ import { scrollbarBoxes, type ScrollbarBoxes } from '../inside/index.ts';
 import type { LiveNode, LiveView, Offset } from '../live/index.ts';
 import type { InputEffect } from './events.ts';
 import { axisAlong, isForward } from './focus/toward.ts';
+import { atLeast, nearestOf, nextOf, snapPlaces } from './snapping.ts';
 import {
   draggedTo,
+  endOfGlide,
+  glideTime,
   goingTo,
   heldFrom,
   isResting,
@@ -21,6 +24,8 @@ const pageShare = 0.9;
 const viewMargin = 8;
 /** A drag that was held still for so long, in ms, has no speed left. */
 const stillAfter = 60;
+/** A wheel that was not turned for so long, in ms, has come to rest. */
+const quietAfter = 120;
 
 interface Motion {
   readonly x: AxisMotion;
@@ -42,6 +47,8 @@ export class Scrolling {
   readonly #live: LiveView;
   readonly #motions = new Map<string, Motion>();
   readonly #holds = new Map<string, Hold>();
+  /** What a wheel has moved that rests at its entries: from where, and how long until it goes to one. */
+  readonly #wheeled = new Map<string, { readonly from: Offset; left: number }>();
   /** The scrollbar that is held, and how far from the start of its handle, in device px. */
   #grip: { readonly bar: string; readonly at: number } | undefined;
 
@@ -51,7 +58,7 @@ export class Scrolling {
 
   /** Whether anything is on its way. */
   get isMoving(): boolean {
-    return this.#motions.size > 0;
+    return this.#motions.size > 0 || this.#wheeled.size > 0;
   }
 
   /**
@@ -68,7 +75,12 @@ export class Scrolling {
         Math.min(found[axis], Math.max(0, (before[axis].to ?? before[axis].at) + by / scale));
       const to = { x: move('x', x), y: move('y', y) };
       if (to.x === before.x.at && to.y === before.y.at) continue;
-      this.#put(at.bone.id, { x: restingAt(to.x), y: restingAt(to.y) }, effects);
+      const { id } = at.bone;
+      if (this.#snaps(at)) {
+        const from = this.#wheeled.get(id)?.from ?? shownAt(before);
+        this.#wheeled.set(id, { from, left: quietAfter });
+      }
+      this.#put(id, { x: restingAt(to.x), y: restingAt(to.y) }, effects);
       return true;
     }
     return false;
@@ -77,6 +89,7 @@ export class Scrolling {
   /** A drag takes hold of a widget. */
   hold(id: string, now: number): void {
     const { x, y } = this.#motion(id);
+    this.#wheeled.delete(id);
     const hold = { fromX: heldFrom(x), fromY: heldFrom(y), at: now, x: 0, y: 0, speedX: 0, speedY: 0 };
     this.#holds.set(id, hold);
   }
@@ -104,16 +117,55 @@ export class Scrolling {
   }
 
   /** A drag lets go: what was moved goes on. */
-  letGo(id: string, now: number): void {
+  letGo(id: string, now: number, effects: InputEffect[]): void {
     const hold = this.#holds.get(id);
     this.#holds.delete(id);
     const motion = this.#motions.get(id);
     if (!hold || !motion) return;
-    const isStill = now - hold.at > stillAfter || this.#live.motion === 'reduced';
-    this.#motions.set(id, {
-      x: letGoWith(motion.x, isStill ? 0 : hold.speedX),
-      y: letGoWith(motion.y, isStill ? 0 : hold.speedY),
-    });
+    const isReduced = this.#live.motion === 'reduced';
+    const isStill = now - hold.at > stillAfter || isReduced;
+    const node = this.#live.nodeOf(id);
+    const range = this.#live.scrollRange(id);
+    const letGo = (axis: 'x' | 'y', speed: number): AxisMotion => {
+      const before = motion[axis];
+      const places = node && before.past === 0 ? snapPlaces(this.#live, node, axis) : undefined;
+      if (!places) return letGoWith(before, speed);
+      // It glides on as its momentum would have it, and a little further or less far.
+      const to = nearestOf(places, endOfGlide(before, speed, range[axis]));
+      if (isReduced) return restingAt(to);
+      return goingTo(before, to, range[axis], speed === 0 ? undefined : glideTime);
+    };
+    const next = {
+      x: letGo('x', isStill ? 0 : hold.speedX),
+      y: letGo('y', isStill ? 0 : hold.speedY),
+    };
+    if (isReduced) this.#put(id, next, effects);
+    else this.#motions.set(id, next);
+  }
+
+  /** Where it is, or is going. */
+  #goal(id: string): Offset {
+    const { x, y } = this.#motion(id);
+    return { x: x.to ?? x.at, y: y.to ?? y.at };
+  }
+
+  /** Whether something comes to rest at its entries alone. */
+  #snaps(node: LiveNode): boolean {
+    return 'scroll-snap' in node.bone.source;
+  }
+
+  /** A place as one it may rest at. */
+  #snapped(
+    node: LiveNode,
+    to: Offset,
+    choose: (places: readonly number[], from: number, to: number) => number,
+    before = this.#goal(node.bone.id),
+  ): Offset {
+    const on = (axis: 'x' | 'y'): number => {
+      const places = before[axis] === to[axis] ? undefined : snapPlaces(this.#live, node, axis);
+      return places ? choose(places, before[axis], to[axis]) : to[axis];
+    };
+    return { x: on('x'), y: on('y') };
   }
 
   /** A scrollbar is pressed: on its handle it is taken hold of, beside it goes a page that way. */
@@ -142,6 +194,7 @@ export class Scrolling {
     const found = this.#barOf(bar);
     if (type === 'drag-end') this.#grip = undefined;
     if (!found || grip?.bar !== bar.bone.id) return;
+    const { target } = found;
     const { axis, track, handle } = found.boxes;
     const size = axis === 'x' ? 'width' : 'height';
     const way = track[size] - handle[size];
@@ -149,7 +202,10 @@ export class Scrolling {
     const share = way > 0 ? ((axis === 'x' ? x : y) - grip.at - track[axis]) / way : 0;
     const to = Math.min(range, Math.max(0, share * range));
     const before = this.#motion(found.target.bone.id);
-    this.#put(found.target.bone.id, { ...before, [axis]: restingAt(to) }, effects);
+    this.#put(target.bone.id, { ...before, [axis]: restingAt(to) }, effects);
+    if (type !== 'drag-end' || !this.#snaps(target)) return;
+    const places = snapPlaces(this.#live, target, axis);
+    if (places) this.to(target.bone.id, { ...shownAt(before), [axis]: nearestOf(places, to) }, effects);
   }
 
   #barOf(bar: LiveNode): { readonly boxes: ScrollbarBoxes; readonly target: LiveNode } | undefined {
@@ -181,7 +237,8 @@ export class Scrolling {
       const way = by === 'end' ? Infinity : length * (by === 'line' ? lineShare : pageShare);
       const to = Math.min(range[axis], Math.max(0, from + sign * way));
       if (to === from) continue;
-      this.to(at.bone.id, { ...shownAt(before), [axis]: to }, effects);
+      const there = { ...shownAt(before), [axis]: to };
+      this.to(at.bone.id, this.#snaps(at) ? this.#snapped(at, there, nextOf) : there, effects);
       return true;
     }
     return false;
@@ -224,7 +281,8 @@ export class Scrolling {
         x: by.x === 0 ? (motion.x.to ?? now.x) : now.x + by.x / factor,
         y: by.y === 0 ? (motion.y.to ?? now.y) : now.y + by.y / factor,
       };
-      if (by.x !== 0 || by.y !== 0) this.to(at.bone.id, to, effects);
+      if (by.x !== 0 || by.y !== 0)
+        this.to(at.bone.id, this.#snaps(at) ? this.#snapped(at, to, atLeast) : to, effects);
       x -= by.x;
       y -= by.y;
     }
@@ -232,6 +290,13 @@ export class Scrolling {
 
   /** Time goes by. */
   later(ms: number, effects: InputEffect[]): void {
+    for (const [id, wheeled] of this.#wheeled) {
+      wheeled.left -= ms;
+      if (wheeled.left > 0) continue;
+      this.#wheeled.delete(id);
+      const node = this.#live.nodeOf(id);
+      if (node) this.to(id, this.#snapped(node, this.#goal(id), nextOf, wheeled.from), effects);
+    }
     for (const [id, { x, y }] of this.#motions) {
       const index = this.#live.find(id);
       if (index === undefined) {

@@ -255,7 +255,7 @@ export class ViewInput {
     } else {
       if (type === 'drag-start') this.#scrolling.hold(widget, this.#now);
       this.#scrolling.drag(widget, byX, byY, this.#now, this.#effects);
-      if (type === 'drag-end') this.#scrolling.letGo(widget, this.#now);
+      if (type === 'drag-end') this.#scrolling.letGo(widget, this.#now, this.#effects);
     }
   }
 

@@ -3,6 +3,7 @@ export { fitPicture } from './fit.ts';
 export { picturePieces } from './picture.ts';
 export type { PicturePiece } from './picture.ts';
 export { backgroundBox, checkMark, controlBoxes, insideOf, scrollbarBoxes } from './controls.ts';
+export { isIdleSign } from './more.ts';
 export type { ControlBoxes, ScrollbarBoxes } from './controls.ts';
 export { meterFill, meterPieces, trailColor } from './meter.ts';
 export { contentRoom, gapIn, paddingEnd, paddingStart } from './room.ts';

@@ -84,10 +84,9 @@ export class LiveTree {
     changeable: (node) => this.#changeable(node),
     touch: (node) => this.touch(node),
     settle: (node) => {
-      const { index, parent } = node.widget;
-      const target = node.motion?.target ?? node.widget;
+      const target = targetOf(node);
       this.#arrive(node);
-      this.#place(node, { ...target, index, parent, leaves: undefined });
+      this.#place(node, { ...target, leaves: undefined });
     },
   };
   /** How many snapshots there are: a widget that the last one shows is copied before it is changed. */
@@ -178,7 +177,8 @@ export class LiveTree {
   }
 
   /** Another widget in the place of one, at once or over the time its transition says. */
-  #put(node: LiveNode, widget: Widget): void {
+  #put(node: LiveNode, made: Widget): void {
+    const widget = node.rests ? { ...made, visible: false } : made;
     const before = node.motion?.target ?? node.widget;
     const moving =
       this.hasMotion && (node.motion !== undefined || widget.look.transition.length > 0)
@@ -205,12 +205,11 @@ export class LiveTree {
     if (this.#moving.size === 0) return false;
     for (const node of [...this.#moving].sort((a, b) => a.index - b.index)) {
       if (!node.motion) continue;
-      const { target, moving } = node.motion;
+      const { moving } = node.motion;
       const left = movedOn(moving, ms);
       const before = node.widget;
       // Ends are what they are to be, to the last bit.
-      const { index, parent } = before;
-      const settled = { ...target, index, parent };
+      const settled = targetOf(node);
       const hasLeft = isLeaving(moving) && !isLeaving(left);
       if (left.length === 0) this.#arrive(node);
       else node.motion = { target: settled, moving: left };
@@ -220,6 +219,13 @@ export class LiveTree {
         for (const child of this.childrenOf(node)) this.redress(child);
     }
     return true;
+  }
+
+  /** Has a scrollbar go out of sight for a while, or come back. */
+  rest(node: LiveNode, rests: boolean): void {
+    if (node.rests === rests) return;
+    node.rests = rests;
+    this.#put(node, { ...targetOf(node), visible: node.bone.visible });
   }
 
   /** Shows a caret in a textbox, or none. */
@@ -327,9 +333,8 @@ export class LiveTree {
     if (zOf(bone.source) !== zOf(before.source)) this.#reorder();
     if (keys.every((key) => bareKeys.has(key))) {
       const { source, visible } = bone;
-      const from = node.motion?.target ?? node.widget;
-      const { index, parent } = node.widget;
-      this.#put(node, { ...from, index, parent, source, visible, box: boxIn(bone, from.look) });
+      const from = targetOf(node);
+      this.#put(node, { ...from, source, visible, box: boxIn(bone, from.look) });
     } else {
       this.names.know(node);
       this.redress(node);
@@ -464,6 +469,7 @@ export class LiveTree {
       widget,
       motion: undefined,
       leaves: false,
+      rests: false,
       stamp: this.version,
       laid: -1,
       own: this.#snapshots,
@@ -515,4 +521,10 @@ export class LiveTree {
     this.plan.x.past.set(before.x.past);
     this.plan.y.past.set(before.y.past);
   }
+}
+
+/** What a widget is to be, when all has arrived that is on its way, where it stands now. */
+function targetOf({ widget, motion }: LiveNode): Widget {
+  const { index, parent } = widget;
+  return { ...(motion?.target ?? widget), index, parent };
 }

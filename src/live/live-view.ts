@@ -313,9 +313,13 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
    */
   advance(ms: number): boolean {
     if (!(ms >= 0 && ms < Infinity)) throw new RangeError(`a view moves on by milliseconds, not by ${ms}`);
-    const moves = this.#tree.advance(ms);
+    let moves = this.#tree.advance(ms);
+    const waits = this.#bars.later(ms, (bar) => {
+      this.#tree.rest(bar, true);
+      moves = true;
+    });
     if (moves) this.#isChanged = true;
-    return moves;
+    return moves || waits;
   }
 
   /** `reduced`: changes take no time, whatever transitions say. For players who asked their system for it. */
@@ -421,7 +425,10 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
     this.#bars.changed(
       this.#layout,
       (id) => this.find(id),
-      (bar) => tree.touch(bar),
+      (bar) => {
+        tree.rest(bar, false);
+        tree.touch(bar);
+      },
     );
   }
 

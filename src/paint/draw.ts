@@ -5,6 +5,7 @@ import {
   clips,
   cornersIn,
   fitPicture,
+  isIdleSign,
   meterPieces,
   picturePieces,
   trailColor,
@@ -34,14 +35,15 @@ export function drawLayout(on: ViewLayout, options: DrawOptions = {}): DrawList 
   const operations: DrawOperation[] = [];
   const { view, screen, tree } = on;
   addBackdrop(on, options, operations);
-  const opacities = new Float64Array(tree.widgets.length).fill(1);
+  const seen = new Uint8Array(tree.widgets.length);
   /** Widgets whose group, turn or clip is still on, innermost last. */
   const open: number[] = [];
   for (const index of tree.order) {
     while (open.length > 0 && !isWithin(tree.widgets, index, open.at(-1)!)) close(open, operations);
     const widget = tree.widgets[index]!;
-    const seen = (opacities[index] = (index === 0 ? 1 : opacities[widget.parent]!) * widget.look.opacity);
-    const { within, own, clip } = drawWidget(on, index, seen > 0);
+    const isSeen = showsItself(on, widget) && (index === 0 || seen[widget.parent] === 1);
+    seen[index] = isSeen ? 1 : 0;
+    const { within, own, clip } = drawWidget(on, index, isSeen);
     for (const one of within) {
       operations.push(one);
       open.push(index);
@@ -58,6 +60,11 @@ export function drawLayout(on: ViewLayout, options: DrawOptions = {}): DrawList 
 
 export function titleOf(view: string, screen: string): string {
   return `${view} on ${screen}`;
+}
+
+/** Whether anything is seen of a widget, and of what is in it. */
+export function showsItself(on: ViewLayout, widget: Widget): boolean {
+  return widget.look.opacity > 0 && !isIdleSign(widget, on.layout, (id) => on.find(id));
 }
 
 /** What one widget draws. */

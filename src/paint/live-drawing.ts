@@ -17,7 +17,15 @@ import {
 import type { DrawList, DrawOperation } from './draw-list.ts';
 import { isSquare } from '../theme/index.ts';
 import type { ViewLayout } from '../view/index.ts';
-import { addBackdrop, addBars, drawWidget, titleOf, type DrawOptions, type DrawnWidget } from './draw.ts';
+import {
+  addBackdrop,
+  addBars,
+  drawWidget,
+  showsItself,
+  titleOf,
+  type DrawOptions,
+  type DrawnWidget,
+} from './draw.ts';
 
 /** What one widget drew last. */
 interface Entry {
@@ -167,9 +175,9 @@ export class LiveDrawing {
     for (const index of on.tree.order) {
       const node = nodes[index]!;
       const entry = this.#entries[index]!;
-      const { parent, look } = widgets[index]!;
+      const { parent } = widgets[index]!;
       const outer = parent < 0 ? undefined : this.#entries[parent]!;
-      const isSeen = look.opacity > 0 && (outer?.isSeen ?? true);
+      const isSeen = (outer?.isSeen ?? true) && showsItself(on, widgets[index]!);
       const isNew = entry.drawn === nothing;
       const hasMoved = outer?.isAround ?? false;
       const hasChanged = isWhole || isNew || node.stamp > this.#seen || isSeen !== entry.isSeen;
@@ -186,7 +194,7 @@ export class LiveDrawing {
     for (const { index, parent } of touched) {
       const entry = this.#entries[index]!;
       const outer = parent && this.#entries[parent.index]!;
-      const isSeen = on.tree.widgets[index]!.look.opacity > 0 && (outer?.isSeen ?? true);
+      const isSeen = (outer?.isSeen ?? true) && showsItself(on, on.tree.widgets[index]!);
       entry.isAround = false;
       if (isSeen !== entry.isSeen) return false;
       this.#drawOne(on, entry, outer, isSeen, dirty);

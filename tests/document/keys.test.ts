@@ -24,6 +24,9 @@ const samples: { readonly [Key in keyof WidgetSource]?: WidgetSource[Key] } = {
   'segments': 4,
   'fill-from': 'right',
   'controls': 'other',
+  'shows-more': 'top',
+  'hides-after': 800,
+  'scroll-snap': 'start',
   'autofocus': true,
   'focus-scope': 'closed',
   'focus-wrap': true,
@@ -35,6 +38,8 @@ const samples: { readonly [Key in keyof WidgetSource]?: WidgetSource[Key] } = {
 };
 
 const kindOf = (key: string): WidgetSource => {
+  if (key === 'scroll-snap') return { scroll: 'y' };
+  if (key === 'shows-more') return { controls: 'other' };
   const kind = widgetKeys[key as keyof typeof widgetKeys].kinds?.[0] ?? 'panel';
   return { kind: kind === 'panel' && key === 'controls' ? 'button' : kind };
 };

@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { drawLayout } from 'pimbot';
+import { LiveDrawing, drawLayout, readDocument, type WidgetSource } from 'pimbot';
 import { Player } from '../support/player.ts';
 import { seedOf } from '../support/deep.ts';
-import { documentOf } from '../support/views.ts';
+import { documentOf, told } from '../support/views.ts';
 
 /** A page of 10 rows of 100 u in a box of 300 u, and a list in it that scrolls across. */
 const source = documentOf([
@@ -220,5 +220,208 @@ describe('scrolling', () => {
       ),
       { numRuns: 60, seed: seedOf(18) },
     );
+  });
+});
+
+describe('what comes to rest at its entries', () => {
+  const shelf = (snap: 'start' | 'end' | 'center' | undefined, more: object = {}) =>
+    documentOf([
+      {
+        id: 'page',
+        size: '200 300',
+        scroll: 'y',
+        ...(snap && { 'scroll-snap': snap }),
+        arrange: 'column',
+        gap: 10,
+        padding: '5 0',
+        children: [
+          {
+            id: 'row',
+            repeat: 12,
+            height: 110,
+            width: 200,
+            children: [{ id: 'key', kind: 'button', size: 40 }],
+          },
+        ],
+        ...more,
+      },
+      { id: 'bar', kind: 'scrollbar', controls: 'page', offset: '300 0', size: '10 300' },
+    ]);
+  // 12 of 110 u, 11 gaps of 10, twice 5 of padding: 1,440 u, of which 300 are shown.
+  const most = 1140;
+  const turn = (one: Player, deltaY: number) =>
+    one.hear({ type: 'wheel', x: 100, y: 150, deltaX: 0, deltaY });
+
+  test.each([
+    ['start', (nth: number) => nth * 120],
+    ['end', (nth: number) => nth * 120 - 180],
+    ['center', (nth: number) => nth * 120 - 90],
+  ] as const)('%s: let go anywhere, with any speed', (snap, placeOf) => {
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 20, max: 280 }), { minLength: 2, maxLength: 6 }), (places) => {
+        const one = new Player(shelf(snap));
+        one.swipe(...places.map((y): [number, number] => [150, y]));
+        one.wait(16).wait(5000);
+        const { y } = at(one);
+        const allowed = Array.from({ length: 12 }, (_, nth) => Math.min(most, Math.max(0, placeOf(nth))));
+        expect(Math.min(...allowed.map((place) => Math.abs(place - y)))).toBeLessThan(1e-9);
+        expect(one.live.read('page', { x: 0, y: 0, width: 0, height: 0 }).y).toBe(0);
+      }),
+      { numRuns: 60, seed: seedOf(31) },
+    );
+  });
+
+  test('momentum ends where it would have, at the entry nearest to that', () => {
+    const free = new Player(shelf(undefined));
+    const snapping = new Player(shelf('start'));
+    for (const one of [free, snapping])
+      one.swipe([150, 290], [150, 280], [150, 250], [150, 220], [150, 190], [150, 160]);
+    let before = at(snapping).y;
+    for (let frame = 0; frame < 400; frame++) {
+      free.wait(16);
+      snapping.wait(16);
+      expect(at(snapping).y).toBeGreaterThanOrEqual(before);
+      before = at(snapping).y;
+    }
+    expect(Math.abs(at(free).y - at(snapping).y)).toBeLessThanOrEqual(61);
+    expect(at(snapping).y % 120).toBe(0);
+  });
+
+  test('a wheel goes freely while it is turned, then to the next entry that way at least', () => {
+    const one = new Player(shelf('start'));
+    turn(one, 20);
+    expect(at(one).y).toBe(20);
+    one.wait(60);
+    turn(one, 15);
+    expect(at(one).y).toBe(35);
+    one.wait(200).wait(1000);
+    expect(at(one).y).toBe(120);
+    turn(one, 200);
+    one.wait(200).wait(1000);
+    expect(at(one).y).toBe(360);
+    turn(one, -5);
+    one.wait(200).wait(1000);
+    expect(at(one).y).toBe(240);
+    turn(one, 9999);
+    one.wait(200).wait(1000);
+    expect(at(one).y).toBe(most);
+  });
+
+  test('keys go from entry to entry, the focus to one at which it is seen, a scrollbar to the nearest', () => {
+    const one = new Player(shelf('start', { children: [{ id: 'plate', repeat: 12, size: '200 110' }] }));
+    one.keys('ArrowDown').wait(1000);
+    expect(at(one).y).toBe(120);
+    one.keys('PageDown').wait(1000);
+    expect(at(one).y).toBe(360);
+    one.keys('PageUp').wait(1000);
+    expect(at(one).y).toBe(120);
+    one.down(305, 30).move(305, 40).move(305, 100).up(305, 100).wait(1000);
+    expect(at(one).y % 120).toBe(0);
+    expect(at(one).y).toBeGreaterThan(240);
+    const other = new Player(shelf('start'));
+    other.effects.push(...other.input.focus('row-4.key'));
+    other.wait(1000);
+    expect(at(other).y).toBe(120);
+    const { y, height } = other.live.read('row-4.key', { x: 0, y: 0, width: 0, height: 0 });
+    expect(y >= 0 && y + height <= 300).toBe(true);
+  });
+
+  test('with reduced motion it is there at once', () => {
+    const one = new Player(shelf('start'));
+    one.live.motion = 'reduced';
+    one.swipe([150, 280], [150, 240], [150, 180]);
+    expect(at(one).y).toBe(120);
+  });
+});
+
+describe('what tells that there is more', () => {
+  const source = documentOf([
+    {
+      id: 'page',
+      size: '200 300',
+      scroll: 'y',
+      arrange: 'column',
+      children: [{ id: 'row', repeat: 9, height: 100, width: 200 }],
+    },
+    {
+      'id': 'above',
+      'controls': 'page',
+      'shows-more': 'top',
+      'size': '200 20',
+      'look': { background: '#fff' },
+    },
+    {
+      'id': 'below',
+      'controls': 'page',
+      'shows-more': 'bottom',
+      'anchor': 'left top',
+      'offset': '0 280',
+      'size': '200 20',
+      'children': [{ id: 'arrow', size: 10, look: { background: '#fff' } }],
+    },
+    {
+      'id': 'bar',
+      'kind': 'scrollbar',
+      'controls': 'page',
+      'hides-after': 800,
+      'offset': '300 0',
+      'size': '10 300',
+    },
+  ]);
+  const drawnOf = (one: Player, drawing: LiveDrawing, ...ids: readonly string[]) =>
+    ids.filter((id) =>
+      drawing.update().operations.some((op) => op.type === 'box' && op.widget === one.live.indexOf(id)),
+    );
+
+  test('is drawn as long as there is, and so it is where nothing lives', () => {
+    const one = new Player(source);
+    const drawing = new LiveDrawing(one.live);
+    const seen = () => {
+      const kept = drawing.update().operations;
+      expect(JSON.stringify(kept)).toBe(JSON.stringify(drawLayout(one.live.snapshot()).operations));
+      return drawnOf(one, drawing, 'above', 'arrow');
+    };
+    expect(seen()).toEqual(['arrow']);
+    one.hear({ type: 'wheel', x: 100, y: 150, deltaX: 0, deltaY: 50 });
+    expect(seen()).toEqual(['above', 'arrow']);
+    one.hear({ type: 'wheel', x: 100, y: 150, deltaX: 0, deltaY: 9999 });
+    expect(seen()).toEqual(['above']);
+    one.hear({ type: 'wheel', x: 100, y: 150, deltaX: 0, deltaY: -9999 });
+    expect(seen()).toEqual(['arrow']);
+  });
+
+  test('a scrollbar hides when nobody has scrolled for a while, and comes back', () => {
+    const one = new Player(source);
+    const drawing = new LiveDrawing(one.live);
+    const bar = () => drawnOf(one, drawing, 'bar').length === 1;
+    expect(bar()).toBe(true);
+    expect(one.live.advance(500)).toBe(true);
+    expect(bar()).toBe(true);
+    one.live.advance(400);
+    expect(bar()).toBe(false);
+    expect(one.live.advance(16)).toBe(false);
+    one.hear({ type: 'wheel', x: 100, y: 150, deltaX: 0, deltaY: 50 });
+    expect(bar()).toBe(true);
+    one.live.advance(700);
+    one.hear({ type: 'wheel', x: 100, y: 150, deltaX: 0, deltaY: 50 });
+    bar();
+    one.live.advance(700);
+    expect(bar()).toBe(true);
+    // What it looks like changes nothing about that.
+    one.live.advance(200);
+    one.live.setStates('bar', ['hover']);
+    expect(bar()).toBe(false);
+  });
+
+  test('what belongs to nothing is told', () => {
+    const wrong = (child: object) => told(readDocument(documentOf([child])));
+    expect(wrong({ 'shows-more': 'top' })).toEqual([
+      expect.stringContaining('"shows-more" does something only with controls'),
+    ]);
+    expect(wrong({ 'shows-more': 'top', 'controls': 'pgae' })).toEqual([expect.stringContaining('pgae')]);
+    expect(wrong({ 'scroll-snap': 'start' })).toEqual([
+      expect.stringContaining('"scroll-snap" does something only with scroll'),
+    ]);
+    expect(wrong({ 'kind': 'scrollbar', 'hides-after': -1 })).toHaveLength(1);
   });
 });

@@ -1,16 +1,22 @@
 import type { Kind } from '../../document/index.ts';
+import type { Widget } from '../../dress/index.ts';
 import type { Subject } from './subject.ts';
 
-/** Kinds that lie over others by their nature, as tooltips, or over what they belong to. */
-export const mayLieOver: ReadonlySet<Kind> = new Set(['tooltip', 'scrollbar']);
+const lyingOver: ReadonlySet<Kind> = new Set(['tooltip', 'scrollbar']);
+
+/** Whether a widget lies over others by its nature, as a tooltip, or over what it belongs to, as a scrollbar and a sign of more. */
+export function mayLieOver({ kind, source }: Widget): boolean {
+  return lyingOver.has(kind) || 'shows-more' in source;
+}
 
 /** Widgets that are anchored beside each other in the same parent, by parent. */
 export function freeSiblings(subject: Subject): readonly (readonly number[])[] {
   return subject.form.once('siblings', () => {
     const groups = new Map<number, number[]>();
-    for (const { index, parent, source, kind } of subject.widgets) {
+    for (const widget of subject.widgets) {
+      const { index, parent, source, kind } = widget;
       // What stands over everything is seen by itself.
-      if (kind === 'dialog' || mayLieOver.has(kind)) continue;
+      if (kind === 'dialog' || mayLieOver(widget)) continue;
       if (parent < 0 || subject.widgets[parent]!.box.arrange !== 'free' || 'rotate' in source) continue;
       if (!subject.paintsWithin(index)) continue;
       const group = groups.get(parent);

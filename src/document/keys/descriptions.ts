@@ -60,7 +60,10 @@ const descriptions: { readonly [key: string]: string } = {
   'image-rendering': 'pixelated: pixels stay sharp.',
   'checked': 'Of a checkbox or switch.',
   'controls':
-    'Of a button among tabs: the page it shows; of a scrollbar: the id of the widget it scrolls; as aria-controls.',
+    'Of a button among tabs: the page it shows; of a scrollbar or a sign of more: the id of the widget that scrolls; as aria-controls.',
+  'shows-more': 'A sign that what it controls can be scrolled further to that side: it is drawn only then.',
+  'hides-after':
+    'Of a scrollbar: how many ms after the last scroll it goes out of sight in a running game; never if left out.',
   'autofocus': 'It gets the focus first in the view, dialog or scope it is in, as in HTML.',
   'draggable': 'A pointer that drags takes it along, as in HTML; the game says what that does.',
   'step': 'Its value is a multiple of this, and keys change it by it; 0.05 by keys if left out.',
@@ -89,6 +92,8 @@ const descriptions: { readonly [key: string]: string } = {
   'column-span': 'In a grid: how many columns it takes; 1 if left out.',
   'row-span': 'In a grid: how many rows it takes; 1 if left out.',
   'scroll-offset': 'How far its content is scrolled, in u; 0 if left out.',
+  'scroll-snap':
+    'Which of its edges, or its middle, an entry has in line with that of what scrolls it when that comes to rest; nowhere in particular if left out.',
   'padding':
     'Room between its edges and its children; % is of what the widget stands in, each axis of its own; that of its look, else 0, if left out.',
   'children': 'The widgets in it, in drawing order.',

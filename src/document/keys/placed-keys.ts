@@ -187,6 +187,11 @@ export const placedKeys = {
     kinds: scrollingKinds,
     touches: 'place',
   },
+  'scroll-snap': {
+    schema: { ...choice(['start', 'center', 'end']) },
+    kinds: scrollingKinds,
+    touches: 'paint',
+  },
   'align-self': {
     schema: { ...choice(alignments) },
     touches: 'place',

@@ -117,6 +117,16 @@ export const shownKeys = {
     },
     touches: 'paint',
   },
+  'shows-more': {
+    schema: { ...choice(['top', 'right', 'bottom', 'left']) },
+    kinds: ['panel', 'image', 'text'],
+    touches: 'paint',
+  },
+  'hides-after': {
+    schema: { type: 'number', minimum: 0, maximum: 60_000, title: 'a number of ms from 0 to 60000' },
+    kinds: ['scrollbar'],
+    touches: 'paint',
+  },
   'autofocus': {
     schema: {
       ...flag,
