@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { LiveDrawing, drawLayout, readDocument, type WidgetSource } from 'pimbot';
+import { LiveDrawing, drawLayout, readDocument } from 'pimbot';
 import { Player } from '../support/player.ts';
 import { seedOf } from '../support/deep.ts';
 import { documentOf, told } from '../support/views.ts';
