@@ -143,6 +143,7 @@ export type { Distance, Ground, Guide, Moving, Snapped } from './guides/index.ts
 export {
   Desk,
   addressOf,
+  besideText,
   closeUpOf,
   colorTokens,
   completionsAt,
@@ -158,6 +159,7 @@ export {
   snapOn,
 } from './workbench/index.ts';
 export type {
+  Beside,
   CloseUp,
   Completion,
   Completions,
@@ -169,6 +171,8 @@ export type {
   OnDesk,
   Outline,
   OutlineRow,
+  Reading,
+  Readings,
   Place,
   SizeOn,
   TextContext,

@@ -78,7 +78,12 @@ export function App({ bench }: { readonly bench: Bench }) {
             </>
           )}
           {mode === 'wall' && <Wall bench={bench} tall />}
-          {mode === 'sizes' && <Sizes bench={bench} />}
+          {mode === 'sizes' && (
+            <>
+              <Sizes bench={bench} />
+              <Wall bench={bench} tall={false} />
+            </>
+          )}
           {mode === 'play' && <Play bench={bench} />}
         </div>
         {mode !== 'play' && (

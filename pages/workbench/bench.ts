@@ -2,6 +2,7 @@ import { batch, computed, effect, signal } from '@preact/signals';
 import { makeScreen, screens as catalogue, type Screen } from 'pimbot';
 import {
   addressOf,
+  besideText,
   newHistory,
   placeOf,
   redo,
@@ -9,11 +10,13 @@ import {
   withChange,
   withForeignChange,
   type Act,
+  type Beside,
   type CloseUp,
   type History,
   type InspectorRow,
   type Outline,
   type Place,
+  type Readings,
   type SizeOn,
 } from 'pimbot/tools';
 import { DeskClient, Latest } from './desk-client.ts';
@@ -22,7 +25,17 @@ import { Canvases, thumbOf } from './canvases.ts';
 import { ChangedOnDisk, Server } from './server.ts';
 
 /** What is drawn over the view on the stage. */
-export const layerNames = ['findings', 'outlines', 'safe area', 'anchors', 'targets', 'focus'] as const;
+export const layerNames = [
+  'findings',
+  'outlines',
+  'safe area',
+  'anchors',
+  'targets',
+  'focus',
+  'contrast',
+  'reading',
+  'rulers',
+] as const;
 export const panelNames = ['inspect', 'why', 'findings', 'text'] as const;
 export type PanelName = (typeof panelNames)[number];
 export const modes = ['stage', 'wall', 'sizes', 'play'] as const;
@@ -36,6 +49,8 @@ export interface Notice {
 
 /** The most px of a drawing on the stage along a side. */
 const mostSide = 4096;
+/** Sheets beside the one that is worked on, at the most. */
+const mostBeside = 5;
 /** The name of the screen that is pulled to any size. */
 export const freeName = 'any size';
 
@@ -47,7 +62,7 @@ export class Bench {
     file: '',
     view: undefined,
     screen: 'desktop',
-    beside: undefined,
+    beside: [],
     occasion: {},
     selected: [],
     panel: 'inspect',
@@ -67,6 +82,8 @@ export class Bench {
   readonly closeUp = signal<CloseUp | undefined>(undefined);
   readonly sizes = signal<readonly SizeOn[]>([]);
   readonly rows = signal<readonly InspectorRow[]>([]);
+  /** How well texts can be read, where that is drawn. */
+  readonly readings = signal<(Readings & { readonly screen: string }) | undefined>(undefined);
   readonly findings = signal<readonly Told[]>([]);
   readonly fresh = signal<ReadonlySet<string>>(new Set());
   readonly checking = signal(false);
@@ -283,7 +300,8 @@ export class Bench {
     if (
       place.screen !== before.screen ||
       place.selected !== before.selected ||
-      place.beside !== before.beside
+      place.beside !== before.beside ||
+      place.layers !== before.layers
     )
       this.#look.do(() =>
         this.#lookClosely(place.screen !== before.screen || place.beside !== before.beside),
@@ -318,7 +336,12 @@ export class Bench {
   async #lookClosely(drawsToo: boolean): Promise<void> {
     const { screen } = this;
     if (drawsToo) await this.#front.ask('draw', { wanted: this.#onStage() });
-    const outline = await this.#front.ask('outline', { screen });
+    const { layers } = this.place.value;
+    const reads = layers.includes('contrast') || layers.includes('reading');
+    const [outline, readings] = await Promise.all([
+      this.#front.ask('outline', { screen }),
+      reads ? this.#front.ask('readings', { screen }) : undefined,
+    ]);
     const there = this.place.value.selected.filter((id) => outline.rows.some((row) => row.id === id));
     const [widget] = there;
     const [closeUp, rows, sizes] =
@@ -331,6 +354,7 @@ export class Bench {
           ]);
     batch(() => {
       this.outline.value = outline;
+      this.readings.value = readings && { ...readings, screen: screen.name };
       if (there.length !== this.place.value.selected.length)
         this.place.value = { ...this.place.value, selected: there };
       this.closeUp.value = closeUp;
@@ -341,12 +365,32 @@ export class Bench {
 
   #onStage(): Wanted[] {
     const { beside } = this.place.value;
-    const names = beside === undefined ? [this.screen] : [this.screen, this.screenOf(beside)];
     const most = this.stageScale.value * (devicePixelRatio || 1);
-    return names.map((screen) => ({
+    const sized = (screen: Screen) => ({
       screen,
       scale: Math.min(1, most, mostSide / Math.max(screen.width, screen.height)),
-    }));
+    });
+    const others = beside.map((one): Wanted => {
+      const { screen, locale, theme, isSaved } = one;
+      const varied = locale !== undefined || theme !== undefined;
+      return {
+        ...sized(this.screenOf(screen)),
+        name: besideText(one),
+        ...(varied && { occasion: { ...(locale && { locale }), ...(theme && { theme }) } }),
+        ...(isSaved && { text: this.saved.value.text }),
+      };
+    });
+    return [sized(this.screen), ...others];
+  }
+
+  /** Shows something beside, or takes it away where it is there. */
+  turnBeside(one: Beside): void {
+    const { beside } = this.place.value;
+    const key = besideText(one);
+    const left = beside.filter((other) => besideText(other) !== key);
+    if (left.length === beside.length && left.length >= mostBeside)
+      return this.say('refused', `No more than ${mostBeside} are shown beside.`);
+    this.go({ beside: left.length < beside.length ? left : [...beside, one] });
   }
 
   #onWall(): Wanted[] {

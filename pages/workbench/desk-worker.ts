@@ -4,6 +4,7 @@ import {
   LiveDrawing,
   LiveView,
   ViewInput,
+  drawLayout,
   formatDiagnostic,
   localesOf,
   paintOnCanvas,
@@ -74,6 +75,7 @@ class DeskWorker {
   #shared: SharedChecks | undefined;
   #playing: Playing | undefined;
   #proof: ViewProof | undefined;
+  #other: { readonly key: string; readonly desk: Desk } | undefined;
 
   constructor(token: string) {
     let next = 0;
@@ -142,6 +144,7 @@ class DeskWorker {
     },
     perform: ({ act, screen }) => this.#sure().perform(act, screen),
     outline: ({ screen }) => this.#sure().outline(screen),
+    readings: ({ screen }) => this.#sure().readings(screen),
     closeUp: ({ widget, screen }) => this.#sure().closeUp(widget, screen),
     sizes: ({ widget }) => this.#sure().sizes(widget),
     inspect: ({ widget, screen }) => this.#sure().inspect(widget, screen),
@@ -208,9 +211,24 @@ class DeskWorker {
   #draw(wanted: readonly Wanted[]): void {
     const desk = this.#sure();
     for (const one of wanted) {
-      const bitmap = pictureOf(desk, one);
-      post({ type: 'drawn', screen: one.screen.name, bitmap }, [bitmap]);
+      const bitmap = pictureOf(one.text === undefined ? desk : this.#deskOf(one.text), one);
+      post({ type: 'drawn', screen: one.name ?? one.screen.name, bitmap }, [bitmap]);
     }
+  }
+
+  /** A desk with another text of the document: how it was. */
+  #deskOf(text: string): Desk {
+    const { document, resources, shown } = this.#sure();
+    const key = JSON.stringify([text, shown]);
+    if (this.#other?.key === key) return this.#other.desk;
+    const desk = new Desk(document, resources, shown);
+    try {
+      desk.take(text);
+    } catch {
+      // What is on disk may be no document at the moment: then there is nothing else to show.
+    }
+    this.#other = { key, desk };
+    return desk;
   }
 
   #options(extra: readonly Screen[]) {
@@ -275,14 +293,15 @@ function told({ document }: Desk, finding: Finding, number: number, cause: numbe
 }
 
 /** The view on a screen, in as many px as are wanted. */
-function pictureOf(desk: Desk, { screen, scale }: Wanted): ImageBitmap {
+function pictureOf(desk: Desk, { screen, scale, occasion }: Wanted): ImageBitmap {
   const canvas = new OffscreenCanvas(
     Math.max(1, Math.round(screen.width * scale)),
     Math.max(1, Math.round(screen.height * scale)),
   );
   const context = canvas.getContext('2d')!;
   context.scale(canvas.width / screen.width, canvas.height / screen.height);
-  paintOnCanvas(smaller.for(desk.drawing(screen), scale), context, cache);
+  const list = occasion ? drawLayout(desk.shownIn(occasion).layoutOn(screen)) : desk.drawing(screen);
+  paintOnCanvas(smaller.for(list, scale), context, cache);
   return canvas.transferToImageBitmap();
 }
 

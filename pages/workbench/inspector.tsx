@@ -1,7 +1,7 @@
 import { useSignal } from '@preact/signals';
 import { useEffect } from 'preact/hooks';
 import { parse, stringify } from 'yaml';
-import type { InspectorRow } from 'pimbot/tools';
+import type { InspectorRow, LookRow } from 'pimbot/tools';
 import type { Bench } from './bench.ts';
 import { anchorWords, round } from './stage-drag.ts';
 
@@ -35,6 +35,7 @@ export function Inspector({ bench }: { readonly bench: Bench }) {
       (wanted !== '' && (key.includes(wanted) || description.toLowerCase().includes(wanted))) ||
       (wanted === '' && (showsAll.value || value !== undefined || usual.has(key))),
   );
+  const inForce = new Map(closeUp.look.map((one) => [one.key, one]));
   const names = [...new Set(shown.map(({ group }) => group))];
   const shared = rows.some(({ from, places }) => places > 1 || from === 'component');
   const places = Math.max(...rows.map((one) => one.places));
@@ -90,7 +91,16 @@ export function Inspector({ bench }: { readonly bench: Bench }) {
           {shown
             .filter((one) => one.group === group)
             .map((one) => (
-              <Row key={`${row.id} ${one.key}`} bench={bench} widget={row.id} row={one} reach={reach.value} />
+              <Row
+                key={`${row.id} ${one.key}`}
+                bench={bench}
+                widget={row.id}
+                row={one}
+                reach={reach.value}
+                inForce={
+                  one.key.startsWith(lookPath) ? inForce.get(one.key.slice(lookPath.length)) : undefined
+                }
+              />
             ))}
         </section>
       ))}
@@ -103,6 +113,9 @@ export function Inspector({ bench }: { readonly bench: Bench }) {
   );
 }
 
+/** Keys of a look go by this and their name. */
+const lookPath = 'look/';
+
 /** Keys that are shown even where nobody says them. */
 const usual: ReadonlySet<string> = new Set([
   'id',
@@ -111,6 +124,8 @@ const usual: ReadonlySet<string> = new Set([
   'width',
   'height',
   'style',
+  'look/background',
+  'look/color',
   'arrange',
   'text',
   'image',
@@ -121,11 +136,14 @@ function Row({
   widget,
   row,
   reach,
+  inForce,
 }: {
   readonly bench: Bench;
   readonly widget: string;
   readonly row: InspectorRow;
   readonly reach: 'written' | 'here';
+  /** Of a key of a look: what holds, and by whom, where the widget itself says nothing. */
+  readonly inForce: LookRow | undefined;
 }) {
   const { key, title, description, field, value, from, line } = row;
   const written =
@@ -145,16 +163,19 @@ function Row({
       return void bench.act({ do: 'anchor', widget, to: anchorWords(selected.anchor), pivot: text });
     set(valueOf(text));
   };
-  const id = `key-${key}`;
+  const id = `key-${key.replace('/', '-')}`;
+  const other = value === undefined && inForce ? inForce : undefined;
   const summary = bench.summary.value;
+  const hex = field.type === 'color' ? hexOf(written === '' ? (other?.value ?? '') : written) : undefined;
   const says = [description, title === undefined ? '' : `${title[0]!.toUpperCase()}${title.slice(1)}.`]
     .filter(Boolean)
     .join(' ');
   return (
     <div class={value === undefined ? 'key unsaid' : 'key'}>
       <label for={id} title={says}>
-        {key}
+        {key.replace(lookPath, '')}
         {from !== undefined && <span class="from"> {from}</span>}
+        {other && <span class="from"> {other.by}</span>}
       </label>
       <span class="field">
         {field.type === 'choice' && (
@@ -191,10 +212,20 @@ function Row({
             onChange={(event) => typed(event.currentTarget.value)}
           />
         )}
+        {field.type === 'color' && (
+          <input
+            type="color"
+            class={hex === undefined ? 'swatch unset' : 'swatch'}
+            aria-label={`Pick ${key.replace(lookPath, '')}`}
+            value={hex ?? '#000000'}
+            onChange={(event) => typed(event.currentTarget.value)}
+          />
+        )}
         {(field.type === 'text' || field.type === 'color') && (
           <>
             <input
               id={id}
+              placeholder={other?.value}
               list={`${id}-list`}
               value={written}
               spellcheck={false}
@@ -232,6 +263,22 @@ function Row({
       )}
     </div>
   );
+}
+
+/** A colour as a swatch shows it, in six digits; undefined where it is a token, a gradient or none. */
+function hexOf(text: string): string | undefined {
+  if (!CSS.supports('color', text)) return undefined;
+  const context = document.createElement('canvas').getContext('2d')!;
+  context.fillStyle = text;
+  const { fillStyle } = context;
+  if (typeof fillStyle !== 'string') return undefined;
+  const parts = /^rgba?\((\d+), (\d+), (\d+)/.exec(fillStyle);
+  return parts
+    ? `#${parts
+        .slice(1)
+        .map((part) => Number(part).toString(16).padStart(2, '0'))
+        .join('')}`
+    : fillStyle.slice(0, 7);
 }
 
 /** What somebody typed, as YAML reads it; the text itself where it reads as none. */

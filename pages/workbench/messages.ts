@@ -1,5 +1,5 @@
 import type { Screen } from 'pimbot';
-import type { Act, CloseUp, InspectorRow, OnDesk, Outline, SizeOn, ToldAt } from 'pimbot/tools';
+import type { Act, CloseUp, InspectorRow, OnDesk, Outline, Readings, SizeOn, ToldAt } from 'pimbot/tools';
 
 /** Something that is wrong with a file, as a page shows it. */
 export interface Problem {
@@ -85,6 +85,12 @@ export interface Wanted {
   readonly screen: Screen;
   /** Px of the picture for one of the screen; 1 at most. */
   readonly scale: number;
+  /** What it is drawn as, where that is not the name of the screen. */
+  readonly name?: string;
+  /** In another language or theme than the rest. */
+  readonly occasion?: { readonly locale?: string; readonly theme?: string };
+  /** Another text of the document than the one that is worked on. */
+  readonly text?: string;
 }
 
 /** What can be asked of a desk, and what it answers. */
@@ -98,6 +104,7 @@ export interface Asks {
   };
   perform: { ask: { act: Act; screen: Screen }; answer: Acted };
   outline: { ask: { screen: Screen }; answer: Outline };
+  readings: { ask: { screen: Screen }; answer: Readings };
   closeUp: { ask: { widget: string; screen: Screen }; answer: CloseUp };
   sizes: { ask: { widget: string }; answer: readonly SizeOn[] };
   inspect: { ask: { widget: string; screen: Screen }; answer: readonly InspectorRow[] };

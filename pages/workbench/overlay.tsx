@@ -1,6 +1,8 @@
 import type { Signal } from '@preact/signals';
 import type { OutlineRow } from 'pimbot/tools';
 import type { Bench } from './bench.ts';
+import { ReadingLabels } from './reading-labels.tsx';
+import { Rulers } from './rulers.tsx';
 import { grips, heldBox, round, type Box, type Drag } from './stage-drag.ts';
 
 /** What is laid over the drawing: outlines, handles, measures, guides, findings. In px of the screen. */
@@ -36,6 +38,10 @@ export function Overlay({
             </text>
           </g>
         ))}
+      {(has('contrast') || has('reading')) && (
+        <ReadingLabels bench={bench} px={px} contrast={has('contrast')} arc={has('reading')} />
+      )}
+      {has('rulers') && <Rulers outline={outline} box={box ?? first?.rect} px={px} />}
       {has('focus') && <FocusOrder bench={bench} px={px} />}
       {has('findings') && <Findings bench={bench} px={px} />}
       {selected.map((row) =>

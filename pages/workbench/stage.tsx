@@ -1,5 +1,7 @@
 import { useSignal } from '@preact/signals';
 import { useEffect, useRef } from 'preact/hooks';
+import { besideText, type Beside } from 'pimbot/tools';
+import { BesideMenu, besideTitle, screenNames } from './beside.tsx';
 import { freeName, type Bench } from './bench.ts';
 import { Overlay } from './overlay.tsx';
 import { keyDown, pointer, type PointerType } from './stage-hands.ts';
@@ -9,7 +11,10 @@ import { round, type Drag, type Point } from './stage-drag.ts';
 export function Stage({ bench }: { readonly bench: Bench }) {
   const place = bench.place.value;
   const screen = bench.screenOf(place.screen);
-  const beside = place.beside === undefined ? undefined : bench.screenOf(place.beside);
+  const sheets: readonly ShownSheet[] = [
+    { name: screen.name, of: screen, beside: undefined },
+    ...place.beside.map((one) => ({ name: besideText(one), of: bench.screenOf(one.screen), beside: one })),
+  ];
   const viewport = useRef<HTMLDivElement>(null);
   const zoom = useSignal<number | 'fit'>('fit');
   const room = useSignal({ width: 800, height: 500 });
@@ -29,9 +34,7 @@ export function Stage({ bench }: { readonly bench: Bench }) {
     advice.value = undefined;
   }, [place.selected.join(), place.view]);
 
-  const across = beside ? screen.width + beside.width : screen.width;
-  const down = Math.max(screen.height, beside?.height ?? 0);
-  const fit = Math.min((room.value.width - 44 - (beside ? 16 : 0)) / across, (room.value.height - 44) / down);
+  const { rows, fit } = arranged(sheets, room.value);
   const scale =
     zoom.value === 'fit' ? Math.max(0.02, Math.min(4, fit)) : zoom.value / (devicePixelRatio || 1);
   useEffect(() => bench.zoomed(scale), [scale]);
@@ -43,9 +46,9 @@ export function Stage({ bench }: { readonly bench: Bench }) {
       <div class="stage-bar">
         <ScreenPicker bench={bench} />
         <span class="quiet">
-          {screen.width} × {screen.height} px
+          {place.screen !== freeName && `${screen.width} × ${screen.height} px `}
           {bench.outline.value &&
-            ` = ${round(bench.outline.value.surface.width)} × ${round(bench.outline.value.surface.height)} u`}
+            `= ${round(bench.outline.value.surface.width)} × ${round(bench.outline.value.surface.height)} u`}
         </span>
         <span class="spring" />
         <button type="button" onClick={() => zoomBy(1 / 1.25)} aria-label="Zoom out" title="Zoom out">
@@ -85,28 +88,62 @@ export function Stage({ bench }: { readonly bench: Bench }) {
           zoomBy(event.deltaY < 0 ? 1.15 : 1 / 1.15);
         }}
       >
-        <div class="easel" style={{ gap: '16px' }}>
-          <Sheet
-            bench={bench}
-            name={screen.name}
-            width={screen.width}
-            height={screen.height}
-            scale={scale}
-            onPointer={(type, event, at) =>
-              pointer(bench, drag, advice, type, event, at, scale, viewport.current!)
-            }
-          >
-            <Overlay bench={bench} drag={drag} scale={scale} />
-          </Sheet>
-          {beside && (
-            <Sheet
-              bench={bench}
-              name={beside.name}
-              width={beside.width}
-              height={beside.height}
-              scale={scale}
-            />
-          )}
+        <div class="easel">
+          {rows.map((row) => (
+            <div key={row[0]!.name} class="sheets">
+              {row.map(({ name, of, beside }) =>
+                beside ? (
+                  <figure key={name}>
+                    <figcaption>
+                      <button
+                        type="button"
+                        class="plain"
+                        title="Work on this screen"
+                        onClick={() => bench.go({ screen: beside.screen })}
+                      >
+                        {besideTitle(beside)}
+                      </button>
+                      <button
+                        type="button"
+                        aria-label={`Take ${besideTitle(beside)} away`}
+                        onClick={() => bench.turnBeside(beside)}
+                      >
+                        ✕
+                      </button>
+                    </figcaption>
+                    <Sheet bench={bench} name={name} width={of.width} height={of.height} scale={scale} />
+                  </figure>
+                ) : (
+                  <figure key={name} class={place.layers.includes('rulers') ? 'ruled' : ''}>
+                    {sheets.length > 1 && (
+                      <figcaption>
+                        <b>{of.name}</b>
+                      </figcaption>
+                    )}
+                    <Sheet
+                      bench={bench}
+                      name={name}
+                      width={of.width}
+                      height={of.height}
+                      scale={scale}
+                      onPointer={(type, event, at) =>
+                        pointer(bench, drag, advice, type, event, at, scale, viewport.current!)
+                      }
+                    >
+                      <Overlay bench={bench} drag={drag} scale={scale} />
+                    </Sheet>
+                    {place.screen === freeName && (
+                      <FreeGrips
+                        bench={bench}
+                        scale={scale}
+                        hold={() => (zoom.value = scale * (devicePixelRatio || 1))}
+                      />
+                    )}
+                  </figure>
+                ),
+              )}
+            </div>
+          ))}
         </div>
       </div>
       {advice.value && (
@@ -133,10 +170,100 @@ export function Stage({ bench }: { readonly bench: Bench }) {
   );
 }
 
+/** A sheet on the easel. */
+interface ShownSheet {
+  readonly name: string;
+  readonly of: { readonly name: string; readonly width: number; readonly height: number };
+  /** Undefined for the one that is worked on. */
+  readonly beside: Beside | undefined;
+}
+
+/** CSS px around all sheets, between two, and of the line over each. */
+const [around, between, caption] = [44, 16, 26];
+
+/** Sheets in as many rows as show them largest. */
+function arranged(
+  sheets: readonly ShownSheet[],
+  room: { readonly width: number; readonly height: number },
+): { readonly rows: readonly (readonly ShownSheet[])[]; readonly fit: number } {
+  const tries = sheets.map((_, nth) => {
+    const perRow = Math.ceil(sheets.length / (nth + 1));
+    const rows: ShownSheet[][] = [];
+    for (let at = 0; at < sheets.length; at += perRow) rows.push(sheets.slice(at, at + perRow));
+    const across = Math.max(...rows.map((row) => row.reduce((sum, { of }) => sum + of.width, 0)));
+    const down = rows.reduce((sum, row) => sum + Math.max(...row.map(({ of }) => of.height)), 0);
+    const head = sheets.length > 1 ? caption * rows.length : 0;
+    const fit = Math.min(
+      (room.width - around - between * (perRow - 1)) / across,
+      (room.height - around - head - between * (rows.length - 1)) / down,
+    );
+    return { rows, fit };
+  });
+  return tries.reduce((best, one) => (one.fit > best.fit ? one : best));
+}
+
+/** The right and the lower edge of the free window, and the corner between: to be pulled. */
+function FreeGrips({
+  bench,
+  scale,
+  hold,
+}: {
+  readonly bench: Bench;
+  readonly scale: number;
+  /** Has the zoom stay as it is while the window grows. */
+  readonly hold: () => void;
+}) {
+  const from = useRef<{ x: number; y: number; width: number; height: number } | undefined>(undefined);
+  const { width, height } = bench.free.value;
+  const within = (px: number) => Math.round(Math.min(10_000, Math.max(16, px)));
+  const grip = (name: string, says: string, x: number, y: number) => (
+    <button
+      type="button"
+      class={`free-grip ${name}`}
+      aria-label={says}
+      title={says}
+      onPointerDown={(event) => {
+        event.currentTarget.setPointerCapture(event.pointerId);
+        hold();
+        from.current = { x: event.clientX, y: event.clientY, width, height };
+      }}
+      onPointerMove={(event) => {
+        const start = from.current;
+        if (!start) return;
+        const by = (now: number, then: number) => (now - then) / scale;
+        bench.resizeFree(
+          within(start.width + x * by(event.clientX, start.x)),
+          within(start.height + y * by(event.clientY, start.y)),
+        );
+      }}
+      onPointerUp={() => (from.current = undefined)}
+      onPointerCancel={() => (from.current = undefined)}
+      onKeyDown={(event) => {
+        const step = event.shiftKey ? 100 : 10;
+        const [right, down] = [
+          Number(event.key === 'ArrowRight') - Number(event.key === 'ArrowLeft'),
+          Number(event.key === 'ArrowDown') - Number(event.key === 'ArrowUp'),
+        ];
+        if (right === 0 && down === 0) return;
+        // What is selected stays where it is.
+        event.preventDefault();
+        event.stopPropagation();
+        bench.resizeFree(within(width + x * right * step), within(height + y * down * step));
+      }}
+    />
+  );
+  return (
+    <>
+      {grip('right', 'Width of the window', 1, 0)}
+      {grip('bottom', 'Height of the window', 0, 1)}
+      {grip('corner', 'Width and height of the window', 1, 1)}
+    </>
+  );
+}
+
 function ScreenPicker({ bench }: { readonly bench: Bench }) {
   const place = bench.place.value;
-  const names = [...bench.wallScreens.value.map(({ name }) => name)];
-  for (const { others } of bench.folds.value) names.push(...others);
+  const names = screenNames(bench);
   const options = (also: string) => (
     <>
       <option value={freeName}>any size</option>
@@ -186,19 +313,7 @@ function ScreenPicker({ bench }: { readonly bench: Bench }) {
           />
         </span>
       )}
-      <label>
-        <span class="sr">Beside it</span>
-        <select
-          id="beside"
-          value={place.beside ?? ''}
-          onChange={(event) =>
-            bench.go({ beside: event.currentTarget.value === '' ? undefined : event.currentTarget.value })
-          }
-        >
-          <option value="">nothing beside</option>
-          {options(place.beside ?? '')}
-        </select>
-      </label>
+      <BesideMenu bench={bench} />
     </>
   );
 }

@@ -75,7 +75,7 @@ function Thumb({
   const others = bench.folds.value.find((one) => one.screen === screen.name)?.others ?? [];
   const breaks = [screen.name, ...others].some((name) => bench.breaking.value.has(name));
   const isNew = breaks || here.some(({ key }) => bench.fresh.value.has(key));
-  const { screen: current, beside } = bench.place.value;
+  const { screen: current } = bench.place.value;
   const says = here.length === 0 ? 'nothing found' : `${here.length} found`;
   return (
     <li class={isNew ? 'thumb new' : 'thumb'}>
@@ -85,7 +85,7 @@ function Thumb({
         aria-pressed={current === screen.name}
         title={`${screen.title}, ${screen.width} × ${screen.height} px${others.length > 0 ? `; laid out alike: ${others.join(', ')}` : ''}. With Shift: beside.`}
         onClick={(event) => {
-          if (event.shiftKey) bench.go({ beside: beside === screen.name ? undefined : screen.name });
+          if (event.shiftKey) bench.turnBeside({ screen: screen.name });
           else bench.go({ screen: screen.name });
           if (bench.mode.value === 'sizes') bench.mode.value = 'stage';
         }}

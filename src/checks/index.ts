@@ -11,8 +11,17 @@ export { coveringOf, hiddenBy, hidingIn } from './covered.ts';
 export { isLostWhenCut } from './cut-off.ts';
 export { isMeant, textRoom } from './cut-text.ts';
 export { mayBleed } from './outside-safe-area.ts';
+export { readArea, textContrast } from './low-contrast.ts';
 export { branchesApart } from './overlap.ts';
 export { gapOf, placeOf, slack as promiseSlack } from './promise-kinds.ts';
 export { usableControls } from './subject/focus-map.ts';
 export { Subject } from './subject/subject.ts';
-export { capitalPx, cssPixels, pxOfArc, pxOfCss, pxOfMillimetres } from './subject/text-size.ts';
+export {
+  capitalPx,
+  capitalsUnder,
+  cssPixels,
+  minutesOfArc,
+  pxOfArc,
+  pxOfCss,
+  pxOfMillimetres,
+} from './subject/text-size.ts';

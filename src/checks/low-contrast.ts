@@ -27,42 +27,67 @@ export const lowContrast = {
   sentence: ({ measured, limit }) => `has text with contrast ${measured}:1, minimum ${limit}:1`,
   remedies: ['themesColor', 'strongerColor', 'opaquePlate'],
   run(subject, limit, report) {
-    for (const { index, text, look, states, pointer } of subject.texts) {
-      // What cannot be used now need not be read (1.4.3, "Incidental").
-      if (!subject.isSeen(index) || states.includes('disabled')) continue;
-      const clip = subject.clip(index);
-      let area = intersection(subject.textRect(index), subject.screenRect);
-      if (clip) area = intersection(area, clip);
-      if (!hasArea(area)) continue;
-      if (isFarFromAll(subject, index, area, limit)) continue;
-      const under = groundOf(subject, index, area, report);
-      const outline = outlineOf(subject, index);
-      let worst: { ratio: number; least: number; reason: string } | undefined;
-      for (const one of inksOf(text, look)) {
-        const size = cssPixels(
-          text.setting.fontSize * one.scale * subject.layout.scale(index),
-          subject.screen,
-        );
-        const large = size >= largeText || (size >= largeBoldText && one.bold);
-        const least = large ? Math.min(limit, limitForLarge) : limit;
-        for (const { color, backdrop, over } of under) {
-          const ground = outline ? over(outline) : color;
-          const seen = over(outline ? compose(one.color, outline) : one.color);
-          const ratio = contrastRatio(seen, ground);
-          if (ratio >= least || (worst && ratio / least >= worst.ratio / worst.least)) continue;
-          const on = backdrop === undefined ? '' : `, over the backdrop ${backdrop}`;
-          const what = one.words === undefined ? 'the text' : `"${one.words}" in the text,`;
-          const by = outline ? ' its outline' : '';
-          const reason = `${what} ${hexOf(seen)} stands on${by} ${hexOf(ground)}${on}; it counts as ${large ? 'large' : 'normal'} text (${shown(size)} CSS px)`;
-          worst = { ratio, least, reason };
-        }
-      }
-      if (!worst) continue;
-      const reasons = [{ text: worst.reason, pointer }];
+    for (const { index, pointer } of subject.texts) {
+      const area = readArea(subject, index);
+      if (!area || isFarFromAll(subject, index, area, limit)) continue;
+      const worst = textContrast(subject, index, area, limit, report);
+      if (!worst || worst.ratio >= worst.least) continue;
+      const reasons = [{ text: worst.reason(), pointer }];
       report({ outcome: 'failed', widget: index, measured: worst.ratio, limit: worst.least, reasons });
     }
   },
 } as const satisfies Check;
+
+/** Where a text is to be read, in device px; undefined where it is not. */
+export function readArea(subject: Subject, index: number): Rect | undefined {
+  // What cannot be used now need not be read (1.4.3, "Incidental").
+  if (!subject.isSeen(index) || subject.widgets[index]!.states.includes('disabled')) return undefined;
+  const clip = subject.clip(index);
+  let area = intersection(subject.textRect(index), subject.screenRect);
+  if (clip) area = intersection(area, clip);
+  return hasArea(area) ? area : undefined;
+}
+
+/** A contrast ratio, and the least it is to be. */
+export interface TextContrast {
+  readonly ratio: number;
+  readonly least: number;
+  readonly reason: () => string;
+}
+
+/** The contrast of a text with the worst of what is behind it. @param report Told what cannot be known. */
+export function textContrast(
+  subject: Subject,
+  index: number,
+  area: Rect,
+  limit: number,
+  report: Parameters<typeof groundOf>[3],
+): TextContrast | undefined {
+  const { text, look } = subject.widgets[index]!;
+  if (!text) return undefined;
+  const under = groundOf(subject, index, area, report);
+  const outline = outlineOf(subject, index);
+  let worst: TextContrast | undefined;
+  for (const one of inksOf(text, look)) {
+    const size = cssPixels(text.setting.fontSize * one.scale * subject.layout.scale(index), subject.screen);
+    const large = size >= largeText || (size >= largeBoldText && one.bold);
+    const least = large ? Math.min(limit, limitForLarge) : limit;
+    for (const { color, backdrop, over } of under) {
+      const ground = outline ? over(outline) : color;
+      const seen = over(outline ? compose(one.color, outline) : one.color);
+      const ratio = contrastRatio(seen, ground);
+      if (worst && ratio / least >= worst.ratio / worst.least) continue;
+      const reason = () => {
+        const on = backdrop === undefined ? '' : `, over the backdrop ${backdrop}`;
+        const what = one.words === undefined ? 'the text' : `"${one.words}" in the text,`;
+        const by = outline ? ' its outline' : '';
+        return `${what} ${hexOf(seen)} stands on${by} ${hexOf(ground)}${on}; it counts as ${large ? 'large' : 'normal'} text (${shown(size)} CSS px)`;
+      };
+      worst = { ratio, least, reason };
+    }
+  }
+  return worst;
+}
 
 /** Whether every colour of a text stands off, by the limit, from whatever may be behind it. */
 function isFarFromAll(subject: Subject, index: number, area: Rect, limit: number): boolean {

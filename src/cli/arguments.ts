@@ -108,7 +108,7 @@ export function parseShard(text: string): Shard {
 
 /** `key=value`: the value as YAML reads it. @throws UsageError */
 export function parseSetting(text: string): { readonly key: string; readonly value: Json } {
-  const [, key, written] = /^([\w-]+)=(.*)$/s.exec(text) ?? [];
+  const [, key, written] = /^([\w-]+(?:\/[\w-]+)?)=(.*)$/s.exec(text) ?? [];
   if (key === undefined || written === undefined)
     throw new UsageError(`"${text}" is not KEY=VALUE, such as "offset=12 -4"`);
   // A colour is no comment.

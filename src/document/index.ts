@@ -12,6 +12,8 @@ export type { MessagePart, Notations, Rgba } from './notations.ts';
 export { readShape } from './read-shape.ts';
 export type { FileReader, FileText } from './read-shape.ts';
 export { documentSchema, themeSchema } from './schema.ts';
+export { lookSchema } from './schema-looks.ts';
+export type { Schema } from './shape.ts';
 export {
   readAmount,
   anchorTargets,

@@ -3,7 +3,7 @@ import { choice, lengths, name, names, numberOrTemplate, oneToFour } from './sch
 
 /* What the schemas of documents and of themes say of looks and themes. */
 
-export const look = {
+export const lookSchema = {
   'background': {
     type: 'string',
     description: 'A CSS colour, $token, or linear-gradient(…).',
@@ -176,7 +176,7 @@ export const shared = {
     type: 'object',
     title: 'a map such as { color: "#ffffff" }',
     additionalProperties: false,
-    properties: look,
+    properties: lookSchema,
   },
   style: {
     type: 'object',
@@ -196,7 +196,7 @@ export const shared = {
         description:
           'What changes in a state; of several, the later in this order wins: ' + states.join(', '),
       },
-      ...look,
+      ...lookSchema,
     },
   },
   tokens: {

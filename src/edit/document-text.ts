@@ -96,7 +96,13 @@ export class DocumentText implements Editing {
       }
     } else {
       const lineStart = this.#text.lastIndexOf('\n', whole.start - 1) + 1;
-      this.#replace(whole.start, whole.start, `${key}: ${written}\n${' '.repeat(whole.start - lineStart)}`);
+      const indent = ' '.repeat(whole.start - lineStart);
+      // What a widget is called stays first.
+      const id = this.#key(map, 'id');
+      if (id?.start === whole.start) {
+        const end = this.#endOfLine(this.#range(pointerTo(map, 'id')).end);
+        this.#replace(end, end, `${indent}${key}: ${written}\n`);
+      } else this.#replace(whole.start, whole.start, `${key}: ${written}\n${indent}`);
     }
   }
 

@@ -17,13 +17,34 @@ import { asBefore } from './place.ts';
  */
 export type Reach = 'written' | 'here';
 
-/** Gives a key of a widget a value, or takes it out. @throws EditError where it is not written in the document. */
-export function putKey(text: Editing, widget: Widget, key: string, value: Json | undefined): void {
+/**
+ * Gives a key of a widget a value, or takes it out. A key of its look goes by `look/background`.
+ * @throws EditError where it is not written in the document.
+ */
+export function putKey(text: Editing, widget: Widget, path: string, value: Json | undefined): void {
+  const [key, inner] = path.split('/') as [string, string | undefined];
+  if (inner !== undefined) return putInner(text, widget, key, inner, value);
   // Where a component, a condition or an instance says it, it is changed there.
   const place = widget.origins.get(key);
   const map = place === undefined ? writtenAt(widget) : placed(place.slice(0, place.lastIndexOf('/')));
   if (value === undefined) text.remove(map, key);
   else text.set(map, key, asBefore((widget.source as { [key: string]: unknown })[key], value));
+}
+
+/** A key of a map that is a widget's key: all else in the map keeps its bytes. */
+function putInner(text: Editing, widget: Widget, key: string, inner: string, value: Json | undefined): void {
+  const known = (widget.source as { [key: string]: unknown })[key];
+  if (known !== undefined && (typeof known !== 'object' || known === null || Array.isArray(known)))
+    throw new EditError(`the ${key} of "${widget.id}" has no keys of its own`);
+  const map = known as { [key: string]: Json } | undefined;
+  if (!map) {
+    if (value !== undefined) putKey(text, widget, key, { [inner]: value });
+    return;
+  }
+  const place = placed(pointerOfKey(widget, key));
+  if (value !== undefined) text.set(place, inner, asBefore(map[inner], value));
+  else if (Object.keys(map).join() === inner) putKey(text, widget, key, undefined);
+  else text.remove(place, inner);
 }
 
 /** The pointer a widget is written at. @throws EditError */
@@ -66,13 +87,14 @@ export function putKeyHere(
   document: CheckedDocument,
   widgets: readonly Widget[],
   widget: Widget,
-  key: string,
+  path: string,
   value: Json | undefined,
 ): void {
+  const [key, inner] = path.split('/') as [string, string | undefined];
   if (widget.pointer.startsWith('/views/')) {
     const place = widget.origins.get(key);
     // What a condition says where it holds would hide a value beside it.
-    if (place?.startsWith('/views/')) putKey(text, widget, key, value);
+    if (place?.startsWith('/views/') || inner !== undefined) putKey(text, widget, path, value);
     else if (value === undefined) text.remove(widget.pointer, key);
     else text.set(widget.pointer, key, asBefore((widget.source as { [key: string]: unknown })[key], value));
     return;
@@ -84,6 +106,15 @@ export function putKeyHere(
     );
   const { instance, name } = found;
   const at = pointerTo(instance.pointer, 'set');
+  if (inner !== undefined) {
+    // What an instance says of a look is merged into the component's.
+    const own = valueAt(document, pointerTo(pointerTo(at, name), key));
+    const { [inner]: _, ...rest } = (typeof own === 'object' && own !== null ? own : {}) as {
+      [key: string]: Json;
+    };
+    const next = value === undefined ? rest : { ...rest, [inner]: value };
+    return putKeyHere(text, document, widgets, widget, key, Object.keys(next).length > 0 ? next : undefined);
+  }
   const has = (pointer: string) => valueAt(document, pointer) !== undefined;
   if (value === undefined) {
     if (has(pointerTo(at, name))) text.remove(pointerTo(at, name), key);

@@ -8,14 +8,45 @@ export interface Place {
   readonly view: string | undefined;
   /** The screen that is looked at closely. */
   readonly screen: string;
-  /** The one beside it. */
-  readonly beside: string | undefined;
+  /** What is looked at beside it, in order. */
+  readonly beside: readonly Beside[];
   readonly occasion: Partial<Occasion>;
   readonly selected: readonly string[];
   /** The panel at the side that is open. */
   readonly panel: string | undefined;
   /** What is drawn over the view. */
   readonly layers: readonly string[];
+}
+
+/** The view once more, on another screen, in another language or theme, or as it was last saved. */
+export interface Beside {
+  readonly screen: string;
+  readonly locale?: string;
+  readonly theme?: string;
+  /** Whether it is the version on disk. */
+  readonly isSaved?: boolean;
+}
+
+/** What is beside, as one word of an address: `phone-portrait|locale=de`. */
+export function besideText({ screen, locale, theme, isSaved }: Beside): string {
+  return [
+    screen,
+    ...(locale === undefined ? [] : [`locale=${locale}`]),
+    ...(theme === undefined ? [] : [`theme=${theme}`]),
+    ...(isSaved === true ? ['saved'] : []),
+  ].join('|');
+}
+
+function besideOf(text: string): Beside {
+  const [screen = '', ...rest] = text.split('|');
+  const said = (key: string) => rest.find((one) => one.startsWith(`${key}=`))?.slice(key.length + 1);
+  const [locale, theme] = [said('locale'), said('theme')];
+  return {
+    screen,
+    ...(locale !== undefined && { locale }),
+    ...(theme !== undefined && { theme }),
+    ...(rest.includes('saved') && { isSaved: true }),
+  };
 }
 
 /** A place as the part of an address after `#`. What is as usual is left out. */
@@ -27,7 +58,7 @@ export function addressOf({ file, view, screen, beside, occasion, selected, pane
   add('file', file);
   add('view', view);
   add('screen', screen);
-  add('beside', beside);
+  for (const one of beside) add('beside', besideText(one));
   add('case', occasion.case);
   add('locale', occasion.locale);
   add('theme', occasion.theme);
@@ -62,7 +93,7 @@ export function placeOf(address: string, usual: Place): Place {
     file: text('file') ?? usual.file,
     view: text('view') ?? usual.view,
     screen: text('screen') ?? usual.screen,
-    beside: text('beside'),
+    beside: parts.getAll('beside').map(besideOf),
     occasion,
     selected: parts.getAll('selected'),
     panel: text('panel') ?? usual.panel,

@@ -20,6 +20,7 @@ import { openView, type Occasion, type Resources, type View, type ViewLayout } f
 import { closeUpOf, sizesOn, type CloseUp, type SizeOn } from './close-up.ts';
 import { inspect, type InspectorRow } from './inspector.ts';
 import { outlineOf, type Outline } from './outline.ts';
+import { readingsOn, type Readings } from './readings.ts';
 
 /** What of a document is on the desk. */
 export interface OnDesk {
@@ -124,11 +125,20 @@ export class Desk {
     return this.view.layoutOn(screen);
   }
 
+  /** The view in another language or theme, with what is tried. @throws NoSuchName */
+  shownIn(occasion: Partial<Pick<Occasion, 'locale' | 'theme'>>): View {
+    return this.view.shownIn(occasion);
+  }
+
   /** What it looks like on a screen, with layers over it. */
   drawing(screen: Screen, findings?: readonly Finding[]): DrawList {
     const on = this.layoutOn(screen);
     const list = drawLayout(on);
     return findings ? withOverlay(list, on, this.#resources.fonts, { findings }) : list;
+  }
+
+  readings(screen: Screen): Readings {
+    return readingsOn(this.layoutOn(screen));
   }
 
   outline(screen: Screen): Outline {

@@ -1,6 +1,6 @@
 /* A document that somebody works on: views laid out, drawn, explained and changed, as plain data for a page or an editor. */
-export { addressOf, placeOf } from './address.ts';
-export type { Place } from './address.ts';
+export { addressOf, besideText, placeOf } from './address.ts';
+export type { Beside, Place } from './address.ts';
 export { foldScreens } from './alike.ts';
 export type { Fold } from './alike.ts';
 export { closeUpOf, findingTold, sizesOn } from './close-up.ts';
@@ -9,6 +9,8 @@ export { Desk, snapOn } from './desk.ts';
 export type { OnDesk } from './desk.ts';
 export { colorTokens, fieldOf, inspect } from './inspector.ts';
 export type { Field, InspectorRow } from './inspector.ts';
+export { readingsOn } from './readings.ts';
+export type { Reading, Readings } from './readings.ts';
 export { outlineOf } from './outline.ts';
 export type { Outline, OutlineRow } from './outline.ts';
 export { completionsAt, namesIn } from './language/complete.ts';

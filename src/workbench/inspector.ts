@@ -2,11 +2,14 @@ import {
   descriptionOf,
   directions,
   keyRow,
+  lookSchema,
+  pointerTo,
   stepsOf,
   widgetKeys,
   type CheckedDocument,
   type Json,
   type Kind,
+  type Schema,
   type WidgetSource,
 } from '../document/index.ts';
 import { instanceOf, placesOf, pointerOfKey, valueAt } from '../edit/index.ts';
@@ -144,11 +147,51 @@ export function inspect(document: CheckedDocument, on: ViewLayout, id: string): 
       },
     ];
   });
+  const look = rows.find(({ key }) => key === 'look');
+  if (look) rows.push(...lookRows(document, look));
   const rank = (row: InspectorRow) => order.indexOf(row.group);
   return rows.sort(
     (a, b) => rank(a) - rank(b) || Number(b.value !== undefined) - Number(a.value !== undefined),
   );
 }
+
+/** Every key of a look, by `look/background`: what the widget's own says, and a field to change it. */
+function lookRows(document: CheckedDocument, look: InspectorRow): InspectorRow[] {
+  const said = typeof look.value === 'object' && look.value !== null ? look.value : {};
+  const schemas: { readonly [name: string]: Schema } = lookSchema;
+  return Object.entries(schemas).flatMap(([name, schema]): InspectorRow[] => {
+    // A map of looks of its own: written as text.
+    if (name === 'states') return [];
+    const pointer = pointerTo(look.pointer, name);
+    const value = (said as { readonly [key: string]: Json })[name];
+    const { range, source } = document.origin.at(pointer);
+    return [
+      {
+        ...look,
+        key: `look/${name}`,
+        description: schema.description ?? '',
+        title: schema.title,
+        field: colorKeys.has(name)
+          ? { type: 'color', choices: colorTokens(document) }
+          : fieldOfSchema(schema, name === 'image' ? Object.keys(document.source.pictures ?? {}) : []),
+        value,
+        from: value === undefined ? undefined : look.from,
+        pointer,
+        line: value !== undefined && source && range ? source.placeOf(range.start).line : undefined,
+      },
+    ];
+  });
+}
+
+/** Keys of a look that are a colour. */
+const colorKeys: ReadonlySet<string> = new Set([
+  'background',
+  'color',
+  'image-tint',
+  'trail-color',
+  'handle-color',
+  'veil',
+]);
 
 function fromOf(widget: string, pointer: string): InspectorRow['from'] {
   const steps = stepsOf(pointer);
@@ -167,14 +210,18 @@ export function fieldOf(document: CheckedDocument, key: string, kind?: Kind): Fi
   if (key === 'image') return { type: 'text', choices: named(pictures) };
   if (key === 'use') return { type: 'text', choices: named(components) };
   if (key === 'tint') return { type: 'color', choices: colorTokens(document) };
-  if (!schema) return { type: 'text', choices: [] };
+  return schema ? fieldOfSchema(schema, wordsFor(key, kind)) : { type: 'text', choices: [] };
+}
+
+/** @param words What is offered where it is entered as text. */
+function fieldOfSchema(schema: Schema, words: readonly string[]): Field {
   const choices = schema.enum?.map(String);
   if (choices) return { type: 'choice', choices };
   const types = [schema.type ?? []].flat();
   if (types.includes('boolean') && types.length === 1) return { type: 'switch' };
   if ((types.includes('number') || types.includes('integer')) && types.length === 1)
     return { type: 'number', least: schema.minimum, most: schema.maximum };
-  return { type: 'text', choices: wordsFor(key, kind) };
+  return { type: 'text', choices: words };
 }
 
 /** Anchors that are offered where one is entered. */

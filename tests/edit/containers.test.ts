@@ -48,8 +48,8 @@ describe('widgets in a container of their own', () => {
         offset: [20, 12]
         children:
           # The depth, top left.
-          - anchor: left top
-            id: depth # in metres
+          - id: depth # in metres
+            anchor: left top
             kind: text
             text: "412 m"
 

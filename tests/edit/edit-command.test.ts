@@ -43,6 +43,9 @@ describe('pimbot edit', () => {
     ['dive/one dive/two --wrap column --id gauges', '- id: gauges'],
     ['dive/one --duplicate', '- { id: one-2, size: 100, offset: 56 56 } # first'],
     ['dive/one --lengths shares', 'offset: 2.083333% 3.703704%'],
+    ['dive/one --set look/background=#123', 'offset: 40 40, look: { background: "#123" } } # first'],
+    ['dive/left.dial --set look/radius=4 --here', 'set: { dial: { look: { radius: 4 } } }'],
+    ['dive/left.dial --set look/radius=4', '{ id: dial, size: 40, look: { radius: 4 } }'],
     ['dive/left.dial --set size=50 --here', 'use: gauge, anchor: left bottom, set: { dial: { size: 50 } }'],
     ['dive/left.dial --set size=50', 'children: [ { id: dial, size: 50 } ]'],
   ])('%s', async (call, expected) => {
@@ -75,6 +78,7 @@ describe('pimbot edit', () => {
     [['dive/one', '--move', '1'], '"1" is not X,Y for --move, such as 12,-4'],
     [['dive/one', '--move', '1,2', '--rotate', '3'], 'one change at a time: --move and --rotate are 2'],
     [['dive/one', 'dive/two', '--rotate', '3'], '--rotate changes one widget at a time'],
+    [['dive/one', '--set', 'size/x=1'], 'the size of "one" has no keys of its own'],
     [['dive/one', '--set', 'size'], '"size" is not KEY=VALUE, such as "offset=12 -4"'],
     [['dive/one', '--wrap', 'row'], 'say with --id what the container is to be called'],
     [['dive/one', '--here', '--move', '1,2'], '--here goes with --set or --unset'],

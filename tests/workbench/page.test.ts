@@ -125,6 +125,124 @@ describe('the workbench, on the demo', () => {
     expect(await sum()).toBe(english);
   });
 
+  test('beside it: other screens, languages, themes, and how it was; they stand in the address', async () => {
+    const { page } = hand;
+    const sheets = () => page.locator('.sheets figure');
+    await page.locator('#screen').selectOption('desktop');
+    await page.locator('#beside').click();
+    await page.getByLabel('A screen beside it').selectOption('phone-portrait');
+    for (const name of ['in de', 'with lantern', 'as it is saved']) await page.getByLabel(name).check();
+    await hand.settled();
+    expect(await sheets().count()).toBe(5);
+    const address = decodeURIComponent(await page.evaluate(() => location.hash));
+    expect(address.match(/beside=[^&]*/g)).toEqual([
+      'beside=phone-portrait',
+      'beside=desktop|locale=de',
+      'beside=desktop|theme=lantern',
+      'beside=desktop|saved',
+    ]);
+    const pictures = () =>
+      sheets()
+        .locator('canvas')
+        .evaluateAll((all) => all.map((one) => (one as HTMLCanvasElement).toDataURL()));
+    const before = await pictures();
+    expect(new Set(before.slice(0, 4)).size).toBe(4);
+    // Nothing has changed since it was saved.
+    expect(before[4]).toBe(before[0]);
+    await page.locator('#beside').click();
+    await hand.select('sonar');
+    await page.locator('.viewport').focus();
+    await hand.press('Shift+ArrowLeft');
+    const after = await pictures();
+    expect(after[4]).toBe(before[4]);
+    for (const at of [0, 1, 2, 3]) expect(after[at]).not.toBe(before[at]);
+    await hand.press('Control+z');
+    await page.getByRole('button', { name: 'Take desktop, de away' }).click();
+    expect(await sheets().count()).toBe(4);
+    await page.getByRole('button', { name: 'phone-portrait', exact: true }).click();
+    await hand.settled();
+    expect(await page.evaluate(() => window.bench.place.value.screen)).toBe('phone-portrait');
+    await page.locator('#beside').click();
+    await page.getByRole('button', { name: 'Nothing beside' }).click();
+    await page.locator('#beside').click();
+    await page.locator('#screen').selectOption('desktop');
+    await hand.settled();
+    expect(await sheets().count()).toBe(1);
+  });
+
+  test('a window of any size is pulled at its edges, by pointer and keys', async () => {
+    const { page } = hand;
+    await page.locator('#screen').selectOption('any size');
+    await hand.settled();
+    const size = async () => [
+      await page.getByLabel('Width in px').inputValue(),
+      await page.getByLabel('Height in px').inputValue(),
+    ];
+    expect(await size()).toEqual(['1600', '900']);
+    await page.getByRole('button', { name: 'Width of the window' }).focus();
+    await page.keyboard.press('ArrowLeft');
+    await page.keyboard.press('Shift+ArrowLeft');
+    // An edge goes one way alone.
+    await page.keyboard.press('ArrowDown');
+    expect(await size()).toEqual(['1490', '900']);
+    const { x, y } = (await page
+      .getByRole('button', { name: 'Width and height of the window' })
+      .boundingBox())!;
+    await page.mouse.move(x + 5, y + 5);
+    await page.mouse.down();
+    await page.mouse.move(x - 95, y - 45, { steps: 4 });
+    await page.mouse.up();
+    await hand.settled();
+    const scale = 100 / (1490 - Number((await size())[0]));
+    expect(Number((await size())[1])).toBeCloseTo(900 - 50 / scale, -1);
+    await page.locator('#screen').selectOption('desktop');
+    await hand.settled();
+  });
+
+  test('contrast, the size of letters at the eye, and rulers are drawn over it', async () => {
+    const { page } = hand;
+    await page.getByText('Show', { exact: true }).click();
+    for (const layer of ['contrast', 'reading', 'rulers'])
+      await page.getByLabel(layer, { exact: true }).check();
+    await hand.settled();
+    const words = await page.locator('.reading text').allTextContents();
+    expect(words.length).toBeGreaterThan(5);
+    for (const one of words) expect(one).toMatch(/^(✗ )?\d+(\.\d)?:1 \d+(\.\d)?′$/);
+    // The demo has no finding: nothing is marked as failing.
+    expect(words.filter((one) => one.startsWith('✗'))).toEqual([]);
+    expect((await page.locator('.rulers .number').allTextContents()).slice(0, 3)).toEqual([
+      '0',
+      '200',
+      '400',
+    ]);
+    for (const layer of ['contrast', 'reading', 'rulers'])
+      await page.getByLabel(layer, { exact: true }).uncheck();
+    await page.getByText('Show', { exact: true }).click();
+    await hand.settled();
+    expect(await page.locator('.reading').count()).toBe(0);
+  });
+
+  test('keys of a look have fields of their own, with what comes from a style', async () => {
+    const { page } = hand;
+    await page.click('#tab-inspect');
+    await hand.select('gauges');
+    const field = page.locator('#key-look-background');
+    expect(await field.getAttribute('placeholder')).not.toBe('');
+    await field.fill('#103820');
+    await field.press('Enter');
+    await hand.settled();
+    expect(await hand.text()).toContain('      - id: gauges\n        look: { background: "#103820" }\n');
+    expect(await page.getByLabel('Pick background').inputValue()).toBe('#103820');
+    await page.getByLabel('Pick color').fill('#ffeedd');
+    await hand.settled();
+    expect(await hand.text()).toContain('look: { background: "#103820", color: "#ffeedd" }');
+    for (const key of ['look/background', 'look/color']) {
+      await page.getByLabel(`Take ${key} out`).click();
+      await hand.settled();
+    }
+    expect(await hand.text()).toBe(source);
+  });
+
   test('a file changed on disk shows, with what was selected; a mistake is told and the last good view stays', async () => {
     await hand.select('sonar');
     const rows = (await hand.rows()).length;

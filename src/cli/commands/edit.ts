@@ -35,7 +35,7 @@ export function editCommand(program: Command, io: Io, done: (code: number) => vo
     .option('--move <x,y>', 'move by so many u')
     .option('--grow <x,y>', 'make it wider and higher by so many u, to the right and down')
     .option('--rotate <degrees>', 'turn it, clockwise')
-    .option('--set <key=value>', 'give a key a value, as YAML')
+    .option('--set <key=value>', 'give a key a value, as YAML; one of its look by look/KEY')
     .option('--unset <key>', 'take a key out')
     .option('--here', 'with --set and --unset: in this instance of a component alone')
     .addOption(
