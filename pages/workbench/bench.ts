@@ -2,7 +2,6 @@ import { batch, computed, effect, signal } from '@preact/signals';
 import { makeScreen, screens as catalogue, type Screen } from 'pimbot';
 import {
   addressOf,
-  besideText,
   newHistory,
   placeOf,
   redo,
@@ -23,6 +22,7 @@ import { DeskClient, Latest } from './desk-client.ts';
 import type { Problem, Proved, Suggested, Summary, Told, Wanted } from './messages.ts';
 import { Canvases, thumbOf } from './canvases.ts';
 import { ChangedOnDisk, Server } from './server.ts';
+import { mostBeside, turned, wantedSheets } from './sheets.ts';
 
 /** What is drawn over the view on the stage. */
 export const layerNames = [
@@ -47,10 +47,6 @@ export interface Notice {
   readonly text: string;
 }
 
-/** The most px of a drawing on the stage along a side. */
-const mostSide = 4096;
-/** Sheets beside the one that is worked on, at the most. */
-const mostBeside = 5;
 /** The name of the screen that is pulled to any size. */
 export const freeName = 'any size';
 
@@ -364,33 +360,16 @@ export class Bench {
   }
 
   #onStage(): Wanted[] {
-    const { beside } = this.place.value;
     const most = this.stageScale.value * (devicePixelRatio || 1);
-    const sized = (screen: Screen) => ({
-      screen,
-      scale: Math.min(1, most, mostSide / Math.max(screen.width, screen.height)),
-    });
-    const others = beside.map((one): Wanted => {
-      const { screen, locale, theme, isSaved } = one;
-      const varied = locale !== undefined || theme !== undefined;
-      return {
-        ...sized(this.screenOf(screen)),
-        name: besideText(one),
-        ...(varied && { occasion: { ...(locale && { locale }), ...(theme && { theme }) } }),
-        ...(isSaved && { text: this.saved.value.text }),
-      };
-    });
-    return [sized(this.screen), ...others];
+    const others = this.place.value.beside;
+    return wantedSheets(this.screen, others, (name) => this.screenOf(name), most, this.saved.value.text);
   }
 
   /** Shows something beside, or takes it away where it is there. */
   turnBeside(one: Beside): void {
-    const { beside } = this.place.value;
-    const key = besideText(one);
-    const left = beside.filter((other) => besideText(other) !== key);
-    if (left.length === beside.length && left.length >= mostBeside)
-      return this.say('refused', `No more than ${mostBeside} are shown beside.`);
-    this.go({ beside: left.length < beside.length ? left : [...beside, one] });
+    const beside = turned(this.place.value.beside, one);
+    if (beside) this.go({ beside });
+    else this.say('refused', `No more than ${mostBeside} are shown beside.`);
   }
 
   #onWall(): Wanted[] {

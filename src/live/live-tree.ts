@@ -36,7 +36,7 @@ import { TextBlock } from '../text/index.ts';
 import { handsOnTheSame } from '../theme/index.ts';
 import { itemOf, targetsOf } from '../view/index.ts';
 import { isSimilarBox, needsAnotherPlan } from './box-change.ts';
-import { isLeaving, movedOn, shownWhile, startAppearing, startMoving } from './motion.ts';
+import { isLeaving, movedOn, shownWhile, startAppearing, startMoving, type Moving } from './motion.ts';
 import { LiveNames } from './names.ts';
 import type { LiveNode, Mutable } from './node.ts';
 import { endLeaving, showWithin, type Sight } from './sight.ts';
@@ -83,11 +83,7 @@ export class LiveTree {
     within: (node) => this.nodes.slice(node.index + 1, this.plan.end[node.index]),
     changeable: (node) => this.#changeable(node),
     touch: (node) => this.touch(node),
-    settle: (node) => {
-      const target = targetOf(node);
-      this.#arrive(node);
-      this.#place(node, { ...target, leaves: undefined });
-    },
+    settle: (node) => this.#start(node, { ...targetOf(node), leaves: undefined }, []),
   };
   /** How many snapshots there are: a widget that the last one shows is copied before it is changed. */
   #snapshots = 0;
@@ -184,13 +180,16 @@ export class LiveTree {
       this.hasMotion && (node.motion !== undefined || widget.look.transition.length > 0)
         ? startMoving(node.widget, before, widget, node.motion?.moving ?? [])
         : [];
-    if (moving.length === 0) {
-      this.#arrive(node);
-      this.#place(node, widget);
-      return;
+    this.#start(node, widget, moving);
+  }
+
+  /** Another widget from now on, of which some is on its way. */
+  #start(node: LiveNode, widget: Widget, moving: readonly Moving[]): void {
+    this.#arrive(node);
+    if (moving.length > 0) {
+      node.motion = { target: widget, moving };
+      this.#moving.add(node);
     }
-    node.motion = { target: widget, moving };
-    this.#moving.add(node);
     this.#place(node, shownWhile(widget, moving));
   }
 
@@ -211,9 +210,7 @@ export class LiveTree {
       // Ends are what they are to be, to the last bit.
       const settled = targetOf(node);
       const hasLeft = isLeaving(moving) && !isLeaving(left);
-      if (left.length === 0) this.#arrive(node);
-      else node.motion = { target: settled, moving: left };
-      this.#place(node, left.length === 0 ? settled : shownWhile(settled, left));
+      this.#start(node, settled, left);
       if (hasLeft) endLeaving(node, this.#sight);
       if (!handsOnTheSame(node.widget.look, before.look))
         for (const child of this.childrenOf(node)) this.redress(child);
@@ -428,16 +425,11 @@ export class LiveTree {
     this.structure++;
     this.isOther = true;
     this.isPlaced = true;
-    for (const { made } of fresh) if (made[1] && !known.has(made[1].bone.id)) this.#appear(made[1]);
-  }
-
-  /** A widget that was not there comes into sight over the time its transition says. */
-  #appear(node: LiveNode): void {
-    const moving = this.hasMotion ? startAppearing(node.widget) : [];
-    if (moving.length === 0) return;
-    node.motion = { target: node.widget, moving };
-    this.#moving.add(node);
-    this.#place(node, shownWhile(node.widget, moving));
+    if (!this.hasMotion) return;
+    for (const { made } of fresh) {
+      const [, head] = made;
+      if (head && !known.has(head.bone.id)) this.#start(head, head.widget, startAppearing(head.widget));
+    }
   }
 
   /** Gives every widget the index it stands at. */

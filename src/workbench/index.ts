@@ -9,7 +9,6 @@ export { Desk, snapOn } from './desk.ts';
 export type { OnDesk } from './desk.ts';
 export { colorTokens, fieldOf, inspect } from './inspector.ts';
 export type { Field, InspectorRow } from './inspector.ts';
-export { readingsOn } from './readings.ts';
 export type { Reading, Readings } from './readings.ts';
 export { outlineOf } from './outline.ts';
 export type { Outline, OutlineRow } from './outline.ts';

@@ -1,0 +1,240 @@
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
+import type { Browser } from 'playwright-core';
+import { startBrowser } from '../../bench/browser.ts';
+import { violationsOf } from '../support/axe.ts';
+import { Hand } from './hand.ts';
+
+let browser: Browser;
+beforeAll(async () => {
+  browser = await startBrowser();
+});
+afterAll(() => browser.close());
+
+const hud = `# Mine.
+pimbot: 1
+views:
+  dive:
+    children:
+      # The plate.
+      - { id: plate, offset: 100 100, size: 300 200, look: { background: "#456" } } # plain
+      - id: lamp
+        anchor: right top
+        offset: -60 60
+        size: 120
+        look: { background: "#a63" }
+      - { id: row, arrange: row, gap: 20, offset: 200 600, children: [
+          { id: one, size: 80, look: { background: "#333" } },
+          { id: two, size: 80, look: { background: "#555" } },
+          { id: three, size: 80, look: { background: "#777" } } ] }
+      - { id: box, offset: 900 500, size: 500 400, look: { background: "#244" } }
+`;
+
+describe('taking hold', () => {
+  let hand: Hand;
+  beforeAll(async () => {
+    hand = await Hand.open(browser, { text: hud });
+  });
+  afterAll(async () => {
+    expect(hand.problems).toEqual([]);
+    await hand.close();
+  });
+  beforeEach(async () => {
+    await hand.page.locator('.viewport').focus();
+    await hand.press('Escape');
+  });
+  afterEach(async () => {
+    await hand.page.locator('.viewport').focus();
+    for (let steps = 0; (await hand.text()) !== hud && steps < 8; steps++) await hand.press('Control+z');
+    expect(await hand.text()).toBe(hud);
+    expect(hand.disk()).toBe(hud);
+  });
+
+  /** A handle of what is selected. */
+  const handle = async (name: string) => {
+    const box = (await hand.page.locator(`[data-hold="${name}"]`).boundingBox())!;
+    return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+  };
+
+  test('a corner is pulled, and catches at an edge beside it', async () => {
+    await hand.select('plate');
+    const { scale } = await hand.middle('plate');
+    const from = await handle('edge 1 1');
+    // Two px short of the row's left edge plus its width: nothing there; the top of the row is at 600.
+    await hand.pull(from, { x: from.x, y: from.y + 299 * scale });
+    const { rect } = await hand.row('plate');
+    expect([rect.x, rect.y, rect.width, rect.height]).toEqual([100, 100, 300, 500]);
+    expect(await hand.text()).toContain(
+      '- { id: plate, offset: 100 100, size: 300 500, look: { background: "#456" } } # plain',
+    );
+  });
+
+  test('moved by arrow keys, in u', async () => {
+    await hand.select('lamp');
+    await hand.page.locator('.viewport').focus();
+    await hand.press('ArrowLeft');
+    await hand.press('Shift+ArrowDown');
+    expect(await hand.text()).toContain('offset: -61 70');
+  });
+
+  test('moved, it catches at the middle of what is beside it', async () => {
+    await hand.select('lamp');
+    const lamp = await hand.row('lamp');
+    // The middle of the plate is at 200; the lamp goes to 3 px from there.
+    await hand.move('lamp', 0, 200 - lamp.rect.y - 60 - 3);
+    expect((await hand.row('lamp')).rect.y + 60).toBe(200);
+  });
+
+  test('in a row, dragging reorders', async () => {
+    await hand.select('one');
+    const three = await hand.middle('three');
+    const one = await hand.middle('one');
+    await hand.pull(one, { x: three.x + 30 * three.scale, y: three.y });
+    const rows = (await hand.rows()).filter(({ id }) => ['one', 'two', 'three'].includes(id));
+    expect(rows.sort((a, b) => a.rect.x - b.rect.x).map(({ id }) => id)).toEqual(['two', 'three', 'one']);
+  });
+
+  test('with Alt it goes into the container under it, and stays where it is', async () => {
+    await hand.select('lamp');
+    const before = await hand.row('lamp');
+    await hand.move('lamp', 1100 - before.rect.x, 650 - before.rect.y, 'Control', 'Alt');
+    const rows = await hand.rows();
+    const lamp = rows.find(({ id }) => id === 'lamp')!;
+    expect(rows[lamp.parent]!.id).toBe('box');
+  });
+
+  test('an anchor is pulled to another place, and the widget stays', async () => {
+    await hand.select('lamp');
+    const before = await hand.row('lamp');
+    const from = await handle('anchor 0 0');
+    const to = await hand.at(0, 1080);
+    await hand.pull(from, to);
+    expect((await hand.row('lamp')).rect).toEqual(before.rect);
+    expect(await hand.text()).toContain('anchor: left bottom');
+  });
+
+  test('the pivot is pulled to the middle, and the widget stays', async () => {
+    await hand.select('lamp');
+    const before = await hand.row('lamp');
+    const box = (await hand.page.locator('[data-hold="pivot"]').boundingBox())!;
+    const to = await hand.middle('lamp');
+    // The ring is taken at its rim: a handle stands in its middle.
+    await hand.pull({ x: box.x + box.width - 2, y: box.y + box.height / 2 }, to);
+    expect((await hand.row('lamp')).rect).toEqual(before.rect);
+    expect(await hand.text()).toContain('pivot: 0.5 0.5');
+  });
+
+  test('it is turned', async () => {
+    await hand.select('box');
+    const from = await handle('turn');
+    const middle = await hand.row('box');
+    const to = await hand.at(middle.rect.x + 900, middle.rect.y);
+    await hand.pull(from, to);
+    expect(await hand.text()).toMatch(/id: box, .*rotate: \d+/);
+  });
+
+  test('several are framed, aligned, spaced out, wrapped and dissolved', async () => {
+    await hand.select('plate');
+    await hand.page.locator('[role=treeitem][data-widget=lamp]').click({ modifiers: ['Control'] });
+    await hand.settled();
+    await hand.page.click('[aria-label="Align top"]');
+    await hand.settled();
+    expect((await hand.row('plate')).rect.y).toBe((await hand.row('lamp')).rect.y);
+    await hand.page.locator('.actions select').first().selectOption('free');
+    await hand.settled();
+    expect(await hand.selected()).toEqual(['group']);
+    await hand.page.click('text=Dissolve');
+    await hand.settled();
+    expect((await hand.rows()).some(({ id }) => id === 'group')).toBe(false);
+  });
+
+  test('a new widget from the palette, duplicated and deleted', async () => {
+    await hand.page.locator('.palette select').selectOption('button');
+    await hand.page.locator('.palette button').click();
+    await hand.settled();
+    expect(await hand.selected()).toEqual(['button']);
+    await hand.page.locator('.viewport').focus();
+    await hand.press('Control+d');
+    expect(await hand.selected()).toEqual(['button-2']);
+    await hand.press('Delete');
+    expect((await hand.rows()).map(({ id }) => id)).not.toContain('button-2');
+  });
+
+  test('a key that cannot be is refused with the reason', async () => {
+    await hand.select('lamp');
+    await hand.enter('anchor', 'nowhere');
+    expect(await hand.notice()).toMatch(/nowhere/);
+    expect(await hand.text()).toBe(hud);
+    await hand.select('plate');
+    await hand.select('lamp');
+  });
+
+  test('an anchor that fits better is proposed where it is dropped', async () => {
+    await hand.select('lamp');
+    await hand.move('lamp', -1600, 800, 'Control');
+    expect(await hand.page.textContent('.advice')).toMatch(/left bottom/);
+    const before = await hand.row('lamp');
+    await hand.page.click('.advice button');
+    await hand.settled();
+    expect((await hand.row('lamp')).rect).toEqual(before.rect);
+    expect(await hand.text()).toContain('anchor: left bottom');
+  });
+});
+
+describe('everybody can use it', () => {
+  test.each(['dark', 'light'] as const)('axe-core finds nothing, %s', async (colorScheme) => {
+    const hand = await Hand.open(browser, colorScheme === 'dark' ? 'demo' : { text: hud }, { colorScheme });
+    // The page's own policy lets no script in: it is run as the debugger's.
+    const violations = () => violationsOf(hand.page);
+    await hand.select(colorScheme === 'dark' ? 'sonar' : 'lamp');
+    for (const tab of ['inspect', 'why', 'findings', 'text']) {
+      await hand.page.click(`#tab-${tab}`);
+      await hand.settled();
+      expect([tab, ...(await violations())]).toEqual([tab]);
+    }
+    for (const mode of ['All screens', 'All sizes', 'Play']) {
+      await hand.page.click(`text=${mode}`);
+      if (mode === 'All sizes') await hand.page.waitForSelector('.map img');
+      expect([mode, ...(await violations())]).toEqual([mode]);
+    }
+    await hand.close();
+  });
+
+  test.each([
+    [1280, 800],
+    [1024, 640],
+    [640, 400],
+  ])('at %i × %i px nothing of the frame has to be scrolled sideways', async (width, height) => {
+    const hand = await Hand.open(browser, { text: hud }, { viewport: { width, height } });
+    await hand.select('lamp');
+    const { across, down } = await hand.page.evaluate(() => ({
+      across: document.documentElement.scrollWidth - innerWidth,
+      down: document.documentElement.scrollHeight - innerHeight,
+    }));
+    expect(across).toBeLessThanOrEqual(0);
+    if (width > 760) expect(down).toBeLessThanOrEqual(0);
+    await hand.close();
+  });
+
+  test('by keyboard alone: a widget is found, changed, undone and saved', async () => {
+    const hand = await Hand.open(browser, { text: hud });
+    const { keyboard } = hand.page;
+    const focusIs = (selector: string) =>
+      hand.page.evaluate((wanted) => document.activeElement?.matches(wanted) === true, selector);
+    for (let tabs = 0; tabs < 60 && !(await focusIs('[role=treeitem]')); tabs++) await keyboard.press('Tab');
+    await keyboard.press('ArrowDown');
+    await hand.settled();
+    expect(await hand.selected()).toEqual(['plate']);
+    for (let tabs = 0; tabs < 60 && !(await focusIs('.viewport')); tabs++) await keyboard.press('Tab');
+    await hand.press('ArrowRight');
+    expect(await hand.text()).toContain('offset: 101 100');
+    for (let tabs = 0; tabs < 60 && !(await focusIs('#key-size')); tabs++) await keyboard.press('Tab');
+    await keyboard.press('Control+a');
+    await keyboard.type('310 200');
+    await keyboard.press('Tab');
+    await hand.settled();
+    expect(await hand.text()).toContain('size: 310 200');
+    await hand.press('Control+s');
+    expect(hand.disk()).toBe(await hand.text());
+    await hand.close();
+  });
+});
