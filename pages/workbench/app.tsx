@@ -1,5 +1,6 @@
 import { Actions } from './actions.tsx';
-import { panelNames, type Bench, type PanelName } from './bench.ts';
+import type { Bench } from './bench.ts';
+import { panelNames, type PanelName } from './names.ts';
 import { Findings } from './findings.tsx';
 import { Inspector } from './inspector.tsx';
 import { Play } from './play.tsx';

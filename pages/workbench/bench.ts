@@ -22,48 +22,14 @@ import { DeskClient, Latest } from './desk-client.ts';
 import type { Problem, Proved, Suggested, Summary, Told, Wanted } from './messages.ts';
 import { Canvases, thumbOf } from './canvases.ts';
 import { ChangedOnDisk, Server } from './server.ts';
+import { freeName, usualPlace, type Mode, type Notice } from './names.ts';
 import { mostBeside, turned, wantedSheets } from './sheets.ts';
-
-/** What is drawn over the view on the stage. */
-export const layerNames = [
-  'findings',
-  'outlines',
-  'safe area',
-  'anchors',
-  'targets',
-  'focus',
-  'contrast',
-  'reading',
-  'rulers',
-] as const;
-export const panelNames = ['inspect', 'why', 'findings', 'text'] as const;
-export type PanelName = (typeof panelNames)[number];
-export const modes = ['stage', 'wall', 'sizes', 'play'] as const;
-export type Mode = (typeof modes)[number];
-
-/** Something the page says for a while. */
-export interface Notice {
-  readonly kind: 'done' | 'refused' | 'wrong';
-  readonly text: string;
-}
-
-/** The name of the screen that is pulled to any size. */
-export const freeName = 'any size';
 
 /** Everything the page knows, and what it can do. One of it is made for the page; parts of the page read its signals. */
 export class Bench {
   readonly server: Server;
   readonly files = signal<readonly string[]>([]);
-  readonly place = signal<Place>({
-    file: '',
-    view: undefined,
-    screen: 'desktop',
-    beside: [],
-    occasion: {},
-    selected: [],
-    panel: 'inspect',
-    layers: ['findings', 'anchors'],
-  });
+  readonly place = signal<Place>(usualPlace);
   readonly mode = signal<Mode>('stage');
   readonly history = signal<History>(newHistory(''));
   readonly saved = signal<{ readonly text: string; readonly tag: string | undefined }>({

@@ -1,6 +1,7 @@
 import type { Beside } from 'pimbot/tools';
 import { besideText } from 'pimbot/tools';
-import { freeName, type Bench } from './bench.ts';
+import type { Bench } from './bench.ts';
+import { freeName } from './names.ts';
 
 /** What a sheet beside shows, in words. */
 export function besideTitle({ screen, locale, theme, isSaved }: Beside): string {

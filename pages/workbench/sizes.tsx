@@ -1,6 +1,7 @@
 import { useSignal } from '@preact/signals';
 import { useEffect, useRef } from 'preact/hooks';
-import { freeName, type Bench } from './bench.ts';
+import type { Bench } from './bench.ts';
+import { freeName } from './names.ts';
 
 /** The map of the proof's own drawing, in px of it. */
 const mapWidth = 1280;

@@ -1,6 +1,7 @@
 import type { State } from 'pimbot';
 import { Difference } from './difference.tsx';
-import { layerNames, modes, type Bench, type Mode } from './bench.ts';
+import type { Bench } from './bench.ts';
+import { layerNames, modes, type Mode } from './names.ts';
 
 const modeNames: { readonly [Name in Mode]: string } = {
   stage: 'Lay out',
