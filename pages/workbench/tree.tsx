@@ -2,6 +2,7 @@ import { useSignal } from '@preact/signals';
 import { useEffect, useRef } from 'preact/hooks';
 import type { OutlineRow } from 'pimbot/tools';
 import type { Bench } from './bench.ts';
+import { actOfDrop, actOfStep, dropAt, leastPull, type TreeDrop } from './tree-drag.ts';
 
 const marks: { readonly [kind: string]: string } = {
   panel: '▭',
@@ -29,6 +30,8 @@ export function Tree({ bench }: { readonly bench: Bench }) {
   const closed = useSignal<ReadonlySet<string>>(new Set());
   const filter = useSignal('');
   const list = useRef<HTMLUListElement>(null);
+  const held = useRef<{ row: OutlineRow; x: number; y: number } | undefined>(undefined);
+  const drop = useSignal<TreeDrop | undefined>(undefined);
   const { selected } = bench.place.value;
   const findings = new Map<string, number>();
   for (const { widget } of bench.findings.value) findings.set(widget, (findings.get(widget) ?? 0) + 1);
@@ -64,7 +67,11 @@ export function Tree({ bench }: { readonly bench: Bench }) {
       bench.select([to.id]);
       list.current?.querySelector<HTMLElement>(`[data-index="${to.index}"]`)?.focus();
     };
-    if (event.key === 'ArrowDown') go(shown[at + 1]);
+    if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
+      event.preventDefault();
+      const act = actOfStep(rows, row, event.key === 'ArrowUp' ? -1 : 1);
+      if (act) void bench.act(act);
+    } else if (event.key === 'ArrowDown') go(shown[at + 1]);
     else if (event.key === 'ArrowUp') go(shown[at - 1]);
     else if (event.key === 'ArrowRight' && hasChildren.has(row.index)) fold(row.id, true);
     else if (event.key === 'ArrowLeft') {
@@ -73,6 +80,25 @@ export function Tree({ bench }: { readonly bench: Bench }) {
     } else if (event.key === 'Enter' || event.key === ' ') go(row);
     else if (event.key === 'Delete' && selected.length > 0)
       void bench.act({ do: 'remove', widgets: selected });
+  };
+  const dragTo = (event: PointerEvent) => {
+    const from = held.current;
+    if (!from || Math.hypot(event.clientX - from.x, event.clientY - from.y) < leastPull) return;
+    const item = document
+      .elementFromPoint(event.clientX, event.clientY)
+      ?.closest<HTMLElement>('[data-index]');
+    const over = item && rows[Number(item.dataset.index)];
+    if (!item || !over) return void (drop.value = undefined);
+    const { top, height } = item.getBoundingClientRect();
+    drop.value = dropAt(rows, from.row, over, (event.clientY - top) / height);
+  };
+  const letGo = () => {
+    const from = held.current;
+    const to = drop.value;
+    held.current = undefined;
+    drop.value = undefined;
+    const act = from && to && actOfDrop(rows, from.row, to);
+    if (act) void bench.act(act);
   };
   return (
     <section class="tree" aria-label="Widgets">
@@ -94,7 +120,10 @@ export function Tree({ bench }: { readonly bench: Bench }) {
             aria-selected={selected.includes(row.id)}
             aria-expanded={hasChildren.has(row.index) ? !closed.value.has(row.id) : undefined}
             tabIndex={row.id === (first ?? rows[0]?.id) || (first === undefined && at === 0) ? 0 : -1}
-            class={row.isHidden ? 'hidden' : ''}
+            class={[
+              row.isHidden ? 'hidden' : '',
+              drop.value?.row === row.index ? `drop ${drop.value.where}` : '',
+            ].join(' ')}
             style={{ paddingLeft: `${6 + row.depth * 12}px` }}
             onClick={(event) => {
               if (event.shiftKey || event.ctrlKey || event.metaKey)
@@ -104,6 +133,17 @@ export function Tree({ bench }: { readonly bench: Bench }) {
               else bench.select([row.id]);
             }}
             onKeyDown={(event) => keyDown(event, row, at)}
+            onPointerDown={(event) => {
+              if (event.button !== 0 || row.index === 0) return;
+              held.current = { row, x: event.clientX, y: event.clientY };
+              event.currentTarget.setPointerCapture(event.pointerId);
+            }}
+            onPointerMove={dragTo}
+            onPointerUp={letGo}
+            onPointerCancel={() => {
+              held.current = undefined;
+              drop.value = undefined;
+            }}
           >
             {hasChildren.has(row.index) ? (
               <span

@@ -4,6 +4,8 @@ import { startBrowser } from '../../bench/browser.ts';
 import { violationsOf } from '../support/axe.ts';
 import { Hand } from './hand.ts';
 
+const comments = (text: string) => text.match(/(^|\s)#.*/gm) ?? [];
+
 let browser: Browser;
 beforeAll(async () => {
   browser = await startBrowser();
@@ -91,6 +93,37 @@ describe('taking hold', () => {
     await hand.pull(one, { x: three.x + 30 * three.scale, y: three.y });
     const rows = (await hand.rows()).filter(({ id }) => ['one', 'two', 'three'].includes(id));
     expect(rows.sort((a, b) => a.rect.x - b.rect.x).map(({ id }) => id)).toEqual(['two', 'three', 'one']);
+  });
+
+  test('in the list it is dragged between others and into a container, or goes by keys', async () => {
+    const row = async (id: string, share = 0.5) => {
+      const { x, y, height } = (await hand.page
+        .locator(`[role=treeitem][data-widget="${id}"]`)
+        .boundingBox())!;
+      return { x: x + 60, y: y + share * height };
+    };
+    const children = async (parent: string) => {
+      const rows = await hand.rows();
+      const { index } = rows.find(({ id }) => id === parent)!;
+      return rows.filter((one) => one.parent === index).map(({ id }) => id);
+    };
+    await hand.pull(await row('one'), await row('three', 0.9));
+    expect(await children('row')).toEqual(['two', 'three', 'one']);
+    await hand.pull(await row('three'), await row('two', 0.1));
+    expect(await children('row')).toEqual(['three', 'two', 'one']);
+    await hand.pull(await row('lamp'), await row('box'));
+    expect(await children('box')).toEqual(['lamp']);
+    await hand.pull(await row('lamp'), await row('plate', 0.1));
+    expect((await children('dive')).slice(0, 2)).toEqual(['lamp', 'plate']);
+    // Into itself nothing goes.
+    const before = await hand.text();
+    await hand.pull(await row('row'), await row('two'));
+    expect(await hand.text()).toBe(before);
+    await hand.select('one');
+    await hand.page.locator('[role=treeitem][data-widget="one"]').focus();
+    await hand.press('Alt+ArrowUp');
+    expect(await children('row')).toEqual(['three', 'one', 'two']);
+    expect(comments(await hand.text())).toEqual(comments(hud));
   });
 
   test('with Alt it goes into the container under it, and stays where it is', async () => {
