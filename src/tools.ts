@@ -14,6 +14,7 @@ export {
   EditError,
   alignWords,
   changeAnchor,
+  addView,
   changeLengths,
   dissolveWidget,
   instanceChanges,

@@ -445,6 +445,16 @@ export class Bench {
     }
   }
 
+  /** Adds an empty view, and shows it. */
+  async addView(name: string): Promise<void> {
+    try {
+      await this.replaceText(await this.#front.ask('newView', { name }), `add the view ${name}`);
+      this.go({ view: name, selected: [] });
+    } catch (error) {
+      this.say('refused', `${(error as Error).message}.`);
+    }
+  }
+
   // Findings.
 
   /** Checks the view on every screen, once what is under way is done. */

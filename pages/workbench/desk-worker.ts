@@ -19,6 +19,7 @@ import {
 import {
   Desk,
   SharedChecks,
+  addView,
   checkDocument,
   causesOf,
   contains,
@@ -143,6 +144,7 @@ class DeskWorker {
       return refused;
     },
     perform: ({ act, screen }) => this.#sure().perform(act, screen),
+    newView: ({ name }) => addView(this.#sure().document, name),
     outline: ({ screen }) => this.#sure().outline(screen),
     readings: ({ screen }) => this.#sure().readings(screen),
     closeUp: ({ widget, screen }) => this.#sure().closeUp(widget, screen),

@@ -103,6 +103,7 @@ export interface Asks {
     answer: string | undefined;
   };
   perform: { ask: { act: Act; screen: Screen }; answer: Acted };
+  newView: { ask: { name: string }; answer: string };
   outline: { ask: { screen: Screen }; answer: Outline };
   readings: { ask: { screen: Screen }; answer: Readings };
   closeUp: { ask: { widget: string; screen: Screen }; answer: CloseUp };

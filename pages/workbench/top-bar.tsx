@@ -1,6 +1,7 @@
 import type { State } from 'pimbot';
 import { Difference } from './difference.tsx';
 import type { Bench } from './bench.ts';
+import { ViewChoice } from './view-choice.tsx';
 import { layerNames, modes, type Mode } from './names.ts';
 
 const modeNames: { readonly [Name in Mode]: string } = {
@@ -41,13 +42,7 @@ export function TopBar({ bench }: { readonly bench: Bench }) {
           </span>
         )}
       </h1>
-      <Choice
-        id="view"
-        label="View"
-        value={place.view}
-        all={summary?.views ?? []}
-        pick={(view) => bench.go({ view, selected: [] })}
-      />
+      <ViewChoice bench={bench} />
       <Choice
         id="case"
         label="Values"

@@ -106,6 +106,15 @@ export class DocumentText implements Editing {
     }
   }
 
+  /** Gives a map one more key, behind one that it has. */
+  append(map: string, after: string, key: string, value: Json): void {
+    if (this.#json || this.#isFlow(map)) return this.set(map, key, value);
+    const whole = this.#range(map);
+    const lineStart = this.#text.lastIndexOf('\n', whole.start - 1) + 1;
+    const end = this.#endOfLine(this.#range(pointerTo(map, after)).end);
+    this.#replace(end, end, `${' '.repeat(whole.start - lineStart)}${key}: ${inline(value)}\n`);
+  }
+
   /** Takes a key out of a map, with the lines it stands on; nothing where the map does not have it. */
   remove(map: string, key: string): void {
     const name = this.#key(map, key);

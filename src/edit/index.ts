@@ -4,6 +4,7 @@ export type { AnchorAdvice } from './anchor.ts';
 export { instanceChanges, resetInstance } from './changes.ts';
 export type { InstanceChange } from './changes.ts';
 export { dissolveWidget } from './dissolve.ts';
+export { addView } from './new-view.ts';
 export { EditError } from './edit-error.ts';
 export { DocumentText } from './document-text.ts';
 export { DocumentDraft } from './document-draft.ts';

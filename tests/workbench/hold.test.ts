@@ -192,6 +192,28 @@ describe('taking hold', () => {
     expect((await hand.rows()).map(({ id }) => id)).not.toContain('button-2');
   });
 
+  test('a new view, named in place of the list of views', async () => {
+    const { page } = hand;
+    const named = async (name: string) => {
+      await page.locator('#view').selectOption('+');
+      await page.getByLabel('Name of the new view').fill(name);
+      await page.keyboard.press('Enter');
+      await hand.settled();
+    };
+    await named('dock');
+    expect(await hand.text()).toBe(`${hud}  dock: { children: [] }\n`);
+    expect(await page.evaluate(() => window.bench.place.value.view)).toBe('dock');
+    await page.getByRole('button', { name: 'Add to dock' }).click();
+    await hand.settled();
+    expect(await hand.text()).toContain('  dock: { children: [{ ');
+    await named('dive');
+    expect(await page.locator('.notice').textContent()).toBe('there is a view "dive" already.');
+    await named('two words');
+    expect(await page.locator('.notice').textContent()).toContain('"two words" is no name');
+    await page.locator('#view').selectOption('dive');
+    await hand.settled();
+  });
+
   test('a key that cannot be is refused with the reason', async () => {
     await hand.select('lamp');
     await hand.enter('anchor', 'nowhere');
