@@ -116,6 +116,7 @@ export {
   causesOf,
   proofJson,
   proofMap,
+  proofStrip,
   proofPlot,
   proofTerminal,
   reportHtml,

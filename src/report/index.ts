@@ -9,6 +9,7 @@ export { proofHtml } from './proof/html.ts';
 export type { ProofPageInput } from './proof/html.ts';
 export { proofJson } from './proof/json.ts';
 export { proofMap, proofPlot } from './proof/map.ts';
+export { proofStrip } from './proof/strip.ts';
 export { causesOf } from './causes.ts';
 export type { Cause } from './causes.ts';
 export { proofTerminal } from './proof/terminal.ts';

@@ -77,12 +77,17 @@ test('JSON has every polygon, and reads as JSON', async () => {
 
 test('draws the map as SVG and PNG, and one for each view into a folder', async () => {
   const args = ['prove', 'hud.yaml', ...small, '--map', 'dive.png', '--map', 'dive.svg', '--map', 'maps'];
+  args.push('--strip', 'aspects.svg', '--strip', 'maps');
   const { out } = await pimbotHere(args, folder.path);
   expect(out).toContain('dive.png\n');
   const [png, svg] = ['dive.png', 'dive.svg'].map((name) => readFileSync(join(folder.path, name)));
   expect([...png!.subarray(1, 4)]).toEqual([...Buffer.from('PNG')]);
   expect(svg!.toString()).toContain('<title>Where dive holds</title>');
   expect(existsSync(join(folder.path, 'maps', 'dive-sizes.svg'))).toBe(true);
+  expect(existsSync(join(folder.path, 'maps', 'dive-aspects.svg'))).toBe(true);
+  expect(readFileSync(join(folder.path, 'aspects.svg'), 'utf8')).toContain(
+    '<title>At which aspects dive holds</title>',
+  );
 });
 
 test('what cannot be read is one clear sentence, and exit code 2', async () => {

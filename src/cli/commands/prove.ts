@@ -12,6 +12,7 @@ import {
   proofHtml,
   proofJson,
   proofMap,
+  proofStrip,
   proofTerminal,
   type ProofInput,
 } from '../../report/index.ts';
@@ -76,6 +77,11 @@ export function proveCommand(program: Command, io: Io, done: (code: number) => v
       collect,
     )
     .option(
+      '--strip <path>',
+      'draw the aspects at which each view holds: a file, or a folder for several (may be repeated)',
+      collect,
+    )
+    .option(
       '--report <file>',
       'write a report too: .html (maps that answer the pointer) or .json (may be repeated)',
       collect,
@@ -125,6 +131,7 @@ interface ProveCall extends Asked {
   readonly theme?: string;
   readonly threads?: number;
   readonly map?: readonly string[];
+  readonly strip?: readonly string[];
   readonly report?: readonly string[];
   readonly json?: boolean;
   readonly verbose?: boolean;
@@ -133,7 +140,8 @@ interface ProveCall extends Asked {
 /** `pimbot prove FILE…` */
 async function prove(files: readonly string[], call: ProveCall, io: Io): Promise<number> {
   const device = deviceOf(call);
-  for (const path of call.map ?? []) if (extname(path) !== '') checkDrawingPaths([path]);
+  for (const path of [...(call.map ?? []), ...(call.strip ?? [])])
+    if (extname(path) !== '') checkDrawingPaths([path]);
   for (const path of call.report ?? [])
     if (!isPage(path) && !path.toLowerCase().endsWith('.json'))
       throw new UsageError(`"${path}" is no report of a proof: the name of one ends in .html or .json`);
@@ -170,7 +178,10 @@ async function prove(files: readonly string[], call: ProveCall, io: Io): Promise
   }
   for (const path of call.report ?? [])
     writeWhole(path, isPage(path) ? await pageOf(inputs, device) : proofJson(inputs));
-  const drawn = await drawMaps(inputs, call.map ?? []);
+  const drawn = [
+    ...(await drawAll(inputs, call.map ?? [], proofMap, 'sizes')),
+    ...(await drawAll(inputs, call.strip ?? [], proofStrip, 'aspects')),
+  ];
   io.out(call.json ? proofJson(inputs) : proofTerminal(inputs, io.tones, { verbose: call.verbose }));
   if (!call.json) for (const path of drawn) io.out(`${path}\n`);
   if (isUnusable) return exitUnusable;
@@ -234,8 +245,13 @@ function listsOf({ document }: Usable, call: ProveCall): Partial<Lists> {
     : lists;
 }
 
-/** Draws the map of every view; gives the paths. @throws UsageError for one file that several maps would be written to. */
-async function drawMaps(inputs: readonly Proved[], paths: readonly string[]): Promise<readonly string[]> {
+/** Draws every view; gives the paths. @throws UsageError for one file that several drawings would be written to. */
+async function drawAll(
+  inputs: readonly Proved[],
+  paths: readonly string[],
+  draw: typeof proofMap,
+  name: string,
+): Promise<readonly string[]> {
   const all = inputs.flatMap((input) => input.proofs.map((proof) => ({ input, proof })));
   const written: string[] = [];
   for (const path of paths) {
@@ -246,8 +262,8 @@ async function drawMaps(inputs: readonly Proved[], paths: readonly string[]): Pr
       );
     if (isFolder) mkdirSync(path, { recursive: true });
     for (const { input, proof } of all) {
-      const to = isFolder ? join(path, nameOf(proof)) : path;
-      await writeDrawing(to, proofMap(proof, input.loaded.resources.fonts));
+      const to = isFolder ? join(path, `${nameOf(proof)}-${name}.svg`) : path;
+      await writeDrawing(to, draw(proof, input.loaded.resources.fonts));
       written.push(to);
     }
   }
@@ -256,5 +272,5 @@ async function drawMaps(inputs: readonly Proved[], paths: readonly string[]): Pr
 
 /** Names of views are keys of a document: letters, digits and hyphens. */
 function nameOf({ view }: ViewProof): string {
-  return `${view.replace(/[^\w-]/g, '_')}-sizes.svg`;
+  return view.replace(/[^\w-]/g, '_');
 }

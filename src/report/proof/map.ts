@@ -1,31 +1,13 @@
 import { plainBox, plainLine, type DrawList, type DrawOperation, type PathStep } from '../../paint/index.ts';
-import { depthIn, type Failure, type Polygon, type ViewProof } from '../../proof/index.ts';
+import { depthIn, type Polygon, type ViewProof } from '../../proof/index.ts';
 import { screens } from '../../screen/index.ts';
 import type { FontBook } from '../../text/index.ts';
 import { evenCorners, type Rgba } from '../../theme/index.ts';
-import { sentenceOf } from '../wording.ts';
+import { beyond, good, grid, grouped, ink, kinds, open, paper, quiet, wrapped, type Group } from './drawn.ts';
 import { Plot, type PlotBox } from './plot.ts';
-import { aspectText, shareText, sizeText, verdictText } from './told.ts';
+import { aspectText, shareText, verdictText } from './told.ts';
 
 /* The map of a proof: every size of screen there is, where the view holds, and where what fails. */
-
-const paper: Rgba = rgb(0x10, 0x16, 0x1d);
-const ink: Rgba = rgb(0xf2, 0xf5, 0xf7);
-const quiet: Rgba = rgb(0xaf, 0xbc, 0xc7);
-const good: Rgba = rgb(0x1d, 0x6b, 0x57);
-const beyond: Rgba = rgb(0x1b, 0x24, 0x2d);
-const grid: Rgba = { ...ink, a: 0.16 };
-const open: Rgba = rgb(0x7b, 0x86, 0x90);
-
-/** Colours that also those tell apart who see few (Okabe and Ito); each has stripes of its own beside. */
-const kinds: readonly { readonly color: Rgba; readonly way: -1 | 0 | 1; readonly pitch: number }[] = [
-  { color: rgb(0xd5, 0x5e, 0x00), way: 1, pitch: 12 },
-  { color: rgb(0xe6, 0x9f, 0x00), way: -1, pitch: 12 },
-  { color: rgb(0xcc, 0x79, 0xa7), way: 0, pitch: 10 },
-  { color: rgb(0x56, 0xb4, 0xe9), way: 1, pitch: 7 },
-  { color: rgb(0xf0, 0xe4, 0x42), way: -1, pitch: 7 },
-  { color: rgb(0x9a, 0x8c, 0xe0), way: 0, pitch: 6 },
-];
 
 const [wide, high] = [1280, 800];
 /** Where the plane stands in the drawing, in px of it. */
@@ -34,10 +16,6 @@ const legend = { x: 816, width: 432 };
 
 /** Aspects that have a line. */
 const lines = [9 / 16, 1, 4 / 3, 16 / 9, 21 / 9, 32 / 9];
-
-function rgb(r: number, g: number, b: number): Rgba {
-  return { r: r / 255, g: g / 255, b: b / 255, a: 1 };
-}
 
 /** Where the plane of sizes stands in the map of a proof, and what turns a place in it into a size. */
 export function proofPlot(proof: Pick<ViewProof, 'region'>): {
@@ -90,29 +68,6 @@ export function proofMap(proof: ViewProof, fonts: FontBook): DrawList {
 }
 
 type Say = (text: string, x: number, baseline: number, size: number, color?: Rgba, weight?: number) => number;
-
-interface Group {
-  readonly says: string;
-  readonly detail: string;
-  readonly parts: readonly Polygon[];
-}
-
-/** What has a colour of its own; the rest together. */
-function grouped(failures: readonly Failure[]): readonly Group[] {
-  const own = failures.length <= kinds.length ? failures : failures.slice(0, kinds.length - 1);
-  const rest = failures.slice(own.length);
-  const groups = own.map(({ finding, parts, share, worst }) => ({
-    says: `${finding.widget} ${sentenceOf(finding)}`,
-    detail: `worst on ${sizeText(worst.x, worst.y)}, ${shareText(share)} of the sizes`,
-    parts,
-  }));
-  if (rest.length === 0) return groups;
-  const parts = rest.flatMap((one) => one.parts);
-  const names = [...new Set(rest.map(({ finding }) => finding.widget))];
-  const more = names.length > 3 ? ` and ${names.length - 3} more` : '';
-  const detail = `of ${names.slice(0, 3).join(', ')}${more}`;
-  return [...groups, { says: `${rest.length} others`, detail, parts }];
-}
 
 function drawLines(plot: Plot, region: Polygon, operations: DrawOperation[], say: Say): void {
   const { x, y, width, height } = plot.box;
@@ -254,17 +209,3 @@ const square: Polygon = [
   { x: 4, y: 4 },
   { x: 1, y: 4 },
 ];
-
-/** Words in lines no wider than so many px. */
-function wrapped(text: string, most: number, size: number, fonts: FontBook): readonly string[] {
-  const found: string[] = [];
-  let line = '';
-  for (const word of text.split(' ')) {
-    const longer = line === '' ? word : `${line} ${word}`;
-    if (line !== '' && plainLine(longer, fonts, { size, weight: 700 }).width > most) {
-      found.push(line);
-      line = word;
-    } else line = longer;
-  }
-  return [...found, line];
-}
