@@ -54,6 +54,30 @@ export function keyHint(key: string): string | undefined {
   return Object.hasOwn(keyHints, name) ? keyHints[name] : undefined;
 }
 
+const lookHints: { readonly [key: string]: string } = {
+  'states': 'looks of states stand in a style, as styles: { key: { states: { focused: { … } } } }',
+  'background-color': 'say background',
+  'fill': 'say background',
+  'border-radius': 'say radius',
+  'corner-radius': 'say radius',
+  'border-color': 'say border, a width and a colour',
+  'border-width': 'say border, a width and a colour',
+  'box-shadow': 'say shadow',
+  'text-color': 'say color',
+  'font-family': 'say font',
+  'alpha': 'say opacity',
+  'visible': 'it is a key of the widget',
+  'gap': 'it is a key of the widget',
+  'z': 'it is a key of the widget',
+};
+
+/** What somebody may have meant by a key that a look does not have; undefined where nobody knows. */
+export function lookHint(key: string): string | undefined {
+  // Names are read as in scripts too: fontFamily.
+  const name = key.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`);
+  return Object.hasOwn(lookHints, name) ? lookHints[name] : undefined;
+}
+
 const kindsMeant: { readonly [word: string]: string } = {
   label: 'text',
   string: 'text',

@@ -3,7 +3,8 @@ import type { Origin } from './model.ts';
 import { pointerTo, stepsOf, type Json } from './pointer.ts';
 import { documentSchema, themeSchema } from './schema.ts';
 import { shapeErrors, type Schema, type ShapeError } from './shape.ts';
-import { keyHint, kindMeant } from './hints.ts';
+import { keyHint, kindMeant, lookHint } from './hints.ts';
+import { lookSchema } from './schema-looks.ts';
 import { nearestName } from './suggest.ts';
 
 /** Holds a value against the schema of documents or themes; true when it is of the shape. */
@@ -91,9 +92,11 @@ function report(
   diagnostics: DiagnosticList,
 ): void {
   const key = stepsOf(pointer).at(-1) ?? '';
-  const where = schema.title ?? 'this';
+  const isLook = schema.properties === lookSchema;
+  const where = isLook ? 'a look' : (schema.title ?? 'this');
   if (keyword === 'additionalProperties') {
-    const hint = where === 'a widget' ? keyHint(named!) : undefined;
+    const hintOf = where === 'a widget' ? keyHint : isLook || where === 'a style' ? lookHint : undefined;
+    const hint = hintOf?.(named!);
     const meant = hint === undefined ? nearestName(named!, Object.keys(schema.properties ?? {})) : undefined;
     const facts = { key: named!, where, meant, hint };
     diagnostics.add('unknown-key', facts, origin.atKey(pointerTo(pointer, named!)));

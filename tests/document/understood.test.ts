@@ -48,6 +48,11 @@ describe('what people write', () => {
     ],
     ['{ id: a, left: 10 }', 'say where it is with anchor and offset'],
     ['{ id: a, kind: label }', 'did you mean "text"?'],
+    [
+      '{ id: a, look: { states: { hover: {} } } }',
+      'a look has no key "states"; looks of states stand in a style',
+    ],
+    ['{ id: a, look: { borderRadius: 4 } }', 'a look has no key "borderRadius"; say radius'],
     ['{ id: a, background: "#fff" }', 'it belongs into its look: { background: … }'],
     ['{ id: hud }', 'the id "hud" is taken by the view itself'],
     ['{ id: a, gap: 4, children: [] }', '"gap" does something only with arrange'],
