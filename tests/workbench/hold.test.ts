@@ -236,6 +236,37 @@ describe('taking hold', () => {
 });
 
 describe('everybody can use it', () => {
+  test('in forced colours what is selected, pressed and found still shows', async () => {
+    const hand = await Hand.open(browser, 'demo', { forcedColors: 'active' });
+    const { page } = hand;
+    await hand.select('sonar');
+    expect(await violationsOf(page)).toEqual([]);
+    const outlineOf = (selector: string) =>
+      page
+        .locator(selector)
+        .first()
+        .evaluate((one) => getComputedStyle(one).outlineStyle);
+    expect(await outlineOf('[role=treeitem][aria-selected=true]')).toBe('solid');
+    expect(await outlineOf('[role=treeitem][aria-selected=false]')).toBe('none');
+    expect(await outlineOf('.modes [aria-pressed=true]')).toBe('solid');
+    expect(await outlineOf('.modes [aria-pressed=false]')).toBe('none');
+    // The drawing keeps its own colours, and what lies over it the strokes that stand off from any.
+    const drawn = await page.locator('.sheet canvas').evaluate((one) => {
+      const canvas = one as HTMLCanvasElement;
+      const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
+      return new Set(Array.from({ length: 400 }, (_, at) => data[Math.floor((at * data.length) / 1600) * 4]!))
+        .size;
+    });
+    expect(drawn).toBeGreaterThan(20);
+    expect(
+      await page
+        .locator('.overlay .chosen')
+        .first()
+        .evaluate((one) => getComputedStyle(one).stroke),
+    ).not.toBe('none');
+    await hand.close();
+  });
+
   test.each(['dark', 'light'] as const)('axe-core finds nothing, %s', async (colorScheme) => {
     const hand = await Hand.open(browser, colorScheme === 'dark' ? 'demo' : { text: hud }, { colorScheme });
     // The page's own policy lets no script in: it is run as the debugger's.
