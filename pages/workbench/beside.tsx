@@ -1,5 +1,4 @@
-import type { Beside } from 'pimbot/tools';
-import { besideText } from 'pimbot/tools';
+import { besideText, type Beside } from 'pimbot/tools';
 import type { Bench } from './bench.ts';
 import { freeName } from './names.ts';
 

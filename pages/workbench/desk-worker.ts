@@ -18,6 +18,8 @@ import {
 } from 'pimbot';
 import {
   Desk,
+  EditError,
+  NoSuchName,
   SharedChecks,
   addView,
   checkDocument,
@@ -121,6 +123,7 @@ class DeskWorker {
       }
       this.#verdict = undefined;
       this.#shared = undefined;
+      this.#other = undefined;
       return {
         ...opened,
         summary: {
@@ -213,22 +216,33 @@ class DeskWorker {
   #draw(wanted: readonly Wanted[]): void {
     const desk = this.#sure();
     for (const one of wanted) {
-      const bitmap = pictureOf(one.text === undefined ? desk : this.#deskOf(one.text), one);
+      const bitmap = this.#pictureOf(desk, one);
       post({ type: 'drawn', screen: one.name ?? one.screen.name, bitmap }, [bitmap]);
     }
   }
 
-  /** A desk with another text of the document: how it was. */
+  /** A sheet; an empty one for a language or theme that is not there (any more), and for a text that is no document. */
+  #pictureOf(desk: Desk, wanted: Wanted): ImageBitmap {
+    const { text, occasion } = wanted;
+    if (text === undefined && !occasion) return pictureOf(desk, wanted);
+    try {
+      return pictureOf(text === undefined ? desk : this.#deskOf(text), wanted);
+    } catch (error) {
+      if (!(error instanceof NoSuchName || error instanceof EditError)) throw error;
+      const nothing = new OffscreenCanvas(1, 1);
+      // Without a context there is no picture to take.
+      nothing.getContext('2d');
+      return nothing.transferToImageBitmap();
+    }
+  }
+
+  /** A desk with another text of the document: how it was. @throws EditError for one that is no document. */
   #deskOf(text: string): Desk {
     const { document, resources, shown } = this.#sure();
     const key = JSON.stringify([text, shown]);
     if (this.#other?.key === key) return this.#other.desk;
     const desk = new Desk(document, resources, shown);
-    try {
-      desk.take(text);
-    } catch {
-      // What is on disk may be no document at the moment: then there is nothing else to show.
-    }
+    desk.take(text);
     this.#other = { key, desk };
     return desk;
   }
@@ -302,7 +316,7 @@ function pictureOf(desk: Desk, { screen, scale, occasion }: Wanted): ImageBitmap
   );
   const context = canvas.getContext('2d')!;
   context.scale(canvas.width / screen.width, canvas.height / screen.height);
-  const list = occasion ? drawLayout(desk.shownIn(occasion).layoutOn(screen)) : desk.drawing(screen);
+  const list = occasion ? drawLayout(desk.view.shownIn(occasion).layoutOn(screen)) : desk.drawing(screen);
   paintOnCanvas(smaller.for(list, scale), context, cache);
   return canvas.transferToImageBitmap();
 }

@@ -1,5 +1,4 @@
-import type { OutlineRow } from 'pimbot/tools';
-import type { Act } from 'pimbot/tools';
+import type { Act, OutlineRow } from 'pimbot/tools';
 
 /** Where in the list of widgets something is let go: before or after a row, or in what the row stands for. */
 export interface TreeDrop {

@@ -94,8 +94,11 @@ export function putKeyHere(
   if (widget.pointer.startsWith('/views/')) {
     const place = widget.origins.get(key);
     // What a condition says where it holds would hide a value beside it.
-    if (place?.startsWith('/views/') || inner !== undefined) putKey(text, widget, path, value);
-    else if (value === undefined) text.remove(widget.pointer, key);
+    if (place?.startsWith('/views/')) putKey(text, widget, path, value);
+    else if (inner !== undefined) {
+      // The look of an instance is merged into its component's, which stays as it is.
+      if (value !== undefined) text.set(widget.pointer, key, { [inner]: value });
+    } else if (value === undefined) text.remove(widget.pointer, key);
     else text.set(widget.pointer, key, asBefore((widget.source as { [key: string]: unknown })[key], value));
     return;
   }

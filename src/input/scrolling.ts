@@ -71,8 +71,9 @@ export class Scrolling {
       if (!found) continue;
       const scale = this.#live.scaleOf(at.index);
       const before = this.#motion(at.bone.id);
+      const goal = this.#goal(at.bone.id);
       const move = (axis: 'x' | 'y', by: number) =>
-        Math.min(found[axis], Math.max(0, (before[axis].to ?? before[axis].at) + by / scale));
+        Math.min(found[axis], Math.max(0, goal[axis] + by / scale));
       const to = { x: move('x', x), y: move('y', y) };
       if (to.x === before.x.at && to.y === before.y.at) continue;
       const { id } = at.bone;
@@ -173,6 +174,7 @@ export class Scrolling {
     const found = this.#barOf(bar);
     if (!found) return;
     const { boxes, target } = found;
+    this.#wheeled.delete(target.bone.id);
     const { axis, handle } = boxes;
     const before = at[axis] < handle[axis];
     const after = at[axis] >= handle[axis] + (axis === 'x' ? handle.width : handle.height);
@@ -198,10 +200,10 @@ export class Scrolling {
     const { axis, track, handle } = found.boxes;
     const size = axis === 'x' ? 'width' : 'height';
     const way = track[size] - handle[size];
-    const range = this.#live.scrollRange(found.target.index)[axis];
+    const range = this.#live.scrollRange(target.index)[axis];
     const share = way > 0 ? ((axis === 'x' ? x : y) - grip.at - track[axis]) / way : 0;
     const to = Math.min(range, Math.max(0, share * range));
-    const before = this.#motion(found.target.bone.id);
+    const before = this.#motion(target.bone.id);
     this.#put(target.bone.id, { ...before, [axis]: restingAt(to) }, effects);
     if (type !== 'drag-end' || !this.#snaps(target)) return;
     const places = snapPlaces(this.#live, target, axis);
@@ -233,7 +235,7 @@ export class Scrolling {
       const shown = axis === 'x' ? layout.widthInU(at.index) : layout.heightInU(at.index);
       const length = shown / layout.factor(at.index);
       const before = this.#motion(at.bone.id);
-      const from = before[axis].to ?? before[axis].at;
+      const from = this.#goal(at.bone.id)[axis];
       const way = by === 'end' ? Infinity : length * (by === 'line' ? lineShare : pageShare);
       const to = Math.min(range[axis], Math.max(0, from + sign * way));
       if (to === from) continue;

@@ -125,11 +125,6 @@ export class Desk {
     return this.view.layoutOn(screen);
   }
 
-  /** The view in another language or theme, with what is tried. @throws NoSuchName */
-  shownIn(occasion: Partial<Pick<Occasion, 'locale' | 'theme'>>): View {
-    return this.view.shownIn(occasion);
-  }
-
   /** What it looks like on a screen, with layers over it. */
   drawing(screen: Screen, findings?: readonly Finding[]): DrawList {
     const on = this.layoutOn(screen);

@@ -7,7 +7,7 @@ import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 const hud = `# The HUD.
 pimbot: 1
 components:
-  gauge: { size: 100, children: [ { id: dial, size: 40 } ] }
+  gauge: { size: 100, look: { radius: 8 }, children: [ { id: dial, size: 40 } ] }
 views:
   dive:
     children:
@@ -44,6 +44,11 @@ describe('pimbot edit', () => {
     ['dive/one --duplicate', '- { id: one-2, size: 100, offset: 56 56 } # first'],
     ['dive/one --lengths shares', 'offset: 2.083333% 3.703704%'],
     ['dive/one --set look/background=#123', 'offset: 40 40, look: { background: "#123" } } # first'],
+    ['dive/left --set look/radius=4 --here', 'use: gauge, anchor: left bottom, look: { radius: 4 } }'],
+    [
+      'dive/left --set look/opacity=0.5',
+      'components:\n  gauge: { size: 100, look: { radius: 8, opacity: 0.5 }',
+    ],
     ['dive/left.dial --set look/radius=4 --here', 'set: { dial: { look: { radius: 4 } } }'],
     ['dive/left.dial --set look/radius=4', '{ id: dial, size: 40, look: { radius: 4 } }'],
     ['dive/left.dial --set size=50 --here', 'use: gauge, anchor: left bottom, set: { dial: { size: 50 } }'],

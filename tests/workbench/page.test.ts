@@ -162,6 +162,16 @@ describe('the workbench, on the demo', () => {
     await hand.settled();
     expect(await page.evaluate(() => window.bench.place.value.screen)).toBe('phone-portrait');
     await page.locator('#beside').click();
+    // An address may name what is not there: its sheet is empty, the others are drawn.
+    await page.evaluate(() => {
+      location.hash = `${location.hash}&beside=desktop%7Ctheme%3Dnone`;
+    });
+    await hand.settled();
+    expect(
+      await page
+        .locator('.sheets canvas')
+        .evaluateAll((all) => all.map((one) => (one as HTMLCanvasElement).width > 1)),
+    ).toEqual([true, true, true, true, false]);
     await page.getByRole('button', { name: 'Nothing beside' }).click();
     await page.locator('#beside').click();
     await page.locator('#screen').selectOption('desktop');
