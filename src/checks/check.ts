@@ -93,8 +93,8 @@ export interface Measured<Facts> {
    * findings are read as one. Undefined where it is the widget.
    */
   cause?(told: Told<Facts>): string | undefined;
-  /** What tells two findings of one widget apart beside the other widget; left out where nothing does. */
-  apart?(facts: Facts): string;
+  /** What tells two findings of one widget apart beside the other widget; left out, or undefined, where nothing does. */
+  apart?(facts: Facts): string | undefined;
   /** What may mend it, in the order it is tried; left out where nobody can know. */
   readonly remedies?: readonly RemedyName[];
 }

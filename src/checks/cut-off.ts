@@ -4,7 +4,7 @@ import { intersection } from '../scene/index.ts';
 import { covers } from './subject/beds.ts';
 import type { Subject } from './subject/subject.ts';
 
-const bare: ReadonlySet<string> = new Set(['text', 'panel', 'separator']);
+const bare: ReadonlySet<string> = new Set(['panel', 'separator']);
 
 export const cutOff = {
   id: 'cut-off',
@@ -47,8 +47,14 @@ export const cutOff = {
 /** Whether something of a widget is lost where what is around it cuts it off. */
 export function isLostWhenCut(subject: Subject, index: number): boolean {
   const { kind } = subject.widgets[index]!;
-  // Of a text, cut-text says how much of it is lost; a bare panel that is cut off loses nothing that is said.
-  if (bare.has(kind) || !subject.paints(index)) return false;
+  // Of a text, cut-text says how much of it is lost.
+  if (kind === 'text' || !subject.paints(index)) return false;
+  // A bare panel that is cut off loses nothing that is said; but a plate in a list is meant to be scrolled to.
+  if (bare.has(kind)) {
+    const other = subject.cutterOf(index);
+    const box = other === undefined ? undefined : subject.widgets[other]!.box;
+    if (!box?.x.scrolls && !box?.y.scrolls) return false;
+  }
   const clip = subject.cutter(index);
   // A map or a strip that fills the window it is seen through is meant to be larger.
   return clip !== undefined && !(kind === 'image' && covers(subject.rect(index), clip));

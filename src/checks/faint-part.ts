@@ -13,7 +13,7 @@ export const faintPart = {
   id: 'faint-part',
   title: 'A part that cannot be told from what is behind it',
   measures:
-    "the contrast of a meter's or control's filled part or mark with what it stands on; of a picture, of its pixel that stands off most: 1.2:1 is enough",
+    "the contrast of a meter's or control's filled part or mark with what it stands on; of a separator, and of the pixel of a picture that stands off most: 1.2:1 is enough",
   unit: ':1',
   limit: 3,
   fails: 'below',
@@ -52,9 +52,17 @@ export const faintPart = {
         const on = backdrop === undefined ? '' : `, over the backdrop ${backdrop}`;
         reason = `the ${part.name} ${hexOf(seen)} stands on ${hexOf(color)}${on}`;
       }
-      if (measured >= limit) continue;
+      const least = part.least ?? limit;
+      if (measured >= least) continue;
       const reasons = [{ text: reason, pointer }];
-      report({ outcome: 'failed', widget: index, measured, facts: { part: part.name }, reasons });
+      report({
+        outcome: 'failed',
+        widget: index,
+        measured,
+        limit: least,
+        facts: { part: part.name },
+        reasons,
+      });
     }
     for (const index of picturesAlone(subject)) {
       if (!subject.isSeen(index)) continue;
@@ -64,7 +72,7 @@ export const faintPart = {
       for (const ground of groundOf(subject, index, area, report, 'without its own')) {
         const ratio = mostContrast(subject, index, ground);
         const { color } = ground;
-        if (ratio < (worst?.ratio ?? leastOfPictures)) worst = { ratio, color };
+        if (ratio < (worst?.ratio ?? leastSeen)) worst = { ratio, color };
       }
       if (!worst) continue;
       const { pointer, picture } = subject.widgets[index]!;
@@ -73,7 +81,7 @@ export const faintPart = {
         outcome: 'failed',
         widget: index,
         measured: worst.ratio,
-        limit: leastOfPictures,
+        limit: leastSeen,
         facts: { part: 'picture' },
         reasons: [{ text, pointer }],
       });
@@ -81,8 +89,8 @@ export const faintPart = {
   },
 } as const satisfies Check<Facts>;
 
-/** What a picture has to stand off with somewhere: less is not seen at all. */
-const leastOfPictures = 1.2;
+/** What a picture has to stand off with somewhere, and a line all over: less is not seen at all. */
+const leastSeen = 1.2;
 
 /** Widgets that are a picture whose pixels are known, on nothing of their own. */
 function picturesAlone(subject: Subject): readonly number[] {
@@ -104,16 +112,16 @@ function mostContrast(subject: Subject, index: number, { color, over }: Ground):
   const last = ended.get(index);
   if (last !== undefined) {
     const ratio = contrastAt(last);
-    if (ratio >= leastOfPictures) return ratio;
+    if (ratio >= leastSeen) return ratio;
   }
   const told = new Set<number>();
   let most = 1;
-  for (let at = 0; at < data.length && most < leastOfPictures; at += 4) {
+  for (let at = 0; at < data.length && most < leastSeen; at += 4) {
     const key = ((data[at]! * 256 + data[at + 1]!) * 256 + data[at + 2]!) * 256 + data[at + 3]!;
     if (told.has(key)) continue;
     told.add(key);
     most = Math.max(most, contrastAt(at));
-    if (most >= leastOfPictures) ended.set(index, at);
+    if (most >= leastSeen) ended.set(index, at);
   }
   return most;
 }
@@ -126,12 +134,16 @@ interface Part {
   readonly stands: 'with its own' | 'without its own';
   /** The colour inside an edge. */
   readonly inside?: Rgba;
+  /** The least contrast, where it need only be seen. */
+  readonly least?: number;
 }
 
 /** Undefined where there is nothing now. */
 function partOf({ kind, look, value, states }: Widget): Part | undefined {
   if (kind === 'meter' && value > 0)
     return { name: 'filled part', color: look.color, stands: 'with its own' };
+  if (kind === 'separator' && look.background?.type === 'color')
+    return { name: 'line', color: look.background.color, stands: 'without its own', least: leastSeen };
   if (kind === 'slider' || kind === 'switch')
     return { name: 'handle', color: look.handleColor ?? look.color, stands: 'with its own' };
   if (kind === 'checkbox' && states.includes('checked'))

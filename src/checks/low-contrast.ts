@@ -8,35 +8,115 @@ import type { Check } from './check.ts';
 import { hasArea, intersection } from '../scene/index.ts';
 import type { Subject } from './subject/subject.ts';
 import { cssPixels } from './subject/text-size.ts';
+import {
+  controlOf,
+  passingStates,
+  sayerOf,
+  seenInState,
+  wordsInStates,
+  type PassingState,
+  type WordsInState,
+} from './subject/words-in-states.ts';
 
 /** Large text of WCAG 2.2: 18 pt, or 14 pt bold, in CSS px. */
 const largeText = 24;
 const largeBoldText = 18.66;
 const limitForLarge = 3;
 
+type Facts = {
+  /** What players do to its control, where that is when the words are hard to read. */
+  readonly state?: PassingState;
+  /** The style, or kind, that would have to say how the state looks. */
+  readonly style?: string;
+};
+
 export const lowContrast = {
   id: 'low-contrast',
   title: 'Low contrast',
-  measures: 'the contrast ratio between a text and the worst of what is behind it',
+  measures:
+    'the contrast ratio between a text and the worst of what is behind it, in a control also while it is hovered, focused or pressed',
   unit: ':1',
   limit: 4.5,
   fails: 'below',
   source: 'WCAG 2.2, success criterion 1.4.3 (3:1 for large text)',
   severity: 'error',
   readsColors: true,
-  sentence: ({ measured, limit }) => `has text with contrast ${measured}:1, minimum ${limit}:1`,
+  sentence: ({ facts: { state }, measured, limit }) =>
+    `has text with contrast ${measured}:1${state ? ` while ${asSaid(state)}` : ''}, minimum ${limit}:1`,
+  cause: ({ facts: { state, style } }) => state && `${style} is hard to read while ${asSaid(state)}`,
+  apart: ({ state }) => state,
   remedies: ['themesColor', 'strongerColor', 'opaquePlate'],
   run(subject, limit, report) {
+    const failed = new Set<number>();
     for (const { index, pointer } of subject.texts) {
       const area = readArea(subject, index);
       if (!area || isFarFromAll(subject, index, area, limit)) continue;
       const worst = textContrast(subject, index, area, limit, report);
       if (!worst || worst.ratio >= worst.least) continue;
+      failed.add(index);
       const reasons = [{ text: worst.reason(), pointer }];
-      report({ outcome: 'failed', widget: index, measured: worst.ratio, limit: worst.least, reasons });
+      const facts = factsIn(subject, index);
+      report({ outcome: 'failed', widget: index, measured: worst.ratio, limit: worst.least, facts, reasons });
+    }
+    for (const words of wordsInStates(subject)) {
+      const { index, control, state } = words;
+      const area = failed.has(index) ? undefined : readArea(subject, index);
+      if (!area) continue;
+      const worst = contrastInState(subject, words, area, limit);
+      if (!worst || worst.ratio >= worst.least) continue;
+      const { pointer } = subject.widgets[control]!;
+      const facts = { state, style: sayerOf(subject.widgets[control]!) };
+      const reasons = [{ text: worst.reason(), pointer }];
+      report({ outcome: 'failed', widget: index, measured: worst.ratio, limit: worst.least, facts, reasons });
     }
   },
-} as const satisfies Check;
+} as const satisfies Check<Facts>;
+
+function asSaid(state: PassingState): string {
+  return state === 'hover' ? 'hovered' : state;
+}
+
+/** The state its control is in now, if that is one that passes. */
+function factsIn(subject: Subject, index: number): Facts {
+  const control = controlOf(subject, index);
+  const state = control && passingStates.find((one) => control.states.includes(one));
+  return state ? { state, style: sayerOf(control) } : {};
+}
+
+/** The contrast of words with what is behind them in a state their control is not in; undefined where that is not known. */
+function contrastInState(
+  subject: Subject,
+  words: WordsInState,
+  area: Rect,
+  limit: number,
+): TextContrast | undefined {
+  const { text, look } = subject.widgets[words.index]!;
+  const { least, counts } = leastOf(subject, words.index, text!, look.fontWeight >= 700, 1, limit);
+  let worst: TextContrast | undefined;
+  for (const { color, ground } of seenInState(subject, words, area)) {
+    const ratio = contrastRatio(color, ground);
+    if (worst && ratio >= worst.ratio) continue;
+    const reason = () =>
+      `in the state ${words.state} the text ${hexOf(color)} stands on ${hexOf(ground)}; it counts as ${counts}`;
+    worst = { ratio, least, reason };
+  }
+  return worst;
+}
+
+/** The least contrast of letters of a size, and what they count as. @param scale Their size as a multiple of the text's. */
+function leastOf(
+  subject: Subject,
+  index: number,
+  text: TextBlock,
+  bold: boolean,
+  scale: number,
+  limit: number,
+): { readonly least: number; readonly counts: string } {
+  const size = cssPixels(text.setting.fontSize * scale * subject.layout.scale(index), subject.screen);
+  const large = size >= largeText || (size >= largeBoldText && bold);
+  const counts = `${large ? 'large' : 'normal'} text (${shown(size)} CSS px)`;
+  return { least: large ? Math.min(limit, limitForLarge) : limit, counts };
+}
 
 /** Where a text is to be read, in device px; undefined where it is not. */
 export function readArea(subject: Subject, index: number): Rect | undefined {
@@ -69,9 +149,7 @@ export function textContrast(
   const outline = outlineOf(subject, index);
   let worst: TextContrast | undefined;
   for (const one of inksOf(text, look)) {
-    const size = cssPixels(text.setting.fontSize * one.scale * subject.layout.scale(index), subject.screen);
-    const large = size >= largeText || (size >= largeBoldText && one.bold);
-    const least = large ? Math.min(limit, limitForLarge) : limit;
+    const { least, counts } = leastOf(subject, index, text, one.bold, one.scale, limit);
     for (const { color, backdrop, over } of under) {
       const ground = outline ? over(outline) : color;
       const seen = over(outline ? compose(one.color, outline) : one.color);
@@ -81,7 +159,7 @@ export function textContrast(
         const on = backdrop === undefined ? '' : `, over the backdrop ${backdrop}`;
         const what = one.words === undefined ? 'the text' : `"${one.words}" in the text,`;
         const by = outline ? ' its outline' : '';
-        return `${what} ${hexOf(seen)} stands on${by} ${hexOf(ground)}${on}; it counts as ${large ? 'large' : 'normal'} text (${shown(size)} CSS px)`;
+        return `${what} ${hexOf(seen)} stands on${by} ${hexOf(ground)}${on}; it counts as ${counts}`;
       };
       worst = { ratio, least, reason };
     }

@@ -1,7 +1,8 @@
-import { controls, lookOf, type Widget } from '../dress/index.ts';
-import { choiceKeyOf, type State, type WidgetSource } from '../document/index.ts';
-import { compose, contrastRatio, styleList, type Fill, type Look, type Rgba } from '../theme/index.ts';
+import { controls, lookOf } from '../dress/index.ts';
+import { choiceKeyOf, type State } from '../document/index.ts';
+import { compose, contrastRatio, type Fill, type Look, type Rgba } from '../theme/index.ts';
 import type { Check } from './check.ts';
+import { sayerOf } from './subject/words-in-states.ts';
 
 type Facts = {
   readonly state: State;
@@ -61,18 +62,12 @@ export const statesAlike = {
         widget: index,
         measured,
         limit: wanted,
-        facts: { state, style: styleOf(subject.widgets[index]!) },
+        facts: { state, style: sayerOf(subject.widgets[index]!) },
         reasons: [reason],
       });
     }
   },
 } as const satisfies Check<Facts>;
-
-/** The last of its styles, which wins; of a widget without any, its kind. */
-function styleOf({ source, kind }: Widget): string {
-  const style = styleList((source as WidgetSource).style).at(-1);
-  return style === undefined ? `the kind ${kind}` : `the style "${style}"`;
-}
 
 /** Contrast enough for a state that is no place to be found: it differs. */
 const anyDifference = 1.2;

@@ -73,6 +73,30 @@ export const missed: readonly Defect[] = [
     }),
   },
   {
+    name: 'a plate wider than the list it is in',
+    check: 'cut-off',
+    widget: 'w',
+    make: (place, nth) => {
+      const entry = (id: string, width: number): WidgetSource => ({
+        id,
+        size: [width, 70],
+        look: { background: '#1d7f8c' },
+      });
+      const one = (width: number) =>
+        view([
+          place(
+            inPanel([entry('a', 280), entry('w', width), entry('b', 280)], {
+              id: 'list',
+              arrange: 'column',
+              gap: 12,
+              scroll: 'y',
+            }),
+          ),
+        ]);
+      return { clean: one(280), broken: one(340 + nth * 5) };
+    },
+  },
+  {
     name: 'a scroll area squeezed to nothing',
     check: 'small-viewport',
     widget: 'w',

@@ -1,4 +1,5 @@
-import { inner, swap, text, view, type Defect } from '../sample.ts';
+import { inner, swap, text, view, words, type Defect } from '../sample.ts';
+import type { WidgetSource } from 'pimbot';
 
 export const readable: readonly Defect[] = [
   {
@@ -118,6 +119,24 @@ export const readable: readonly Defect[] = [
     ),
   },
   {
+    name: 'a button that is hard to read while it is hovered',
+    check: 'low-contrast',
+    widget: 'w',
+    make: (place, nth) => {
+      const state = (['hover', 'focused', 'pressed'] as const)[nth % 3]!;
+      const one = (background: string) =>
+        view([place({ id: 'w', kind: 'button', text: 'Dive', size: [240, 90], look: words, style: 'key' })], {
+          styles: {
+            key: {
+              background: '#0d4452',
+              states: { focused: { border: '4 #ffffff' }, [state]: { border: '4 #ffffff', background } },
+            },
+          },
+        });
+      return { clean: one('#062631'), broken: one('#e8f0e0') };
+    },
+  },
+  {
     name: 'a green bar on a green field',
     check: 'faint-part',
     widget: 'w',
@@ -135,6 +154,18 @@ export const readable: readonly Defect[] = [
         look: { background: '#2f6b3a', color: '#4a8f4f' },
       }),
     ),
+  },
+  {
+    name: 'a line of the colour of its plate',
+    check: 'faint-part',
+    widget: 'w',
+    make: (place, nth) => {
+      const one = (background: string) => {
+        const line: WidgetSource = { id: 'w', kind: 'separator', width: 'fill', look: { background } };
+        return view([place(inner(line, { arrange: 'column', padding: 20 + nth }))]);
+      };
+      return { clean: one('#58bfb0'), broken: one('#0f4754') };
+    },
   },
   {
     name: 'a handle nobody sees',

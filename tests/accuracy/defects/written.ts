@@ -47,6 +47,23 @@ export const written: readonly Defect[] = [
     }),
   },
   {
+    name: 'a condition that says what is so without it',
+    check: 'idle-change',
+    widget: 'w',
+    make: (place, nth) => {
+      const one = (size: number) =>
+        view([
+          place({
+            id: 'w',
+            ...box(),
+            size: 90 + nth,
+            when: [{ screen: { input: 'touch' }, change: { size } }],
+          }),
+        ]);
+      return { clean: one(120 + nth), broken: one(90 + nth) };
+    },
+  },
+  {
     name: 'a style nothing uses',
     check: 'unused-style',
     widget: 'left',
