@@ -1,4 +1,4 @@
-import { controls } from '../dress/index.ts';
+import { isControl } from '../dress/index.ts';
 import type { Check } from './check.ts';
 import { focusField, focusWishes, movesFocus } from './subject/focus-map.ts';
 import type { Subject } from './subject/subject.ts';
@@ -42,12 +42,12 @@ function troubleWith(
   target: number | undefined,
 ): string | undefined {
   if (target === undefined) return `${to} is not there on this screen`;
-  if (!controls.has(subject.widgets[target]!.kind))
+  if (!isControl(subject.widgets[target]!))
     return `${to} is a ${subject.widgets[target]!.kind}, which takes no focus`;
   if (!subject.isThere(target)) return `${to} is hidden`;
   if (subject.isBehindDialog(target)) return `${to} is behind the dialog that is open`;
   const field = focusField(subject);
-  const isOrder = !controls.has(subject.widgets[from]!.kind);
+  const isOrder = !isControl(subject.widgets[from]!);
   if (isOrder || field.scopeOf(from) === field.scopeOf(target)) return undefined;
   const scope = field.scopeOf(from);
   return scope === 0

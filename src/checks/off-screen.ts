@@ -2,8 +2,8 @@ import type { Rect } from '../layout/index.ts';
 import { keyPointer, shown, whyEdge, type Reason } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { axisOf, hasArea, isInside, overshoot, worstEdge, type EdgeName } from '../scene/index.ts';
-
 import type { Subject } from './subject/subject.ts';
+import { isPlacedLater } from './subject/tips.ts';
 
 type Facts = { readonly edges: readonly EdgeName[] };
 
@@ -26,7 +26,7 @@ export const offScreen = {
     for (const { index, parent } of subject.widgets) {
       const above = told.get(parent) ?? 0;
       told.set(index, above);
-      if (!subject.paints(index)) continue;
+      if (!subject.paints(index) || isPlacedLater(subject, index)) continue;
       const rect = subject.visualRect(index);
       if (!hasArea(rect)) continue;
       if (isInside(rect, subject.screenRect, limit)) continue;

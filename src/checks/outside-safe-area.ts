@@ -13,6 +13,7 @@ import {
 } from '../scene/index.ts';
 import { grounds, isGround } from './subject/ground.ts';
 import type { Subject } from './subject/subject.ts';
+import { isPlacedLater } from './subject/tips.ts';
 import { hasBox } from '../scene/index.ts';
 
 type Facts = { readonly edges: readonly EdgeName[] };
@@ -38,7 +39,7 @@ export const outsideSafeArea = {
       const { index, parent } = widget;
       const above = told.get(parent) ?? 0;
       told.set(index, above);
-      if (!subject.paints(index) || mayBleed(subject, widget)) continue;
+      if (!subject.paints(index) || mayBleed(subject, widget) || isPlacedLater(subject, index)) continue;
       // What lies outside the screen altogether is the business of another check.
       const rect = intersection(subject.visualRect(index), subject.screenRect);
       if (!hasArea(rect)) continue;

@@ -6,6 +6,7 @@ import type { Check, DocumentCheck, Draft, Said } from './check.ts';
 import { coarseText } from './coarse-text.ts';
 import { colorsAlike } from './colors-alike.ts';
 import { covered } from './covered.ts';
+import { crampedTooltip } from './cramped-tooltip.ts';
 import { crowdedTargets } from './crowded-targets.ts';
 import { cutOff } from './cut-off.ts';
 import { cutText } from './cut-text.ts';
@@ -104,6 +105,7 @@ const ofLayouts = [
   smallTarget,
   thumbTarget,
   crowdedTargets,
+  crampedTooltip,
   swallowedInput,
   emptyControl,
   nestedControls,

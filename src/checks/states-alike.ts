@@ -1,4 +1,4 @@
-import { controls, lookOf } from '../dress/index.ts';
+import { isControl, lookOf } from '../dress/index.ts';
 import { choiceKeyOf, type State } from '../document/index.ts';
 import { compose, contrastRatio, type Fill, type Look, type Rgba } from '../theme/index.ts';
 import type { Check } from './check.ts';
@@ -28,8 +28,9 @@ export const statesAlike = {
   apart: ({ state }) => state,
   run(subject, limit, report) {
     const alike = subject.form.once('states-alike', () =>
-      subject.widgets.flatMap(({ index, parent, kind, theme, source, states }) => {
-        if (!controls.has(kind)) return [];
+      subject.widgets.flatMap((widget) => {
+        if (!isControl(widget)) return [];
+        const { index, parent, kind, theme, source, states } = widget;
         const { look: around, kind: outside } = subject.widgets[parent]!;
         // What is disabled takes no focus; whether it is so has to be seen, and so does which tab is selected.
         const now: State = states.includes('disabled')

@@ -34,7 +34,15 @@ export {
   readSizePair,
 } from './lengths.ts';
 export type { AxisAnchor, Columns, Length, Pair, Sides, Size } from './lengths.ts';
-export { choiceKeyOf, controlKinds, directions, kinds, states, usualArrangement } from './model.ts';
+export {
+  choiceKeyOf,
+  controlKinds,
+  directions,
+  kinds,
+  leadsToWidget,
+  states,
+  usualArrangement,
+} from './model.ts';
 export { namesPicture } from './structure.ts';
 export { evaluateExpression, readExpression } from './expression.ts';
 export {

@@ -290,6 +290,11 @@ export interface WidgetSource extends ContainerSource, NeighboursSource {
   readonly 'checked'?: boolean | string;
   /** Of a button among tabs: the page it shows. Of a scrollbar: the id of what it scrolls. */
   readonly 'controls'?: string;
+  /** The id of its tooltip, and of that of the controls in it. */
+  readonly 'tooltip'?: string;
+  /** Of a tooltip. */
+  readonly 'side'?: 'top' | 'right' | 'bottom' | 'left';
+  readonly 'at'?: 'control' | 'pointer';
   /** Of a sign: drawn only while what it `controls` can be scrolled further to that side. */
   readonly 'shows-more'?: 'top' | 'right' | 'bottom' | 'left';
   /** Of a scrollbar: out of sight so many ms after the last scroll. */
@@ -632,4 +637,9 @@ export function templateNames(template: string): readonly string[] {
 /** A value that validation has shown to be of the shape; the one place where that is asserted. */
 export function asSource<T>(value: Json): T {
   return value as unknown as T;
+}
+
+/** Whether what a widget controls is another widget, and not a page it shows. */
+export function leadsToWidget({ kind, 'shows-more': sign }: WidgetSource): boolean {
+  return kind === 'scrollbar' || sign !== undefined;
 }

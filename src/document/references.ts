@@ -2,6 +2,7 @@ import type { DiagnosticList } from './diagnostics.ts';
 import {
   directions,
   isTemplate,
+  leadsToWidget,
   own,
   widgetsOf,
   type DocumentSource,
@@ -21,6 +22,7 @@ import { nearestName } from './suggest.ts';
 export interface WrittenIds {
   /** Id → where it is written. */
   readonly places: ReadonlyMap<string, string>;
+  readonly widgets: ReadonlyMap<string, WidgetSource>;
   /** Ids with names in them. */
   readonly patterns: readonly string[];
   /** Ids of what is repeated. */
@@ -41,7 +43,10 @@ export function writtenIds(placed: readonly PlacedSource[], places: ReadonlyMap<
       break;
     }
   }
-  return { places, patterns: [...places.keys()].filter(isIdPattern), repeated, inEntries };
+  const widgets = new Map(
+    placed.flatMap(({ widget }) => (widget.id === undefined ? [] : [[widget.id, widget]])),
+  );
+  return { places, widgets, patterns: [...places.keys()].filter(isIdPattern), repeated, inEntries };
 }
 
 /** Whether an id is made when the view is built: `hull.bar` is in the instance `hull`, `slot-2` or `slot-Ida` an entry of `slot`. */
@@ -70,6 +75,16 @@ function troubleWith(
   return { what: 'widget', name, meant: nearestName(name, ids.places.keys()) };
 }
 
+/** Whether a game can show a widget as a tooltip, wherever that is. */
+function isTip({ kind, anchor, offset, visible, use }: WidgetSource): boolean {
+  if (use !== undefined) return true;
+  const isBound = Array.isArray(offset) && offset.every(isTemplate) && isTemplate(visible);
+  return kind === 'tooltip' && isBound && anchor === 'left top';
+}
+
+const tipNeeds =
+  'a widget of kind tooltip with anchor: left top, and a visible and an offset that are values: visible: "{…}", offset: ["{…}", "{…}"]';
+
 /** Other widgets that a widget names: what it may overlap, is anchored to, and sends the focus to. */
 export function checkWidgetNames(
   widget: WidgetSource,
@@ -90,9 +105,14 @@ export function checkWidgetNames(
   const target = widget['anchor-to'];
   if (target !== undefined && !isTemplate(target))
     for (const name of anchorTargets(target)) see(name, 'anchor-to');
-  const { kind, controls } = widget;
-  const scrolls = kind === 'scrollbar' || widget['shows-more'] !== undefined;
-  if (scrolls && controls !== undefined && !isTemplate(controls)) see(controls, 'controls');
+  const { controls, tooltip } = widget;
+  if (leadsToWidget(widget) && controls !== undefined && !isTemplate(controls)) see(controls, 'controls');
+  if (tooltip !== undefined && !isTemplate(tooltip)) {
+    see(tooltip, 'tooltip');
+    const tip = ids.widgets.get(tooltip);
+    if (tip && !isTip(tip))
+      diagnostics.add('key-needs', { key: 'tooltip', needs: tipNeeds }, origin.at(`${at}/tooltip`));
+  }
   for (const key of directions) {
     const to = widget[key];
     if (to !== undefined && !isTemplate(to)) see(to, key);

@@ -10,7 +10,7 @@ import type { Picture } from '../picture/index.ts';
 import { Scope, shareOf, withPadding, type Bone, type Skeleton } from '../skeleton/index.ts';
 import type { TextBlock } from '../text/index.ts';
 import { faded, plainLook, styleList, type Look, type Theme } from '../theme/index.ts';
-import { buttonPadding, controls, lookOf, measureOf } from './kinds.ts';
+import { buttonPadding, isControl, lookOf, measureOf } from './kinds.ts';
 import type { Materials } from './materials.ts';
 import type { Measure } from './measure.ts';
 import { textBlockOf, wordsOf } from './words.ts';
@@ -107,7 +107,7 @@ function dressed(
     ...(materials.states?.get(id) ?? []),
   ];
   // What is disabled takes no other state from a player.
-  if (materials.everyControl && controls.has(kind) && !inStates.includes('disabled'))
+  if (materials.everyControl && isControl(bone) && !inStates.includes('disabled'))
     inStates.push(materials.everyControl);
   const theme =
     (written.theme === undefined ? undefined : materials.themes.get(written.theme)) ?? parent.theme;

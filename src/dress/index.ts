@@ -1,7 +1,7 @@
 /* A skeleton, a theme, a language, values and states in; a view with looks, words and measures out. */
 export { boxIn, dress, dressOne, isWithin } from './dress.ts';
 export type { Caret, Tree, Widget } from './dress.ts';
-export { controls, lookOf, tintKey } from './kinds.ts';
+export { controls, isControl, lookOf, tintKey } from './kinds.ts';
 export { Kept } from './kept.ts';
 export type { Materials } from './materials.ts';
 export type { Measure } from './measure.ts';

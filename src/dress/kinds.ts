@@ -7,10 +7,18 @@ import {
 } from '../document/index.ts';
 import type { Picture } from '../picture/index.ts';
 import { faded, stylesOf, type Look, type Theme } from '../theme/index.ts';
+import { isDivider, type Bone } from '../skeleton/index.ts';
 import type { Measure } from './measure.ts';
 
 /** Kinds that take the focus, are pressed or dragged. */
 export const controls: ReadonlySet<Kind> = new Set(controlKinds);
+
+/** Whether a widget can take the focus: a control, or a divider that has a name (ARIA: a separator that can be moved). */
+export function isControl({ kind, source }: Pick<Bone, 'kind' | 'source'>): boolean {
+  return (
+    controls.has(kind) || (isDivider({ kind, source }) && 'label' in source && source.label !== undefined)
+  );
+}
 
 /** What `tint` is short for: the colour, of a picture what it is multiplied by. */
 export function tintKey(kind: Kind): keyof LookSource {

@@ -1,4 +1,5 @@
 import type { Rect } from '../layout/index.ts';
+import { unionOf } from '../scene/index.ts';
 import type { ViewLayout } from '../view/index.ts';
 import { EditError } from './edit-error.ts';
 import type { Edges } from './shift.ts';
@@ -70,15 +71,4 @@ function roomOf(on: ViewLayout, id: string): Rect {
   const widget = on.widgets[on.indexOf(id)]!;
   if (widget.parent < 0) throw new EditError('the view itself stands in nothing');
   return roomIn(on, on.widgets[widget.parent]!, widget.box.full);
-}
-
-function unionOf(rects: readonly Rect[]): Rect {
-  const x = Math.min(...rects.map((one) => one.x));
-  const y = Math.min(...rects.map((one) => one.y));
-  return {
-    x,
-    y,
-    width: Math.max(...rects.map((one) => one.x + one.width)) - x,
-    height: Math.max(...rects.map((one) => one.y + one.height)) - y,
-  };
 }

@@ -1,5 +1,6 @@
 import {
   anchorTargets,
+  directions,
   keyRow,
   readAnchor,
   rootsOf,
@@ -147,13 +148,11 @@ export function duplicateWidgets(
       text.set(copy + pointer, 'id', id);
       if (pointer === '') made.push(id);
     }
-    for (const { widget: one, pointer } of widgetsOf(widget.source, '')) {
-      const target = one['anchor-to'];
-      if (target === undefined) continue;
-      const names = anchorTargets(target);
-      if (names.some((name) => renamed.has(name)))
-        text.set(copy + pointer, 'anchor-to', names.map((name) => renamed.get(name) ?? name).join('..'));
-    }
+    for (const { widget: one, pointer } of [
+      { widget: widget.source as WidgetSource, pointer: '' },
+      ...widgetsOf(widget.source, ''),
+    ])
+      for (const [key, names] of namesIn(one, renamed)) text.set(copy + pointer, key, names);
     if (on.widgets[widget.parent]!.box.arrange === 'free') {
       const anchored = widget.source as WidgetSource;
       const numbers =
@@ -220,4 +219,26 @@ function freeId(wanted: string, taken: Set<string>): string {
   for (let nth = 2; taken.has(id); nth++) id = `${stem}-${nth}`;
   taken.add(id);
   return id;
+}
+
+/** The keys of a widget that name others, with the new names of those that were renamed; none where nothing is another. */
+function* namesIn(
+  widget: WidgetSource,
+  renamed: ReadonlyMap<string, string>,
+): Generator<readonly [key: string, names: string | string[]]> {
+  const nameOf = (name: string) => renamed.get(name) ?? name;
+  for (const key of [
+    'anchor-to',
+    ...directions,
+    'controls',
+    'tooltip',
+    'may-overlap',
+    'focus-order',
+  ] as const) {
+    const said = widget[key];
+    if (said === undefined || typeof said === 'boolean') continue;
+    const names = typeof said === 'string' ? anchorTargets(said) : said;
+    if (!names.some((name) => renamed.has(name))) continue;
+    yield [key, typeof said === 'string' ? names.map(nameOf).join('..') : names.map(nameOf)];
+  }
 }

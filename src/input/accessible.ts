@@ -1,5 +1,6 @@
 import type { Kind, WidgetSource } from '../document/index.ts';
-import { controls, type Tree, type Widget } from '../dress/index.ts';
+import { isDivider, shareOf } from '../skeleton/index.ts';
+import { isControl, type Tree, type Widget } from '../dress/index.ts';
 import { iconLetter } from '../text/index.ts';
 import type { FocusGround } from './focus/field.ts';
 
@@ -37,7 +38,7 @@ export interface AccessibleItem {
   readonly isChecked: boolean | undefined;
   /** Of tabs and options. */
   readonly isSelected: boolean | undefined;
-  /** Of sliders and meters: 0 to 1. */
+  /** Of sliders, meters and dividers with a name: 0 to 1. */
   readonly value: number | undefined;
   /** What a textbox holds. */
   readonly text: string | undefined;
@@ -79,7 +80,7 @@ export function accessibleName(widget: Widget, widgets: readonly Widget[]): stri
   const own = labelOf(widget);
   if (own !== undefined) return spoken(own);
   const content = namedByContent.has(widget.kind) ? spoken(contentOf(widget, widgets)) : undefined;
-  if (content !== undefined || !controls.has(widget.kind)) return content;
+  if (content !== undefined || !isControl(widget)) return content;
   for (let at = widget.parent; at > 0; at = widgets[at]!.parent) {
     const label = labelOf(widgets[at]!);
     if (label !== undefined) return labelsOne(at, widgets) ? spoken(label) : undefined;
@@ -114,9 +115,14 @@ function endOf(index: number, widgets: readonly Widget[]): number {
 
 /** Whether there is one control in a widget: its label is that of the control. */
 function labelsOne(index: number, widgets: readonly Widget[]): boolean {
-  return (
-    widgets.slice(index + 1, endOf(index, widgets)).filter(({ kind }) => controls.has(kind)).length === 1
-  );
+  return widgets.slice(index + 1, endOf(index, widgets)).filter(isControl).length === 1;
+}
+
+/** How far a slider, meter or divider is: 0 to 1. */
+function valueOf(widget: Widget): number | undefined {
+  const { kind, source, scope, value } = widget;
+  if (kind === 'slider' || kind === 'meter') return value;
+  return isDivider(widget) && isControl(widget) ? shareOf((source as WidgetSource).value, scope) : undefined;
 }
 
 /** A text without markup and spaces that nobody hears; undefined where nothing is left. */
@@ -167,7 +173,7 @@ export function accessibleItems(
       role,
       name,
       parent: outer,
-      isDisabled: controls.has(kind) && states.includes('disabled'),
+      isDisabled: isControl(widget) && states.includes('disabled'),
       isChecked:
         role === 'checkbox' || role === 'switch'
           ? states.includes('checked')
@@ -175,7 +181,7 @@ export function accessibleItems(
             ? widget.selected
             : undefined,
       isSelected: role === 'tab' || role === 'option' ? widget.selected : undefined,
-      value: role === 'slider' || role === 'meter' ? widget.value : undefined,
+      value: valueOf(widget),
       text: role === 'textbox' ? (widget.isPlaceholder ? '' : (widget.text?.text ?? '')) : undefined,
       live: live === 'off' ? undefined : live,
     });

@@ -33,3 +33,17 @@ export function valuesWith(
   next[index] = field === undefined || typeof entry !== 'object' ? value : { ...entry, [field]: value };
   return { [name]: next as unknown as CaseValue };
 }
+
+/** Puts two lengths, in u, into the values that a key of both axes is bound to. */
+export function setPair(
+  live: LiveView,
+  { bound }: Pick<LiveNode['bone'], 'bound'>,
+  key: 'offset' | 'scroll-offset',
+  pair: readonly [x: number, y: number],
+): void {
+  pair.forEach((u, nth) => {
+    const to = bound.get(`${key}/${nth}`);
+    const values = to && valuesWith(live.values, to, u);
+    if (values) live.set(values);
+  });
+}

@@ -1,11 +1,11 @@
 import { choiceKeyOf, type WidgetSource } from '../document/index.ts';
 import type { LiveNode, LiveView } from '../live/index.ts';
-import { BuildError } from '../skeleton/index.ts';
+import { BuildError, isDivider, shareOf } from '../skeleton/index.ts';
 import { ValueError } from '../view/index.ts';
-import { changeOf, valuesWith } from './change.ts';
+import { changeOf, setPair, valuesWith } from './change.ts';
 import type { ChangeEffect, InputEffect } from './events.ts';
 import type { FocusField } from './focus/field.ts';
-import { slid, valueAt, type SliderStep } from './slider.ts';
+import { oppositeStep, slid, valueAt, type SliderStep } from './slider.ts';
 
 /** What players change of what controls stand for: told, and put where it is bound. */
 export class ControlChanges {
@@ -52,10 +52,14 @@ export class ControlChanges {
     if (value !== node.widget.value) this.#change(node, 'value', value, effects);
   }
 
-  /** A slider goes by a key. */
+  /** A slider, or a divider, goes by a key. */
   slideBy(node: LiveNode, by: SliderStep, effects: InputEffect[]): void {
-    const { value } = node.widget;
-    const next = slid(value, (node.bone.source as WidgetSource).step, by);
+    const { bone, widget } = node;
+    const { value: said, step } = bone.source as WidgetSource;
+    const value = isDivider(bone) ? shareOf(said, bone.scope) : widget.value;
+    // Where a row is turned round, what comes first lies last: a divider goes the way of the key.
+    const isTurned = isDivider(bone) && node.parent?.bone.source.reverse === true;
+    const next = slid(value, step, isTurned ? oppositeStep[by] : by);
     if (next !== value) this.#change(node, 'value', next, effects);
   }
 
@@ -86,6 +90,16 @@ export class ControlChanges {
   /** A dialog is closed where its visibility is bound; otherwise that is the game's. */
   close(dialog: LiveNode, effects: InputEffect[]): void {
     if (dialog.bone.bound.has('visible')) this.#change(dialog, 'visible', false, effects);
+  }
+
+  /** A tooltip comes or goes. */
+  see(tip: LiveNode, isSeen: boolean, effects: InputEffect[]): void {
+    if (tip.bone.bound.has('visible')) this.#change(tip, 'visible', isSeen, effects);
+  }
+
+  /** A tooltip goes to another place, in u, where its offset is bound. */
+  move({ bone }: LiveNode, x: number, y: number): void {
+    if (this.#sets) setPair(this.#live, bone, 'offset', [x, y]);
   }
 
   /** Of what a widget is one of, it is chosen: a page is shown, an option or radio button selected. */

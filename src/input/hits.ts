@@ -1,5 +1,5 @@
 import type { WidgetSource } from '../document/index.ts';
-import { controls, type Widget } from '../dress/index.ts';
+import { isControl, type Widget } from '../dress/index.ts';
 import { clips, isInBox, isOnWidget, turnOf, type Matrix } from '../inside/index.ts';
 import type { LiveNode, LiveNow, LiveView } from '../live/index.ts';
 import { RectGrid, dialogOf, letsInputThrough } from '../scene/index.ts';
@@ -70,7 +70,7 @@ export class Hits {
     let found = hit;
     let least = slop;
     for (const index of this.#taking) {
-      if (!controls.has(nodes[index]!.bone.kind) || this.#turns[index]) continue;
+      if (!isControl(nodes[index]!.bone) || this.#turns[index]) continue;
       const rect = on.layout.rect(index);
       const [atX, atY] = [within(x, rect.x, rect.width), within(y, rect.y, rect.height)];
       const distance = Math.hypot(x - atX, y - atY);
@@ -86,7 +86,7 @@ export class Hits {
 
   #hitOf(node: LiveNode): Hit {
     let control: LiveNode | undefined = node;
-    while (control && !controls.has(control.bone.kind)) control = control.parent;
+    while (control && !isControl(control.bone)) control = control.parent;
     let grip: LiveNode | undefined = node;
     while (grip && !takesDrags(grip.widget) && !this.#scrolls(grip)) grip = grip.parent;
     return {

@@ -1,5 +1,4 @@
 import type { Direction } from '../document/index.ts';
-import type { Widget } from '../dress/index.ts';
 import type { KeyEvent } from './events.ts';
 import { axisAlong, isForward } from './focus/toward.ts';
 import type { SliderStep } from './slider.ts';
@@ -25,8 +24,9 @@ const arrows: { readonly [key: string]: Direction } = {
 
 /** What the control that has the focus is, for keys. */
 export interface KeyTarget {
-  readonly kind: Widget['kind'] | undefined;
   readonly rightToLeft: boolean;
+  /** The axis along which arrows move its value: a slider, a divider; undefined where they do not. */
+  readonly slides: 'x' | 'y' | undefined;
   /** The axes along which arrows choose another of what it is one of: tabs, radio buttons, options; undefined where it is none. */
   readonly choice: 'x' | 'y' | 'both' | undefined;
 }
@@ -35,7 +35,7 @@ export interface KeyTarget {
 export function actOfKey({ key, shift, repeat }: KeyEvent, target: KeyTarget): Act | undefined {
   const direction = arrows[key];
   if (direction !== undefined) return actOfDirection(direction, target);
-  const { kind, choice } = target;
+  const { slides, choice } = target;
   switch (key) {
     case 'Tab':
       return { type: shift === true ? 'previous' : 'next' };
@@ -48,14 +48,14 @@ export function actOfKey({ key, shift, repeat }: KeyEvent, target: KeyTarget): A
     case 'Home':
     case 'End': {
       const isEnd = key === 'End';
-      if (kind === 'slider') return { type: 'slide', by: isEnd ? 'most' : 'least' };
+      if (slides) return { type: 'slide', by: isEnd ? 'most' : 'least' };
       if (choice !== undefined) return { type: 'tab', to: isEnd ? 'last' : 'first' };
       return { type: 'scroll', direction: isEnd ? 'nav-down' : 'nav-up', by: 'end' };
     }
     case 'PageUp':
     case 'PageDown': {
       const isDown = key === 'PageDown';
-      if (kind === 'slider') return { type: 'slide', by: isDown ? 'page-less' : 'page-more' };
+      if (slides) return { type: 'slide', by: isDown ? 'page-less' : 'page-more' };
       return { type: 'scroll', direction: isDown ? 'nav-down' : 'nav-up', by: 'page' };
     }
     default:
@@ -64,11 +64,11 @@ export function actOfKey({ key, shift, repeat }: KeyEvent, target: KeyTarget): A
 }
 
 /** What an arrow key, a pad or a stick asks for. */
-export function actOfDirection(direction: Direction, { kind, rightToLeft, choice }: KeyTarget): Act {
+export function actOfDirection(direction: Direction, { slides, rightToLeft, choice }: KeyTarget): Act {
   const axis = axisAlong(direction);
   const isAcross = axis === 'x';
   const isOnward = isForward(direction) !== (isAcross && rightToLeft);
-  if (kind === 'slider' && isAcross) return { type: 'slide', by: isOnward ? 'more' : 'less' };
+  if (slides === axis) return { type: 'slide', by: isOnward ? 'more' : 'less' };
   if (choice !== undefined && (choice === 'both' || choice === axis))
     return { type: 'tab', to: isOnward ? 'next' : 'previous' };
   return { type: 'toward', direction };

@@ -18,6 +18,8 @@ export interface PopupPlace {
   readonly side: PopupSide;
   /** Whether it is inside of where it may be, and beside what it belongs to. */
   readonly fits: boolean;
+  /** The room that is missing on that side, or across it; 0 where it fits. */
+  readonly lacks: number;
 }
 
 const opposite: { readonly [Name in PopupSide]: PopupSide } = {
@@ -46,9 +48,9 @@ export function popupPlace(
 ): PopupPlace {
   const sides = [side, opposite[side], ...across[side]];
   const room = (one: PopupSide) => roomOn(one, anchor, within) - gap - lengthOn(one, size);
-  const isNarrow = (one: PopupSide) =>
-    isUpright(one) ? size.width > within.width : size.height > within.height;
-  const found = sides.find((one) => room(one) >= 0 && !isNarrow(one));
+  const lacks = (one: PopupSide) =>
+    Math.max(0, -room(one), isUpright(one) ? size.width - within.width : size.height - within.height);
+  const found = sides.find((one) => lacks(one) === 0);
   const chosen = found ?? sides.reduce((best, one) => (room(one) > room(best) ? one : best));
   const free = placeOn(chosen, anchor, size, gap);
   return {
@@ -56,6 +58,7 @@ export function popupPlace(
     y: held(free.y, size.height, within.y, within.height),
     side: chosen,
     fits: found !== undefined,
+    lacks: lacks(chosen),
   };
 }
 

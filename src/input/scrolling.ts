@@ -1,3 +1,4 @@
+import { setPair } from './change.ts';
 import type { Direction, WidgetSource } from '../document/index.ts';
 import { scrollbarBoxes, type ScrollbarBoxes } from '../inside/index.ts';
 import type { LiveNode, LiveView, Offset } from '../live/index.ts';
@@ -45,6 +46,7 @@ interface Hold {
 /** Scrolls the widgets of a live view: by wheel, drag with momentum, keys, and to what has the focus. */
 export class Scrolling {
   readonly #live: LiveView;
+  readonly #sets: boolean;
   readonly #motions = new Map<string, Motion>();
   readonly #holds = new Map<string, Hold>();
   /** What a wheel has moved that rests at its entries: from where, and how long until it goes to one. */
@@ -52,8 +54,10 @@ export class Scrolling {
   /** The scrollbar that is held, and how far from the start of its handle, in device px. */
   #grip: { readonly bar: string; readonly at: number } | undefined;
 
-  constructor(live: LiveView) {
+  /** @param sets Whether how far something is scrolled is put into the values it is bound to. */
+  constructor(live: LiveView, sets: boolean) {
     this.#live = live;
+    this.#sets = sets;
   }
 
   /** Whether anything is on its way. */
@@ -328,8 +332,15 @@ export class Scrolling {
     const isStill = isResting(x) && isResting(y);
     if (isStill) this.#motions.delete(id);
     else this.#motions.set(id, motion);
+    this.#tell(id, x.at, y.at);
     if (!this.#live.scroll(id, x.at, y.at, { x: x.past, y: y.past })) return;
     effects.push({ type: 'scroll', widget: id, x: x.at, y: y.at });
+  }
+
+  /** Puts how far something is scrolled into the values that its `scroll-offset` is bound to. */
+  #tell(id: string, x: number, y: number): void {
+    const bone = this.#sets ? this.#live.nodeOf(id)?.bone : undefined;
+    if (bone) setPair(this.#live, bone, 'scroll-offset', [x, y]);
   }
 }
 

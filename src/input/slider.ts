@@ -9,6 +9,16 @@ const pageSteps = 4;
 
 export type SliderStep = 'less' | 'more' | 'page-less' | 'page-more' | 'least' | 'most';
 
+/** What goes the other way. */
+export const oppositeStep: { readonly [By in SliderStep]: SliderStep } = {
+  'less': 'more',
+  'more': 'less',
+  'page-less': 'page-more',
+  'page-more': 'page-less',
+  'least': 'most',
+  'most': 'least',
+};
+
 /** The value of a slider after a key (ARIA Authoring Practices, slider). */
 export function slid(value: number, step: number | undefined, by: SliderStep): number {
   const one = step ?? usualStep;

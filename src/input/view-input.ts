@@ -1,4 +1,4 @@
-import { choiceKeyOf, type Direction, type Kind, type State, type WidgetSource } from '../document/index.ts';
+import { choiceKeyOf, type Direction, type State, type WidgetSource } from '../document/index.ts';
 import type { LiveNode, LiveView } from '../live/index.ts';
 import { accessibleItems, type AccessibleItem } from './accessible.ts';
 import { ControlChanges } from './control-changes.ts';
@@ -8,6 +8,7 @@ import { FocusInput } from './focus-input.ts';
 import { held, heldOn, stickDirection, type HeldDirection } from './held-direction.ts';
 import { Hits, type Hit } from './hits.ts';
 import { actOfDirection, actOfKey, actOfPad, directionOfPad, type Act, type KeyTarget } from './keys.ts';
+import { keyTargetOf } from './key-target.ts';
 import { Listening, pathOf, type Listener } from './listening.ts';
 import {
   letGo,
@@ -21,6 +22,7 @@ import {
 import { Resting } from './resting.ts';
 import { NoSuchName } from '../view/index.ts';
 import { Scrolling } from './scrolling.ts';
+import { Tips } from './tips.ts';
 import { Typing } from './typing.ts';
 
 export interface ViewInputOptions {
@@ -51,6 +53,7 @@ export class ViewInput {
   readonly #changes: ControlChanges;
   readonly #focus: FocusInput;
   readonly #typing: Typing;
+  readonly #tips: Tips;
   readonly #resting = new Resting();
   #pointers: PointerState = noPointers;
   /** Where each pointer was last. */
@@ -79,10 +82,11 @@ export class ViewInput {
     this.#live = live;
     this.#options = options;
     this.#hits = new Hits(live);
-    this.#scrolling = new Scrolling(live);
+    this.#scrolling = new Scrolling(live, options.sets !== false);
     this.#changes = new ControlChanges(live, options.sets !== false);
     this.#focus = new FocusInput(live, this.#scrolling);
     this.#typing = new Typing(live, this.#changes);
+    this.#tips = new Tips(live, this.#changes);
     this.#listening = new Listening(live);
   }
 
@@ -184,8 +188,10 @@ export class ViewInput {
     take();
     this.#settle();
     this.#typing.follow(this.#focus.node);
+    this.#tips.follow(effects, this.#places);
     this.#show();
     this.#listening.tell(effects);
+    this.#tips.place();
     return effects.length === 0 ? noEffects : effects;
   }
 
@@ -443,13 +449,7 @@ export class ViewInput {
   }
 
   #target(): KeyTarget {
-    const { node } = this.#focus;
-    const outer = node?.parent;
-    return {
-      kind: node?.widget.kind,
-      rightToLeft: (node ?? this.#live.now.nodes[0]!).bone.box.rightToLeft,
-      choice: outer && choiceAxes(outer.widget.kind, outer.bone.box.arrange),
-    };
+    return keyTargetOf(this.#focus.node, this.#live.now.nodes[0]!);
   }
 
   #used(device: Device): void {
@@ -535,13 +535,6 @@ export class ViewInput {
   #node(id: string): LiveNode | undefined {
     return this.#live.nodeOf(id);
   }
-}
-
-/** Along which axes arrows choose (ARIA Authoring Practices): tabs and options along theirs, radio buttons along both. */
-function choiceAxes(kind: Kind, arrange: string): KeyTarget['choice'] {
-  if (choiceKeyOf(kind) === undefined) return undefined;
-  if (kind === 'radiogroup') return 'both';
-  return arrange === 'column' ? 'y' : 'x';
 }
 
 /** A finger finds a control that is no further than this, in mm. */

@@ -63,6 +63,8 @@ export class LiveTree {
   structure = 0;
   /** What is written into the stamps of what changes. */
   version = 1;
+  /** Whose values say that it is scrolled elsewhere; whoever follows takes them out. */
+  readonly scrolled: LiveNode[] = [];
   /** What has changed since {@link takeTouched}, some of it twice. */
   #touched: LiveNode[] = [];
   #spare: LiveNode[] = [];
@@ -327,6 +329,7 @@ export class LiveTree {
     next.visible = isVisible(bone, node.parent);
     node.bone = bone;
     node.made = made;
+    if (keys.includes('scroll-offset')) this.scrolled.push(node);
     if (zOf(bone.source) !== zOf(before.source)) this.#reorder();
     if (keys.every((key) => bareKeys.has(key))) {
       const { source, visible } = bone;

@@ -233,6 +233,8 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
       throw error;
     }
     for (const name of names) this.#given.set(name, this.#values.get(name)!);
+    for (const { bone } of tree.scrolled.splice(0))
+      this.scroll(bone.id as Id, bone.box.x.scrolled, bone.box.y.scrolled);
     this.#isChanged = true;
     return true;
   }

@@ -1,4 +1,5 @@
 import type { Rect } from '../layout/index.ts';
+import type { Screen } from '../screen/index.ts';
 
 /** The part two rectangles share; one without area may come back. */
 export function intersection(one: Rect, other: Rect): Rect {
@@ -9,6 +10,16 @@ export function intersection(one: Rect, other: Rect): Rect {
     y,
     width: Math.max(0, Math.min(one.x + one.width, other.x + other.width) - x),
     height: Math.max(0, Math.min(one.y + one.height, other.y + other.height) - y),
+  };
+}
+
+/** What of a screen is neither under a notch nor in its overscan, in device px. */
+export function safeRectOf({ width, height, safe }: Pick<Screen, 'width' | 'height' | 'safe'>): Rect {
+  return {
+    x: safe.left,
+    y: safe.top,
+    width: width - safe.left - safe.right,
+    height: height - safe.top - safe.bottom,
   };
 }
 
@@ -66,5 +77,17 @@ export function axisOf(edge: EdgeName): { axis: 'x' | 'y'; end: 'start' | 'end' 
   return {
     axis: edge === 'left' || edge === 'right' ? 'x' : 'y',
     end: edge === 'left' || edge === 'top' ? 'start' : 'end',
+  };
+}
+
+/** The smallest rectangle around some. */
+export function unionOf(rects: readonly Rect[]): Rect {
+  const x = Math.min(...rects.map((one) => one.x));
+  const y = Math.min(...rects.map((one) => one.y));
+  return {
+    x,
+    y,
+    width: Math.max(...rects.map((one) => one.x + one.width)) - x,
+    height: Math.max(...rects.map((one) => one.y + one.height)) - y,
   };
 }

@@ -9,7 +9,9 @@ export {
   isInside,
   meet,
   overshoot,
+  safeRectOf,
   sharesAxis,
+  unionOf,
   worstEdge,
 } from './geometry.ts';
 export type { EdgeName } from './geometry.ts';

@@ -6,7 +6,7 @@ import type { SetText } from '../text/index.ts';
 import type { ViewLayout } from '../view/index.ts';
 import { Effort } from './effort.ts';
 import { hasBox, type FormScene, type TextWidget } from './form-scene.ts';
-import { intersection, overshoot, worstEdge } from './geometry.ts';
+import { intersection, overshoot, safeRectOf, worstEdge } from './geometry.ts';
 import { RectGrid } from './rect-grid.ts';
 
 /** Numbers of a rectangle in the arrays: x, y, width, height. */
@@ -41,14 +41,9 @@ export class Scene {
     this.tree = on.tree;
     this.layout = on.layout;
     this.screen = on.screen;
-    const { safe, width, height } = on.screen;
+    const { width, height } = on.screen;
     this.screenRect = { x: 0, y: 0, width, height };
-    this.safeRect = {
-      x: safe.left,
-      y: safe.top,
-      width: width - safe.left - safe.right,
-      height: height - safe.top - safe.bottom,
-    };
+    this.safeRect = safeRectOf(on.screen);
     const { count } = this.layout;
     this.#boxes = new Float64Array(stride * count);
     this.layout.boxesInto(this.#boxes);

@@ -2,6 +2,7 @@ import {
   anchorTargets,
   directions,
   isIdPattern,
+  leadsToWidget,
   pointerTo,
   type CheckedDocument,
   type Direction,
@@ -359,7 +360,8 @@ function withNames(source: WidgetSource, naming: Naming): WidgetSource {
     ...source,
     ...(target !== undefined && { 'anchor-to': anchorTargets(target).map(idOf).join('..') }),
     ...(Array.isArray(may) && { 'may-overlap': (may as readonly string[]).map(idOf) }),
-    ...(source.kind === 'scrollbar' && source.controls !== undefined && { controls: idOf(source.controls) }),
+    ...(source.controls !== undefined && leadsToWidget(source) && { controls: idOf(source.controls) }),
+    ...(source.tooltip !== undefined && { tooltip: idOf(source.tooltip) }),
     ...(order && { 'focus-order': order.map(idOf) }),
     ...neighbours,
   };

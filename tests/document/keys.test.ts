@@ -25,6 +25,9 @@ const samples: { readonly [Key in keyof WidgetSource]?: WidgetSource[Key] } = {
   'fill-from': 'right',
   'controls': 'other',
   'shows-more': 'top',
+  'tooltip': 'tip',
+  'side': 'left',
+  'at': 'pointer',
   'hides-after': 800,
   'scroll-snap': 'start',
   'autofocus': true,
@@ -59,7 +62,14 @@ function standing(more: WidgetSource): string {
       ],
     },
   ];
-  const on = laidOut(children);
+  children.push({
+    id: 'tip',
+    kind: 'tooltip',
+    anchor: 'left top',
+    offset: ['{x}', '{y}'],
+    visible: '{tells}',
+  });
+  const on = laidOut(children, undefined, { cases: { only: { x: 0, y: 0, tells: true } } });
   return JSON.stringify(on.widgets.map(({ index }) => on.layout.rectInU(index)));
 }
 

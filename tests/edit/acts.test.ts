@@ -211,6 +211,28 @@ ${head}      # First.
     },
   );
 
+  test('what is duplicated names what was duplicated with it, and others as before', () => {
+    const text = `pimbot: 1
+cases: { only: { shown: false, x: 0, y: 0 } }
+views:
+  dive:
+    children:
+      - { id: away, kind: button, size: 40, anchor: right top }
+      - id: box
+        size: 400
+        focus-order: [one, two]
+        children:
+          - { id: one, kind: button, size: 40, nav-down: two, nav-up: away, tooltip: tip }
+          - { id: two, kind: button, size: 40, anchor-to: one, anchor: left bottom, may-overlap: [one, away] }
+          - { id: tip, kind: tooltip, anchor: left top, offset: ["{x}", "{y}"], visible: "{shown}" }
+`;
+    const twice = after(text, { do: 'duplicate', widgets: ['box'] });
+    const copy = twice.text.slice(twice.text.indexOf('box-2'));
+    expect(copy).toMatch(/focus-order: \[ ?one-2, two-2 ?\]/);
+    expect(copy).toMatch(/nav-down: two-2, nav-up: away, tooltip: tip-2/);
+    expect(copy).toMatch(/anchor-to: one-2,.*may-overlap: \[ ?one-2, away ?\]/);
+  });
+
   test('duplicates beside, with ids of their own; deletes; adds', () => {
     const twice = after(source, { do: 'duplicate', widgets: ['first'] });
     expect(twice.widgets).toEqual(['first-2']);

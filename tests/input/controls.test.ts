@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import type { WidgetSource } from 'pimbot';
 import { Player } from '../support/player.ts';
 import { documentOf } from '../support/views.ts';
 
@@ -297,6 +298,66 @@ describe('a textbox', () => {
     expect([one.input.focused, one.states('go')]).toEqual(['go', ['hover']]);
     one.keys('ArrowDown');
     expect([one.input.focused, one.states('loud'), one.states('go')]).toEqual(['loud', ['focused'], []]);
+  });
+});
+
+describe('a divider with a name', () => {
+  const parted = (more: WidgetSource, bar: WidgetSource = {}) =>
+    new Player(
+      documentOf(
+        [
+          {
+            id: 'panes',
+            arrange: 'row',
+            size: 210,
+            ...more,
+            children: [
+              { id: 'one' },
+              { id: 'bar', kind: 'separator', label: 'Width', value: '{share}', size: 10, step: 0.1, ...bar },
+              { id: 'other' },
+            ],
+          },
+        ],
+        { cases: { only: { share: 0.5 } } },
+      ),
+    ).keys('Tab');
+  const share = ({ live }: Player) => live.values.get('share');
+
+  test('goes by the keys of the ARIA window splitter, along its row or column', () => {
+    const one = parted({});
+    expect(one.input.focused).toBe('bar');
+    expect(share(one.keys('ArrowRight'))).toBe(0.6);
+    expect(share(one.keys('ArrowLeft', 'ArrowLeft'))).toBe(0.4);
+    expect(share(one.keys('ArrowUp', 'ArrowDown'))).toBe(0.4);
+    expect(share(one.keys('Home'))).toBe(0);
+    expect(share(one.keys('End'))).toBe(1);
+    expect(one.input.accessible()).toMatchObject([{ id: 'bar', role: 'separator', name: 'Width', value: 1 }]);
+    const column = parted({ arrange: 'column' });
+    expect(share(column.keys('ArrowDown', 'ArrowRight'))).toBe(0.6);
+  });
+
+  test('goes the way of the key, whichever way its row runs', () => {
+    for (const more of [
+      {},
+      { reverse: true },
+      { direction: 'rtl' },
+      { direction: 'rtl', reverse: true },
+    ] as const) {
+      const one = parted(more);
+      const { x } = one.middle('bar');
+      one.keys('ArrowRight');
+      expect([more, one.middle('bar').x > x]).toEqual([more, true]);
+    }
+  });
+
+  test('one without a name takes no focus, and one that is disabled neither', () => {
+    const nameless = new Player(
+      documentOf([
+        { arrange: 'row', size: 210, children: [{}, { kind: 'separator', value: 0.5, size: 10 }, {}] },
+      ]),
+    ).keys('Tab');
+    expect(nameless.input.focused).toBeUndefined();
+    expect(parted({}, { states: 'disabled' }).input.focused).toBeUndefined();
   });
 });
 

@@ -12,12 +12,12 @@ describe('a pop-up beside something', () => {
     const rules = { side: 'top', gap: 8, within } as const;
     const at = (x: number, y: number, width = 50, height = 20) =>
       popupPlace({ x, y, width, height }, size, rules);
-    expect(at(200, 150)).toEqual({ x: 175, y: 102, side: 'top', fits: true });
-    expect(at(200, 20)).toEqual({ x: 175, y: 48, side: 'bottom', fits: true });
-    expect(at(22, 150)).toEqual({ x: 20, y: 102, side: 'top', fits: true });
-    expect(at(390, 150)).toEqual({ x: 320, y: 102, side: 'top', fits: true });
-    expect(at(30, 15, 50, 290)).toEqual({ x: 88, y: 140, side: 'right', fits: true });
-    expect(at(20, 10, 400, 300)).toMatchObject({ fits: false });
+    expect(at(200, 150)).toEqual({ x: 175, y: 102, side: 'top', fits: true, lacks: 0 });
+    expect(at(200, 20)).toEqual({ x: 175, y: 48, side: 'bottom', fits: true, lacks: 0 });
+    expect(at(22, 150)).toEqual({ x: 20, y: 102, side: 'top', fits: true, lacks: 0 });
+    expect(at(390, 150)).toEqual({ x: 320, y: 102, side: 'top', fits: true, lacks: 0 });
+    expect(at(30, 15, 50, 290)).toEqual({ x: 88, y: 140, side: 'right', fits: true, lacks: 0 });
+    expect(at(20, 10, 400, 300)).toMatchObject({ fits: false, lacks: 48 });
   });
 
   test('is inside and clear of it wherever there is room, and inside wherever it is small enough', () => {
@@ -29,7 +29,7 @@ describe('a pop-up beside something', () => {
         fc.constantFrom('top' as const, 'bottom' as const, 'left' as const, 'right' as const),
         number(0, 20),
         (anchor, size, side, gap) => {
-          const { x, y, fits } = popupPlace(anchor, size, { side, gap, within });
+          const { x, y, fits, lacks } = popupPlace(anchor, size, { side, gap, within });
           const isInside =
             x >= within.x &&
             y >= within.y &&
@@ -57,7 +57,7 @@ describe('a pop-up beside something', () => {
                 top! + size.height <= within.y + within.height &&
                 size.width <= within.width,
           );
-          expect(fits).toBe(places);
+          expect([fits, lacks > 0]).toEqual([places, !places]);
         },
       ),
     );

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { LiveDrawing, drawLayout, readDocument } from 'pimbot';
 import { Player } from '../support/player.ts';
 import { seedOf } from '../support/deep.ts';
-import { documentOf, told } from '../support/views.ts';
+import { documentOf, opened, told } from '../support/views.ts';
 
 /** A page of 10 rows of 100 u in a box of 300 u, and a list in it that scrolls across. */
 const source = documentOf([
@@ -423,5 +423,48 @@ describe('what tells that there is more', () => {
       expect.stringContaining('"scroll-snap" does something only with scroll'),
     ]);
     expect(wrong({ 'kind': 'scrollbar', 'hides-after': -1 })).toHaveLength(1);
+  });
+});
+
+describe('a scroll-offset that is bound', () => {
+  const list = (bound: number | string) =>
+    documentOf(
+      [
+        {
+          'id': 'list',
+          'size': [100, 100],
+          'scroll': 'y',
+          'arrange': 'column',
+          'scroll-offset': [0, bound],
+          'children': [{ id: 'one', repeat: 20, size: [90, 30], look: { background: '#ffffff' } }],
+        },
+        { kind: 'text', text: '{at}' },
+      ],
+      { cases: { only: { at: 0 } } },
+    );
+
+  test('follows what players scroll, and scrolls as the game sets it', () => {
+    const one = new Player(list('{at}'));
+    one.hear({ type: 'wheel', x: 50, y: 50, deltaX: 0, deltaY: 60 }).wait(500);
+    expect(one.live.values.get('at')).toBe(one.live.scrolled('list').y);
+    expect(one.live.scrolled('list').y).toBeGreaterThan(30);
+    one.live.set({ at: 200 });
+    expect(one.live.scrolled('list').y).toBe(200);
+    one.swipe([50, 90], [50, 70], [50, 50]).wait(16);
+    expect(one.live.values.get('at')).toBe(one.live.scrolled('list').y);
+    expect(one.live.scrolled('list').y).toBeGreaterThan(200);
+    // However it got there, it is what the same values say of a view opened anew.
+    one.wait(5000);
+    const at = one.live.values.get('at') as number;
+    const fresh = opened(list(at)).layoutOn({ width: 600, height: 400 });
+    for (const id of ['list', 'one-1', 'one-7', 'one-20'])
+      expect(one.live.read(id, { x: 0, y: 0, width: 0, height: 0 })).toEqual(fresh.rect(id));
+  });
+
+  test('stays as it is where the game sets values itself', () => {
+    const one = new Player(list('{at}'), undefined, { sets: false });
+    one.hear({ type: 'wheel', x: 50, y: 50, deltaX: 0, deltaY: 60 }).wait(500);
+    expect(one.live.values.get('at')).toBe(0);
+    expect(one.live.scrolled('list').y).toBeGreaterThan(30);
   });
 });

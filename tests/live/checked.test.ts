@@ -10,7 +10,7 @@ const source = documentOf(
   ].map((one) => one as never),
   {
     cases: { typical: { who: 'Ada', x: 20 } },
-    styles: { key: { background: '#000000', states: { pressed: { color: '#000000' } } } },
+    styles: { key: { background: '#000000', states: { selected: { color: '#000000' } } } },
   },
   { backdrop: '#102030' },
 );
@@ -35,7 +35,7 @@ test('what is found of a view is found of a live one, in the middle of a game', 
   live.resize({ width: 40, height: 600 });
   expect(found(live, 'off-screen')).toContain('name sticks out ');
   live.resize({ width: 800, height: 600 });
-  live.setStates('go', ['pressed']);
+  live.setStates('go', ['selected']);
   expect(found(live, 'low-contrast')).toContain('go ');
   live.setStates('go', []);
   expect(found(live, 'low-contrast')).toBe('');

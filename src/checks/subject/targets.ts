@@ -1,3 +1,4 @@
+import { controls } from '../../dress/index.ts';
 import { intersection } from '../../scene/index.ts';
 import { usableControls } from './focus-map.ts';
 import type { Subject } from './subject.ts';
@@ -12,6 +13,8 @@ export interface TargetSize {
 /** Every control that can be pressed, as large as it can be hit: what a clip leaves of it. Those that are cut off wholly are left out. */
 export function* targetSizes(subject: Subject): Generator<TargetSize> {
   for (const index of usableControls(subject)) {
+    // A divider is as thin as it looks; a drag takes hold of it from beside, too.
+    if (!controls.has(subject.widgets[index]!.kind)) continue;
     const clip = subject.cutter(index);
     const whole = subject.rect(index);
     const { width, height } = clip ? intersection(whole, clip) : whole;

@@ -117,6 +117,20 @@ export const shownKeys = {
     },
     touches: 'paint',
   },
+  'tooltip': {
+    schema: { type: 'string', title: 'the id of a tooltip' },
+    touches: 'paint',
+  },
+  'side': {
+    schema: { ...choice(['top', 'right', 'bottom', 'left']) },
+    kinds: ['tooltip'],
+    touches: 'paint',
+  },
+  'at': {
+    schema: { ...choice(['control', 'pointer']) },
+    kinds: ['tooltip'],
+    touches: 'paint',
+  },
   'shows-more': {
     schema: { ...choice(['top', 'right', 'bottom', 'left']) },
     kinds: ['panel', 'image', 'text'],
@@ -131,7 +145,7 @@ export const shownKeys = {
     schema: {
       ...flag,
     },
-    kinds: controlKinds,
+    kinds: [...controlKinds, 'separator'],
     touches: 'paint',
   },
   'draggable': {
@@ -147,7 +161,7 @@ export const shownKeys = {
       maximum: 1,
       title: 'a number from 0.001 to 1',
     },
-    kinds: ['slider'],
+    kinds: ['slider', 'separator'],
     touches: 'paint',
   },
   'label': {
@@ -235,7 +249,7 @@ export const neighbourKeys = Object.fromEntries(
         type: 'string',
         title: 'the id of a widget',
       },
-      kinds: controlKinds,
+      kinds: [...controlKinds, 'separator'],
       touches: 'structure',
     },
   ]),

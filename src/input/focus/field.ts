@@ -1,5 +1,5 @@
 import { choiceKeyOf, type Direction, type WidgetSource } from '../../document/index.ts';
-import { controls, isWithin, type Widget } from '../../dress/index.ts';
+import { isControl, isWithin, type Widget } from '../../dress/index.ts';
 import type { Rect } from '../../layout/index.ts';
 import { intersection } from '../../scene/index.ts';
 import { held } from '../popup.ts';
@@ -67,8 +67,8 @@ export class FocusField {
 
   /** Controls that can take the focus now, in document order. */
   get usable(): readonly number[] {
-    return (this.#usable ??= this.#ground.widgets.flatMap(({ index, kind }) =>
-      controls.has(kind) && this.#ground.isUsable(index) ? [index] : [],
+    return (this.#usable ??= this.#ground.widgets.flatMap((widget) =>
+      isControl(widget) && this.#ground.isUsable(widget.index) ? [widget.index] : [],
     ));
   }
 
@@ -82,7 +82,7 @@ export class FocusField {
 
   isUsable(index: number): boolean {
     const widget = this.#ground.widgets[index];
-    return widget !== undefined && controls.has(widget.kind) && this.#ground.isUsable(index);
+    return widget !== undefined && isControl(widget) && this.#ground.isUsable(index);
   }
 
   indexOf(id: string): number | undefined {
@@ -263,8 +263,8 @@ export class FocusField {
   #controlsIn(scope: number): readonly number[] {
     const known = this.#controls.get(scope);
     if (known) return known;
-    const found = this.#ground.widgets.flatMap(({ index, kind }) =>
-      controls.has(kind) && this.#scopes[index] === scope ? [index] : [],
+    const found = this.#ground.widgets.flatMap((widget) =>
+      isControl(widget) && this.#scopes[widget.index] === scope ? [widget.index] : [],
     );
     this.#controls.set(scope, found);
     return found;

@@ -143,6 +143,7 @@ function valuesAt(
     case 'nav-down':
     case 'nav-left':
     case 'controls':
+    case 'tooltip':
       add(names?.ids, 'widget');
       break;
     case 'theme':

@@ -1,4 +1,4 @@
-import { focus, swap, view, type Defect } from '../sample.ts';
+import { focus, swap, view, words, type Defect } from '../sample.ts';
 
 export const reachable: readonly Defect[] = [
   {
@@ -59,6 +59,30 @@ export const reachable: readonly Defect[] = [
         },
       },
     ),
+  },
+  {
+    name: 'a tooltip that hides what it explains',
+    check: 'cramped-tooltip',
+    widget: 'w',
+    make: (place, nth) => {
+      const one = (width: number) =>
+        view(
+          [
+            place({ id: 'w', kind: 'button', text: 'Dive', size: [300, 110], look: words, tooltip: 'tip' }),
+            {
+              id: 'tip',
+              kind: 'tooltip',
+              anchor: 'left top',
+              offset: ['{tip-x}', '{tip-y}'],
+              visible: '{tells}',
+              size: [width, 120],
+              look: { background: '#ffffff' },
+            },
+          ],
+          { cases: { only: { 'tells': false, 'tip-x': 0, 'tip-y': 0 } } },
+        );
+      return { clean: one(500), broken: one(4000 + 100 * nth) };
+    },
   },
   {
     name: 'a button too small for a thumb',

@@ -1,0 +1,27 @@
+import { choiceKeyOf, type Kind } from '../document/index.ts';
+import type { LiveNode } from '../live/index.ts';
+import { isDivider } from '../skeleton/index.ts';
+import type { KeyTarget } from './keys.ts';
+
+/** What keys mean to the control that has the focus. @param view The view itself, where none has it. */
+export function keyTargetOf(node: LiveNode | undefined, view: LiveNode): KeyTarget {
+  const outer = node?.parent;
+  return {
+    slides: node && slidesAlong(node),
+    rightToLeft: (node ?? view).bone.box.rightToLeft,
+    choice: outer && choiceAxes(outer.widget.kind, outer.bone.box.arrange),
+  };
+}
+
+/** The axis along which arrows move the value of a control (ARIA Authoring Practices, slider and window splitter). */
+function slidesAlong({ widget, parent }: LiveNode): 'x' | 'y' | undefined {
+  if (widget.kind === 'slider') return 'x';
+  return isDivider(widget) ? (parent?.bone.box.arrange === 'column' ? 'y' : 'x') : undefined;
+}
+
+/** Along which axes arrows choose (ARIA Authoring Practices): tabs and options along theirs, radio buttons along both. */
+function choiceAxes(kind: Kind, arrange: string): KeyTarget['choice'] {
+  if (choiceKeyOf(kind) === undefined) return undefined;
+  if (kind === 'radiogroup') return 'both';
+  return arrange === 'column' ? 'y' : 'x';
+}
