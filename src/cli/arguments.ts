@@ -85,6 +85,21 @@ export function parsePositive(text: string): number {
   return value;
 }
 
+/** A HUD size, or a range of them. */
+type HudSizes = number | { readonly least: number; readonly most: number };
+
+/** HUD sizes that are given one after the other, and ranges such as `0.75..1.5`. */
+export function collectHudSize(text: string, before: readonly HudSizes[] = []): readonly HudSizes[] {
+  const ends = text.split('..').map((end) => (end.trim() === '' ? NaN : Number(end)));
+  const [least, most = least] = ends as [number, number?];
+  const isSize = (size: number) => size >= 0.1 && size <= 10;
+  if (ends.length > 2 || !isSize(least) || !isSize(most))
+    throw new InvalidArgumentError('Give a HUD size from 0.1 to 10, or a range such as 0.75..1.5.');
+  if (ends.length === 2 && !(most > least))
+    throw new InvalidArgumentError('A range of HUD sizes ends above where it begins, such as 0.75..1.5.');
+  return [...before, ends.length === 2 ? { least, most } : least];
+}
+
 /** A whole number of at least 1. */
 export function parseCount(text: string): number {
   const value = parsePositive(text);

@@ -87,6 +87,8 @@ export class LiveDrawing {
   #drawing: KeptDrawing | undefined;
   /** The order it was drawn in. */
   #order: readonly Entry[] = [];
+  /** Whose changes reach what is drawn within it, found before everything was looked at. */
+  #reaching: Entry | undefined;
   readonly #byNode = new Map<LiveNode, Entry>();
   /** How often there were other widgets. */
   #turn = 0;
@@ -115,6 +117,7 @@ export class LiveDrawing {
     const isPatched = known !== undefined && this.#redraw(now, once(known), dirty) && this.#patch(known);
     if (!isPatched) {
       this.#draw(now, isWhole, dirty);
+      this.#reaching = undefined;
       this.#flatten(now);
     }
     this.#structure = now.structure;
@@ -179,7 +182,7 @@ export class LiveDrawing {
       const outer = parent < 0 ? undefined : this.#entries[parent]!;
       const isSeen = (outer?.isSeen ?? true) && showsItself(on, widgets[index]!);
       const isNew = entry.drawn === nothing;
-      const hasMoved = outer?.isAround ?? false;
+      const hasMoved = (outer?.isAround ?? false) || entry === this.#reaching;
       const hasChanged = isWhole || isNew || node.stamp > this.#seen || isSeen !== entry.isSeen;
       if (!hasChanged && entry.index !== index) renumber(entry.drawn, index);
       entry.index = index;
@@ -198,7 +201,10 @@ export class LiveDrawing {
       entry.isAround = false;
       if (isSeen !== entry.isSeen) return false;
       this.#drawOne(on, entry, outer, isSeen, dirty);
-      if (entry.isAround) return false;
+      if (entry.isAround) {
+        this.#reaching = entry;
+        return false;
+      }
     }
     return true;
   }

@@ -16,6 +16,7 @@ import {
 } from '../view/index.ts';
 import { whyWidget } from '../why/index.ts';
 import { bordersOf, type Border } from './borders.ts';
+import { proveHudSizes, type HudProof, type HudRange } from './hud-sizes.ts';
 import { distinct, unionArea, type Point, type Polygon } from './polygon.ts';
 import { proveView, regionOf, screenOf, type Device, type Gap, type Proof, type Region } from './prove.ts';
 
@@ -26,6 +27,8 @@ export interface ProveOptions extends Partial<Lists>, No<OccasionKey> {
   readonly views?: readonly string[];
   readonly device: Device;
   readonly region: Region;
+  /** Has every HUD size of a range proved too, beside those of `hudSizes`. */
+  readonly hudRange?: HudRange;
   /** Cells of one view on one occasion that are looked at, at the most. */
   readonly mostCells?: number;
   /** Told how many of all occasions are done, with a fraction for the one that is under way. */
@@ -63,6 +66,8 @@ export interface ViewProof {
   readonly unproved: number;
   readonly cells: number;
   readonly solves: number;
+  /** At which HUD sizes of a range it holds on all sizes; undefined where nobody asked for a range. */
+  readonly hudSizes?: HudProof;
 }
 
 /**
@@ -70,7 +75,7 @@ export interface ViewProof {
  * @throws NoSuchName for an unknown view, case, locale or theme. @throws RangeError for a region without area.
  */
 export function proveDocument(document: CheckedDocument, options: ProveOptions): readonly ViewProof[] {
-  const { resources, device, region, mostCells, progress, views, ...lists } = options;
+  const { resources, device, region, hudRange, mostCells, progress, views, ...lists } = options;
   // Refused before anything is opened.
   regionOf(region);
   const plan = occasionsOf(document, { ...lists, views, resources });
@@ -110,7 +115,12 @@ export function proveDocument(document: CheckedDocument, options: ProveOptions):
     );
     const open = (occasion: Occasion) =>
       openView(document, view, { resources, ...occasion, shared: shared.plain });
-    return { ...proof, failures: withBorders(proof, open, device) };
+    const whole = { ...proof, failures: withBorders(proof, open, device) };
+    if (!hudRange) return whole;
+    const { hudSizes: _, ...others } = lists;
+    const { occasions } = occasionsOf(document, { ...others, hudSizes: [1], views: [view], resources });
+    const asked = { resources, device, region: sizes.get(view)!, range: hudRange, occasions, mostCells };
+    return { ...whole, hudSizes: proveHudSizes(document, view, asked) };
   });
 }
 
@@ -155,7 +165,9 @@ type Together = Omit<ViewProof, 'failures'> & {
 };
 
 /** Whether a view is laid out and drawn, but for colours that hide nothing, as one that is proved: wherever that has been. */
-function isSameTo(view: View, { forms }: Proof): boolean {
+function isSameTo(view: View, { forms, occasion }: Proof): boolean {
+  // A form knows no HUD size: that is in the frame.
+  if (view.occasion.hudSize !== occasion.hudSize) return false;
   return forms.every(({ form, screen }) => {
     const own = view.formOn(view.frameOn(screen));
     if (own === form) return true;

@@ -101,3 +101,54 @@ test('nothing is drawn anew where nothing has changed, and little where little h
   expect(third.changed[0]!.width).toBeLessThan(at.width + 4);
   expect(third.changed[0]!.height).toBeLessThan(at.height + 4);
 });
+
+test('a container that draws nothing itself has what is in it painted again when it fades or turns', () => {
+  const source = {
+    pimbot: 1 as const,
+    reference: { scaling: 'none' as const },
+    cases: { only: { fade: 1, turn: 0, shown: true } },
+    views: {
+      test: {
+        children: [
+          {
+            id: 'shelf',
+            offset: '40 30',
+            rotate: '{turn}',
+            visible: '{shown}',
+            look: { opacity: '{fade}', transition: 'visible 100ms' },
+            children: [{ id: 'one', size: 40, look: { background: '#ffffff' } }],
+          },
+        ],
+      },
+    },
+  };
+  const { document: bare } = readDocument(source as never);
+  const live = new LiveView(openView(bare!, 'test', { resources }), { width: 120, height: 100 });
+  const drawing = new LiveDrawing(live);
+  const canvas = createCanvas(120, 100);
+  const kept = cache();
+  const repaint = () => {
+    const drawn = drawing.update();
+    repaintOnCanvas(drawn, canvas.getContext('2d'), kept);
+    const whole = createCanvas(120, 100);
+    paintOnCanvas(drawLayout(live.snapshot()), whole.getContext('2d'), cache());
+    expect(apart(canvas, whole)).toBeLessThanOrEqual(1);
+    return drawn.changed.length;
+  };
+  repaint();
+  const changes = [
+    () => live.set({ fade: 0.5 }),
+    () => live.set({ fade: 0.4 }),
+    () => live.set({ turn: 30 }),
+    () => live.set({ turn: 40 }),
+    () => live.set({ fade: 1 }),
+    () => live.set({ turn: 0 }),
+    () => live.set({ shown: false }) && live.advance(30),
+    () => live.advance(30),
+    () => live.advance(60),
+  ];
+  for (const change of changes) {
+    change();
+    expect(repaint()).toBeGreaterThan(0);
+  }
+});

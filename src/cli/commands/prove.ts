@@ -5,7 +5,14 @@ import { Option, type Command } from 'commander';
 import { writeWhole } from '../../node/files.ts';
 import { proveOnThreads } from '../../node/prove-threads.ts';
 import { drawLayout, withOverlay } from '../../paint/index.ts';
-import { everySize, screenOf, type Device, type Region, type ViewProof } from '../../proof/index.ts';
+import {
+  everySize,
+  screenOf,
+  type Device,
+  type HudRange,
+  type Region,
+  type ViewProof,
+} from '../../proof/index.ts';
 import {
   isProved,
   printable,
@@ -20,6 +27,7 @@ import { occasionsOf } from '../../verdict/index.ts';
 import { factors, openView, type Lists, type Occasion, type OccasionKey } from '../../view/index.ts';
 import {
   collect,
+  collectHudSize,
   parseAspects,
   parseCount,
   parseInsets,
@@ -68,7 +76,12 @@ export function proveCommand(program: Command, io: Io, done: (code: number) => v
     .addOption(factorOption('case'))
     .addOption(factorOption('locale'))
     .addOption(factorOption('theme'))
-    .addOption(factorOption('hudSize'))
+    .addOption(
+      new Option(
+        '--hud-size <factor>',
+        'a HUD size players choose, or a range of them such as 0.75..1.5, all of which are proved (may be repeated)',
+      ).argParser(collectHudSize),
+    )
     .addOption(factorOption('textSize'))
     .addOption(factorOption('state'))
     .option(
@@ -102,6 +115,7 @@ Examples:
   pimbot prove hud.yaml --view dive --aspect 4:3..32:9 --map dive.png
   pimbot prove hud.yaml --report out/sizes.html
   pimbot prove hud.yaml --from 1280x720 --hud-size 1 --hud-size 1.5 --locale de
+  pimbot prove hud.yaml --hud-size 0.75..1.5
   pimbot prove hud.yaml --device phone-landscape --from 1280x720 --to 3200x1440
   pimbot prove hud.yaml --device television --safe 5%,5%,5%,5% --json
 
@@ -118,9 +132,10 @@ proved on some, 2 unusable input.`,
 type Proved = ProofInput & { readonly loaded: Usable };
 
 /** What was asked for of what varies. */
-type Asked = { readonly [Key in Exclude<OccasionKey, 'theme'>]?: readonly Occasion[Key][] };
+type Asked = { readonly [Key in Exclude<OccasionKey, 'theme' | 'hudSize'>]?: readonly Occasion[Key][] };
 
 interface ProveCall extends Asked {
+  readonly hudSize?: readonly (number | HudRange)[];
   readonly view?: readonly string[];
   readonly from: Region['from'];
   readonly to: Region['to'];
@@ -160,12 +175,13 @@ async function prove(files: readonly string[], call: ProveCall, io: Io): Promise
       }
       const { document, resources } = loaded;
       progress.say(`proving ${printable(file)}`);
-      const lists = listsOf(loaded, call);
+      const { hudRange, ...given } = hudSizesOf(call);
+      const lists = { ...listsOf(loaded, call), ...given };
       const proofs = await proveOnThreads({
         file,
         theme: call.theme,
         project: loaded,
-        options: { device, region, ...lists },
+        options: { device, region, ...lists, ...(hudRange && { hudRange }) },
         // Every name is looked at before anything is proved.
         views: occasionsOf(document, { resources, views, ...lists }).views,
         threads: call.threads ?? availableParallelism(),
@@ -237,12 +253,26 @@ function deviceOf({ device, safe, density }: ProveCall): Device {
 function listsOf({ document }: Usable, call: ProveCall): Partial<Lists> {
   const lists: Partial<Lists> = Object.fromEntries(
     factors.flatMap(({ key, list }) =>
-      call[key] === undefined || key === 'theme' ? [] : [[list, call[key]]],
+      call[key] === undefined || key === 'theme' || key === 'hudSize' ? [] : [[list, call[key]]],
     ),
   );
   return call.theme !== undefined && document.themeName !== undefined
     ? { ...lists, themes: [document.themeName] }
     : lists;
+}
+
+/** The HUD sizes that are proved one by one, the ends of a range among them, and the range. @throws UsageError for several ranges. */
+function hudSizesOf({ hudSize }: ProveCall): {
+  readonly hudSizes?: readonly number[];
+  readonly hudRange?: HudRange;
+} {
+  if (!hudSize) return {};
+  const ranges = hudSize.filter((one) => typeof one !== 'number');
+  if (ranges.length > 1)
+    throw new UsageError('--hud-size takes one range of HUD sizes; name the others one by one');
+  const all = hudSize.flatMap((one) => (typeof one === 'number' ? [one] : [one.least, one.most]));
+  const [hudRange] = ranges;
+  return { hudSizes: [...new Set(all)], ...(hudRange && { hudRange }) };
 }
 
 /** Draws every view; gives the paths. @throws UsageError for one file that several drawings would be written to. */

@@ -1,7 +1,16 @@
-import { heldAspects, holdsBetween, partsOf, provedChecks, type Polygon } from '../../proof/index.ts';
+import type { CheckedDocument } from '../../document/index.ts';
+import {
+  heldAspects,
+  holdsBetween,
+  partsOf,
+  provedChecks,
+  type HudProof,
+  type HudRange,
+  type Polygon,
+} from '../../proof/index.ts';
 import { wherePointer } from '../report.ts';
 import { sentenceOf } from '../wording.ts';
-import { gapTexts, holds, verdictText, type ProofInput } from './told.ts';
+import { gapTexts, holds, hudText, verdictText, type ProofInput } from './told.ts';
 
 /** Proofs for machines; sizes are in px, polygons lists of [width, height] (docs/proof.md). */
 export function proofJson(inputs: readonly ProofInput[]): string {
@@ -55,6 +64,7 @@ export function proofJson(inputs: readonly ProofInput[]): string {
           on: finding.worst.screen,
           says: sentenceOf(finding),
         })),
+        ...(proof.hudSizes && { hudSizes: hudJson(proof.hudSizes, document, file) }),
         cells: proof.cells,
         layouts: proof.solves,
       };
@@ -66,4 +76,27 @@ export function proofJson(inputs: readonly ProofInput[]): string {
 
 function points(polygon: Polygon): readonly (readonly [number, number])[] {
   return polygon.map(({ x, y }) => [Math.round(x * 1000) / 1000, Math.round(y * 1000) / 1000]);
+}
+
+/** HUD sizes as [least, most]. */
+function hudJson(hud: HudProof, document: CheckedDocument, file: string): object {
+  const pair = ({ least, most }: HudRange) => [least, most].map((size) => Math.round(size * 1e6) / 1e6);
+  return {
+    range: pair(hud.range),
+    holds: hud.holds.map(pair),
+    says: hudText(hud),
+    ...(hud.refused !== undefined && { refused: hud.refused }),
+    failures: hud.failures.map(({ finding, hudSizes, aspects, worst }) => ({
+      check: finding.check,
+      severity: finding.severity,
+      widget: finding.widget,
+      other: finding.other,
+      place: finding.place ?? wherePointer(document, file, finding.pointer),
+      says: sentenceOf(finding),
+      hudSizes: hudSizes.map(pair),
+      aspects: [aspects.least, aspects.most],
+      worst: { ...worst, measured: finding.worst.measured, unit: finding.unit },
+    })),
+    unproved: [...new Set(hud.gaps.map(({ check }) => check ?? null))],
+  };
 }

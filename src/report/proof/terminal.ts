@@ -1,9 +1,13 @@
+import { checksOnGlass, type HudProof } from '../../proof/index.ts';
 import { sentenceOf, counted, printable } from '../wording.ts';
 import { wherePointer, type Tones } from '../report.ts';
 import {
   borderTexts,
   failureText,
   gapTexts,
+  hudFailureText,
+  hudHolds,
+  hudText,
   holds,
   provedText,
   supportLine,
@@ -53,6 +57,7 @@ export function proofTerminal(
       const support = supportLine(proof);
       if (support !== undefined)
         lines.push(`  → in ${printable(proof.view)}, this promises what holds, and no more:  ${support}`);
+      if (proof.hudSizes) lines.push(...hudLines(proof.hudSizes, input, tones, verbose));
       for (const text of gapTexts(proof)) lines.push(`  ${tones.doubtful('?')} not proved: ${text}`);
       const seen = proof.seen.length;
       if (seen > 0 && verbose)
@@ -72,4 +77,35 @@ export function proofTerminal(
   lines.push(provedText());
   lines.push(tones.faint(`${counted(cells, 'cell')}, ${counted(solves, 'layout')}`));
   return `${lines.join('\n')}\n`;
+}
+
+/** At which HUD sizes a view holds, and what fails at the others. */
+function hudLines(
+  hud: HudProof,
+  { document, file }: ProofInput,
+  tones: Tones,
+  verbose: boolean,
+): readonly string[] {
+  const isOpen = hud.refused !== undefined || hud.failures.length === 0;
+  const mark = hudHolds(hud) ? tones.good('✓') : isOpen ? tones.doubtful('?') : tones.bad('✗');
+  const lines = [`  ${mark} ${hudText(hud)}`];
+  const shown = verbose ? hud.failures : hud.failures.slice(0, mostTold);
+  for (const failure of shown) {
+    const { check, reasons } = failure.finding;
+    lines.push(`    ${tones.bad('✗')} ${hudFailureText(failure)}  ${tones.faint(`[${check}]`)}`);
+    for (const { text, pointer } of verbose ? reasons : reasons.slice(0, mostReasons))
+      lines.push(
+        `        ${tones.faint(`because ${printable(text)}  ${wherePointer(document, printable(file), pointer)}`)}`,
+      );
+  }
+  const more = hud.failures.length - shown.length;
+  if (more > 0) lines.push(`    … and ${more} more; --verbose tells them all`);
+  if (hud.gaps.length > 0) {
+    const what = [...new Set(hud.gaps.map(({ check }) => check ?? 'the layout'))].join(', ');
+    lines.push(`    ${tones.doubtful('?')} not proved at some of them: ${what}`);
+  }
+  if (hud.refused !== undefined) return lines;
+  const glass = `${checksOnGlass.join(', ')} and promises in px, mm or deg`;
+  lines.push(`    ${tones.faint(`· ${glass} are proved at the two ends alone`)}`);
+  return lines;
 }

@@ -9,6 +9,9 @@ import {
   type Aspects,
   type Failure,
   type Gap,
+  type HudFailure,
+  type HudProof,
+  type HudRange,
   type Polygon,
   type Region,
   type ViewProof,
@@ -28,8 +31,14 @@ export interface ProofInput {
 }
 
 /** Whether nothing fails on any size, and all of it is proved. */
-export function holds({ failures, gaps }: ViewProof): boolean {
-  return failures.length === 0 && gaps.length === 0;
+export function holds({ failures, gaps, hudSizes }: ViewProof): boolean {
+  const isHeld = failures.length === 0 && gaps.length === 0;
+  return isHeld && (hudSizes === undefined || hudHolds(hudSizes));
+}
+
+/** Whether nothing fails at any HUD size of a range, and all of it is proved. */
+export function hudHolds({ failures, gaps, refused }: HudProof): boolean {
+  return refused === undefined && failures.length === 0 && gaps.length === 0;
 }
 
 /** `640 × 360` */
@@ -152,6 +161,31 @@ function widest(held: readonly Aspects[], { width, height }: ViewProof['referenc
   const aspect = width / height;
   const own = held.find(({ least, most }) => least <= aspect && aspect <= most);
   return own ?? held.toSorted((a, b) => b.most / b.least - a.most / a.least)[0];
+}
+
+/** At which HUD sizes a view holds on all of its sizes, in one sentence. */
+export function hudText(hud: HudProof): string {
+  const { range, holds: held, refused } = hud;
+  const whole = `HUD size from ${rangeText(range)}`;
+  if (refused !== undefined) return `is not proved between the HUD sizes ${rangeText(range)}: ${refused}`;
+  if (hudHolds(hud)) return `holds on them at every ${whole}`;
+  if (held.length === 0) return `holds on all of them at no ${whole}`;
+  return `holds on all of them at HUD sizes ${held.map(rangeText).join(', ')}, of those from ${rangeText(range)}`;
+}
+
+/** Where something fails as the HUD size changes, in words. */
+export function hudFailureText({ finding, hudSizes, aspects, worst }: HudFailure): string {
+  const sizes = hudSizes.map(rangeText).join(', ');
+  const where = `at HUD sizes ${sizes}, aspects ${aspectText(aspects.least)} to ${aspectText(aspects.most)}; told at ${hudSizeText(worst.hudSize)} on ${sizeText(worst.width, worst.height)}`;
+  return `${printable(finding.widget)} ${printable(sentenceOf(finding))} ${where}`;
+}
+
+function rangeText({ least, most }: HudRange): string {
+  return least === most ? hudSizeText(least) : `${hudSizeText(least)} to ${hudSizeText(most)}`;
+}
+
+function hudSizeText(size: number): string {
+  return String(Math.round(size * 1000) / 1000);
 }
 
 /** Where something fails, in words: the sizes and aspects around all of it, and its worst size. */

@@ -1,0 +1,177 @@
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { expect, test } from '@jest/globals';
+import { makeScreen, openView, readDocument, type DocumentSource, type WidgetSource } from 'pimbot';
+import { checkDocument, proveDocument, provedChecks, type Device, type Region } from 'pimbot/tools';
+import { makeCase } from '../conformance/generator.ts';
+import { pimbotHere, temporaryFolder } from '../support/cli.ts';
+import { rounds, seedOf } from '../support/deep.ts';
+import { fonts } from '../support/views.ts';
+
+const mouse: Device = { density: 96, distance: 600, inputs: ['mouse'] };
+const region: Region = { from: { width: 640, height: 360 }, to: { width: 3840, height: 2160 } };
+const look = { background: '#112233' };
+
+function proved(source: DocumentSource, hudRange = { least: 0.75, most: 1.5 }, hudSizes = [0.75, 1.5]) {
+  const { document } = readDocument(source);
+  const [proof] = proveDocument(document!, {
+    resources: { fonts },
+    device: mouse,
+    region,
+    hudSizes,
+    hudRange,
+  });
+  return { ...proof!, document: document! };
+}
+
+const two = (reference: DocumentSource['reference'], more: WidgetSource = {}): DocumentSource => ({
+  pimbot: 1,
+  reference,
+  views: {
+    test: {
+      children: [
+        { id: 'left', look, offset: [10, 10], size: [1000, 40] },
+        { id: 'right', look, anchor: 'right top', offset: [-10, 10], size: [788, 40], ...more },
+      ],
+    },
+  },
+});
+
+test('a HUD size at which two meet comes out as the sum says, whatever the scaling', () => {
+  // 1808 u of a surface that is 1920 divided by the HUD size, on screens no wider than the reference.
+  for (const scaling of ['contain', 'width'] as const) {
+    const { hudSizes } = proved(two({ scaling, size: '1920x1080' }));
+    expect(hudSizes!.holds).toEqual([{ least: 0.75, most: expect.closeTo(1920 / 1807.5, 4) }]);
+    const [failure] = hudSizes!.failures;
+    expect(failure!.finding).toMatchObject({ check: 'overlap', widget: 'left', other: 'right' });
+    expect(failure!.hudSizes).toEqual([{ least: expect.closeTo(1920 / 1807.5, 4), most: 1.5 }]);
+    // The finding is told of a screen that there is.
+    expect(failure!.finding.worst.hudSize).toBe(failure!.worst.hudSize);
+  }
+  // Where 1 u is never less than 1 px, small windows overlap at every HUD size.
+  const held = proved(two({ scaling: 'contain', size: '1920x1080', limits: '1..' })).hudSizes!;
+  expect(held.holds).toEqual([]);
+  // 1 px to a u at HUD size 1: the narrowest screen, 640 px, is always too narrow.
+  expect(proved(two({ scaling: 'none' })).hudSizes!.holds).toEqual([]);
+});
+
+test('each HUD size is proved for itself, though the view has the same form at all', () => {
+  const { failures } = proved(two({ scaling: 'contain', size: '1920x1080' }));
+  expect(failures.map(({ finding }) => finding.worst.hudSize)).toEqual([1.5]);
+});
+
+test('what follows from px is refused with the reason', () => {
+  const reasons = (
+    [
+      [{ scaling: 'whole', size: '640x360' }, {}],
+      [{ scaling: 'blend', size: '1920x1080' }, {}],
+      [{ scaling: 'contain', size: '1920x1080', spare: 'bars' }, {}],
+      [{ scaling: 'contain', size: '1920x1080' }, { reference: { size: '480x270', scaling: 'whole' } }],
+    ] as const
+  ).map(([reference, more]) => proved(two(reference, more as WidgetSource)).hudSizes!.refused);
+  expect(reasons).toEqual([
+    expect.stringContaining('steps'),
+    expect.stringContaining('blend'),
+    expect.stringContaining('bars'),
+    expect.stringContaining('right keeps a scaling of its own'),
+  ]);
+});
+
+test('views by chance fail at no HUD size that is said to hold, and where they fail it is said', () => {
+  const references: readonly NonNullable<DocumentSource['reference']>[] = [
+    { scaling: 'contain', size: '800x450' },
+    { scaling: 'cover', size: '640x480' },
+    { scaling: 'width', size: '700x400' },
+    { scaling: 'height', size: '700x400' },
+    { scaling: 'none' },
+    { scaling: 'contain', size: '800x450', limits: '1..' },
+    { scaling: 'contain', size: '800x450', limits: '0.8..2' },
+    { scaling: 'physical' },
+  ];
+  const seen = (widget: WidgetSource, nth: number): WidgetSource => {
+    if (widget.children) return { ...widget, look, children: widget.children.map(seen) };
+    return nth % 3 > 0 ? { ...widget, look } : { ...widget, kind: 'text', text: 'A letter with a red seal' };
+  };
+  let asked = 0;
+  let failed = 0;
+  let state = seedOf(1) * 7919;
+  const chance = () => (state = (state * 16807) % 2147483647) / 2147483647;
+  for (let seed = seedOf(1); seed < seedOf(1) + rounds(8, 160); seed++) {
+    const source: DocumentSource = {
+      pimbot: 1,
+      reference: references[seed % references.length]!,
+      views: { test: { children: makeCase(seed).children.map(seen) } },
+    };
+    const { hudSizes: hud, document } = proved(source, undefined, [1]);
+    if (hud!.refused !== undefined) continue;
+    for (let nth = 0; nth < rounds(12, 40); nth++) {
+      const hudSize = 0.75 + 0.75 * chance();
+      const width = Math.round(640 + 3200 * chance() ** 2);
+      const height = Math.round(360 + 1800 * chance() ** 2);
+      const screen = makeScreen({ width, height, density: 96, distance: 600, inputs: ['mouse'] });
+      const { findings } = checkDocument(document, {
+        resources: { fonts },
+        screens: [screen],
+        hudSizes: [hudSize],
+      });
+      const { scale } = openView(document, 'test', { resources: { fonts }, hudSize }).frameOn(screen);
+      asked++;
+      for (const { check, widget, other, outcome, worst, unit, fails } of findings) {
+        if (outcome !== 'failed' || !provedChecks.includes(check)) continue;
+        if (['small-target', 'thumb-target', 'small-text'].includes(check)) continue;
+        // Half a px is half a u here: what is less than that in u is not told.
+        if (unit === 'px' && fails === 'above' && worst.measured! / scale < 0.51) continue;
+        if (unit === '%' && worst.measured! < 2) continue;
+        const inRange = (ranges: readonly { least: number; most: number }[]) =>
+          ranges.some(({ least, most }) => hudSize >= least - 1e-6 && hudSize <= most + 1e-6);
+        failed++;
+        expect({ seed, hudSize, width, height, check, widget, holds: inRange(hud!.holds) }).toMatchObject({
+          holds: false,
+        });
+        // A check may tell two failings in one sentence, of whichever is worse.
+        const told = hud!.failures.some((one) => one.finding.check === check && inRange(one.hudSizes));
+        const isOpen = hud!.gaps.some((gap) => gap.check === undefined || gap.check === check);
+        expect(
+          [seed, hudSize, width, height, check, widget, other, worst.measured, told || isOpen].join(' '),
+        ).toMatch(/true$/);
+      }
+    }
+  }
+  expect(asked).toBeGreaterThan(60);
+  expect(failed).toBeGreaterThan(60);
+});
+
+test('the command takes a range beside single HUD sizes, tells it, and writes it for machines', async () => {
+  const { path: folder, remove } = temporaryFolder();
+  writeFileSync(join(folder, 'hud.json'), JSON.stringify(two({ scaling: 'contain', size: '1920x1080' })));
+  const run = (...args: string[]) => pimbotHere(['prove', 'hud.json', ...args], folder);
+  const told = await run('--hud-size', '0.75..1.5');
+  expect(told.code).toBe(1);
+  expect(told.out).toContain('holds on all of them at HUD sizes 0.75 to 1.062, of those from 0.75 to 1.5');
+  expect(told.out).toContain('left overlaps right by 60 px at HUD sizes 1.062 to 1.5');
+  const held = await run('--hud-size', '0.75..1');
+  expect([held.code, held.out]).toEqual([
+    0,
+    expect.stringContaining('holds on them at every HUD size from 0.75 to 1\n'),
+  ]);
+  const { files } = JSON.parse((await run('--hud-size', '0.75..1.5', '--hud-size', '1', '--json')).out) as {
+    files: {
+      views: { occasions: { hudSize: number }[]; hudSizes: { range: number[]; failures: unknown[] } }[];
+    }[];
+  };
+  const [view] = files[0]!.views;
+  expect(view!.occasions.map(({ hudSize }) => hudSize)).toEqual([0.75, 1.5, 1]);
+  expect(view!.hudSizes).toMatchObject({
+    range: [0.75, 1.5],
+    failures: [{ check: 'overlap', widget: 'left' }],
+  });
+  for (const [said, message] of [
+    ['1.5..0.75', 'ends above where it begins'],
+    ['0..1', 'Give a HUD size from 0.1 to 10'],
+    ['big', 'Give a HUD size from 0.1 to 10'],
+  ] as const)
+    expect(await run('--hud-size', said)).toMatchObject({ code: 2, err: expect.stringContaining(message) });
+  const both = await run('--hud-size', '0.5..0.6', '--hud-size', '1..2');
+  expect(both).toMatchObject({ code: 2, err: expect.stringContaining('takes one range') });
+  remove();
+});
