@@ -165,8 +165,10 @@ function Row({
   };
   const id = `key-${key.replace('/', '-')}`;
   const other = value === undefined && inForce ? inForce : undefined;
-  const summary = bench.summary.value;
-  const hex = field.type === 'color' ? hexOf(written === '' ? (other?.value ?? '') : written) : undefined;
+  const tokens = field.type === 'color' ? field.choices : [];
+  const said = written === '' ? (other?.value ?? '') : written;
+  const hex =
+    field.type === 'color' ? hexOf(tokens.find(({ name }) => name === said)?.value ?? said) : undefined;
   const says = [description, title === undefined ? '' : `${title[0]!.toUpperCase()}${title.slice(1)}.`]
     .filter(Boolean)
     .join(' ');
@@ -232,7 +234,7 @@ function Row({
               onChange={(event) => typed(event.currentTarget.value)}
             />
             <datalist id={`${id}-list`}>
-              {(field.type === 'color' ? (summary?.colors ?? []) : field.choices).map((choice) => (
+              {(field.type === 'color' ? tokens.map(({ name }) => name) : field.choices).map((choice) => (
                 <option key={choice} value={choice} />
               ))}
             </datalist>
@@ -250,6 +252,22 @@ function Row({
           </button>
         )}
       </span>
+      {tokens.length > 0 && (
+        <span class="chips" role="group" aria-label={`Tokens for ${key.replace(lookPath, '')}`}>
+          {tokens.map(({ name, value: color }) => (
+            <button
+              key={name}
+              type="button"
+              class={name === said ? 'chip is-said' : 'chip'}
+              style={{ background: color }}
+              title={name}
+              aria-label={`Use ${name}`}
+              aria-pressed={name === said}
+              onClick={() => typed(name)}
+            />
+          ))}
+        </span>
+      )}
       {line !== undefined && (
         <button
           type="button"
@@ -265,7 +283,7 @@ function Row({
   );
 }
 
-/** A colour as a swatch shows it, in six digits; undefined where it is a token, a gradient or none. */
+/** A colour as a swatch shows it, in six digits; undefined where it is a gradient or none. */
 function hexOf(text: string): string | undefined {
   if (!CSS.supports('color', text)) return undefined;
   const context = document.createElement('canvas').getContext('2d')!;

@@ -363,7 +363,8 @@ function shifted(text: string, by: number): string {
 /** A value in YAML on one line: a text without quotes where it can only be read as that text. */
 function inline(value: Json): string {
   if (typeof value === 'string')
-    return /^(([a-z][\w.-]*|\d[\d.]*%)( [\w.%-]+)*|-?\d[\d.]*( -?\d[\d.]*)+)$/i.test(value) && !isWord(value)
+    return /^(([a-z][\w.-]*|\d[\d.]*%)( [\w.%-]+)*|\$[a-z][\w.-]*|-?\d[\d.]*( -?\d[\d.]*)+)$/i.test(value) &&
+      !isWord(value)
       ? value
       : JSON.stringify(value);
   if (Array.isArray(value)) return `[${value.map(inline).join(', ')}]`;

@@ -13,14 +13,21 @@ import {
   type WidgetSource,
 } from '../document/index.ts';
 import { instanceOf, placesOf, pointerOfKey, valueAt } from '../edit/index.ts';
+import { Tokens, parseColor, type Theme } from '../theme/index.ts';
 import type { ViewLayout } from '../view/index.ts';
+
+/** A token that is a colour: as it is written in a look, and what it comes to in a theme, as CSS says it. */
+export interface ColorChoice {
+  readonly name: string;
+  readonly value: string | undefined;
+}
 
 /** How a value is entered. */
 export type Field =
   | { readonly type: 'choice'; readonly choices: readonly string[] }
   | { readonly type: 'switch' }
   | { readonly type: 'number'; readonly least: number | undefined; readonly most: number | undefined }
-  | { readonly type: 'color'; readonly choices: readonly string[] }
+  | { readonly type: 'color'; readonly choices: readonly ColorChoice[] }
   /** Written as in the document, as YAML. */
   | { readonly type: 'text'; readonly choices: readonly string[] };
 
@@ -137,7 +144,7 @@ export function inspect(document: CheckedDocument, on: ViewLayout, id: string): 
             : 'more'),
         description: descriptionOf(key),
         title: row.schema.title,
-        field: fieldOf(document, key, widget.kind),
+        field: fieldOf(document, widget.theme, key, widget.kind),
         value: written,
         from: value === undefined ? undefined : fromOf(widget.pointer, pointer),
         places: placesOf(document, pointer),
@@ -148,7 +155,7 @@ export function inspect(document: CheckedDocument, on: ViewLayout, id: string): 
     ];
   });
   const look = rows.find(({ key }) => key === 'look');
-  if (look) rows.push(...lookRows(document, look));
+  if (look) rows.push(...lookRows(document, widget.theme, look));
   const rank = (row: InspectorRow) => order.indexOf(row.group);
   return rows.sort(
     (a, b) => rank(a) - rank(b) || Number(b.value !== undefined) - Number(a.value !== undefined),
@@ -156,7 +163,7 @@ export function inspect(document: CheckedDocument, on: ViewLayout, id: string): 
 }
 
 /** Every key of a look, by `look/background`: what the widget's own says, and a field to change it. */
-function lookRows(document: CheckedDocument, look: InspectorRow): InspectorRow[] {
+function lookRows(document: CheckedDocument, theme: Theme, look: InspectorRow): InspectorRow[] {
   const said = typeof look.value === 'object' && look.value !== null ? look.value : {};
   const schemas: { readonly [name: string]: Schema } = lookSchema;
   return Object.entries(schemas).flatMap(([name, schema]): InspectorRow[] => {
@@ -172,7 +179,7 @@ function lookRows(document: CheckedDocument, look: InspectorRow): InspectorRow[]
         description: schema.description ?? '',
         title: schema.title,
         field: colorKeys.has(name)
-          ? { type: 'color', choices: colorTokens(document) }
+          ? { type: 'color', choices: colorChoices(document, theme) }
           : fieldOfSchema(schema, name === 'image' ? Object.keys(document.source.pictures ?? {}) : []),
         value,
         from: value === undefined ? undefined : look.from,
@@ -201,7 +208,7 @@ function fromOf(widget: string, pointer: string): InspectorRow['from'] {
 }
 
 /** How the value of a key is entered, as its schema has it. */
-export function fieldOf(document: CheckedDocument, key: string, kind?: Kind): Field {
+export function fieldOf(document: CheckedDocument, theme: Theme, key: string, kind?: Kind): Field {
   const schema = keyRow(key)?.schema;
   const { styles, pictures, components } = document.source;
   const named = (names: object | undefined) => Object.keys(names ?? {});
@@ -209,7 +216,7 @@ export function fieldOf(document: CheckedDocument, key: string, kind?: Kind): Fi
   if (key === 'style') return { type: 'text', choices: [...new Set([...named(styles), ...stylesThere])] };
   if (key === 'image') return { type: 'text', choices: named(pictures) };
   if (key === 'use') return { type: 'text', choices: named(components) };
-  if (key === 'tint') return { type: 'color', choices: colorTokens(document) };
+  if (key === 'tint') return { type: 'color', choices: colorChoices(document, theme) };
   return schema ? fieldOfSchema(schema, wordsFor(key, kind)) : { type: 'text', choices: [] };
 }
 
@@ -255,22 +262,24 @@ function wordsFor(key: string, kind: Kind | undefined): readonly string[] {
   return [];
 }
 
+/** All tokens that are colours, with what they come to in a theme. */
+function colorChoices(document: CheckedDocument, theme: Theme): ColorChoice[] {
+  return colorTokens(document).map((name) => {
+    const answer = theme.tokens.resolve(name.slice(1));
+    return { name, value: 'value' in answer ? String(answer.value) : undefined };
+  });
+}
+
 /** The names of all tokens that are colours, as they are written in a look. */
 export function colorTokens(document: CheckedDocument): string[] {
-  const found: string[] = [];
-  const walk = (value: unknown, path: string, type: unknown) => {
-    if (typeof value !== 'object' || value === null) return;
-    const own = (value as { $type?: unknown }).$type ?? type;
-    if ('$value' in value) {
-      if (own === 'color') found.push(`$${path}`);
-      return;
-    }
-    for (const [key, inner] of Object.entries(value))
-      if (!key.startsWith('$')) walk(inner, path === '' ? key : `${path}.${key}`, own);
-  };
-  for (const { theme, tokenFiles } of document.themes) {
-    walk(theme.tokens, '', undefined);
-    for (const { tokens } of tokenFiles) walk(tokens, '', undefined);
-  }
-  return [...new Set(found)];
+  const tokens = new Tokens(document.themes);
+  return [...tokens.names()].filter((name) => isColor(tokens, name)).map((name) => `$${name}`);
+}
+
+/** Whether a token is said to be a colour, or reads as one. */
+function isColor(tokens: Tokens, name: string): boolean {
+  const type = tokens.typeOf(name);
+  if (type !== undefined) return type === 'color';
+  const answer = tokens.resolve(name);
+  return 'value' in answer && typeof answer.value === 'string' && parseColor(answer.value) !== undefined;
 }

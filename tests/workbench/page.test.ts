@@ -245,6 +245,12 @@ describe('the workbench, on the demo', () => {
     await page.getByLabel('Pick color').fill('#ffeedd');
     await hand.settled();
     expect(await hand.text()).toContain('look: { background: "#103820", color: "#ffeedd" }');
+    // A token is picked by its colour, and its swatch shows that.
+    await page.locator('#key-look-color').focus();
+    await page.getByRole('button', { name: 'Use $color.brass' }).click();
+    await hand.settled();
+    expect(await hand.text()).toContain('look: { background: "#103820", color: $color.brass }');
+    expect(await page.getByLabel('Pick color').inputValue()).toBe('#ffc75f');
     for (const key of ['look/background', 'look/color']) {
       await page.getByLabel(`Take ${key} out`).click();
       await hand.settled();
