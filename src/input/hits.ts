@@ -39,6 +39,8 @@ export class Hits {
   #dialog = -1;
   #grid: RectGrid | undefined;
   #questions = 0;
+  /** What may lie under a point: used again for the next one. */
+  readonly #under: number[] = [];
   /** What was found last: a pointer that moves over the same widget makes nothing. */
   #last: { readonly index: number; readonly hit: Hit } | undefined;
 
@@ -147,7 +149,7 @@ export class Hits {
     const whole = { x: 0, y: 0, width: screen.width, height: screen.height };
     this.#grid ??= new RectGrid(taking, (index) => (this.#turns[index] ? whole : layout.rect(index)));
     let found = -1;
-    for (const index of this.#grid.meeting({ x: x - 0.5, y: y - 0.5, width: 1, height: 1 }))
+    for (const index of this.#grid.under(x, y, this.#under))
       if ((found < 0 || this.#places[index]! > this.#places[found]!) && this.#holds(index, x, y))
         found = index;
     return found;

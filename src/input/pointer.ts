@@ -51,6 +51,31 @@ export interface PointerStep {
   readonly effects: readonly PointerOutcome[];
 }
 
+/** Whether an event leaves pointers as they are: one that holds nothing moves over what it was over. */
+export function changesNothing(
+  { pointers }: PointerState,
+  { type, pointer }: PointerEvent,
+  hit: Hit | undefined,
+): boolean {
+  if (type !== 'move') return false;
+  const under = hit?.isDisabled ? undefined : hit?.control;
+  for (const one of pointers)
+    if (one.pointer === pointer) return one.over === under && one.down === undefined;
+  return false;
+}
+
+/** Whether any pointer holds something, and may hold it for long. */
+export function holdsAny({ pointers }: PointerState): boolean {
+  for (const { held } of pointers) if (held !== undefined) return true;
+  return false;
+}
+
+/** A pointer that may hover: no finger, and none that is down. */
+export function hovering({ pointers }: PointerState): PointerAt | undefined {
+  for (const one of pointers) if (one.device !== 'touch' && one.down === undefined) return one;
+  return undefined;
+}
+
 /**
  * What becomes of pointers by an event.
  * @param hit What lies under the event; undefined where nothing takes input.
@@ -66,8 +91,6 @@ export function pointerAfter(
   const before = state.pointers.find((one) => one.pointer === pointer);
   const isGone = type === 'cancel' || type === 'out';
   const under = isGone || hit?.isDisabled ? undefined : hit?.control;
-  if (type === 'move' && before && before.over === under && before.down === undefined)
-    return { state, effects: noEffects };
   const effects: PointerOutcome[] = [];
   const tell = (what: PressEffect['type'], control: string) => effects.push({ type: what, control, pointer });
   let { held, down, isDragging, isLong } = before ?? nothingHeld;

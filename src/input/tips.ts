@@ -72,6 +72,7 @@ export class Tips {
    * @param places Where each pointer is.
    */
   follow(effects: InputEffect[], places: ReadonlyMap<number, PointerEvent>): void {
+    if (effects.length === 0) return;
     for (const effect of [...effects]) {
       if (effect.type === 'rest') this.#show(effect.control, effect.at, false, effects);
       else if (effect.type === 'long-press') {

@@ -1,4 +1,4 @@
-import { choiceKeyOf, type Direction, type State, type WidgetSource } from '../document/index.ts';
+import { choiceKeyOf, type Direction, type WidgetSource } from '../document/index.ts';
 import type { LiveNode, LiveView } from '../live/index.ts';
 import { accessibleItems, type AccessibleItem } from './accessible.ts';
 import { ControlChanges } from './control-changes.ts';
@@ -11,10 +11,12 @@ import { actOfDirection, actOfKey, actOfPad, directionOfPad, type Act, type KeyT
 import { keyTargetOf } from './key-target.ts';
 import { Listening, pathOf, type Listener } from './listening.ts';
 import {
+  changesNothing,
+  holdsAny,
+  hovering,
   letGo,
   noPointers,
   pointerAfter,
-  pointerStates,
   pointersLater,
   type PointerState,
   type PointerStep,
@@ -22,6 +24,7 @@ import {
 import { Resting } from './resting.ts';
 import { NoSuchName } from '../view/index.ts';
 import { Scrolling } from './scrolling.ts';
+import { ShownStates } from './shown-states.ts';
 import { Tips } from './tips.ts';
 import { Typing } from './typing.ts';
 
@@ -69,8 +72,7 @@ export class ViewInput {
   #held: HeldDirection | undefined;
   #heldBy: 'stick' | number | undefined;
   #push = { x: 0, y: 0 };
-  /** Controls that were put into states by it. */
-  #shown = new Map<string, readonly State[]>();
+  readonly #states: ShownStates;
   readonly #listening: Listening;
   #effects: InputEffect[] = [];
 
@@ -87,6 +89,7 @@ export class ViewInput {
     this.#focus = new FocusInput(live, this.#scrolling);
     this.#typing = new Typing(live, this.#changes);
     this.#tips = new Tips(live, this.#changes);
+    this.#states = new ShownStates(live);
     this.#listening = new Listening(live);
   }
 
@@ -121,29 +124,33 @@ export class ViewInput {
 
   /** Takes an event in. @returns what it does, in order. */
   hear(event: InputEvent): readonly InputEffect[] {
-    return this.#heard(() => {
-      switch (event.type) {
-        case 'time':
-          return this.#later(event.ms);
-        case 'wheel':
-          return this.#wheel(event.x, event.y, event.deltaX, event.deltaY);
-        case 'key-down':
-          return this.#keyDown(event);
-        case 'key-up':
-          return this.#letGoOf(`key ${event.key}`);
-        case 'pad-down':
-          return this.#padDown(event.button);
-        case 'pad-up':
-          if (this.#heldBy === event.button) this.#held = this.#heldBy = undefined;
-          return this.#letGoOf(`pad ${event.button}`);
-        case 'stick':
-          return this.#stick(event.stick, event.x, event.y);
-        case 'text':
-          return this.#typed(event.text);
-        default:
-          return this.#pointer(event);
-      }
-    });
+    this.#begin();
+    this.#take(event);
+    return this.#end();
+  }
+
+  #take(event: InputEvent): void {
+    switch (event.type) {
+      case 'time':
+        return this.#later(event.ms);
+      case 'wheel':
+        return this.#wheel(event.x, event.y, event.deltaX, event.deltaY);
+      case 'key-down':
+        return this.#keyDown(event);
+      case 'key-up':
+        return this.#letGoOf(`key ${event.key}`);
+      case 'pad-down':
+        return this.#padDown(event.button);
+      case 'pad-up':
+        if (this.#heldBy === event.button) this.#held = this.#heldBy = undefined;
+        return this.#letGoOf(`pad ${event.button}`);
+      case 'stick':
+        return this.#stick(event.stick, event.x, event.y);
+      case 'text':
+        return this.#typed(event.text);
+      default:
+        return this.#pointer(event);
+    }
   }
 
   /** Gives a control the focus, shown or not as the last device says. One that cannot take it is left alone; undefined: away. */
@@ -183,13 +190,23 @@ export class ViewInput {
   }
 
   #heard(take: () => void): readonly InputEffect[] {
-    const effects: InputEffect[] = (this.#effects = []);
-    this.#settle();
+    this.#begin();
     take();
+    return this.#end();
+  }
+
+  /** An event that does nothing makes nothing. */
+  #begin(): void {
+    if (this.#effects.length > 0) this.#effects = [];
+    this.#settle();
+  }
+
+  #end(): readonly InputEffect[] {
+    const effects = this.#effects;
     this.#settle();
     this.#typing.follow(this.#focus.node);
     this.#tips.follow(effects, this.#places);
-    this.#show();
+    this.#states.show(this.#pointers, this.#pressed?.control, this.#focus);
     this.#listening.tell(effects);
     this.#tips.place();
     return effects.length === 0 ? noEffects : effects;
@@ -207,7 +224,8 @@ export class ViewInput {
     if (!isJogged && type !== 'out' && type !== 'cancel') this.#used(device === 'touch' ? 'touch' : 'mouse');
     const hit = type === 'out' || type === 'cancel' ? undefined : this.#hit(event);
     if (type === 'down') this.#pressAt(hit, x, y);
-    this.#took(pointerAfter(this.#pointers, event, hit, this.#now));
+    if (!changesNothing(this.#pointers, event, hit))
+      this.#took(pointerAfter(this.#pointers, event, hit, this.#now));
     if (type === 'up' && device === 'touch') this.#places.delete(pointer);
   }
 
@@ -469,7 +487,7 @@ export class ViewInput {
   #later(ms: number): void {
     if (!(ms >= 0 && ms < Infinity)) throw new RangeError(`time goes by in milliseconds, not by ${ms}`);
     this.#now += ms;
-    this.#took(pointersLater(this.#pointers, this.#now));
+    if (holdsAny(this.#pointers)) this.#took(pointersLater(this.#pointers, this.#now));
     if (this.#held) {
       const { held: next, times } = heldOn(this.#held, ms);
       const { direction } = next;
@@ -487,7 +505,7 @@ export class ViewInput {
 
   #followRest(): void {
     const { focused, isShown } = this.#focus;
-    const over = this.#pointers.pointers.find(({ device, down }) => device !== 'touch' && down === undefined);
+    const over = hovering(this.#pointers);
     const place = isShown || !over ? undefined : this.#places.get(over.pointer);
     this.#resting.follow(isShown ? focused : over?.over, this.#now, place, this.#effects);
   }
@@ -504,30 +522,6 @@ export class ViewInput {
     }
   }
 
-  /** Puts controls into the states they are in now. */
-  #show(): void {
-    const states = new Map<string, State[]>();
-    const add = (control: string, state: State) => {
-      const known = states.get(control);
-      if (!known) states.set(control, [state]);
-      else if (!known.includes(state)) known.push(state);
-    };
-    const isPointing = !this.#focus.isShown;
-    for (const [control, list] of pointerStates(this.#pointers))
-      for (const state of list) if (isPointing || state !== 'hover') add(control, state);
-    if (this.#pressed) add(this.#pressed.control, 'pressed');
-    const { focused, isShown } = this.#focus;
-    // A textbox shows that it has the focus whatever device gave it.
-    if (focused !== undefined && (isShown || this.#kindOf(focused) === 'textbox')) add(focused, 'focused');
-    for (const [control, list] of states) {
-      list.sort();
-      this.#live.setStates(control, list, 'input');
-    }
-    for (const control of this.#shown.keys())
-      if (!states.has(control)) this.#live.setStates(control, noStates, 'input');
-    this.#shown = states;
-  }
-
   #kindOf(control: string | undefined): string | undefined {
     return control === undefined ? undefined : this.#node(control)?.widget.kind;
   }
@@ -542,4 +536,3 @@ const fingerSlop = 3;
 /** The right stick does nothing below this. */
 const stickDeadZone = 0.25;
 const noEffects: readonly InputEffect[] = [];
-const noStates: readonly State[] = [];

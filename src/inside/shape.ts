@@ -21,7 +21,8 @@ export function isInBox(widget: Widget, layout: Layout, x: number, y: number): b
  */
 export function isOnWidget(widget: Widget, layout: Layout, x: number, y: number): boolean {
   const said = (widget.source as WidgetSource)['hit-area'];
-  const area = said === undefined ? undefined : readHitArea(said);
+  if (said === undefined) return isInBox(widget, layout, x, y);
+  const area = readHitArea(said);
   const rect = layout.pixelRect(widget.index);
   if (area?.type === 'ellipse') {
     const across = (2 * (x - rect.x)) / rect.width - 1;

@@ -38,6 +38,39 @@ export class RectGrid {
     if (kept.length > fewRects) this.#cells = new Cells(edges, kept.length);
   }
 
+  /**
+   * Indexes of the rectangles that are no further from a point than half a unit on each axis, in no order, some of them twice.
+   * @param found A list that is used for it: asking makes no object.
+   */
+  under(x: number, y: number, found: number[]): readonly number[] {
+    found.length = 0;
+    const cells = this.#cells;
+    if (!cells) {
+      for (let nth = 0; nth < this.#indexes.length; nth++) this.#addUnder(nth, x, y, found);
+      return found;
+    }
+    // The point may be that near to another cell.
+    for (let corner = 0; corner < 4; corner++) {
+      const list = cells.at(x + (corner % 2 === 0 ? -0.5 : 0.5), y + (corner < 2 ? -0.5 : 0.5));
+      if (list) for (let at = 0; at < list.length; at++) this.#addUnder(list[at]!, x, y, found);
+    }
+    const { large } = cells;
+    for (let at = 0; at < large.length; at++) this.#addUnder(large[at]!, x, y, found);
+    return found;
+  }
+
+  #addUnder(nth: number, x: number, y: number, found: number[]): void {
+    const edges = this.#edges;
+    const at = 4 * nth;
+    if (
+      edges[at]! < x + 0.5 &&
+      x - 0.5 < edges[at + 2]! &&
+      edges[at + 1]! < y + 0.5 &&
+      y - 0.5 < edges[at + 3]!
+    )
+      found.push(this.#indexes[nth]!);
+  }
+
   /** Indexes of the rectangles that meet another one, each once, in no order. */
   meeting({ x, y, width, height }: Rect): number[] {
     const found: number[] = [];
@@ -60,7 +93,8 @@ export class RectGrid {
 /** Which rectangles lie on which cell of a grid. */
 class Cells {
   readonly #cells = new Map<number, number[]>();
-  readonly #large: number[] = [];
+  /** Those that lie on very many. */
+  readonly large: number[] = [];
   readonly #left: number;
   readonly #top: number;
   readonly #side: number;
@@ -89,7 +123,7 @@ class Cells {
         if (known) known.push(nth);
         else this.#cells.set(cell, [nth]);
       });
-      if (!small) this.#large.push(nth);
+      if (!small) this.large.push(nth);
     }
   }
 
@@ -103,8 +137,13 @@ class Cells {
         call(nth);
       }
     });
-    if (small) for (const nth of this.#large) call(nth);
+    if (small) for (const nth of this.large) call(nth);
     return small;
+  }
+
+  /** What lies on the cell of a point, but for what lies on very many. */
+  at(x: number, y: number): readonly number[] | undefined {
+    return this.#cells.get(this.#rowOf(y) * this.#columns + this.#columnOf(x));
   }
 
   /** Calls with the cells a rectangle lies on; false, and no call, of one that lies on very many. */

@@ -275,9 +275,9 @@ describe('what gave way (docs/layout-model.md 2.8)', () => {
   });
 });
 
-test('laying out on another screen and reading make no garbage that grows with the view', () => {
+test('laying out on another screen, reading, and a pointer over the same make no garbage that grows with the view', () => {
   const program = `
-    import { LiveView, makeScreen, openView, readDocument } from 'pimbot';
+    import { LiveView, ViewInput, makeScreen, openView, readDocument } from 'pimbot';
     import { bundledFonts } from 'pimbot/node';
     const row = { arrange: 'row', gap: 2, children: [{ size: 9 }, { width: 'fill', height: 4 }, { kind: 'text', text: 'Rise', width: 'fill' }] };
     const children = Array.from({ length: 250 }, () => row);
@@ -285,6 +285,9 @@ test('laying out on another screen and reading make no garbage that grows with t
     const { document } = readDocument({ pimbot: 1, views });
     const live = new LiveView(openView(document, 'hud', { resources: { fonts: bundledFonts() } }), { width: 900, height: 500 });
     const screens = [makeScreen({ width: 1280, height: 720 }), makeScreen({ width: 2560, height: 1080 })];
+    const input = new ViewInput(live);
+    const move = { type: 'move', pointer: 1, device: 'mouse', x: 20, y: 20 };
+    const time = { type: 'time', ms: 16 };
     const rect = { x: 0.5, y: 0.5, width: 0.5, height: 0.5 };
     const grown = (calls, call) => {
       for (let warm = 0; warm < 2 * calls; warm++) call(warm);
@@ -300,6 +303,8 @@ test('laying out on another screen and reading make no garbage that grows with t
     console.log(JSON.stringify([
       grown(4000, (turn) => live.resize(screens[turn % 2])),
       grown(100000, (turn) => live.read(turn % 1000, rect)),
+      grown(20000, (turn) => { move.x = 20 + (turn % 9); input.hear(move); }),
+      grown(20000, () => input.hear(time)),
     ]));`;
   const { stdout, stderr } = spawnSync(
     process.execPath,
@@ -307,9 +312,12 @@ test('laying out on another screen and reading make no garbage that grows with t
     { encoding: 'utf8', env: { ...process.env, NODE_OPTIONS: '' } },
   );
   expect(stderr).toBe('');
-  const [resize, read] = JSON.parse(stdout) as [number, number];
+  const [resize, read, move, time] = JSON.parse(stdout) as [number, number, number, number];
   // A handful of numbers may be made for the screen; none for any of the 1,000 widgets.
   expect(resize).toBeLessThan(200);
   // A rectangle would be 48 bytes at the least.
   expect(read).toBeLessThan(24);
+  // A rectangle, and numbers on their way to functions.
+  expect(move).toBeLessThan(800);
+  expect(time).toBeLessThan(250);
 });
