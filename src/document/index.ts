@@ -50,7 +50,7 @@ export {
   isComputed,
   isTemplate,
   templateNames,
-  own,
+  entryOf,
   rootsOf,
   widgetsOf,
   writtenWidgets,

@@ -532,8 +532,8 @@ export interface CheckedDocument {
   readonly notations: Notations;
 }
 
-/** Own properties only: a document may hold any name, `constructor` too. */
-export function own<T>(map: { readonly [name: string]: T } | undefined, name: string): T | undefined {
+/** The entry of a map under a name. Own properties only: a document may hold any name, `constructor` too. */
+export function entryOf<T>(map: { readonly [name: string]: T } | undefined, name: string): T | undefined {
   return map !== undefined && Object.hasOwn(map, name) ? map[name] : undefined;
 }
 

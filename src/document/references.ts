@@ -3,7 +3,7 @@ import {
   directions,
   isTemplate,
   leadsToWidget,
-  own,
+  entryOf,
   widgetsOf,
   type DocumentSource,
   type Origin,
@@ -168,7 +168,7 @@ export function checkPromises(
 export function checkUses(document: DocumentSource, origin: Origin, diagnostics: DiagnosticList): void {
   const components = document.components ?? {};
   const usesOf = (name: string): { use: string; pointer: string }[] => {
-    const component = own(components, name);
+    const component = entryOf(components, name);
     if (!component) return [];
     const pointer = pointerTo('/components', name);
     const all = [{ widget: component as WidgetSource, pointer }, ...widgetsOf(component, pointer)];

@@ -2,7 +2,7 @@ import type { DiagnosticList } from './diagnostics.ts';
 import { anchorTargets, readAnchor, readInset, readLengthPair, readLimits, readSize } from './lengths.ts';
 import {
   isTemplate,
-  own,
+  entryOf,
   rootsOf,
   states,
   widgetsOf,
@@ -81,7 +81,7 @@ function checkNames(
 ): void {
   checkWidgetNames(widget, at, ids, origin, diagnostics);
   const { image, theme } = widget;
-  if (theme !== undefined && !isTemplate(theme) && own(document.themes, theme) === undefined) {
+  if (theme !== undefined && !isTemplate(theme) && entryOf(document.themes, theme) === undefined) {
     const meant = nearestName(theme, Object.keys(document.themes ?? {}));
     diagnostics.add('unknown-name', { what: 'theme', name: theme, meant }, origin.at(`${at}/theme`));
   }
@@ -93,9 +93,9 @@ function checkNames(
 
 /** Whether a name is that of a picture, or starts with that of an atlas: which regions that has, its file says. */
 export function namesPicture(document: DocumentSource, name: string): boolean {
-  if (own(document.pictures, name) !== undefined) return true;
+  if (entryOf(document.pictures, name) !== undefined) return true;
   const slash = name.indexOf('/');
-  return slash > 0 && own(document.pictures, name.slice(0, slash)) !== undefined;
+  return slash > 0 && entryOf(document.pictures, name.slice(0, slash)) !== undefined;
 }
 
 /** Keys of an instance that are neither those of a widget nor parameters; parameters that are missing. */
@@ -110,7 +110,7 @@ function checkInstance(
       diagnostics.add('key-needs', { key: 'set', needs: 'use' }, origin.atKey(`${pointer}/set`));
     return;
   }
-  const component = own(document.components, widget.use);
+  const component = entryOf(document.components, widget.use);
   if (!component) {
     const facts = {
       what: 'component',
@@ -122,7 +122,7 @@ function checkInstance(
   }
   const params = component.params ?? {};
   for (const [key, value] of Object.entries(widget) as [string, unknown][]) {
-    const parameter = own(params, key);
+    const parameter = entryOf(params, key);
     const at = pointerTo(pointer, key);
     if (parameter !== undefined) {
       const type = typeof parameter === 'object' ? parameter.type : parameter;

@@ -1,5 +1,5 @@
 import {
-  own,
+  entryOf,
   pointerTo,
   rootsOf,
   widgetsOf,
@@ -33,7 +33,8 @@ export function instanceChanges(document: CheckedDocument): InstanceChange[] {
   const found: InstanceChange[] = [];
   for (const { name, root, pointer: start } of rootsOf(document.source)) {
     for (const { widget, pointer } of widgetsOf(root, start)) {
-      const component = widget.use === undefined ? undefined : own(document.source.components, widget.use);
+      const component =
+        widget.use === undefined ? undefined : entryOf(document.source.components, widget.use);
       if (!component) continue;
       const instance = widget.id ?? pointer;
       const note = (of: string | undefined, key: string, from: unknown, to: unknown, at: string) =>
@@ -77,7 +78,8 @@ export function resetInstance(document: CheckedDocument, root: string, instance:
     if (one.name !== root) continue;
     for (const { widget, pointer } of widgetsOf(one.root, one.pointer)) {
       if ((widget.id ?? pointer) !== instance) continue;
-      const component = widget.use === undefined ? undefined : own(document.source.components, widget.use);
+      const component =
+        widget.use === undefined ? undefined : entryOf(document.source.components, widget.use);
       const keys = component
         ? [...overridden(widget, component), ...(widget.set === undefined ? [] : ['set'])]
         : [];

@@ -20,7 +20,7 @@ export interface HeldDirection {
 }
 
 /** A direction is held from now on. */
-export function held(direction: Direction): HeldDirection {
+export function newlyHeld(direction: Direction): HeldDirection {
   return { direction, wait: repeatAfter };
 }
 

@@ -54,8 +54,8 @@ export function popupPlace(
   const chosen = found ?? sides.reduce((best, one) => (room(one) > room(best) ? one : best));
   const free = placeOn(chosen, anchor, size, gap);
   return {
-    x: held(free.x, size.width, within.x, within.width),
-    y: held(free.y, size.height, within.y, within.height),
+    x: keptInside(free.x, size.width, within.x, within.width),
+    y: keptInside(free.y, size.height, within.y, within.height),
     side: chosen,
     fits: found !== undefined,
     lacks: lacks(chosen),
@@ -107,6 +107,6 @@ function placeOn(
 }
 
 /** A start that keeps a length inside; one that is longer starts where that does. */
-export function held(start: number, length: number, from: number, room: number): number {
+export function keptInside(start: number, length: number, from: number, room: number): number {
   return Math.max(from, Math.min(start, from + room - length));
 }

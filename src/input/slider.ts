@@ -29,10 +29,10 @@ export function slid(value: number, step: number | undefined, by: SliderStep): n
       return 1;
     case 'less':
     case 'more':
-      return held(value + (by === 'more' ? one : -one), step);
+      return onStep(value + (by === 'more' ? one : -one), step);
     case 'page-less':
     case 'page-more':
-      return held(value + (by === 'page-more' ? one : -one) * pageSteps, step);
+      return onStep(value + (by === 'page-more' ? one : -one) * pageSteps, step);
   }
 }
 
@@ -43,11 +43,11 @@ export function valueAt(widget: Widget, layout: Layout, x: number): number {
   const room = rect.width - handle.width;
   const share = room > 0 ? (x - rect.x - handle.width / 2) / room : 0;
   const along = Math.min(1, Math.max(0, share));
-  return held(widget.box.rightToLeft ? 1 - along : along, (widget.source as WidgetSource).step);
+  return onStep(widget.box.rightToLeft ? 1 - along : along, (widget.source as WidgetSource).step);
 }
 
 /** A value between 0 and 1, on a step where there are some. */
-function held(value: number, step: number | undefined): number {
+function onStep(value: number, step: number | undefined): number {
   const within = Math.min(1, Math.max(0, value));
   const near = step === undefined ? within : Math.min(1, Math.round(within / step) * step);
   // 0.1 + 0.2 is shown to players.

@@ -5,7 +5,7 @@ import { ControlChanges } from './control-changes.ts';
 import type { Device, DragEffect, InputEffect, InputEvent, KeyEvent, PointerEvent } from './events.ts';
 import type { FocusCommand } from './focus/focus.ts';
 import { FocusInput } from './focus-input.ts';
-import { held, heldOn, stickDirection, type HeldDirection } from './held-direction.ts';
+import { heldOn, newlyHeld, stickDirection, type HeldDirection } from './held-direction.ts';
 import { Hits, type Hit } from './hits.ts';
 import { actOfDirection, actOfKey, actOfPad, directionOfPad, type Act, type KeyTarget } from './keys.ts';
 import { keyTargetOf } from './key-target.ts';
@@ -304,7 +304,7 @@ export class ViewInput {
     this.#used('pad');
     const direction = directionOfPad(button);
     if (direction !== undefined) {
-      this.#held = held(direction);
+      this.#held = newlyHeld(direction);
       this.#heldBy = button;
       this.#act(actOfDirection(direction, this.#target()), '');
       return;
@@ -328,7 +328,7 @@ export class ViewInput {
       return;
     }
     this.#used('pad');
-    this.#held = held(direction);
+    this.#held = newlyHeld(direction);
     this.#heldBy = 'stick';
     this.#act(actOfDirection(direction, this.#target()), '');
   }

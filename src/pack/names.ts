@@ -1,4 +1,4 @@
-import { idType, isIdPattern, own, type CheckedDocument, type WidgetSource } from '../document/index.ts';
+import { idType, isIdPattern, entryOf, type CheckedDocument, type WidgetSource } from '../document/index.ts';
 import { screens } from '../screen/index.ts';
 import { makeSkeleton, type Skeleton } from '../skeleton/index.ts';
 import { localesOf, openView, type Resources } from '../view/index.ts';
@@ -77,7 +77,7 @@ function valuesOf({ source }: CheckedDocument): Map<string, string> {
   const names = [...new Set(cases.flatMap((values) => Object.keys(values)))];
   return new Map(
     names.map((name) => {
-      const found = cases.map((values) => own(values, name)).filter((value) => value !== undefined);
+      const found = cases.map((values) => entryOf(values, name)).filter((value) => value !== undefined);
       const lists = found.filter((value) => Array.isArray(value)).flat();
       const types = new Set(found.flatMap((value) => (Array.isArray(value) ? [] : [typeof value])));
       const all: string[] = [...types];

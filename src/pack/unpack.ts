@@ -1,6 +1,6 @@
 import {
   Origin,
-  own,
+  entryOf,
   type CheckedDocument,
   type CheckedTheme,
   type DocumentSource,
@@ -40,13 +40,13 @@ export function unpack(pack: Pack): CheckedDocument {
 function notationsOf({ colors, messages }: Pack): Notations {
   return {
     color: (text) => {
-      const parts = own(colors, text);
+      const parts = entryOf(colors, text);
       if (!parts) return hexColor(text);
       const [r, g, b, a] = parts;
       return { r, g, b, a };
     },
     message: (text, locale) => {
-      const parts = own(own(messages, locale), text) ?? plainMessage(text);
+      const parts = entryOf(entryOf(messages, locale), text) ?? plainMessage(text);
       if (parts) return parts;
       throw new PackError(`the message "${text.slice(0, 60)}" was not there when the document was packed`);
     },

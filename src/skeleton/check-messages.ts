@@ -3,7 +3,7 @@ import {
   namesInId,
   templateNames,
   nearestName,
-  own,
+  entryOf,
   pointerTo,
   rootsOf,
   widgetsOf,
@@ -44,7 +44,7 @@ export function checkMessages(
         }
         for (const [caseName, values] of cases) {
           const key = `${caseName} ${name}`;
-          if (own(values, name) !== undefined || told.has(key)) continue;
+          if (entryOf(values, name) !== undefined || told.has(key)) continue;
           told.add(key);
           const place = document.origin.atKey(pointerTo('/cases', caseName));
           diagnostics.add('case-lacks-value', { case: caseName, value: name }, place);

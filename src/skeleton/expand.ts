@@ -3,7 +3,7 @@ import {
   isIdPattern,
   isTemplate,
   namesInId,
-  own,
+  entryOf,
   pointerTo,
   refusedBy,
   type CheckedDocument,
@@ -175,7 +175,7 @@ function instantiate(
   const inside: Naming = { prefix: id === undefined ? '' : `${id}.`, ids: undefined, outer: undefined };
   let children = childrenOf(source.children, pointer, written);
   for (let use = source.use; use !== undefined; use = source.use) {
-    const component = own(document.source.components, use);
+    const component = entryOf(document.source.components, use);
     if (!component) throw new BuildError(`there is no component "${use}"`, pointer);
     const { inner, own: keys } = parametersOf(component, source, scope, pointer);
     // What is given to a parameter stays as it is written: whoever shows it follows it to the names around.
@@ -314,7 +314,7 @@ export function plainlyBound({
 }: Unexpanded): readonly (readonly [string, unknown])[] | undefined {
   if (source.use !== undefined || source.repeat !== undefined || source.when !== undefined) return undefined;
   if (source.id !== undefined && isIdPattern(source.id)) return undefined;
-  if (source.slot === true || slotted.length > 0 || (source.id !== undefined && own(set, source.id)))
+  if (source.slot === true || slotted.length > 0 || (source.id !== undefined && entryOf(set, source.id)))
     return undefined;
   return Object.entries(source).filter(([key, value]) => isBound(key, value));
 }
@@ -370,7 +370,7 @@ function withSet(
   { set, setPointer, pointer }: Unexpanded,
   origins: Map<string, string>,
 ): WidgetSource {
-  const change = source.id === undefined ? undefined : own(set, source.id);
+  const change = source.id === undefined ? undefined : entryOf(set, source.id);
   if (!change) return source;
   const at = pointerTo(setPointer, source.id!);
   for (const key of Object.keys(change)) origins.set(key, pointerTo(at, key));

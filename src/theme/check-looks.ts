@@ -1,7 +1,7 @@
 import {
   namesPicture,
   nearestName,
-  own,
+  entryOf,
   pointerTo,
   isTemplate,
   writtenWidgets,
@@ -98,7 +98,7 @@ function checkLook(
   diagnostics: DiagnosticList,
 ): void {
   for (const key of lookKeys) {
-    const value = own(look as Record<string, unknown>, key);
+    const value = entryOf(look as Record<string, unknown>, key);
     if (value === undefined || isTemplate(value)) continue;
     theme.checkValue(key, value, pointerTo(pointer, key), origin, diagnostics);
     if (key === 'image' && typeof value === 'string' && !namesPicture(document.source, value)) {

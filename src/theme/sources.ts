@@ -1,4 +1,4 @@
-import { own, pointerTo, states, type LookSource, type Origin, type State } from '../document/index.ts';
+import { entryOf, pointerTo, states, type LookSource, type Origin, type State } from '../document/index.ts';
 import { lookKeys } from './look.ts';
 import type { Theme } from './theme.ts';
 
@@ -25,7 +25,7 @@ export function lookPlaces(
   const found = new Map<keyof LookSource, LookPlace[]>();
   const add = (look: LookSource | undefined, place: Omit<LookPlace, 'value'>) => {
     for (const key of lookKeys) {
-      const value = look && own(look as Record<string, string | number>, key);
+      const value = look && entryOf(look as Record<string, string | number>, key);
       if (value === undefined) continue;
       const pointer = pointerTo(place.pointer, key);
       // A style that is put on twice says a thing once: the last time.

@@ -1,7 +1,7 @@
 import type { DiagnosticList } from '../document/index.ts';
 import {
   nearestName,
-  own,
+  entryOf,
   pointerTo,
   states,
   type CheckedDocument,
@@ -87,7 +87,7 @@ export class Theme {
   find(name: string): { style: StyleSource; origin: Origin; pointer: string } | undefined {
     const kind = kindOf(name);
     for (const { theme, origin } of this.#themes) {
-      const style = kind === undefined ? own(theme.styles, name) : theme.kinds?.[kind];
+      const style = kind === undefined ? entryOf(theme.styles, name) : theme.kinds?.[kind];
       if (style)
         return { style, origin, pointer: kind === undefined ? pointerTo('/styles', name) : `/kinds/${kind}` };
     }
@@ -145,7 +145,7 @@ export class Theme {
     const changes: MutableLookChanges = {};
     this.#changes.set(look, changes);
     for (const key of lookKeys) {
-      const value = own(look as Record<string, unknown>, key);
+      const value = entryOf(look as Record<string, unknown>, key);
       if (value === undefined) continue;
       if (typeof value === 'object') {
         readLookValue(key, value as never, changes, this.colorOf);

@@ -1,4 +1,4 @@
-import { own, pointerTo, type CheckedTheme, type Origin, type TokenSource } from '../document/index.ts';
+import { entryOf, pointerTo, type CheckedTheme, type Origin, type TokenSource } from '../document/index.ts';
 import { readTokenValue, tokenTypes, type TokenType } from './token-value.ts';
 
 /** A token's value with its aliases followed, or why there is none. */
@@ -111,9 +111,9 @@ function* tokensIn(
       continue;
     }
     const group = token as { readonly [key: string]: TokenSource };
-    const said = own(group, '$type');
+    const said = entryOf(group, '$type');
     const type = typeof said === 'string' ? said : next.type;
-    const value = own(group, '$value');
+    const value = entryOf(group, '$value');
     if (value !== undefined) {
       yield { name, pointer, origin, value, type };
       continue;

@@ -1,6 +1,6 @@
 import {
   nearestName,
-  own,
+  entryOf,
   isTemplate,
   writtenWidgets,
   type CheckedDocument,
@@ -19,7 +19,7 @@ export function checkPictureNames(
     const { image } = widget;
     if (image === undefined || pictures.has(image)) continue;
     const isLeftToAValue: boolean = isTemplate(image);
-    if (isLeftToAValue || own(source.pictures, image) !== undefined) continue;
+    if (isLeftToAValue || entryOf(source.pictures, image) !== undefined) continue;
     const atlas = `${image.slice(0, image.indexOf('/'))}/`;
     if (!names.some((name) => name.startsWith(atlas))) continue;
     const meant = nearestName(image, names);

@@ -1,7 +1,7 @@
 import { BuildError, makeSkeleton, holds, readCondition, type ReadCondition } from '../skeleton/index.ts';
 import { dress, type Materials, type Tree, type Widget } from '../dress/index.ts';
 import {
-  own,
+  entryOf,
   rootsOf,
   widgetsOf,
   type CaseValue,
@@ -54,7 +54,7 @@ export function openView<Id extends string = string>(
   name: string,
   options: ViewOptions,
 ): View<Id> {
-  const source = own(document.source.views, name);
+  const source = entryOf(document.source.views, name);
   if (!source) throw new NoSuchName('view', name, Object.keys(document.source.views));
   const occasion = Object.fromEntries(
     dearestFirst.map((key) => [key, options[key] ?? usualOf(document, key)]),
@@ -67,7 +67,7 @@ export function openView<Id extends string = string>(
     checkStates(states);
   }
   const cases = document.source.cases ?? {};
-  const values = occasion.case === undefined ? {} : own(cases, occasion.case);
+  const values = occasion.case === undefined ? {} : entryOf(cases, occasion.case);
   if (!values) throw new NoSuchName('case', occasion.case!, Object.keys(cases));
   if (options.theme !== undefined && !document.named.has(options.theme))
     throw new NoSuchName('theme', options.theme, [...document.named.keys()]);

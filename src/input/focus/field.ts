@@ -2,7 +2,7 @@ import { choiceKeyOf, type Direction, type WidgetSource } from '../../document/i
 import { isControl, isWithin, type Widget } from '../../dress/index.ts';
 import type { Rect } from '../../layout/index.ts';
 import { intersection } from '../../scene/index.ts';
-import { held } from '../popup.ts';
+import { keptInside } from '../popup.ts';
 import { Lines, axisAlong, isForward, isInLine, nearestToward, type Asked } from './toward.ts';
 
 /** What the focus moves over: the widgets of a view, where they are, and who can take it. */
@@ -328,8 +328,8 @@ export class FocusField {
 
 /** Where a rectangle is once it has been scrolled into view, by the shortest way; what is larger keeps its size. */
 function movedInto(rect: Rect, port: Rect): Rect {
-  const x = held(rect.x, rect.width, port.x, port.width);
-  const y = held(rect.y, rect.height, port.y, port.height);
+  const x = keptInside(rect.x, rect.width, port.x, port.width);
+  const y = keptInside(rect.y, rect.height, port.y, port.height);
   return { ...rect, x, y };
 }
 
