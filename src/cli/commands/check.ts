@@ -31,7 +31,7 @@ import { again } from '../watching.ts';
 export function checkCommand(program: Command, io: Io, done: (code: number) => void): void {
   const command = program
     .command('check')
-    .description('check that every widget stays placed and readable')
+    .description('report what ends up off-screen, overlapping or unreadable, on every screen')
     .argument('<files...>', 'documents, YAML or JSON')
     .option('--view <name>', 'only this view (may be repeated)', collect)
     .option('--screen <name>', 'only this screen, a name or WIDTHxHEIGHT (may be repeated)', collect)

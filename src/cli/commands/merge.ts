@@ -14,7 +14,7 @@ export function mergeCommand(program: Command, io: Io, done: (code: number) => v
   withReportOptions(
     program
       .command('merge')
-      .description('put the parts of a check together that `pimbot check --shard` wrote')
+      .description('put the parts of `pimbot check --shard` together')
       .argument('<parts...>', 'the parts, in any order'),
   )
     .addHelpText(

@@ -45,7 +45,7 @@ import { screenFrom } from '../screen-option.ts';
 export function proveCommand(program: Command, io: Io, done: (code: number) => void): void {
   program
     .command('prove')
-    .description('prove on which of all sizes of screens every view holds, and say where it does not')
+    .description('prove on which sizes of screens every view holds, and where it does not')
     .argument('<files...>', 'documents, YAML or JSON')
     .option('--view <name>', 'only this view (may be repeated)', collect)
     .addOption(

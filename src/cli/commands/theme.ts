@@ -14,7 +14,7 @@ import { load } from '../load.ts';
 export function themeCommand(program: Command, io: Io, done: (code: number) => void): void {
   program
     .command('theme')
-    .description('draw a sheet of every kind in every state, every style and token, and say what themes lack')
+    .description('draw a sheet of all kinds, states, styles and tokens; report what a theme lacks')
     .argument('<file>', 'a document, YAML or JSON')
     .option('--theme <theme>', "one of the document's themes, or a theme file; all of its themes if left out")
     .option('--out <file>', 'an .svg or .png file to write (may be repeated)', collect)
