@@ -2,6 +2,7 @@ import type { Kind, WidgetSource } from '../document/index.ts';
 import { isDivider, shareOf } from '../skeleton/index.ts';
 import { isControl, type Tree, type Widget } from '../dress/index.ts';
 import { iconLetter } from '../text/index.ts';
+import { outward, tipOf } from './tips.ts';
 import type { FocusGround } from './focus/field.ts';
 
 /** The roles of WAI-ARIA 1.2 that widgets have. */
@@ -31,6 +32,8 @@ export interface AccessibleItem {
   readonly role: Role;
   /** Undefined where nothing names it. */
   readonly name: string | undefined;
+  /** What its tooltip says, if that is its alone: of one that several share only the game knows whom it tells of. */
+  readonly description: string | undefined;
   /** The id of the item it is in; undefined for those in the view itself. */
   readonly parent: string | undefined;
   readonly isDisabled: boolean;
@@ -125,6 +128,25 @@ function valueOf(widget: Widget): number | undefined {
   return isDivider(widget) && isControl(widget) ? shareOf((source as WidgetSource).value, scope) : undefined;
 }
 
+/** What tooltips that one control alone names say, by the index of that. */
+function descriptions(widgets: readonly Widget[]): ReadonlyMap<number, string> {
+  const named = new Map<string, number[]>();
+  if (!widgets.some(({ source }) => 'tooltip' in source)) return noDescriptions;
+  for (const widget of widgets) {
+    const tip = isControl(widget) ? tipOf(outward(widgets, widget.index)) : undefined;
+    if (tip !== undefined) named.set(tip, [...(named.get(tip) ?? []), widget.index]);
+  }
+  const found = new Map<number, string>();
+  for (const { id, text } of widgets) {
+    const [only, other] = named.get(id) ?? [];
+    const said = text && spoken(text.text);
+    if (only !== undefined && other === undefined && said !== undefined) found.set(only, said);
+  }
+  return found;
+}
+
+const noDescriptions: ReadonlyMap<number, string> = new Map();
+
 /** A text without markup and spaces that nobody hears; undefined where nothing is left. */
 function spoken(text: string): string | undefined {
   const words = text.replaceAll(iconLetter, ' ').replace(/\s+/g, ' ').trim();
@@ -151,6 +173,7 @@ export function accessibleItems(
   ground: Pick<FocusGround, 'isShown'>,
 ): readonly AccessibleItem[] {
   const found: AccessibleItem[] = [];
+  const tips = descriptions(widgets);
   /** By index: the item it is, or is in. */
   const items: (string | undefined)[] = [];
   /** By index: whether what is in it is told by its name. */
@@ -172,6 +195,7 @@ export function accessibleItems(
       id,
       role,
       name,
+      description: isControl(widget) ? tips.get(index) : undefined,
       parent: outer,
       isDisabled: isControl(widget) && states.includes('disabled'),
       isChecked:

@@ -29,6 +29,6 @@ export { accessibleName } from './accessible.ts';
 export type { AccessibleItem, Role } from './accessible.ts';
 export { popupPlace } from './popup.ts';
 export type { PopupPlace, PopupRules, PopupSide } from './popup.ts';
-export { tipOf, tipPlace } from './tips.ts';
+export { outward, tipOf, tipPlace } from './tips.ts';
 export { listWindow } from './list-window.ts';
 export type { ListWindow, LongList } from './list-window.ts';

@@ -1,4 +1,5 @@
 import type { WidgetSource } from '../document/index.ts';
+import type { Widget } from '../dress/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { LiveNode, LiveView } from '../live/index.ts';
 import type { ControlChanges } from './control-changes.ts';
@@ -28,6 +29,11 @@ export function tipOf(parents: Iterable<Pick<LiveNode['bone'], 'source'>>): stri
     if (tooltip !== undefined) return tooltip;
   }
   return undefined;
+}
+
+/** A widget and all that is around it but the view itself, from the inside out. */
+export function* outward(widgets: readonly Widget[], index: number): Generator<Widget> {
+  for (let at = index; at > 0; at = widgets[at]!.parent) yield widgets[at]!;
 }
 
 /** What a tooltip says of how it is to stand, and what its margin keeps clear, in device px. */

@@ -113,6 +113,18 @@ describe('a tooltip that a control names', () => {
     expect([one.live.values.get('tells'), one.live.values.get('tells-other')]).toEqual([false, true]);
   });
 
+  test('describes the one control that names it to screen readers; of one that is shared only the game knows', () => {
+    const told = (more: readonly WidgetSource[]) =>
+      new Player(documentOf([key({}), tip({ text: 'Goes down' }), ...more], { cases })).input
+        .accessible()
+        .map(({ id, description }) => [id, description]);
+    expect(told([])).toEqual([['dive', 'Goes down']]);
+    expect(told([{ id: 'rise', kind: 'button', size: 40, tooltip: 'tip' }])).toEqual([
+      ['dive', undefined],
+      ['rise', undefined],
+    ]);
+  });
+
   test('one that a game cannot show is refused where it is named', () => {
     const refused = (more: WidgetSource) => () =>
       opened(documentOf([key({}), { ...tip(), ...more }], { cases }));

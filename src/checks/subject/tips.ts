@@ -1,5 +1,4 @@
-import type { WidgetSource } from '../../document/index.ts';
-import { tipOf } from '../../input/index.ts';
+import { outward, tipOf } from '../../input/index.ts';
 import type { Subject } from './subject.ts';
 
 /** Controls, or what is in them, and their tooltips, where both are there. */
@@ -9,7 +8,7 @@ export function tipsOf(subject: Subject): ReadonlyMap<number, number> {
     const found = new Map<number, number>();
     if (!widgets.some(({ source }) => 'tooltip' in source)) return found;
     for (const { index } of widgets) {
-      const name = tipOf(around(subject, index));
+      const name = tipOf(outward(widgets, index));
       const tip = name === undefined ? undefined : subject.indexOf(name);
       if (tip !== undefined) found.set(index, tip);
     }
@@ -23,8 +22,4 @@ export function isPlacedLater(subject: Subject, index: number): boolean {
   if (tips.size === 0) return false;
   const set = subject.form.once('all-tips', () => [...new Set(tips.values())]);
   return set.some((tip) => subject.form.isWithin(index, tip));
-}
-
-function* around({ widgets }: Subject, index: number): Generator<{ readonly source: WidgetSource }> {
-  for (let at = index; at > 0; at = widgets[at]!.parent) yield { source: widgets[at]!.source };
 }
