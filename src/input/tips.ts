@@ -19,7 +19,8 @@ interface Shown {
   readonly control: string;
   /** Where the pointer or finger is, in device px. */
   readonly at: { readonly x: number; readonly y: number } | undefined;
-  readonly isFinger: boolean;
+  /** The finger that holds the control; undefined where a pointer or the focus rests on it. */
+  readonly finger: number | undefined;
 }
 
 /** The tooltip of a control: that of the nearest widget around it, itself among them, that names one. */
@@ -76,32 +77,34 @@ export class Tips {
   /**
    * Follows what players have just done: some of it shows a tooltip, or takes it away.
    * @param places Where each pointer is.
+   * @returns the control that a finger has been answered for: it is no click any more.
    */
-  follow(effects: InputEffect[], places: ReadonlyMap<number, PointerEvent>): void {
-    if (effects.length === 0) return;
+  follow(effects: InputEffect[], places: ReadonlyMap<number, PointerEvent>): string | undefined {
+    const finger = this.#shown?.finger;
+    if (finger !== undefined && !places.has(finger)) this.#hide(effects);
+    if (effects.length === 0) return undefined;
+    let answered: string | undefined;
     for (const effect of [...effects]) {
-      if (effect.type === 'rest') this.#show(effect.control, effect.at, false, effects);
+      if (effect.type === 'rest') this.#show(effect.control, effect.at, undefined, effects);
+      else if (effect.type === 'rest-end' && this.#shown?.finger === undefined) this.#hide(effects);
       else if (effect.type === 'long-press') {
         const at = places.get(effect.pointer ?? NaN);
-        if (at?.device === 'touch') this.#show(effect.control, at, true, effects);
-      } else if (this.#isOver(effect)) this.#hide(effects);
+        const isShown = at?.device === 'touch' && this.#show(effect.control, at, effect.pointer, effects);
+        if (isShown) answered = effect.control;
+      }
     }
+    return answered;
   }
 
-  #isOver(effect: InputEffect): boolean {
-    const shown = this.#shown;
-    if (!shown) return false;
-    if (effect.type === 'rest-end') return true;
-    return shown.isFinger && effect.type === 'release' && effect.control === shown.control;
-  }
-
-  #show(control: string, at: Shown['at'], isFinger: boolean, effects: InputEffect[]): void {
+  /** Gives whether there is a tooltip to show. */
+  #show(control: string, at: Shown['at'], finger: number | undefined, effects: InputEffect[]): boolean {
     const tip = tipOf(bonesFrom(this.#live.nodeOf(control)));
     const node = tip === undefined ? undefined : this.#live.nodeOf(tip);
-    if (!node) return;
+    if (!node) return false;
     this.#placed = -1;
-    this.#shown = { tip: node.bone.id, control, at, isFinger };
+    this.#shown = { tip: node.bone.id, control, at, finger };
     this.#changes.see(node, true, effects);
+    return true;
   }
 
   #hide(effects: InputEffect[]): void {
@@ -131,12 +134,12 @@ export class Tips {
   }
 
   /** What the tooltip has to keep clear of. */
-  #anchor({ at, isFinger }: Shown, control: Rect, { at: stands = 'control' }: WidgetSource): Rect {
+  #anchor({ at, finger }: Shown, control: Rect, { at: stands = 'control' }: WidgetSource): Rect {
     const { density } = this.#live.frame.screen;
-    if (at && isFinger) {
+    if (at && finger !== undefined) {
       const radius = (fingerRadius * density) / millimetresPerInch;
-      const finger = { x: at.x - radius, y: at.y - radius, width: 2 * radius, height: 2 * radius };
-      return stands === 'pointer' ? finger : unionOf([control, finger]);
+      const hidden = { x: at.x - radius, y: at.y - radius, width: 2 * radius, height: 2 * radius };
+      return stands === 'pointer' ? hidden : unionOf([control, hidden]);
     }
     if (!at || stands === 'control') return control;
     return { x: at.x, y: at.y, width: 1, height: (cursorHeight * density) / 96 };

@@ -205,7 +205,8 @@ export class ViewInput {
     const effects = this.#effects;
     this.#settle();
     this.#typing.follow(this.#focus.node);
-    this.#tips.follow(effects, this.#places);
+    const answered = this.#tips.follow(effects, this.#places);
+    if (answered !== undefined) this.#took(letGo(this.#pointers, (one) => one === answered));
     this.#states.show(this.#pointers, this.#pressed?.control, this.#focus);
     this.#listening.tell(effects);
     this.#tips.place();

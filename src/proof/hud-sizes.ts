@@ -186,9 +186,12 @@ function piecesOf(reference: Reference, device: Device, region: Region, range: H
     add(surfaces({ width: 0, height: 0 }, { width: Infinity, height: Infinity }, all, scale), {
       hudSizesOf: (part) => {
         const { left, right, top, bottom } = boundsOf(part);
+        const from = Math.max(small.width / right, small.height / bottom);
+        const to = Math.min(large.width / left, large.height / top);
+        // Where a limit holds the scale, it is the same at all HUD sizes beyond.
         return {
-          least: Math.max(small.width / right, small.height / bottom) / one,
-          most: Math.min(large.width / left, large.height / top) / one,
+          least: from <= held.least ? range.least : from / one,
+          most: to >= held.most ? range.most : to / one,
         };
       },
       scaleAt: (_, hudSize) => ({ least: scaleAt(hudSize), most: scaleAt(hudSize) }),

@@ -89,6 +89,13 @@ describe('a tooltip that a control names', () => {
     expect(rectOf(one, 'tip').y + rectOf(one, 'tip').height).toBeLessThan(y + 20 - (8 * 160) / 25.4);
     one.hear({ type: 'up', ...finger });
     expect(seen(one)).toBe(false);
+    // What was held to be read is not clicked.
+    expect(one.told('click')).toEqual([]);
+    one
+      .hear({ type: 'down', ...finger })
+      .wait(100)
+      .hear({ type: 'up', ...finger });
+    expect([one.told('click').length, seen(one)]).toEqual([1, false]);
   });
 
   test('is that of all controls in a container, of the nearest one that names one, and of keys as of pointers', () => {

@@ -12,12 +12,17 @@ const mouse: Device = { density: 96, distance: 600, inputs: ['mouse'] };
 const region: Region = { from: { width: 640, height: 360 }, to: { width: 3840, height: 2160 } };
 const look = { background: '#112233' };
 
-function proved(source: DocumentSource, hudRange = { least: 0.75, most: 1.5 }, hudSizes = [0.75, 1.5]) {
+function proved(
+  source: DocumentSource,
+  hudRange = { least: 0.75, most: 1.5 },
+  hudSizes = [0.75, 1.5],
+  sizes = region,
+) {
   const { document } = readDocument(source);
   const [proof] = proveDocument(document!, {
     resources: { fonts },
     device: mouse,
-    region,
+    region: sizes,
     hudSizes,
     hudRange,
   });
@@ -51,6 +56,11 @@ test('a HUD size at which two meet comes out as the sum says, whatever the scali
   // Where 1 u is never less than 1 px, small windows overlap at every HUD size.
   const held = proved(two({ scaling: 'contain', size: '1920x1080', limits: '1..' })).hudSizes!;
   expect(held.holds).toEqual([]);
+  // Without a limit, smaller HUD sizes make room on a screen of 1800 px; with one they do not.
+  const near: Region = { from: { width: 1800, height: 900 }, to: { width: 2400, height: 1400 } };
+  const free = proved(two({ scaling: 'none' }), undefined, [1], near).hudSizes!;
+  expect(free.holds).toEqual([{ least: 0.75, most: expect.closeTo(1800 / 1807.5, 4) }]);
+  expect(proved(two({ scaling: 'none', limits: '1..' }), undefined, [1], near).hudSizes!.holds).toEqual([]);
   // 1 px to a u at HUD size 1: the narrowest screen, 640 px, is always too narrow.
   expect(proved(two({ scaling: 'none' })).hudSizes!.holds).toEqual([]);
 });
@@ -87,6 +97,8 @@ test('views by chance fail at no HUD size that is said to hold, and where they f
     { scaling: 'contain', size: '800x450', limits: '1..' },
     { scaling: 'contain', size: '800x450', limits: '0.8..2' },
     { scaling: 'physical' },
+    { scaling: 'none', limits: '1..' },
+    { scaling: 'physical', limits: '0.9..1.2' },
   ];
   const seen = (widget: WidgetSource, nth: number): WidgetSource => {
     if (widget.children) return { ...widget, look, children: widget.children.map(seen) };
@@ -96,7 +108,7 @@ test('views by chance fail at no HUD size that is said to hold, and where they f
   let failed = 0;
   let state = seedOf(1) * 7919;
   const chance = () => (state = (state * 16807) % 2147483647) / 2147483647;
-  for (let seed = seedOf(1); seed < seedOf(1) + rounds(8, 160); seed++) {
+  for (let seed = seedOf(1); seed < seedOf(1) + rounds(10, 160); seed++) {
     const source: DocumentSource = {
       pimbot: 1,
       reference: references[seed % references.length]!,
