@@ -8,6 +8,7 @@ import {
   type HudRange,
   type Polygon,
 } from '../../proof/index.ts';
+import type { Finding } from '../../verdict/index.ts';
 import { wherePointer } from '../report.ts';
 import { sentenceOf } from '../wording.ts';
 import { gapTexts, holds, hudText, verdictText, type ProofInput } from './told.ts';
@@ -31,12 +32,7 @@ export function proofJson(inputs: readonly ProofInput[]): string {
         occasions: proof.occasions,
         region: points(proof.region),
         failures: proof.failures.map(({ finding, worst, share, parts: polygons, borders }) => ({
-          check: finding.check,
-          severity: finding.severity,
-          widget: finding.widget,
-          other: finding.other,
-          place: finding.place ?? wherePointer(document, file, finding.pointer),
-          says: sentenceOf(finding),
+          ...told(finding, document, file),
           share,
           worst: { width: worst.x, height: worst.y, measured: finding.worst.measured, unit: finding.unit },
           reasons: finding.reasons.map(({ text, pointer }) => ({
@@ -78,6 +74,18 @@ function points(polygon: Polygon): readonly (readonly [number, number])[] {
   return polygon.map(({ x, y }) => [Math.round(x * 1000) / 1000, Math.round(y * 1000) / 1000]);
 }
 
+/** What a finding is about, and says. */
+function told(finding: Finding, document: CheckedDocument, file: string): object {
+  return {
+    check: finding.check,
+    severity: finding.severity,
+    widget: finding.widget,
+    other: finding.other,
+    place: finding.place ?? wherePointer(document, file, finding.pointer),
+    says: sentenceOf(finding),
+  };
+}
+
 /** HUD sizes as [least, most]. */
 function hudJson(hud: HudProof, document: CheckedDocument, file: string): object {
   const pair = ({ least, most }: HudRange) => [least, most].map((size) => Math.round(size * 1e6) / 1e6);
@@ -87,12 +95,7 @@ function hudJson(hud: HudProof, document: CheckedDocument, file: string): object
     says: hudText(hud),
     ...(hud.refused !== undefined && { refused: hud.refused }),
     failures: hud.failures.map(({ finding, hudSizes, aspects, worst }) => ({
-      check: finding.check,
-      severity: finding.severity,
-      widget: finding.widget,
-      other: finding.other,
-      place: finding.place ?? wherePointer(document, file, finding.pointer),
-      says: sentenceOf(finding),
+      ...told(finding, document, file),
       hudSizes: hudSizes.map(pair),
       aspects: [aspects.least, aspects.most],
       worst: { ...worst, measured: finding.worst.measured, unit: finding.unit },
