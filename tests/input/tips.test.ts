@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { makeScreen, readDocument, type WidgetSource } from 'pimbot';
+import { makeScreen, readDocument, screens, type WidgetSource } from 'pimbot';
 import { checkDocument } from 'pimbot/tools';
 import { Player } from '../support/player.ts';
 import { documentOf, fonts, opened } from '../support/views.ts';
@@ -139,6 +139,13 @@ describe('a tooltip that a control names', () => {
     expect(refused({ kind: 'panel' })).toThrow('kind tooltip');
     expect(refused({ offset: [0, 0] })).toThrow('kind tooltip');
     expect(refused({ id: 'hint' })).toThrow('there is no widget "tip"');
+  });
+
+  test('is not reported as never shown, though no case shows it', () => {
+    const words = { text: 'Goes down' };
+    const { document } = readDocument(documentOf([key({ anchor: 'center' }), tip(words)], { cases }));
+    const { findings } = checkDocument(document!, { resources: { fonts }, screens });
+    expect(findings.filter(({ widget }) => widget === 'tip').map(({ check }) => check)).toEqual([]);
   });
 
   test('wherever it is, the check finds it without room exactly where it has none in a game', () => {
