@@ -3,6 +3,7 @@ import { isControl, type Widget } from '../dress/index.ts';
 import { clips, isInBox, isOnWidget, turnOf, type Matrix } from '../inside/index.ts';
 import type { LiveNode, LiveNow, LiveView } from '../live/index.ts';
 import { RectGrid, dialogOf, letsInputThrough } from '../scene/index.ts';
+import { isSquare } from '../theme/index.ts';
 
 /** What lies under a point. */
 export interface Hit {
@@ -35,6 +36,10 @@ export class Hits {
   #places = new Uint32Array(0);
   /** By index: what turns it, from the outside in; undefined where nothing does. */
   #turns: (readonly Matrix[] | undefined)[] = [];
+  /** 1 where a widget takes input in the whole of an upright box. */
+  #isPlain = new Uint8Array(0);
+  /** Left, top, right and bottom of what takes input, in whole device px. */
+  #edges = new Float64Array(0);
   /** The open dialog on top: what lies beside it and behind its veil is its own. −1 for none. */
   #dialog = -1;
   #grid: RectGrid | undefined;
@@ -125,6 +130,8 @@ export class Hits {
     this.#places = new Uint32Array(widgets.length);
     this.#turns = [];
     this.#taking = [];
+    this.#isPlain = new Uint8Array(widgets.length);
+    this.#edges = new Float64Array(4 * widgets.length);
     for (let place = 0; place < order.length; place++) {
       const index = order[place]!;
       const widget = widgets[index]!;
@@ -134,7 +141,12 @@ export class Hits {
       const outer = this.#turns[widget.parent];
       this.#turns[index] = turn ? [...(outer ?? []), turn] : outer;
       if (index === 0 || !widget.visible || through[index] === 1 || isBehind(index)) continue;
-      if (layout.widthInU(index) > 0 && layout.heightInU(index) > 0) this.#taking.push(index);
+      if (!(layout.widthInU(index) > 0 && layout.heightInU(index) > 0)) continue;
+      this.#taking.push(index);
+      const isSquared = isSquare(widget.look.radius) && !('hit-area' in widget.source);
+      this.#isPlain[index] = isSquared && this.#turns[index] === undefined ? 1 : 0;
+      const { x, y, width, height } = layout.pixelRect(index);
+      this.#edges.set([x, y, x + width, y + height], 4 * index);
     }
   }
 
@@ -144,22 +156,34 @@ export class Hits {
       for (let at = taking.length - 1; at >= 0; at--) if (this.#holds(taking[at]!, x, y)) return taking[at]!;
       return -1;
     }
+    this.#grid ??= this.#gridOf(taking);
+    let found = -1;
+    const under = this.#grid.under(x, y, this.#under);
+    for (let nth = 0; nth < under.length; nth++) {
+      const index = under[nth]!;
+      if ((found < 0 || this.#places[index]! > this.#places[found]!) && this.#holds(index, x, y))
+        found = index;
+    }
+    return found;
+  }
+
+  #gridOf(taking: readonly number[]): RectGrid {
     const { layout, screen } = this.#now!.on;
     // What is turned may be anywhere.
     const whole = { x: 0, y: 0, width: screen.width, height: screen.height };
-    this.#grid ??= new RectGrid(taking, (index) => (this.#turns[index] ? whole : layout.rect(index)));
-    let found = -1;
-    for (const index of this.#grid.under(x, y, this.#under))
-      if ((found < 0 || this.#places[index]! > this.#places[found]!) && this.#holds(index, x, y))
-        found = index;
-    return found;
+    return new RectGrid(taking, (index) => (this.#turns[index] ? whole : layout.rect(index)));
   }
 
   /** Whether a point lies on a widget, and within all that cuts it off. */
   #holds(index: number, x: number, y: number): boolean {
-    const { on } = this.#now!;
-    const { widgets } = on.tree;
-    if (!this.#covers(index, x, y, isOnWidget)) return false;
+    const { widgets } = this.#now!.on.tree;
+    const at4 = 4 * index;
+    const edges = this.#edges;
+    // Most are boxes that nothing turns: asking whether a point lies in one makes no object.
+    const isOn = this.#isPlain[index]
+      ? x >= edges[at4]! && y >= edges[at4 + 1]! && x < edges[at4 + 2]! && y < edges[at4 + 3]!
+      : this.#covers(index, x, y, isOnWidget);
+    if (!isOn) return false;
     for (let at = widgets[index]!.parent; at >= 0; at = widgets[at]!.parent)
       if (clips(widgets[at]!) && !this.#covers(at, x, y, isInBox)) return false;
     return true;

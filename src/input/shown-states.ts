@@ -26,6 +26,15 @@ export class ShownStates {
     this.#pressed = pressed;
     this.#focused = focused;
     this.#isShown = isShown;
+    this.#put(pointers, pressed, focused, isShown);
+  }
+
+  #put(
+    pointers: PointerState,
+    pressed: string | undefined,
+    focused: string | undefined,
+    isShown: boolean,
+  ): void {
     const states = new Map<string, State[]>();
     const add = (control: string, state: State) => {
       const known = states.get(control);

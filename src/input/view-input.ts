@@ -459,7 +459,10 @@ export class ViewInput {
 
   /** Follows what the game has changed: nobody holds or hovers what is gone. */
   #settle(): void {
-    if (!this.#focus.settle(this.#effects)) return;
+    if (this.#focus.settle(this.#effects)) this.#letGoOfGone();
+  }
+
+  #letGoOfGone(): void {
     const isGone = (control: string) => this.#focus.isGone(control);
     this.#took(letGo(this.#pointers, isGone));
     if (!this.#pressed || !isGone(this.#pressed.control)) return;

@@ -50,10 +50,15 @@ export class RectGrid {
       return found;
     }
     // The point may be that near to another cell.
-    for (let corner = 0; corner < 4; corner++) {
-      const list = cells.at(x + (corner % 2 === 0 ? -0.5 : 0.5), y + (corner < 2 ? -0.5 : 0.5));
-      if (list) for (let at = 0; at < list.length; at++) this.#addUnder(list[at]!, x, y, found);
-    }
+    const from = cells.columnOf(x - 0.5);
+    const to = cells.columnOf(x + 0.5);
+    const top = cells.rowOf(y - 0.5);
+    const end = cells.rowOf(y + 0.5);
+    for (let down = top; down <= end; down++)
+      for (let across = from; across <= to; across++) {
+        const list = cells.at(down, across);
+        if (list) for (let at = 0; at < list.length; at++) this.#addUnder(list[at]!, x, y, found);
+      }
     const { large } = cells;
     for (let at = 0; at < large.length; at++) this.#addUnder(large[at]!, x, y, found);
     return found;
@@ -141,26 +146,26 @@ class Cells {
     return small;
   }
 
-  /** What lies on the cell of a point, but for what lies on very many. */
-  at(x: number, y: number): readonly number[] | undefined {
-    return this.#cells.get(this.#rowOf(y) * this.#columns + this.#columnOf(x));
+  /** What lies on a cell, but for what lies on very many. */
+  at(row: number, column: number): readonly number[] | undefined {
+    return this.#cells.get(row * this.#columns + column);
   }
 
   /** Calls with the cells a rectangle lies on; false, and no call, of one that lies on very many. */
   #eachCell(x: number, y: number, right: number, bottom: number, call: (cell: number) => void): boolean {
-    const [from, to] = [this.#columnOf(x), this.#columnOf(right)];
-    const [top, end] = [this.#rowOf(y), this.#rowOf(bottom)];
+    const [from, to] = [this.columnOf(x), this.columnOf(right)];
+    const [top, end] = [this.rowOf(y), this.rowOf(bottom)];
     if ((to - from + 1) * (end - top + 1) > mostCells) return false;
     for (let down = top; down <= end; down++)
       for (let across = from; across <= to; across++) call(down * this.#columns + across);
     return true;
   }
 
-  #columnOf(x: number): number {
+  columnOf(x: number): number {
     return Math.min(this.#columns - 1, Math.max(0, Math.floor((x - this.#left) / this.#side) + 1));
   }
 
-  #rowOf(y: number): number {
+  rowOf(y: number): number {
     return Math.max(0, Math.floor((y - this.#top) / this.#side) + 1);
   }
 }

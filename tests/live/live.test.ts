@@ -317,7 +317,7 @@ test('laying out on another screen, reading, and a pointer over the same make no
   expect(resize).toBeLessThan(200);
   // A rectangle would be 48 bytes at the least.
   expect(read).toBeLessThan(24);
-  // A rectangle, and numbers on their way to functions.
-  expect(move).toBeLessThan(800);
-  expect(time).toBeLessThan(250);
+  // No object: numbers on their way from function to function.
+  expect(move).toBeLessThan(400);
+  expect(time).toBeLessThan(40);
 });
