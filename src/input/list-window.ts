@@ -9,10 +9,12 @@ export interface LongList {
   readonly shown: number;
   /** Entries that are built beyond both ends; 2 if left out. */
   readonly more?: number;
+  /** How often all entries come one after the other; 1 if left out. A list that starts in the middle of 2,001 turns has no end for players. */
+  readonly turns?: number;
 }
 
 export interface ListWindow {
-  /** The first entry that is built, counted from 0, and the one after the last. */
+  /** The first entry that is built, counted from 0, and the one after the last; over all turns, so that `nth % count` is which it is. */
   readonly from: number;
   readonly to: number;
   /** The room that those before and after it take, in u. */
@@ -21,11 +23,12 @@ export interface ListWindow {
 }
 
 /** Which entries of a long list are to be built, and the room the others take: thousands of entries cost no more than those one sees. */
-export function listWindow({ count, each, at, shown, more = 2 }: LongList): ListWindow {
-  const last = Math.max(0, count - 1);
+export function listWindow({ count, each, at, shown, more = 2, turns = 1 }: LongList): ListWindow {
+  const all = count * turns;
+  const last = Math.max(0, all - 1);
   const first = each > 0 ? Math.floor(at / each) - more : 0;
   const from = Math.max(0, Math.min(first, last));
-  const length = each > 0 ? Math.ceil(shown / each) + 1 + 2 * more : count;
-  const to = Math.min(count, from + length);
-  return { from, to, before: from * each, after: (count - to) * each };
+  const length = each > 0 ? Math.ceil(shown / each) + 1 + 2 * more : all;
+  const to = Math.min(all, from + length);
+  return { from, to, before: from * each, after: (all - to) * each };
 }

@@ -332,8 +332,8 @@ export class Scrolling {
     const isStill = isResting(x) && isResting(y);
     if (isStill) this.#motions.delete(id);
     else this.#motions.set(id, motion);
-    this.#tell(id, x.at, y.at);
     if (!this.#live.scroll(id, x.at, y.at, { x: x.past, y: y.past })) return;
+    this.#tell(id, x.at, y.at);
     effects.push({ type: 'scroll', widget: id, x: x.at, y: y.at });
   }
 

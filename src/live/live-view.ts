@@ -233,8 +233,12 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
       throw error;
     }
     for (const name of names) this.#given.set(name, this.#values.get(name)!);
-    for (const { bone } of tree.scrolled.splice(0))
-      this.scroll(bone.id as Id, bone.box.x.scrolled, bone.box.y.scrolled);
+    for (const { bone } of tree.scrolled.splice(0)) {
+      const [x, y] = [bone.box.x.scrolled, bone.box.y.scrolled];
+      const before = this.#scrolled.get(bone.id);
+      // Who scrolled it there may have pulled it past its end as well.
+      if (before?.x !== x || before.y !== y) this.scroll(bone.id as Id, x, y);
+    }
     this.#isChanged = true;
     return true;
   }
