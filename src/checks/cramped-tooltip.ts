@@ -38,13 +38,11 @@ export const crampedTooltip = {
 /** Where a tooltip would stand; of one at the pointer, where it lacks most, at the corners of the control. */
 function placeOf(subject: Subject, control: number, tip: number): ReturnType<typeof tipPlace> {
   const widget = subject.widgets[tip]!;
-  const source = widget.source as WidgetSource;
-  const scale = subject.layout.scale(tip);
-  const margin = { x: widget.box.x.marginEnd * scale, y: widget.box.y.marginEnd * scale };
+  const scale = subject.layout.scale(widget.parent);
   const rect = subject.rect(control);
-  const anchors = source.at === 'pointer' ? cornersOf(rect) : [rect];
+  const anchors = (widget.source as WidgetSource).at === 'pointer' ? cornersOf(rect) : [rect];
   return anchors
-    .map((anchor) => tipPlace(anchor, subject.rect(tip), { source, margin }, subject.safeRect))
+    .map((anchor) => tipPlace(anchor, subject.rect(tip), widget, scale, subject.safeRect))
     .reduce((worst, one) => (one.lacks > worst.lacks ? one : worst));
 }
 

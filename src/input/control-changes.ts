@@ -87,14 +87,9 @@ export class ControlChanges {
     this.#change(node, 'text', text, effects);
   }
 
-  /** A dialog is closed where its visibility is bound; otherwise that is the game's. */
-  close(dialog: LiveNode, effects: InputEffect[]): void {
-    if (dialog.bone.bound.has('visible')) this.#change(dialog, 'visible', false, effects);
-  }
-
-  /** A tooltip comes or goes. */
-  see(tip: LiveNode, isSeen: boolean, effects: InputEffect[]): void {
-    if (tip.bone.bound.has('visible')) this.#change(tip, 'visible', isSeen, effects);
+  /** A dialog or tooltip comes or goes where its visibility is bound; otherwise that is the game's. */
+  show(node: LiveNode, isShown: boolean, effects: InputEffect[]): void {
+    if (node.bone.bound.has('visible')) this.#change(node, 'visible', isShown, effects);
   }
 
   /** A tooltip goes to another place, in u, where its offset is bound. */

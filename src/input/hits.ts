@@ -36,8 +36,8 @@ export class Hits {
   #places = new Uint32Array(0);
   /** By index: what turns it, from the outside in; undefined where nothing does. */
   #turns: (readonly Matrix[] | undefined)[] = [];
-  /** 1 where a widget takes input in the whole of an upright box. */
-  #isPlain = new Uint8Array(0);
+  /** 1 where a widget takes input in its upright box, but for round corners, which a state may give it. */
+  #isUpright = new Uint8Array(0);
   /** Left, top, right and bottom of what takes input, in whole device px. */
   #edges = new Float64Array(0);
   /** The open dialog on top: what lies beside it and behind its veil is its own. −1 for none. */
@@ -130,7 +130,7 @@ export class Hits {
     this.#places = new Uint32Array(widgets.length);
     this.#turns = [];
     this.#taking = [];
-    this.#isPlain = new Uint8Array(widgets.length);
+    this.#isUpright = new Uint8Array(widgets.length);
     this.#edges = new Float64Array(4 * widgets.length);
     for (let place = 0; place < order.length; place++) {
       const index = order[place]!;
@@ -143,8 +143,8 @@ export class Hits {
       if (index === 0 || !widget.visible || through[index] === 1 || isBehind(index)) continue;
       if (!(layout.widthInU(index) > 0 && layout.heightInU(index) > 0)) continue;
       this.#taking.push(index);
-      const isSquared = isSquare(widget.look.radius) && !('hit-area' in widget.source);
-      this.#isPlain[index] = isSquared && this.#turns[index] === undefined ? 1 : 0;
+      const isUpright = this.#turns[index] === undefined && !('hit-area' in widget.source);
+      this.#isUpright[index] = isUpright ? 1 : 0;
       const { x, y, width, height } = layout.pixelRect(index);
       this.#edges.set([x, y, x + width, y + height], 4 * index);
     }
@@ -180,9 +180,10 @@ export class Hits {
     const at4 = 4 * index;
     const edges = this.#edges;
     // Most are boxes that nothing turns: asking whether a point lies in one makes no object.
-    const isOn = this.#isPlain[index]
-      ? x >= edges[at4]! && y >= edges[at4 + 1]! && x < edges[at4 + 2]! && y < edges[at4 + 3]!
-      : this.#covers(index, x, y, isOnWidget);
+    const isOn =
+      this.#isUpright[index] && isSquare(widgets[index]!.look.radius)
+        ? x >= edges[at4]! && y >= edges[at4 + 1]! && x < edges[at4 + 2]! && y < edges[at4 + 3]!
+        : this.#covers(index, x, y, isOnWidget);
     if (!isOn) return false;
     for (let at = widgets[index]!.parent; at >= 0; at = widgets[at]!.parent)
       if (clips(widgets[at]!) && !this.#covers(at, x, y, isInBox)) return false;

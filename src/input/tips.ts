@@ -37,19 +37,19 @@ export function* outward(widgets: readonly Widget[], index: number): Generator<W
   for (let at = index; at > 0; at = widgets[at]!.parent) yield widgets[at]!;
 }
 
-/** What a tooltip says of how it is to stand, and what its margin keeps clear, in device px. */
-export interface TipRules {
-  readonly source: WidgetSource;
-  readonly margin: { readonly x: number; readonly y: number };
-}
-
-/** Where a tooltip stands beside a rectangle, inside of what is safe by its margin. All in device px. */
+/**
+ * Where a tooltip stands beside a rectangle, inside of what is safe by its margin. All in device px.
+ * @param scale Device px one u of what the tooltip is in is.
+ */
 export function tipPlace(
   anchor: Rect,
   size: { readonly width: number; readonly height: number },
-  { source: { side = 'top' }, margin }: TipRules,
+  { source, box }: Pick<Widget, 'source' | 'box'>,
+  scale: number,
   within: Rect,
 ): PopupPlace {
+  const { side = 'top' } = source as WidgetSource;
+  const margin = { x: box.x.marginEnd * scale, y: box.y.marginEnd * scale };
   const isUpright = side === 'top' || side === 'bottom';
   // A margin is kept from what is around a widget as from what is beside it.
   const inside = {
@@ -103,14 +103,14 @@ export class Tips {
     if (!node) return false;
     this.#placed = -1;
     this.#shown = { tip: node.bone.id, control, at, finger };
-    this.#changes.see(node, true, effects);
+    this.#changes.show(node, true, effects);
     return true;
   }
 
   #hide(effects: InputEffect[]): void {
     const node = this.#shown && this.#live.nodeOf(this.#shown.tip);
     this.#shown = undefined;
-    if (node) this.#changes.see(node, false, effects);
+    if (node) this.#changes.show(node, false, effects);
   }
 
   /** Puts the tooltip that is shown beside what it belongs to: it may say something else by now, or that may have moved. */
@@ -124,11 +124,8 @@ export class Tips {
     const { layout } = this.#live.now.on;
     const rect = layout.rect(tip.index);
     const scale = this.#live.scaleOf(tip.parent.index);
-    const { x, y } = tip.bone.box;
-    const margin = { x: x.marginEnd * scale, y: y.marginEnd * scale };
-    const source = tip.bone.source as WidgetSource;
-    const anchor = this.#anchor(shown, layout.rect(control.index), source);
-    const place = tipPlace(anchor, rect, { source, margin }, safeRectOf(this.#live.frame.screen));
+    const anchor = this.#anchor(shown, layout.rect(control.index), tip.bone.source);
+    const place = tipPlace(anchor, rect, tip.bone, scale, safeRectOf(this.#live.frame.screen));
     this.#changes.move(tip, (place.x - rect.x) / scale, (place.y - rect.y) / scale);
     this.#placed = this.#live.update();
   }

@@ -454,7 +454,7 @@ export class ViewInput {
     const { dialog } = this.#focus;
     this.#command({ type: 'back' });
     // A dialog whose visibility is bound is closed by it.
-    if (dialog && this.#effects.at(-1)?.type === 'back') this.#changes.close(dialog, this.#effects);
+    if (dialog && this.#effects.at(-1)?.type === 'back') this.#changes.show(dialog, false, this.#effects);
   }
 
   /** Follows what the game has changed: nobody holds or hovers what is gone. */

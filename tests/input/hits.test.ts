@@ -3,6 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Hits, LiveView, drawLayout, paintOnCanvas, readPicture, type WidgetSource } from 'pimbot';
 import { rounds, seedOf } from '../support/deep.ts';
+import { Player } from '../support/player.ts';
 import { documentOf, opened } from '../support/views.ts';
 
 const [wide, high] = [200, 160];
@@ -199,4 +200,17 @@ describe('what lies under a point', () => {
     expect(hits.near(86, 60, 10)).toMatchObject({ widget: 'plate', control: undefined });
     expect(hits.near(60, 60, 10)?.control).toBe('go');
   });
+});
+
+test('round corners that a state gives do not answer while it lasts', () => {
+  const one = new Player(
+    documentOf([{ id: 'go', kind: 'button', size: 80, style: 'round' }], {
+      styles: { round: { states: { hover: { radius: 40 } } } },
+    }),
+  );
+  expect(one.input.at(2, 2)?.control).toBe('go');
+  one.move(40, 40);
+  expect([one.input.at(2, 2)?.control, one.input.at(40, 40)?.control]).toEqual([undefined, 'go']);
+  one.move(300, 300);
+  expect(one.input.at(2, 2)?.control).toBe('go');
 });
