@@ -90,6 +90,14 @@ export interface Run {
   readonly count: number;
 }
 
+/** Has the widgets of a plan scrolled as they were in another plan of the same widgets. */
+export function keepScrolled(plan: Plan, before: Plan): void {
+  for (const key of ['x', 'y'] as const) {
+    plan[key].scrolled.set(before[key].scrolled);
+    plan[key].past.set(before[key].past);
+  }
+}
+
 /**
  * A plan in which some widgets are those of an old one with all that was found of them, and others are new.
  * @param items All of the new plan. @param touched Indexes in it of widgets that have other children than before.

@@ -1,9 +1,8 @@
-import type { CheckedDocument, WidgetSource } from '../document/index.ts';
+import type { CheckedDocument } from '../document/index.ts';
 import {
   boxIn,
   dress,
   dressOne,
-  wordsOf,
   type Caret,
   type Materials,
   type Tree,
@@ -11,6 +10,7 @@ import {
 } from '../dress/index.ts';
 import {
   compile,
+  keepScrolled,
   markBox,
   markMeasure,
   refill,
@@ -27,20 +27,20 @@ import {
   drawingOrder,
   isDivider,
   makeSkeleton,
-  shareOf,
   zOf,
   type Bone,
+  type Box,
   type Piece,
 } from '../skeleton/index.ts';
-import { TextBlock } from '../text/index.ts';
 import { handsOnTheSame } from '../theme/index.ts';
 import { itemOf, targetsOf } from '../view/index.ts';
 import { isSimilarBox, needsAnotherPlan } from './box-change.ts';
 import { isLeaving, movedOn, shownWhile, startAppearing, startMoving, type Moving } from './motion.ts';
 import { LiveNames } from './names.ts';
-import type { LiveNode, Mutable } from './node.ts';
+import { targetOf, type LiveNode, type Mutable } from './node.ts';
+import { shownNow } from './shown.ts';
 import { endLeaving, showWithin, type Sight } from './sight.ts';
-import { bareKeys, isMeter, isVisible, keptText } from './widget-change.ts';
+import { bareKeys, isVisible, keptText } from './widget-change.ts';
 import { childrenAt, rangeOf, regrow, type HeadChange, type Regrown } from './regrow.ts';
 
 /** What a tree is made of, and stays made of. */
@@ -174,6 +174,27 @@ export class LiveTree {
     return childrenAt(node, { nodes: this.nodes, end: this.plan.end });
   }
 
+  /** Takes over what a bone says of places, sizes and whether it is seen; the look stays. */
+  #putBare(node: LiveNode): void {
+    const { bone, widget } = node;
+    const { source, visible } = bone;
+    const isAtOnce = node.motion === undefined && !(this.hasMotion && widget.look.transition.length > 0);
+    if (!isAtOnce || node.leaves || node.rests) {
+      const from = targetOf(node);
+      this.#put(node, { ...from, source, visible, box: boxIn(bone, from.look) });
+      return;
+    }
+    const own = this.#changeable(node);
+    const { box } = own;
+    own.source = source;
+    own.visible = visible;
+    own.box = boxIn(bone, own.look);
+    node.item = this.#item(own);
+    this.touch(node);
+    this.isOther = true;
+    this.#boxChanged(node, box);
+  }
+
   /** Another widget in the place of one, at once or over the time its transition says. */
   #put(node: LiveNode, made: Widget): void {
     const widget = node.rests ? { ...made, visible: false } : made;
@@ -254,50 +275,39 @@ export class LiveTree {
       markMeasure(plan, index);
       this.isPlaced = true;
     }
-    if (widget.box === before.box || isSimilarBox(widget.box, before.box)) return;
+    this.#boxChanged(node, before.box);
+  }
+
+  #boxChanged({ index, item, widget: { box } }: LiveNode, before: Box): void {
+    const { plan } = this;
+    if (box === before || isSimilarBox(box, before)) return;
     this.isPlaced = true;
-    if (needsAnotherPlan(widget.box, before.box)) {
+    if (needsAnotherPlan(box, before)) {
       this.#recompile();
       return;
     }
-    refill(plan, index, node.item);
+    refill(plan, index, item);
     markBox(plan, index);
   }
 
   /** Has a widget show what it is to show now. Gives whether that is something else. */
   #show(node: LiveNode): boolean {
-    const { widget, index } = node;
-    const { materials } = this.#source;
-    const source = widget.source as WidgetSource;
-    if (widget.kind === 'separator') return this.#divide(node.parent!);
-    if (isMeter(widget) && !node.motion && widget.look.transition.length === 0) {
-      const value = shareOf(source.value, widget.scope);
-      const trail = source.trail === undefined ? value : shareOf(source.trail, widget.scope);
-      if (value === widget.value && trail === widget.trail) return false;
-      const own = this.#changeable(node);
-      own.value = value;
-      own.trail = trail;
-      this.touch(node);
-      return true;
-    }
-    if (node.motion || (this.hasMotion && widget.look.transition.length > 0 && isMeter(widget))) {
+    if (node.widget.kind === 'separator') return this.#divide(node.parent!);
+    const shown = shownNow(node, this.hasMotion, this.#source.materials);
+    if (shown.type === 'same') return false;
+    if (shown.type === 'redressed') {
       this.redress(node);
       return true;
     }
-    if (widget.kind === 'textbox') {
-      // Whether it is empty decides its colour, and which of two messages it shows.
-      this.redress(node);
-      return true;
-    }
-    const words = wordsOf(source.text, widget.look, widget.scope, widget.theme, materials);
-    if (words === undefined) return false;
-    const shown = widget.text!;
-    if (words.text === shown.text && words.runs.length === 0 && shown.runs.length === 0) return false;
     const own = this.#changeable(node);
-    const block = new TextBlock(words.text, shown.setting, words.runs);
-    own.text = own.measure = node.item.measure = this.plan.measures[index] = block;
-    markMeasure(this.plan, index);
-    this.isPlaced = true;
+    if (shown.type === 'filled') {
+      own.value = shown.value;
+      own.trail = shown.trail;
+    } else {
+      own.text = own.measure = node.item.measure = this.plan.measures[node.index] = shown.block;
+      markMeasure(this.plan, node.index);
+      this.isPlaced = true;
+    }
     this.touch(node);
     return true;
   }
@@ -332,9 +342,7 @@ export class LiveTree {
     if (keys.includes('scroll-offset')) this.scrolled.push(node);
     if (zOf(bone.source) !== zOf(before.source)) this.#reorder();
     if (keys.every((key) => bareKeys.has(key))) {
-      const { source, visible } = bone;
-      const from = targetOf(node);
-      this.#put(node, { ...from, source, visible, box: boxIn(bone, from.look) });
+      this.#putBare(node);
     } else {
       this.names.know(node);
       this.redress(node);
@@ -511,15 +519,6 @@ export class LiveTree {
   #recompile(): void {
     const before = this.plan;
     this.plan = this.#compiled();
-    this.plan.x.scrolled.set(before.x.scrolled);
-    this.plan.y.scrolled.set(before.y.scrolled);
-    this.plan.x.past.set(before.x.past);
-    this.plan.y.past.set(before.y.past);
+    keepScrolled(this.plan, before);
   }
-}
-
-/** What a widget is to be, when all has arrived that is on its way, where it stands now. */
-function targetOf({ widget, motion }: LiveNode): Widget {
-  const { index, parent } = widget;
-  return { ...(motion?.target ?? widget), index, parent };
 }

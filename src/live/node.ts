@@ -47,3 +47,9 @@ export interface LiveSite extends Pick<Site, 'written' | 'place' | 'hidden' | 's
 }
 
 export type Mutable<T> = { -readonly [Key in keyof T]: T[Key] };
+
+/** What a widget is to be, when all has arrived that is on its way, where it stands now. */
+export function targetOf({ widget, motion }: LiveNode): Widget {
+  const { index, parent } = widget;
+  return { ...(motion?.target ?? widget), index, parent };
+}

@@ -26,6 +26,8 @@ export interface DrawOptions {
   readonly backdrop?: Backdrop | null;
 }
 
+type BoxOperation = Extract<DrawOperation, { readonly type: 'box' }>;
+
 const barColor: Rgba = { r: 0, g: 0, b: 0, a: 1 };
 /** Between the segments of a meter, in u. */
 const segmentGap = 3;
@@ -167,8 +169,6 @@ function addWidget(on: ViewLayout, widget: Widget, operations: DrawOperation[]):
   const borderWidth = look.borderWidth > 0 ? Math.max(1, Math.round(look.borderWidth * scale)) : 0;
   const border =
     look.borderColor && borderWidth > 0 ? { width: borderWidth, color: look.borderColor } : undefined;
-  // An opacity is that of all a widget draws together: whoever calls puts a group round it.
-  const box = { type: 'box', widget: index, rect, opacity: 1 } as const;
   const hasArea = rect.width > 0 && rect.height > 0;
   // Where there is nothing to scroll there is no scrollbar.
   const drawn = hasArea && (kind !== 'scrollbar' || scrollbarOf(on, widget, rect) !== undefined);
@@ -176,8 +176,10 @@ function addWidget(on: ViewLayout, widget: Widget, operations: DrawOperation[]):
   const base = backgroundBox(widget, layout, rect);
   const baseRadius = base === rect ? radius : cornersIn(widget, base, scale);
   if (drawn) addShadows(widget, base, baseRadius, scale, operations);
-  if (drawn && look.background)
-    operations.push({ ...box, rect: base, radius: baseRadius, fill: look.background, border: undefined });
+  // An opacity is that of all a widget draws together: whoever calls puts a group round it.
+  const addBox = (fill: BoxOperation['fill'], border: BoxOperation['border']) =>
+    operations.push({ type: 'box', widget: index, rect: base, opacity: 1, radius: baseRadius, fill, border });
+  if (drawn && look.background) addBox(look.background, undefined);
   if (drawn && widget.picture) addPicture(widget, rect, radius, scale, operations);
   if (drawn && kind === 'canvas') {
     operations.push({ type: 'clip', rect, radius });
@@ -196,7 +198,7 @@ function addWidget(on: ViewLayout, widget: Widget, operations: DrawOperation[]):
     fillUp(widget.value, look.color);
     operations.push({ type: 'restore' });
   }
-  if (drawn && border) operations.push({ ...box, rect: base, radius: baseRadius, fill: undefined, border });
+  if (drawn && border) addBox(undefined, border);
   if (drawn) addControl(on, widget, { rect, radius: baseRadius }, operations);
   if (drawn) addSelection(on, widget, operations);
   if (widget.text) addText(on, widget, operations);

@@ -90,6 +90,8 @@ export class LiveDrawing {
   /** Whose changes reach what is drawn within it, found before everything was looked at. */
   #reaching: Entry | undefined;
   readonly #byNode = new Map<LiveNode, Entry>();
+  /** Those that have soft edges. */
+  readonly #soft = new Set<Entry>();
   /** How often there were other widgets. */
   #turn = 0;
 
@@ -157,6 +159,7 @@ export class LiveDrawing {
     for (const { node, area, turn: last } of before) {
       if (last === turn) continue;
       dirty.add(area, width, height);
+      this.#soft.delete(this.#byNode.get(node)!);
       this.#byNode.delete(node);
     }
     // Of those that were there before and are there still, both orders side by side.
@@ -220,6 +223,9 @@ export class LiveDrawing {
   #placeOne({ screen }: ViewLayout, entry: Entry, outer: Entry | undefined, dirty: AreaList): void {
     dirty.add(entry.area, screen.width, screen.height);
     place(entry, outer);
+    // Most have their edges between pixels.
+    if (entry.soft.left === Infinity) this.#soft.delete(entry);
+    else this.#soft.add(entry);
     dirty.add(entry.area, screen.width, screen.height);
   }
 
@@ -263,9 +269,7 @@ export class LiveDrawing {
   #holdSoft(dirty: AreaList, width: number, height: number): void {
     for (let turn = 0, grown = true; grown && turn < mostTurns; turn++) {
       grown = false;
-      for (const { soft } of this.#entries) {
-        // Most have their edges between pixels.
-        if (soft.left === Infinity) continue;
+      for (const { soft } of this.#soft) {
         for (const area of dirty.areas) {
           if (!meets(soft, area) || holds(area, soft, width, height)) continue;
           unite(area, onScreen(soft, width, height));

@@ -258,7 +258,7 @@ function substituted<Source extends WidgetSource>(
     if (!isBound(key, value)) continue;
     followBound(value, scope, trace.structural);
     noteBound(key, value, scope, bound);
-    changes[key] = boundValue(key, value, scope, pointerTo(pointer, key));
+    changes[key] = boundValue(key, value, scope, pointer);
   }
   return Object.keys(changes).length === 0 ? source : { ...source, ...changes };
 }
@@ -287,21 +287,21 @@ function noteBound(key: string, value: unknown, scope: Scope, bound: Map<string,
   }
 }
 
-/** What a bound key is now. @throws BuildError for what it cannot be. */
-function boundValue(key: string, value: unknown, scope: Scope, at: string): unknown {
-  const valueOf = (template: string, where: string): unknown => {
+/** What a bound key of a widget is now. @throws BuildError for what it cannot be. */
+function boundValue(key: string, value: unknown, scope: Scope, pointer: string): unknown {
+  // Where it stands is worked out only for what is wrong: games set values in every frame.
+  const valueOf = (template: string, part?: string): unknown => {
     const found = scope.lookup(template.slice(1, -1));
-    if (found === undefined) throw new BuildError(`there is no value for ${template}`, where);
-    return found;
+    if (found !== undefined) return found;
+    const at = pointerTo(pointer, key);
+    throw new BuildError(`there is no value for ${template}`, part === undefined ? at : pointerTo(at, part));
   };
-  const put = isTemplate(value)
-    ? valueOf(value, at)
-    : putIn(value as object, (one, part) => valueOf(one, pointerTo(at, part)));
+  const put = isTemplate(value) ? valueOf(value) : putIn(value as object, valueOf);
   const expected = key === 'look' ? undefined : refusedBy(key, put);
   if (expected !== undefined)
     throw new BuildError(
       `"${key}" is ${expected}, and ${JSON.stringify(value)} gives ${JSON.stringify(put)}`,
-      at,
+      pointerTo(pointer, key),
     );
   return put;
 }
@@ -328,7 +328,7 @@ export function rebound(
   const changes: Record<string, unknown> = {};
   const keys: string[] = [];
   for (const [key, value] of bound) {
-    const put = boundValue(key, value, written.scope, pointerTo(written.pointer, key));
+    const put = boundValue(key, value, written.scope, written.pointer);
     const known = (made.source as Readonly<Record<string, unknown>>)[key];
     if (isSameKey(put, known)) continue;
     changes[key] = put;
