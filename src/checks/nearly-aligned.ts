@@ -1,7 +1,7 @@
 import type { Rect } from '../layout/index.ts';
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
-import type { EdgeName } from '../scene/index.ts';
+import { grown, type EdgeName } from '../scene/index.ts';
 import { freeSiblings } from './subject/siblings.ts';
 
 /** In u: a smaller miss is rounding. */
@@ -55,10 +55,6 @@ export const nearlyAligned = {
     }
   },
 } as const satisfies Check<Facts>;
-
-function grown({ x, y, width, height }: Rect, by: number): Rect {
-  return { x: x - by, y: y - by, width: width + 2 * by, height: height + 2 * by };
-}
 
 /** The edge at which two boxes that stand beside or under each other miss by a little; edges that meet say more. */
 function missOf(one: Rect, other: Rect, limit: number): { edge: EdgeName; by: number } | undefined {

@@ -1,4 +1,5 @@
 import type { Rect } from '../layout/index.ts';
+import { grown } from '../scene/index.ts';
 import { keyPointer, shown } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { freeSiblings } from './subject/siblings.ts';
@@ -34,10 +35,18 @@ export const tornApart = {
           return [];
         return [{ index, was: reference.layout.rectInU(old), is: subject.layout.rectInU(index) }];
       });
+      const grid = subject.gridOf([...seen.keys()], (nth) => grown(seen[nth]!.was, 1));
+      const beside = seen.map(({ was }, nth) =>
+        grid
+          .meeting(grown(was, together + 1))
+          .filter((other) => other < nth)
+          .sort((a, b) => a - b),
+      );
       for (const axis of ['x', 'y'] as const) {
         const surface = axis === 'x' ? now.width : now.height;
         seen.forEach((one, nth) => {
-          for (const other of seen.slice(0, nth)) {
+          for (const at of beside[nth]!) {
+            const other = seen[at]!;
             const before = gapOf(one.was, other.was, axis);
             if (before === undefined || before > together) continue;
             const gap = gapOf(one.is, other.is, axis);

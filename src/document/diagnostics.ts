@@ -16,7 +16,8 @@ export interface DiagnosticFacts {
   'key-not-for-kind': { key: string; kind: string; kinds: readonly string[] };
   'text-and-children': { kind: string };
   'key-needs': { key: string; needs: string };
-  'key-fixed': { key: string };
+  /** `by`: what would change it. */
+  'key-fixed': { key: string; by: 'condition' | 'instance' };
   'view-bound': { key: string };
   'duplicate-id': { id: string; firstLine: number; isView: boolean };
   'unknown-name': { what: string; name: string; meant?: string };

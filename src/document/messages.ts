@@ -27,7 +27,10 @@ const wording: Wording = {
     `"${key}" is for ${kinds.join(', ')}; this widget is of kind ${kind}`,
   'text-and-children': ({ kind }) =>
     `a ${kind} has a text or children, not both; put the text into a child of kind text`,
-  'key-fixed': ({ key }) => `"${key}" cannot change from screen to screen`,
+  'key-fixed': ({ key, by }) =>
+    by === 'condition'
+      ? `"${key}" cannot change from screen to screen`
+      : `"${key}" of a widget in a component cannot change in an instance of it`,
   'view-bound': ({ key }) => `"${key}" of a view uses no value: write it on a widget that fills the view`,
   'key-needs': ({ key, needs }) => `"${key}" does something only with ${needs}`,
   'duplicate-id': ({ id, firstLine, isView }) =>

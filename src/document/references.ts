@@ -85,16 +85,20 @@ function isTip({ kind, anchor, offset, visible, use }: WidgetSource): boolean {
 const tipNeeds =
   'a widget of kind tooltip with anchor: left top, and a visible and an offset that are values: visible: "{…}", offset: ["{…}", "{…}"]';
 
-/** Other widgets that a widget names: what it may overlap, is anchored to, and sends the focus to. */
+/**
+ * Other widgets that a widget names: what it may overlap, is anchored to, and sends the focus to.
+ * @param at Where it says so. @param from Which widget it is.
+ */
 export function checkWidgetNames(
   widget: WidgetSource,
   at: string,
+  from: string,
   ids: WrittenIds,
   origin: Origin,
   diagnostics: DiagnosticList,
 ): void {
   const see = (name: string, place: string) => {
-    const facts = troubleWith(name, at, ids);
+    const facts = troubleWith(name, from, ids);
     if (facts) diagnostics.add('unknown-name', facts, origin.at(`${at}/${place}`));
   };
   const may = widget['may-overlap'];
@@ -117,7 +121,7 @@ export function checkWidgetNames(
     const to = widget[key];
     if (to !== undefined && !isTemplate(to)) see(to, key);
   }
-  checkFocusOrder(widget, at, ids, origin, diagnostics);
+  checkFocusOrder(widget, at, ids, origin, diagnostics, from);
 }
 
 /** Widgets that a focus order names. */
@@ -127,13 +131,14 @@ export function checkFocusOrder(
   ids: WrittenIds,
   origin: Origin,
   diagnostics: DiagnosticList,
+  from = at,
 ): void {
   const order: unknown = holder['focus-order'];
   // What a value of the case gives is known when the view is built.
   if (!Array.isArray(order)) return;
   (order as readonly string[]).forEach((name, nth) => {
     if (isTemplate(name)) return;
-    const facts = troubleWith(name, at, ids);
+    const facts = troubleWith(name, from, ids);
     if (facts) diagnostics.add('unknown-name', facts, origin.at(`${at}/focus-order/${nth}`));
   });
 }

@@ -23,6 +23,7 @@ import {
   writtenIds,
   type WrittenIds,
 } from './references.ts';
+import { changesOf } from './changes.ts';
 import { pointerTo } from './pointer.ts';
 import { nearestName } from './suggest.ts';
 import { keyRow, widgetKeyNames } from './widget-keys.ts';
@@ -60,26 +61,62 @@ export function checkStructure(document: DocumentSource, origin: Origin, diagnos
       checkNotations(one, origin, diagnostics);
       checkKind(one, origin, diagnostics);
       checkInstance(one, document, origin, diagnostics);
-      checkChanges(one, origin, diagnostics);
     }
     checkTargets(placed, origin, diagnostics);
     checkFocusOrder(root, pointer, ids, origin, diagnostics);
-    if (!component) checkPromises(root as ViewSource, pointer, ids, origin, diagnostics);
-    for (const { widget, pointer: at } of [...top, ...placed])
-      checkNames(widget, at, ids, document, origin, diagnostics);
+    if (!component) {
+      checkPromises(root as ViewSource, pointer, ids, origin, diagnostics);
+      checkViewChanges(root as ViewSource, pointer, ids, origin, diagnostics);
+    }
+    for (const one of [...top, ...placed]) {
+      const { widget, pointer: at } = one;
+      checkNames(widget, at, at, ids, document, origin, diagnostics);
+      // What changes on some screens, or in an instance, is checked like what it changes.
+      for (const { changed, change, from, inside } of changesOf(one, document)) {
+        const names = inside ?? ids;
+        const by = inside ? 'instance' : 'condition';
+        checkFixed(change, changed.pointer, fixed[by], by, { origin, diagnostics });
+        checkNotations(changed, origin, diagnostics);
+        checkKind(changed, origin, diagnostics, Object.keys(change));
+        const { kind, 'shows-more': sign } = changed.widget;
+        const named = { kind, ...(sign !== undefined && { 'shows-more': sign }), ...change };
+        checkNames(named, changed.pointer, from, names, document, origin, diagnostics);
+      }
+    }
   }
 }
 
-/** Names of other widgets and of pictures. */
+/** What a view says of itself on some screens is checked like what it says on all. */
+function checkViewChanges(
+  { arrange, children, when }: ViewSource,
+  pointer: string,
+  ids: WrittenIds,
+  origin: Origin,
+  diagnostics: DiagnosticList,
+): void {
+  when?.forEach(({ change }, index) => {
+    const at = `${pointer}/when/${index}/change`;
+    checkFixed(change, at, fixed.view, 'condition', { origin, diagnostics });
+    const whole = withoutTemplates({ arrange, children, when, ...change });
+    checkReadable(whole, at, origin, diagnostics);
+    checkViewValues(change, at, origin, diagnostics);
+    checkContainer(whole, at, origin, diagnostics, isTemplate(arrange));
+    checkFocusOrder(change, at, ids, origin, diagnostics);
+    checkPromises(change, at, ids, origin, diagnostics);
+  });
+}
+
+/** Names of other widgets, themes and pictures. @param from JSON Pointer of who names them. */
 function checkNames(
   widget: WidgetSource,
   at: string,
+  from: string,
   ids: WrittenIds,
   document: DocumentSource,
   origin: Origin,
   diagnostics: DiagnosticList,
 ): void {
-  checkWidgetNames(widget, at, ids, origin, diagnostics);
+  checkWidgetNames(widget, at, from, ids, origin, diagnostics);
   const { image, theme } = widget;
   if (theme !== undefined && !isTemplate(theme) && entryOf(document.themes, theme) === undefined) {
     const meant = nearestName(theme, Object.keys(document.themes ?? {}));
@@ -169,22 +206,23 @@ function suits(type: ParameterType, value: unknown): boolean {
   }
 }
 
-/** What changes on some screens is checked like what it changes. */
-function checkChanges(
-  { widget, pointer, parent }: PlacedSource,
-  origin: Origin,
-  diagnostics: DiagnosticList,
+/** Keys that a change would say for nothing. */
+function checkFixed(
+  change: object,
+  at: string,
+  isFixed: (key: string) => boolean,
+  by: 'condition' | 'instance',
+  { origin, diagnostics }: { readonly origin: Origin; readonly diagnostics: DiagnosticList },
 ): void {
-  widget.when?.forEach(({ change }, index) => {
-    const at = `${pointer}/when/${index}/change`;
-    for (const key of Object.keys(change)) {
-      const isFixed = key === 'use' || key === 'set' || keyRow(key)?.onScreens === false;
-      if (isFixed) diagnostics.add('key-fixed', { key }, origin.atKey(pointerTo(at, key)));
-    }
-    const whole = { anchor: widget.anchor, arrange: widget.arrange, ...change };
-    checkNotations({ widget: whole, pointer: at, parent, arrange: undefined }, origin, diagnostics);
-  });
+  for (const key of Object.keys(change))
+    if (isFixed(key)) diagnostics.add('key-fixed', { key, by }, origin.atKey(pointerTo(at, key)));
 }
+
+const fixed = {
+  condition: (key: string) => key === 'use' || key === 'set' || keyRow(key)?.onScreens === false,
+  instance: (key: string) => key === 'when' || key === 'id' || key === 'slot',
+  view: (key: string) => ['title', 'backdrop', 'supports'].includes(key) || keyRow(key)?.onScreens === false,
+};
 
 /** A view itself is the same with every value of a case. */
 function checkViewValues(view: object, pointer: string, origin: Origin, diagnostics: DiagnosticList): void {
@@ -420,12 +458,16 @@ function checkNamedInset(
   }
 }
 
-function checkKind(placed: PlacedSource, origin: Origin, diagnostics: DiagnosticList): void {
-  const { widget, pointer } = placed;
+function checkKind(
+  { widget, pointer }: PlacedSource,
+  origin: Origin,
+  diagnostics: DiagnosticList,
+  keys = Object.keys(widget),
+): void {
   // What kind an instance is, its component says.
   if (widget.use !== undefined) return;
   const kind = widget.kind ?? 'panel';
-  for (const key of Object.keys(widget)) {
+  for (const key of keys) {
     const allowed = keyRow(key)?.kinds;
     if (allowed && !allowed.includes(kind)) {
       diagnostics.add(
@@ -435,7 +477,7 @@ function checkKind(placed: PlacedSource, origin: Origin, diagnostics: Diagnostic
       );
     }
   }
-  if (kind === 'button' && widget.text !== undefined && (widget.children?.length ?? 0) > 0) {
+  if (kind === 'button' && keys.includes('text') && (widget.children?.length ?? 0) > 0) {
     diagnostics.add('text-and-children', { kind }, origin.atKey(`${pointer}/text`));
   }
 }

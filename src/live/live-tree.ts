@@ -1,5 +1,6 @@
 import type { CheckedDocument } from '../document/index.ts';
 import {
+  bareKeys,
   boxIn,
   dress,
   dressOne,
@@ -40,7 +41,7 @@ import { LiveNames } from './names.ts';
 import { targetOf, type LiveNode, type Mutable } from './node.ts';
 import { shownNow } from './shown.ts';
 import { endLeaving, showWithin, type Sight } from './sight.ts';
-import { bareKeys, isVisible, keptText } from './widget-change.ts';
+import { isVisible, keptText } from './widget-change.ts';
 import { childrenAt, rangeOf, regrow, type HeadChange, type Regrown } from './regrow.ts';
 
 /** What a tree is made of, and stays made of. */

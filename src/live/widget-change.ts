@@ -3,27 +3,6 @@ import type { Bone } from '../skeleton/index.ts';
 import type { TextBlock } from '../text/index.ts';
 import type { LiveNode } from './node.ts';
 
-/** Keys that neither look nor words follow from. */
-export const bareKeys: ReadonlySet<string> = new Set([
-  'anchor',
-  'pivot',
-  'offset',
-  'inset',
-  'size',
-  'width',
-  'height',
-  'min-width',
-  'max-width',
-  'min-height',
-  'max-height',
-  'margin',
-  'gap',
-  'z',
-  'rotate',
-  'skew',
-  'visible',
-]);
-
 export function isVisible({ hidden, source }: Bone, parent: LiveNode | undefined): boolean {
   const said = 'visible' in source ? source.visible : undefined;
   return (parent?.bone.visible ?? true) && !hidden && said !== false;

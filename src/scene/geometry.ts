@@ -91,3 +91,8 @@ export function unionOf(rects: readonly Rect[]): Rect {
     height: Math.max(...rects.map((one) => one.y + one.height)) - y,
   };
 }
+
+/** A rectangle that reaches further on every side. */
+export function grown({ x, y, width, height }: Rect, by: number): Rect {
+  return { x: x - by, y: y - by, width: width + 2 * by, height: height + 2 * by };
+}

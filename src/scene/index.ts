@@ -4,6 +4,7 @@ export { FormScene, dialogOf, hasBox, letsInputThrough } from './form-scene.ts';
 export type { TextWidget } from './form-scene.ts';
 export {
   axisOf,
+  grown,
   hasArea,
   intersection,
   isInside,

@@ -35,7 +35,18 @@ export function checkMessages(
       for (let at: PlacedSource | undefined = placed; at; at = at.parent) {
         if (at.widget.repeat !== undefined) ['index', 'item', ...fields].forEach((name) => local.add(name));
       }
-      for (const { name, at } of namesAsked(widget, pointer, messages, document, diagnostics)) {
+      const asked = [
+        ...namesAsked(widget, pointer, messages, document, diagnostics),
+        ...(widget.when ?? []).flatMap(({ change }, index) =>
+          namesAsked(change, `${pointer}/when/${index}/change`, messages, document, diagnostics),
+        ),
+        ...Object.entries(widget.set ?? {}).flatMap(([id, change]) =>
+          namesAsked(change, pointerTo(`${pointer}/set`, id), messages, document, diagnostics).filter(
+            ({ name }) => !isOfComponent(document, widget.use, name, fields),
+          ),
+        ),
+      ];
+      for (const { name, at } of asked) {
         if (local.has(name)) continue;
         if (!known.has(name)) {
           const facts = { what: 'value', name, meant: nearestName(name, [...known, ...local]) };
@@ -52,6 +63,27 @@ export function checkMessages(
       }
     }
   }
+}
+
+/** Whether a name is one in a component: a parameter, or of an entry where something in it is repeated. */
+function isOfComponent(
+  document: CheckedDocument,
+  use: string | undefined,
+  name: string,
+  fields: ReadonlySet<string>,
+): boolean {
+  const isOfEntry = name === 'index' || name === 'item' || fields.has(name);
+  const seen = new Set<string>();
+  while (use !== undefined && !seen.has(use)) {
+    seen.add(use);
+    const component = entryOf(document.source.components, use);
+    if (!component) return false;
+    if (Object.hasOwn(component.params ?? {}, name)) return true;
+    if (isOfEntry)
+      for (const { widget } of widgetsOf(component, '')) if (widget.repeat !== undefined) return true;
+    use = component.use;
+  }
+  return false;
 }
 
 function fieldsOf(value: unknown): string[] {

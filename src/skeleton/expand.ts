@@ -85,10 +85,16 @@ export function childrenOf(
   pointer: string,
   from: Pick<Unexpanded, 'scope' | 'naming' | 'set' | 'setPointer' | 'slotted'>,
 ): Unexpanded[] {
+  const { scope, naming, set, setPointer, slotted } = from;
+  // Written out: spreading is what building a view spent most of its time on.
   return (children ?? []).map((source, index) => ({
-    ...from,
     source,
     pointer: `${pointer}/children/${index}`,
+    scope,
+    naming,
+    set,
+    setPointer,
+    slotted,
   }));
 }
 
@@ -100,24 +106,27 @@ export function expand(
   trace: Trace,
 ): Expanded[] {
   if (written.finished) return [written.finished];
-  if (written.source.slot === true) return written.slotted.flatMap((one) => expand(document, one, on, trace));
+  const { source, scope, naming: outer } = written;
+  if (source.slot === true) return written.slotted.flatMap((one) => expand(document, one, on, trace));
   const origins = new Map<string, string>();
-  const own = withConditions(written.source, written.pointer, on, trace, origins);
-  const changed = withSet(own, written, origins);
+  const changed = withSet(withConditions(source, written.pointer, on, trace, origins), written, origins);
   const { repeat } = changed;
-  const scopes = repeat === undefined ? [written.scope] : written.scope.repeat(repeat, trace.structural);
-  const found: Expanded[] = [];
+  const made = (name: string | undefined, inner: Scope, naming: Naming) =>
+    instantiate(document, { written, source: changed, name, scope: inner, naming }, on, trace, origins);
+  if (repeat === undefined) {
+    const one = made(ownId(changed, scope, trace), scope, outer);
+    return one.source.gone === true ? [] : [one];
+  }
   const taken = new Set<string>();
-  const ids = repeat === undefined || changed.id === undefined ? undefined : idsIn(changed);
-  scopes.forEach((scope, index) => {
-    const name = repeat === undefined ? ownId(changed, scope, trace) : entryId(changed, scope, index, taken);
-    const { naming: outer } = written;
-    const id = name === undefined ? undefined : outer.prefix + name;
-    const naming = ids?.size && id !== undefined ? { prefix: `${id}.`, ids, outer } : outer;
-    const one = instantiate(document, { ...written, scope, source: changed, naming }, id, on, trace, origins);
-    if (one.source.gone !== true) found.push({ ...one, name });
-  });
-  return found;
+  const ids = changed.id === undefined ? undefined : idsIn(changed);
+  return scope
+    .repeat(repeat, trace.structural)
+    .map((inner, index) => {
+      const name = entryId(changed, inner, index, taken);
+      const isOuter = !ids?.size || name === undefined;
+      return made(name, inner, isOuter ? outer : { prefix: `${outer.prefix}${name}.`, ids, outer });
+    })
+    .filter((one) => one.source.gone !== true);
 }
 
 /** The ids of the widgets that are written in one. */
@@ -160,21 +169,39 @@ function textIn(scope: Scope, name: string): string | undefined {
   return said === undefined || said === '' || typeof said === 'object' ? undefined : String(said);
 }
 
-/** Follows `use` to the widget it stands for. @param id With what it starts with. */
+/** A widget as it is to be made, once or for an entry. */
+interface Made {
+  readonly written: Unexpanded;
+  /** With conditions and changes worked in. */
+  readonly source: WidgetSource;
+  /** Its id without what it starts with. */
+  readonly name: string | undefined;
+  readonly scope: Scope;
+  readonly naming: Naming;
+}
+
+/** Follows `use` to the widget it stands for. */
 function instantiate(
   document: CheckedDocument,
-  written: Unexpanded,
-  id: string | undefined,
+  one: Made,
   on: OnScreen,
   trace: Trace,
   said: Origins,
-): Omit<Expanded, 'name'> {
-  let { source, pointer, scope } = written;
-  let origins = new Map(said);
+): Expanded {
+  const { written, name, naming } = one;
+  const { pointer } = written;
+  const id = name === undefined ? undefined : written.naming.prefix + name;
+  let { source, scope } = one;
   const bound = new Map<string, ValueOfCase>();
+  let children = source.children ? childrenOf(source.children, pointer, { ...written, scope, naming }) : none;
+  if (source.use === undefined) {
+    // Most are no instances; nothing is copied for them.
+    source = substituted(source, scope, pointer, trace, bound);
+    return { source, pointer, origins: said, bound, scope, naming, id, name, children, inside: undefined };
+  }
+  let origins = new Map(said);
   const inside: Naming = { prefix: id === undefined ? '' : `${id}.`, ids: undefined, outer: undefined };
-  let children = childrenOf(source.children, pointer, written);
-  for (let use = source.use; use !== undefined; use = source.use) {
+  for (let use: string | undefined = source.use; use !== undefined; use = source.use) {
     const component = entryOf(document.source.components, use);
     if (!component) throw new BuildError(`there is no component "${use}"`, pointer);
     const { inner, own: keys } = parametersOf(component, source, scope, pointer);
@@ -204,12 +231,12 @@ function instantiate(
     const look = merged(made.look, ownKeys.look, `${at}/look`, origins);
     source = { ...made, ...ownKeys, ...(look && { look }) };
     scope = inner;
-    pointer = written.pointer;
   }
-  if (source === written.source) source = substituted(source, scope, pointer, trace, bound);
-  const nameless = written.source.use !== undefined && id === undefined ? inside : undefined;
-  return { source, pointer, origins, bound, scope, naming: written.naming, id, children, inside: nameless };
+  const nameless = id === undefined ? inside : undefined;
+  return { source, pointer, origins, bound, scope, naming, id, name, children, inside: nameless };
 }
+
+const none: readonly Unexpanded[] = [];
 
 /** What is in a widget that has got its id now: in an instance that says none, names start with the one it was given. */
 export function childrenOfInstance({ children, inside }: Expanded, id: string): readonly Unexpanded[] {
@@ -253,23 +280,27 @@ function substituted<Source extends WidgetSource>(
   trace: Trace,
   bound: Map<string, ValueOfCase>,
 ): Source {
-  const changes: Record<string, unknown> = {};
-  for (const [key, value] of Object.entries(source) as [string, unknown][]) {
+  let changes: Record<string, unknown> | undefined;
+  for (const key of Object.keys(source)) {
+    const value = (source as Readonly<Record<string, unknown>>)[key];
     if (!isBound(key, value)) continue;
     followBound(value, scope, trace.structural);
     noteBound(key, value, scope, bound);
-    changes[key] = boundValue(key, value, scope, pointer);
+    (changes ??= {})[key] = boundValue(key, value, scope, pointer);
   }
-  return Object.keys(changes).length === 0 ? source : { ...source, ...changes };
+  return changes ? { ...source, ...changes } : source;
 }
 
 /** Whether the value of a key is to be put in: a lone `{name}`, or a list or map that holds one. */
 function isBound(key: string, value: unknown): boolean {
-  if (!isPutIn(key)) return false;
-  if (isTemplate(value)) return true;
-  return (
-    typeof value === 'object' && value !== null && key !== 'children' && Object.values(value).some(isTemplate)
-  );
+  // The cheapest is asked first: few keys are bound.
+  const mayBe =
+    isTemplate(value) ||
+    (typeof value === 'object' &&
+      value !== null &&
+      key !== 'children' &&
+      Object.values(value).some(isTemplate));
+  return mayBe && isPutIn(key);
 }
 
 function followBound(value: unknown, scope: Scope, into: Set<string>): void {

@@ -13,7 +13,7 @@ export { dividedBoxes, isDivider } from './divider.ts';
 export type { Bone, Head, Site, Skeleton, Structure } from './bone.ts';
 export { expand, plainlyBound, rebound } from './expand.ts';
 export type { Expanded, Unexpanded } from './expand.ts';
-export { mirrored, withPadding } from './box.ts';
+export { boxOf, mirrored, withPadding } from './box.ts';
 export type { AxisBox, Box, SizeMode } from './box.ts';
 export { BuildError, Scope, isSameValue } from './scope.ts';
 export type { ValueOfCase } from './scope.ts';

@@ -301,7 +301,9 @@ function makeBone(made: Expanded, next: Pending, index: number, counts: Map<stri
     counts.set(start, count);
     id = `${start}-${count}`;
   }
-  return remadeBone({ ...next, index, id, selected: next.selected || isChosen(made, parent) }, made, parent);
+  const { place, hidden } = next;
+  const selected = next.selected || isChosen(made, parent);
+  return remadeBone({ index, id, place, hidden, selected }, made, parent);
 }
 
 /** Whether a widget is the one of its siblings that a radio group or list box says is chosen: by its id, or what it controls. */

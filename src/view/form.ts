@@ -1,4 +1,5 @@
 import type { Tree, Widget } from '../dress/index.ts';
+import { refuseCircle } from './anchor-circle.ts';
 import { compile, referenceOfPart, type LayoutItem, type Plan, type Reference } from '../layout/index.ts';
 
 /** The indexes of widgets by their ids. */
@@ -16,9 +17,10 @@ export interface Form {
   readonly alike: Form | undefined;
 }
 
-/** @param reference The document's, whose size a part has that says none. */
+/** @param reference The document's, whose size a part has that says none. @throws BuildError for anchors that lead back to themselves. */
 export function formOf(tree: Tree, reference: Reference): Form {
   const indexes = new Map(tree.widgets.map(({ id, index }) => [id, index]));
+  refuseCircle(tree.widgets, indexes);
   const plan = compile(tree.widgets.map((widget) => itemOf(widget, reference, (id) => indexes.get(id))));
   return { tree, plan, indexes, alike: undefined };
 }

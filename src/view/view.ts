@@ -205,17 +205,15 @@ export class View<Id extends string = string> {
 
   #make(held: string, frame: Frame): Form {
     const { variant, document, name, occasion, reference } = this;
-    const make = () => {
-      try {
-        return makeSkeleton(document, name, variant, frame);
-      } catch (error) {
-        throw error instanceof BuildError ? placed(error, document, occasion.case) : error;
-      }
-    };
-    if (!this.#shared) return formOf(dress(make(), variant), reference);
-    const key = [name, occasion.locale, held].join('\n');
-    const skeleton = this.#shared.kept.skeleton(key, variant.values, make);
-    return this.#shared.formOf(skeleton, dress(skeleton, variant), reference);
+    const make = () => makeSkeleton(document, name, variant, frame);
+    try {
+      if (!this.#shared) return formOf(dress(make(), variant), reference);
+      const key = [name, occasion.locale, held].join('\n');
+      const skeleton = this.#shared.kept.skeleton(key, variant.values, make);
+      return this.#shared.formOf(skeleton, dress(skeleton, variant), reference);
+    } catch (error) {
+      throw error instanceof BuildError ? placed(error, document, occasion.case) : error;
+    }
   }
 
   /** Lays the view out. @throws RangeError for a size that is no screen's. @throws BuildError */

@@ -1,6 +1,7 @@
 import { readAnchor, type CheckedDocument, type WidgetSource } from '../document/index.ts';
 import {
   DocumentDraft,
+  TriedView,
   isKeyAct,
   perform,
   performKeys,
@@ -93,7 +94,7 @@ export class Desk {
     const draft = new DocumentDraft(this.#document);
     performKeys(draft, this.#document, this.#view, act, this.#view.layoutOn(screen));
     // Keys of widgets change no theme.
-    this.#tried = this.#view.with({}, draft.document);
+    this.#tried = new TriedView(this.#view, draft.document, draft.touched);
   }
 
   /** Makes a change, and goes on with the document it comes to. @throws EditError; nothing has changed then. */

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { readDocument } from 'pimbot';
-import { told } from '../support/views.ts';
+import { openView, readDocument } from 'pimbot';
+import { fonts, told } from '../support/views.ts';
 
 /** Reads YAML under the name hud.yaml. */
 function read(text: string) {
@@ -69,6 +69,102 @@ views:
       'hud.yaml:14:38: error: there is no picture "ring"',
       'hud.yaml:14:58: error: there is no widget "c"; did you mean "a"?',
     ]);
+  });
+
+  test('names that do not exist in conditions and in changes of instances', () => {
+    const found = read(`pimbot: 1
+cases: { typical: { depth: 4, logs: [{ line: Up }] } }
+components:
+  dial:
+    params: { unit: text }
+    children:
+      - { id: words, kind: text, text: "{unit}" }
+      - { id: log, kind: text, repeat: "{logs}", text: "{line}" }
+views:
+  dive:
+    when: [{ screen: { aspect: ..1 }, change: { style: plat } }]
+    children:
+      - { id: a, size: 9, when: [{ screen: { aspect: ..1 }, change: { width: "{deph}", look: { opacity: "{fade}" } } }] }
+      - id: b
+        use: dial
+        unit: m
+        set:
+          words: { text: "{unit} {depth} {deep}", style: plat, anchor-to: c, theme: dusk }
+          log: { text: "{index} {line} {word}" }
+`);
+    expect(found.map((one) => one.split('\n')[0])).toEqual([
+      'hud.yaml:11:56: error: there is no style "plat"',
+      'hud.yaml:13:78: error: there is no value "deph"; did you mean "depth"?',
+      'hud.yaml:13:105: error: there is no value "fade"',
+      'hud.yaml:18:26: error: there is no value "deep"',
+      'hud.yaml:18:58: error: there is no style "plat"',
+      'hud.yaml:18:75: error: there is no widget "c"',
+      'hud.yaml:18:85: error: there is no theme "dusk"',
+      'hud.yaml:19:24: error: there is no value "word"',
+    ]);
+  });
+
+  test('what conditions and instances change is held against what it changes', () => {
+    const found = read(`pimbot: 1
+pictures: { hull: hull.png }
+components:
+  dial:
+    children:
+      - { id: words, kind: text, text: Hull }
+      - { id: log, arrange: pages, children: [{ id: one }, { id: two }] }
+views:
+  dive:
+    when: [{ screen: { aspect: 1.. }, change: { title: Wide, columns: 3, children: [], expect: [{ widget: c, visible: true }] } }]
+    children:
+      - id: a
+        arrange: pages
+        children: [{ id: near }, { id: far }]
+        when:
+          - { screen: { aspect: ..1 }, change: { page: far } }
+          - { screen: { aspect: 1.. }, change: { page: nowhere, image: hull } }
+      - id: b
+        use: dial
+        set:
+          words: { anchor: lefty, columns: 3 }
+          log: { page: two, inset: 3 3, value: 1, may-overlap: [one, near], when: [], id: logs }
+`);
+    expect(found.map((one) => one.split('\n')[0])).toEqual([
+      'hud.yaml:10:49: error: "title" cannot change from screen to screen',
+      'hud.yaml:10:62: error: "columns" does something only with arrange: grid',
+      'hud.yaml:10:74: error: "children" cannot change from screen to screen',
+      'hud.yaml:10:107: error: there is no widget "c"; did you mean "a"?',
+      'hud.yaml:17:56: error: there is no page "nowhere"',
+      'hud.yaml:21:28: error: "anchor" is an anchor such as "right bottom", "left..right top" or "25% center", not "lefty"',
+      'hud.yaml:21:35: error: "columns" does something only with arrange: grid',
+      'hud.yaml:21:35: error: "columns" is for panel, button, tabs, radiogroup, listbox, dialog; this widget is of kind text',
+      'hud.yaml:22:29: error: an inset needs an anchor that is a span, such as left..right',
+      'hud.yaml:22:41: error: "value" is for meter, slider, separator; this widget is of kind panel',
+      'hud.yaml:22:70: error: there is no widget "near"',
+      'hud.yaml:22:77: error: "when" of a widget in a component cannot change in an instance of it',
+      'hud.yaml:22:87: error: "id" of a widget in a component cannot change in an instance of it',
+    ]);
+  });
+
+  test('anchors that a condition ties into a circle, on the screens where it holds', () => {
+    const source = `pimbot: 1
+cases: { typical: { to: a } }
+views:
+  dive:
+    children:
+      - { id: a, size: 9, anchor-to: c }
+      - { id: c, size: 9, when: [{ screen: { aspect: 1.. }, change: { anchor-to: a } }] }
+      - { id: d, size: 9, anchor-to: a, when: [{ screen: { aspect: ..0.5 }, change: { anchor-to: "{to}" } }] }
+`;
+    const { document } = readDocument(source, { name: 'hud.yaml' });
+    const view = openView(document!, 'dive', { resources: { fonts } });
+    expect(() => view.layoutOn({ width: 1920, height: 1080 })).toThrow(
+      'this anchor leads back to itself: a → c → a',
+    );
+    expect(view.layoutOn({ width: 1080, height: 1920 }).find('a')).toBe(1);
+    expect(view.layoutOn({ width: 400, height: 1920 }).find('d')).toBe(3);
+    const { document: other } = readDocument(source.replace('to: a }', 'to: d }'), { name: 'hud.yaml' });
+    const odd = openView(other!, 'dive', { resources: { fonts } });
+    expect(() => odd.layoutOn({ width: 400, height: 1920 })).toThrow('itself: d → d, in the case "typical"');
   });
 
   test.each<[string, string, string]>([

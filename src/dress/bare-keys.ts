@@ -1,0 +1,20 @@
+/** Keys that neither look nor words follow from. */
+export const bareKeys: ReadonlySet<string> = new Set([
+  'anchor',
+  'pivot',
+  'offset',
+  'inset',
+  'size',
+  'width',
+  'height',
+  'min-width',
+  'max-width',
+  'min-height',
+  'max-height',
+  'margin',
+  'gap',
+  'z',
+  'rotate',
+  'skew',
+  'visible',
+]);
