@@ -144,6 +144,7 @@ export { snap, distancesOf } from './guides/index.ts';
 export type { Distance, Ground, Guide, Moving, Snapped } from './guides/index.ts';
 export {
   Desk,
+  LayoutDrawing,
   addressOf,
   besideText,
   closeUpOf,

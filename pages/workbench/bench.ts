@@ -394,8 +394,11 @@ export class Bench {
   try(act: Act | undefined): void {
     const { screen } = this;
     this.#glancing.do(async () => {
-      const screens = act ? await this.#judge.ask('glance', { act, screen }).catch(() => []) : [];
-      this.breaking.value = new Set(screens);
+      // Those in view are enough: to look at all takes seconds of a large view.
+      const seen = [screen, ...this.#onWall().map((one) => one.screen)];
+      const screens = [...new Map(seen.map((one) => [one.name, one])).values()];
+      const broken = act ? await this.#judge.ask('glance', { act, screen, screens }).catch(() => []) : [];
+      this.breaking.value = new Set(broken);
     });
     this.#dragging.do(async () => {
       const start = performance.now();

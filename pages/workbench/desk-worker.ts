@@ -45,6 +45,7 @@ import {
 } from 'pimbot/tools';
 import { ProjectReader } from './project.ts';
 import { SmallerPictures } from './smaller.ts';
+import { KeptSheet } from './kept-sheet.ts';
 import type {
   AskMessage,
   AskName,
@@ -69,6 +70,9 @@ const cache = new CanvasCache(
 
 const smaller = new SmallerPictures();
 
+/** More are not kept: a wall of all screens, and what is beside the stage. */
+const mostSheets = 80;
+
 /** A worker that holds a document and answers what the page asks. */
 class DeskWorker {
   readonly #reader: ProjectReader;
@@ -79,6 +83,8 @@ class DeskWorker {
   #playing: Playing | undefined;
   #proof: ViewProof | undefined;
   #other: { readonly key: string; readonly desk: Desk } | undefined;
+  /** What is drawn on, by its name. */
+  readonly #sheets = new Map<string, { readonly size: string; readonly sheet: KeptSheet }>();
 
   constructor(token: string) {
     let next = 0;
@@ -166,12 +172,12 @@ class DeskWorker {
         return undefined;
       }
     },
-    glance: ({ act, screen }) => {
+    glance: ({ act, screen, screens }) => {
       const desk = this.#sure();
       const known = new Set(this.#verdict?.findings.map(findingKey));
       desk.try(act, screen);
       try {
-        const { findings } = checkDocument(desk.view.document, this.#options([]));
+        const { findings } = checkDocument(desk.view.document, { ...this.#options([]), screens });
         const fresh = findings.filter((one) => !known.has(findingKey(one)));
         return [...new Set(fresh.flatMap(({ occurrences }) => occurrences.map((one) => one.screen)))];
       } finally {
@@ -224,7 +230,8 @@ class DeskWorker {
   /** A sheet; an empty one for a language or theme that is not there (any more), and for a text that is no document. */
   #pictureOf(desk: Desk, wanted: Wanted): ImageBitmap {
     const { text, occasion } = wanted;
-    if (text === undefined && !occasion) return pictureOf(desk, wanted);
+    if (text === undefined && !occasion)
+      return this.#sheetOf(wanted).picture(desk.layoutOn(wanted.screen), smaller, cache);
     try {
       return pictureOf(text === undefined ? desk : this.#deskOf(text), wanted);
     } catch (error) {
@@ -234,6 +241,17 @@ class DeskWorker {
       nothing.getContext('2d');
       return nothing.transferToImageBitmap();
     }
+  }
+
+  /** What a screen is drawn on again and again. */
+  #sheetOf({ screen, scale, name = screen.name }: Wanted): KeptSheet {
+    const size = [screen.name, screen.width, screen.height, scale].join(' ');
+    const known = this.#sheets.get(name);
+    if (known?.size === size) return known.sheet;
+    if (this.#sheets.size > mostSheets) this.#sheets.clear();
+    const sheet = new KeptSheet(screen, scale);
+    this.#sheets.set(name, { size, sheet });
+    return sheet;
   }
 
   /** A desk with another text of the document: how it was. @throws EditError for one that is no document. */

@@ -112,7 +112,7 @@ export interface Asks {
   folds: { ask: Record<string, never>; answer: readonly { screen: string; others: readonly string[] }[] };
   advice: { ask: { widget: string }; answer: { anchor: string; why: string } | undefined };
   /** On which screens something is found with a change that is tried, and is not without it. */
-  glance: { ask: { act: Act; screen: Screen }; answer: readonly string[] };
+  glance: { ask: { act: Act; screen: Screen; screens: readonly Screen[] }; answer: readonly string[] };
   check: { ask: { extra: readonly Screen[] }; answer: readonly Told[] };
   suggest: { ask: { key: string }; answer: Suggested | undefined };
   compare: { ask: { text: string; wanted: Wanted }; answer: { before: ImageBitmap; after: ImageBitmap } };

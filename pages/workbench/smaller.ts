@@ -5,7 +5,7 @@ export class SmallerPictures {
   readonly #levels = new WeakMap<Picture, Picture[]>();
 
   /** A list as it is drawn at a scale: pictures that are drawn much smaller than they are come from smaller ones. */
-  for(list: DrawList, scale: number): DrawList {
+  for<List extends DrawList>(list: List, scale: number): List {
     if (scale >= 0.75) return list;
     const operations = list.operations.map((one) => {
       if (one.type !== 'picture' || one.picture.drawable === undefined || one.rect.width <= 0) return one;

@@ -5,6 +5,7 @@ import { BesideMenu, besideTitle, screenNames } from './beside.tsx';
 import type { Bench } from './bench.ts';
 import { freeName } from './names.ts';
 import { Overlay } from './overlay.tsx';
+import { StillLayers } from './still-layers.tsx';
 import { keyDown, pointer, type PointerType } from './stage-hands.ts';
 import { round, type Drag, type Point } from './stage-drag.ts';
 
@@ -131,6 +132,7 @@ export function Stage({ bench }: { readonly bench: Bench }) {
                         pointer(bench, drag, advice, type, event, at, scale, viewport.current!)
                       }
                     >
+                      <StillLayers bench={bench} scale={scale} />
                       <Overlay bench={bench} drag={drag} scale={scale} />
                     </Sheet>
                     {place.screen === freeName && (

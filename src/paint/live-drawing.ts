@@ -1,6 +1,5 @@
 import type { Matrix } from '../inside/index.ts';
 import type { Rect } from '../layout/index.ts';
-import type { LiveNode, LiveNow, LiveView } from '../live/index.ts';
 import {
   type Area,
   AreaList,
@@ -27,9 +26,35 @@ import {
   type DrawnWidget,
 } from './draw.ts';
 
+/** A widget as long as it is there. */
+export interface FollowedNode {
+  readonly index: number;
+  readonly parent: FollowedNode | undefined;
+  /** The version in which it last looked, said or stood otherwise. */
+  readonly stamp: number;
+}
+
+/** Something that is laid out now: its numbers change. */
+interface FollowedNow {
+  readonly on: ViewLayout;
+  readonly nodes: readonly FollowedNode[];
+  /** Another number where there are other widgets, or another order. */
+  readonly structure: number;
+  readonly version: number;
+  /** The version since which everything is another. */
+  readonly whole: number;
+}
+
+/** What can be drawn again and again: a live view, or one layout after another. */
+export interface Followed {
+  readonly now: FollowedNow;
+  /** What has changed since a version; undefined where that is as good as everything. */
+  takeTouched(): { readonly since: number; readonly nodes: readonly FollowedNode[] | undefined };
+}
+
 /** What one widget drew last. */
 interface Entry {
-  readonly node: LiveNode;
+  readonly node: FollowedNode;
   drawn: DrawnWidget;
   /** Of each of its own operations, on the screen. */
   areas: readonly (Area | undefined)[];
@@ -76,7 +101,7 @@ export interface KeptDrawing extends DrawList {
  * changed in place.
  */
 export class LiveDrawing {
-  readonly #live: LiveView;
+  readonly #live: Followed;
   readonly #options: DrawOptions;
   #entries: Entry[] = [];
   #structure = -1;
@@ -89,13 +114,13 @@ export class LiveDrawing {
   #order: readonly Entry[] = [];
   /** Whose changes reach what is drawn within it, found before everything was looked at. */
   #reaching: Entry | undefined;
-  readonly #byNode = new Map<LiveNode, Entry>();
+  readonly #byNode = new Map<FollowedNode, Entry>();
   /** Those that have soft edges. */
   readonly #soft = new Set<Entry>();
   /** How often there were other widgets. */
   #turn = 0;
 
-  constructor(live: LiveView, options: DrawOptions = {}) {
+  constructor(live: Followed, options: DrawOptions = {}) {
     this.#live = live;
     this.#options = options;
   }
@@ -146,7 +171,7 @@ export class LiveDrawing {
   }
 
   /** Keeps the entries of widgets that are still there; what is gone, or lies in another order, is to be painted over. */
-  #follow({ nodes, on }: LiveNow, dirty: AreaList): void {
+  #follow({ nodes, on }: FollowedNow, dirty: AreaList): void {
     const { width, height } = on.screen;
     const turn = ++this.#turn;
     const before = this.#entries;
@@ -176,7 +201,7 @@ export class LiveDrawing {
   }
 
   /** Looks at every widget, and draws anew what has changed. */
-  #draw({ on, nodes }: LiveNow, isWhole: boolean, dirty: AreaList): void {
+  #draw({ on, nodes }: FollowedNow, isWhole: boolean, dirty: AreaList): void {
     const { widgets } = on.tree;
     for (const index of on.tree.order) {
       const node = nodes[index]!;
@@ -196,7 +221,7 @@ export class LiveDrawing {
   }
 
   /** Draws some widgets anew. Gives whether nothing but they themselves is drawn otherwise. */
-  #redraw({ on }: LiveNow, touched: readonly LiveNode[], dirty: AreaList): boolean {
+  #redraw({ on }: FollowedNow, touched: readonly FollowedNode[], dirty: AreaList): boolean {
     for (const { index, parent } of touched) {
       const entry = this.#entries[index]!;
       const outer = parent && this.#entries[parent.index]!;
@@ -230,7 +255,7 @@ export class LiveDrawing {
   }
 
   /** Puts what some widgets draw in the place of what they drew. Gives whether it has the same shape. */
-  #patch(touched: readonly LiveNode[]): boolean {
+  #patch(touched: readonly FollowedNode[]): boolean {
     for (const { index } of touched) {
       const { drawn, shape } = this.#entries[index]!;
       if (shapeOf(drawn) !== shape) return false;
@@ -281,7 +306,7 @@ export class LiveDrawing {
   }
 
   /** Writes the operations of all entries one after the other. */
-  #flatten({ on }: LiveNow): void {
+  #flatten({ on }: FollowedNow): void {
     const operations = this.#operations;
     const { order } = on.tree;
     let count = 0;
@@ -375,7 +400,7 @@ const mostTurns = 8;
 const none: readonly Rect[] = [];
 const restore: DrawOperation = { type: 'restore' };
 
-function newEntry(node: LiveNode, turn: number): Entry {
+function newEntry(node: FollowedNode, turn: number): Entry {
   return {
     node,
     drawn: nothing,
@@ -409,7 +434,7 @@ function renumber({ within, own }: DrawnWidget, index: number): void {
 }
 
 /** Each once, parents before what is in them. */
-function once(touched: readonly LiveNode[]): readonly LiveNode[] {
+function once(touched: readonly FollowedNode[]): readonly FollowedNode[] {
   if (touched.length < 2) return touched;
   return [...new Set(touched)].sort((one, other) => one.index - other.index);
 }
@@ -429,7 +454,7 @@ function isOpening({ type }: DrawOperation): boolean {
 }
 
 function isWithin(entries: readonly Entry[], index: number, outer: number): boolean {
-  for (let at: LiveNode | undefined = entries[index]!.node; at && at.index >= outer; at = at.parent)
+  for (let at: FollowedNode | undefined = entries[index]!.node; at && at.index >= outer; at = at.parent)
     if (at.index === outer) return true;
   return false;
 }

@@ -7,6 +7,7 @@ export { closeUpOf, findingTold, sizesOn } from './close-up.ts';
 export type { CloseUp, LookRow, SizeOn, ToldAt } from './close-up.ts';
 export { Desk, snapOn } from './desk.ts';
 export type { OnDesk } from './desk.ts';
+export { LayoutDrawing } from './layout-drawing.ts';
 export { colorTokens, fieldOf, inspect } from './inspector.ts';
 export type { Field, InspectorRow } from './inspector.ts';
 export type { Reading, Readings } from './readings.ts';

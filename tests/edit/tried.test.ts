@@ -1,6 +1,14 @@
 import { expect, test } from '@jest/globals';
-import { makeScreen, readDocument, type CheckedDocument, type Resources } from 'pimbot';
-import { Desk, EditError, type Act } from 'pimbot/tools';
+import { createCanvas } from '@napi-rs/canvas';
+import {
+  makeScreen,
+  paintOnCanvas,
+  readDocument,
+  repaintOnCanvas,
+  type CheckedDocument,
+  type Resources,
+} from 'pimbot';
+import { Desk, EditError, LayoutDrawing, type Act } from 'pimbot/tools';
 import { openProject } from 'pimbot/node';
 import { makeCase } from '../conformance/generator.ts';
 import { random } from '../../bench/trees.ts';
@@ -78,4 +86,47 @@ test('what is tried is drawn as what it comes to when it is made', async () => {
     made += triedLikeMade(one.document!, { fonts }, next, 6);
   }
   expect(made).toBeGreaterThan(rounds(20, 400));
+});
+
+test('what is tried one after the other is painted where it differs, to the pixel', async () => {
+  const next = random(seedOf(43));
+  const below = (count: number) => Math.floor(next() * count);
+  const { document, resources } = await openProject('examples/fathom-post/post.yaml');
+  const screen = makeScreen({ width: 960, height: 540 });
+  let [spared, tries] = [0, 0];
+  for (const view of Object.keys(document!.source.views)) {
+    const desk = new Desk(document!, resources, { view, occasion: {} });
+    const drawing = new LayoutDrawing();
+    const canvas = createCanvas(screen.width, screen.height);
+    const ids = desk.layoutOn(screen).widgets.slice(1);
+    let id = '';
+    for (let time = 0; time < rounds(14, 200); time++) {
+      if (time % 5 === 0) id = ids[below(ids.length)]!.id;
+      const acts: (Act | undefined)[] = [
+        { do: 'move', widgets: [id], x: below(200) - 100, y: below(200) - 100 },
+        { do: 'move', widgets: [id], x: below(200) - 100, y: below(200) - 100 },
+        { do: 'resize', widget: id, edges: { right: below(90), bottom: below(60) - 20 } },
+        { do: 'rotate', widget: id, degrees: below(360) },
+        { do: 'set', widget: id, key: 'look/opacity', value: below(3) / 2 },
+        { do: 'set', widget: id, key: 'z', value: below(3) },
+        undefined,
+      ];
+      const act = acts[below(acts.length)];
+      try {
+        desk.try(act, screen);
+      } catch (error) {
+        if (!(error instanceof EditError)) throw error;
+      }
+      const kept = drawing.update(desk.layoutOn(screen));
+      repaintOnCanvas(kept, canvas.getContext('2d'));
+      const whole = createCanvas(screen.width, screen.height);
+      paintOnCanvas(desk.drawing(screen), whole.getContext('2d'));
+      const [one, other] = [canvas, whole].map((each) => each.data());
+      expect([view, time, act, Buffer.compare(one!, other!)]).toEqual([view, time, act, 0]);
+      tries++;
+      const area = kept.changed.reduce((sum, { width, height }) => sum + width * height, 0);
+      if (area < (screen.width * screen.height) / 4) spared++;
+    }
+  }
+  expect(spared).toBeGreaterThan(tries / 10);
 });
