@@ -23,6 +23,7 @@ import {
   writtenIds,
   type WrittenIds,
 } from './references.ts';
+import { checkTargets } from './anchor-circles.ts';
 import { changesOf } from './changes.ts';
 import { pointerTo } from './pointer.ts';
 import { nearestName } from './suggest.ts';
@@ -70,12 +71,16 @@ export function checkStructure(document: DocumentSource, origin: Origin, diagnos
     }
     for (const one of [...top, ...placed]) {
       const { widget, pointer: at } = one;
+      // The root of a component may be anywhere.
+      const isInside = one.parent !== undefined || (component !== undefined && widget !== component);
+      checkArea(widget, at, isInside, origin, diagnostics);
       checkNames(widget, at, at, ids, document, origin, diagnostics);
       // What changes on some screens, or in an instance, is checked like what it changes.
       for (const { changed, change, from, inside } of changesOf(one, document)) {
         const names = inside ?? ids;
         const by = inside ? 'instance' : 'condition';
         checkFixed(change, changed.pointer, fixed[by], by, { origin, diagnostics });
+        checkArea(change, changed.pointer, isInside || inside !== undefined, origin, diagnostics);
         checkNotations(changed, origin, diagnostics);
         checkKind(changed, origin, diagnostics, Object.keys(change));
         const { kind, 'shows-more': sign } = changed.widget;
@@ -84,6 +89,18 @@ export function checkStructure(document: DocumentSource, origin: Origin, diagnos
       }
     }
   }
+}
+
+/** Only what lies in the view itself can reach beyond the safe area. */
+function checkArea(
+  { area }: WidgetSource,
+  at: string,
+  isInside: boolean,
+  origin: Origin,
+  diagnostics: DiagnosticList,
+): void {
+  if (area !== undefined && isInside)
+    diagnostics.add('key-needs', { key: 'area', needs: 'a child of the view' }, origin.atKey(`${at}/area`));
 }
 
 /** What a view says of itself on some screens is checked like what it says on all. */
@@ -245,49 +262,6 @@ function withoutTemplates<Source extends object>(source: Source): Source {
   return Object.fromEntries(
     Object.entries(source).filter(([key, value]) => key === 'look' || !isOpen(value)),
   ) as Source;
-}
-
-/** The place of a widget follows from that of its parent and of the widget it is anchored to: no circle in that. */
-function checkTargets(placed: readonly PlacedSource[], origin: Origin, diagnostics: DiagnosticList): void {
-  const byId = new Map<string, PlacedSource>();
-  for (const one of placed) if (one.widget.id !== undefined) byId.set(one.widget.id, one);
-  const done = new Set<PlacedSource>();
-  for (const start of placed) {
-    if (start.widget['anchor-to'] === undefined || done.has(start)) continue;
-    const path: { at: PlacedSource; next: PlacedSource[] }[] = [];
-    const enter = (at: PlacedSource) => {
-      const target = at.widget['anchor-to'];
-      const targets = target === undefined ? [] : anchorTargets(target);
-      const next = [at.parent, ...targets.map((name) => byId.get(name))];
-      path.push({ at, next: next.filter((one) => one !== undefined) });
-    };
-    enter(start);
-    while (path.length > 0) {
-      const top = path.at(-1)!;
-      const next = top.next.pop();
-      if (!next) {
-        done.add(top.at);
-        path.pop();
-        continue;
-      }
-      if (done.has(next)) continue;
-      const seen = path.findIndex(({ at }) => at === next);
-      if (seen < 0) {
-        enter(next);
-        continue;
-      }
-      const circle = path.slice(seen).map(({ at }) => at);
-      const anchored = circle.find((one) => one.widget['anchor-to'] !== undefined) ?? next;
-      const chain = [...circle, next].map((one) => one.widget.id ?? one.pointer);
-      diagnostics.add(
-        'name-chain',
-        { what: 'this anchor', chain },
-        origin.at(`${anchored.pointer}/anchor-to`),
-      );
-      circle.forEach((one) => done.add(one));
-      break;
-    }
-  }
 }
 
 function checkId(

@@ -179,6 +179,11 @@ views:
       'the key "views" stands here a second time',
     ],
     [
+      'a full area in a panel',
+      'pimbot: 1\nviews: { a: { children: [ { children: [ { area: full } ] } ] } }\n',
+      '"area" does something only with a child of the view',
+    ],
+    [
       'a text on a panel',
       'pimbot: 1\nviews: { a: { children: [ { text: Hull } ] } }\n',
       '"text" is for text, button, textbox, tooltip; this widget is of kind panel',
