@@ -143,6 +143,9 @@ export function checkFocusOrder(
   });
 }
 
+/** What is promised of widgets together: of one alone it would always hold. */
+const ofSeveral = ['never', 'touching', 'aligned', 'same', 'order'] as const;
+
 /** Widgets that promises name; those of instances and repeats are only known when the view is built. */
 export function checkPromises(
   { expect }: ViewSource,
@@ -151,8 +154,12 @@ export function checkPromises(
   origin: Origin,
   diagnostics: DiagnosticList,
 ): void {
-  expect?.forEach(({ widget, widgets, within }, nth) => {
+  expect?.forEach((promise, nth) => {
+    const { widget, widgets, within } = promise;
     const at = `${pointer}/expect/${nth}`;
+    for (const key of ofSeveral)
+      if (promise[key] !== undefined && (widgets?.length ?? 0) < 2)
+        diagnostics.add('key-needs', { key, needs: 'two or more widgets' }, origin.atKey(`${at}/${key}`));
     const named: [id: string, at: string][] = (widgets ?? []).map((id, index) => [
       id,
       `${at}/widgets/${index}`,

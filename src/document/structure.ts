@@ -1,5 +1,5 @@
 import type { DiagnosticList } from './diagnostics.ts';
-import { anchorTargets, readAnchor, readInset, readLengthPair, readLimits, readSize } from './lengths.ts';
+import { anchorTargets, readAnchor, readInset, readLengthPair, readSize } from './lengths.ts';
 import {
   isTemplate,
   entryOf,
@@ -12,7 +12,6 @@ import {
   type PlacedSource,
   type ViewSource,
   type WidgetSource,
-  usualArrangement,
   type Kind,
 } from './model.ts';
 import {
@@ -25,7 +24,9 @@ import {
 } from './references.ts';
 import { checkTargets } from './anchor-circles.ts';
 import { changesOf } from './changes.ts';
+import { checkIdleKeys, mayArrange } from './idle-keys.ts';
 import { pointerTo } from './pointer.ts';
+import { checkRanges } from './ranges.ts';
 import { nearestName } from './suggest.ts';
 import { keyRow, widgetKeyNames } from './widget-keys.ts';
 import { show } from './validate.ts';
@@ -34,14 +35,7 @@ const everyState: readonly string[] = states;
 
 /** What the schema cannot say: notations, names inside the views, keys that make no sense together. */
 export function checkStructure(document: DocumentSource, origin: Origin, diagnostics: DiagnosticList): void {
-  const limits = document.reference?.limits;
-  if (limits !== undefined) {
-    const read = readLimits(limits);
-    if (read && read.least > read.most) {
-      const facts = { key: 'limits', least: read.least, most: read.most };
-      diagnostics.add('limits-crossed', facts, origin.at('/reference/limits'));
-    }
-  }
+  checkRanges(document, origin, diagnostics);
   checkUses(document, origin, diagnostics);
   for (const { name, pointer, root, component } of rootsOf(document)) {
     const holder = withoutTemplates(root);
@@ -74,6 +68,9 @@ export function checkStructure(document: DocumentSource, origin: Origin, diagnos
       // The root of a component may be anywhere.
       const isInside = one.parent !== undefined || (component !== undefined && widget !== component);
       checkArea(widget, at, isInside, origin, diagnostics);
+      // What an instance is in, and what is in it, its component may arrange.
+      const around = one.parent?.widget ?? (widget === component ? undefined : root);
+      checkIdleKeys(one, around, component !== undefined, origin, diagnostics);
       checkNames(widget, at, at, ids, document, origin, diagnostics);
       // What changes on some screens, or in an instance, is checked like what it changes.
       for (const { changed, change, from, inside } of changesOf(one, document)) {
@@ -301,12 +298,8 @@ function checkContainer(
   }
   const kind = 'kind' in holder ? (holder.kind as Kind) : undefined;
   const isTabs = kind === 'tabs';
-  const isArrangedByKind = usualArrangement(kind) !== 'free';
-  // A condition may arrange them, and so may the component of an instance.
-  const mayArrange =
-    isOpen || arrange !== 'free' || isArrangedByKind || holder.use !== undefined || isArranged(holder);
   for (const key of ['gap', 'justify', 'align'] as const) {
-    if (holder[key] !== undefined && !mayArrange && !('scroll' in holder))
+    if (holder[key] !== undefined && !isOpen && !mayArrange(holder) && !('scroll' in holder))
       diagnostics.add(
         'key-needs',
         { key, needs: 'arrange: row, column, wrap, grid, layers or pages' },
@@ -339,14 +332,6 @@ function checkContainer(
       diagnostics.add('unknown-name', facts, origin.at(`${pointer}/page`));
     }
   }
-}
-
-/** Whether a condition arranges the children of something that is free otherwise, or the thing that is changed is arranged already. */
-function isArranged(holder: object): boolean {
-  const { when } = holder as {
-    readonly when?: readonly { readonly change: { readonly arrange?: string } }[];
-  };
-  return (when ?? []).some(({ change }) => (change.arrange ?? 'free') !== 'free');
 }
 
 /** Keys whose notation cannot be read. */

@@ -152,9 +152,10 @@ function viewOf(received: unknown, matcher: string): View {
 function screensOf(said: MatcherOptions['screens'], received: unknown, view: View): readonly Screen[] {
   if (said === undefined) {
     const support = supportOf(view.document.source.views[view.name]!.supports);
-    return isLive(received)
-      ? [received.frame.screen]
-      : catalogue.filter((screen) => isSupported(support, screen));
+    if (isLive(received)) return [received.frame.screen];
+    const supported = catalogue.filter((screen) => isSupported(support, screen));
+    if (supported.length > 0) return supported;
+    throw new RangeError(`${view.name} supports no screen of the catalogue: say on which ones, with screens`);
   }
   return said.map((one) => {
     if (typeof one !== 'string') return makeScreen(one);

@@ -68,7 +68,9 @@ function reportFile(input: ReportInput, how: How): string[] {
     lines.push(
       ...wrapped(
         tones.faint(
-          `– ${view} does not support ${counted(screens.length, 'screen')}, and is not looked at on ${screens.length === 1 ? 'it' : 'them'}: ${screens.join(', ')}`,
+          screens.length === verdict.screens.length
+            ? `– ${view} supports none of these screens: nothing of it was looked at`
+            : `– ${view} does not support ${counted(screens.length, 'screen')}, and is not looked at on ${screens.length === 1 ? 'it' : 'them'}: ${screens.join(', ')}`,
         ),
         width,
         '',

@@ -179,6 +179,41 @@ views:
       'the key "views" stands here a second time',
     ],
     [
+      'a condition that never holds',
+      'pimbot: 1\nviews: { a: { children: [ { when: [{ screen: { aspect: 2..1.5 }, change: { z: 1 } }] } ] } }\n',
+      'hud.yaml:2:56: error: "aspect" asks for at least 2 and at most 1.5',
+    ],
+    [
+      'a view that supports nothing',
+      'pimbot: 1\nviews: { a: { supports: { from: 1920x1080, to: 1280x1080 } } }\n',
+      '"width" asks for at least 1920 and at most 1280',
+    ],
+    [
+      'a promise for no screen',
+      'pimbot: 1\nviews: { a: { expect: [{ widget: b, visible: true, on: { height: 9..1 } }], children: [{ id: b }] } }\n',
+      '"height" asks for at least 9 and at most 1',
+    ],
+    [
+      'a promise of one widget that needs two',
+      'pimbot: 1\nviews: { a: { expect: [{ widgets: [b], aligned: left }], children: [{ id: b }] } }\n',
+      '"aligned" does something only with two or more widgets',
+    ],
+    [
+      'a place for itself where nothing is arranged',
+      'pimbot: 1\nviews: { a: { children: [ { align-self: end } ] } }\n',
+      'warning: "align-self" does something only with a parent that arranges its children',
+    ],
+    [
+      'a key of what is not repeated',
+      'pimbot: 1\nviews: { a: { children: [ { key: name } ] } }\n',
+      'warning: "key" does something only with repeat',
+    ],
+    [
+      'a slot in a view',
+      'pimbot: 1\nviews: { a: { children: [ { slot: true } ] } }\n',
+      'warning: "slot" does something only with a component around it',
+    ],
+    [
       'a full area in a panel',
       'pimbot: 1\nviews: { a: { children: [ { children: [ { area: full } ] } ] } }\n',
       '"area" does something only with a child of the view',

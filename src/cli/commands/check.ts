@@ -115,6 +115,13 @@ interface CheckCall extends ScreenOptions, ReportCall, Asked {
   readonly watch?: boolean;
 }
 
+/** The plan, of which something is looked at: what passes without a look would be a lie. @throws UsageError */
+function looked(plan: CheckPlan): CheckPlan {
+  if (plan.layouts > 0) return plan;
+  const those = plan.views.length === 1 ? 'supports' : 'support';
+  throw new UsageError(`nothing to check: ${plan.views.join(', ')} ${those} none of these screens`);
+}
+
 /** With fewer layouts than this, a check is over before a second thread is as warm as the first. */
 const worthStarting = 12_000;
 
@@ -200,7 +207,7 @@ interface Job {
 
 async function verdictOf(job: Job): Promise<Checked> {
   const { loaded, options } = job;
-  const plan = planOf(loaded.document, { ...options, resources: loaded.resources });
+  const plan = looked(planOf(loaded.document, { ...options, resources: loaded.resources }));
   const results = new Results(loaded.document, plan);
   const all = plan.batches.map((_, nth) => nth);
   await run(job, plan, all, (nth, result) => results.add(nth, result));
@@ -210,7 +217,7 @@ async function verdictOf(job: Job): Promise<Checked> {
 /** What this machine finds out: every n-th batch, so that no machine gets one view alone. */
 async function partOf(job: Job, { nth, of }: Shard, theme: string | undefined): Promise<CheckPart> {
   const { loaded, options } = job;
-  const plan = planOf(loaded.document, { ...options, resources: loaded.resources });
+  const plan = looked(planOf(loaded.document, { ...options, resources: loaded.resources }));
   const mine = plan.batches.flatMap((_, at) => (at % of === nth - 1 ? [at] : []));
   const results: [number, Parameters<Results['add']>[1]][] = [];
   await run(job, plan, mine, (at, result) => results.push([at, result]));

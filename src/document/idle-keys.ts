@@ -1,0 +1,52 @@
+import type { DiagnosticList } from './diagnostics.ts';
+import {
+  isTemplate,
+  usualArrangement,
+  type ComponentSource,
+  type Kind,
+  type Origin,
+  type PlacedSource,
+  type ViewSource,
+  type WidgetSource,
+} from './model.ts';
+
+type Holder = Pick<ViewSource, 'arrange'> & {
+  readonly use?: string | undefined;
+  readonly kind?: Kind;
+  readonly when?: readonly { readonly change: { readonly arrange?: string } }[];
+};
+
+/** Whether the children of a widget or view may be arranged: by itself, its kind, a condition, a value or a component. */
+export function mayArrange({ arrange = 'free', kind, use, when = [] }: Holder): boolean {
+  const isSaid = isTemplate(arrange) || arrange !== 'free' || usualArrangement(kind) !== 'free';
+  return isSaid || use !== undefined || when.some(({ change }) => (change.arrange ?? 'free') !== 'free');
+}
+
+/** Warns of keys that do nothing where they are. @param around What the widget is in; undefined where that is not known. */
+export function checkIdleKeys(
+  { widget, pointer }: PlacedSource,
+  around: WidgetSource | ViewSource | ComponentSource | undefined,
+  isInComponent: boolean,
+  origin: Origin,
+  diagnostics: DiagnosticList,
+): void {
+  const refuse = (key: keyof WidgetSource, needs: string) => {
+    if (widget[key] !== undefined)
+      // It is often left over from another arrangement, and does no harm.
+      diagnostics.add(
+        'key-needs',
+        { key, needs },
+        {
+          ...origin.atKey(`${pointer}/${key}`),
+          severity: 'warning',
+        },
+      );
+  };
+  if (around && !mayArrange(around))
+    for (const key of ['align-self', 'justify-self', 'column-span', 'row-span'] as const)
+      refuse(key, 'a parent that arranges its children');
+  if (!mayArrange(widget)) refuse('reverse', 'arrange: row, column or wrap');
+  // Of an instance it may be a parameter.
+  if (widget.repeat === undefined && widget.use === undefined) refuse('key', 'repeat');
+  if (!isInComponent) refuse('slot', 'a component around it');
+}
