@@ -76,6 +76,18 @@ describe('pimbot check', () => {
     expect(out).toContain('good.yaml');
   });
 
+  test('screens that no view supports: exit 2, for nothing was looked at', async () => {
+    put('large.yaml', good.replace('    backdrop', '    supports: { from: 2560x1080 }\n    backdrop'));
+    const { code, out, err } = await run('check', 'large.yaml', '--screen', 'desktop');
+    expect([code, out, err]).toEqual([
+      2,
+      '',
+      'pimbot: nothing to check: dive supports none of these screens\n',
+    ]);
+    const some = await run('check', 'large.yaml', '--screen', 'desktop', '--screen', 'ultrawide-1080');
+    expect([some.code, some.out.includes('dive does not support 1 screen')]).toEqual([0, true]);
+  });
+
   test('of more views than fit those with findings stand in tables, the others in a line', async () => {
     const name = (nth: number) => `view-with-a-name-${nth}`;
     const view = (nth: number) =>

@@ -49,6 +49,11 @@ test('a check that does not exist is an error', () => {
   );
 });
 
+test('a view that supports no screen does not pass for want of one', () => {
+  const view = opened(documentOf([], {}, { supports: { from: '9000x9000' } }));
+  expect(() => pimbotMatchers.toPassOnScreens(view)).toThrow('test supports no screen of the catalogue');
+});
+
 test('what is not proved cannot be asked to hold on every size', () => {
   const view = opened(documentOf([]));
   const ask = () => pimbotMatchers.toHoldOnEverySize(view, { checks: ['low-contrast'] });
