@@ -22,6 +22,7 @@ import { focusUnreached } from './focus-unreached.ts';
 import { gaveWayCheck } from './gave-way.ts';
 import { idleAcceptance } from './idle-acceptance.ts';
 import { idleChange } from './idle-change.ts';
+import { idleCondition } from './idle-condition.ts';
 import { leftHole } from './left-hole.ts';
 import { longLines } from './long-lines.ts';
 import { lowContrast } from './low-contrast.ts';
@@ -126,6 +127,7 @@ const ofDocuments = [
   unusedToken,
   driftedInstance,
   idleChange,
+  idleCondition,
   idleAcceptance,
   neverShown,
 ] as const;

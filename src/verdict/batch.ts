@@ -100,6 +100,7 @@ export function lookAt(
     if (!seen.has(form)) {
       seen.add(form);
       for (const { visible, pointer } of form.tree.widgets) if (visible) shown.add(pointer);
+      for (const condition of form.tree.applied) shown.add(condition);
     }
     let compared = 0;
     let drafted = shared?.find(form, screen, hudSize);

@@ -47,6 +47,20 @@ export const written: readonly Defect[] = [
     }),
   },
   {
+    name: 'a condition that no screen meets',
+    check: 'idle-condition',
+    widget: 'w',
+    make: (place, nth) => {
+      const one = (aspect: string) => ({
+        ...view([
+          place({ id: 'w', ...box(), size: 90, when: [{ screen: { aspect }, change: { size: 120 + nth } }] }),
+        ]),
+        isWhole: true,
+      });
+      return { clean: one(`..${1 + nth / 20}`), broken: one(`${9 + nth}..`) };
+    },
+  },
+  {
     name: 'a condition that says what is so without it',
     check: 'idle-change',
     widget: 'w',
