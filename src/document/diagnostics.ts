@@ -28,6 +28,7 @@ export interface DiagnosticFacts {
   'case-lacks-value': { case: string; value: string };
   'bad-message': { detail: string };
   'bad-color': { found: string };
+  'promise-empty': { kinds: readonly string[] };
   'limits-crossed': { key: string; least: number; most: number };
   'file-outside': { path: string };
   'file-missing': { path: string };

@@ -50,6 +50,8 @@ const wording: Wording = {
   'bad-message': ({ detail }) => `this text is not a message that can be filled in: ${detail}`,
   'bad-color': ({ found }) =>
     `${found} is not a colour of CSS Color 4, such as #0a4d68 or rgb(10 77 104)${found.includes('(') && !found.includes(')') ? hashNote : ''}`,
+  'promise-empty': ({ kinds }) =>
+    `this promises nothing: say ${kinds.slice(0, -1).join(', ')} or ${kinds.at(-1)!}`,
   'limits-crossed': ({ key, least, most }) => `"${key}" asks for at least ${least} and at most ${most}`,
   'file-outside': ({ path }) => `"${path}" lies outside the project folder`,
   'file-missing': ({ path }) => `there is no file "${path}"`,

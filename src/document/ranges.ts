@@ -22,6 +22,12 @@ export function checkRanges(document: DocumentSource, origin: Origin, diagnostic
   };
   const seeScreens = (condition: ScreenConditionSource | undefined, at: string) => {
     for (const key of ['aspect', 'width', 'height', 'distance'] as const) see(condition?.[key], key, at);
+    const { orientation, aspect } = condition ?? {};
+    const read = aspect === undefined ? undefined : readLimits(aspect);
+    const isNever = orientation === 'portrait' ? (read?.least ?? 0) >= 1 : (read?.most ?? Infinity) < 1;
+    if (orientation === undefined || !isNever) return;
+    const needs = `orientation: ${orientation === 'portrait' ? 'landscape' : 'portrait'}`;
+    diagnostics.add('key-needs', { key: `aspect: ${aspect!}`, needs }, origin.at(`${at}/aspect`));
   };
   const seePromises = (promises: readonly PromiseSource[] | undefined, at: string) => {
     promises?.forEach(({ on }, nth) => {

@@ -143,6 +143,9 @@ export function checkFocusOrder(
   });
 }
 
+/** What is promised of widgets, of one alone as well. */
+const ofAny = ['within', 'at-least', 'at-most', 'visible'] as const;
+
 /** What is promised of widgets together: of one alone it would always hold. */
 const ofSeveral = ['never', 'touching', 'aligned', 'same', 'order'] as const;
 
@@ -157,6 +160,8 @@ export function checkPromises(
   expect?.forEach((promise, nth) => {
     const { widget, widgets, within } = promise;
     const at = `${pointer}/expect/${nth}`;
+    if (![...ofAny, ...ofSeveral].some((key) => promise[key] !== undefined))
+      diagnostics.add('promise-empty', { kinds: [...ofAny, ...ofSeveral] }, origin.at(at));
     for (const key of ofSeveral)
       if (promise[key] !== undefined && (widgets?.length ?? 0) < 2)
         diagnostics.add('key-needs', { key, needs: 'two or more widgets' }, origin.atKey(`${at}/${key}`));

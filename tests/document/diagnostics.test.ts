@@ -194,6 +194,16 @@ views:
       '"height" asks for at least 9 and at most 1',
     ],
     [
+      'a promise of nothing',
+      'pimbot: 1\nviews: { a: { expect: [{ widget: b, because: x }], children: [{ id: b }] } }\n',
+      'this promises nothing: say within, at-least, at-most, visible, never, touching, aligned, same or order',
+    ],
+    [
+      'an upright screen that is wide',
+      'pimbot: 1\nviews: { a: { when: [{ screen: { orientation: portrait, aspect: 2.. }, change: { gap: 1, arrange: row } }] } }\n',
+      '"aspect: 2.." does something only with orientation: landscape',
+    ],
+    [
       'a promise of one widget that needs two',
       'pimbot: 1\nviews: { a: { expect: [{ widgets: [b], aligned: left }], children: [{ id: b }] } }\n',
       '"aligned" does something only with two or more widgets',
