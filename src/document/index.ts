@@ -44,6 +44,7 @@ export {
   usualArrangement,
 } from './model.ts';
 export { namesPicture } from './structure.ts';
+export { idlePromise } from './references.ts';
 export { evaluateExpression, readExpression } from './expression.ts';
 export {
   Origin,

@@ -8,6 +8,7 @@ import {
   type DocumentSource,
   type Origin,
   type PlacedSource,
+  type PromiseSource,
   type ViewSource,
   type WidgetSource,
 } from './model.ts';
@@ -149,6 +150,12 @@ const ofAny = ['within', 'at-least', 'at-most', 'visible'] as const;
 /** What is promised of widgets together: of one alone it would always hold. */
 const ofSeveral = ['never', 'touching', 'aligned', 'same', 'order'] as const;
 
+/** Why a promise would always hold: it says nothing, or something of one widget that only several can break. */
+export function idlePromise(promise: PromiseSource): 'empty' | (typeof ofSeveral)[number] | undefined {
+  if (![...ofAny, ...ofSeveral].some((key) => promise[key] !== undefined)) return 'empty';
+  return ofSeveral.find((key) => promise[key] !== undefined && (promise.widgets?.length ?? 0) < 2);
+}
+
 /** Widgets that promises name; those of instances and repeats are only known when the view is built. */
 export function checkPromises(
   { expect }: ViewSource,
@@ -160,11 +167,15 @@ export function checkPromises(
   expect?.forEach((promise, nth) => {
     const { widget, widgets, within } = promise;
     const at = `${pointer}/expect/${nth}`;
-    if (![...ofAny, ...ofSeveral].some((key) => promise[key] !== undefined))
+    const idle = idlePromise(promise);
+    if (idle === 'empty')
       diagnostics.add('promise-empty', { kinds: [...ofAny, ...ofSeveral] }, origin.at(at));
-    for (const key of ofSeveral)
-      if (promise[key] !== undefined && (widgets?.length ?? 0) < 2)
-        diagnostics.add('key-needs', { key, needs: 'two or more widgets' }, origin.atKey(`${at}/${key}`));
+    else if (idle)
+      diagnostics.add(
+        'key-needs',
+        { key: idle, needs: 'two or more widgets' },
+        origin.atKey(`${at}/${idle}`),
+      );
     const named: [id: string, at: string][] = (widgets ?? []).map((id, index) => [
       id,
       `${at}/widgets/${index}`,

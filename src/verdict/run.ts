@@ -6,7 +6,7 @@ import {
   promiseCheck,
   type ListedCheck,
 } from '../checks/index.ts';
-import type { CheckedDocument, PromiseSource } from '../document/index.ts';
+import { idlePromise, type CheckedDocument, type PromiseSource } from '../document/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { NoSuchName, type View } from '../view/index.ts';
 import { SharedChecks, lookAt, runBatch, type BatchResult } from './batch.ts';
@@ -153,12 +153,15 @@ export function checkView(
 
 /**
  * What of a promise does not hold of a view, all screens together.
- * @throws NoSuchName for a widget that is there on none of them: a promise of nothing would always hold.
+ * @throws NoSuchName for a widget that is there on none of them. @throws RangeError for a promise that would always hold.
  */
 export function keptOn(view: View, promise: PromiseSource, screens: readonly Screen[]): readonly Finding[] {
   const ids = new Set(
     screens.flatMap((screen) => view.formOn(view.frameOn(screen)).tree.widgets.map(({ id }) => id)),
   );
   for (const id of idsIn(promise)) if (!ids.has(id)) throw new NoSuchName('widget', id, [...ids]);
+  const idle = idlePromise(promise);
+  if (idle === 'empty') throw new RangeError('this promises nothing');
+  if (idle) throw new RangeError(`"${idle}" promises something only of two or more widgets`);
   return checkView(view, screens, [promiseCheck(() => [promise])]);
 }

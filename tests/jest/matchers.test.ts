@@ -54,6 +54,12 @@ test('a view that supports no screen does not pass for want of one', () => {
   expect(() => pimbotMatchers.toPassOnScreens(view)).toThrow('test supports no screen of the catalogue');
 });
 
+test('a promise that always holds is an error', () => {
+  const view = opened(documentOf([{ id: 'a', size: 9 }]));
+  expect(() => pimbotMatchers.toKeepPromise(view, { widget: 'a' })).toThrow('this promises nothing');
+  expect(() => pimbotMatchers.toNeverOverlap(view, ['a'])).toThrow('only of two or more widgets');
+});
+
 test('what is not proved cannot be asked to hold on every size', () => {
   const view = opened(documentOf([]));
   const ask = () => pimbotMatchers.toHoldOnEverySize(view, { checks: ['low-contrast'] });
