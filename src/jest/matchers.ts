@@ -119,8 +119,9 @@ export const pimbotMatchers = {
   },
 };
 
-/** @throws NoSuchName for a check that is not one of those there are. */
+/** @throws NoSuchName for a check that is not one of those there are. @throws RangeError for a list of none: all would pass. */
 function refuseUnknown(asked: readonly CheckId[] | undefined, known: readonly CheckId[]): void {
+  if (asked?.length === 0) throw new RangeError('no check is named: leave checks out for all of them');
   for (const id of asked ?? []) if (!known.includes(id)) throw new NoSuchName('check', id, known);
 }
 
@@ -157,6 +158,8 @@ function screensOf(said: MatcherOptions['screens'], received: unknown, view: Vie
     if (supported.length > 0) return supported;
     throw new RangeError(`${view.name} supports no screen of the catalogue: say on which ones, with screens`);
   }
+  if (said.length === 0)
+    throw new RangeError('no screen is named: leave screens out for those of the catalogue');
   return said.map((one) => {
     if (typeof one !== 'string') return makeScreen(one);
     const found = catalogue.find(({ name }) => name === one);

@@ -54,8 +54,10 @@ test('a view that supports no screen does not pass for want of one', () => {
   expect(() => pimbotMatchers.toPassOnScreens(view)).toThrow('test supports no screen of the catalogue');
 });
 
-test('a promise that always holds is an error', () => {
+test('what always holds is an error: a promise of nothing, no check, no screen', () => {
   const view = opened(documentOf([{ id: 'a', size: 9 }]));
+  expect(() => pimbotMatchers.toPassOnScreens(view, { checks: [] })).toThrow('no check is named');
+  expect(() => pimbotMatchers.toPassOnScreens(view, { screens: [] })).toThrow('no screen is named');
   expect(() => pimbotMatchers.toKeepPromise(view, { widget: 'a' })).toThrow('this promises nothing');
   expect(() => pimbotMatchers.toNeverOverlap(view, ['a'])).toThrow('only of two or more widgets');
 });
