@@ -20,6 +20,7 @@ export type RemedyName =
   | 'sameSize'
   | 'shorterLines'
   | 'shrinkPicture'
+  | 'stateColor'
   | 'strongerColor'
   | 'takeOut'
   | 'themesColor'

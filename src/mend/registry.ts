@@ -18,6 +18,7 @@ import {
   opaquePlate,
   roomForText,
   shorterLines,
+  stateColor,
   strongerColor,
   themesColor,
 } from './remedies/readable.ts';
@@ -60,6 +61,7 @@ export const remedies: { readonly [Name in Exclude<RemedyName, keyof typeof docu
   sameSize,
   shorterLines,
   shrinkPicture,
+  stateColor,
   strongerColor,
   themesColor,
   tieToEdge,

@@ -75,6 +75,7 @@ describe('a suggestion', () => {
     expect(mended.has('letters no font has')).toBe(false);
     expect([...mended].sort()).toMatchInlineSnapshot(`
      [
+       "a button that is hard to read while it is hovered",
        "a button too small for a thumb",
        "a button too small to hit",
        "a button whose neighbour leads back to another",

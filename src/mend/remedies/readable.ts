@@ -1,5 +1,6 @@
 import { hexOf, mixed, parseColor, styleList } from '../../theme/index.ts';
 import type { WidgetSource } from '../../document/index.ts';
+import type { Widget } from '../../dress/index.ts';
 import { factOf, keysOf, lookKeys, sizeKeys, wholeUp, type Change, type Remedy } from '../remedy.ts';
 
 /** Room for its text, or a text that makes do with the room. */
@@ -65,6 +66,38 @@ export const strongerColor: Remedy = (broken) => {
       return [{ say, edit: (document) => document.set(found.pointer, 'color', value) }, own];
     }),
   );
+};
+
+/** Another colour of the words, or of what they stand on, in the state of their control in which they are hard to read. */
+export const stateColor: Remedy = ({ widget, document, finding, on }) => {
+  const state = factOf(finding, 'state');
+  if (state === undefined) return [];
+  for (let at: Widget | undefined = widget; at && at.index > 0; at = on.widgets[at.parent]) {
+    const { theme, look, source } = at;
+    const style = styleList((source as WidgetSource).style).findLast(
+      (name) => theme.find(name)?.style.states?.[state] !== undefined,
+    );
+    const found = style === undefined ? undefined : theme.find(style);
+    if (found?.origin !== document.origin) continue;
+    const said = found.style.states![state]!;
+    const back = look.background?.type === 'color' ? look.background.color : undefined;
+    const usual = { color: look.color, background: back };
+    const colorNow = (key: 'color' | 'background') =>
+      said[key] === undefined ? usual[key] : theme.colorOf(String(theme.fillIn(said[key]) ?? ''));
+    const map = `${found.pointer}/states/${state}`;
+    return [0.25, 0.5, 0.75, 1].flatMap((share) =>
+      ['#ffffff', '#000000'].flatMap((end) =>
+        (['color', 'background'] as const).flatMap((key): Change[] => {
+          const now = colorNow(key);
+          if (!now) return [];
+          const value = hexOf({ ...mixed(now, parseColor(end)!, share), a: now.a });
+          const say = `style ${style!}: states { ${state}: { ${key}: ${value} } }`;
+          return [{ say, edit: (text) => text.set(map, key, value) }];
+        }),
+      ),
+    );
+  }
+  return [];
 };
 
 /** A colour of its own, or a tint, that does not suit every theme, left out: what its style says holds again. */
