@@ -16,13 +16,13 @@ export const idleCondition = {
   run({ document, shown }, report) {
     // Whether one never holds is known only when everything was looked at.
     if (!shown) return;
+    const isLooked = rootsLooked(shown);
     for (const { name, root, pointer } of rootsOf(document.source)) {
+      if (!isLooked.has(pointer)) continue;
       for (const one of [{ widget: { id: name, when: root.when }, pointer }, ...widgetsOf(root, pointer)]) {
         const { widget, pointer: at } = one;
         // Of what is never shown nothing was asked.
         if (!shown.has(at) && one.pointer !== pointer) continue;
-        const isLooked = [...shown].some((known) => known === pointer || known.startsWith(`${pointer}/`));
-        if (!isLooked) continue;
         widget.when?.forEach(({ screen }, nth) => {
           const condition = `${at}/when/${nth}`;
           if (shown.has(condition)) return;
@@ -34,6 +34,11 @@ export const idleCondition = {
     }
   },
 } as const satisfies DocumentCheck<Facts>;
+
+/** Views and components of which something was looked at. */
+function rootsLooked(shown: ReadonlySet<string>): ReadonlySet<string> {
+  return new Set([...shown].map((pointer) => pointer.split('/').slice(0, 3).join('/')));
+}
 
 function inWords(screen: ScreenConditionSource): string {
   return Object.entries(screen)
