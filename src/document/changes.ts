@@ -1,4 +1,10 @@
-import { entryOf, widgetsOf, type DocumentSource, type PlacedSource, type WidgetSource } from './model.ts';
+import {
+  componentsOf,
+  widgetsOf,
+  type DocumentSource,
+  type PlacedSource,
+  type WidgetSource,
+} from './model.ts';
 import { pointerTo } from './pointer.ts';
 import { writtenIds, type WrittenIds } from './references.ts';
 
@@ -21,7 +27,7 @@ export function* changesOf(placed: PlacedSource, document: DocumentSource): Gene
     const changed = { widget: besides(widget, change), pointer: at, parent, arrange: undefined };
     yield { changed, change, from: pointer, inside: undefined };
   }
-  const all = widget.set === undefined ? [] : widgetsOfComponent(document, widget.use);
+  const all = widget.set === undefined ? [] : [...widgetsInside(document, widget.use)];
   if (all.length === 0) return;
   const places = new Map(
     all.flatMap(({ widget: one, pointer: at }) => (one.id === undefined ? [] : [[one.id, at]])),
@@ -56,15 +62,6 @@ const deciding = [
   'when',
 ] as const satisfies readonly (keyof WidgetSource)[];
 
-/** The widgets of a component, and of the one that it is an instance of. */
-function widgetsOfComponent(document: DocumentSource, use: string | undefined): PlacedSource[] {
-  const found: PlacedSource[] = [];
-  const seen = new Set<string>();
-  while (use !== undefined && !seen.has(use)) {
-    seen.add(use);
-    const component = entryOf(document.components, use);
-    if (component) found.push(...widgetsOf(component, pointerTo('/components', use)));
-    use = component?.use;
-  }
-  return found;
+function* widgetsInside(document: DocumentSource, use: string | undefined): Generator<PlacedSource> {
+  for (const { component, pointer } of componentsOf(document, use)) yield* widgetsOf(component, pointer);
 }

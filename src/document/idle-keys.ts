@@ -30,23 +30,17 @@ export function checkIdleKeys(
   origin: Origin,
   diagnostics: DiagnosticList,
 ): void {
-  const refuse = (key: keyof WidgetSource, needs: string) => {
-    if (widget[key] !== undefined)
-      // It is often left over from another arrangement, and does no harm.
-      diagnostics.add(
-        'key-needs',
-        { key, needs },
-        {
-          ...origin.atKey(`${pointer}/${key}`),
-          severity: 'warning',
-        },
-      );
+  // It is often left over from another arrangement, and does no harm.
+  const warn = (key: keyof WidgetSource, needs: string) => {
+    if (widget[key] === undefined) return;
+    const at = { ...origin.atKey(`${pointer}/${key}`), severity: 'warning' } as const;
+    diagnostics.add('key-needs', { key, needs }, at);
   };
   if (around && !mayArrange(around))
     for (const key of ['align-self', 'justify-self', 'column-span', 'row-span'] as const)
-      refuse(key, 'a parent that arranges its children');
-  if (!mayArrange(widget)) refuse('reverse', 'arrange: row, column or wrap');
+      warn(key, 'a parent that arranges its children');
+  if (!mayArrange(widget)) warn('reverse', 'arrange: row, column or wrap');
   // Of an instance it may be a parameter.
-  if (widget.repeat === undefined && widget.use === undefined) refuse('key', 'repeat');
-  if (!isInComponent) refuse('slot', 'a component around it');
+  if (widget.repeat === undefined && widget.use === undefined) warn('key', 'repeat');
+  if (!isInComponent) warn('slot', 'a component around it');
 }

@@ -43,11 +43,13 @@ export {
   states,
   usualArrangement,
 } from './model.ts';
+export { circleFrom } from './circles.ts';
 export { namesPicture } from './structure.ts';
 export { idlePromise } from './references.ts';
 export { evaluateExpression, readExpression } from './expression.ts';
 export {
   Origin,
+  componentsOf,
   isComputed,
   isTemplate,
   templateNames,

@@ -589,6 +589,21 @@ export function* rootsOf(document: DocumentSource): Generator<RootSource> {
   }
 }
 
+/** A component, the one that it is an instance of, and so on: each once, also where they lead back to one. */
+export function* componentsOf(
+  { components }: DocumentSource,
+  use: string | undefined,
+): Generator<{ readonly component: ComponentSource; readonly pointer: string }> {
+  const seen = new Set<string>();
+  for (let name = use; name !== undefined && !seen.has(name);) {
+    seen.add(name);
+    const component = entryOf(components, name);
+    if (!component) return;
+    yield { component, pointer: pointerTo('/components', name) };
+    name = component.use;
+  }
+}
+
 /** What a document says of a widget, or changes of one, and where. */
 export interface WrittenWidget {
   readonly widget: WidgetSource;

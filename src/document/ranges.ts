@@ -1,14 +1,14 @@
 import type { DiagnosticList } from './diagnostics.ts';
 import { readLimits, readScreenSize } from './lengths.ts';
 import {
-  rootsOf,
-  widgetsOf,
+  writtenWidgets,
   type DocumentSource,
   type Origin,
-  type PromiseSource,
   type ScreenConditionSource,
   type SupportSource,
+  type ViewSource,
 } from './model.ts';
+import { pointerTo } from './pointer.ts';
 
 /* A range that ends before it starts holds for nothing: a condition that never holds, a view that is never looked at. */
 
@@ -29,25 +29,21 @@ export function checkRanges(document: DocumentSource, origin: Origin, diagnostic
     const needs = `orientation: ${orientation === 'portrait' ? 'landscape' : 'portrait'}`;
     diagnostics.add('key-needs', { key: `aspect: ${aspect!}`, needs }, origin.at(`${at}/aspect`));
   };
-  const seePromises = (promises: readonly PromiseSource[] | undefined, at: string) => {
-    promises?.forEach(({ on }, nth) => {
-      seeScreens(on, `${at}/expect/${nth}/on`);
-    });
-  };
   see(document.reference?.limits, 'limits', '/reference');
-  for (const { name, root, pointer, component } of rootsOf(document)) {
-    for (const { widget, pointer: at } of [{ widget: root, pointer }, ...widgetsOf(root, pointer)]) {
-      if ('reference' in widget) see(widget.reference?.limits, 'limits', `${at}/reference`);
-      widget.when?.forEach(({ screen, change }, nth) => {
-        seeScreens(screen, `${at}/when/${nth}/screen`);
-        if ('expect' in change) seePromises(change.expect, `${at}/when/${nth}/change`);
-      });
-    }
-    if (component) continue;
-    const { supports, expect } = document.views[name]!;
-    seePromises(expect, pointer);
-    see(supports?.aspect, 'aspect', `${pointer}/supports`);
-    seeSizes(supports, `${pointer}/supports`, origin, diagnostics);
+  for (const { widget, pointer } of writtenWidgets(document)) {
+    see(widget.reference?.limits, 'limits', `${pointer}/reference`);
+    widget.when?.forEach(({ screen }, nth) => {
+      seeScreens(screen, `${pointer}/when/${nth}/screen`);
+    });
+    // Of a view, and of what it says on some screens.
+    (widget as ViewSource).expect?.forEach(({ on }, nth) => {
+      seeScreens(on, `${pointer}/expect/${nth}/on`);
+    });
+  }
+  for (const [name, { supports }] of Object.entries(document.views)) {
+    const at = `${pointerTo('/views', name)}/supports`;
+    see(supports?.aspect, 'aspect', at);
+    seeSizes(supports, at, origin, diagnostics);
   }
 }
 

@@ -22,7 +22,7 @@ import {
   writtenIds,
   type WrittenIds,
 } from './references.ts';
-import { checkTargets } from './anchor-circles.ts';
+import { checkTargets } from './anchor-targets.ts';
 import { changesOf } from './changes.ts';
 import { checkIdleKeys, mayArrange } from './idle-keys.ts';
 import { pointerTo } from './pointer.ts';

@@ -39,7 +39,7 @@ import { isSimilarBox, needsAnotherPlan } from './box-change.ts';
 import { isLeaving, movedOn, shownWhile, startAppearing, startMoving, type Moving } from './motion.ts';
 import { LiveNames } from './names.ts';
 import { targetOf, type LiveNode, type Mutable } from './node.ts';
-import { shownNow } from './shown.ts';
+import { showsNow } from './shows-now.ts';
 import { endLeaving, showWithin, type Sight } from './sight.ts';
 import { isVisible, keptText } from './widget-change.ts';
 import { childrenAt, rangeOf, regrow, type HeadChange, type Regrown } from './regrow.ts';
@@ -294,7 +294,7 @@ export class LiveTree {
   /** Has a widget show what it is to show now. Gives whether that is something else. */
   #show(node: LiveNode): boolean {
     if (node.widget.kind === 'separator') return this.#divide(node.parent!);
-    const shown = shownNow(node, this.hasMotion, this.#source.materials);
+    const shown = showsNow(node, this.hasMotion, this.#source.materials);
     if (shown.type === 'same') return false;
     if (shown.type === 'redressed') {
       this.redress(node);

@@ -1,4 +1,5 @@
 import {
+  componentsOf,
   isTemplate,
   namesInId,
   templateNames,
@@ -73,15 +74,10 @@ function isOfComponent(
   fields: ReadonlySet<string>,
 ): boolean {
   const isOfEntry = name === 'index' || name === 'item' || fields.has(name);
-  const seen = new Set<string>();
-  while (use !== undefined && !seen.has(use)) {
-    seen.add(use);
-    const component = entryOf(document.source.components, use);
-    if (!component) return false;
+  for (const { component } of componentsOf(document.source, use)) {
     if (Object.hasOwn(component.params ?? {}, name)) return true;
     if (isOfEntry)
       for (const { widget } of widgetsOf(component, '')) if (widget.repeat !== undefined) return true;
-    use = component.use;
   }
   return false;
 }

@@ -1,5 +1,5 @@
 import type { Tree, Widget } from '../dress/index.ts';
-import { refuseCircle } from './anchor-circle.ts';
+import { refuseCircle } from './refuse-circle.ts';
 import { compile, referenceOfPart, type LayoutItem, type Plan, type Reference } from '../layout/index.ts';
 
 /** The indexes of widgets by their ids. */

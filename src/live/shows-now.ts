@@ -6,18 +6,18 @@ import type { LiveNode } from './node.ts';
 import { isMeter } from './widget-change.ts';
 
 /** What a widget shows otherwise now that values have changed. */
-export type Shown =
+export type ShowsNow =
   | { readonly type: 'same' }
   /** Its look may be another one as well. */
   | { readonly type: 'redressed' }
   | { readonly type: 'filled'; readonly value: number; readonly trail: number }
   | { readonly type: 'said'; readonly block: TextBlock };
 
-const same: Shown = { type: 'same' };
-const redressed: Shown = { type: 'redressed' };
+const same: ShowsNow = { type: 'same' };
+const redressed: ShowsNow = { type: 'redressed' };
 
 /** @param hasMotion Whether changes take the time their transitions say. */
-export function shownNow({ widget, motion }: LiveNode, hasMotion: boolean, materials: Materials): Shown {
+export function showsNow({ widget, motion }: LiveNode, hasMotion: boolean, materials: Materials): ShowsNow {
   const source = widget.source as WidgetSource;
   const isMoved = widget.look.transition.length > 0;
   if (isMeter(widget) && !motion && !isMoved) {
