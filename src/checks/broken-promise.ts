@@ -2,12 +2,12 @@ import { holds, readCondition } from '../skeleton/index.ts';
 import type { PromiseSource, ViewSource } from '../document/index.ts';
 import { keyPointer } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { promiseKinds, type PromiseKey } from './promise-kinds.ts';
+import { promiseKinds, type Broken, type PromiseKey } from './promise-kinds.ts';
 import type { Subject } from './subject/subject.ts';
 
 const keys = Object.keys(promiseKinds) as PromiseKey[];
 
-type Facts = { readonly broken: string };
+type Facts = { readonly broken: string; readonly promised: PromiseKey };
 
 /** The check of what a view promises, or of promises from elsewhere. */
 export const promiseCheck = (promisesOf: (view: ViewSource) => readonly PromiseSource[]) =>
@@ -21,6 +21,7 @@ export const promiseCheck = (promisesOf: (view: ViewSource) => readonly PromiseS
     source: 'the author said so (`expect:` in the view)',
     severity: 'error',
     sentence: ({ facts }) => `breaks a promise: ${facts.broken}`,
+    apart: ({ promised }) => promised,
     run(subject, _, report) {
       const promises = promisesOf(subject.widgets[0]!.source as ViewSource);
       for (const { key, promise, about, pointer } of promisesIn(subject, promises)) {
@@ -28,21 +29,21 @@ export const promiseCheck = (promisesOf: (view: ViewSource) => readonly PromiseS
           const { id } = subject.widgets[index]!;
           return { id, index, rect: subject.rect(index) };
         });
-        const broken =
+        const broken: Iterable<Broken> =
           about.length > 0
             ? promiseKinds[key](promise, named, subject)
-            : { measured: 1, text: `${namesOf(promise).join(' and ')} is not there` };
-        if (!broken) continue;
-        const { measured, text } = broken;
+            : [{ widget: 0, measured: 1, text: `${namesOf(promise).join(' and ')} is not there` }];
         const reasons = [{ text: promise.because ?? 'it was promised', pointer }];
-        report({
-          outcome: 'failed',
-          widget: about[0] ?? 0,
-          measured,
-          facts: { broken: text },
-          at: pointer,
-          reasons,
-        });
+        for (const { widget, other, measured, text } of broken)
+          report({
+            outcome: 'failed',
+            widget,
+            ...(other !== undefined && { other }),
+            measured,
+            facts: { broken: text, promised: key },
+            at: pointer,
+            reasons,
+          });
       }
     },
   }) as const satisfies Check<Facts>;

@@ -5,8 +5,11 @@ import { hasArea, intersection, overshoot, worstEdge } from '../scene/index.ts';
 import type { Subject } from './subject/subject.ts';
 import { minutesOfArc } from './subject/text-size.ts';
 
-/** How a promise is broken: by how much, in px, and what to say of it. */
+/** How a promise is broken by a widget, or by two: by how much, in px, and what to say of it. */
 export interface Broken {
+  /** Indexes. */
+  readonly widget: number;
+  readonly other?: number;
   readonly measured: number;
   readonly text: string;
 }
@@ -18,38 +21,42 @@ export interface Promised {
   readonly rect: Rect;
 }
 
-/** Looks at one kind of promise: the widgets it is about are there, in the order they are named. */
-type Kind = (promise: PromiseSource, about: readonly Promised[], subject: Subject) => Broken | undefined;
+/** Looks at one kind of promise: the widgets it is about are there, in the order they are named. Each widget, or pair, comes once. */
+type Kind = (promise: PromiseSource, about: readonly Promised[], subject: Subject) => Iterable<Broken>;
 
 /** Rounding moves an edge by half a pixel at the most (docs/layout-model.md, 5.1). */
 export const slack = 0.5;
 
 /** One function for each kind of promise, by the key that says it. */
 export const promiseKinds: { readonly [Key in PromiseKey]: Kind } = {
-  'within': (promise, about, subject) => {
+  *'within'(promise, about, subject) {
     const where = promise.within!;
     const outer =
       where === 'safe' ? subject.safeRect : where === 'screen' ? subject.screenRect : subject.rectOf(where);
-    if (!outer) return undefined;
-    for (const { id, rect } of about) {
+    if (!outer) return;
+    for (const { id, index, rect } of about) {
       const { edge, distance } = worstEdge(overshoot(rect, outer));
       if (distance > slack)
-        return {
+        yield {
+          widget: index,
           measured: distance,
           text: `${id} sticks out ${shown(distance)} px past the ${edge} edge of ${where === 'safe' ? 'the safe area' : where === 'screen' ? 'the screen' : where}`,
         };
     }
-    return undefined;
   },
-  'never': (_, about) => {
+  *'never'(_, about) {
     for (const [at, one] of about.entries())
       for (const other of about.slice(0, at)) {
         const shared = intersection(one.rect, other.rect);
         const measured = Math.min(shared.width, shared.height);
         if (measured > slack)
-          return { measured, text: `${other.id} and ${one.id} overlap by ${shown(measured)} px` };
+          yield {
+            widget: other.index,
+            other: one.index,
+            measured,
+            text: `${other.id} and ${one.id} overlap by ${shown(measured)} px`,
+          };
       }
-    return undefined;
   },
   'touching': (_, about) =>
     pairwise(about, (one, other) => {
@@ -92,12 +99,12 @@ export const promiseKinds: { readonly [Key in PromiseKey]: Kind } = {
     bySize(promise['at-least']!, about, subject, (is, least) => is < least, 'the least is'),
   'at-most': (promise, about, subject) =>
     bySize(promise['at-most']!, about, subject, (is, most) => is > most, 'the most is'),
-  'visible': (promise, about, subject) => {
+  *'visible'(promise, about, subject) {
     for (const { id, index, rect } of about) {
       const seen = subject.isThere(index) && hasArea(intersection(rect, subject.screenRect));
-      if (seen !== promise.visible) return { measured: 1, text: `${id} is ${seen ? '' : 'not '}to be seen` };
+      if (seen !== promise.visible)
+        yield { widget: index, measured: 1, text: `${id} is ${seen ? '' : 'not '}to be seen` };
     }
-    return undefined;
   },
 };
 
@@ -138,38 +145,40 @@ function distance(one: Rect, other: Rect): number {
 }
 
 /** Looks at each widget and the one before it. */
-function pairwise(
+function* pairwise(
   about: readonly Promised[],
-  look: (one: Promised, other: Promised) => Broken | undefined,
-): Broken | undefined {
+  look: (one: Promised, other: Promised) => Pick<Broken, 'measured' | 'text'> | undefined,
+): Iterable<Broken> {
   for (let at = 1; at < about.length; at++) {
-    const broken = look(about[at - 1]!, about[at]!);
-    if (broken) return broken;
+    const [one, other] = [about[at - 1]!, about[at]!];
+    const broken = look(one, other);
+    if (broken) yield { widget: one.index, other: other.index, ...broken };
   }
-  return undefined;
 }
 
-function bySize(
+/** Looks at the sizes of each widget; where both are wrong, the one that is more so is told. */
+function* bySize(
   said: NonNullable<PromiseSource['at-least']>,
   about: readonly Promised[],
   subject: Subject,
   isBroken: (is: number, limit: number) => boolean,
   word: string,
-): Broken | undefined {
+): Iterable<Broken> {
   for (const { id, index, rect } of about) {
+    let worst: Broken | undefined;
     for (const side of ['width', 'height'] as const) {
       const limit = said[side] === undefined ? undefined : readAmount(said[side]);
       if (!limit) continue;
       const is = inUnit(rect[side], limit.unit, index, subject);
       const rounding = Math.abs(inUnit(rect[side] + slack, limit.unit, index, subject) - is);
-      if (isBroken(is, limit.amount) && Math.abs(is - limit.amount) > rounding)
-        return {
-          measured: Math.abs(is - limit.amount),
-          text: `the ${side} of ${id} is ${shown(is)} ${limit.unit}; ${word} ${shown(limit.amount)}`,
-        };
+      const measured = Math.abs(is - limit.amount);
+      if (!isBroken(is, limit.amount) || measured <= rounding || (worst && worst.measured >= measured))
+        continue;
+      const text = `the ${side} of ${id} is ${shown(is)} ${limit.unit}; ${word} ${shown(limit.amount)}`;
+      worst = { widget: index, measured, text };
     }
+    if (worst) yield worst;
   }
-  return undefined;
 }
 
 function inUnit(

@@ -12,3 +12,5 @@ export { desktop, everySize, provedChecks, proveView, regionOf, screenOf } from 
 export type { Device, Gap, Proof, ProvedFinding, Region } from './prove.ts';
 export { proveDocument, supportedOf } from './prove-document.ts';
 export type { Failure, ProveOptions, ViewProof } from './prove-document.ts';
+export { sketchView } from './sketch.ts';
+export type { SketchCell, SketchShape } from './sketch.ts';

@@ -41,6 +41,8 @@ export interface Failure {
   readonly finding: Finding;
   readonly worst: Point;
   readonly parts: readonly Polygon[];
+  /** The same on each occasion on which it fails anywhere. */
+  readonly on: readonly { readonly occasion: Occasion; readonly parts: readonly Polygon[] }[];
   /** Why it ends where it does, on the occasion on which it is worst. */
   readonly borders: readonly Border[];
   /** The share of the region's area, from 0 to 1. */
@@ -212,16 +214,20 @@ function together(
   const region = regionOf(sizes);
   const whole = unionArea([region]);
   type Found = Pick<Together['failures'][number], 'finding' | 'worst' | 'own' | 'occasion'>;
-  const failures = new Map<string, Found & { readonly parts: Polygon[] }>();
+  const failures = new Map<
+    string,
+    Found & { readonly parts: Polygon[]; readonly on: Failure['on'][number][] }
+  >();
   for (const { findings, occasion } of proofs)
     for (const { finding, worst, parts } of findings) {
       const { check, widget, other, pointer } = finding;
       const key = [check, widget, other, pointer].join('\n');
       const known = failures.get(key);
       const found: Found = { finding, worst, own: parts, occasion };
-      if (!known) failures.set(key, { ...found, parts: [...parts] });
+      if (!known) failures.set(key, { ...found, parts: [...parts], on: [{ occasion, parts }] });
       else {
         known.parts.push(...parts);
+        known.on.push({ occasion, parts });
         if (isWorse(finding.fails, finding.worst, known.finding.worst)) Object.assign(known, found);
       }
     }

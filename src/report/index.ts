@@ -6,7 +6,7 @@ export { compareTerminal } from './compare/terminal.ts';
 export type { Compared } from './compare/compared.ts';
 export { proofChangeTerminal } from './proof/change.ts';
 export { proofHtml } from './proof/html.ts';
-export type { ProofPageInput } from './proof/html.ts';
+export type { ProofPageInput, Sketched } from './proof/html.ts';
 export { proofJson } from './proof/json.ts';
 export { proofMap, proofPlot } from './proof/map.ts';
 export { proofStrip } from './proof/strip.ts';

@@ -120,6 +120,28 @@ describe('promises that hold, and the same that do not', () => {
   });
 });
 
+test('every widget and every pair that breaks a promise is told, by its own id', () => {
+  const promises = [
+    { widgets: ['a', 'high', 'far'], within: 'safe', visible: false },
+    { widgets: ['a', 'b', 'a', 'b'], never: 'overlap' },
+    { widgets: ['a', 'c', 'b'], aligned: 'left', same: 'height' },
+  ] as const;
+  const document = documentOf(children, {}, { backdrop: '#000', expect: promises });
+  const { findings } = checkDocument(readDocument(document).document!, {
+    resources: { fonts },
+    screens: [makeScreen(screen)],
+  });
+  const found = findings.filter(({ check }) => check === 'broken-promise');
+  const by = (nth: number) =>
+    found
+      .filter(({ pointer }) => pointer.endsWith(`/expect/${nth}`))
+      .map((one) => [one.widget, one.other ?? '', String(fact(one, 'promised'))].join(' ').trim())
+      .sort();
+  expect(by(0)).toEqual(['a  visible', 'far  visible', 'far  within', 'high  visible', 'high  within']);
+  expect(by(1)).toEqual(['a a never', 'b b never']);
+  expect(by(2)).toEqual(['a c same', 'c b aligned', 'c b same']);
+});
+
 test('a promise for some screens says nothing of others', () => {
   const promise = { widget: 'far', within: 'screen', on: { input: 'mouse' } };
   expect(broken(promise)).toHaveLength(1);

@@ -27,7 +27,7 @@ beforeAll(async () => {
   browser = await startBrowser();
   page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   page.on('request', (request) => asked.push(request.url()));
-}, 300_000);
+});
 afterAll(async () => {
   await browser.close();
   server.close();

@@ -1,11 +1,15 @@
-import { writeFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { openView } from 'pimbot';
+import { openProject } from 'pimbot/node';
 import type { Browser, Page } from 'playwright-core';
 import { startBrowser } from '../../bench/browser.ts';
 import { violationsOf } from '../support/axe.ts';
 import { pimbotHere, temporaryFolder } from '../support/cli.ts';
+import { rounds, seedOf } from '../support/deep.ts';
 
 const folder = temporaryFolder();
 const hostile = '<img src=x onerror="document.body.dataset.owned=1">';
@@ -56,6 +60,51 @@ test('several maps in a page have ids of their own', async () => {
   expect(new Set(ids).size).toBe(ids.length);
 });
 
+test('a range of HUD sizes is drawn as bands, each where something fails', async () => {
+  const child = (id: string, anchor: string, width: number) => ({
+    id,
+    anchor,
+    width,
+    height: 40,
+    look: { background: '#234' },
+  });
+  const views = { one: { children: [child('left', 'left top', 700), child('right', 'right top', 500)] } };
+  const source = { pimbot: 1, reference: { size: '1280x720', scaling: 'contain' }, views };
+  writeFileSync(join(folder.path, 'range.json'), JSON.stringify(source));
+  const args = ['prove', 'range.json', '--hud-size', '0.5..2', '--aspect', '16:9..2', '--to', '2560x1440'];
+  const { out } = await pimbotHere([...args, '--report', 'range.html', '--json'], folder.path);
+  const [file] = (
+    JSON.parse(out) as { files: { views: { hudSizes: { failures: Hud[]; holds: Size[] } }[] }[] }
+  ).files;
+  const { failures, holds } = file!.views[0]!.hudSizes;
+  expect([failures.length, holds.length]).toEqual([2, 1]);
+  const ranged = await browser.newPage();
+  await ranged.goto(pathToFileURL(join(folder.path, 'range.html')).href);
+  const bands = await ranged
+    .locator('.band i')
+    .evaluateAll((all) =>
+      (all as HTMLElement[]).map(({ className, style }) => [className, style.left, style.width]),
+    );
+  await ranged.close();
+  const log = (size: number) => (100 * Math.log(size / 0.5)) / Math.log(4);
+  const shown = (share: number) => `${Number(share.toFixed(2))}%`;
+  const place = (kind: string, [least, most]: Size) => [
+    kind,
+    shown(log(least)),
+    shown(log(most) - log(least)),
+  ];
+  expect(bands).toEqual([
+    ...holds.map((one) => place('good', one)),
+    ...failures.flatMap(({ hudSizes }) => hudSizes.map((one) => place('bad', one))),
+  ]);
+});
+
+type Size = readonly [least: number, most: number];
+
+interface Hud {
+  readonly hudSizes: readonly Size[];
+}
+
 test('the map says of the size under the pointer what fails there', async () => {
   const map = (await page.locator('.map').boundingBox())!;
   const said = page.locator('output');
@@ -71,6 +120,97 @@ test('the map says of the size under the pointer what fails there', async () => 
   expect(await said.textContent()).toContain('✗ left overlaps right');
   await page.mouse.move(map.x + left + width - 2, map.y + top + height - 2);
   expect(await said.textContent()).not.toContain('overlaps');
+});
+
+/** What a page knows of a view on one occasion: boxes and lines, each number so much of both sides and some px. */
+interface Sketch {
+  readonly numbers: readonly number[];
+  readonly shapes: readonly {
+    readonly widget: string;
+    readonly box: readonly number[];
+    readonly lines: readonly (readonly [string, string, ...number[]])[];
+  }[];
+  readonly cells: readonly (readonly [readonly (readonly [number, number])[], readonly number[]])[];
+}
+
+/** Whether a point lies well inside a convex polygon. */
+function isWithin(part: readonly (readonly [number, number])[], x: number, y: number): boolean {
+  const sides = part.map(([ax, ay], nth) => {
+    const [bx, by] = part[(nth + 1) % part.length]!;
+    return ((bx - ax) * (y - ay) - (by - ay) * (x - ax)) / Math.hypot(bx - ax, by - ay);
+  });
+  return sides.every((side) => side > 0.1) || sides.every((side) => side < -0.1);
+}
+
+test('the view is drawn where it is, on any size', async () => {
+  const project = await openProject('examples/fathom-post/post.yaml');
+  const file = join(folder.path, 'dive.html');
+  const only = ['--view', 'dive', '--case', 'typical', '--locale', 'de', '--theme', 'brine'];
+  await pimbotHere(['prove', 'examples/fathom-post/post.yaml', ...only, '--report', file], process.cwd());
+  const [, json] = /id="proofs">(.*?)<\/script>/s.exec(readFileSync(file, 'utf8'))!;
+  const [{ sketches }] = JSON.parse(json!) as [{ sketches: Sketch[] }];
+  const { numbers, shapes, cells } = sketches[0]!;
+  const view = openView(project.document!, 'dive', {
+    resources: project.resources,
+    case: 'typical',
+    locale: 'de',
+    theme: 'brine',
+  });
+  let [asked, words] = [0, 0];
+  const onSize = (width: number, height: number) => {
+    const cell = cells.find(([part]) => isWithin(part, width, height));
+    if (!cell) return;
+    asked++;
+    const is = (at: number) =>
+      numbers[3 * at]! * width + numbers[3 * at + 1]! * height + numbers[3 * at + 2]!;
+    const laidOut = view.layoutOn({ width, height, density: 92, distance: 600 });
+    for (const nth of cell[1]) {
+      const { widget, box, lines } = shapes[nth]!;
+      const [left, top, right, bottom] = box.map(is) as [number, number, number, number];
+      const rect = laidOut.rect(widget);
+      // A bare text is drawn where its letters are: in its box, and a letter may hang over a little.
+      if (lines.length > 0) {
+        words += lines.length;
+        expect(left).toBeGreaterThan(rect.x - 6);
+        expect(right).toBeLessThan(rect.x + rect.width + 6);
+        continue;
+      }
+      const off = [left - rect.x, top - rect.y, right - rect.x - rect.width, bottom - rect.y - rect.height];
+      expect([width, height, widget, off.every((by) => Math.abs(by) < 0.1), off]).toEqual([
+        width,
+        height,
+        widget,
+        true,
+        off,
+      ]);
+    }
+  };
+  fc.assert(fc.property(fc.integer({ min: 640, max: 7680 }), fc.integer({ min: 360, max: 4320 }), onSize), {
+    numRuns: rounds(150, 20_000),
+    seed: seedOf(71),
+  });
+  expect(asked).toBeGreaterThan(rounds(100, 10_000));
+  expect(words).toBeGreaterThan(asked);
+});
+
+test('the canvas has the widgets of the size that is pointed at, and marks what fails', async () => {
+  await page.getByLabel('Width').fill('600');
+  await page.getByLabel('Height').fill('400');
+  const { width } = (await page.locator('.sketch canvas').boundingBox())!;
+  const colours = await page.locator('.sketch canvas').evaluate((canvas: HTMLCanvasElement, shown) => {
+    const unit = (canvas.width / shown) * (shown / 600);
+    const pixel = (x: number, y: number) =>
+      [...canvas.getContext('2d')!.getImageData(Math.round(x * unit), Math.round(y * unit), 1, 1).data].slice(
+        0,
+        3,
+      );
+    return { left: pixel(100, 20), red: pixel(300, 20), nothing: pixel(300, 200) };
+  }, width);
+  expect(colours.left).toEqual([0x22, 0x33, 0x44]);
+  // The edge at which the left one ends, in the right one.
+  expect(colours.red[0]).toBeGreaterThan(200);
+  expect(colours.nothing).not.toEqual(colours.left);
+  expect(await page.locator('.sketch canvas').getAttribute('aria-label')).toBe('dive on 600 × 400');
 });
 
 test('axe-core finds nothing, in light, dark and forced colours, and at 200 % zoom', async () => {

@@ -8,6 +8,7 @@ import { drawLayout, withOverlay } from '../../paint/index.ts';
 import {
   everySize,
   screenOf,
+  sketchView,
   type Device,
   type HudRange,
   type Region,
@@ -22,9 +23,18 @@ import {
   proofStrip,
   proofTerminal,
   type ProofInput,
+  type Sketched,
 } from '../../report/index.ts';
+import { hexOf } from '../../theme/index.ts';
 import { occasionsOf } from '../../verdict/index.ts';
-import { factors, openView, type Lists, type Occasion, type OccasionKey } from '../../view/index.ts';
+import {
+  factors,
+  occasionKey,
+  openView,
+  type Lists,
+  type Occasion,
+  type OccasionKey,
+} from '../../view/index.ts';
 import {
   collect,
   collectHudSize,
@@ -217,6 +227,7 @@ async function pageOf(inputs: readonly Proved[], device: Device): Promise<string
     inputs.map((input) => ({
       ...input,
       fonts: input.loaded.resources.fonts,
+      sketches: input.proofs.map((proof) => sketchesOf(input.loaded, proof, device)),
       pictures: input.proofs.map(({ failures }) =>
         failures.map(({ finding, worst }, nth) => {
           if (nth >= mostDrawn) return undefined;
@@ -237,6 +248,28 @@ async function pageOf(inputs: readonly Proved[], device: Device): Promise<string
     })),
   );
 }
+
+/** Occasions on which a view is drawn on any size, at the most. */
+const mostSketched = 3;
+
+/** A view on any of its sizes: as it usually is, and where what fails on most sizes is worst. */
+function sketchesOf(loaded: Usable, { view, sizes, occasions, failures }: ViewProof, device: Device) {
+  const { document, resources } = loaded;
+  const asked = new Map<string, Occasion>();
+  for (const one of [occasions[0]!, ...failures.map(({ finding }) => finding.worst)])
+    if (asked.size < mostSketched && !asked.has(occasionKey(one))) asked.set(occasionKey(one), one);
+  return [...asked.values()].map((worst): Sketched => {
+    const { case: one, locale, theme, hudSize, textSize, state } = worst;
+    const occasion = { case: one, locale, theme, hudSize, textSize, state };
+    const open = () => openView(document, view, { resources, ...occasion });
+    const [backdrop] = open().backdrops;
+    const ground = backdrop?.type === 'color' ? hexOf({ ...backdrop.color, a: 1 }) : unlit;
+    return { occasion, cells: sketchView(open, device, sizes), ground };
+  });
+}
+
+/** Stands for a picture behind a view. */
+const unlit = '#2a3a44';
 
 function deviceOf({ device, safe, density }: ProveCall): Device {
   const { safe: own, density: usual, distance, inputs, group } = screenFrom(device, {});

@@ -15,8 +15,14 @@ import type { Traced } from './traced.ts';
 
 const { id } = checkOf('broken-promise');
 
-/** The sizes on which a promise is broken, as parts; in each, every number is above 0. */
-type Broken = Iterable<Iterable<Affine>>;
+/** Sizes on which a promise is broken by a widget, or by two: where every number is above 0. */
+interface Part {
+  readonly widget: number;
+  readonly other?: number;
+  readonly where: Iterable<Affine>;
+}
+
+type Broken = Iterable<Part>;
 
 type Kind = (cell: CellScenes, promise: PromiseSource, about: readonly number[]) => Broken;
 
@@ -25,57 +31,64 @@ const kinds: { readonly [Key in PromisedHere['key']]: Kind } = {
   *'within'(cell, { within }, about) {
     const outer = outerOf(cell, within!);
     if (!outer) return;
-    for (const widget of about) yield* reachesOver([cell.border(widget)], outer, slack);
+    for (const widget of about)
+      for (const where of reachesOver([cell.border(widget)], outer, slack)) yield { widget, where };
   },
   *'never'(cell, _, about) {
     for (const [nth, one] of about.entries())
       for (const other of about.slice(0, nth))
-        yield sharedBy([cell.border(one)], [cell.border(other)], slack);
+        yield {
+          widget: other,
+          other: one,
+          where: sharedBy([cell.border(one)], [cell.border(other)], slack),
+        };
   },
   *'touching'(cell, _, about) {
-    for (const [one, other] of neighbours(about)) {
-      const [a, b] = [cell.border(one), cell.border(other)];
+    for (const [widget, other] of neighbours(about)) {
+      const [a, b] = [cell.border(widget), cell.border(other)];
       const apart = [
         less(b.left, a.right),
         less(a.left, b.right),
         less(b.top, a.bottom),
         less(a.top, b.bottom),
       ];
-      for (const gap of apart) yield [plus(gap, -slack)];
-      yield apart.map((gap) => plus(negative(gap), -slack));
+      for (const gap of apart) yield { widget, other, where: [plus(gap, -slack)] };
+      yield { widget, other, where: apart.map((gap) => plus(negative(gap), -slack)) };
     }
   },
   *'aligned'(cell, { aligned }, about) {
     const place = placeOf[aligned!];
-    for (const [one, other] of neighbours(about))
-      yield* apartBy(
-        cell.number(one, (subject) => place(subject.rect(one)) - place(subject.rect(other))),
+    for (const [widget, other] of neighbours(about))
+      for (const where of apartBy(
+        cell.number(widget, (subject) => place(subject.rect(widget)) - place(subject.rect(other))),
         slack,
-      );
+      ))
+        yield { widget, other, where };
   },
   *'same'(cell, { same }, about) {
     const sides = same === 'size' ? (['width', 'height'] as const) : [same!];
-    for (const [one, other] of neighbours(about))
+    for (const [widget, other] of neighbours(about))
       for (const side of sides)
-        yield* apartBy(
-          cell.number(one, (subject) => subject.rect(one)[side] - subject.rect(other)[side]),
+        for (const where of apartBy(
+          cell.number(widget, (subject) => subject.rect(widget)[side] - subject.rect(other)[side]),
           2 * slack,
-        );
+        ))
+          yield { widget, other, where };
   },
   *'order'(cell, { order }, about) {
     const gap = gapOf(order!, cell.middle);
-    for (const [one, other] of neighbours(about)) {
-      const apart = cell.number(one, (subject) => gap(subject.rect(one), subject.rect(other)));
-      yield [plus(negative(apart), -slack)];
+    for (const [widget, other] of neighbours(about)) {
+      const apart = cell.number(widget, (subject) => gap(subject.rect(widget), subject.rect(other)));
+      yield { widget, other, where: [plus(negative(apart), -slack)] };
     }
   },
   *'at-least'(cell, promise, about) {
-    for (const [side, least] of bySize(cell, promise['at-least']!, about))
-      yield [plus(less(least, side), -slack)];
+    for (const [widget, side, least] of bySize(cell, promise['at-least']!, about))
+      yield { widget, where: [plus(less(least, side), -slack)] };
   },
   *'at-most'(cell, promise, about) {
-    for (const [side, most] of bySize(cell, promise['at-most']!, about))
-      yield [plus(less(side, most), -slack)];
+    for (const [widget, side, most] of bySize(cell, promise['at-most']!, about))
+      yield { widget, where: [plus(less(side, most), -slack)] };
   },
   *'visible'(cell, { visible }, about) {
     const screen = cell.box(0, ({ screenRect }) => screenRect);
@@ -83,9 +96,9 @@ const kinds: { readonly [Key in PromisedHere['key']]: Kind } = {
       const isShown = cell.middle.widgets[widget]!.visible && cell.form.opacity[widget]! > 0;
       const there = [...common([cell.border(widget), screen])];
       if (!visible) {
-        if (isShown) yield there;
-      } else if (!isShown) yield [];
-      else for (const number of there) yield [plus(negative(number), tie)];
+        if (isShown) yield { widget, where: there };
+      } else if (!isShown) yield { widget, where: [] };
+      else for (const number of there) yield { widget, where: [plus(negative(number), tie)] };
     }
   },
 };
@@ -98,9 +111,7 @@ export const brokenPromise: Traced = {
   trace(cell, fails) {
     for (const { key, promise, about, pointer } of promisesOn(cell.middle)) {
       if (about.length === 0) fails({ widget: 0, at: pointer, where: [] });
-      else
-        for (const where of kinds[key](cell, promise, about))
-          fails({ widget: about[0]!, at: pointer, where });
+      else for (const part of kinds[key](cell, promise, about)) fails({ ...part, at: pointer });
     }
   },
 };
@@ -117,16 +128,16 @@ function neighbours(about: readonly number[]): readonly (readonly [number, numbe
 }
 
 /** Where two numbers are further apart than a limit, in px, either way. */
-function apartBy(difference: Affine, limit: number): Broken {
+function apartBy(difference: Affine, limit: number): readonly (readonly Affine[])[] {
   return [[plus(difference, -limit)], [plus(negative(difference), -limit)]];
 }
 
-/** Each side that a promise says something of, and what it says, in px. */
+/** Each side of a widget that a promise says something of, and what it says, in px. */
 function* bySize(
   cell: CellScenes,
   said: NonNullable<PromiseSource['at-least']>,
   about: readonly number[],
-): Generator<readonly [Affine, Affine]> {
+): Generator<readonly [widget: number, side: Affine, limit: Affine]> {
   const { screen } = cell.middle;
   for (const widget of about)
     for (const side of ['width', 'height'] as const) {
@@ -139,6 +150,7 @@ function* bySize(
         return unit === 'deg' ? pxOfArc(amount * 60, screen) : amount;
       };
       yield [
+        widget,
         cell.number(widget, (subject) => subject.rect(widget)[side]),
         cell.number(widget, ({ layout }) => px(layout.scale(widget) || 1)),
       ];

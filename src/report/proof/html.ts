@@ -1,10 +1,13 @@
+import { factors, occasionKey, type Occasion } from '../../view/index.ts';
 import { escapeXml, toSvg } from '../../paint/index.ts';
-import type { Polygon, ViewProof } from '../../proof/index.ts';
+import type { SketchCell, ViewProof } from '../../proof/index.ts';
 import type { FontBook } from '../../text/index.ts';
 import { page } from '../page/page.ts';
 import { sentenceOf } from '../wording.ts';
+import { bandStyle, hudBands } from './hud-bands.ts';
 import { frame, proofMap } from './map.ts';
 import { Plot } from './plot.ts';
+import { points, sketchData, sketchScript } from './sketch-data.ts';
 import { borderTexts, failureText, gapTexts, provedText, verdictText, type ProofInput } from './told.ts';
 
 /** A proved file with what its page shows. */
@@ -12,6 +15,16 @@ export interface ProofPageInput extends ProofInput {
   readonly fonts: FontBook;
   /** By view, then by failure in its order: the view on the failure's worst screen, as a `data:` address. */
   readonly pictures: readonly (readonly (string | undefined)[])[];
+  /** By view: how it is drawn on any size, the usual occasion first. */
+  readonly sketches: readonly (readonly Sketched[])[];
+}
+
+/** A view on one occasion, to be drawn on any size. */
+export interface Sketched {
+  readonly occasion: Occasion;
+  readonly cells: readonly SketchCell[];
+  /** What it is drawn on, a CSS colour. */
+  readonly ground: string;
 }
 
 /** One page that stands by itself: the map of each view, which says of the size under the pointer what fails there, and shows it. */
@@ -34,14 +47,17 @@ export function proofHtml(inputs: readonly ProofPageInput[]): string {
 <div class="two"><div class="map" role="img" aria-label="${escapeXml(verdictText(proof))}">${svg}<b class="cross" hidden></b></div>
 <div class="reading"><form><label>Width <input name="width" type="number" min="1" max="99999" inputmode="numeric"></label> <label>Height <input name="height" type="number" min="1" max="99999" inputmode="numeric"></label></form>
 <output aria-live="polite">Point at a size, or type one.</output>
-<figure${picture === '' ? ' hidden' : ''}><img alt="" src="${picture}"><figcaption>${shown < 0 ? '' : escapeXml(captionOf(proof, shown))}</figcaption></figure></div></div>
-<details${failures.length + gaps.length > 6 ? '' : ' open'}><summary>Everything that fails (${failures.length})</summary><ol>${[...failures, ...gaps].join('')}</ol></details></section>`;
+<figure class="sketch" hidden><canvas role="img" aria-label="${escapeXml(proof.view)}"></canvas><figcaption></figcaption></figure>
+<figure class="worst"${picture === '' ? ' hidden' : ''}><img alt="" src="${picture}"><figcaption>${shown < 0 ? '' : escapeXml(captionOf(proof, shown))}</figcaption></figure></div></div>
+${proof.hudSizes ? hudBands(proof.view, proof.hudSizes) : ''}<details${failures.length + gaps.length > 6 ? '' : ' open'}><summary>Everything that fails (${failures.length})</summary><ol>${[...failures, ...gaps].join('')}</ol></details></section>`;
   });
   const title = `On which sizes ${all.map(({ proof }) => proof.view).join(', ')} ${all.length === 1 ? 'holds' : 'hold'}`;
-  const data = all.map(({ input, proof, nth }) => dataOf(proof, input.pictures[nth] ?? []));
+  const data = all.map(({ input, proof, nth }) =>
+    dataOf(proof, input.pictures[nth] ?? [], input.sketches[nth] ?? []),
+  );
   return page({
     title,
-    style: proofStyle,
+    style: proofStyle + bandStyle,
     body: `<header><h1>${escapeXml(title)} <small>${escapeXml(inputs.map(({ file }) => file).join(', '))}</small></h1><p class="none">${escapeXml(provedText())}</p></header>
 <main>${sections.join('\n')}</main>
 <script type="application/json" id="proofs">${JSON.stringify(data).replaceAll('<', '\\u003c')}</script>`,
@@ -54,15 +70,27 @@ function captionOf({ failures }: ViewProof, nth: number): string {
   return `${finding.widget} ${sentenceOf(finding)}, on ${Math.round(worst.x)} × ${Math.round(worst.y)}`;
 }
 
-function dataOf(proof: ViewProof, pictures: readonly (string | undefined)[]) {
+function dataOf(proof: ViewProof, pictures: readonly (string | undefined)[], sketches: readonly Sketched[]) {
   const { scales } = new Plot(proof.region, frame);
   return {
+    view: proof.view,
+    sketches: sketches.map(({ occasion, cells, ground }) => ({
+      says: occasionText(occasion, proof.occasions),
+      ground,
+      ...sketchData(cells),
+      fails: proof.failures.map(({ on }) =>
+        on
+          .filter((one) => occasionKey(one.occasion) === occasionKey(occasion))
+          .flatMap(({ parts }) => parts.map(points)),
+      ),
+    })),
     frame,
     scales,
     region: points(proof.region),
     failures: proof.failures.map(({ finding, parts }, nth) => ({
       says: `${finding.widget} ${sentenceOf(finding).replace(/,? by [\d.]+ (px|%)/, '')}`,
       check: finding.check,
+      widgets: [finding.widget, ...(finding.other === undefined ? [] : [finding.other])],
       parts: parts.map(points),
       picture: pictures[nth],
       caption: captionOf(proof, nth),
@@ -71,8 +99,15 @@ function dataOf(proof: ViewProof, pictures: readonly (string | undefined)[]) {
   };
 }
 
-function points(polygon: Polygon): readonly (readonly [number, number])[] {
-  return polygon.map(({ x, y }) => [Math.round(x * 100) / 100, Math.round(y * 100) / 100]);
+/** What is said of an occasion beside others: `in the case worst in the theme lantern`. */
+function occasionText(occasion: Occasion, all: readonly Occasion[]): string {
+  return factors
+    .map((factor) => {
+      const { key } = factor;
+      return factor.where([occasion[key]], [...new Set(all.map((one) => one[key]))]);
+    })
+    .filter((text) => text !== '')
+    .join(' ');
 }
 
 const proofStyle = `
@@ -84,7 +119,8 @@ section { margin: 8px 0 36px; }
 .cross { position: absolute; width: 14px; height: 14px; margin: -7px 0 0 -7px; border: 2px solid #fff; border-radius: 50%; box-shadow: 0 0 0 2px #000; pointer-events: none; }
 .reading output { display: block; margin: 12px 0; font-size: 16px; white-space: pre-line; min-height: 7em; }
 .reading input { width: 6.5em; background: var(--raised); border: 1px solid var(--line); border-radius: 6px; padding: 4px 8px; }
-figure { margin: 0; } figure img { width: 100%; border: 1px solid var(--line); border-radius: 4px; } figcaption { color: var(--soft); font-size: 14px; margin-top: 4px; }
+canvas { display: block; width: 100%; border: 1px solid var(--line); border-radius: 4px; }
+figure { margin: 0 0 14px; } figure img { width: 100%; border: 1px solid var(--line); border-radius: 4px; } figcaption { color: var(--soft); font-size: 14px; margin-top: 4px; }
 details { margin-top: 12px; } summary { cursor: pointer; color: var(--focus); }
 header p { margin: 0; }
 `;
@@ -103,21 +139,30 @@ const isIn = (part, x, y) => {
   }
   return true;
 };
+${sketchScript}
 for (const section of document.querySelectorAll('section[data-view]')) {
-  const { frame, scales, region, failures, gaps } = proofs[Number(section.dataset.view)];
+  const { view, frame, scales, region, failures, gaps, sketches } = proofs[Number(section.dataset.view)];
   const map = section.querySelector('.map'), cross = section.querySelector('.cross'), said = section.querySelector('output');
-  const [wide, high] = section.querySelectorAll('input'), figure = section.querySelector('figure');
+  const [wide, high] = section.querySelectorAll('input'), figure = section.querySelector('.worst'), drawing = section.querySelector('.sketch'), canvas = section.querySelector('canvas');
   const show = (width, height) => {
     const shown = map.getBoundingClientRect().width / 1280;
     cross.hidden = !isIn(region, width, height);
     cross.style.left = (frame.x + Math.log2(width / scales.from.x) * scales.perDouble.x) * shown + 'px';
     cross.style.top = (frame.y + Math.log2(height / scales.from.y) * scales.perDouble.y) * shown + 'px';
+    drawing.hidden = cross.hidden;
     if (cross.hidden) { said.textContent = width + ' × ' + height + ': not in the range that is proved.'; return; }
     const here = failures.filter(({ parts }) => parts.some((part) => isIn(part, width, height)));
     const open = [...new Set(gaps.filter(({ part }) => isIn(part, width, height)).map(({ check }) => check))];
     const lines = here.map(({ says }) => '✗ ' + says);
     if (open.length > 0) lines.push('? not proved: ' + open.join(', '));
     said.textContent = width + ' × ' + height + (lines.length === 0 ? ': holds.' : '\\n' + lines.join('\\n'));
+    // Drawn as it is where something fails here, if it is so on any of its drawings.
+    const failing = ({ fails }) => failures.filter((_, nth) => fails[nth].some((part) => isIn(part, width, height)));
+    const sketch = sketches.find((one) => failing(one).length > 0) || sketches[0];
+    const marked = new Set(sketch && failing(sketch).flatMap(({ widgets }) => widgets));
+    drawing.hidden = !sketch || !drawSketch(sketch, canvas, width, height, marked);
+    if (sketch) drawing.querySelector('figcaption').textContent = ['Boxes and words on ' + width + ' × ' + height, sketch.says].filter(Boolean).join(', ');
+    canvas.setAttribute('aria-label', view + ' on ' + width + ' × ' + height);
     const drawn = here.find(({ picture }) => picture);
     if (!drawn) return;
     figure.hidden = false;

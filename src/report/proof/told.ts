@@ -173,14 +173,20 @@ export function hudText(hud: HudProof): string {
   return `holds on all of them at HUD sizes ${held.map(rangeText).join(', ')}, of those from ${rangeText(range)}`;
 }
 
-/** Where something fails as the HUD size changes, in words. */
-export function hudFailureText({ finding, hudSizes, aspects, worst }: HudFailure): string {
-  const sizes = hudSizes.map(rangeText).join(', ');
-  const where = `at HUD sizes ${sizes}, aspects ${aspectText(aspects.least)} to ${aspectText(aspects.most)}; told at ${hudSizeText(worst.hudSize)} on ${sizeText(worst.width, worst.height)}`;
-  return `${printable(finding.widget)} ${printable(sentenceOf(finding))} ${where}`;
+/** Something that fails as the HUD size changes, in words. */
+export function hudFailureText(failure: HudFailure): string {
+  const { finding } = failure;
+  return `${printable(finding.widget)} ${printable(sentenceOf(finding))} ${hudWhereText(failure)}`;
 }
 
-function rangeText({ least, most }: HudRange): string {
+/** Where it fails. */
+export function hudWhereText({ hudSizes, aspects, worst }: HudFailure): string {
+  const sizes = hudSizes.map(rangeText).join(', ');
+  return `at HUD sizes ${sizes}, aspects ${aspectText(aspects.least)} to ${aspectText(aspects.most)}; told at ${hudSizeText(worst.hudSize)} on ${sizeText(worst.width, worst.height)}`;
+}
+
+/** `0.75 to 1.5` */
+export function rangeText({ least, most }: HudRange): string {
   return least === most ? hudSizeText(least) : `${hudSizeText(least)} to ${hudSizeText(most)}`;
 }
 
