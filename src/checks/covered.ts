@@ -33,21 +33,20 @@ export const covered = {
       const area = rect.width * rect.height;
       if (!(area > 0)) continue;
       const candidates = grid.meeting(rect).filter((above) => places[above]! > places[index]!);
+      let worst: { readonly above: number; readonly measured: number } | undefined;
       for (const above of candidates.sort((a, b) => places[a]! - places[b]!)) {
         const over = subject.visualRect(above);
         if (!mayCover(subject, above, index)) continue;
         const shared = intersection(rect, over);
         const most = (100 * shared.width * shared.height) / area;
-        if (!(most > limit)) continue;
+        if (!(most > Math.max(limit, worst?.measured ?? 0))) continue;
         const measured = hiddenBy(subject, index, above);
-        if (!(measured > limit)) continue;
-        const reason = {
-          text: `${widgets[above]!.id} is drawn after it and hides ${shown(measured)} % of it`,
-          pointer,
-        };
-        report({ outcome: 'failed', widget: index, other: above, measured, reasons: [reason] });
-        break;
+        if (measured > Math.max(limit, worst?.measured ?? 0)) worst = { above, measured };
       }
+      if (!worst) continue;
+      const { above, measured } = worst;
+      const text = `${widgets[above]!.id} is drawn after it and hides ${shown(measured)} % of it`;
+      report({ outcome: 'failed', widget: index, other: above, measured, reasons: [{ text, pointer }] });
     }
   },
 } as const satisfies Check;

@@ -21,6 +21,7 @@ export const nearlySameSize = {
   source: 'a difference of a few u is seen as a slip, more as meant',
   severity: 'warning',
   sentence: ({ facts, other, measured }) => `differs from the ${facts.side} of ${other} by ${measured} u`,
+  apart: ({ side }) => side,
   remedies: ['sameSize'],
   run(subject, limit, report) {
     const pairs = subject.form.once('nearly-same-size', () => nearPairs(subject, limit));
@@ -75,7 +76,6 @@ function nearPairs(subject: Subject, limit: number): readonly NearPair[] {
         text,
         pointer: keyPointer(widget, side, 'size'),
       });
-      break;
     }
   }
   return found;

@@ -18,6 +18,7 @@ export const smallViewport = {
   severity: 'error',
   sentence: ({ facts, measured, limit }) =>
     `scrolls in a ${facts.side} of ${measured} CSS px, minimum ${limit}`,
+  apart: ({ side }) => side,
   run(subject, limit, report) {
     const scrolling = subject.form.once('small-viewport', () =>
       subject.widgets.filter(
@@ -37,7 +38,6 @@ export const smallViewport = {
         const text = `what is in it is ${shown(long)} px long, and ${shown(px)} px of it are seen`;
         const reasons = [{ text, pointer }, ...whySize(subject, index, axis)];
         report({ outcome: 'failed', widget: index, measured, facts: { side }, reasons });
-        break;
       }
     }
   },

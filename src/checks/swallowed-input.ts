@@ -35,16 +35,17 @@ export const swallowedInput = {
       const rect = subject.rect(index);
       const area = rect.width * rect.height;
       if (!(area > 0)) continue;
+      let worst: { readonly above: number; readonly measured: number } | undefined;
       for (const above of [...grid.meeting(rect)].sort((a, b) => places[a]! - places[b]!)) {
         if (!subject.isAbove(above, index)) continue;
         const shared = intersection(rect, subject.rect(above));
         const measured = (100 * shared.width * shared.height) / area;
-        if (!(measured > limit)) continue;
-        const { id } = widgets[above]!;
-        const text = `${id} lies above it, draws nothing, and covers ${shown(measured)} % of it`;
-        report({ outcome: 'failed', widget: index, other: above, measured, reasons: [{ text, pointer }] });
-        break;
+        if (measured > Math.max(limit, worst?.measured ?? 0)) worst = { above, measured };
       }
+      if (!worst) continue;
+      const { above, measured } = worst;
+      const text = `${widgets[above]!.id} lies above it, draws nothing, and covers ${shown(measured)} % of it`;
+      report({ outcome: 'failed', widget: index, other: above, measured, reasons: [{ text, pointer }] });
     }
   },
 } as const satisfies Check;
