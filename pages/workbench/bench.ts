@@ -47,6 +47,8 @@ export class Bench {
   /** How well texts can be read, where that is drawn. */
   readonly readings = signal<(Readings & { readonly screen: string }) | undefined>(undefined);
   readonly findings = signal<readonly Told[]>([]);
+  /** Screens that the view does not support: nothing is looked at on them. */
+  readonly unsupported = signal<ReadonlySet<string>>(new Set());
   readonly fresh = signal<ReadonlySet<string>>(new Set());
   readonly checking = signal(false);
   /** Screens on which what is dragged at the moment breaks something. */
@@ -465,7 +467,7 @@ export class Bench {
     this.checking.value = true;
     this.#judging.do(async () => {
       const extra = this.place.value.screen === freeName ? [this.screen] : [];
-      const found = await this.#judge.ask('check', { extra });
+      const { findings: found, unsupported } = await this.#judge.ask('check', { extra });
       const keys = new Set(found.map(({ key }) => key));
       const { view, occasion } = this.place.value;
       const shown = JSON.stringify([view, occasion]);
@@ -474,6 +476,7 @@ export class Bench {
       batch(() => {
         this.fresh.value = new Set([...keys].filter((key) => !before.has(key)));
         this.findings.value = found;
+        this.unsupported.value = new Set(unsupported);
         this.checking.value = false;
       });
       this.#known = { shown, keys };

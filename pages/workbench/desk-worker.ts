@@ -296,16 +296,19 @@ class DeskWorker {
     };
   }
 
-  #check(extra: readonly Screen[]): Told[] {
+  #check(extra: readonly Screen[]): { findings: Told[]; unsupported: readonly string[] } {
     const { document } = this.#sure();
     this.#verdict = checkDocument(document, this.#options(extra));
     this.#shared = undefined;
     const lineOf = ({ pointer }: Finding) => document.origin.at(pointer).range?.start ?? 0;
     const causes = causesOf(this.#verdict.findings, this.#verdict, lineOf);
     let number = 0;
-    return causes.flatMap(({ findings }, cause) =>
-      findings.map((finding) => told(this.#sure(), finding, ++number, cause)),
-    );
+    return {
+      findings: causes.flatMap(({ findings }, cause) =>
+        findings.map((finding) => told(this.#sure(), finding, ++number, cause)),
+      ),
+      unsupported: this.#verdict.unsupported.flatMap(({ screens }) => screens),
+    };
   }
 }
 

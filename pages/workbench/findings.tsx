@@ -20,6 +20,7 @@ export function Findings({ bench }: { readonly bench: Bench }) {
       (!onlyHere.value || one.screens.includes(screen)) &&
       (!onlySelected.value || selected.includes(one.widget)),
   );
+  const outside = bench.unsupported.value;
   const causes = [...new Set(shown.map(({ cause }) => cause))];
   return (
     <div class="findings">
@@ -27,9 +28,15 @@ export function Findings({ bench }: { readonly bench: Bench }) {
         {bench.checking.value
           ? 'Checking …'
           : all.length === 0
-            ? 'Nothing found on any screen'
+            ? `Nothing found on ${outside.size === 0 ? 'any screen' : 'the screens it supports'}`
             : `${all.length} found`}
       </h2>
+      {outside.size > 0 && (
+        <p class="quiet" title={[...outside].join(', ')}>
+          The view does not support {outside.size} of the screens (– on the wall): nothing is looked at on{' '}
+          {outside.size === 1 ? 'it' : 'them'}.
+        </p>
+      )}
       {all.length > 0 && (
         <div class="filters">
           <select

@@ -113,7 +113,11 @@ export interface Asks {
   advice: { ask: { widget: string }; answer: { anchor: string; why: string } | undefined };
   /** On which screens something is found with a change that is tried, and is not without it. */
   glance: { ask: { act: Act; screen: Screen; screens: readonly Screen[] }; answer: readonly string[] };
-  check: { ask: { extra: readonly Screen[] }; answer: readonly Told[] };
+  /** Findings, and the screens that nothing was looked at on, as the view does not support them. */
+  check: {
+    ask: { extra: readonly Screen[] };
+    answer: { findings: readonly Told[]; unsupported: readonly string[] };
+  };
   suggest: { ask: { key: string }; answer: Suggested | undefined };
   compare: { ask: { text: string; wanted: Wanted }; answer: { before: ImageBitmap; after: ImageBitmap } };
   prove: { ask: Record<string, never>; answer: Proved };

@@ -59,6 +59,12 @@ function scaleOf({ width, height, density }: Screen, side: number, isTrue: boole
   return isTrue ? (pxPerMillimetre * 25.4) / density : Math.min(side / height, (side * 2) / width);
 }
 
+/** How the number of what is found looks: what is not looked at is neither good nor bad. */
+function countClass(found: number, errors: number, isOutside: boolean): string {
+  if (found === 0) return isOutside ? 'count outside' : 'count none';
+  return errors > 0 ? 'count error' : 'count warning';
+}
+
 function Thumb({
   bench,
   screen,
@@ -76,7 +82,9 @@ function Thumb({
   const breaks = [screen.name, ...others].some((name) => bench.breaking.value.has(name));
   const isNew = breaks || here.some(({ key }) => bench.fresh.value.has(key));
   const { screen: current } = bench.place.value;
-  const says = here.length === 0 ? 'nothing found' : `${here.length} found`;
+  const isOutside = bench.unsupported.value.has(screen.name);
+  const none = isOutside ? 'not supported: not looked at' : 'nothing found';
+  const says = here.length === 0 ? none : `${here.length} found`;
   return (
     <li class={isNew ? 'thumb new' : 'thumb'}>
       <button
@@ -99,11 +107,8 @@ function Thumb({
         <span class="name">
           {screen.name}
           {others.length > 0 && <span class="more"> +{others.length}</span>}{' '}
-          <span
-            class={here.length === 0 ? 'count none' : errors > 0 ? 'count error' : 'count warning'}
-            aria-label={says}
-          >
-            {here.length === 0 ? '✓' : here.length}
+          <span class={countClass(here.length, errors, isOutside)} title={says} aria-label={says}>
+            {here.length > 0 ? here.length : isOutside ? '–' : '✓'}
           </span>
         </span>
       </button>

@@ -1,7 +1,7 @@
-import { formatDiagnostic, type CheckedDocument, type Diagnostic } from '../document/index.ts';
+import { formatDiagnostic, messageOf, type CheckedDocument, type Diagnostic } from '../document/index.ts';
 import { FileProblem } from '../node/files.ts';
 import { openProject } from '../node/project.ts';
-import { counted, printable } from '../report/index.ts';
+import { counted, printable, type UnusedError, type UnusedFile } from '../report/index.ts';
 import type { Resources } from '../view/index.ts';
 import { UsageError, type Io } from './io.ts';
 
@@ -16,10 +16,8 @@ export interface Usable {
   readonly named: string;
 }
 
-/** A document that can be used, or its diagnostics when it cannot. */
-export type Loaded =
-  | Usable
-  | { readonly file: string; readonly document: undefined; readonly diagnostics: readonly Diagnostic[] };
+/** A document that can be used, or a file that cannot, and why. */
+export type Loaded = Usable | (UnusedFile & { readonly document: undefined });
 
 /**
  * Reads a document and prints its diagnostics.
@@ -35,9 +33,16 @@ export async function load(
   const project = await openProject(file, { theme }).catch((error: unknown) => refuse(file, error));
   if (project.diagnostics.length > 0) beforeTelling();
   printDiagnostics(project.diagnostics, io);
-  if (!project.document) return { file, document: undefined, diagnostics: project.diagnostics };
+  if (!project.document)
+    return { file, document: undefined, errors: project.diagnostics.map((one) => unusedError(one, file)) };
   const { document, resources, fingerprint, named } = project;
   return { file, document, resources, fingerprint, named };
+}
+
+function unusedError(diagnostic: Diagnostic, file: string): UnusedError {
+  const { code, severity, source, range } = diagnostic;
+  const place = source && range && source.placeOf(range.start);
+  return { code, severity, message: messageOf(diagnostic), file: source?.name ?? file, ...place };
 }
 
 /** Says why a document file cannot be read. @throws UsageError; whatever else it was given. */

@@ -1,8 +1,4 @@
 import { Command, CommanderError } from 'commander';
-import { MissingPackage } from '../node/missing-package.ts';
-import { systemMessage } from '../node/files.ts';
-import { BuildError } from '../skeleton/index.ts';
-import { NoSuchName } from '../view/index.ts';
 import { checkCommand } from './commands/check.ts';
 import { lspCommand } from './commands/lsp.ts';
 import { openCommand } from './commands/open.ts';
@@ -18,7 +14,8 @@ import { initCommand } from './commands/init.ts';
 import { themeCommand } from './commands/theme.ts';
 import { changesCommand } from './commands/changes.ts';
 import { screensCommand } from './commands/screens.ts';
-import { UsageError, exitClean, exitUnusable, processIo, type Io } from './io.ts';
+import { exitClean, exitUnusable, processIo, type Io } from './io.ts';
+import { tellError } from './sentence.ts';
 import { version } from './version.ts';
 
 /** Runs the command line and gives the exit code. Nothing it can be given makes it throw or print a stack. */
@@ -30,25 +27,9 @@ export async function main(args: readonly string[], io: Io = processIo()): Promi
     return code;
   } catch (error) {
     if (error instanceof CommanderError) return error.exitCode === 0 ? exitClean : exitUnusable;
-    // As other mistakes of a document are told, so that editors find the line.
-    if (error instanceof BuildError) io.err(`${error.place ?? error.pointer}: error: ${error.message}\n`);
-    else io.err(`${io.errTones.bad('pimbot')}: ${sentence(error)}\n`);
+    tellError(error, io);
     return exitUnusable;
   }
-}
-
-function sentence(error: unknown): string {
-  if (
-    error instanceof MissingPackage ||
-    error instanceof UsageError ||
-    error instanceof NoSuchName ||
-    error instanceof RangeError
-  )
-    return error.message;
-  const { path, code, syscall } = error as NodeJS.ErrnoException;
-  if (code !== undefined && path !== undefined)
-    return `"${path}" cannot be ${syscall === 'write' ? 'written' : 'used'}: ${systemMessage(error)}`;
-  return `an error of Pimbot itself, please report it: ${systemMessage(error)}`;
 }
 
 type Done = (code: number) => void;

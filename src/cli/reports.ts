@@ -1,5 +1,5 @@
 import { checks, documentChecks, type Severity } from '../checks/index.ts';
-import { messageOf, nearestName } from '../document/index.ts';
+import { nearestName } from '../document/index.ts';
 import type { Finding } from '../verdict/index.ts';
 import { writeWhole } from '../node/files.ts';
 import { everySize } from '../proof/index.ts';
@@ -15,13 +15,13 @@ import {
   shotsOf,
   type ProofInput,
   type ReportInput,
+  type UnusedFile,
 } from '../report/index.ts';
 import { Progress } from './progress.ts';
 import type { Checked } from './checked.ts';
 import { provedSuggestions, provedViews } from './proved.ts';
 import { suggestionsFor } from './suggestions.ts';
 import { UsageError, exitClean, exitFindings, exitUnusable, type Io } from './io.ts';
-import type { Loaded } from './load.ts';
 import { version } from './version.ts';
 
 /** The options that say what comes out of a check. */
@@ -56,7 +56,7 @@ export function checkReportPaths({ report: paths = [], check }: ReportCall): voi
 /** Prints and writes what came of a check; gives the exit code. */
 export async function tellVerdicts(
   checked: readonly Checked[],
-  unusable: readonly Loaded[],
+  unused: readonly UnusedFile[],
   call: ReportCall,
   io: Io,
 ): Promise<number> {
@@ -79,10 +79,13 @@ export async function tellVerdicts(
   const inputs = all.map((one) => onlyOf(one, isWanted));
   const proofs = call.prove ? checked.map((one) => proofOf(one, progress)) : [];
   progress.clear();
-  const json = (): string => withProofs(withUnusable(reportJson(inputs), unusable), proofs);
+  const json = (): string => withProofs(reportJson(inputs, unused), proofs);
   for (const path of call.report ?? []) {
     const name = path.toLowerCase();
-    writeWhole(path, name.endsWith('.html') ? await htmlOf(inputs, checked) : textOf(name, inputs, json));
+    writeWhole(
+      path,
+      name.endsWith('.html') ? await htmlOf(inputs, checked, unused) : textOf(name, inputs, unused, json),
+    );
   }
   if (call.json) io.out(json());
   else if (inputs.length > 0)
@@ -91,7 +94,7 @@ export async function tellVerdicts(
     );
   if (!call.json && proofs.length > 0)
     io.out(`\n${proofTerminal(proofs, io.tones, { verbose: call.verbose })}`);
-  if (unusable.length > 0) return exitUnusable;
+  if (unused.length > 0) return exitUnusable;
   const failed = inputs.some(({ verdict }) =>
     verdict.findings.some(
       ({ outcome, severity }) => outcome === 'failed' && (severity === 'error' || call.failOn !== 'error'),
@@ -134,12 +137,21 @@ function proofOf(one: Checked, progress: Progress): ProofInput {
   return { file: loaded.file, document: loaded.document, proofs, region: everySize, device: 'desktop' };
 }
 
-function textOf(name: string, inputs: readonly ReportInput[], json: () => string): string {
-  if (name.endsWith('.sarif')) return reportSarif(inputs, version());
-  return name.endsWith('.xml') ? reportJunit(inputs) : json();
+function textOf(
+  name: string,
+  inputs: readonly ReportInput[],
+  unused: readonly UnusedFile[],
+  json: () => string,
+): string {
+  if (name.endsWith('.sarif')) return reportSarif(inputs, version(), unused);
+  return name.endsWith('.xml') ? reportJunit(inputs, unused) : json();
 }
 
-async function htmlOf(inputs: readonly ReportInput[], checked: readonly Checked[]): Promise<string> {
+async function htmlOf(
+  inputs: readonly ReportInput[],
+  checked: readonly Checked[],
+  unused: readonly UnusedFile[],
+): Promise<string> {
   const { drawShots } = await import('../node/shots.ts');
   return reportHtml(
     inputs.map((input, index) => {
@@ -147,6 +159,7 @@ async function htmlOf(inputs: readonly ReportInput[], checked: readonly Checked[
       const options = { resources: loaded.resources, screens: on.screens };
       return { ...input, shots: drawShots(shotsOf(input.document, input.verdict, options)) };
     }),
+    unused,
   );
 }
 
@@ -155,23 +168,4 @@ function withProofs(json: string, proofs: readonly ProofInput[]): string {
   if (proofs.length === 0) return json;
   const report = JSON.parse(json) as object;
   return `${JSON.stringify({ ...report, proof: JSON.parse(proofJson(proofs)) as object }, null, 2)}\n`;
-}
-
-/** Files that could not be used stand in the report too, with their errors. */
-function withUnusable(json: string, unusable: readonly Loaded[]): string {
-  if (unusable.length === 0) return json;
-  const report = JSON.parse(json) as { passed: boolean; files: unknown[] };
-  report.passed = false;
-  for (const loaded of unusable) {
-    const diagnostics = 'diagnostics' in loaded ? loaded.diagnostics : [];
-    const errors = diagnostics.map((one) => ({
-      code: one.code,
-      severity: one.severity,
-      message: messageOf(one),
-      file: one.source?.name ?? loaded.file,
-      ...(one.source && one.range && one.source.placeOf(one.range.start)),
-    }));
-    report.files.push({ file: loaded.file, passed: false, errors });
-  }
-  return `${JSON.stringify(report, null, 2)}\n`;
 }

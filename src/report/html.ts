@@ -6,6 +6,7 @@ import { pageScript } from './page/script.ts';
 import { causesOf } from './causes.ts';
 import { findingPlace, suggestionOf, type ReportInput } from './report.ts';
 import type { Shot } from './shots.ts';
+import { unusedHtml, type UnusedFile } from './unused.ts';
 import { counted, occasionOf, sentenceOf, sentenceWithHole, worstOnScreens } from './wording.ts';
 
 /** A shot drawn small, as a `data:` address of a picture. */
@@ -19,7 +20,7 @@ export interface SheetInput extends ReportInput {
 }
 
 /** One page that stands by itself: every view on every screen, its findings drawn in place, with filters. */
-export function reportHtml(inputs: readonly SheetInput[]): string {
+export function reportHtml(inputs: readonly SheetInput[], unused: readonly UnusedFile[] = []): string {
   let first = 0;
   const findings: object[] = [];
   const shots: object[] = [];
@@ -28,7 +29,7 @@ export function reportHtml(inputs: readonly SheetInput[]): string {
     findings.push(...input.verdict.findings.map((finding) => findingOf(input, finding, numbers)));
     const many = inputs.length > 1;
     for (const shot of input.shots) {
-      const title = many ? `${shot.view} (${input.file})` : shot.view;
+      const title = titleOf(input, shot.view, many);
       // Numbers alone, in ten thousandths: there may be a hundred thousand of them.
       const marks = shot.marks.flatMap(({ finding, ...box }) => [
         finding + first,
@@ -47,14 +48,30 @@ export function reportHtml(inputs: readonly SheetInput[]): string {
     cases: names(({ verdict }) => verdict.cases.flatMap((name) => name ?? [])),
     findings,
     shots,
+    unsupported: inputs.flatMap((input) =>
+      input.verdict.unsupported.map(({ view, screens }) => ({
+        title: titleOf(input, view, inputs.length > 1),
+        view,
+        screens,
+      })),
+    ),
   };
-  const summary = summaryOf(inputs);
+  const summary = summaryOf(inputs, unused);
   return page({
     title: summary.text,
     // Two thousand findings on forty screens say much the same over and over: a tenth of it is left.
-    body: bodyOf(summary, toBase64(deflateSync(strToU8(JSON.stringify(data)), { level: 9 }))),
+    body: bodyOf(
+      summary,
+      unusedHtml(unused),
+      toBase64(deflateSync(strToU8(JSON.stringify(data)), { level: 9 })),
+    ),
     script: pageScript,
   });
+}
+
+/** A view as the page names it. */
+function titleOf({ file }: SheetInput, view: string, many: boolean): string {
+  return many ? `${view} (${file})` : view;
 }
 
 /** The number of a finding in the list and on the drawings, and which others one change would concern too. */
@@ -116,7 +133,10 @@ function sentencesOf(finding: Finding): { readonly says: readonly string[]; read
   return { says, on };
 }
 
-function summaryOf(inputs: readonly SheetInput[]): {
+function summaryOf(
+  inputs: readonly SheetInput[],
+  unused: readonly UnusedFile[],
+): {
   readonly text: string;
   readonly passed: boolean;
   readonly of: string;
@@ -126,15 +146,18 @@ function summaryOf(inputs: readonly SheetInput[]): {
   const open = all.length - failed;
   const layouts = inputs.reduce((sum, { verdict }) => sum + verdict.layouts, 0);
   const undecided = open > 0 ? `, ${open} undecided` : '';
-  const text = failed > 0 ? `✗ ${counted(failed, 'finding')}${undecided}` : `✓ passed${undecided}`;
+  const isWhole = unused.length === 0;
+  const lost = isWhole ? '' : `, ${counted(unused.length, 'file')} not used`;
+  const text =
+    failed > 0 || !isWhole ? `✗ ${counted(failed, 'finding')}${undecided}${lost}` : `✓ passed${undecided}`;
   return {
     text,
-    passed: failed === 0,
-    of: `${inputs.map(({ file }) => file).join(', ')}, ${counted(layouts, 'layout')}`,
+    passed: failed === 0 && isWhole,
+    of: `${[...inputs, ...unused].map(({ file }) => file).join(', ')}, ${counted(layouts, 'layout')}`,
   };
 }
 
-function bodyOf(summary: ReturnType<typeof summaryOf>, data: string): string {
+function bodyOf(summary: ReturnType<typeof summaryOf>, lost: string, data: string): string {
   const select = (id: string, title: string) => `<label>${title} <select id="${id}"></select></label>`;
   return `<header>
 <h1><span class="${summary.passed ? 'good' : 'bad'}">${escapeXml(summary.text)}</span> <small>${escapeXml(summary.of)}</small></h1>
@@ -151,7 +174,7 @@ ${select('theme', 'Theme')}
 </form>
 </header>
 <main>
-<section id="list" aria-label="Findings"></section>
+${lost}<section id="list" aria-label="Findings"></section>
 <div id="sheet"></div>
 </main>
 <dialog id="dialog" aria-labelledby="large-title">

@@ -34,3 +34,4 @@ export { reportTerminal } from './terminal.ts';
 export { wherePointer } from './report.ts';
 export type { Tones, ReportInput } from './report.ts';
 export { counted, printable, sentenceOf, whereOf } from './wording.ts';
+export type { UnusedError, UnusedFile } from './unused.ts';

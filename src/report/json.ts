@@ -2,6 +2,7 @@ import type { Suggestion } from '../mend/index.ts';
 import type { Finding } from '../verdict/index.ts';
 import { factors } from '../view/index.ts';
 import { findingPlace, suggestionOf, type ReportInput } from './report.ts';
+import { unusedJson, type UnusedFile } from './unused.ts';
 import { sentenceOf } from './wording.ts';
 
 /** The change that mends a finding: what it says, and the one place of the text it replaces. */
@@ -14,7 +15,7 @@ function suggestionIn(input: ReportInput, finding: Finding): object {
 }
 
 /** The verdict for machines: one object, described in docs/json-report.md. */
-export function reportJson(inputs: readonly ReportInput[]): string {
+export function reportJson(inputs: readonly ReportInput[], unused: readonly UnusedFile[] = []): string {
   const files = inputs.map((input) => {
     const { verdict, file } = input;
     return {
@@ -62,5 +63,7 @@ export function reportJson(inputs: readonly ReportInput[]): string {
       })),
     };
   });
-  return `${JSON.stringify({ pimbot: 1, passed: files.every((file) => file.passed), files }, null, 2)}\n`;
+  const passed = unused.length === 0 && files.every((file) => file.passed);
+  const all = [...files, ...unusedJson(unused)];
+  return `${JSON.stringify({ pimbot: 1, passed, files: all }, null, 2)}\n`;
 }

@@ -2,10 +2,11 @@ import { checks, documentChecks } from '../checks/index.ts';
 import { type Finding } from '../verdict/index.ts';
 import { escapeXml } from '../paint/index.ts';
 import { findingPlace, type ReportInput } from './report.ts';
+import { unusedText, type UnusedFile } from './unused.ts';
 import { occasionOf, sentenceOf } from './wording.ts';
 
 /** The verdict as JUnit XML, which build servers read: a suite for each view, a case for each check. */
-export function reportJunit(inputs: readonly ReportInput[]): string {
+export function reportJunit(inputs: readonly ReportInput[], unused: readonly UnusedFile[] = []): string {
   const suites = inputs.flatMap((input) => {
     const { verdict, file } = input;
     const written = suiteOf(
@@ -24,14 +25,16 @@ export function reportJunit(inputs: readonly ReportInput[]): string {
     );
     return [written, ...views];
   });
-  const sum = (of: 'tests' | 'failures' | 'skipped') => suites.reduce((total, suite) => total + suite[of], 0);
-  const counts = `tests="${sum('tests')}" failures="${sum('failures')}" errors="0" skipped="${sum('skipped')}"`;
+  suites.push(...unused.map(unusedSuite));
+  const sum = (of: Exclude<keyof Suite, 'xml'>) => suites.reduce((total, suite) => total + suite[of], 0);
+  const counts = `tests="${sum('tests')}" failures="${sum('failures')}" errors="${sum('errors')}" skipped="${sum('skipped')}"`;
   return `<?xml version="1.0" encoding="UTF-8"?>\n<testsuites name="pimbot" ${counts}>\n${suites.map(({ xml }) => xml).join('')}</testsuites>\n`;
 }
 
 interface Suite {
   readonly tests: number;
   readonly failures: number;
+  readonly errors: number;
   readonly skipped: number;
   readonly xml: string;
 }
@@ -63,7 +66,24 @@ function suiteOf(
   });
   const counts = `tests="${run.length}" failures="${failures}" errors="0" skipped="${skipped}"`;
   const xml = `  <testsuite name="${escapeXml(name)}" ${counts}>\n${cases.join('')}  </testsuite>\n`;
-  return { tests: run.length, failures, skipped, xml };
+  return { tests: run.length, failures, errors: 0, skipped, xml };
+}
+
+/** What could not be looked at has not passed. */
+function unusedSuite({ file, errors }: UnusedFile): Suite {
+  const name = escapeXml(file);
+  const [first] = errors;
+  const text = escapeXml(errors.map(unusedText).join('\n'));
+  const error = `<error type="${escapeXml(first?.code ?? '')}" message="${escapeXml(first?.message ?? '')}">${text}</error>`;
+  const counts = 'tests="1" failures="0" errors="1" skipped="0"';
+  const one = `    <testcase classname="${name}" name="the document can be used">\n      ${error}\n    </testcase>\n`;
+  return {
+    tests: 1,
+    failures: 0,
+    errors: 1,
+    skipped: 0,
+    xml: `  <testsuite name="${name}" ${counts}>\n${one}  </testsuite>\n`,
+  };
 }
 
 function describe(input: ReportInput, finding: Finding): string {

@@ -1,10 +1,15 @@
 import { checkOf, checks, documentChecks } from '../checks/index.ts';
 import { type Finding } from '../verdict/index.ts';
 import { suggestionOf, type ReportInput } from './report.ts';
+import type { UnusedFile } from './unused.ts';
 import { occasionOf, sentenceOf } from './wording.ts';
 
 /** Where the findings of a run are to be read by machines: SARIF 2.1.0 (OASIS), as code hosts show it beside the lines. */
-export function reportSarif(inputs: readonly ReportInput[], version: string): string {
+export function reportSarif(
+  inputs: readonly ReportInput[],
+  version: string,
+  unused: readonly UnusedFile[] = [],
+): string {
   const all = [...documentChecks, ...checks];
   const rules = all.map(({ id, title, measures, source, severity, limit, unit }) => ({
     id,
@@ -20,10 +25,31 @@ export function reportSarif(inputs: readonly ReportInput[], version: string): st
   const run = {
     tool: { driver: { name: 'Pimbot', version, semanticVersion: version, rules } },
     columnKind: 'utf16CodeUnits',
+    ...(unused.length > 0 && { invocations: [invocationOf(unused)] }),
     results,
   };
   const log = { $schema: 'https://json.schemastore.org/sarif-2.1.0.json', version: '2.1.0', runs: [run] };
   return `${JSON.stringify(log, null, 2)}\n`;
+}
+
+/** A run that could not look at every file (3.20.14, 3.20.20). */
+function invocationOf(unused: readonly UnusedFile[]): object {
+  const notifications = unused.flatMap(({ errors }) =>
+    errors.map(({ code, severity, message, file, line, column }) => ({
+      descriptor: { id: code },
+      level: severity,
+      message: { text: message },
+      locations: [
+        {
+          physicalLocation: {
+            artifactLocation: { uri: uriOf(file) },
+            ...(line !== undefined && { region: { startLine: line, startColumn: column ?? 1 } }),
+          },
+        },
+      ],
+    })),
+  );
+  return { executionSuccessful: false, toolConfigurationNotifications: notifications };
 }
 
 function resultOf(input: ReportInput, finding: Finding, ruleIndex: number): object {

@@ -51,9 +51,12 @@ export function* shotsOf(document: CheckedDocument, verdict: Verdict, options: S
     theme: document.themeName,
   };
   for (const name of verdict.views) {
+    const outside = verdict.unsupported.find(({ view }) => view === name)?.screens ?? [];
     const opened = new Map<string, View>();
     const alikeBy = new Map<string, string[]>();
     for (const screen of screens) {
+      // Nothing was looked at there, and a drawing without marks would say that all is well.
+      if (outside.includes(screen.name)) continue;
       const here = verdict.findings.flatMap((finding, index) => {
         const found = finding.occurrences.filter(
           (one) => finding.view === name && one.screen === screen.name,

@@ -1,9 +1,9 @@
-import { readFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { Browser, Page } from 'playwright-core';
 import type { Log } from 'sarif';
-import { writeFileSync } from 'node:fs';
+import { pathToFileURL } from 'node:url';
 import { startBrowser } from '../../bench/browser.ts';
 import { violationsOf } from '../support/axe.ts';
 import { pimbotHere, temporaryFolder, type Ran } from '../support/cli.ts';
@@ -279,4 +279,25 @@ describe('the page', () => {
     });
     expect(Math.min(...ratios)).toBeGreaterThan(4.5);
   });
+});
+
+test('screens that a view does not support have no drawing that looks as if all were well', async () => {
+  const child = '{ id: lamp, anchor: center, size: 100, look: { background: "#345" } }';
+  writeFileSync(
+    join(folder.path, 'some.yaml'),
+    `pimbot: 1\nviews:\n  dive:\n    backdrop: "#000"\n    supports: { from: 1280x720 }\n    children: [${child}]\n`,
+  );
+  const on = ['--screen', 'desktop', '--screen', 'phone-portrait'];
+  const { code } = await pimbotHere(['check', 'some.yaml', ...on, '--report', 'some.html'], folder.path);
+  expect(code).toBe(0);
+  const page = await browser.newPage();
+  await page.goto(pathToFileURL(join(folder.path, 'some.html')).href);
+  expect(await page.locator('.shot .name').allTextContents()).toEqual(['desktop✓']);
+  expect(await page.locator('.unsupported').allTextContents()).toEqual([
+    'dive does not support phone-portrait: nothing was looked at there.',
+  ]);
+  await page.getByLabel('Screen').selectOption('phone-portrait');
+  expect(await page.locator('.shot').count()).toBe(0);
+  expect(await page.locator('.unsupported').count()).toBe(1);
+  await page.close();
 });

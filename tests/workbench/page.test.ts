@@ -362,3 +362,20 @@ describe('the workbench, on the demo', () => {
     await hand.settled();
   });
 });
+
+test('screens that the view does not support are marked as not looked at', async () => {
+  const child = '{ id: lamp, anchor: center, size: 100, look: { background: "#345" } }';
+  const text = `pimbot: 1\nviews:\n  dive:\n    backdrop: "#000"\n    supports: { from: 1280x720 }\n    children: [${child}]\n`;
+  const hand = await Hand.open(browser, { text });
+  const count = (screen: string) => hand.page.locator(`.thumb [data-screen="${screen}"] .count`);
+  const label = (screen: string) => count(screen).getAttribute('aria-label');
+  expect(await label('phone-portrait')).toBe('not supported: not looked at');
+  expect(await count('phone-portrait').textContent()).toBe('–');
+  expect(await label('desktop')).toBe('nothing found');
+  await hand.page.click('#tab-findings');
+  expect(await hand.page.locator('.findings h2').textContent()).toBe(
+    'Nothing found on the screens it supports',
+  );
+  expect(hand.problems).toEqual([]);
+  await hand.close();
+});

@@ -16,12 +16,13 @@ import type { PlanOptions } from '../../node/check-messages.ts';
 import { CheckCache, type CheckedView } from '../../node/check-cache.ts';
 import { CheckThreads } from '../../node/check-threads.ts';
 import { writeWhole } from '../../node/files.ts';
-import { counted, printable } from '../../report/index.ts';
+import { counted } from '../../report/index.ts';
 import { screens, type Screen } from '../../screen/index.ts';
 import { UsageError, exitClean, exitUnusable, type Io } from '../io.ts';
-import { load, type Loaded, type Usable } from '../load.ts';
+import { eachFile } from '../each-file.ts';
+import type { Usable } from '../load.ts';
 import { mendFile } from '../mend.ts';
-import { Progress } from '../progress.ts';
+import type { Progress } from '../progress.ts';
 import type { Checked } from '../checked.ts';
 import { checkReportPaths, tellVerdicts, type ReportCall } from '../reports.ts';
 import { screenFrom, type ScreenOptions } from '../screen-option.ts';
@@ -137,28 +138,16 @@ async function check(files: readonly string[], call: CheckCall, io: Io): Promise
   if (call.shard && call.mend)
     throw new UsageError('a --shard mends nothing: mend after the parts are merged');
   if (!call.shard && call.out !== undefined) throw new UsageError('--out is for the part of a --shard');
-  const progress = new Progress(io.progress);
   const checked: Checked[] = [];
-  const unusable: Loaded[] = [];
   const parts: CheckPart[] = [];
-  for (const file of files) {
-    progress.say(`reading ${printable(file)}`);
-    try {
-      const loaded = await load(file, io, call.theme, () => progress.clear());
-      if (!loaded.document) {
-        unusable.push(loaded);
-        continue;
-      }
-      const cache = call.cache === false ? new CheckCache(undefined) : CheckCache.of(file);
-      const job = { loaded, options: optionsOf(loaded, call, on), call, progress, cache };
-      if (call.shard) parts.push(await partOf(job, call.shard, call.theme));
-      else checked.push(await verdictOf(job));
-    } finally {
-      progress.clear();
-    }
-  }
-  if (!call.shard) return tellVerdicts(mended(checked, call, io), unusable, call, io);
-  if (unusable.length > 0) return exitUnusable;
+  const unused = await eachFile(files, call.theme, io, async (loaded, progress) => {
+    const cache = call.cache === false ? new CheckCache(undefined) : CheckCache.of(loaded.file);
+    const job = { loaded, options: optionsOf(loaded, call, on), call, progress, cache };
+    if (call.shard) parts.push(await partOf(job, call.shard, call.theme));
+    else checked.push(await verdictOf(job));
+  });
+  if (!call.shard) return tellVerdicts(mended(checked, call, io), unused, call, io);
+  if (unused.length > 0) return exitUnusable;
   writeWhole(call.out!, writeParts(version(), parts));
   const batches = parts.reduce((sum, { results }) => sum + results.length, 0);
   io.out(

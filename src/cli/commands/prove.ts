@@ -24,6 +24,7 @@ import {
   proofTerminal,
   type ProofInput,
   type Sketched,
+  type UnusedFile,
 } from '../../report/index.ts';
 import { hexOf } from '../../theme/index.ts';
 import { occasionsOf } from '../../verdict/index.ts';
@@ -47,9 +48,9 @@ import {
 } from '../arguments.ts';
 import { checkDrawingPaths, writeDrawing } from '../drawing.ts';
 import { UsageError, exitClean, exitFindings, exitUnusable, type Io } from '../io.ts';
-import { load, type Usable } from '../load.ts';
+import { eachFile } from '../each-file.ts';
+import type { Usable } from '../load.ts';
 import { factorOption } from '../options.ts';
-import { Progress } from '../progress.ts';
 import { screenFrom } from '../screen-option.ts';
 
 export function proveCommand(program: Command, io: Io, done: (code: number) => void): void {
@@ -172,45 +173,34 @@ async function prove(files: readonly string[], call: ProveCall, io: Io): Promise
       throw new UsageError(`"${path}" is no report of a proof: the name of one ends in .html or .json`);
   const { from, to, aspect, view: views } = call;
   const region: Region = { from, to, ...(aspect && { aspect }) };
-  const progress = new Progress(io.progress);
   const inputs: Proved[] = [];
-  let isUnusable = false;
-  for (const file of files) {
-    progress.say(`reading ${printable(file)}`);
-    try {
-      const loaded = await load(file, io, call.theme, () => progress.clear());
-      if (!loaded.document) {
-        isUnusable = true;
-        continue;
-      }
-      const { document, resources } = loaded;
-      progress.say(`proving ${printable(file)}`);
-      const { hudRange, ...given } = hudSizesOf(call);
-      const lists = { ...listsOf(loaded, call), ...given };
-      const proofs = await proveOnThreads({
-        file,
-        theme: call.theme,
-        project: loaded,
-        options: { device, region, ...lists, ...(hudRange && { hudRange }) },
-        // Every name is looked at before anything is proved.
-        views: occasionsOf(document, { resources, views, ...lists }).views,
-        threads: call.threads ?? availableParallelism(),
-        progress: (done, all) => progress.tell(done, all, 'view'),
-      });
-      inputs.push({ file, document, proofs, region, device: call.device, loaded });
-    } finally {
-      progress.clear();
-    }
-  }
+  const unused = await eachFile(files, call.theme, io, async (loaded, progress) => {
+    const { file, document, resources } = loaded;
+    progress.say(`proving ${printable(file)}`);
+    const { hudRange, ...given } = hudSizesOf(call);
+    const lists = { ...listsOf(loaded, call), ...given };
+    const proofs = await proveOnThreads({
+      file,
+      theme: call.theme,
+      project: loaded,
+      options: { device, region, ...lists, ...(hudRange && { hudRange }) },
+      // Every name is looked at before anything is proved.
+      views: occasionsOf(document, { resources, views, ...lists }).views,
+      threads: call.threads ?? availableParallelism(),
+      progress: (done, all) => progress.tell(done, all, 'view'),
+    });
+    inputs.push({ file, document, proofs, region, device: call.device, loaded });
+  });
   for (const path of call.report ?? [])
-    writeWhole(path, isPage(path) ? await pageOf(inputs, device) : proofJson(inputs));
+    writeWhole(path, isPage(path) ? await pageOf(inputs, unused, device) : proofJson(inputs, unused));
   const drawn = [
     ...(await drawAll(inputs, call.map ?? [], proofMap, 'sizes')),
     ...(await drawAll(inputs, call.strip ?? [], proofStrip, 'aspects')),
   ];
-  io.out(call.json ? proofJson(inputs) : proofTerminal(inputs, io.tones, { verbose: call.verbose }));
+  if (call.json) io.out(proofJson(inputs, unused));
+  else if (inputs.length > 0) io.out(proofTerminal(inputs, io.tones, { verbose: call.verbose }));
   if (!call.json) for (const path of drawn) io.out(`${path}\n`);
-  if (isUnusable) return exitUnusable;
+  if (unused.length > 0) return exitUnusable;
   return inputs.every(({ proofs }) => proofs.every(isProved)) ? exitClean : exitFindings;
 }
 
@@ -221,7 +211,11 @@ function isPage(path: string): boolean {
 /** Failures of a view that are drawn on the page, on the size where they are worst. */
 const mostDrawn = 6;
 
-async function pageOf(inputs: readonly Proved[], device: Device): Promise<string> {
+async function pageOf(
+  inputs: readonly Proved[],
+  unused: readonly UnusedFile[],
+  device: Device,
+): Promise<string> {
   const { drawShots } = await import('../../node/shots.ts');
   return proofHtml(
     inputs.map((input) => ({
@@ -246,6 +240,7 @@ async function pageOf(inputs: readonly Proved[], device: Device): Promise<string
         }),
       ),
     })),
+    unused,
   );
 }
 

@@ -158,6 +158,8 @@ function show() {
       return button;
     })));
   }
+  for (const { title, screens } of data.unsupported.filter((one) => (!by.view || one.view === by.view) && (!by.screen || one.screens.includes(by.screen)) && !onlyBad))
+    parts.push(make('p', { className: 'none unsupported', textContent: title + ' does not support ' + screens.join(', ') + ': nothing was looked at there.' }));
   if (parts.length === 0) parts.push(make('p', { className: 'none', textContent: 'Nothing matches these filters.' }));
   find('sheet').replaceChildren(...parts);
 }

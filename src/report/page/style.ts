@@ -63,5 +63,6 @@ dialog .stage { max-height: 76vh; max-width: 100%; position: sticky; top: 0; }
 @media (max-width: 900px) { #large { grid-template-columns: 1fr; } dialog .stage { position: relative; max-height: 50vh; } }
 .keys { display: flex; gap: 8px; }
 .keys button { background: var(--raised); border: 1px solid var(--line); border-radius: 6px; padding: 4px 12px; cursor: pointer; }
-.none { color: var(--soft); }
+.none { color: var(--soft); } .unsupported { margin-top: 18px; }
+[aria-label='Files that were not used'] { margin-bottom: 26px; }
 `;

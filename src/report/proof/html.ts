@@ -3,6 +3,7 @@ import { escapeXml, toSvg } from '../../paint/index.ts';
 import type { SketchCell, ViewProof } from '../../proof/index.ts';
 import type { FontBook } from '../../text/index.ts';
 import { page } from '../page/page.ts';
+import { unusedHtml, type UnusedFile } from '../unused.ts';
 import { sentenceOf } from '../wording.ts';
 import { bandStyle, hudBands } from './hud-bands.ts';
 import { frame, proofMap } from './map.ts';
@@ -28,7 +29,7 @@ export interface Sketched {
 }
 
 /** One page that stands by itself: the map of each view, which says of the size under the pointer what fails there, and shows it. */
-export function proofHtml(inputs: readonly ProofPageInput[]): string {
+export function proofHtml(inputs: readonly ProofPageInput[], unused: readonly UnusedFile[] = []): string {
   const all = inputs.flatMap((input) => input.proofs.map((proof, nth) => ({ input, proof, nth })));
   const sections = all.map(({ input, proof, nth }, at) => {
     const svg = toSvg(proofMap(proof, input.fonts), { text: 'outlines', ids: `map-${at}-` });
@@ -59,7 +60,7 @@ ${proof.hudSizes ? hudBands(proof.view, proof.hudSizes) : ''}<details${failures.
     title,
     style: proofStyle + bandStyle,
     body: `<header><h1>${escapeXml(title)} <small>${escapeXml(inputs.map(({ file }) => file).join(', '))}</small></h1><p class="none">${escapeXml(provedText())}</p></header>
-<main>${sections.join('\n')}</main>
+<main>${unusedHtml(unused)}${sections.join('\n')}</main>
 <script type="application/json" id="proofs">${JSON.stringify(data).replaceAll('<', '\\u003c')}</script>`,
     script: proofScript,
   });

@@ -10,11 +10,12 @@ import {
 } from '../../proof/index.ts';
 import type { Finding } from '../../verdict/index.ts';
 import { wherePointer } from '../report.ts';
+import { unusedJson, type UnusedFile } from '../unused.ts';
 import { sentenceOf } from '../wording.ts';
 import { gapTexts, holds, hudText, verdictText, type ProofInput } from './told.ts';
 
 /** Proofs for machines; sizes are in px, polygons lists of [width, height] (docs/proof.md). */
-export function proofJson(inputs: readonly ProofInput[]): string {
+export function proofJson(inputs: readonly ProofInput[], unused: readonly UnusedFile[] = []): string {
   const files = inputs.map(({ file, document, proofs, region, device }) => ({
     file,
     region,
@@ -66,8 +67,9 @@ export function proofJson(inputs: readonly ProofInput[]): string {
       };
     }),
   }));
-  const passed = inputs.every(({ proofs }) => proofs.every(holds));
-  return `${JSON.stringify({ 'pimbot-proof': 1, passed, 'proved': provedChecks, files }, null, 2)}\n`;
+  const passed = unused.length === 0 && inputs.every(({ proofs }) => proofs.every(holds));
+  const all = [...files, ...unusedJson(unused)];
+  return `${JSON.stringify({ 'pimbot-proof': 1, passed, 'proved': provedChecks, 'files': all }, null, 2)}\n`;
 }
 
 function points(polygon: Polygon): readonly (readonly [number, number])[] {
