@@ -116,3 +116,68 @@ export function kindMeant(word: string): string | undefined {
   const name = word.toLowerCase();
   return Object.hasOwn(kindsMeant, name) ? kindsMeant[name] : undefined;
 }
+
+const lengths: Readonly<Record<string, string>> = {
+  'auto': 'content',
+  'fit-content': 'content',
+  'max-content': 'content',
+  'min-content': 'content',
+  'stretch': 'fill',
+  'full': 'fill',
+};
+const places: Readonly<Record<string, string>> = {
+  'flex-start': 'start',
+  'flex-end': 'end',
+  'left': 'start',
+  'right': 'end',
+  'top': 'start',
+  'bottom': 'end',
+  'middle': 'center',
+  'between': 'space-between',
+  'around': 'space-around',
+  'evenly': 'space-evenly',
+};
+const axes: Readonly<Record<string, string>> = {
+  horizontal: 'x',
+  vertical: 'y',
+  true: 'both',
+  auto: 'both',
+};
+
+/** What is meant by values that keys have elsewhere, in CSS above all. */
+const valuesMeant: { readonly [key: string]: Readonly<Record<string, string>> } = {
+  'width': lengths,
+  'height': lengths,
+  'size': lengths,
+  'align': places,
+  'justify': places,
+  'align-self': places,
+  'justify-self': places,
+  'text-align': places,
+  'overflow': { hidden: 'clip', scroll: 'clip' },
+  'arrange': {
+    horizontal: 'row',
+    vertical: 'column',
+    flex: 'row',
+    list: 'column',
+    absolute: 'free',
+    none: 'free',
+    stack: 'layers',
+    overlay: 'layers',
+    tabs: 'pages',
+  },
+  'scroll': axes,
+  'font-weight': { normal: '400', regular: '400', medium: '500', bold: '700', bolder: '800', lighter: '300' },
+};
+
+/** What somebody may have meant by the value of a key; undefined where nobody knows. */
+export function valueMeant(key: string, value: unknown): string | undefined {
+  const word = String(value).trim().toLowerCase();
+  const meant = valuesMeant[key];
+  if (!meant) return undefined;
+  if (meant === lengths) {
+    const share = /^(\d+(?:\.\d+)?)(fr|px|vw|vh)$/.exec(word);
+    if (share) return share[2] === 'fr' ? `fill ${share[1]}` : share[2] === 'px' ? share[1] : `${share[1]}%`;
+  }
+  return Object.hasOwn(meant, word) ? meant[word] : undefined;
+}

@@ -1,3 +1,4 @@
+import { valueMeant } from './hints.ts';
 import type { Diagnostic, DiagnosticCode, DiagnosticFacts } from './diagnostics.ts';
 
 /** A classic of YAML: an unquoted colour is a comment, and the value ends before it. */
@@ -20,7 +21,7 @@ const wording: Wording = {
     `${where} has no key "${key}"${hint === undefined ? meant(name) : `; ${hint}`}`,
   'missing-key': ({ key, where }) => `${where} needs the key "${key}"`,
   'wrong-value': ({ key, expected, found }) =>
-    `"${key}" is ${expected}, not ${found}${found === 'empty' && expected.includes('colour') ? hashNote : ''}`,
+    `"${key}" is ${expected}, not ${found}${meant(valueMeant(key, found.replace(/^"(.*)"$/, '$1')))}${found === 'empty' && expected.includes('colour') ? hashNote : ''}`,
   'not-one-of': ({ key, found, choices, meant: name }) =>
     `"${key}" is one of ${choices.join(', ')}, not ${found}${meant(name)}`,
   'key-not-for-kind': ({ key, kind, kinds }) =>

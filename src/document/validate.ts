@@ -3,7 +3,7 @@ import type { Origin } from './model.ts';
 import { pointerTo, stepsOf, type Json } from './pointer.ts';
 import { documentSchema, themeSchema } from './schema.ts';
 import { shapeErrors, type Schema, type ShapeError } from './shape.ts';
-import { keyHint, kindMeant, lookHint } from './hints.ts';
+import { keyHint, kindMeant, valueMeant, lookHint } from './hints.ts';
 import { lookSchema } from './schema-looks.ts';
 import { nearestName } from './suggest.ts';
 
@@ -109,7 +109,8 @@ function report(
     const choices = schema.enum as readonly string[];
     const word = typeof value === 'string' ? value : undefined;
     const kind = key === 'kind' && word !== undefined ? kindMeant(word) : undefined;
-    const meant = word === undefined ? undefined : (kind ?? nearestName(word, choices));
+    const meant =
+      kind ?? valueMeant(key, value) ?? (word === undefined ? undefined : nearestName(word, choices));
     diagnostics.add(
       'not-one-of',
       { key, found: show(value), choices: [...choices], meant },
