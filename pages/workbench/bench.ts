@@ -1,3 +1,5 @@
+import { rowAt } from './row-at.ts';
+import { saidOf } from './said.ts';
 import { batch, computed, effect, signal } from '@preact/signals';
 import { makeScreen, screens as catalogue, type Screen } from 'pimbot';
 import {
@@ -155,24 +157,26 @@ export class Bench {
     await this.#open(true);
   }
 
-  /** Reads the text as it is now, in every worker. */
+  /** Reads the text as it is now, in every worker: what is looked at comes first. */
   async #open(fresh: boolean): Promise<void> {
-    const { text } = this.history.value;
-    const { file } = this.place.value;
-    const ask = { file, text, fresh };
-    const [opened] = await Promise.all(
-      [this.#front, this.#wall, this.#judge].map((one) => one.ask('open', ask)),
-    );
-    this.problems.value = opened!.problems;
-    if (!opened!.summary) return;
-    const { views } = opened!.summary;
+    const others = this.#opens(fresh);
+    const opened = await this.#front.ask('open', others.ask);
+    this.problems.value = opened.problems;
+    if (!opened.summary) return void (await others.open());
+    const { views } = opened.summary;
     batch(() => {
-      this.summary.value = opened!.summary;
+      this.summary.value = opened.summary;
       const { view } = this.place.value;
       if (view === undefined || !views.includes(view))
         this.place.value = { ...this.place.value, view: views[0] };
     });
-    await this.#show();
+    await this.#show(others.open);
+  }
+
+  /** How the text as it is now is opened by those that nobody looks at first. */
+  #opens(fresh: boolean) {
+    const ask = { file: this.place.value.file, text: this.history.value.text, fresh };
+    return { ask, open: () => Promise.all([this.#wall, this.#judge].map((one) => one.ask('open', ask))) };
   }
 
   /** A text that somebody types: shown once it can be read. */
@@ -200,7 +204,13 @@ export class Bench {
     }
     this.history.value = withForeignChange(this.history.value, found.text);
     this.saved.value = found;
-    await this.#open(true);
+    await this.#open(paths.length > 1);
+    await this.#refresh();
+  }
+
+  /** What the file on disk names may be other fonts and catalogs than before: shown once that is known. */
+  async #refresh(): Promise<void> {
+    if (await this.#wall.ask('refresh', { file: this.place.value.file })) await this.#open(true);
   }
 
   /** What is on disk instead of what is here; undoing still knows what was done here. */
@@ -229,6 +239,7 @@ export class Bench {
       const tag = await this.server.write(this.place.value.file, text, this.saved.value.tag);
       this.saved.value = { text, tag };
       this.say('done', 'Saved.');
+      await this.#refresh();
     } catch (error) {
       if (error instanceof ChangedOnDisk) await this.#changedOnDisk([this.place.value.file]);
       else this.say('wrong', (error as Error).message);
@@ -276,13 +287,15 @@ export class Bench {
     this.go({ selected: ids });
   }
 
-  async #show(): Promise<void> {
+  /** @param others What the other workers have to do before they show the same. */
+  async #show(others?: () => Promise<unknown>): Promise<void> {
     const { view, occasion } = this.place.value;
     if (view === undefined || !this.summary.value) return;
     const desk = { view, occasion };
     try {
-      await Promise.all([this.#front, this.#wall, this.#judge].map((one) => one.ask('show', desk)));
+      await this.#front.ask('show', desk);
     } catch (error) {
+      await others?.();
       this.say('wrong', (error as Error).message);
       this.place.value = { ...this.place.value, occasion: {} };
       return;
@@ -290,7 +303,11 @@ export class Bench {
     this.version.value++;
     this.proved.value = undefined;
     this.suggested.value = undefined;
-    this.#look.do(() => this.#lookClosely(true));
+    await this.#front.ask('draw', { wanted: this.#onStage() });
+    this.#look.do(() => this.#lookClosely(false));
+    // Now, and not before, the others may take what the machine has.
+    await others?.();
+    await Promise.all([this.#wall, this.#judge].map((one) => one.ask('show', desk)));
     this.folds.value = await this.#wall.ask('folds', {});
     this.#drawWall();
     this.check();
@@ -307,6 +324,12 @@ export class Bench {
       reads ? this.#front.ask('readings', { screen }) : undefined,
     ]);
     const there = this.place.value.selected.filter((id) => outline.rows.some((row) => row.id === id));
+    batch(() => {
+      this.outline.value = outline;
+      this.readings.value = readings && { ...readings, screen: screen.name };
+      if (there.length !== this.place.value.selected.length)
+        this.place.value = { ...this.place.value, selected: there };
+    });
     const [widget] = there;
     const [closeUp, rows, sizes] =
       widget === undefined
@@ -317,10 +340,6 @@ export class Bench {
             this.#front.ask('sizes', { widget }),
           ]);
     batch(() => {
-      this.outline.value = outline;
-      this.readings.value = readings && { ...readings, screen: screen.name };
-      if (there.length !== this.place.value.selected.length)
-        this.place.value = { ...this.place.value, selected: there };
       this.closeUp.value = closeUp;
       this.rows.value = rows;
       this.sizes.value = sizes;
@@ -380,13 +399,7 @@ export class Bench {
 
   /** Selects the widget that is written at a place of the text. */
   selectAt(offset: number): void {
-    const rows = this.outline.value?.rows ?? [];
-    let best: (typeof rows)[number] | undefined;
-    for (const row of rows) {
-      if (!row.range || row.index === 0 || offset < row.range.start || offset > row.range.end) continue;
-      const length = row.range.end - row.range.start;
-      if (!best || length < best.range!.end - best.range!.start) best = row;
-    }
+    const best = rowAt(this.outline.value?.rows ?? [], offset);
     if (best && this.place.value.selected.join() !== best.id) this.select([best.id]);
   }
 
@@ -433,15 +446,9 @@ export class Bench {
       const done = await this.#front.ask('perform', { act, screen });
       if (done.text === this.history.value.text) return true;
       this.history.value = withChange(this.history.value, done.text, done.said);
-      const { file } = this.place.value;
-      const ask = { file, text: done.text, fresh: false };
       this.place.value = { ...this.place.value, selected: done.widgets };
-      await Promise.all([this.#wall, this.#judge].map((one) => one.ask('open', ask)));
-      const also = done.alsoMoved.slice(0, 3).map(({ widget, by }) => `${widget} by ${Math.round(by)} px`);
-      const more = done.alsoMoved.length > 3 ? ` and ${done.alsoMoved.length - 3} more` : '';
-      const moved = also.length === 0 ? '' : ` Also moved: ${also.join(', ')}${more}.`;
-      await this.#show();
-      this.say('done', `Done: ${done.said}.${moved}`);
+      await this.#show(this.#opens(false).open);
+      this.say('done', saidOf(done));
       return true;
     } catch (error) {
       this.say('refused', `${(error as Error).message}.`);

@@ -139,6 +139,7 @@ class DeskWorker {
         },
       };
     },
+    refresh: ({ file }) => this.#reader.refresh(file),
     show: (desk) => this.#sure().show(desk),
     draw: ({ wanted }) => this.#draw(wanted),
     try: ({ act, screen, wanted }) => {

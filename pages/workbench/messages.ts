@@ -96,6 +96,8 @@ export interface Wanted {
 /** What can be asked of a desk, and what it answers. */
 export interface Asks {
   open: { ask: { file: string; text: string; fresh: boolean }; answer: Opened };
+  /** Asks the server again for fonts, catalogs and problems of files; whether they are others than they were. */
+  refresh: { ask: { file: string }; answer: boolean };
   show: { ask: OnDesk; answer: void };
   draw: { ask: { wanted: readonly Wanted[] }; answer: void };
   try: {

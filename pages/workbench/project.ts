@@ -57,6 +57,13 @@ export class ProjectReader {
     this.#served = undefined;
   }
 
+  /** Asks again which fonts and catalogs a document has, as it is on disk. @returns whether they are others. */
+  async refresh(file: string): Promise<boolean> {
+    const before = this.#served;
+    const value = await this.#json<Served>('resources', file);
+    return before?.file !== file || JSON.stringify(before.value) !== JSON.stringify(value);
+  }
+
   async read(
     file: string,
     text: string,

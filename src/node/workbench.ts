@@ -30,7 +30,7 @@ export interface Workbench {
 /** The most bytes a page may write at once, and read of one file. */
 const mostBytes = 16 * 1024 * 1024;
 /** How often files are looked at for changes, in ms. */
-const lookEvery = 80;
+const lookEvery = 40;
 
 const types: { readonly [extension: string]: string } = {
   '.html': 'text/html; charset=utf-8',

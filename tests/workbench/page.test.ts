@@ -1,4 +1,5 @@
 import { writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { Browser } from 'playwright-core';
 import { startBrowser } from '../../bench/browser.ts';
@@ -376,6 +377,33 @@ test('screens that the view does not support are marked as not looked at', async
   expect(await hand.page.locator('.findings h2').textContent()).toBe(
     'Nothing found on the screens it supports',
   );
+  expect(hand.problems).toEqual([]);
+  await hand.close();
+});
+
+test('a catalog that the file on disk names now is there, and is gone again with its line', async () => {
+  const text = `pimbot: 1\nviews:\n  dive:\n    backdrop: "#000"\n    children: [{ id: depth, kind: text, text: Depth, anchor: center }]\n`;
+  const hand = await Hand.open(browser, { text });
+  writeFileSync(join(dirname(hand.folder), 'de.json'), JSON.stringify({ Depth: 'Tiefe unter dem Boot' }));
+  const locales = () => hand.page.locator('#locale option').allTextContents();
+  expect(await locales()).not.toContain('de');
+  const width = async () => (await hand.row('depth')).rect.width;
+  const english = await width();
+  writeFileSync(hand.folder, `${text}catalogs: { de: de.json }\n`);
+  await hand.page.waitForFunction(
+    () =>
+      document.querySelector('#locale option[value=de], #locale option:nth-child(2)')?.textContent === 'de',
+  );
+  await hand.settled();
+  await hand.page.selectOption('#locale', 'de');
+  await hand.settled();
+  expect(await width()).toBeGreaterThan(english * 1.5);
+  await hand.page.selectOption('#locale', 'en');
+  writeFileSync(hand.folder, text);
+  await hand.page.waitForFunction(
+    () => ![...document.querySelectorAll('#locale option')].some((one) => one.textContent === 'de'),
+  );
+  await hand.settled();
   expect(hand.problems).toEqual([]);
   await hand.close();
 });
