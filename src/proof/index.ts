@@ -6,7 +6,7 @@ export { aspectsOf, heldAspects, holdsBetween } from './holding.ts';
 export type { Aspects, Between } from './holding.ts';
 export { checksOnGlass } from './hud-sizes.ts';
 export type { HudFailure, HudProof, HudRange } from './hud-sizes.ts';
-export { boundsOf, contains, depthIn, unionArea } from './polygon.ts';
+export { boundsOf, contains, depthIn, distinct, unionArea } from './polygon.ts';
 export type { Point, Polygon } from './polygon.ts';
 export { desktop, everySize, provedChecks, proveView, regionOf, screenOf } from './prove.ts';
 export type { Device, Gap, Proof, ProvedFinding, Region } from './prove.ts';

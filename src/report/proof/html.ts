@@ -1,6 +1,6 @@
 import { factors, occasionKey, type Occasion } from '../../view/index.ts';
 import { escapeXml, toSvg } from '../../paint/index.ts';
-import type { SketchCell, ViewProof } from '../../proof/index.ts';
+import { distinct, type SketchCell, type ViewProof } from '../../proof/index.ts';
 import type { FontBook } from '../../text/index.ts';
 import { page } from '../page/page.ts';
 import { unusedHtml, type UnusedFile } from '../unused.ts';
@@ -96,8 +96,17 @@ function dataOf(proof: ViewProof, pictures: readonly (string | undefined)[], ske
       picture: pictures[nth],
       caption: captionOf(proof, nth),
     })),
-    gaps: proof.gaps.map(({ check, polygon }) => ({ check: check ?? 'the layout', part: points(polygon) })),
+    gaps: gapsOf(proof),
   };
+}
+
+/** What is not proved where, each polygon once: it is the same on many occasions. */
+function gapsOf({ gaps }: ViewProof): readonly object[] {
+  const checks = [...new Set(gaps.map(({ check }) => check))];
+  return checks.flatMap((check) => {
+    const own = gaps.filter((gap) => gap.check === check).map(({ polygon }) => polygon);
+    return distinct(own).map((polygon) => ({ check: check ?? 'the layout', part: points(polygon) }));
+  });
 }
 
 /** What is said of an occasion beside others: `in the case worst in the theme lantern`. */

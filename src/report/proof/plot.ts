@@ -67,7 +67,7 @@ export class Plot {
       }
     });
     return [
-      ...points.map(({ x, y }, nth): PathStep => ({ type: nth === 0 ? 'M' : 'L', values: [x, y] })),
+      ...points.map(({ x, y }, nth): PathStep => step(nth === 0 ? 'M' : 'L', x, y)),
       { type: 'Z', values: [] },
     ];
   }
@@ -91,10 +91,10 @@ export class Plot {
     const draw = (from: Point, to: Point) => {
       const [dx, dy] = way === 0 ? [0, thick / 2] : [thick / 2.83, (-way * thick) / 2.83];
       steps.push(
-        { type: 'M', values: [from.x - dx, from.y - dy] },
-        { type: 'L', values: [to.x - dx, to.y - dy] },
-        { type: 'L', values: [to.x + dx, to.y + dy] },
-        { type: 'L', values: [from.x + dx, from.y + dy] },
+        step('M', from.x - dx, from.y - dy),
+        step('L', to.x - dx, to.y - dy),
+        step('L', to.x + dx, to.y + dy),
+        step('L', from.x + dx, from.y + dy),
         { type: 'Z', values: [] },
       );
     };
@@ -138,3 +138,8 @@ export class Plot {
 
 /** Stripes start and end within so many px of where they should. */
 const stripeStep = 2;
+
+/** Places are right to a twentieth of a px: more digits are seen by nobody, and make up half of a page. */
+function step(type: 'M' | 'L', x: number, y: number): PathStep {
+  return { type, values: [Math.round(x * 10) / 10, Math.round(y * 10) / 10] };
+}
