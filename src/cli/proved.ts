@@ -1,14 +1,14 @@
 import { readChanged } from '../edit/index.ts';
 import type { Suggestion } from '../mend/index.ts';
 import {
+  apartBySupport,
   desktop,
   everySize,
   proveDocument,
   provedChecks,
   unionArea,
-  type ViewProof,
 } from '../proof/index.ts';
-import { proofWords } from '../report/index.ts';
+import { proofWords, type ProofInput } from '../report/index.ts';
 import type { Finding } from '../verdict/index.ts';
 import { factors, onlyOn } from '../view/index.ts';
 import type { Checked } from './checked.ts';
@@ -24,8 +24,10 @@ export function provedSuggestions(
 ): ReadonlyMap<Suggestion, string> {
   const found = new Map<Suggestion, string>();
   const firsts = new Map<Suggestion, Finding>();
+  const { supported } = apartBySupport(document, verdict.views, everySize);
   suggestions.forEach((one, nth) => {
     const finding = verdict.findings[nth]!;
+    if (finding.view !== undefined && !supported.includes(finding.view)) return;
     if (one && finding.view !== undefined && provedChecks.includes(finding.check) && !firsts.has(one))
       firsts.set(one, finding);
   });
@@ -56,16 +58,11 @@ export function provedSuggestions(
 export function provedViews(
   { loaded: { document, resources }, options, verdict }: Checked,
   progress: (done: number, all: number) => void,
-): readonly ViewProof[] {
+): Pick<ProofInput, 'proofs' | 'unsupported'> {
   const lists = Object.fromEntries(
     factors.flatMap(({ list }) => (options[list] ? [[list, options[list]]] : [])),
   );
-  return proveDocument(document, {
-    resources,
-    ...lists,
-    views: verdict.views,
-    device: desktop,
-    region: everySize,
-    progress,
-  });
+  const { supported, unsupported } = apartBySupport(document, verdict.views, everySize);
+  const asked = { resources, ...lists, views: supported, device: desktop, region: everySize, progress };
+  return { proofs: supported.length === 0 ? [] : proveDocument(document, asked), unsupported };
 }

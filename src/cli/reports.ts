@@ -133,8 +133,8 @@ function onlyOf(input: ReportInput, isWanted: ((finding: Finding) => boolean) | 
 function proofOf(one: Checked, progress: Progress): ProofInput {
   const { loaded } = one;
   progress.say('proving');
-  const proofs = provedViews(one, (done, all) => progress.tell(done, all, 'proof'));
-  return { file: loaded.file, document: loaded.document, proofs, region: everySize, device: 'desktop' };
+  const proved = provedViews(one, (done, all) => progress.tell(done, all, 'proof'));
+  return { file: loaded.file, document: loaded.document, ...proved, region: everySize, device: 'desktop' };
 }
 
 function textOf(

@@ -10,7 +10,7 @@ export { boundsOf, contains, depthIn, distinct, unionArea } from './polygon.ts';
 export type { Point, Polygon } from './polygon.ts';
 export { desktop, everySize, provedChecks, proveView, regionOf, screenOf } from './prove.ts';
 export type { Device, Gap, Proof, ProvedFinding, Region } from './prove.ts';
-export { proveDocument, supportedOf } from './prove-document.ts';
+export { apartBySupport, proveDocument, supportedOf } from './prove-document.ts';
 export type { Failure, ProveOptions, ViewProof } from './prove-document.ts';
 export { sketchView } from './sketch.ts';
 export type { SketchCell, SketchShape } from './sketch.ts';

@@ -182,6 +182,26 @@ function hidesAlike(one: Tree, other: Tree): boolean {
   return mine.every((each, at) => each === theirs[at]);
 }
 
+/** Views apart by whether they support any of the sizes of a region. */
+export function apartBySupport(
+  document: CheckedDocument,
+  views: readonly string[],
+  region: Region,
+): { readonly supported: readonly string[]; readonly unsupported: readonly string[] } {
+  regionOf(region);
+  const [supported, unsupported]: [string[], string[]] = [[], []];
+  for (const view of views) {
+    try {
+      supportedOf(document, view, region);
+      supported.push(view);
+    } catch (error) {
+      if (!(error instanceof RangeError)) throw error;
+      unsupported.push(view);
+    }
+  }
+  return { supported, unsupported };
+}
+
 /** The sizes of a region that a view supports. @throws RangeError where it supports none. */
 export function supportedOf(document: CheckedDocument, view: string, { from, to, aspect }: Region): Region {
   const support = supportOf(document.source.views[view]!.supports);

@@ -137,3 +137,32 @@ test('safe insets in shares grow with the screen', async () => {
   expect(out).toContain('dive holds on every size');
   expect(code).toBe(0);
 });
+
+test('a view that supports none of the sizes keeps no other from being proved, and is told', async () => {
+  const child = '{ id: lamp, anchor: center, size: 100, look: { background: "#345" } }';
+  const view = (name: string, supports: string) =>
+    `  ${name}:\n    backdrop: "#000"\n${supports}    children: [${child}]\n`;
+  const text = (supports: string) =>
+    `pimbot: 1\nviews:\n${view('tiny', '    supports: { to: 300x300 }\n')}${view('usual', supports)}`;
+  writeFileSync(join(folder.path, 'some.yaml'), text(''));
+  writeFileSync(join(folder.path, 'none.yaml'), text('    supports: { to: 300x300 }\n'));
+  const some = await pimbotHere(['prove', 'some.yaml', '--report', 'some.html'], folder.path);
+  expect([some.code, some.err]).toEqual([0, '']);
+  expect(some.out).toContain('✓ usual holds on every size');
+  const said = 'tiny supports no size from 640 × 360 to 7680 × 4320: nothing of it was proved';
+  expect(some.out).toContain(`– ${said}`);
+  expect(readFileSync(join(folder.path, 'some.html'), 'utf8')).toContain(said);
+  const { out: json } = await pimbotHere(['prove', 'some.yaml', '--json'], folder.path);
+  const [file] = (JSON.parse(json) as { files: { unsupported: string[]; views: unknown[] }[] }).files;
+  expect([file!.unsupported, file!.views.length]).toEqual([['tiny'], 1]);
+  const checked = await pimbotHere(['check', 'some.yaml', '--prove'], folder.path);
+  expect([checked.code, checked.out.includes(`– ${said}`)]).toEqual([0, true]);
+  expect(checked.out).toContain('✓ passed');
+  expect(await pimbotHere(['prove', 'none.yaml'], folder.path)).toEqual({
+    code: 2,
+    out: '',
+    err: 'pimbot: nothing to prove: tiny, usual support no size of those, or a line of them alone\n',
+  });
+  const compared = await pimbotHere(['compare', 'some.yaml', 'none.yaml', '--prove'], folder.path);
+  expect(compared.out).toContain('no view supports the same sizes in both: nothing was compared');
+});

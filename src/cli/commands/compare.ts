@@ -11,7 +11,14 @@ import {
 import { FileProblem, readLimited, writeWhole } from '../../node/files.ts';
 import type { PlanOptions } from '../../node/check-messages.ts';
 import { drawLayout } from '../../paint/index.ts';
-import { compareProofs, desktop, everySize, proveDocument, type ProofChange } from '../../proof/index.ts';
+import {
+  compareProofs,
+  desktop,
+  everySize,
+  apartBySupport,
+  proveDocument,
+  type ProofChange,
+} from '../../proof/index.ts';
 import {
   compareHtml,
   compareJson,
@@ -150,16 +157,20 @@ function provedChanges(
 ): readonly ProofChange[] {
   if (!before.loaded || !after.loaded)
     throw new UsageError('--prove needs two documents: a baseline holds screens, not every size');
-  const [old, now] = [before.loaded, after.loaded].map(({ document, resources }) =>
-    proveDocument(document, {
+  const [old, now] = [before.loaded, after.loaded].map(({ document, resources }) => {
+    const all = Object.keys(document.source.views);
+    const asked = views === undefined ? all : all.filter((name) => views.includes(name));
+    const { supported } = apartBySupport(document, asked, everySize);
+    if (supported.length === 0) return [];
+    return proveDocument(document, {
       resources,
-      views: views?.filter((name) => Object.hasOwn(document.source.views, name)),
+      views: supported,
       locales,
       device: desktop,
       region: everySize,
       progress: (done, all) => progress.tell(done, all, 'proof'),
-    }),
-  );
+    });
+  });
   return compareProofs(old!, now!);
 }
 

@@ -6,6 +6,7 @@ import { writeWhole } from '../../node/files.ts';
 import { proveOnThreads } from '../../node/prove-threads.ts';
 import { drawLayout, withOverlay } from '../../paint/index.ts';
 import {
+  apartBySupport,
   everySize,
   screenOf,
   sketchView,
@@ -179,17 +180,23 @@ async function prove(files: readonly string[], call: ProveCall, io: Io): Promise
     progress.say(`proving ${printable(file)}`);
     const { hudRange, ...given } = hudSizesOf(call);
     const lists = { ...listsOf(loaded, call), ...given };
+    // Every name is looked at before anything is proved.
+    const asked = occasionsOf(document, { resources, views, ...lists }).views;
+    const { supported, unsupported } = apartBySupport(document, asked, region);
+    if (supported.length === 0)
+      throw new UsageError(
+        `nothing to prove: ${asked.join(', ')} ${asked.length === 1 ? 'supports' : 'support'} no size of those, or a line of them alone`,
+      );
     const proofs = await proveOnThreads({
       file,
       theme: call.theme,
       project: loaded,
       options: { device, region, ...lists, ...(hudRange && { hudRange }) },
-      // Every name is looked at before anything is proved.
-      views: occasionsOf(document, { resources, views, ...lists }).views,
+      views: supported,
       threads: call.threads ?? availableParallelism(),
       progress: (done, all) => progress.tell(done, all, 'view'),
     });
-    inputs.push({ file, document, proofs, region, device: call.device, loaded });
+    inputs.push({ file, document, proofs, unsupported, region, device: call.device, loaded });
   });
   for (const path of call.report ?? [])
     writeWhole(path, isPage(path) ? await pageOf(inputs, unused, device) : proofJson(inputs, unused));

@@ -15,5 +15,7 @@ export function proofChangeTerminal(changes: readonly ProofChange[], tones: Tone
     ];
     return `  ${mark} ${holds}, before on ${shareText(1 - before)}: ${said.join(', ')}`;
   });
+  if (lines.length === 0)
+    lines.push(`  ${tones.faint('–')} no view supports the same sizes in both: nothing was compared`);
   return `${[tones.strong('On every size, proved'), ...lines].join('\n')}\n`;
 }

@@ -9,7 +9,15 @@ import { bandStyle, hudBands } from './hud-bands.ts';
 import { frame, proofMap } from './map.ts';
 import { Plot } from './plot.ts';
 import { points, sketchData, sketchScript } from './sketch-data.ts';
-import { borderTexts, failureText, gapTexts, provedText, verdictText, type ProofInput } from './told.ts';
+import {
+  borderTexts,
+  failureText,
+  gapTexts,
+  provedText,
+  unsupportedText,
+  verdictText,
+  type ProofInput,
+} from './told.ts';
 
 /** A proved file with what its page shows. */
 export interface ProofPageInput extends ProofInput {
@@ -52,6 +60,9 @@ export function proofHtml(inputs: readonly ProofPageInput[], unused: readonly Un
 <figure class="worst"${picture === '' ? ' hidden' : ''}><img alt="" src="${picture}"><figcaption>${shown < 0 ? '' : escapeXml(captionOf(proof, shown))}</figcaption></figure></div></div>
 ${proof.hudSizes ? hudBands(proof.view, proof.hudSizes) : ''}<details${failures.length + gaps.length > 6 ? '' : ' open'}><summary>Everything that fails (${failures.length})</summary><ol>${[...failures, ...gaps].join('')}</ol></details></section>`;
   });
+  const unsupported = inputs.flatMap((input) =>
+    input.unsupported.map((view) => `<p class="none">${escapeXml(unsupportedText(view, input.region))}.</p>`),
+  );
   const title = `On which sizes ${all.map(({ proof }) => proof.view).join(', ')} ${all.length === 1 ? 'holds' : 'hold'}`;
   const data = all.map(({ input, proof, nth }) =>
     dataOf(proof, input.pictures[nth] ?? [], input.sketches[nth] ?? []),
@@ -60,7 +71,7 @@ ${proof.hudSizes ? hudBands(proof.view, proof.hudSizes) : ''}<details${failures.
     title,
     style: proofStyle + bandStyle,
     body: `<header><h1>${escapeXml(title)} <small>${escapeXml(inputs.map(({ file }) => file).join(', '))}</small></h1><p class="none">${escapeXml(provedText())}</p></header>
-<main>${unusedHtml(unused)}${sections.join('\n')}</main>
+<main>${unusedHtml(unused)}${unsupported.join('')}${sections.join('\n')}</main>
 <script type="application/json" id="proofs">${JSON.stringify(data).replaceAll('<', '\\u003c')}</script>`,
     script: proofScript,
   });

@@ -16,10 +16,11 @@ import { gapTexts, holds, hudText, verdictText, type ProofInput } from './told.t
 
 /** Proofs for machines; sizes are in px, polygons lists of [width, height] (docs/proof.md). */
 export function proofJson(inputs: readonly ProofInput[], unused: readonly UnusedFile[] = []): string {
-  const files = inputs.map(({ file, document, proofs, region, device }) => ({
+  const files = inputs.map(({ file, document, proofs, unsupported, region, device }) => ({
     file,
     region,
     device,
+    ...(unsupported.length > 0 && { unsupported }),
     views: proofs.map((proof) => {
       const parts = partsOf(proof);
       return {

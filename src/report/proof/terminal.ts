@@ -11,6 +11,7 @@ import {
   holds,
   provedText,
   supportLine,
+  unsupportedText,
   verdictText,
   type ProofInput,
 } from './told.ts';
@@ -72,6 +73,8 @@ export function proofTerminal(
       lines.push('');
     }
   }
+  for (const { unsupported, region } of inputs)
+    for (const view of unsupported) lines.push(tones.faint(`– ${unsupportedText(view, region)}`), '');
   const cells = inputs.flatMap(({ proofs }) => proofs).reduce((sum, one) => sum + one.cells, 0);
   const solves = inputs.flatMap(({ proofs }) => proofs).reduce((sum, one) => sum + one.solves, 0);
   lines.push(provedText());

@@ -25,9 +25,16 @@ export interface ProofInput {
   readonly file: string;
   readonly document: CheckedDocument;
   readonly proofs: readonly ViewProof[];
+  /** Views that support no size of the region: nothing of them is proved. */
+  readonly unsupported: readonly string[];
   readonly region: Region;
   /** What stands for the kind of device, such as `desktop`. */
   readonly device: string;
+}
+
+/** What is said of a view that supports no size of a region. */
+export function unsupportedText(view: string, region: Region): string {
+  return `${printable(view)} supports no size ${regionText(region)}: nothing of it was proved`;
 }
 
 /** Whether nothing fails on any size, and all of it is proved. */
