@@ -113,7 +113,7 @@ export interface Written {
   readonly acceptances: Acceptances | undefined;
   /** Pointers of the widgets that were shown; undefined where not everything was looked at. */
   readonly shown: ReadonlySet<string> | undefined;
-  /** The id of every check there is of a layout. */
+  /** The id of every check there is. */
   readonly checks: readonly string[];
 }
 

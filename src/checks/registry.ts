@@ -128,8 +128,9 @@ const ofDocuments = [
   driftedInstance,
   idleChange,
   idleCondition,
-  idleAcceptance,
   neverShown,
+  // After all others: what they found may have been accepted.
+  idleAcceptance,
 ] as const;
 
 type Listed = (typeof ofLayouts)[number] | (typeof ofDocuments)[number];

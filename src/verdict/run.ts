@@ -64,6 +64,7 @@ export class Results {
   verdict(): Verdict {
     const { views, factors, coverage, layouts, combinations, unsupported, whole, batches } = this.#plan;
     if (this.#next < batches.length) throw new RangeError(`${this.missing.length} batches have no result`);
+    const written = checkWritten(this.#document, this.#acceptances, whole ? this.#shown : undefined);
     return {
       views,
       ...factors,
@@ -80,33 +81,32 @@ export class Results {
               screens: screens.map(({ name }) => name),
             })),
       accepted: this.#acceptances.count,
-      findings: [
-        ...checkWritten(
-          this.#document,
-          whole ? { acceptances: this.#acceptances, shown: this.#shown } : undefined,
-        ),
-        ...this.#findings.all,
-      ],
+      findings: [...written, ...this.#findings.all],
     };
   }
 }
 
-/** What concerns the document whatever screen it is on. */
+/**
+ * What concerns the document whatever screen it is on.
+ * @param shown Everything that was shown anywhere; undefined where not all was looked at.
+ */
 function checkWritten(
   document: CheckedDocument,
-  whole: { readonly acceptances: Acceptances; readonly shown: ReadonlySet<string> } | undefined,
+  acceptances: Acceptances,
+  shown: ReadonlySet<string> | undefined,
 ): Finding[] {
   const found: Finding[] = [];
   const written = {
     document,
-    acceptances: whole?.acceptances,
-    shown: whole?.shown,
-    checks: checks.map(({ id }) => id),
+    acceptances: shown && acceptances,
+    shown,
+    checks: [...checks, ...documentChecks].map(({ id }) => id),
   };
   for (const check of documentChecks) {
     check.run(
       written,
       ({ about, facts, reason, origin = document.origin, pointer, measured = 1 }) => {
+        if (origin === document.origin && acceptances.takeWritten(check.id, pointer, document.source)) return;
         found.push({
           check: check.id,
           outcome: 'failed',
