@@ -65,9 +65,6 @@ export class TextBlock {
   #set: SetText | undefined;
   #setWidth = NaN;
   #setHeight = NaN;
-  /** Rooms, from the first up to but not including the second, in which its lines end in the same places. */
-  #setFrom = Infinity;
-  #setTo = -Infinity;
   #finds: LineFinds | undefined;
 
   constructor(text: string, setting: TextSetting, runs: readonly TextRun[] = noRuns) {
@@ -271,13 +268,11 @@ export class TextBlock {
     // Every width at which the text needs no break that is not required is the same to it.
     const key = (wrap || limited) && width < this.widest - slack ? width : Infinity;
     const high = this.#shrinks ? height : Infinity;
-    const isSame = key === this.#setWidth || (key + slack >= this.#setFrom && key + slack < this.#setTo);
-    if (this.#set && isSame && high === this.#setHeight) return this.#set;
+    if (this.#set && key === this.#setWidth && high === this.#setHeight) return this.#set;
     const shrink = this.#shrinkFor(width, high);
     let lines = this.#linesWithin(wrap ? key / shrink : Infinity);
     let isShortened = lines.length > mostLines;
     const tooMany = isShortened;
-    const isSteady = !limited && !(tooMany && ellipsis !== 'none');
     if (tooMany) {
       const { start } = lines[mostLines - 1]!;
       lines = lines.slice(0, mostLines);
@@ -292,7 +287,6 @@ export class TextBlock {
     this.#set = { lines, shrink, shortened: isShortened };
     this.#setWidth = key;
     this.#setHeight = high;
-    [this.#setFrom, this.#setTo] = isSteady && key < Infinity ? this.#found().between(key + slack) : never;
     return this.#set;
   }
 
@@ -339,8 +333,6 @@ export class TextBlock {
 }
 
 const ellipsis = '…';
-/** No room at all. */
-const never = [Infinity, -Infinity] as const;
 const noRuns: readonly TextRun[] = [];
 /** Most texts have no line end. */
 const none: number[] = [];
