@@ -1,5 +1,3 @@
-import { rowAt } from './row-at.ts';
-import { saidOf } from './said.ts';
 import { batch, computed, effect, signal } from '@preact/signals';
 import { makeScreen, screens as catalogue, type Screen } from 'pimbot';
 import {
@@ -23,6 +21,8 @@ import {
 import { DeskClient, Latest } from './desk-client.ts';
 import type { Problem, Proved, Suggested, Summary, Told, Wanted } from './messages.ts';
 import { Canvases, thumbOf } from './canvases.ts';
+import { rowAt } from './row-at.ts';
+import { saidOf } from './said.ts';
 import { ChangedOnDisk, Server } from './server.ts';
 import { freeName, usualPlace, type Mode, type Notice } from './names.ts';
 import { mostBeside, turned, wantedSheets } from './sheets.ts';
@@ -195,17 +195,17 @@ export class Bench {
   async #changedOnDisk(paths: readonly string[]): Promise<void> {
     this.connected.value = true;
     const { file } = this.place.value;
-    if (!paths.includes(file)) return this.#open(true);
-    const found = await this.server.read(file).catch(() => undefined);
-    if (!found || found.tag === this.saved.value.tag) return;
-    if (this.unsaved.value) {
-      this.onDisk.value = found;
-      return;
+    const read = paths.includes(file) ? await this.server.read(file).catch(() => undefined) : undefined;
+    const found = read?.tag === this.saved.value.tag ? undefined : read;
+    const isKept = this.unsaved.value;
+    if (found && isKept) this.onDisk.value = found;
+    else if (found) {
+      this.history.value = withForeignChange(this.history.value, found.text);
+      this.saved.value = found;
     }
-    this.history.value = withForeignChange(this.history.value, found.text);
-    this.saved.value = found;
-    await this.#open(paths.length > 1);
-    await this.#refresh();
+    // Where other files have changed all is read again; of the document alone, only what it names may be another.
+    if (paths.some((path) => path !== file)) return this.#open(true);
+    if (found && !isKept) await this.#open(false).then(() => this.#refresh());
   }
 
   /** What the file on disk names may be other fonts and catalogs than before: shown once that is known. */

@@ -398,6 +398,14 @@ test('a catalog that the file on disk names now is there, and is gone again with
   await hand.page.selectOption('#locale', 'de');
   await hand.settled();
   expect(await width()).toBeGreaterThan(english * 1.5);
+  // The catalog alone, and the document once more as it was.
+  writeFileSync(join(dirname(hand.folder), 'de.json'), JSON.stringify({ Depth: 'Tiefe' }));
+  writeFileSync(hand.folder, `${text}catalogs: { de: de.json }\n`);
+  await hand.page.waitForFunction(
+    (most) => window.bench.outline.value!.rows.find(({ id }) => id === 'depth')!.rect.width < most,
+    english * 1.5,
+  );
+  await hand.settled();
   await hand.page.selectOption('#locale', 'en');
   writeFileSync(hand.folder, text);
   await hand.page.waitForFunction(
