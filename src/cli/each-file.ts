@@ -1,9 +1,7 @@
-import { BuildError } from '../skeleton/index.ts';
-import { NoSuchName } from '../view/index.ts';
-import { UsageError, type Io } from './io.ts';
+import type { Io } from './io.ts';
 import { load, type Usable } from './load.ts';
 import { Progress } from './progress.ts';
-import { sentenceOf, tellError } from './sentence.ts';
+import { isOfInput, sentenceOf, tellError } from './sentence.ts';
 import { printable, type UnusedFile } from '../report/index.ts';
 
 /**
@@ -38,13 +36,4 @@ export async function eachFile(
     }
   }
   return unused;
-}
-
-function isOfInput(error: unknown): boolean {
-  return (
-    error instanceof UsageError ||
-    error instanceof NoSuchName ||
-    error instanceof RangeError ||
-    error instanceof BuildError
-  );
 }

@@ -17,16 +17,19 @@ export function tellError(error: unknown, io: Io, file?: string): void {
 
 /** What is told of an error, in one sentence. */
 export function sentenceOf(error: unknown): string {
-  if (
-    error instanceof BuildError ||
-    error instanceof MissingPackage ||
-    error instanceof UsageError ||
-    error instanceof NoSuchName ||
-    error instanceof RangeError
-  )
-    return error.message;
+  if (isOfInput(error) || error instanceof MissingPackage) return error.message;
   const { path, code, syscall } = error as NodeJS.ErrnoException;
   if (code !== undefined && path !== undefined)
     return `"${path}" cannot be ${syscall === 'write' ? 'written' : 'used'}: ${systemMessage(error)}`;
   return `an error of Pimbot itself, please report it: ${systemMessage(error)}`;
+}
+
+/** Whether it is about what was given to a command, and not about the machine or Pimbot. */
+export function isOfInput(error: unknown): error is Error {
+  return (
+    error instanceof UsageError ||
+    error instanceof NoSuchName ||
+    error instanceof RangeError ||
+    error instanceof BuildError
+  );
 }

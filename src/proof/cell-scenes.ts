@@ -1,7 +1,8 @@
 import { Subject } from '../checks/index.ts';
 import { Layout, type Rect } from '../layout/index.ts';
-import type { FormScene } from '../scene/index.ts';
-import { ViewLayout, type View } from '../view/index.ts';
+import { FormScene } from '../scene/index.ts';
+import type { Screen } from '../screen/index.ts';
+import { ViewLayout, type Form, type View } from '../view/index.ts';
 import { bendPx, type Cell } from './cells.ts';
 import { at, through, widestThree, type Affine, type Point, type Polygon } from './polygon.ts';
 
@@ -176,4 +177,25 @@ export class CellScenes {
     }
     return [least, most];
   }
+}
+
+/**
+ * Makes the scenes of cells; what is the same on all screens of a form is worked out once.
+ * @param recorded The view that is explored. @param plain The same, laid out by the ordinary solver.
+ */
+export function scenesOfCells(
+  recorded: View,
+  plain: View,
+  screenAt: (point: Point) => Screen,
+): (cell: Cell) => CellScenes {
+  const forms = new Map<Form, FormScene>();
+  let standing: ViewLayout | undefined;
+  const { width, height } = plain.reference;
+  const onReference = () => (standing ??= plain.layoutOn({ width, height }));
+  return (cell) => {
+    let form = forms.get(cell.form);
+    if (!form) forms.set(cell.form, (form = new FormScene(cell.form.tree)));
+    const middle = new Subject(plain.layoutOn(screenAt(cell.inside)), form, onReference);
+    return new CellScenes(cell, recorded, form, middle, onReference);
+  };
 }

@@ -5,7 +5,7 @@ import { isWorse, lookAt, type Finding } from '../verdict/index.ts';
 import { SharedViews, openView, type Occasion, type Resources, type View } from '../view/index.ts';
 import { aspectsOf, type Aspects } from './holding.ts';
 import { boundsOf, type Point, type Polygon } from './polygon.ts';
-import { proveView, regionOf, screenOf, type Device, type Gap, type Region } from './prove.ts';
+import { hasArea, proveView, regionOf, screenOf, type Device, type Gap, type Region } from './prove.ts';
 
 /*
  * Every HUD size between two. In u, a layout follows from the surface alone, and the surface from the aspect of the screen and the
@@ -250,17 +250,6 @@ function piecesOf(reference: Reference, device: Device, region: Region, range: H
       );
   }
   return pieces;
-}
-
-/** Whether any surface is that large and has that aspect, and not a line of them alone. */
-function hasArea(region: Region): boolean {
-  try {
-    regionOf(region);
-    return true;
-  } catch (error) {
-    if (error instanceof RangeError) return false;
-    throw error;
-  }
 }
 
 /** Why the surface of a view, or something in it, follows from more than the aspect and the HUD size; undefined where it does not. */

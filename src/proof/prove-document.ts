@@ -18,7 +18,16 @@ import { whyWidget } from '../why/index.ts';
 import { bordersOf, type Border } from './borders.ts';
 import { proveHudSizes, type HudProof, type HudRange } from './hud-sizes.ts';
 import { distinct, unionArea, type Point, type Polygon } from './polygon.ts';
-import { proveView, regionOf, screenOf, type Device, type Gap, type Proof, type Region } from './prove.ts';
+import {
+  hasArea,
+  proveView,
+  regionOf,
+  screenOf,
+  type Device,
+  type Gap,
+  type Proof,
+  type Region,
+} from './prove.ts';
 
 /** What is proved, and in what; of what varies, all that the document has where it is left out. */
 export interface ProveOptions extends Partial<Lists>, No<OccasionKey> {
@@ -182,30 +191,31 @@ function hidesAlike(one: Tree, other: Tree): boolean {
   return mine.every((each, at) => each === theirs[at]);
 }
 
-/** Views apart by whether they support any of the sizes of a region. */
+/** Views apart by whether they support any of the sizes of a region. @throws RangeError for a region without area. */
 export function apartBySupport(
   document: CheckedDocument,
   views: readonly string[],
   region: Region,
 ): { readonly supported: readonly string[]; readonly unsupported: readonly string[] } {
   regionOf(region);
-  const [supported, unsupported]: [string[], string[]] = [[], []];
-  for (const view of views) {
-    try {
-      supportedOf(document, view, region);
-      supported.push(view);
-    } catch (error) {
-      if (!(error instanceof RangeError)) throw error;
-      unsupported.push(view);
-    }
-  }
-  return { supported, unsupported };
+  const isSupported = (view: string) => hasArea(sharedWith(document, view, region));
+  return {
+    supported: views.filter(isSupported),
+    unsupported: views.filter((view) => !isSupported(view)),
+  };
 }
 
 /** The sizes of a region that a view supports. @throws RangeError where it supports none. */
-export function supportedOf(document: CheckedDocument, view: string, { from, to, aspect }: Region): Region {
+export function supportedOf(document: CheckedDocument, view: string, region: Region): Region {
+  const sizes = sharedWith(document, view, region);
+  if (!hasArea(sizes)) throw new RangeError(`${view} supports no size of those, or a line of them alone`);
+  return sizes;
+}
+
+/** What a region and the support of a view have in common, which may have no area. */
+function sharedWith(document: CheckedDocument, view: string, { from, to, aspect }: Region): Region {
   const support = supportOf(document.source.views[view]!.supports);
-  const sizes: Region = {
+  return {
     from: {
       width: Math.max(from.width, support.from.width),
       height: Math.max(from.height, support.from.height),
@@ -216,13 +226,6 @@ export function supportedOf(document: CheckedDocument, view: string, { from, to,
       most: Math.min(aspect?.most ?? Infinity, support.aspect.most),
     },
   };
-  try {
-    regionOf(sizes);
-  } catch (error) {
-    if (!(error instanceof RangeError)) throw error;
-    throw new RangeError(`${view} supports no size of those, or a line of them alone`);
-  }
-  return sizes;
 }
 
 function together(

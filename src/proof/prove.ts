@@ -1,10 +1,10 @@
-import { Acceptances, Subject, checks, type CheckId, type ListedCheck } from '../checks/index.ts';
-import { FormScene } from '../scene/index.ts';
+import type { Subject } from '../checks/index.ts';
+import { Acceptances, checks, type CheckId, type ListedCheck } from '../checks/index.ts';
 import { makeScreen, type Screen, type ScreenSize } from '../screen/index.ts';
 import { readCondition } from '../skeleton/index.ts';
 import { askedOf, keyOf, lookAt, type Finding } from '../verdict/index.ts';
-import type { Form, Occasion, View, ViewLayout } from '../view/index.ts';
-import { CellScenes } from './cell-scenes.ts';
+import type { Form, Occasion, View } from '../view/index.ts';
+import { scenesOfCells } from './cell-scenes.ts';
 import { explore, type Cell, type ExploreOptions, type UnprovedReason } from './cells.ts';
 import {
   areaOf,
@@ -93,6 +93,17 @@ export function regionOf({ from, to, aspect }: Region): Polygon {
   return region;
 }
 
+/** Whether any size is that large and has that aspect, and not a line of them alone. */
+export function hasArea(region: Region): boolean {
+  try {
+    regionOf(region);
+    return true;
+  } catch (error) {
+    if (error instanceof RangeError) return false;
+    throw error;
+  }
+}
+
 /** One screen of a device. */
 export function screenOf(device: Device, { x: width, y: height }: Point): Screen {
   const { safe, ...rest } = device;
@@ -141,10 +152,7 @@ export function proveView(
   const corners = regionOf(region);
   const screenAt = (point: Point) => screenOf(device, point);
   const [recorded, plain] = [open('recorded'), open('plain')];
-  let standing: ViewLayout | undefined;
-  const { width, height } = plain.reference;
-  const onReference = () => (standing ??= plain.layoutOn({ width, height }));
-  const forms = new Map<Form, FormScene>();
+  const scenesOf = scenesOfCells(recorded, plain, screenAt);
   const shown = new Map<Form, Screen>();
   const found = new Map<string, Found>();
   const gaps: Gap[] = [];
@@ -153,12 +161,10 @@ export function proveView(
   let parts = 0;
   const looks = new Looks(plain, screenAt, acceptances);
   const oneCell = (cell: Cell): boolean => {
-    let form = forms.get(cell.form);
-    if (!form) forms.set(cell.form, (form = new FormScene(cell.form.tree)));
-    const screen = screenAt(cell.inside);
-    const middle = new Subject(plain.layoutOn(screen), form, onReference);
+    const scenes = scenesOf(cell);
+    const { middle } = scenes;
+    const { screen } = middle;
     const own = plain.formOn(plain.frameOn(screen));
-    const scenes = new CellScenes(cell, recorded, form, middle, onReference);
     const { failing: said, unfinished } = looks.on(middle, provedList);
     const { widgets } = cell.form.tree;
     for (const one of traced) {

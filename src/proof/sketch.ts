@@ -1,12 +1,11 @@
-import { Subject } from '../checks/index.ts';
+import type { Subject } from '../checks/index.ts';
 import { placeText } from '../inside/index.ts';
-import { FormScene } from '../scene/index.ts';
 import type { TextLine } from '../text/index.ts';
 import type { Fill, Rgba } from '../theme/index.ts';
-import type { View, ViewLayout } from '../view/index.ts';
-import { CellScenes, type Box } from './cell-scenes.ts';
-import { explore } from './cells.ts';
-import type { Affine, Polygon } from './polygon.ts';
+import type { View } from '../view/index.ts';
+import { scenesOfCells, type Box, type CellScenes } from './cell-scenes.ts';
+import { explore, type Cell } from './cells.ts';
+import type { Affine, Point, Polygon } from './polygon.ts';
 import { regionOf, screenOf, type Device, type Region } from './prove.ts';
 
 /*
@@ -15,7 +14,7 @@ import { regionOf, screenOf, type Device, type Region } from './prove.ts';
  */
 
 /** A line of words: where its baseline starts, how long it is and its font size, in px. */
-export interface SketchLine {
+interface SketchLine {
   readonly text: string;
   readonly color: Rgba;
   readonly x: Affine;
@@ -57,35 +56,30 @@ export function sketchView(
   region: Region,
 ): readonly SketchCell[] {
   const corners = regionOf(region);
-  const [recorded, plain] = [open('recorded'), open('plain')];
-  const screenAt = (point: { readonly x: number; readonly y: number }) => screenOf(device, point);
-  let standing: ViewLayout | undefined;
-  const onReference = () => (standing ??= plain.layoutOn(plain.reference));
+  const screenAt = (point: Point) => screenOf(device, point);
+  const recorded = open('recorded');
+  const scenesOf = scenesOfCells(recorded, open('plain'), screenAt);
   const found: SketchCell[] = [];
-  explore(
-    recorded,
-    screenAt,
-    corners,
-    (cell) => {
-      const form = new FormScene(cell.form.tree);
-      const middle = new Subject(plain.layoutOn(screenAt(cell.inside)), form, onReference);
-      const scenes = new CellScenes(cell, recorded, form, middle, onReference);
-      const order = form.painted.toSorted((a, b) => form.places[a]! - form.places[b]!);
-      found.push({ polygon: cell.polygon, shapes: order.map((widget) => shapeOf(scenes, widget)) });
-      return true;
-    },
-    { mostCells },
-  );
+  const take = (cell: Cell) => {
+    const scenes = scenesOf(cell);
+    const { painted, places } = scenes.form;
+    const order = painted.toSorted((a, b) => places[a]! - places[b]!);
+    found.push({ polygon: cell.polygon, shapes: order.map((widget) => shapeOf(scenes, widget)) });
+    return true;
+  };
+  explore(recorded, screenAt, corners, take, { mostCells });
   return found;
 }
 
 function shapeOf(scenes: CellScenes, index: number): SketchShape {
   const { form, middle } = scenes;
   const { id, look, picture, text } = middle.widgets[index]!;
-  const px = (subject: Subject, u: number) => u * subject.layout.scale(index);
   const border =
     look.borderColor && look.borderWidth > 0
-      ? { color: look.borderColor, width: scenes.number(index, (on) => px(on, look.borderWidth)) }
+      ? {
+          color: look.borderColor,
+          width: scenes.number(index, ({ layout }) => look.borderWidth * layout.scale(index)),
+        }
       : undefined;
   return {
     widget: id,
@@ -101,35 +95,41 @@ function shapeOf(scenes: CellScenes, index: number): SketchShape {
 
 /** The lines of a text; on every screen of a cell they end in the same places. */
 function linesOf(scenes: CellScenes, index: number): readonly SketchLine[] {
-  const { middle } = scenes;
-  const { look, text } = middle.widgets[index]!;
-  const placed = (subject: Subject) => placeText(subject.widgets[index]!, subject.layout);
-  const here = placed(middle).lines;
-  const read = (nth: number, of: (subject: Subject, line: Line) => number) =>
-    scenes.number(index, (subject) => {
-      const { lines, unit } = placed(subject);
-      const { originX, originY, scale } = subject.layout.frame;
-      const { line, x, baseline } = lines[nth] ?? lines.at(-1)!;
-      return of(subject, {
-        line,
-        x: originX + x * scale,
-        baseline: originY + baseline * scale,
-        unit: unit * scale,
-      });
-    });
-  return here.flatMap(({ line }, nth): SketchLine[] => {
+  const { look, text } = scenes.middle.widgets[index]!;
+  const known = new Map<Subject, readonly Line[]>();
+  const linesOn = (subject: Subject) => {
+    let lines = known.get(subject);
+    if (!lines) known.set(subject, (lines = placedOn(subject, index)));
+    return lines;
+  };
+  return linesOn(scenes.middle).flatMap(({ line }, nth): SketchLine[] => {
     if (line.text === '') return [];
+    const read = (of: (line: Line) => number) =>
+      // Where a cell is curved there may be fewer.
+      scenes.number(index, (subject) => of(linesOn(subject)[nth] ?? linesOn(subject).at(-1)!));
     return [
       {
         text: line.text,
         color: look.color,
-        x: read(nth, (_, { x }) => x),
-        baseline: read(nth, (_, { baseline }) => baseline),
-        width: read(nth, (_, { line: own, unit }) => own.width * unit),
-        size: read(nth, (_, { unit }) => text!.setting.fontSize * unit),
+        x: read(({ x }) => x),
+        baseline: read(({ baseline }) => baseline),
+        width: read((one) => one.line.width * one.unit),
+        size: read(({ unit }) => text!.setting.fontSize * unit),
       },
     ];
   });
+}
+
+/** The lines of a widget on a screen. */
+function placedOn({ widgets, layout }: Subject, index: number): readonly Line[] {
+  const { lines, unit } = placeText(widgets[index]!, layout);
+  const { originX, originY, scale } = layout.frame;
+  return lines.map(({ line, x, baseline }) => ({
+    line,
+    x: originX + x * scale,
+    baseline: originY + baseline * scale,
+    unit: unit * scale,
+  }));
 }
 
 /** A line on one screen, in px. */

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
-import { formatDiagnostic, readDocument, screens } from 'pimbot';
+import { screens } from 'pimbot';
 import { checkDocument } from 'pimbot/tools';
-import { fonts } from '../support/views.ts';
+import { fonts, rightDocument } from '../support/views.ts';
 
 /* What concerns the document as it is written is accepted where it is written, as any other finding. */
 
@@ -35,9 +35,7 @@ views:
 
 /** The checks that find something as it is written, with what they are about. */
 function written(text: string) {
-  const { document, diagnostics } = readDocument(text);
-  if (!document) throw new Error(diagnostics.map(formatDiagnostic).join('\n'));
-  const { findings, accepted } = checkDocument(document, { resources: { fonts }, screens });
+  const { findings, accepted } = checkDocument(rightDocument(text), { resources: { fonts }, screens });
   const own = findings.filter(({ view }) => view === undefined);
   return { accepted, found: own.map(({ check, widget }) => `${check} ${widget}`) };
 }

@@ -1,5 +1,6 @@
 import { openView, readDocument, formatDiagnostic } from 'pimbot';
 import type {
+  CheckedDocument,
   DocumentSource,
   Picture,
   ReadResult,
@@ -22,11 +23,16 @@ export interface OpenedWith {
 }
 
 /** Reads a document that has to be right. */
-export function opened(source: string | DocumentSource, more: OpenedWith = {}): View {
+export function rightDocument(source: string | DocumentSource): CheckedDocument {
   const { document, diagnostics } = readDocument(source);
   if (!document) throw new Error(diagnostics.map(formatDiagnostic).join('\n'));
+  return document;
+}
+
+/** Opens a view of a document that has to be right. */
+export function opened(source: string | DocumentSource, more: OpenedWith = {}): View {
   const { view = 'test', pictures, ...options } = more;
-  return openView(document, view, { resources: { fonts, pictures }, ...options });
+  return openView(rightDocument(source), view, { resources: { fonts, pictures }, ...options });
 }
 
 /** A document with one view, `test`, of the given children. */

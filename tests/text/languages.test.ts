@@ -6,7 +6,7 @@ import { formatDiagnostic, openView, readDocument, type Catalogs, type DocumentS
 import { checkDocument } from 'pimbot/tools';
 import { openProject } from 'pimbot/node';
 import { pimbotHere, temporaryFolder } from '../support/cli.ts';
-import { documentOf, fonts, laidOut } from '../support/views.ts';
+import { documentOf, fonts, laidOut, rightDocument } from '../support/views.ts';
 
 const source = {
   pimbot: 1,
@@ -59,9 +59,7 @@ const catalogs: Catalogs = new Map([
 ]);
 
 function shown(locale: string | undefined): Record<string, string> {
-  const { document, diagnostics } = readDocument(source);
-  if (!document) throw new Error(diagnostics.map(formatDiagnostic).join('\n'));
-  const on = openView(document, 'test', { resources: { fonts, catalogs }, locale }).layoutOn({
+  const on = openView(rightDocument(source), 'test', { resources: { fonts, catalogs }, locale }).layoutOn({
     width: 900,
     height: 600,
   });

@@ -4,39 +4,17 @@ import { extname, join } from 'node:path';
 import { Option, type Command } from 'commander';
 import { writeWhole } from '../../node/files.ts';
 import { proveOnThreads } from '../../node/prove-threads.ts';
-import { drawLayout, withOverlay } from '../../paint/index.ts';
 import {
   apartBySupport,
   everySize,
-  screenOf,
-  sketchView,
   type Device,
   type HudRange,
   type Region,
   type ViewProof,
 } from '../../proof/index.ts';
-import {
-  isProved,
-  printable,
-  proofHtml,
-  proofJson,
-  proofMap,
-  proofStrip,
-  proofTerminal,
-  type ProofInput,
-  type Sketched,
-  type UnusedFile,
-} from '../../report/index.ts';
-import { hexOf } from '../../theme/index.ts';
+import { isProved, printable, proofJson, proofMap, proofStrip, proofTerminal } from '../../report/index.ts';
 import { occasionsOf } from '../../verdict/index.ts';
-import {
-  factors,
-  occasionKey,
-  openView,
-  type Lists,
-  type Occasion,
-  type OccasionKey,
-} from '../../view/index.ts';
+import { factors, type Lists, type Occasion, type OccasionKey } from '../../view/index.ts';
 import {
   collect,
   collectHudSize,
@@ -52,6 +30,7 @@ import { UsageError, exitClean, exitFindings, exitUnusable, type Io } from '../i
 import { eachFile } from '../each-file.ts';
 import type { Usable } from '../load.ts';
 import { factorOption } from '../options.ts';
+import { proofPage, type Proved } from '../proof-page.ts';
 import { screenFrom } from '../screen-option.ts';
 
 export function proveCommand(program: Command, io: Io, done: (code: number) => void): void {
@@ -140,9 +119,6 @@ proved on some, 2 unusable input.`,
     .action(async (files: string[], call: ProveCall) => done(await prove(files, call, io)));
 }
 
-/** A file that was proved, and all it names. */
-type Proved = ProofInput & { readonly loaded: Usable };
-
 /** What was asked for of what varies. */
 type Asked = { readonly [Key in Exclude<OccasionKey, 'theme' | 'hudSize'>]?: readonly Occasion[Key][] };
 
@@ -199,7 +175,7 @@ async function prove(files: readonly string[], call: ProveCall, io: Io): Promise
     inputs.push({ file, document, proofs, unsupported, region, device: call.device, loaded });
   });
   for (const path of call.report ?? [])
-    writeWhole(path, isPage(path) ? await pageOf(inputs, unused, device) : proofJson(inputs, unused));
+    writeWhole(path, isPage(path) ? await proofPage(inputs, unused, device) : proofJson(inputs, unused));
   const drawn = [
     ...(await drawAll(inputs, call.map ?? [], proofMap, 'sizes')),
     ...(await drawAll(inputs, call.strip ?? [], proofStrip, 'aspects')),
@@ -214,64 +190,6 @@ async function prove(files: readonly string[], call: ProveCall, io: Io): Promise
 function isPage(path: string): boolean {
   return path.toLowerCase().endsWith('.html');
 }
-
-/** Failures of a view that are drawn on the page, on the size where they are worst. */
-const mostDrawn = 6;
-
-async function pageOf(
-  inputs: readonly Proved[],
-  unused: readonly UnusedFile[],
-  device: Device,
-): Promise<string> {
-  const { drawShots } = await import('../../node/shots.ts');
-  return proofHtml(
-    inputs.map((input) => ({
-      ...input,
-      fonts: input.loaded.resources.fonts,
-      sketches: input.proofs.map((proof) => sketchesOf(input.loaded, proof, device)),
-      pictures: input.proofs.map(({ failures }) =>
-        failures.map(({ finding, worst }, nth) => {
-          if (nth >= mostDrawn) return undefined;
-          const { document, resources } = input.loaded;
-          const { case: one, locale, theme, hudSize, textSize, state } = finding.worst;
-          const occasion = { case: one, locale, theme, hudSize, textSize, state };
-          const on = openView(document, finding.view!, { resources, ...occasion }).layoutOn(
-            screenOf(device, worst),
-          );
-          const { width, height, name } = on.screen;
-          const plain = drawLayout(on);
-          const list = withOverlay(plain, on, resources.fonts, { findings: [finding] });
-          return drawShots([
-            { ...occasion, view: on.view.name, screen: name, width, height, list, alike: [], marks: [] },
-          ])[0]!.picture;
-        }),
-      ),
-    })),
-    unused,
-  );
-}
-
-/** Occasions on which a view is drawn on any size, at the most. */
-const mostSketched = 3;
-
-/** A view on any of its sizes: as it usually is, and where what fails on most sizes is worst. */
-function sketchesOf(loaded: Usable, { view, sizes, occasions, failures }: ViewProof, device: Device) {
-  const { document, resources } = loaded;
-  const asked = new Map<string, Occasion>();
-  for (const one of [occasions[0]!, ...failures.map(({ finding }) => finding.worst)])
-    if (asked.size < mostSketched && !asked.has(occasionKey(one))) asked.set(occasionKey(one), one);
-  return [...asked.values()].map((worst): Sketched => {
-    const { case: one, locale, theme, hudSize, textSize, state } = worst;
-    const occasion = { case: one, locale, theme, hudSize, textSize, state };
-    const open = () => openView(document, view, { resources, ...occasion });
-    const [backdrop] = open().backdrops;
-    const ground = backdrop?.type === 'color' ? hexOf({ ...backdrop.color, a: 1 }) : unlit;
-    return { occasion, cells: sketchView(open, device, sizes), ground };
-  });
-}
-
-/** Stands for a picture behind a view. */
-const unlit = '#2a3a44';
 
 function deviceOf({ device, safe, density }: ProveCall): Device {
   const { safe: own, density: usual, distance, inputs, group } = screenFrom(device, {});
