@@ -1,21 +1,11 @@
+import { join } from 'node:path';
+import { includeIgnoreFile } from 'eslint/config';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  {
-    ignores: [
-      'site/pages/',
-      'site/built/',
-      'site/cache/',
-      'dist',
-      'out',
-      'coverage',
-      'node_modules',
-      '**/*.generated.ts',
-      '**/*.cjs',
-      'examples/*/dist',
-      'types',
-    ],
-  },
+  // What is built is nobody's to lint, and may go away while it is read: the documentation's site, above all.
+  includeIgnoreFile(join(import.meta.dirname, '.gitignore')),
+  { ignores: ['**/*.cjs', 'types'] },
   ...tseslint.configs.recommendedTypeChecked,
   {
     languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
