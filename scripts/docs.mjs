@@ -14,7 +14,7 @@ mkdirSync(pages, { recursive: true });
 cpSync(join(root, 'docs'), pages, { recursive: true });
 cpSync(join(site, 'index.md'), join(pages, 'index.md'));
 writeFileSync(join(pages, 'keys.md'), await keysPage());
-writeFileSync(join(pages, 'commands.md'), commandsPage());
+writeFileSync(join(pages, 'commands.md'), await commandsPage());
 apiPages(join(pages, 'api'));
 // A page is reached by its name: what leads out of the documentation is named, not linked.
 for (const file of readdirSync(pages, { recursive: true, encoding: 'utf8' }))
@@ -120,26 +120,28 @@ async function keysPage() {
 }
 
 /** Every command, as its help tells it. */
-function commandsPage() {
-  const help = (/** @type {string[]} */ ...args) => {
-    const { stdout, status } = spawnSync(
-      process.execPath,
-      [join(root, 'bin', 'pimbot.js'), 'help', ...args],
-      {
-        encoding: 'utf8',
-      },
-    );
-    if (status !== 0) throw new Error(`pimbot help ${args.join(' ')} ended with ${status}`);
-    return stdout.trimEnd();
+async function commandsPage() {
+  /** @type {{ main: (args: string[], io: object) => Promise<number> }} */
+  const { main } = await import(join(root, 'dist', 'cli', 'main.js'));
+  const plain = (/** @type {string} */ text) => text;
+  const tones = { good: plain, bad: plain, doubtful: plain, faint: plain, strong: plain };
+  const help = async (/** @type {string[]} */ ...args) => {
+    let told = '';
+    const tell = (/** @type {string} */ text) => void (told += text);
+    const status = await main(['help', ...args], { out: tell, err: tell, tones, errTones: tones });
+    if (status !== 0) throw new Error(`pimbot help ${args.join(' ')} ended with ${status}: ${told}`);
+    return told.trimEnd();
   };
-  const all = help();
+  const all = await help();
   const names = [...all.matchAll(/^ {2}([a-z]+) (?:\[options\]|<)/gm)].map(([, name]) => name ?? '');
   const block = (/** @type {string} */ text) => `\`\`\`text\n${text}\n\`\`\``;
+  const sections = [];
+  for (const name of names) sections.push([`## pimbot ${name}`, block(await help(name))]);
   return [
     '# Commands',
     'What `pimbot help` says. Exit codes: 0 clean, 1 findings, 2 unusable input, 130 interrupted.',
     block(all),
-    ...names.flatMap((name) => [`## pimbot ${name}`, block(help(name))]),
+    ...sections.flat(),
     '',
   ].join('\n\n');
 }

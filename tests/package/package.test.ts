@@ -160,7 +160,14 @@ import { openView } from 'pimbot';
 export const all = [LiveView, mount, DomPainter, pimbotMatchers, openProject, checkDocument, openView];
 `,
     );
-    const old = { ...options, types: [], lib: ['ES2022', 'DOM'], noEmit: true };
+    const old = {
+      ...options,
+      module: 'ESNext',
+      moduleResolution: 'Bundler',
+      types: [],
+      lib: ['ES2022', 'DOM'],
+      noEmit: true,
+    };
     writeFileSync(
       join(folder.path, 'tsconfig.old.json'),
       JSON.stringify({ compilerOptions: old, files: ['all.ts'] }),
@@ -173,11 +180,12 @@ export const all = [LiveView, mount, DomPainter, pimbotMatchers, openProject, ch
       encoding: 'utf8',
       env,
     });
-    // Under every way TypeScript finds packages.
-    for (const [module, moduleResolution] of [
+    // Under every other way TypeScript finds packages.
+    const ways = [
       ['Node16', 'Node16'],
       ['ESNext', 'Bundler'],
-    ] as const) {
+    ] as const;
+    for (const [module, moduleResolution] of isDeep ? ways : []) {
       const compilerOptions = { ...options, module, moduleResolution, noEmit: true };
       writeFileSync(
         join(folder.path, 'tsconfig.other.json'),
