@@ -1,7 +1,8 @@
 import { whyEdge } from '../why/index.ts';
 import { mayLieOver } from './subject/siblings.ts';
 import type { Check } from './check.ts';
-import { axisOf, intersection, overshoot, type EdgeName } from '../scene/index.ts';
+import type { Rect } from '../layout/index.ts';
+import { axisOf, intersection, type EdgeName } from '../scene/index.ts';
 import { controls } from '../dress/index.ts';
 import { covers } from './subject/beds.ts';
 import { fillsBare, isGround } from './subject/ground.ts';
@@ -79,32 +80,36 @@ function isUnder(subject: Subject, index: number, other: number, branches: reado
 }
 
 /**
- * The edge over which the two have come together: on the axis on which they stand apart on the reference; where they do not,
- * the one over which they have to be moved least to part them.
+ * The edge of the other over which the two have come together: one they face each other with on the reference; where they
+ * overlap there as well, the one over which they have to be moved least to part them.
  */
 function edgeAtFault(subject: Subject, one: number, other: number): EdgeName {
-  const distances = overshoot(subject.visualRect(one), subject.visualRect(other));
-  const axes = apartOnReference(subject, one, other);
-  const names = axes.flatMap((axis) =>
-    axis === 'x' ? (['left', 'right'] as const) : (['top', 'bottom'] as const),
-  );
-  return names.reduce((least, name) =>
-    Math.abs(distances[name]) < Math.abs(distances[least]) ? name : least,
+  const into = reachOver(subject.visualRect(one), subject.visualRect(other));
+  return facingOnReference(subject, one, other).reduce((least, name) =>
+    into[name] < into[least] ? name : least,
   );
 }
 
-/** The axes on which two widgets stand apart on the reference; both where they are not there, or stand apart on none. */
-function apartOnReference(subject: Subject, one: number, other: number): readonly ('x' | 'y')[] {
+/** How far a rectangle reaches into another over each edge of it; not above 0 where it does not. */
+function reachOver(one: Rect, other: Rect): Record<EdgeName, number> {
+  return {
+    left: one.x + one.width - other.x,
+    right: other.x + other.width - one.x,
+    top: one.y + one.height - other.y,
+    bottom: other.y + other.height - one.y,
+  };
+}
+
+const edges = ['left', 'right', 'top', 'bottom'] as const;
+
+/** The edges of the other beyond which a widget stands on the reference; all where it is not there, or beyond none. */
+function facingOnReference(subject: Subject, one: number, other: number): readonly EdgeName[] {
   const reference = subject.onReference();
-  const both = ['x', 'y'] as const;
   const [a, b] = [one, other].map((index) => reference.find(subject.widgets[index]!.id));
-  if (a === undefined || b === undefined) return both;
-  const [first, second] = [reference.layout.rectInU(a), reference.layout.rectInU(b)];
-  const apart = both.filter((axis) => {
-    const size = axis === 'x' ? 'width' : 'height';
-    return first[axis] + first[size] <= second[axis] || second[axis] + second[size] <= first[axis];
-  });
-  return apart.length > 0 ? apart : both;
+  if (a === undefined || b === undefined) return edges;
+  const into = reachOver(reference.layout.rectInU(a), reference.layout.rectInU(b));
+  const facing = edges.filter((name) => into[name] <= 0);
+  return facing.length > 0 ? facing : edges;
 }
 
 /** The children of the nearest widget around both that the two are in; undefined where one is in the other. */

@@ -450,3 +450,29 @@ test('what is measured of the largest value there is is a number', () => {
   const { measured } = found.find(({ check }) => check === 'value-range')!.worst;
   expect(measured).toBe(Number.MAX_VALUE);
 });
+
+describe('shows-nothing', () => {
+  test('what is nothing without a picture, words, a value or entries is told to lack it', () => {
+    const found = findingsOf([
+      { id: 'bare', kind: 'image', offset: 30 },
+      { id: 'sized', kind: 'image', offset: [30, 100], size: 100 },
+      { id: 'gone', kind: 'image', gone: true },
+      { id: 'plated', kind: 'image', offset: [200, 100], size: 100, look: plate },
+      { id: 'words', kind: 'text', offset: [30, 300] },
+      { id: 'empty', kind: 'text', offset: [30, 320], text: '' },
+      { id: 'hull', kind: 'meter', label: 'Hull', offset: [30, 400] },
+      { id: 'air', kind: 'meter', label: 'Air', value: 0, offset: [30, 440] },
+      { id: 'list', kind: 'listbox', label: 'Letters', offset: [30, 500] },
+      { id: 'ask', kind: 'dialog', label: 'Ask', anchor: 'center' },
+    ]);
+    const none = found.filter(({ check }) => check === 'shows-nothing');
+    expect(none.map(({ widget, worst }) => [widget, fact(worst, 'kind')])).toEqual([
+      ['bare', 'image'],
+      ['sized', 'image'],
+      ['words', 'text'],
+      ['hull', 'meter'],
+      ['list', 'listbox'],
+      ['ask', 'dialog'],
+    ]);
+  });
+});
