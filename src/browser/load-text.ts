@@ -6,18 +6,25 @@ import { loadEngine, type TextEngine } from '../text/index.ts';
  * are given the address of `pimbot/shaper.wasm`.
  * @throws Error where it cannot be loaded, with its address.
  */
-export async function loadText(
+export function loadText(
   shaper: URL | string = new URL('../../assets/shaper.wasm', import.meta.url),
 ): Promise<TextEngine> {
-  const answer = await fetch(shaper);
-  const bytes = answer.ok ? await answer.arrayBuffer() : undefined;
-  // A server that answers everything with its first page gives text.
-  if (!bytes || new DataView(bytes).getUint32(0) !== magic)
-    throw new Error(
-      `the shaper is not at ${String(shaper)}: give loadText the address of the file pimbot/shaper.wasm`,
-    );
-  return loadEngine(await WebAssembly.compile(bytes));
+  return loadEngine(compiled(shaper));
 }
 
-/** What a file of WebAssembly begins with: `\0asm`. */
-const magic = 0x0061736d;
+async function compiled(shaper: URL | string): Promise<WebAssembly.Module> {
+  let cause: unknown;
+  try {
+    const answer = await fetch(shaper);
+    // Compiled while it comes, where the server says what it is. One that answers everything with its first page gives text.
+    if (answer.ok && answer.headers.get('content-type') === 'application/wasm')
+      return await WebAssembly.compileStreaming(answer);
+    if (answer.ok) return await WebAssembly.compile(await answer.arrayBuffer());
+  } catch (error) {
+    cause = error;
+  }
+  throw new Error(
+    `the shaper is not at ${String(shaper)}: give loadText the address of the file pimbot/shaper.wasm`,
+    { cause },
+  );
+}

@@ -6,6 +6,7 @@ import { writeWhole } from '../node/files.ts';
 import { packProject, packWhole, type PackedProject } from '../node/pack.ts';
 import { openProject, type Project } from '../node/project.ts';
 import { shaperFile } from '../node/text.ts';
+import { Preloads, hrefFrom } from './preloads.ts';
 import { declarationOf, namesOf, type Names, type PackedFile } from '../pack/index.ts';
 
 export interface PimbotOptions {
@@ -18,6 +19,11 @@ export interface PimbotOptions {
    * `allowArbitraryExtensions`. True if left out.
    */
   readonly types?: boolean;
+  /**
+   * Whether a built page that imports a document asks at once for its fonts and pictures, the shaper and the tables of text
+   * (`<link rel="preload">`), in place of when its script has been read. True if left out.
+   */
+  readonly preload?: boolean;
 }
 
 /** Where the development server has fonts and pictures. */
@@ -39,6 +45,10 @@ export function pimbot(options: PimbotOptions = {}): Plugin {
     { readonly files: readonly string[]; readonly project: Project | undefined }
   >();
   let isBuild = false;
+  let base = '/';
+  /** Document → what a page that shows it loads, as the bundler knows it. */
+  const emitted = new Map<string, readonly string[]>();
+  const preloads = new Preloads();
 
   const serve = (name: string, bytes: Uint8Array): PackedFile => {
     const url = `${servedUnder}${createHash('sha256').update(bytes).digest('hex').slice(0, 12)}/${name}`;
@@ -53,8 +63,9 @@ export function pimbot(options: PimbotOptions = {}): Plugin {
     // Known beforehand, so that the first page is not loaded twice.
     config: () => ({ optimizeDeps: { include: ['pimbot', 'pimbot/browser'] } }),
 
-    configResolved({ command }) {
-      isBuild = command === 'build';
+    configResolved(config) {
+      isBuild = config.command === 'build';
+      base = config.base;
     },
 
     configureServer({ middlewares }) {
@@ -86,12 +97,28 @@ export function pimbot(options: PimbotOptions = {}): Plugin {
           name: 'shaper.wasm',
           source: readFileSync(shaperFile()),
         });
+        emitted.set(path, [...files, shaper]);
         return builtModule(packed, files, shaper);
       }
       const { project, code, diagnostics } = await forDevelopment(path);
       for (const one of project.files) if (one !== path) this.addWatchFile(one);
       if (code === undefined) return this.error(errorOf(diagnostics, path));
       return code;
+    },
+
+    generateBundle(_, bundle) {
+      for (const [path, files] of emitted)
+        preloads.files.set(
+          path,
+          files.map((file) => this.getFileName(file)),
+        );
+      preloads.chunks = Object.values(bundle).filter((one) => one.type === 'chunk');
+    },
+
+    transformIndexHtml: {
+      order: 'post',
+      handler: (_, { chunk, path }) =>
+        chunk && options.preload !== false ? preloads.tagsFor(chunk, hrefFrom(base, path)) : [],
     },
 
     handleHotUpdate({ file, modules, server: { moduleGraph } }) {

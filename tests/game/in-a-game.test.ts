@@ -87,7 +87,31 @@ test('the first HUD is built with no setting, and its button answers', async () 
     await shown.getByText(/^Depth \d+ m$/).waitFor();
     await press(shown, 'Surface');
     await shown.getByText('Depth 0 m').waitFor();
+    // What the page asks for beforehand is all that its script loads, and comes once.
+    const beforehand = await shown
+      .locator('link[rel=preload], link[rel=modulepreload]')
+      .evaluateAll((links) => links.map((one) => (one as HTMLLinkElement).href));
+    const came = await shown.evaluate(() => performance.getEntriesByType('resource').map(({ name }) => name));
+    expect(beforehand.map((one) => one.split('.').at(-1)).sort()).toEqual(['js', 'ttf', 'wasm']);
+    expect(came.filter((one) => beforehand.includes(one)).sort()).toEqual([...beforehand].sort());
+    expect(came.filter((one) => /\.(ttf|wasm)$/.test(one))).toHaveLength(2);
   });
+});
+
+test('a page that imports its HUD later, or asks not to, loads nothing beforehand', () => {
+  const later = first
+    .get('main.ts')!
+    .replace("import hud from './hud.yaml';\n", '')
+    .replace('load(hud)', "import('./hud.yaml').then((one) => load(one.default))");
+  const unasked = first.get('vite.config.ts')!.replace('pimbot()', 'pimbot({ preload: false })');
+  for (const [name, text] of [
+    ['main.ts', later],
+    ['vite.config.ts', unasked],
+  ] as const) {
+    build(new Map([...first, [name, text]]));
+    expect(readFileSync(join(folder, 'dist/index.html'), 'utf8')).not.toMatch(/<link[^>]*(ttf|wasm|engine)/);
+  }
+  build(first);
 });
 
 test('without Vite: the commands of the page, its files, and a button that answers', async () => {

@@ -10,17 +10,31 @@ const types: Record<string, string> = {
   '.wasm': 'application/wasm',
 };
 
-/** Serves the built page to this machine alone. */
-export function serve(folder: string): Promise<Server> {
+/** What a server answers in place of a file. */
+export interface Answer {
+  readonly type?: string;
+  readonly status?: number;
+  readonly body?: string;
+}
+
+/**
+ * Serves the built page to this machine alone.
+ * @param instead By the name of a file; looked at with each request.
+ */
+export function serve(folder: string, instead: ReadonlyMap<string, Answer> = new Map()): Promise<Server> {
   const server = createServer((request, response) => {
     const path = new URL(request.url ?? '/', 'http://localhost').pathname;
+    const file = path === '/' ? 'index.html' : path.slice(1);
+    const {
+      type = types[extname(file)] ?? 'application/octet-stream',
+      status,
+      body,
+    } = instead.get(file) ?? {};
     try {
-      const body = readFileSync(join(folder, path === '/' ? 'index.html' : path));
-      response.setHeader(
-        'content-type',
-        types[extname(path === '/' ? 'index.html' : path)] ?? 'application/octet-stream',
-      );
-      response.end(body);
+      const found = body ?? readFileSync(join(folder, file));
+      response.statusCode = status ?? 200;
+      response.setHeader('content-type', type);
+      response.end(found);
     } catch {
       response.statusCode = 404;
       response.end();
