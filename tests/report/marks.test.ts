@@ -95,6 +95,23 @@ test.each([['dark'], ['light']] as const)(
         return [left - 3, top - 3 + window.scrollY, right + 3, bottom + 3 + window.scrollY] as const;
       }),
     );
+    // Each is whole, in its drawing, and off the others.
+    const apart = await page.evaluate(() => {
+      const wrong: string[] = [];
+      for (const stage of document.querySelectorAll('.stage')) {
+        const frame = stage.getBoundingClientRect();
+        const boxes = [...stage.querySelectorAll('i b')].map((one) => one.getBoundingClientRect());
+        boxes.forEach((a, nth) => {
+          if (a.left < frame.left || a.right > frame.right || a.top < frame.top || a.bottom > frame.bottom)
+            wrong.push('cut');
+          for (const b of boxes.slice(0, nth))
+            if (a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom)
+              wrong.push('over another');
+        });
+      }
+      return wrong;
+    });
+    expect(apart).toEqual([]);
     const isUnderNumber = (px: number, py: number) =>
       numbers.some(([left, top, right, bottom]) => px > left && px < right && py > top && py < bottom);
     const marked = await photo(await page.screenshot({ fullPage: true }));

@@ -47,6 +47,31 @@ function matches(finding, by) {
 const isOn = (shot, screen) => !screen || shot.screen === screen || shot.alike.includes(screen);
 /** The screen that a drawing is shown as. */
 const screenOf = (shot) => { const wanted = find('screen').value; return wanted && isOn(shot, wanted) ? wanted : shot.screen; };
+/** Places for a number, nearest to its mark first, in its own widths and heights. */
+const steps = [];
+for (let x = -6; x <= 6; x++) for (let y = -4; y <= 4; y++) steps.push([x, y]);
+steps.sort(([a, b], [c, d]) => Math.hypot(a, b) - Math.hypot(c, d) || d - b || c - a);
+/** Numbers stay in the drawing and off each other: each at the corner of its mark, or as near as there is room. */
+const apart = new ResizeObserver((entries) => {
+  for (const { target, contentRect: { width, height } } of entries) {
+    if (width === 0) continue;
+    const taken = [...target.querySelectorAll('i.off')].map((pin) => [pin.offsetLeft, pin.offsetTop, pin.offsetWidth, pin.offsetHeight]);
+    const badges = [...target.querySelectorAll('i b')].map((badge) => {
+      const { offsetLeft, offsetTop, clientLeft, clientTop } = badge.parentElement;
+      return { badge, w: badge.offsetWidth + 3, h: badge.offsetHeight + 2, left: offsetLeft, top: offsetTop, inset: [clientLeft, clientTop] };
+    });
+    for (const { badge, w, h, left, top, inset } of badges) {
+      const within = (from, size, most) => Math.max(1, Math.min(from, most - size));
+      const at = ([x, y]) => [within(left - w * 0.45 + x * w, w, width), within(top - h * 0.45 + y * h, h, height)];
+      const isFree = ([x, y]) => taken.every(([ox, oy, ow, oh]) => x >= ox + ow || ox >= x + w || y >= oy + oh || oy >= y + h);
+      const [x, y] = steps.map(at).find(isFree) || at([0, 0]);
+      taken.push([x, y, w, h]);
+      badge.style.transform = 'none';
+      badge.style.left = x - left - inset[0] + 'px';
+      badge.style.top = y - top - inset[1] + 'px';
+    }
+  }
+});
 function stage(shot, by, most = Infinity) {
   const box = make('span', { className: 'stage' }, make('img', { src: shot.picture, alt: shot.view + ' on ' + screenOf(shot), loading: 'lazy' }));
   box.style.aspectRatio = shot.width + ' / ' + shot.height;
@@ -55,16 +80,10 @@ function stage(shot, by, most = Infinity) {
     wanted.sort((a, b) => ranks[kindOf(data.findings[a.finding])] - ranks[kindOf(data.findings[b.finding])]);
     box.append(make('em', { textContent: most + ' of ' + wanted.length + ' marks; open it for all' }));
   }
-  const atPlace = new Map();
   for (const mark of wanted.slice(0, most)) {
     const finding = data.findings[mark.finding];
     const line = make('i', { className: kindOf(finding), title: finding.number + ': ' + finding.name + ' ' + said(finding, screenOf(shot)) });
-    const place = mark.x + ' ' + mark.y;
-    const nth = atPlace.get(place) || 0;
-    atPlace.set(place, nth + 1);
-    const badge = make('b', { textContent: finding.number });
-    badge.style.left = nth * 20 + 'px';
-    line.append(badge);
+    line.append(make('b', { textContent: finding.number }));
     // What is off the screen is pinned to the edge it went over, with an arrow.
     const off = mark.x >= 1 ? '→' : mark.y >= 1 ? '↓' : mark.x + mark.width <= 0 ? '←' : mark.y + mark.height <= 0 ? '↑' : '';
     if (off) {
@@ -76,6 +95,7 @@ function stage(shot, by, most = Infinity) {
     } else for (const [side, share] of [['left', mark.x], ['top', mark.y], ['width', mark.width], ['height', mark.height]]) line.style[side] = share * 100 + '%';
     box.append(line);
   }
+  apart.observe(box);
   return box;
 }
 function said(finding, screen) {

@@ -17,11 +17,11 @@ h2 { font-size: 18px; margin: 26px 0 4px; }
 h2:first-child { margin-top: 0; }
 .grid { display: grid; grid-template-columns: repeat(auto-fill, minmax(200px, 1fr)); gap: 16px; align-items: end; }
 .shot { padding: 0; border: 0; background: none; text-align: left; cursor: pointer; border-radius: 6px; width: 100%; }
-.stage { position: relative; display: block; margin: 0 auto; overflow: hidden; border-radius: 4px; border: 1px solid var(--line); background: #000; }
+.stage { position: relative; isolation: isolate; display: block; margin: 0 auto; overflow: hidden; border-radius: 4px; border: 1px solid var(--line); background: #000; }
 .shot .stage { max-height: 220px; }
 .stage img { display: block; width: 100%; height: 100%; }
 .stage i { position: absolute; border: 2px solid var(--mark); min-width: 6px; min-height: 6px; outline: 1px solid #fff; box-shadow: 0 0 0 2px #000, inset 0 0 0 1px #000; font-style: normal; }
-.stage i b { position: absolute; left: 0; top: 0; transform: translate(-45%, -45%); min-width: 18px; height: 18px; padding: 0 4px; border-radius: 9px; background: #b3211c; color: #fff; font: 700 11px/18px system-ui; text-align: center; outline: 1px solid #fff; }
+.stage i b { position: absolute; left: 0; top: 0; transform: translate(-45%, -45%); z-index: 1; min-width: 18px; height: 18px; padding: 0 4px; border-radius: 9px; background: #b3211c; color: #fff; font: 700 11px/18px system-ui; text-align: center; outline: 1px solid #fff; }
 .stage i.warning b, .stage i.open b { border-radius: 3px; background: #5c4300; }
 .shot .stage i b { min-width: 14px; height: 14px; padding: 0 3px; font-size: 9px; line-height: 14px; }
 .number { display: inline-block; min-width: 26px; padding: 0 6px; border-radius: 11px; background: #b3211c; color: #fff; font-weight: 700; font-size: 13px; text-align: center; }
@@ -60,7 +60,7 @@ dialog h2 { margin: 0; }
 #large { display: grid; grid-template-columns: minmax(0, 3fr) minmax(300px, 2fr); gap: 16px; align-items: start; }
 dialog .stage { max-height: 76vh; max-width: 100%; position: sticky; top: 0; }
 #large ol { margin: 0; }
-@media (max-width: 900px) { #large { grid-template-columns: 1fr; } dialog .stage { position: relative; max-height: 50vh; } }
+@media (max-width: 900px) { #large { grid-template-columns: 1fr; } dialog .stage { position: relative; isolation: isolate; max-height: 50vh; } }
 .keys { display: flex; gap: 8px; }
 .keys button { background: var(--raised); border: 1px solid var(--line); border-radius: 6px; padding: 4px 12px; cursor: pointer; }
 .none { color: var(--soft); } .unsupported { margin-top: 18px; }
