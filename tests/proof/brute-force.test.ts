@@ -5,36 +5,11 @@ import { proveView, type Device, type Region } from 'pimbot/tools';
 import { makeCase } from '../conformance/generator.ts';
 import { rounds, seedOf } from '../support/deep.ts';
 import { fonts } from '../support/views.ts';
+import { references, seen } from './by-chance.ts';
 import { asking, judge, sizesOf } from './judge.ts';
 
 const small: Region = { from: { width: 320, height: 240 }, to: { width: 800, height: 600 } };
 const mouse: Device = { density: 96, distance: 600, inputs: ['mouse'] };
-
-/** Every scaling there is, with and without limits, steps and bars. */
-const references: readonly NonNullable<DocumentSource['reference']>[] = [
-  { scaling: 'contain', size: '800x450' },
-  { scaling: 'none' },
-  { scaling: 'cover', size: '640x480' },
-  { scaling: 'width', size: '700x400' },
-  { scaling: 'height', size: '700x400', spare: 'bars' },
-  { scaling: 'contain', size: '800x450', limits: '0.8..1.2' },
-  { scaling: 'contain', size: '400x300', step: 0.25 },
-  { scaling: 'whole', size: '320x200' },
-  { scaling: 'physical' },
-  { scaling: 'contain', size: '640x360', spare: 'bars' },
-  { scaling: 'blend', size: '800x450' },
-  { scaling: 'blend', size: '640x480', blend: 0.3, limits: '0.7..' },
-];
-
-const words = ['Depth', 'A letter with a red seal', 'Coffee is on when you dock, and the lamps are lit.'];
-
-/** The same with something to be seen in each, and words in those that hold nothing else. */
-function seen(widget: WidgetSource, nth: number): WidgetSource {
-  const look = { background: '#112233' };
-  if (widget.children) return { ...widget, look, children: widget.children.map(seen) };
-  if (nth % 3 > 0) return { ...widget, look };
-  return { ...widget, kind: 'text', wrap: nth % 2 === 0, text: words[nth % words.length] };
-}
 
 test('proofs of buttons and of spans between widgets, by finger and by mouse, say the same', () => {
   const look = { background: '#112233' };

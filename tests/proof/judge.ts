@@ -1,11 +1,13 @@
 import type { View } from 'pimbot';
 import {
   checkView,
+  checks,
   contains,
   depthIn,
   provedChecks,
   screenOf,
   type Device,
+  type Check,
   type Point,
   type Proof,
   type Region,
@@ -57,9 +59,13 @@ export function judge(
 }
 
 /** Which checks fail on a size, found by laying it out. */
-export function asking(view: View, device: Device): (size: Point) => ReadonlySet<string> {
+export function asking(
+  view: View,
+  device: Device,
+  only: readonly Check[] = checks,
+): (size: Point) => ReadonlySet<string> {
   return (size) => {
-    const findings = checkView(view, [screenOf(device, size)]);
+    const findings = checkView(view, [screenOf(device, size)], only);
     return new Set(findings.filter(({ outcome }) => outcome === 'failed').map(({ check }) => check));
   };
 }
