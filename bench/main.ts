@@ -13,8 +13,10 @@ import { median, rivalWith, startBrowser } from './browser.ts';
 import { checkDemo, checkGrowth, checkMany } from './checking.ts';
 import { checkCommand, reading, suggestions } from './commands.ts';
 import { buttons, liveRaces, markerRace, viewOf as liveViewOf } from './live.ts';
+import { hudPages } from './page.ts';
 import { demoProved, proofs } from './proof.ts';
 import { hudTree, labelTree } from './trees.ts';
+import { changesOnDisk, drags } from './workbench.ts';
 
 /** One measurement; `ratio` is theirs / ours. */
 interface Row {
@@ -234,6 +236,23 @@ try {
       504 * 48,
       'bytes',
     );
+  }
+  if (wants('page')) {
+    const pages = await hudPages(browser);
+    const first = await pages.firstHud(quick ? 2 : 15);
+    tell('the HUD of docs/in-a-game.md first painted, beside HTML', first.ours, first.theirs, 'ms');
+    const frames = await pages.everyFrame(quick ? 1 : 8);
+    tell('a second of it, a number counting; all processes of the browser', frames.ours, frames.theirs, 'ms');
+    pages.close();
+  }
+  if (wants('workbench') && !quick) {
+    for (const { name, framesPerSecond, stage, all, longest } of await drags(browser, 4)) {
+      tell(`${name}, one dragged (other: 60)`, framesPerSecond, 60, 'frames a second', framesPerSecond / 60);
+      tell('  a trial: its stage (other: with twelve screens)', stage, all, 'ms');
+      tell('  the longest task of the page (other: 50)', longest, 50, 'ms');
+    }
+    const disk = await changesOnDisk(browser, 9);
+    tell('a change on disk: the stage (other: all drawn and checked)', disk.stage, disk.all, 'ms');
   }
   if (wants('proof')) {
     for (const one of await proofs()) tell(one.name, one.proving, one.bruteForce, 'ms');

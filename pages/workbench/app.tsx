@@ -4,7 +4,7 @@ import { panelNames, type PanelName } from './names.ts';
 import { Findings } from './findings.tsx';
 import { Inspector } from './inspector.tsx';
 import { Play } from './play.tsx';
-import { Sizes } from './sizes.tsx';
+import { Sizes, SizesPanel } from './sizes.tsx';
 import { Splitter } from './splitter.tsx';
 import { Stage } from './stage.tsx';
 import { TextPanel } from './text-panel.tsx';
@@ -17,6 +17,7 @@ const titles: { readonly [Name in PanelName]: string } = {
   inspect: 'Keys',
   why: 'Why',
   findings: 'Found',
+  sizes: 'Sizes',
   text: 'Text',
 };
 
@@ -128,6 +129,7 @@ export function App({ bench }: { readonly bench: Bench }) {
                 {panel === 'inspect' && <Inspector bench={bench} />}
                 {panel === 'why' && <Why bench={bench} />}
                 {panel === 'findings' && <Findings bench={bench} />}
+                {panel === 'sizes' && <SizesPanel bench={bench} />}
                 {panel === 'text' && <TextPanel bench={bench} />}
               </div>
             </aside>

@@ -19,8 +19,9 @@ import {
   type SizeOn,
 } from 'pimbot/tools';
 import { DeskClient, Latest } from './desk-client.ts';
-import type { Problem, Proved, Suggested, Summary, Told, Wanted } from './messages.ts';
-import { Canvases, thumbOf } from './canvases.ts';
+import type { Problem, Suggested, Summary, Told, Wanted } from './messages.ts';
+import { Canvases } from './canvases.ts';
+import { Proofs } from './proofs.ts';
 import { rowAt } from './row-at.ts';
 import { saidOf } from './said.ts';
 import { ChangedOnDisk, Server } from './server.ts';
@@ -58,8 +59,6 @@ export class Bench {
   readonly suggested = signal<{ readonly key: string; readonly found: Suggested | undefined } | undefined>(
     undefined,
   );
-  readonly proved = signal<Proved | undefined>(undefined);
-  readonly proving = signal(false);
   readonly folds = signal<readonly { screen: string; others: readonly string[] }[]>([]);
   readonly notice = signal<Notice | undefined>(undefined);
   readonly connected = signal(true);
@@ -91,6 +90,7 @@ export class Bench {
   readonly #front: DeskClient;
   readonly #wall: DeskClient;
   readonly #judge: DeskClient;
+  readonly proofs: Proofs;
   readonly #look = new Latest();
   readonly #judging = new Latest();
   readonly #dragging = new Latest();
@@ -109,6 +109,7 @@ export class Bench {
     this.#front = new DeskClient(token, onStage, busy);
     this.#wall = new DeskClient(token, drawn, busy);
     this.#judge = new DeskClient(token, drawn, busy);
+    this.proofs = new Proofs(this.#judge, (message) => this.say('wrong', message));
   }
 
   async start(): Promise<void> {
@@ -301,16 +302,22 @@ export class Bench {
       return;
     }
     this.version.value++;
-    this.proved.value = undefined;
     this.suggested.value = undefined;
     await this.#front.ask('draw', { wanted: this.#onStage() });
     this.#look.do(() => this.#lookClosely(false));
     // Now, and not before, the others may take what the machine has.
     await others?.();
     await Promise.all([this.#wall, this.#judge].map((one) => one.ask('show', desk)));
+    this.proofs.changed(this.#whatIsShown());
     this.folds.value = await this.#wall.ask('folds', {});
     this.#drawWall();
     this.check();
+  }
+
+  /** What findings and proofs are of. */
+  #whatIsShown(): string {
+    const { file, view, occasion } = this.place.value;
+    return JSON.stringify([file, view, occasion]);
   }
 
   /** Draws the stage, and describes what is on it. */
@@ -360,7 +367,8 @@ export class Bench {
   }
 
   #onWall(): Wanted[] {
-    return this.wallScreens.value.filter(({ name }) => this.#canvases.has(name)).map(thumbOf);
+    const shown = this.wallScreens.value.filter(({ name }) => this.#canvases.has(name));
+    return shown.map((screen) => this.#canvases.wanted(screen));
   }
 
   #drawWall(): void {
@@ -369,10 +377,10 @@ export class Bench {
   }
 
   /** A canvas that shows a screen from now on, until it is taken back. */
-  attach(name: string, canvas: HTMLCanvasElement): () => void {
-    const end = this.#canvases.add(name, canvas);
+  attach(name: string, canvas: HTMLCanvasElement, scale = 1): () => void {
+    const end = this.#canvases.add(name, canvas, scale);
     if (!name.startsWith('stage ') && this.ready.value)
-      void this.#wall.ask('draw', { wanted: [thumbOf(this.screenOf(name))] });
+      void this.#wall.ask('draw', { wanted: [this.#canvases.wanted(this.screenOf(name))] });
     return end;
   }
 
@@ -415,6 +423,7 @@ export class Bench {
       const broken = act ? await this.#judge.ask('glance', { act, screen, screens }).catch(() => []) : [];
       this.breaking.value = new Set(broken);
     });
+    if (this.place.value.panel === 'sizes') this.proofs.try(act, screen);
     this.#dragging.do(async () => {
       const start = performance.now();
       const wall = this.#onWall().slice(0, 12);
@@ -476,8 +485,7 @@ export class Bench {
       const extra = this.place.value.screen === freeName ? [this.screen] : [];
       const { findings: found, unsupported } = await this.#judge.ask('check', { extra });
       const keys = new Set(found.map(({ key }) => key));
-      const { view, occasion } = this.place.value;
-      const shown = JSON.stringify([view, occasion]);
+      const shown = this.#whatIsShown();
       // Of something else that is shown now nothing is new.
       const before = this.#known?.shown === shown ? this.#known.keys : keys;
       batch(() => {
@@ -504,22 +512,6 @@ export class Bench {
   compare(text: string, screen: Screen, side: number): Promise<{ before: ImageBitmap; after: ImageBitmap }> {
     const scale = Math.min(1, side / Math.max(screen.width, screen.height));
     return this.#judge.ask('compare', { text, wanted: { screen, scale } });
-  }
-
-  async prove(): Promise<void> {
-    if (this.proving.value) return;
-    this.proving.value = true;
-    try {
-      this.proved.value = await this.#judge.ask('prove', {});
-    } catch (error) {
-      this.say('wrong', (error as Error).message);
-    } finally {
-      this.proving.value = false;
-    }
-  }
-
-  readSize(width: number, height: number): Promise<readonly string[]> {
-    return this.#judge.ask('read', { width, height });
   }
 
   // Play.

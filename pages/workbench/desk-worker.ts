@@ -202,7 +202,16 @@ class DeskWorker {
       other.take(text);
       return { before: pictureOf(desk, wanted), after: pictureOf(other, wanted) };
     },
-    prove: () => this.#prove(),
+    prove: ({ act, screen }) => {
+      const desk = this.#sure();
+      if (!act || !screen) return provedTold(desk, (this.#proof = this.#prove()));
+      try {
+        desk.try(act, screen);
+        return provedTold(desk, this.#prove());
+      } finally {
+        desk.try(undefined, screen);
+      }
+    },
     read: ({ width, height }) =>
       (this.#proof?.failures ?? [])
         .filter(({ parts }) => parts.some((part) => contains(part, { x: width, y: height })))
@@ -271,30 +280,16 @@ class DeskWorker {
     return { ...onlyOn(view.occasion), resources, views: [shown.view], screens: [...catalogue, ...extra] };
   }
 
-  #prove(): Proved {
-    const { document, resources, shown, view } = this.#sure();
-    const [proof] = proveDocument(document, {
+  #prove(): ViewProof {
+    const { resources, shown, view } = this.#sure();
+    const [proof] = proveDocument(view.document, {
       ...onlyOn(view.occasion),
       resources,
       views: [shown.view],
       device: desktop,
       region: everySize,
     });
-    this.#proof = proof;
-    const { frame, scales } = proofPlot(proof!);
-    return {
-      svg: toSvg(proofMap(proof!, resources.fonts)),
-      says: provedSentence(proof!),
-      frame,
-      scales,
-      holding: Math.max(0, 1 - proof!.failing - proof!.unproved),
-      failures: proof!.failures.map(({ finding, worst, share }) => ({
-        text: `${finding.widget} ${sentenceOf(finding)}`,
-        widget: finding.widget,
-        worst: [Math.round(worst.x), Math.round(worst.y)],
-        share,
-      })),
-    };
+    return proof!;
   }
 
   #check(extra: readonly Screen[]): { findings: Told[]; unsupported: readonly string[] } {
@@ -311,6 +306,23 @@ class DeskWorker {
       unsupported: this.#verdict.unsupported.flatMap(({ screens }) => screens),
     };
   }
+}
+
+function provedTold({ resources }: Desk, proof: ViewProof): Proved {
+  const { frame, scales } = proofPlot(proof);
+  return {
+    svg: toSvg(proofMap(proof, resources.fonts)),
+    says: provedSentence(proof),
+    frame,
+    scales,
+    holding: Math.max(0, 1 - proof.failing - proof.unproved),
+    failures: proof.failures.map(({ finding, worst, share }) => ({
+      text: `${finding.widget} ${sentenceOf(finding)}`,
+      widget: finding.widget,
+      worst: [Math.round(worst.x), Math.round(worst.y)],
+      share,
+    })),
+  };
 }
 
 function told({ document }: Desk, finding: Finding, number: number, cause: number): Told {

@@ -122,7 +122,8 @@ export interface Asks {
   };
   suggest: { ask: { key: string }; answer: Suggested | undefined };
   compare: { ask: { text: string; wanted: Wanted }; answer: { before: ImageBitmap; after: ImageBitmap } };
-  prove: { ask: Record<string, never>; answer: Proved };
+  /** Of the document, or with a change that is tried. */
+  prove: { ask: { act?: Act; screen?: Screen }; answer: Proved };
   /** What fails on a size of screen, by the last proof. */
   read: { ask: { width: number; height: number }; answer: readonly string[] };
   play: { ask: { screen: Screen }; answer: { ids: readonly string[]; values: { [name: string]: unknown } } };

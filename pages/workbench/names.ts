@@ -12,7 +12,7 @@ export const layerNames = [
   'reading',
   'rulers',
 ] as const;
-export const panelNames = ['inspect', 'why', 'findings', 'text'] as const;
+export const panelNames = ['inspect', 'why', 'findings', 'sizes', 'text'] as const;
 export type PanelName = (typeof panelNames)[number];
 export const modes = ['stage', 'wall', 'sizes', 'play'] as const;
 export type Mode = (typeof modes)[number];

@@ -75,7 +75,7 @@ function Thumb({
   readonly scale: number;
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  useEffect(() => bench.attach(screen.name, canvas.current!), [screen.name]);
+  useEffect(() => bench.attach(screen.name, canvas.current!, scale), [screen.name, scale]);
   const here = bench.findings.value.filter(({ screens }) => screens.includes(screen.name));
   const errors = here.filter(({ severity, outcome }) => severity === 'error' && outcome === 'failed').length;
   const others = bench.folds.value.find((one) => one.screen === screen.name)?.others ?? [];

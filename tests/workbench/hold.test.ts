@@ -2,6 +2,7 @@ import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } fr
 import type { Browser } from 'playwright-core';
 import { startBrowser } from '../../bench/browser.ts';
 import { violationsOf } from '../support/axe.ts';
+import { drawnOn } from './drawn.ts';
 import { Hand } from './hand.ts';
 
 const comments = (text: string) => text.match(/(^|\s)#.*/gm) ?? [];
@@ -223,6 +224,37 @@ describe('taking hold', () => {
     await hand.select('lamp');
   });
 
+  test('beside the stage, the map of every size follows what is pulled', async () => {
+    const { page } = hand;
+    await page.click('#tab-sizes');
+    await page.waitForSelector('.map img');
+    await hand.settled();
+    const says = async () => (await page.textContent('.sizes .says'))!;
+    const share = async () => Number(/Holds on ([\d.]+) %/.exec(await says())![1]);
+    const map = () => page.getAttribute('.map img', 'src');
+    const [before, mapBefore] = [await share(), await map()];
+    const { x, y, scale } = await hand.middle('box');
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.mouse.move(x - 300 * scale, y);
+    await page.mouse.move(x - 650 * scale, y);
+    // Where a proof takes long, nothing is proved before it is let go.
+    await page.waitForFunction(() =>
+      /before the drag|when you let go/.test(document.querySelector('.sizes')!.textContent),
+    );
+    await page.mouse.up();
+    await hand.settled();
+    expect(await says()).toMatch(/less than before the last change\.$/);
+    expect(await share()).toBeLessThan(before);
+    expect(await map()).not.toBe(mapBefore);
+    await hand.press('Control+z');
+    await hand.settled();
+    expect(await says()).toMatch(/more than before the last change\.$/);
+    expect([await share(), await map()]).toEqual([before, mapBefore]);
+    await page.click('#tab-inspect');
+    await hand.settled();
+  });
+
   test('an anchor that fits better is proposed where it is dropped', async () => {
     await hand.select('lamp');
     await hand.move('lamp', -1600, 800, 'Control');
@@ -251,13 +283,8 @@ describe('everybody can use it', () => {
     expect(await outlineOf('.modes [aria-pressed=true]')).toBe('solid');
     expect(await outlineOf('.modes [aria-pressed=false]')).toBe('none');
     // The drawing keeps its own colours, and what lies over it the strokes that stand off from any.
-    const drawn = await page.locator('.sheet canvas').evaluate((one) => {
-      const canvas = one as HTMLCanvasElement;
-      const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
-      return new Set(Array.from({ length: 400 }, (_, at) => data[Math.floor((at * data.length) / 1600) * 4]!))
-        .size;
-    });
-    expect(drawn).toBeGreaterThan(20);
+    const [drawn] = await drawnOn(page.locator('.sheet canvas'));
+    expect(drawn!.tones).toBeGreaterThan(20);
     expect(
       await page
         .locator('.overlay .chosen')
@@ -272,7 +299,7 @@ describe('everybody can use it', () => {
     // The page's own policy lets no script in: it is run as the debugger's.
     const violations = () => violationsOf(hand.page);
     await hand.select(colorScheme === 'dark' ? 'sonar' : 'lamp');
-    for (const tab of ['inspect', 'why', 'findings', 'text']) {
+    for (const tab of ['inspect', 'why', 'findings', 'sizes', 'text']) {
       await hand.page.click(`#tab-${tab}`);
       await hand.settled();
       expect([tab, ...(await violations())]).toEqual([tab]);

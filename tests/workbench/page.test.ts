@@ -3,6 +3,7 @@ import { dirname, join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { Browser } from 'playwright-core';
 import { startBrowser } from '../../bench/browser.ts';
+import { drawnOn } from './drawn.ts';
 import { Hand } from './hand.ts';
 
 const comments = (text: string) => text.match(/(^|\s)#.*/gm) ?? [];
@@ -28,15 +29,8 @@ describe('the workbench, on the demo', () => {
   test('shows every screen, and what is on the one that is looked at', async () => {
     const { page } = hand;
     expect(await page.locator('.thumb canvas').count()).toBeGreaterThan(30);
-    const blank = await page.locator('.thumb canvas').evaluateAll(
-      (all) =>
-        all.filter((one) => {
-          const canvas = one as HTMLCanvasElement;
-          const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
-          return !data.some((byte) => byte > 0);
-        }).length,
-    );
-    expect(blank).toBe(0);
+    const blank = (await drawnOn(page.locator('.thumb canvas'))).filter(({ isBlank }) => isBlank);
+    expect(blank).toEqual([]);
     expect(await page.locator('[role=treeitem]').count()).toBe((await hand.rows()).length);
   });
 
@@ -99,15 +93,7 @@ describe('the workbench, on the demo', () => {
   });
 
   test('another language, theme and HUD size are drawn, and stand in the address', async () => {
-    const sum = () =>
-      hand.page
-        .locator('.sheet canvas')
-        .first()
-        .evaluate((one) => {
-          const canvas = one as HTMLCanvasElement;
-          const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
-          return data.reduce((all, byte, at) => (all * 31 + byte * (at % 7)) % 1_000_003, 0);
-        });
+    const sum = async () => (await drawnOn(hand.page.locator('.sheet canvas').first()))[0]!.sum;
     const english = await sum();
     await hand.page.selectOption('#locale', 'ar');
     await hand.settled();
@@ -356,6 +342,13 @@ describe('the workbench, on the demo', () => {
     expect(await hand.page.textContent('.says')).toMatch(
       /^dive fails on \d\.\d+ % of the sizes from 640 × 360/,
     );
+    // Of another view nothing was there before.
+    for (const view of ['dock', 'dive']) {
+      await hand.page.selectOption('#view', view);
+      await hand.settled();
+      const says = (await hand.page.textContent('.says'))!;
+      expect([says.split(' ')[0], says.includes('than before')]).toEqual([view, false]);
+    }
     await hand.page.locator('.worst button').first().click();
     await hand.settled();
     expect(await hand.page.inputValue('#screen')).toBe('any size');
