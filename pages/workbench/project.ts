@@ -91,9 +91,9 @@ export class ProjectReader {
     for (const [name, source] of Object.entries(read.document?.source.pictures ?? {})) {
       const said = `${file} ${name} ${JSON.stringify(source)}`;
       if (!this.#pictures.has(said))
-        this.#pictures.set(said, loadPictures(name, source, this.#host(file), this.#unpacked));
+        this.#pictures.set(said, this.#load(file, name, source));
       try {
-        for (const [one, picture] of await this.#pictures.get(said)!) pictures.set(one, this.#sharp(picture));
+        for (const [one, picture] of await this.#pictures.get(said)!) pictures.set(one, picture);
       } catch (error) {
         // One that cannot be used leaves a hole, and the server says why.
         if (!(error instanceof PictureError) && !(error instanceof TypeError)) throw error;
@@ -105,6 +105,16 @@ export class ProjectReader {
       catalogs: new Map(catalogs.map(([locale, entries]) => [locale, new Map(entries)])),
     };
     return { document: read.document, diagnostics: read.diagnostics, problems, resources };
+  }
+
+  /** Pictures are the same objects in the next reading: what was made smaller or tinted of them is kept by them. */
+  async #load(
+    file: string,
+    name: string,
+    source: Parameters<typeof loadPictures>[1],
+  ): Promise<ReadonlyMap<string, Picture>> {
+    const found = await loadPictures(name, source, this.#host(file), this.#unpacked);
+    return new Map([...found].map(([one, picture]) => [one, this.#sharp(picture)]));
   }
 
   /** A text file of the project, now: reading a document does not wait. */
