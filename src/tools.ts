@@ -153,6 +153,7 @@ export {
   contextAt,
   fieldOf,
   findingTold,
+  reasonsTold,
   foldScreens,
   inspect,
   namesIn,

@@ -17,6 +17,7 @@ import {
   type Place,
   type Readings,
   type SizeOn,
+  type ToldAt,
 } from 'pimbot/tools';
 import { DeskClient, Latest } from './desk-client.ts';
 import type { Problem, Suggested, Summary, Told, Wanted } from './messages.ts';
@@ -26,6 +27,7 @@ import { rowAt } from './row-at.ts';
 import { saidOf } from './said.ts';
 import { ChangedOnDisk, Server } from './server.ts';
 import { freeName, usualPlace, type Mode, type Notice } from './names.ts';
+import { talliesOf } from './tallies.ts';
 import { mostBeside, turned, wantedSheets } from './sheets.ts';
 
 /** Everything the page knows, and what it can do. One of it is made for the page; parts of the page read its signals. */
@@ -82,6 +84,7 @@ export class Bench {
     const outline = this.outline.value;
     return this.place.value.selected.flatMap((id) => outline?.rows.find((row) => row.id === id) ?? []);
   });
+  readonly tallies = computed(() => talliesOf(this.findings.value, this.fresh.value));
   readonly wallScreens = computed(() => {
     const folds = this.folds.value;
     return folds.length === 0 ? catalogue : folds.map(({ screen }) => this.screenOf(screen));
@@ -502,6 +505,10 @@ export class Bench {
   accept(widget: string, check: string, reason: string): Promise<boolean> {
     const row = this.outline.value?.rows.find(({ id }) => id === widget);
     return this.act({ do: 'set', widget, key: 'accept', value: { ...row?.accept, [check]: reason } });
+  }
+
+  reasonsOf(key: string): Promise<readonly ToldAt[]> {
+    return this.#judge.ask('reasons', { key });
   }
 
   async suggest(key: string): Promise<void> {

@@ -11,6 +11,7 @@ import {
   repaintOnCanvas,
   screens as catalogue,
   toSvg,
+  type CheckedDocument,
   type Diagnostic,
   type InputEffect,
   type InputEvent,
@@ -37,6 +38,7 @@ import {
   proofPlot,
   proveDocument,
   provedSentence,
+  reasonsTold,
   sentenceOf,
   suggestFor,
   type Finding,
@@ -186,9 +188,13 @@ class DeskWorker {
       }
     },
     check: ({ extra }) => this.#check(extra),
+    reasons: ({ key }) => {
+      const finding = this.#finding(key);
+      return finding ? reasonsTold(this.#sure().document, finding) : [];
+    },
     suggest: ({ key }) => {
       const desk = this.#sure();
-      const finding = this.#verdict?.findings.find((one) => findingKey(one) === key);
+      const finding = this.#finding(key);
       if (!finding || !this.#verdict) return undefined;
       this.#shared ??= new SharedChecks(desk.document, desk.resources);
       const found = suggestFor(desk.document, finding, this.#verdict, this.#options([]), this.#shared);
@@ -275,6 +281,10 @@ class DeskWorker {
     return desk;
   }
 
+  #finding(key: string): Finding | undefined {
+    return this.#verdict?.findings.find((one) => findingKey(one) === key);
+  }
+
   #options(extra: readonly Screen[]) {
     const { view, resources, shown } = this.#sure();
     return { ...onlyOn(view.occasion), resources, views: [shown.view], screens: [...catalogue, ...extra] };
@@ -299,9 +309,17 @@ class DeskWorker {
     const lineOf = ({ pointer }: Finding) => document.origin.at(pointer).range?.start ?? 0;
     const causes = causesOf(this.#verdict.findings, this.#verdict, lineOf);
     let number = 0;
+    // Most fail on the same screens: a list that is one object is sent once.
+    const lists = new Map<string, readonly string[]>();
+    const screensOf = ({ occurrences }: Finding) => {
+      const screens = [...new Set(occurrences.map(({ screen }) => screen))];
+      const key = screens.join();
+      if (!lists.has(key)) lists.set(key, screens);
+      return lists.get(key)!;
+    };
     return {
       findings: causes.flatMap(({ findings }, cause) =>
-        findings.map((finding) => told(this.#sure(), finding, ++number, cause)),
+        findings.map((finding) => told(document, finding, screensOf(finding), ++number, cause)),
       ),
       unsupported: this.#verdict.unsupported.flatMap(({ screens }) => screens),
     };
@@ -325,8 +343,14 @@ function provedTold({ resources }: Desk, proof: ViewProof): Proved {
   };
 }
 
-function told({ document }: Desk, finding: Finding, number: number, cause: number): Told {
-  const { check, severity, outcome, widget, other, occurrences, worst } = finding;
+function told(
+  document: CheckedDocument,
+  finding: Finding,
+  screens: readonly string[],
+  number: number,
+  cause: number,
+): Told {
+  const { check, severity, outcome, widget, other, worst } = finding;
   return {
     ...findingTold(document, finding),
     key: findingKey(finding),
@@ -337,7 +361,7 @@ function told({ document }: Desk, finding: Finding, number: number, cause: numbe
     widget,
     other,
     cause,
-    screens: [...new Set(occurrences.map(({ screen }) => screen))],
+    screens,
     worst: worst.screen,
   };
 }

@@ -1,8 +1,12 @@
 import { useSignal } from '@preact/signals';
 import { useEffect, useRef } from 'preact/hooks';
+import type { ToldAt } from 'pimbot/tools';
 import type { Bench } from './bench.ts';
 import { Difference } from './difference.tsx';
 import type { Told } from './messages.ts';
+
+/** So many are listed at first, and more when asked for: a list of thousands holds the page up. */
+const listedAtOnce = 200;
 
 /** What was found in the view, by what would have to be changed. */
 export function Findings({ bench }: { readonly bench: Bench }) {
@@ -21,9 +25,24 @@ export function Findings({ bench }: { readonly bench: Bench }) {
       (!onlySelected.value || selected.includes(one.widget)),
   );
   const outside = bench.unsupported.value;
-  const causes = [...new Set(shown.map(({ cause }) => cause))];
+  const most = useSignal(listedAtOnce);
+  const list = useRef<HTMLDivElement>(null);
+  const [first] = selected;
+  // What belongs to the widget that is selected is always listed.
+  const needed = shown.findIndex(({ widget }) => widget === first) + 1;
+  const listed = shown.slice(0, Math.max(most.value, needed));
+  const causes = new Map<number, Told[]>();
+  for (const one of listed) {
+    const known = causes.get(one.cause);
+    if (known) known.push(one);
+    else causes.set(one.cause, [one]);
+  }
+  useEffect(() => {
+    if (list.current)
+      showOneOf(list.current.querySelectorAll('.finding.current'), list.current.parentElement!);
+  }, [first]);
   return (
-    <div class="findings">
+    <div class="findings" ref={list}>
       <h2 aria-live="polite">
         {bench.checking.value
           ? 'Checking …'
@@ -77,23 +96,36 @@ export function Findings({ bench }: { readonly bench: Bench }) {
           </label>
         </div>
       )}
-      {causes.map((cause) => (
+      {[...causes].map(([cause, findings]) => (
         <ul key={cause} class="cause">
-          {shown
-            .filter((one) => one.cause === cause)
-            .map((one) => (
-              <Finding
-                key={one.key}
-                bench={bench}
-                told={one}
-                isOpen={open.value === one.key}
-                toggle={() => (open.value = open.value === one.key ? undefined : one.key)}
-              />
-            ))}
+          {findings.map((one) => (
+            <Finding
+              key={one.key}
+              bench={bench}
+              told={one}
+              isOpen={open.value === one.key}
+              toggle={() => (open.value = open.value === one.key ? undefined : one.key)}
+            />
+          ))}
         </ul>
       ))}
+      {listed.length < shown.length && (
+        <button type="button" class="more" onClick={() => (most.value = listed.length + listedAtOnce)}>
+          Show more: {shown.length - listed.length} are not listed yet
+        </button>
+      )}
     </div>
   );
+}
+
+/** Scrolls to the first of some, unless one of them is in view. */
+function showOneOf(some: NodeListOf<Element>, panel: Element): void {
+  const { top, bottom } = panel.getBoundingClientRect();
+  const isSeen = (one: Element) => {
+    const rect = one.getBoundingClientRect();
+    return rect.bottom > top && rect.top < bottom;
+  };
+  if (![...some].some(isSeen)) some[0]?.scrollIntoView({ block: 'nearest' });
 }
 
 function Finding({
@@ -108,8 +140,9 @@ function Finding({
   readonly toggle: () => void;
 }) {
   const kind = told.outcome === 'failed' ? told.severity : 'undecided';
+  const isCurrent = bench.place.value.selected.includes(told.widget);
   return (
-    <li class={`finding ${kind}`}>
+    <li class={`finding ${kind}${isCurrent ? ' current' : ''}`}>
       <button
         type="button"
         class="head"
@@ -141,13 +174,15 @@ function Details({ bench, told }: { readonly bench: Bench; readonly told: Told }
   const found = suggested?.key === told.key ? suggested.found : undefined;
   const isTried = suggested?.key === told.key;
   const reason = useSignal('');
+  const reasons = useSignal<readonly ToldAt[]>([]);
   useEffect(() => {
+    void bench.reasonsOf(told.key).then((found) => (reasons.value = found));
     if (told.outcome === 'failed') void bench.suggest(told.key);
   }, [told.key]);
   return (
     <div class="details">
       <ol>
-        {told.reasons.map((step, at) => (
+        {reasons.value.map((step, at) => (
           <li key={at}>
             {step.text}{' '}
             {step.line !== undefined && (

@@ -51,7 +51,6 @@ export interface Told extends ToldAt {
   readonly cause: number;
   readonly screens: readonly string[];
   readonly worst: string;
-  readonly reasons: readonly ToldAt[];
 }
 
 export interface Suggested {
@@ -120,6 +119,8 @@ export interface Asks {
     ask: { extra: readonly Screen[] };
     answer: { findings: readonly Told[]; unsupported: readonly string[] };
   };
+  /** Why a finding is so. */
+  reasons: { ask: { key: string }; answer: readonly ToldAt[] };
   suggest: { ask: { key: string }; answer: Suggested | undefined };
   compare: { ask: { text: string; wanted: Wanted }; answer: { before: ImageBitmap; after: ImageBitmap } };
   /** Of the document, or with a change that is tried. */

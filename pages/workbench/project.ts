@@ -90,8 +90,7 @@ export class ProjectReader {
     const pictures = new Map<string, Picture>();
     for (const [name, source] of Object.entries(read.document?.source.pictures ?? {})) {
       const said = `${file} ${name} ${JSON.stringify(source)}`;
-      if (!this.#pictures.has(said))
-        this.#pictures.set(said, this.#load(file, name, source));
+      if (!this.#pictures.has(said)) this.#pictures.set(said, this.#load(file, name, source));
       try {
         for (const [one, picture] of await this.#pictures.get(said)!) pictures.set(one, picture);
       } catch (error) {

@@ -2,6 +2,7 @@ import { useSignal } from '@preact/signals';
 import { useEffect, useRef } from 'preact/hooks';
 import type { Screen } from 'pimbot';
 import type { Bench } from './bench.ts';
+import type { Tally } from './tallies.ts';
 
 const titles: { readonly [group: string]: string } = {
   phone: 'Phones',
@@ -59,6 +60,8 @@ function scaleOf({ width, height, density }: Screen, side: number, isTrue: boole
   return isTrue ? (pxPerMillimetre * 25.4) / density : Math.min(side / height, (side * 2) / width);
 }
 
+const nothing: Tally = { found: 0, errors: 0, isNew: false };
+
 /** How the number of what is found looks: what is not looked at is neither good nor bad. */
 function countClass(found: number, errors: number, isOutside: boolean): string {
   if (found === 0) return isOutside ? 'count outside' : 'count none';
@@ -76,17 +79,15 @@ function Thumb({
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => bench.attach(screen.name, canvas.current!, scale), [screen.name, scale]);
-  const here = bench.findings.value.filter(({ screens }) => screens.includes(screen.name));
-  const errors = here.filter(({ severity, outcome }) => severity === 'error' && outcome === 'failed').length;
+  const { found, errors, isNew } = bench.tallies.value.get(screen.name) ?? nothing;
   const others = bench.folds.value.find((one) => one.screen === screen.name)?.others ?? [];
   const breaks = [screen.name, ...others].some((name) => bench.breaking.value.has(name));
-  const isNew = breaks || here.some(({ key }) => bench.fresh.value.has(key));
   const { screen: current } = bench.place.value;
   const isOutside = bench.unsupported.value.has(screen.name);
   const none = isOutside ? 'not supported: not looked at' : 'nothing found';
-  const says = here.length === 0 ? none : `${here.length} found`;
+  const says = found === 0 ? none : `${found} found`;
   return (
-    <li class={isNew ? 'thumb new' : 'thumb'}>
+    <li class={breaks || isNew ? 'thumb new' : 'thumb'}>
       <button
         type="button"
         data-screen={screen.name}
@@ -107,8 +108,8 @@ function Thumb({
         <span class="name">
           {screen.name}
           {others.length > 0 && <span class="more"> +{others.length}</span>}{' '}
-          <span class={countClass(here.length, errors, isOutside)} title={says} aria-label={says}>
-            {here.length > 0 ? here.length : isOutside ? '–' : '✓'}
+          <span class={countClass(found, errors, isOutside)} title={says} aria-label={says}>
+            {found > 0 ? found : isOutside ? '–' : '✓'}
           </span>
         </span>
       </button>

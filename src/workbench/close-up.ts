@@ -122,16 +122,14 @@ export function sizesOn(view: View, id: string, screens: readonly Screen[]): Siz
   });
 }
 
-/** The sentence of a finding with its reasons, and where each is written. */
-export function findingTold(
-  document: CheckedDocument,
-  finding: Finding,
-): ToldAt & { readonly reasons: readonly ToldAt[] } {
-  return {
-    text: sentenceOf(finding),
-    ...placeIn(document.origin, finding.pointer),
-    reasons: finding.reasons.map(({ text, pointer }) => ({ text, ...placeIn(document.origin, pointer) })),
-  };
+/** The sentence of a finding, and where what it tells of is written. */
+export function findingTold(document: CheckedDocument, finding: Finding): ToldAt {
+  return { text: sentenceOf(finding), ...placeIn(document.origin, finding.pointer) };
+}
+
+/** Why a finding is so, step by step, and where each is written. */
+export function reasonsTold(document: CheckedDocument, { reasons }: Finding): ToldAt[] {
+  return reasons.map(({ text, pointer }) => ({ text, ...placeIn(document.origin, pointer) }));
 }
 
 function placeIn(origin: Origin, pointer: string): Omit<ToldAt, 'text'> {

@@ -3,7 +3,7 @@ export { addressOf, besideText, placeOf } from './address.ts';
 export type { Beside, Place } from './address.ts';
 export { foldScreens } from './alike.ts';
 export type { Fold } from './alike.ts';
-export { closeUpOf, findingTold, sizesOn } from './close-up.ts';
+export { closeUpOf, findingTold, reasonsTold, sizesOn } from './close-up.ts';
 export type { CloseUp, LookRow, SizeOn, ToldAt } from './close-up.ts';
 export { Desk, snapOn } from './desk.ts';
 export type { OnDesk } from './desk.ts';

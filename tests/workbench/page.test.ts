@@ -374,6 +374,31 @@ test('screens that the view does not support are marked as not looked at', async
   await hand.close();
 });
 
+test('a list of many findings is shown in parts, with those of the selected widget among them', async () => {
+  const lamp = (nth: number) =>
+    `      - { id: lamp-${nth}, anchor: left top, offset: ${4000 + nth} 20, size: 10, look: { background: "#345" } }\n`;
+  const lamps = Array.from({ length: 250 }, (_, nth) => lamp(nth)).join('');
+  const hand = await Hand.open(browser, { text: `pimbot: 1\nviews:\n  dive:\n    children:\n${lamps}` });
+  await hand.page.click('#tab-findings');
+  const listed = () => hand.page.locator('.finding .head').count();
+  const all = await hand.page.evaluate(() => window.bench.findings.value.length);
+  expect(all).toBeGreaterThanOrEqual(250);
+  expect(await listed()).toBe(200);
+  const more = hand.page.locator('.findings .more');
+  expect(await more.textContent()).toBe(`Show more: ${all - 200} are not listed yet`);
+  const last = await hand.page.evaluate(() => window.bench.findings.value.at(-1)!.widget);
+  await hand.page.locator(`.tree [data-widget="${last}"]`).click();
+  await hand.settled();
+  expect(await listed()).toBeGreaterThan(200);
+  const current = hand.page.locator('.finding.current');
+  expect(await current.first().textContent()).toContain(last);
+  const [panel, row] = [await hand.page.locator('#panel').boundingBox(), await current.first().boundingBox()];
+  expect(row!.y).toBeGreaterThanOrEqual(panel!.y - 1);
+  expect(row!.y + row!.height).toBeLessThanOrEqual(panel!.y + panel!.height + 1);
+  expect(hand.problems).toEqual([]);
+  await hand.close();
+});
+
 test('a catalog that the file on disk names now is there, and is gone again with its line', async () => {
   const text = `pimbot: 1\nviews:\n  dive:\n    backdrop: "#000"\n    children: [{ id: depth, kind: text, text: Depth, anchor: center }]\n`;
   const hand = await Hand.open(browser, { text });
