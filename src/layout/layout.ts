@@ -109,24 +109,15 @@ export class Layout {
    * @param moved Is written 1 for every widget whose box or scale is another one.
    */
   follow(plan: Plan, moved: Uint8Array): void {
-    const [xs, ys, widths, heights] = [this.#xs, this.#ys, this.#widths, this.#heights];
-    const { count } = this;
-    const { parent } = plan;
-    const [startX, startY] = [plan.x.start, plan.y.start];
-    const [lengthX, lengthY] = [plan.x.length, plan.y.length];
-    for (let n = 0; n < count; n++) {
-      const above = parent[n]!;
-      const width = lengthX[n]!;
-      const height = lengthY[n]!;
-      const x = n === 0 ? 0 : xs[above]! + startX[n]!;
-      const y = n === 0 ? 0 : ys[above]! + startY[n]!;
-      if (x === xs[n] && y === ys[n] && width === widths[n] && height === heights[n]) continue;
-      moved[n] = 1;
-      xs[n] = x;
-      ys[n] = y;
-      widths[n] = width;
-      heights[n] = height;
+    const { toFollow, end } = plan;
+    for (let n = toFollow.takeLowest(); n >= 0; n = toFollow.takeLowest()) {
+      const after = end[n]!;
+      if (this.#take(plan, n, moved)) this.#takeInside(plan, n, moved);
+      else
+        for (let child = n + 1; child < after; child = end[child]!)
+          if (this.#take(plan, child, moved)) this.#takeInside(plan, child, moved);
     }
+    const { count } = this;
     const factors = this.#factors;
     for (let n = 0; factors && n < count; n++) {
       if (factors[n] === plan.factor[n]) continue;
@@ -144,6 +135,31 @@ export class Layout {
       this.#columns.set(plan.column);
       this.#rows!.set(plan.row);
     }
+  }
+
+  /** Takes over the box of a widget whose parent's is known. @returns whether it starts elsewhere. */
+  #take(
+    { parent, x: { start: startX, length: lengthX }, y: { start: startY, length: lengthY } }: Plan,
+    n: number,
+    moved: Uint8Array,
+  ): boolean {
+    const [xs, ys] = [this.#xs, this.#ys];
+    const above = parent[n]!;
+    const x = n === 0 ? 0 : xs[above]! + startX[n]!;
+    const y = n === 0 ? 0 : ys[above]! + startY[n]!;
+    const isElsewhere = x !== xs[n] || y !== ys[n];
+    if (!isElsewhere && lengthX[n] === this.#widths[n] && lengthY[n] === this.#heights[n]) return false;
+    moved[n] = 1;
+    xs[n] = x;
+    ys[n] = y;
+    this.#widths[n] = lengthX[n]!;
+    this.#heights[n] = lengthY[n]!;
+    return isElsewhere;
+  }
+
+  /** Takes over the boxes of all that is in a widget. */
+  #takeInside(plan: Plan, n: number, moved: Uint8Array): void {
+    for (let inner = n + 1; inner < plan.end[n]!; inner++) this.#take(plan, inner, moved);
   }
 
   /** Whether a widget has the border box of one in another layout, in u. */

@@ -332,6 +332,8 @@ export class Plan {
   readonly widthMatters: Uint8Array;
   /** The width from which on the height needed stays the same. */
   readonly steadyFrom: Float64Array;
+  /** Widgets that were placed, or whose children were, since a layout last looked: the only ones whose boxes may be others. */
+  readonly toFollow: Marks;
   /** What the view's padding is enlarged by: the safe insets, in u. */
   safeLeft = 0;
   safeRight = 0;
@@ -373,6 +375,7 @@ export class Plan {
     this.line = new Uint32Array(count);
     this.widthMatters = new Uint8Array(count);
     this.steadyFrom = new Float64Array(count).fill(Infinity);
+    this.toFollow = new Marks(count);
     this.perWidget = [
       this.factor,
       this.arrange,

@@ -260,6 +260,7 @@ function placeFree(plan: Plan, axis: AxisPlan, n: number): void {
     const room = Math.max(0, axis.length[parent]! - before - after);
     giveIn(plan, axis, n, before - shift(plan, axis, parent, room), roomInside(plan, axis, parent, room));
   }
+  plan.toFollow.add(n);
   noteLength(plan, axis, n);
 }
 
@@ -282,6 +283,7 @@ function placeAtTarget(plan: Plan, axis: AxisPlan, n: number): void {
   lendPadding(plan, axis, n, axis.length[first]!);
   giveFree(axis, n, from, axis.length[first]!, to, axis.length[last]);
   takeBack(axis, n);
+  plan.toFollow.add(n);
   noteLength(plan, axis, n);
 }
 
@@ -392,6 +394,7 @@ function giveChildren(plan: Plan, axis: AxisPlan, n: number): void {
   const outer = axis.length[n]!;
   axis.given[n] = outer;
   if (end === n + 1) return;
+  plan.toFollow.add(n);
   const horizontal = axis === plan.x;
   const arrange = plan.arrange[n]!;
   let from = axis.paddingStart[n]! + safeBefore(plan, axis, n);

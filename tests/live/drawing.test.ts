@@ -15,7 +15,7 @@ import {
 } from 'pimbot';
 import { rounds, seedOf } from '../support/deep.ts';
 import { fonts } from '../support/views.ts';
-import { apply, catalogs, readFile, source, step, type Step } from './everything.ts';
+import { apply, catalogs, quietStep, readFile, source, step, type Step } from './everything.ts';
 
 const { document } = readDocument(source, { readFile });
 const resources = { fonts, catalogs };
@@ -34,12 +34,13 @@ const plain = (operations: readonly DrawOperation[]) =>
 
 test('a drawing that is kept up is the one of the view drawn anew', () => {
   fc.assert(
-    fc.property(fc.array(step, { minLength: 1, maxLength: 12 }), (steps) => {
+    fc.property(fc.array(step, { minLength: 1, maxLength: 12 }), fc.boolean(), (steps, drawsEach) => {
       const live = opened();
       const drawing = new LiveDrawing(live);
+      drawing.update();
       for (const one of steps) {
         does(live, one);
-        if (one.type === 'read') drawing.update();
+        if (drawsEach || one.type === 'read') drawing.update();
       }
       const kept = drawing.update();
       const fresh = drawLayout(live.snapshot());
@@ -58,6 +59,23 @@ function apart(one: Canvas, other: Canvas): number {
   for (let at = 0; at < a!.length; at++) most = Math.max(most, Math.abs(a![at]! - b![at]!));
   return most;
 }
+
+test('what moves on its own is drawn where it stands now, from one change to the next', () => {
+  fc.assert(
+    fc.property(fc.array(quietStep, { minLength: 4, maxLength: 12 }), (steps) => {
+      const live = opened();
+      live.motion = 'reduced';
+      const drawing = new LiveDrawing(live);
+      drawing.update();
+      for (const one of steps) {
+        apply(live, one);
+        const kept = drawing.update();
+        expect(plain(kept.operations)).toEqual(plain(drawLayout(live.snapshot()).operations));
+      }
+    }),
+    { numRuns: rounds(8, 500), seed: seedOf(33) },
+  );
+});
 
 test('painting what has changed gives the pixels of painting all of it', () => {
   fc.assert(

@@ -9,6 +9,8 @@ export const source: DocumentSource = {
   tokens: { ink: { $type: 'color', $value: '#ffffff' } },
   themes: { day: 'day.yaml', night: 'night.yaml' },
   styles: {
+    // What draws nothing can stand anywhere, and no drawing tells.
+    seen: { background: '#88aa22' },
     key: {
       background: '#125463',
       transition: 'all 120ms ease-out, color 300ms 50ms',
@@ -75,11 +77,32 @@ export const source: DocumentSource = {
           look: { opacity: '{fade}', background: '#334455', transition: 'all 200ms linear' },
           children: [
             { id: 'word', kind: 'text', text: '{a}', tint: '{tint}' },
-            { 'id': 'tail', 'anchor-to': 'word', 'anchor': 'right top', 'pivot': 'left top', 'size': 6 },
+            {
+              'id': 'tail',
+              'anchor-to': 'word',
+              'anchor': 'right top',
+              'pivot': 'left top',
+              'size': 6,
+              'style': 'seen',
+            },
           ],
         },
-        { 'id': 'between', 'anchor-to': 'word..free', 'anchor': 'left..right top', 'height': 4 },
-        { 'id': 'beside', 'anchor-to': 'free', 'anchor': 'right bottom', 'pivot': 'left top', 'size': 9 },
+        {
+          'id': 'between',
+          'anchor-to': 'word..free',
+          'anchor': 'left..right top',
+          'height': 4,
+          'style': 'seen',
+        },
+        {
+          'id': 'beside',
+          'anchor-to': 'free',
+          'anchor': 'right bottom',
+          'pivot': 'left top',
+          'size': 9,
+          'style': 'seen',
+        },
+        { id: 'dot', offset: ['{y}', '{x}'], size: 7, style: 'seen' },
         {
           id: 'row',
           style: 'plate',
@@ -296,6 +319,16 @@ export const step = fc.oneof(
     arbitrary: fc.record({ type: fc.constant('advance' as const), ms: fc.integer({ min: 0, max: 300 }) }),
   },
 );
+
+/** One value that changes numbers and words alone: no widget comes or goes, and none is drawn in another order. */
+export const quietStep: fc.Arbitrary<Step> = fc
+  .constantFrom('x', 'y', 'w', 'a', 'm', 'typed', 'high', 'fade', 'split')
+  .chain((name) =>
+    (values[name] as fc.Arbitrary<unknown>).map((value) => ({
+      type: 'set' as const,
+      values: { [name]: value } as Record<string, never>,
+    })),
+  );
 
 /** Does one thing to a view. */
 export function apply(live: LiveView, one: Step): void {
