@@ -246,9 +246,9 @@ try {
     pages.close();
   }
   if (wants('workbench') && !quick) {
-    for (const { name, framesPerSecond, stage, all, longest } of await drags(browser, 4)) {
+    for (const { name, framesPerSecond, stage, others, longest } of await drags(browser, 4)) {
       tell(`${name}, one dragged (other: 60)`, framesPerSecond, 60, 'frames a second', framesPerSecond / 60);
-      tell('  a trial: its stage (other: with twelve screens)', stage, all, 'ms');
+      tell('  a trial: its stage (other: twelve screens beside)', stage, others, 'ms');
       tell('  the longest task of the page (other: 50)', longest, 50, 'ms');
     }
     const disk = await changesOnDisk(browser, 9);

@@ -76,8 +76,8 @@ export class Bench {
   readonly values = signal<{ readonly [name: string]: unknown }>({});
   /** CSS px of the stage for one px of the screen. */
   readonly stageScale = signal(1);
-  /** How long the workers took for the last drag, in ms from the ask to the last picture. */
-  readonly dragTimes: { readonly stage: number; readonly all: number }[] = [];
+  /** How long the workers took for each step of drags, in ms from the ask to the last picture. */
+  readonly dragTimes: { readonly stage: number[]; readonly others: number[] } = { stage: [], others: [] };
 
   readonly unsaved = computed(() => this.history.value.text !== this.saved.value.text);
   readonly selected = computed(() => {
@@ -97,7 +97,8 @@ export class Bench {
   readonly #look = new Latest();
   readonly #judging = new Latest();
   readonly #dragging = new Latest();
-  readonly #glancing = new Latest();
+  readonly #draggingOthers = new Latest('restful');
+  readonly #glancing = new Latest('restful');
   readonly #opening = new Latest();
   readonly #canvases = new Canvases();
   #noticeEnds: ReturnType<typeof setTimeout> | undefined;
@@ -429,17 +430,15 @@ export class Bench {
     if (this.place.value.panel === 'sizes') this.proofs.try(act, screen);
     this.#dragging.do(async () => {
       const start = performance.now();
-      const wall = this.#onWall().slice(0, 12);
-      let front = 0;
-      const [refused] = await Promise.all([
-        this.#front.ask('try', { act, screen, wanted: this.#onStage() }).then((said) => {
-          front = performance.now() - start;
-          return said;
-        }),
-        this.#wall.ask('try', { act, screen, wanted: wall }),
-      ]);
-      this.dragTimes.push({ stage: front, all: performance.now() - start });
+      const refused = await this.#front.ask('try', { act, screen, wanted: this.#onStage() });
+      this.dragTimes.stage.push(performance.now() - start);
       if (refused !== undefined) this.say('refused', `${refused}.`);
+    });
+    // The stage does not wait for the others.
+    this.#draggingOthers.do(async () => {
+      const start = performance.now();
+      await this.#wall.ask('try', { act, screen, wanted: this.#onWall().slice(0, 12) });
+      this.dragTimes.others.push(performance.now() - start);
     });
   }
 
@@ -453,6 +452,7 @@ export class Bench {
     const { screen } = this;
     // What is still being tried would be drawn over what comes of it.
     this.#dragging.forget();
+    this.#draggingOthers.forget();
     this.#glancing.do(() => Promise.resolve(void (this.breaking.value = new Set())));
     try {
       const done = await this.#front.ask('perform', { act, screen });

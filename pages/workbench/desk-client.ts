@@ -63,10 +63,19 @@ export class DeskClient {
   }
 }
 
+/** The longest rest, in ms: what is looked at comes up to date soon after a pause. */
+const longestRest = 400;
+
 /** Does one thing after the other, and of those that wait only the last. */
 export class Latest {
+  readonly #rests: boolean;
   #running = false;
   #next: (() => Promise<void>) | undefined;
+
+  /** @param how `restful`: after each it rests as long as that took, and leaves the machine to what matters more. */
+  constructor(how: 'steady' | 'restful' = 'steady') {
+    this.#rests = how === 'restful';
+  }
 
   do(work: () => Promise<void>): void {
     this.#next = work;
@@ -83,7 +92,10 @@ export class Latest {
     try {
       for (let work = this.#next; work; work = this.#next) {
         this.#next = undefined;
+        const start = performance.now();
         await work();
+        const rest = Math.min(longestRest, performance.now() - start);
+        if (this.#rests) await new Promise((done) => setTimeout(done, rest));
       }
     } finally {
       this.#running = false;

@@ -1,5 +1,6 @@
 import type { WidgetSource } from '../document/index.ts';
 import { LiveDrawing, type Followed, type FollowedNode, type KeptDrawing } from '../paint/index.ts';
+import type { Screen } from '../screen/index.ts';
 import type { ViewLayout } from '../view/index.ts';
 
 /** Draws one layout after another on the same screen: only widgets that differ from those before are drawn anew. */
@@ -51,11 +52,16 @@ export class LayoutDrawing implements Followed {
   }
 }
 
+/** A screen that was sent from elsewhere is another object each time. */
+function isSameScreen(one: Screen, other: Screen): boolean {
+  return one === other || JSON.stringify(one) === JSON.stringify(other);
+}
+
 function isSameTree(one: ViewLayout, other: ViewLayout): boolean {
   const { frame } = one.layout;
   const next = other.layout.frame;
   return (
-    one.screen === other.screen &&
+    isSameScreen(one.screen, other.screen) &&
     frame.scale === next.scale &&
     frame.originX === next.originX &&
     frame.originY === next.originY &&

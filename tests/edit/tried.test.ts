@@ -117,7 +117,8 @@ test('what is tried one after the other is painted where it differs, to the pixe
       } catch (error) {
         if (!(error instanceof EditError)) throw error;
       }
-      const kept = drawing.update(desk.layoutOn(screen));
+      // A page sends its screens, and what is sent is another object each time.
+      const kept = drawing.update(desk.layoutOn(structuredClone(screen)));
       repaintOnCanvas(kept, canvas.getContext('2d'));
       const whole = createCanvas(screen.width, screen.height);
       paintOnCanvas(desk.drawing(screen), whole.getContext('2d'));

@@ -24,7 +24,7 @@ interface Known {
   readonly ready: { readonly value: boolean };
   readonly checking: { readonly value: boolean };
   readonly busy: { readonly value: number };
-  readonly dragTimes: { readonly stage: number; readonly all: number }[];
+  readonly dragTimes: { readonly stage: number[]; readonly others: number[] };
 }
 export interface Row {
   readonly id: string;
