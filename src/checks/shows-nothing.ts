@@ -79,10 +79,15 @@ function lacks(subject: Subject, index: number): keyof typeof essentials | undef
   const kind = essentialOf(given);
   if (!kind) return undefined;
   const { style, look, children } = source as WidgetSource;
-  if (essentials[kind].key in source || children !== undefined) return undefined;
+  if (children !== undefined || (essentials[kind].key in source && !saysNothing(source))) return undefined;
   if (kind === 'meter') return kind;
   if (kind === 'image') return style === undefined && look === undefined ? kind : undefined;
   return subject.paintsWithin(index) ? undefined : kind;
+}
+
+/** Whether no words are written where words go: a value that is empty in some case leaves its name there. */
+function saysNothing(source: Subject['widgets'][number]['source']): boolean {
+  return 'text' in source && source.text === '';
 }
 
 /** Whether it is a page that is not shown, which has no place. */

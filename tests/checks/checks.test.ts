@@ -470,6 +470,7 @@ describe('shows-nothing', () => {
       ['bare', 'image'],
       ['sized', 'image'],
       ['words', 'text'],
+      ['empty', 'text'],
       ['hull', 'meter'],
       ['list', 'listbox'],
       ['ask', 'dialog'],
