@@ -15,6 +15,7 @@ import { checkCommand, reading, suggestions } from './commands.ts';
 import { buttons, liveRaces, markerRace, viewOf as liveViewOf } from './live.ts';
 import { hudPages } from './page.ts';
 import { demoProved, proofs } from './proof.ts';
+import { openedReport } from './report.ts';
 import { hudTree, labelTree } from './trees.ts';
 import { changesOnDisk, drags } from './workbench.ts';
 
@@ -244,6 +245,11 @@ try {
     const frames = await pages.everyFrame(quick ? 1 : 8);
     tell('a second of it, a number counting; all processes of the browser', frames.ours, frames.theirs, 'ms');
     pages.close();
+  }
+  if (wants('report') && !quick) {
+    const { findings, bytes, cpu } = await openedReport(browser, 9);
+    tell(`a report of ${findings} findings, opened (other: 500)`, cpu, 500, 'ms of the processor');
+    tell('  its size (other: 1,500)', bytes / 1000, 1500, 'kB');
   }
   if (wants('workbench') && !quick) {
     for (const { name, framesPerSecond, stage, others, longest } of await drags(browser, 4)) {

@@ -1,5 +1,5 @@
 // `npm run bench`: measures what is shipped beside Chromium, in one run. `-- --json` prints one object a line,
-// `-- --only layout` (live, page, workbench, proof, checking) measures some of it, `-- --quick` less often.
+// `-- --only layout` (live, page, report, workbench, proof, checking) measures some of it, `-- --quick` less often.
 import { join } from 'node:path';
 import { ensureBuilt, ensureChromium, ensurePackages, root, run } from './setup.mjs';
 

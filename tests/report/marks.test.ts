@@ -78,6 +78,15 @@ test.each([['dark'], ['light']] as const)(
       for (const image of document.images) image.loading = 'eager';
       await Promise.all([...document.images].map((image) => image.decode()));
     });
+    // Marks of drawings further down are made when they come near; on paper all are there.
+    const count = () => page.locator('.shot .stage i').count();
+    const atFirst = await count();
+    expect(atFirst).toBeGreaterThan(0);
+    await page.evaluate(async () => {
+      window.dispatchEvent(new Event('beforeprint'));
+      for (let frames = 0; frames < 3; frames++) await new Promise(requestAnimationFrame);
+    });
+    expect(await count()).toBeGreaterThan(atFirst);
     const marks = await page.evaluate((): Mark[] =>
       [...document.querySelectorAll('.shot .stage i:not(.off)')].flatMap((one) => {
         const { x, y, width, height } = one.getBoundingClientRect();

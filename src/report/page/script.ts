@@ -5,7 +5,9 @@
 export const pageScript = `
 'use strict';
 (async () => {
-const packed = Uint8Array.from(atob(document.getElementById('data').textContent), (one) => one.charCodeAt(0));
+const letters = atob(document.getElementById('data').textContent);
+const packed = new Uint8Array(letters.length);
+for (let at = 0; at < letters.length; at++) packed[at] = letters.charCodeAt(at);
 const data = JSON.parse(await new Response(new Blob([packed]).stream().pipeThrough(new DecompressionStream('deflate-raw'))).text());
 // A finding is on the screens it says something of.
 for (const one of data.findings) one.screens = Object.keys(one.on);
@@ -72,9 +74,32 @@ const apart = new ResizeObserver((entries) => {
     }
   }
 });
-function stage(shot, by, most = Infinity) {
+/** Drawings whose marks are made when they come near the part of the page that is seen. */
+const waiting = new Map();
+const near = new IntersectionObserver((entries) => {
+  for (const { target, isIntersecting } of entries) if (isIntersecting) mark(target);
+}, { rootMargin: '800px' });
+function mark(box) {
+  near.unobserve(box);
+  const marks = waiting.get(box);
+  waiting.delete(box);
+  if (marks) marks();
+}
+const markAll = () => { for (const box of [...waiting.keys()]) mark(box); };
+addEventListener('beforeprint', markAll);
+/** A small drawing, of which there may be hundreds. */
+function smallStage(shot, by) {
+  const box = emptyStage(shot);
+  waiting.set(box, () => addMarks(box, shot, by, mostMarks));
+  near.observe(box);
+  return box;
+}
+function emptyStage(shot) {
   const box = make('span', { className: 'stage' }, make('img', { src: shot.picture, alt: shot.view + ' on ' + screenOf(shot), loading: 'lazy' }));
   box.style.aspectRatio = shot.width + ' / ' + shot.height;
+  return box;
+}
+function addMarks(box, shot, by, most) {
   const wanted = shot.marks.filter((mark) => matches(data.findings[mark.finding], by));
   if (wanted.length > most) {
     wanted.sort((a, b) => ranks[kindOf(data.findings[a.finding])] - ranks[kindOf(data.findings[b.finding])]);
@@ -96,7 +121,6 @@ function stage(shot, by, most = Infinity) {
     box.append(line);
   }
   apart.observe(box);
-  return box;
 }
 function said(finding, screen) {
   const on = finding.on[screen];
@@ -159,6 +183,8 @@ function nameOf(shot, among) {
 }
 function show() {
   const by = chosen();
+  waiting.clear();
+  near.disconnect();
   find('list').replaceChildren(...listOf(by));
   const onlyBad = find('only').checked;
   shown = data.shots.filter((shot) => isOn(shot, by.screen) && (!by.view || shot.view === by.view) && (!onlyBad || here(shot, by).length > 0));
@@ -173,7 +199,7 @@ function show() {
       const isError = failed.some((one) => one.severity === 'error');
       const count = make('span', { textContent: failed.length > 0 ? (isError ? '✗ ' : '! ') + failed.length : found.length > 0 ? '? ' + found.length : '✓' });
       count.className = isError ? 'bad' : found.length > 0 ? 'doubt' : 'good';
-      const button = make('button', { className: 'shot', type: 'button' }, stage(shot, by, mostMarks), make('div', { className: 'name' }, nameOf(shot, inView), count));
+      const button = make('button', { className: 'shot', type: 'button' }, smallStage(shot, by), make('div', { className: 'name' }, nameOf(shot, inView), count));
       button.addEventListener('click', () => open(shown.indexOf(shot)));
       return button;
     })));
@@ -194,7 +220,9 @@ function open(index, number) {
   find('large-title').textContent = shot.title + ' on ' + screenOf(shot);
   const others = [shot.screen, ...shot.alike].filter((name) => name !== screenOf(shot));
   find('large-with').textContent = [screenOf(shot) === shot.screen && shot.width + ' × ' + shot.height, shot.case && 'case ' + shot.case, shot.locale, shot.theme, others.length > 0 && 'the same on ' + others.join(', ')].filter(Boolean).join(' · ');
-  find('large').replaceChildren(stage(shot, by), found.length > 0 ? make('ol', {}, ...found.map((one) => item(one, shot))) : make('p', { className: 'none', textContent: 'Nothing found here.' }));
+  const box = emptyStage(shot);
+  addMarks(box, shot, by, Infinity);
+  find('large').replaceChildren(box, found.length > 0 ? make('ol', {}, ...found.map((one) => item(one, shot))) : make('p', { className: 'none', textContent: 'Nothing found here.' }));
   for (const one of find('large').querySelectorAll('li')) one.classList.toggle('meant', one.querySelector('.number').textContent === String(number));
   if (!find('dialog').open) find('dialog').showModal();
   find('large').querySelector('.meant')?.scrollIntoView({ block: 'nearest' });
