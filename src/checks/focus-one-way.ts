@@ -49,7 +49,7 @@ export const focusOneWay = {
         const { to, instead } = named[nth]!;
         const said = sourceOf(subject, found[nth]!.to)[oppositeOf[direction]];
         return {
-          text: `${direction} is ${to}; ${oppositeOf[direction]} of ${to} ${said === undefined ? 'is unsaid and leads' : 'leads'} to ${instead}`,
+          text: `${direction} is ${to}; ${oppositeOf[direction]} of ${to} ${said === undefined ? 'is not set and leads' : 'leads'} to ${instead}`,
           pointer: keyPointer(source, direction),
         };
       });

@@ -63,8 +63,8 @@ const descriptions: { readonly [key: string]: string } = {
     'Of a button among tabs: the page it shows; of a scrollbar or a sign of more: the id of the widget that scrolls; as aria-controls.',
   'tooltip':
     'The id of the tooltip of a control, or of all controls in it: in a game it is shown beside one that a pointer or the focus rests on.',
-  'side': 'Of a tooltip: the side of its control it stands on where there is room; `top` if unsaid.',
-  'at': 'Of a tooltip: whether it stands beside its `control` or the `pointer` on it; `control` if unsaid.',
+  'side': 'Of a tooltip: the side of its control it stands on where there is room; `top` if left out.',
+  'at': 'Of a tooltip: whether it stands beside its `control` or the `pointer` on it; `control` if left out.',
   'shows-more': 'A sign that what it controls can be scrolled further to that side: it is drawn only then.',
   'hides-after':
     'Of a scrollbar: how many ms after the last scroll it goes out of sight in a running game; never if left out.',
