@@ -58,6 +58,7 @@ import { unevenGaps } from './uneven-gaps.ts';
 import { unevenPixels } from './uneven-pixels.ts';
 import { unfilledPlaceholder } from './unfilled-placeholder.ts';
 import { unusedComponent } from './unused-component.ts';
+import { unusedParameter } from './unused-parameter.ts';
 import { unusedStyle } from './unused-style.ts';
 import { unusedToken } from './unused-token.ts';
 import { valueRange } from './value-range.ts';
@@ -124,6 +125,7 @@ const ofDocuments = [
   themeGap,
   unusedStyle,
   unusedComponent,
+  unusedParameter,
   unusedToken,
   driftedInstance,
   idleChange,

@@ -104,6 +104,25 @@ export const written: readonly Defect[] = [
     }),
   },
   {
+    name: 'a parameter nothing uses',
+    check: 'unused-parameter',
+    widget: 'sign.ink',
+    make: (place, nth) => {
+      const one = (words: string) =>
+        view([place({ id: 'w', use: 'sign', label: `Depth ${nth}`, ink: 'Keel' } as never)], {
+          components: {
+            sign: {
+              params: { label: 'text', ink: { type: 'text', default: 'Hull' } },
+              size: [400, 120],
+              look: plate,
+              children: [{ id: 'name', ...text(words), anchor: 'center' }],
+            },
+          },
+        });
+      return { clean: one('{label} {ink}'), broken: one('{label}') };
+    },
+  },
+  {
     name: 'a token nothing uses',
     check: 'unused-token',
     widget: 'color.old',
