@@ -22,7 +22,8 @@ type Facts = { readonly edge: EdgeName };
 export const nearlyAligned = {
   id: 'nearly-aligned',
   title: 'Nearly aligned',
-  measures: 'by how little edges of two neighbours that are placed by hand miss each other',
+  measures:
+    'by how little edges of two neighbours that are placed by hand miss each other, but not where that follows from the size of one screen alone',
   unit: 'u',
   limit: 4,
   fails: 'below',
