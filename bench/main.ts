@@ -15,6 +15,7 @@ import { checkCommand, reading, suggestions } from './commands.ts';
 import { buttons, liveRaces, markerRace, viewOf as liveViewOf } from './live.ts';
 import { hudPages } from './page.ts';
 import { demoProved, proofs } from './proof.ts';
+import { reloaded } from './reload.ts';
 import { openedReport } from './report.ts';
 import { hudTree, labelTree } from './trees.ts';
 import { changesOnDisk, drags } from './workbench.ts';
@@ -245,6 +246,8 @@ try {
     const frames = await pages.everyFrame(quick ? 1 : 8);
     tell('a second of it, a number counting; all processes of the browser', frames.ours, frames.theirs, 'ms');
     pages.close();
+    if (!quick)
+      tell('  a change of its YAML in the running game (other: 100)', await reloaded(browser, 9), 100, 'ms');
   }
   if (wants('report') && !quick) {
     const { findings, bytes, cpu } = await openedReport(browser, 9);

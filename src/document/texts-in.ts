@@ -5,7 +5,7 @@ export function textsIn(written: unknown): string[] {
   while (waiting.length > 0) {
     const one = waiting.pop();
     if (typeof one === 'string') found.push(one);
-    else if (typeof one === 'object' && one !== null) waiting.push(...Object.values(one));
+    else if (typeof one === 'object' && one !== null) waiting.push(...(Object.values(one) as unknown[]));
   }
   return found;
 }
