@@ -109,7 +109,10 @@ test.each([['dark'], ['light']] as const)(
       const wrong: string[] = [];
       for (const stage of document.querySelectorAll('.stage')) {
         const frame = stage.getBoundingClientRect();
-        const boxes = [...stage.querySelectorAll('i b')].map((one) => one.getBoundingClientRect());
+        const numbers = [...stage.querySelectorAll('i b')];
+        const seen = numbers.filter((one) => getComputedStyle(one).visibility === 'visible');
+        if (seen.length < numbers.length && !stage.querySelector('em')) wrong.push('left out in silence');
+        const boxes = [...seen, ...stage.querySelectorAll('em')].map((one) => one.getBoundingClientRect());
         boxes.forEach((a, nth) => {
           if (a.left < frame.left || a.right > frame.right || a.top < frame.top || a.bottom > frame.bottom)
             wrong.push('cut');

@@ -147,7 +147,12 @@ describe('the page', () => {
   });
   afterAll(() => page.close());
   const shots = () => page.locator('.shot').count();
-  const marks = () => page.locator('.shot i').count();
+  /** Marks of drawings further down are made when they come near; on paper all are there. */
+  const marksOf = async (what: string) => {
+    await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
+    return page.locator(what);
+  };
+  const marks = async () => (await marksOf('.shot i')).count();
 
   test('shows every view on every screen by itself, and its findings', async () => {
     expect(asked).toHaveLength(1);
@@ -194,7 +199,7 @@ describe('the page', () => {
     const numbers = await page.locator('#list .row .number').allTextContents();
     expect(new Set(numbers).size).toBe(numbers.length);
     expect(await page.textContent('#list h2')).toBe(`${numbers.length} findings, by cause`);
-    const drawn = await page.locator('.shot i b').allTextContents();
+    const drawn = await (await marksOf('.shot i b')).allTextContents();
     expect(drawn.filter((number) => !numbers.includes(number))).toEqual([]);
     const row = page.locator('#list .row', { hasText: 'past the right edge of the screen' }).first();
     const number = await row.locator('.number').textContent();

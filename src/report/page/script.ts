@@ -53,27 +53,39 @@ const screenOf = (shot) => { const wanted = find('screen').value; return wanted 
 const steps = [];
 for (let x = -6; x <= 6; x++) for (let y = -4; y <= 4; y++) steps.push([x, y]);
 steps.sort(([a, b], [c, d]) => Math.hypot(a, b) - Math.hypot(c, d) || d - b || c - a);
-/** Numbers stay in the drawing and off each other: each at the corner of its mark, or as near as there is room. */
+/** Numbers stay in the drawing and off each other: each at the corner of its mark, or as near as there is room; without room it is left out, and that is said. */
 const apart = new ResizeObserver((entries) => {
   for (const { target, contentRect: { width, height } } of entries) {
     if (width === 0) continue;
-    const taken = [...target.querySelectorAll('i.off')].map((pin) => [pin.offsetLeft, pin.offsetTop, pin.offsetWidth, pin.offsetHeight]);
+    const taken = [...target.querySelectorAll('i.off, em')].map((pin) => [pin.offsetLeft, pin.offsetTop, pin.offsetWidth, pin.offsetHeight]);
     const badges = [...target.querySelectorAll('i b')].map((badge) => {
       const { offsetLeft, offsetTop, clientLeft, clientTop } = badge.parentElement;
       return { badge, w: badge.offsetWidth + 3, h: badge.offsetHeight + 2, left: offsetLeft, top: offsetTop, inset: [clientLeft, clientTop] };
     });
+    let without = 0;
     for (const { badge, w, h, left, top, inset } of badges) {
       const within = (from, size, most) => Math.max(1, Math.min(from, most - size));
       const at = ([x, y]) => [within(left - w * 0.45 + x * w, w, width), within(top - h * 0.45 + y * h, h, height)];
       const isFree = ([x, y]) => taken.every(([ox, oy, ow, oh]) => x >= ox + ow || ox >= x + w || y >= oy + oh || oy >= y + h);
-      const [x, y] = steps.map(at).find(isFree) || at([0, 0]);
-      taken.push([x, y, w, h]);
+      const free = steps.map(at).find(isFree);
+      const [x, y] = free || at([0, 0]);
+      badge.style.visibility = free ? '' : 'hidden';
+      if (free) taken.push([x, y, w, h]);
+      else without++;
       badge.style.transform = 'none';
       badge.style.left = x - left - inset[0] + 'px';
       badge.style.top = y - top - inset[1] + 'px';
     }
+    note(target, without === 0 ? '' : without + ' unnumbered');
   }
 });
+/** What is not shown in a drawing, in its corner. */
+function note(box, more) {
+  const text = [box.dataset.marks, more].filter(Boolean).join(', ');
+  const known = box.querySelector('em');
+  if (known) { if (text) known.textContent = text; else known.remove(); }
+  else if (text) box.append(make('em', { textContent: text, title: 'open it for all' }));
+}
 /** Drawings whose marks are made when they come near the part of the page that is seen. */
 const waiting = new Map();
 const near = new IntersectionObserver((entries) => {
@@ -103,7 +115,8 @@ function addMarks(box, shot, by, most) {
   const wanted = shot.marks.filter((mark) => matches(data.findings[mark.finding], by));
   if (wanted.length > most) {
     wanted.sort((a, b) => ranks[kindOf(data.findings[a.finding])] - ranks[kindOf(data.findings[b.finding])]);
-    box.append(make('em', { textContent: most + ' of ' + wanted.length + ' marks; open it for all' }));
+    box.dataset.marks = most + ' of ' + wanted.length + ' marks';
+    note(box, '');
   }
   for (const mark of wanted.slice(0, most)) {
     const finding = data.findings[mark.finding];

@@ -26,7 +26,7 @@ h2:first-child { margin-top: 0; }
 .shot .stage i b { min-width: 14px; height: 14px; padding: 0 3px; font-size: 9px; line-height: 14px; }
 .number { display: inline-block; min-width: 26px; padding: 0 6px; border-radius: 11px; background: #b3211c; color: #fff; font-weight: 700; font-size: 13px; text-align: center; }
 .warning .number, .open .number { border-radius: 4px; background: #f2c14e; color: #241800; }
-.stage em { position: absolute; left: 0; bottom: 0; padding: 1px 6px; background: #000; color: #fff; font: 12px system-ui; }
+.stage em { position: absolute; left: 0; bottom: 0; z-index: 2; padding: 1px 6px; background: #000; color: #fff; font: 12px system-ui; }
 .cause, .shot { content-visibility: auto; contain-intrinsic-size: auto 180px; }
 .cause { list-style: none; margin: 0 0 8px; padding: 0; border-left: 2px solid var(--line); display: grid; gap: 2px; }
 .cause li { background: none; border: 0; padding: 0; }
