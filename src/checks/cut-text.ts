@@ -56,13 +56,21 @@ export const cutText = {
       const axis = measured === over.y ? 'y' : 'x';
       const needs =
         axis === 'x'
-          ? `its text needs ${shown(wide)} u and has ${shown(roomX)}`
-          : `its ${lines.length === 1 ? 'line needs' : `${lines.length} lines need`} ${shown(high)} u, and there are ${shown(roomY)}`;
+          ? `its text needs ${shown(wide)} u and has ${shown(roomX)}${besidePadding(subject, widget, 'x', roomX)}`
+          : `its ${lines.length === 1 ? 'line needs' : `${lines.length} lines need`} ${shown(high)} u, and there are ${shown(roomY)}${besidePadding(subject, widget, 'y', roomY)}`;
       const reasons = [{ text: needs, pointer }, ...whySize(subject, index, axis)];
       report({ outcome: 'failed', widget: index, measured, facts: { axis, by: 'its box' }, reasons });
     }
   },
 } as const satisfies Check<Facts>;
+
+/** How the room of a text comes out of the length of its widget, where padding takes some of it. */
+function besidePadding(subject: Subject, widget: TextWidget, axis: 'x' | 'y', room: number): string {
+  const { layout } = subject;
+  const { index } = widget;
+  const length = (axis === 'x' ? layout.widthInU(index) : layout.heightInU(index)) / layout.factor(index);
+  return length - room < 0.005 ? '' : `: ${shown(length)} less ${shown(length - room)} of padding`;
+}
 
 /** What a text needs and has, in u of its own; by how much that is too little, in px; how many characters are dropped. */
 export function textRoom(subject: Subject, widget: TextWidget) {

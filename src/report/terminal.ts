@@ -9,7 +9,7 @@ import { wrapped } from './wrap.ts';
 
 /** How much is told, and in how much room. */
 export interface TerminalOptions {
-  /** Everything of every finding; else, of many causes, two or three lines each. */
+  /** Everything of every finding; else, of many causes, one to three lines each. */
   readonly verbose?: boolean;
   /** The verdict and the table alone. */
   readonly summary?: boolean;
@@ -19,6 +19,8 @@ export interface TerminalOptions {
 
 /** Of so many causes or fewer everything is told. */
 const fewCauses = 6;
+/** Of more causes than so many each is told as shortly as can be: what is wrong, and where it is written. */
+const manyCauses = 40;
 /** Findings of one cause that are told one by one before the rest is named. */
 const mostTold = 3;
 /** Columns of a terminal of which nothing is known. */
@@ -78,8 +80,11 @@ function reportFile(input: ReportInput, how: How): string[] {
       '',
     );
   if (how.summary) return lines;
-  for (const cause of failed)
-    lines.push(...(isLong ? inFull(input, cause, how) : inShort(input, cause, how)), ...(isLong ? [''] : []));
+  const isMany = failed.length > manyCauses;
+  for (const cause of failed) {
+    if (isLong) lines.push(...inFull(input, cause, how), '');
+    else lines.push(...(isMany ? inBrief(input, cause, how) : inShort(input, cause, how)));
+  }
   if (!isLong) lines.push('');
   for (const finding of undecided) lines.push(...describe(input, finding, how), '');
   if (input.untried)
@@ -90,9 +95,11 @@ function reportFile(input: ReportInput, how: How): string[] {
         '',
       ),
     );
-  const isFolded = failed.some(({ what, findings }) => what === undefined && findings.length > 1);
-  const folded = isFolded ? '+3: three more of the same widget; ' : '';
-  const hint = tones.faint(`${folded}--verbose tells every finding, with reasons.`);
+  const isFolded = failed.some(({ what, findings }) => findings.length > 1 && (isMany || what === undefined));
+  const folded = isFolded ? `+3: three more of the same ${isMany ? 'cause' : 'widget'}; ` : '';
+  const fixed = failed.filter(({ findings }) => findings.some((one) => suggestionOf(input, one))).length;
+  const fixes = isMany && fixed > 0 ? `; --mend all shows the fixes of ${counted(fixed, 'cause')}` : '';
+  const hint = tones.faint(`${folded}--verbose tells every finding, with reasons${fixes}.`);
   if (!isLong) lines.push(...wrapped(hint, width, ''));
   if (failed.length > 0) lines.push(...concluded);
   return lines;
@@ -202,6 +209,16 @@ function inShort(input: ReportInput, { what, findings }: Cause, { tones, width }
         )
       : []),
   ];
+}
+
+/** A cause as one sentence: its worst finding, how many more there are, and where it is written. */
+function inBrief(input: ReportInput, { findings }: Cause, { tones, width }: How): string[] {
+  const [first] = findings as [Finding];
+  const more = findings.length > 1 ? ` +${findings.length - 1}` : '';
+  // A line is enough to find it by; every column spared may spare a line here.
+  const place = shortPlace(input, first).replace(/:\d+$/, '');
+  const where = tones.faint(`${place} [${first.check}${more}]`);
+  return [...wrapped(`${headOf(first, tones)} ${where}`, width, '    ')];
 }
 
 /** `:35:9` in the file that is named above; the whole place elsewhere. */

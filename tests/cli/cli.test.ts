@@ -68,6 +68,29 @@ describe('pimbot check', () => {
     expect(out).not.toContain('\u001b');
   });
 
+  test('of many causes each is one sentence, in 120 lines; none is left out, and --verbose has the reasons', async () => {
+    const check = ['check', 'examples/broken/broken.yaml', '--no-cache'];
+    const told = (await pimbotHere(check, '.')).out.trimEnd().split('\n');
+    expect(told.length).toBeLessThanOrEqual(120);
+    expect(told.filter((line) => [...line].length > 80)).toEqual([]);
+    const { files } = JSON.parse((await pimbotHere([...check, '--no-suggest', '--json'], '.')).out) as {
+      files: { findings: { outcome: string }[] }[];
+    };
+    const failed = files[0]!.findings.filter(({ outcome }) => outcome === 'failed').length;
+    // A line that was broken goes on after four blanks.
+    const sentences = told
+      .join('\n')
+      .replaceAll(/\n {4}/g, ' ')
+      .split('\n');
+    const labels = sentences.flatMap((line) => [
+      ...line.matchAll(/^[✗!] \S+ .* :\d+ \[[a-z-]+(?: \+(\d+))?\]$/g),
+    ]);
+    expect(labels.reduce((sum, [, more]) => sum + 1 + Number(more ?? 0), 0)).toBe(failed);
+    expect(sentences.join()).toMatch(/--mend all shows the fixes of \d+ causes/);
+    const whole = (await pimbotHere([...check, '--no-suggest', '--verbose'], '.')).out;
+    expect(whole.match(/^ {4}because /gm)!.length).toBeGreaterThan(failed);
+  });
+
   test('an unusable document: exit 2, the diagnostics on stderr, the others still reported', async () => {
     const { code, out, err } = await run('check', 'wrong.yaml', 'good.yaml', '--screen', 'desktop');
     expect(code).toBe(2);
