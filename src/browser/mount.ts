@@ -14,13 +14,13 @@ import { TypingElement } from './typing-element.ts';
 export interface MountOptions extends ViewInputOptions {
   /** Called once a frame, before the view is drawn; never before `mount` has returned. @param ms Since the frame before. */
   readonly frame?: (ms: number) => void;
-  /** Called before the first frame, and when players change what they ask their system for. */
+  /** Called before the first frame, and when players change their preferences. */
   readonly preferences?: (now: Preferences) => void;
   /** Draws what the game shows in widgets of the kind canvas: within their box, in device px. */
   readonly game?: (widget: string, context: CanvasRenderingContext2D, box: Rect) => void;
   /** Whether the view's first backdrop is drawn behind it; false if left out, as what is there is the game's own. */
   readonly backdrop?: boolean;
-  /** Whether it draws by itself, once a frame; true if left out. With false the game calls `frame`. */
+  /** Whether it draws once a frame by itself; true if left out. With false, the game calls `frame`. */
   readonly loop?: boolean;
 }
 

@@ -1,11 +1,11 @@
 import type { Listeners } from './listeners.ts';
 
-/** What players have asked their system for (Media Queries 5 §12). */
+/** The preferences that players have set in their system (Media Queries 5 §12). */
 export interface Preferences {
   readonly motion: 'full' | 'reduced';
   readonly contrast: 'more' | 'less' | 'custom' | 'none';
   readonly colors: 'light' | 'dark';
-  /** Whether the system puts colours of its own in place of a page's. */
+  /** Whether the system replaces the colours of a page (forced colours). */
   readonly forcedColors: boolean;
 }
 

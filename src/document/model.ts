@@ -136,7 +136,7 @@ export interface LookSource {
   readonly 'text-outline'?: string;
   /** `x y blur colour` in u, several with commas between, or none. */
   readonly 'text-shadow'?: string;
-  /** Where the lines of a text stand from top to bottom; center if unsaid. */
+  /** Where the lines of a text stand between top and bottom; center if left out. */
   readonly 'align-content'?: 'start' | 'center' | 'end';
   readonly 'font-style'?: 'normal' | 'italic';
   /** `tabular-nums`: digits of one width, for numbers that change. */
@@ -225,7 +225,7 @@ export interface WidgetSource extends ContainerSource, NeighboursSource {
   readonly 'aspect'?: number | string;
   /** The id of the widget it is anchored to instead of its parent. */
   readonly 'anchor-to'?: string;
-  /** Among its siblings, drawn from low to high; 0 if unsaid. */
+  /** Its drawing order among its siblings, from low to high; 0 if left out. */
   readonly 'z'?: number;
   /** Degrees, clockwise, about the pivot; the layout does not see it. */
   readonly 'rotate'?: number;
@@ -258,9 +258,9 @@ export interface WidgetSource extends ContainerSource, NeighboursSource {
   readonly 'draggable'?: boolean;
   /** Of a slider: its value is a multiple of this, and keys change it by it. */
   readonly 'step'?: number;
-  /** What a control is called for those who do not see it; its text if left out. */
+  /** The name of a control for screen readers; its text if left out. */
   readonly 'label'?: string;
-  /** Whether a screen reader tells a change of it, and at once (ARIA, aria-live). */
+  /** Whether a screen reader announces a change of it, and how soon (ARIA, aria-live). */
   readonly 'live'?: 'off' | 'polite' | 'assertive';
   readonly 'text'?: string | number;
   readonly 'wrap'?: boolean;
@@ -364,7 +364,7 @@ export interface ReferenceSource {
   readonly 'spare'?: Spare;
   /** The least and the most device px a u becomes: `"1..3"`. */
   readonly 'limits'?: string;
-  /** Of scaling blend: 0 goes by the width, 1 by the height; 0.5 if unsaid. */
+  /** Of scaling blend: 0 follows the width, 1 the height; 0.5 if left out. */
   readonly 'blend'?: number;
   /** Of scaling physical: millimetres one u is on every screen. */
   readonly 'millimetres'?: number;
@@ -439,7 +439,7 @@ export interface DocumentSource extends ThemeSource {
   readonly theme?: string;
   /** Names → paths of theme files. */
   readonly themes?: { readonly [name: string]: string };
-  /** The language its texts are written in, a BCP 47 tag; `en` if unsaid. */
+  /** The language of its texts, a BCP 47 tag; `en` if left out. */
   readonly language?: string;
   /** Paths of catalogs (JSON or PO) by locale. */
   readonly catalogs?: { readonly [locale: string]: string };

@@ -30,10 +30,10 @@ export interface Widget extends Bone {
   readonly fit: Fit;
   /** 0 to 1, of a meter. */
   readonly value: number;
-  /** 0 to 1, of a meter: where it was before; its value where that is unsaid. */
+  /** Of a meter, 0 to 1: the value before; its value if left out. */
   readonly trail: number;
   readonly measure: Measure | undefined;
-  /** Of a textbox somebody types in; at the end of its text where it is unsaid. */
+  /** The caret of a textbox in use; at the end of its text if left out. */
   readonly caret?: Caret | undefined;
   /** Drawn although it is invisible: it is on its way out of sight. */
   readonly leaves?: boolean | undefined;

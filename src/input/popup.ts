@@ -16,9 +16,9 @@ export interface PopupPlace {
   readonly x: number;
   readonly y: number;
   readonly side: PopupSide;
-  /** Whether it is inside of where it may be, and beside what it belongs to. */
+  /** Whether it fits: inside of its bounds, and beside what it belongs to. */
   readonly fits: boolean;
-  /** The room that is missing on that side, or across it; 0 where it fits. */
+  /** How much room is missing on that side, or across it; 0 where it fits. */
   readonly lacks: number;
 }
 

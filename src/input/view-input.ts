@@ -112,12 +112,12 @@ export class ViewInput {
     return this.#device;
   }
 
-  /** What lies under a point, in device px; undefined where nothing takes input, and the game may have it. */
+  /** What lies under a point, in device px; undefined where nothing takes input: that input is the game's. */
   at(x: number, y: number): Hit | undefined {
     return this.#hits.at(x, y);
   }
 
-  /** The view as a screen reader is to know it now, in document order. */
+  /** The view as it is now for screen readers, in document order. */
   accessible(): readonly AccessibleItem[] {
     return accessibleItems(this.#live.now.on.tree, this.#focus.field);
   }
@@ -176,7 +176,7 @@ export class ViewInput {
     });
   }
 
-  /** Lets go of a control without a click: what was held for long has been answered. */
+  /** Releases a control without a click, after a long press that the game has answered. */
   letGo(control: string): readonly InputEffect[] {
     return this.#heard(() => this.#took(letGo(this.#pointers, (one) => one === control)));
   }

@@ -3,7 +3,7 @@ import type { Frame } from './frame.ts';
 import type { AxisPlan, Plan } from './plan.ts';
 import { scrollRange } from './solve.ts';
 
-/** A rectangle; whoever hands it out says whether in device px or in u. */
+/** A rectangle, in device px or in u: the function that returns it says which. */
 export interface Rect {
   readonly x: number;
   readonly y: number;

@@ -25,7 +25,7 @@ import { LiveTree } from './live-tree.ts';
 import type { LiveNode } from './node.ts';
 import { Scrollbars } from './scrollbars.ts';
 
-/** A rectangle that numbers are written into, so that reading one makes no new object. */
+/** A rectangle to write numbers into: reading one makes no new object. */
 export interface MutableRect {
   x: number;
   y: number;
@@ -46,7 +46,7 @@ export interface AnyValues {
   readonly [name: string]: CaseValue;
 }
 
-/** What a live view is shown in, and can be changed at any time. */
+/** What a live view is shown in: it can be changed at any time. */
 export type LiveOccasion = Omit<Occasion, 'case'>;
 
 /**
@@ -199,7 +199,7 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
   }
 
   /**
-   * Changes values: what shows them, is bound to them or repeated by them, and what follows from that.
+   * Changes values, and everything that shows them, is bound to them or repeated over them.
    * @returns whether anything looks, says or stands otherwise. One that is refused changes nothing.
    * @throws NoSuchName for a name that no case has. @throws ValueError for NaN, undefined and what else is no value.
    * @throws BuildError where a key would get what it cannot be. @throws RangeError for a length beyond 10¹⁵ u.
@@ -294,7 +294,7 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
   }
 
   /**
-   * Shows where the next letter of a textbox goes, and what of it is selected, in UTF-16 units of its text; undefined: at its end.
+   * Sets the caret and the selection of a textbox, in UTF-16 units of its text; undefined: at its end.
    * @throws NoSuchName
    */
   setCaret(id: Id, caret: Caret | undefined): void {
@@ -305,7 +305,7 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
   }
 
   /**
-   * Has a widget drawn again although nothing about it has changed: one of the kind canvas in which the game shows something
+   * Draws a widget again although nothing about it has changed: one of the kind canvas in which the game shows something
    * else. @throws NoSuchName when no widget has that id on this screen.
    */
   touch(id: Id): void {
@@ -314,7 +314,7 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
   }
 
   /**
-   * Moves what takes time to change on: by so many milliseconds, which the game counts.
+   * Advances transitions by so many milliseconds, which the game counts.
    * @returns whether anything is on its way. @throws RangeError for a time that is none.
    */
   advance(ms: number): boolean {
@@ -375,7 +375,7 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
   }
 
   /**
-   * Works out what has changed since it was last asked; whoever reads or draws asks.
+   * Works out what has changed since the last call. Reading and drawing call it.
    * @returns a number that is another one where anything has changed.
    */
   update(): number {
@@ -454,7 +454,7 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
     this.#on = undefined;
   }
 
-  /** What is laid out now, for those who follow it: its numbers change with the view. */
+  /** The layout as it is now, for a painter that follows it: its numbers change with the view. */
   get now(): LiveNow {
     this.#note();
     this.#on ??= new ViewLayout(
@@ -471,7 +471,7 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
     };
   }
 
-  /** What has changed since this was last asked, for the one who draws: others who look leave it there. */
+  /** What has changed since the last call, for the painter alone: other readers do not reset it. */
   takeTouched(): Touched {
     this.#note();
     const since = this.#taken;
@@ -513,7 +513,7 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
     return this.#view.with({ values: new Map(this.#values), states: new Map(this.#states) });
   }
 
-  /** What is laid out now, as something that no longer changes: for drawing and checking. */
+  /** The layout as it is now; it does not change later. For drawing and checking. */
   snapshot(): ViewLayout<Id> {
     this.update();
     const tree = this.#tree.snapshot();

@@ -11,11 +11,11 @@ export interface MarkerRules {
   readonly zoom: number;
   /** How far the world is turned clockwise, in radians; 0 if left out. */
   readonly turn?: number;
-  /** What becomes of a thing that is further out: it is put on the edge, or not shown. */
+  /** What happens to a thing that lies outside: it is put on the edge, or hidden. */
   readonly outside: 'edge' | 'hidden';
   /** The edge: the widget's rectangle, or the largest circle in it. */
   readonly shape?: 'rectangle' | 'circle';
-  /** How far inside of the edge markers stay, in device px; 0 if left out. */
+  /** The distance of markers from the edge, in device px; 0 if left out. */
   readonly inset?: number;
 }
 

@@ -7,7 +7,7 @@ export interface Message {
   readonly key?: string;
   /** The higher one comes first; 0 if left out. */
   readonly priority?: number;
-  /** How long it stays at the least and at the most, in milliseconds; as the slot says if left out. */
+  /** The least and the most time it is shown, in milliseconds; those of the slot if left out. */
   readonly least?: number;
   readonly most?: number;
 }
@@ -19,9 +19,9 @@ export interface SlotRules {
   /** In milliseconds: 2000 and without end if left out. */
   readonly least?: number;
   readonly most?: number;
-  /** What one does that comes when all places are taken: it waits, or takes the place of the least of those that are no more than it. */
+  /** What a message does when all places are taken: it waits, or replaces the one of least priority, if that is no higher than its own. */
   readonly full?: 'queue' | 'replace';
-  /** How a screen reader is told (WAI-ARIA 1.2, aria-live); polite if left out. */
+  /** How a screen reader announces it (WAI-ARIA 1.2, aria-live); polite if left out. */
   readonly live?: 'off' | 'polite' | 'assertive';
 }
 
@@ -47,7 +47,7 @@ export type SlotEvent =
 
 export const emptySlot: SlotState = { shown: [], waiting: [] };
 
-/** What a slot becomes by an event. The state that is given is not changed. */
+/** The state of a slot after an event. The given state is not changed. */
 export function slotAfter(state: SlotState, event: SlotEvent, rules: SlotRules = {}): SlotState {
   if (event.type === 'time') return filled(aged(state, event.ms, rules), rules);
   if (event.type === 'unsay') return filled(without(state, event.key), rules);
@@ -75,7 +75,7 @@ export function slotAfter(state: SlotState, event: SlotEvent, rules: SlotRules =
   );
 }
 
-/** What has come to be shown from one state to the next: to be read out as the slot's `live` says. */
+/** The messages that are newly shown from one state to the next: to be read out as the slot's `live` says. */
 export function newlyShown(before: SlotState, after: SlotState): Message[] {
   const known = new Set(before.shown.map(({ message }) => message));
   return after.shown.flatMap(({ message }) => (known.has(message) ? [] : [message]));

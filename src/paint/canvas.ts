@@ -73,7 +73,7 @@ export interface CanvasContext {
 export type PaintGame = (id: string, context: CanvasContext, rect: Rect) => void;
 
 /**
- * Draws on a canvas whose pixels are device px. Pictures need their `drawable`; one without is left out.
+ * Draws on a canvas whose pixels are device px. A picture without a `drawable` is left out.
  * @param cache Makes tinted pictures and what groups are drawn on, and keeps them from one drawing to the next; without it
  * pictures are as they are, and in a group each thing is faded by itself.
  * @param game Draws what is in widgets of the kind canvas; nothing is drawn in them without it.

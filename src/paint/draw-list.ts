@@ -64,7 +64,7 @@ export type Shape =
   | { readonly type: 'box'; readonly rect: Rect; readonly radius: Corners }
   | { readonly type: 'path'; readonly steps: readonly PathStep[] };
 
-/** What is drawn, in order, in device px. Every operation names the widget it is for; -1 is none. */
+/** Drawing operations in order, in device px. Each names its widget; -1 is none. */
 export type DrawOperation =
   | {
       readonly type: 'box';

@@ -10,7 +10,7 @@ interface Member {
   readonly face: FontFace;
 }
 
-/** The font files a view is set in, by family, weight and style. */
+/** The fonts of a view, by family, weight and style. */
 export class FontBook {
   readonly #families = new Map<string, Member[]>();
   readonly #engine: TextEngine;
