@@ -13,7 +13,7 @@ export interface WidgetChange {
   readonly screens: readonly string[];
   /** The languages it is so in; empty where layouts have none. */
   readonly locales: readonly string[];
-  /** By how many device px, where that is most; 0 where nothing is measured. */
+  /** The largest distance, in device px; 0 where nothing is measured. */
   readonly by: number;
   /** Where it is most. */
   readonly worst: SeenView;

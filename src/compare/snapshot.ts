@@ -44,7 +44,7 @@ export interface SeenFinding {
   readonly message: string;
 }
 
-/** Everything about a document that a later one is compared with: plain data that may be saved. */
+/** What a later version of a document is compared with: plain data that may be saved. */
 export interface Snapshot {
   readonly views: readonly string[];
   readonly seen: readonly SeenView[];

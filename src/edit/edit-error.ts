@@ -1,4 +1,4 @@
-/** Somebody asked for a change that cannot be made; a sentence for people. */
+/** A change that cannot be made: its message is a sentence for people. */
 export class EditError extends Error {
   override readonly name = 'EditError';
 }

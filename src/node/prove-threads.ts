@@ -28,7 +28,7 @@ export interface ProveJob {
   readonly views: readonly string[];
   /** How many threads work; with one, or one view, it is this one. */
   readonly threads: number;
-  /** Told how many views are done, with a fraction of those under way. */
+  /** Called with how many views are done, and a fraction of those under way. */
   readonly progress: (done: number, all: number) => void;
 }
 

@@ -40,7 +40,7 @@ export interface ProveOptions extends Partial<Lists>, No<OccasionKey> {
   readonly hudRange?: HudRange;
   /** Cells of one view on one occasion that are looked at, at the most. */
   readonly mostCells?: number;
-  /** Told how many of all occasions are done, with a fraction for the one that is under way. */
+  /** Called with how many occasions are done, and a fraction of the one under way. */
   readonly progress?: (done: number, all: number) => void;
 }
 

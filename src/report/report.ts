@@ -10,7 +10,7 @@ export interface ReportInput {
   readonly verdict: Verdict;
   /** For each finding of the verdict, in its order: a change that was tried and mends it. */
   readonly suggestions?: readonly (Suggestion | undefined)[];
-  /** What becomes on every size of what a change mends, in words, where that is proved. */
+  /** What a change does on every size, in words, where that is proved. */
   readonly onEverySize?: ReadonlyMap<Suggestion, string>;
   /** Failed findings for which no change was tried. */
   readonly untried?: number;

@@ -13,10 +13,10 @@ import {
 import { Findings, type Finding, type Occurrence } from './finding.ts';
 import type { Batch } from './plan.ts';
 
-/** What came of one batch: plain data that may go to another thread or into a file. */
+/** The results of one batch: plain data that may go to another thread or into a file. */
 export interface BatchResult {
   readonly findings: readonly Finding[];
-  /** Pointers of the acceptances that took a finding away. */
+  /** Pointers of the acceptances that accept a finding. */
   readonly accepted: readonly string[];
   /** Pointers of the widgets that were shown on any of its screens. */
   readonly shown: readonly string[];

@@ -56,11 +56,11 @@ export interface Verdict extends Factors {
   readonly layouts: number;
   /** Layouts there would be of every combination of what varies. */
   readonly combinations: number;
-  /** What was looked at where that is not every combination. */
+  /** What was checked, where that is not every combination. */
   readonly looked: readonly Looked[];
   /** Screens on which views were not looked at, as they do not support them. */
   readonly unsupported: readonly Unsupported[];
-  /** Acceptances of the document that took a finding away. */
+  /** Acceptances of the document that accept a finding. */
   readonly accepted: number;
   readonly findings: readonly Finding[];
 }

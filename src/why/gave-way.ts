@@ -3,7 +3,7 @@ import { contentRoom, gapIn } from '../inside/index.ts';
 import type { Layout } from '../layout/index.ts';
 import { added, keyPointer, roomFor, shown, words, type Axis } from './reason.ts';
 
-/** Two demands that could not both hold on a screen, and which of them gave way. */
+/** Two demands that cannot both hold on a screen, and which of them gave way. */
 export interface GaveWay {
   /** Index of the widget. */
   readonly widget: number;
@@ -31,7 +31,7 @@ export interface Demand {
   readonly pointer: () => string;
 }
 
-/** Everything in a layout that somebody asked for and did not get (docs/layout-model.md 2.8). */
+/** Every size and place in a layout that could not be as it was asked for (docs/layout-model.md 2.8). */
 export function gaveWay(tree: Tree, layout: Layout): GaveWay[] {
   const found: GaveWay[] = [];
   eachDemand(tree, layout, ({ widget, axis, demand, over, text, pointer }) => {

@@ -13,7 +13,7 @@ export interface LookReason {
   readonly overrode: readonly LookPlace[];
 }
 
-/** For each value of a widget's look that somebody said: who, where, and what it overrode. */
+/** For each value of a widget's look that is set: what sets it, where, and what it overrides. */
 export function whyLook(tree: Tree, origin: Origin, index: number): LookReason[] {
   const reasons = new Map<keyof LookSource, LookReason>();
   for (let at: Widget | undefined = tree.widgets[index]; at; at = tree.widgets[at.parent]) {

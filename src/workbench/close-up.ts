@@ -7,7 +7,7 @@ import type { View, ViewLayout } from '../view/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { gaveWay, whyLook, whyWidget } from '../why/index.ts';
 
-/** A sentence, and where in which file what it tells of is written. */
+/** A sentence, with the place in a file that it is about. */
 export interface ToldAt {
   readonly text: string;
   readonly file: string | undefined;
@@ -24,7 +24,7 @@ export interface LookRow extends ToldAt {
   readonly overrode: number;
 }
 
-/** Everything there is to read of one widget on one screen. */
+/** Everything about one widget on one screen. */
 export interface CloseUp {
   readonly widget: string;
   readonly screen: string;
@@ -122,12 +122,12 @@ export function sizesOn(view: View, id: string, screens: readonly Screen[]): Siz
   });
 }
 
-/** The sentence of a finding, and where what it tells of is written. */
+/** The sentence of a finding, with its place in the file. */
 export function findingTold(document: CheckedDocument, finding: Finding): ToldAt {
   return { text: sentenceOf(finding), ...placeIn(document.origin, finding.pointer) };
 }
 
-/** Why a finding is so, step by step, and where each is written. */
+/** Why a finding is so, step by step, each with its place in the file. */
 export function reasonsTold(document: CheckedDocument, { reasons }: Finding): ToldAt[] {
   return reasons.map(({ text, pointer }) => ({ text, ...placeIn(document.origin, pointer) }));
 }

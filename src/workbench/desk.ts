@@ -126,7 +126,7 @@ export class Desk {
     return this.view.layoutOn(screen);
   }
 
-  /** What it looks like on a screen, with layers over it. */
+  /** The drawing on a screen, with layers over it. */
   drawing(screen: Screen, findings?: readonly Finding[]): DrawList {
     const on = this.layoutOn(screen);
     const list = drawLayout(on);
@@ -156,7 +156,7 @@ export class Desk {
   }
 }
 
-/** What a rectangle that is moved on a screen lines up with; all in device px. @param but The widgets that move. */
+/** What a moved rectangle lines up with on a screen; all in device px. @param but The widgets that move. */
 export function snapOn(
   { rows, safe, frame }: Outline,
   rect: Rect,
