@@ -81,7 +81,9 @@ export function pimbot(options: PimbotOptions = {}): Plugin {
     async load(id) {
       const [path = ''] = id.split('?');
       if (!/\.ya?ml$/i.test(path) || id !== path || !existsSync(path)) return null;
-      if (!isDocument(readFileSync(path, 'utf8'))) return null;
+      const wasDocument = known.has(path);
+      if (!isDocument(wasDocument ? await written(path) : readFileSync(path, 'utf8')) && !wasDocument)
+        return null;
       if (isBuild) {
         const files: string[] = [];
         const fileOf = (name: string, source: Uint8Array): PackedFile => {
@@ -149,6 +151,19 @@ export function pimbot(options: PimbotOptions = {}): Plugin {
     const whole = { ...pack, ...('url' in shaper && { shaper: shaper.url }) };
     return { project, code: servedModule(JSON.stringify(whole)), diagnostics };
   }
+}
+
+/** How often, and after how many ms, a document is read again that is empty or cut short just now. */
+const [mostLooks, lookAfter] = [10, 20];
+
+/** The text of what was a document before: whoever saves it may have emptied it, and not have written it yet. */
+async function written(path: string): Promise<string> {
+  let text = readFileSync(path, 'utf8');
+  for (let looks = 0; !isDocument(text) && looks < mostLooks; looks++) {
+    await new Promise((done) => setTimeout(done, lookAfter));
+    text = readFileSync(path, 'utf8');
+  }
+  return text;
 }
 
 /** The module of a document in a build: its files are those of the bundler. */
