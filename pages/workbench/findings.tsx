@@ -29,7 +29,7 @@ export function Findings({ bench }: { readonly bench: Bench }) {
   const list = useRef<HTMLDivElement>(null);
   const [first] = selected;
   // What belongs to the widget that is selected is always listed.
-  const needed = shown.findIndex(({ widget }) => widget === first) + 1;
+  const needed = shown.findLastIndex(({ widget }) => widget === first) + 1;
   const listed = shown.slice(0, Math.max(most.value, needed));
   const causes = new Map<number, Told[]>();
   for (const one of listed) {
@@ -178,7 +178,8 @@ function Details({ bench, told }: { readonly bench: Bench; readonly told: Told }
   useEffect(() => {
     void bench.reasonsOf(told.key).then((found) => (reasons.value = found));
     if (told.outcome === 'failed') void bench.suggest(told.key);
-  }, [told.key]);
+    // With every check anew: after a change the same finding may have other reasons, and another fix.
+  }, [told]);
   return (
     <div class="details">
       <ol>

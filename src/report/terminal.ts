@@ -173,7 +173,6 @@ function provedWords({ onEverySize }: ReportInput, suggestion: Suggestion): stri
 /** A cause in two or three lines: its worst finding, what else is found of it, where, and what was tried. */
 function inShort(input: ReportInput, { what, findings }: Cause, { tones, width }: How): string[] {
   const [first] = findings as [Finding];
-  const head = `${markOf(first, tones)} ${tones.strong(nameOf(first))} ${sentenceOf(first)}`;
   const widgets = new Set(findings.map(({ view, widget }) => `${view}/${widget}`)).size;
   const isSeveral = what !== undefined && findings.length > 1;
   const names = widgets > 1 ? namesOf(findings, 3) : '';
@@ -199,7 +198,7 @@ function inShort(input: ReportInput, { what, findings }: Cause, { tones, width }
   // On which screen it is worst is left out where that spares a line: --verbose tells it.
   const short = whole.length === 1 ? whole : detailed(reachOf(findings, input.verdict, 'short'));
   return [
-    ...wrapped(head, width, '    '),
+    ...wrapped(headOf(first, tones), width, '    '),
     ...(short.length < whole.length ? short : whole),
     ...(suggestion
       ? wrapped(

@@ -374,6 +374,22 @@ test('screens that the view does not support are marked as not looked at', async
   await hand.close();
 });
 
+test('the reasons of an open finding follow a change of the widget', async () => {
+  const lamp = '{ id: lamp, anchor: left top, offset: 1900 20, size: 90, look: { background: "#345" } }';
+  const text = `pimbot: 1\nviews:\n  dive:\n    backdrop: "#000"\n    children:\n      - ${lamp}\n`;
+  const hand = await Hand.open(browser, { text });
+  await hand.page.click('#tab-findings');
+  await hand.page.locator('.findings .head').first().click();
+  const reasons = hand.page.locator('.findings .details ol');
+  await reasons.getByText('1900 offset').first().waitFor();
+  await hand.page.locator('.viewport').focus();
+  await hand.press('Shift+ArrowRight');
+  expect(await hand.text()).toContain('offset: 1910 20');
+  await reasons.getByText('1910 offset').first().waitFor();
+  expect(await reasons.getByText('1900 offset').count()).toBe(0);
+  await hand.close();
+});
+
 test('a list of many findings is shown in parts, with those of the selected widget among them', async () => {
   const lamp = (nth: number) =>
     `      - { id: lamp-${nth}, anchor: left top, offset: ${4000 + nth} 20, size: 10, look: { background: "#345" } }\n`;
