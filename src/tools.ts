@@ -101,6 +101,7 @@ export type {
   Polygon,
   Proof,
   ProofChange,
+  ProvedSizes,
   ProveOptions,
   ProvedFinding,
   Region,

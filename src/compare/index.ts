@@ -2,5 +2,7 @@
 export { compareSnapshots, layoutKey } from './compare.ts';
 export type { ChangeKind, ChangedLayout, Comparison, WidgetChange } from './compare.ts';
 export { tellingLayouts } from './telling.ts';
+export { readProofs, writtenProofs } from './saved-proofs.ts';
+export type { SavedProofs } from './saved-proofs.ts';
 export { snapshotOf } from './snapshot.ts';
 export type { SeenFinding, SeenView, SeenWidget, Snapshot } from './snapshot.ts';

@@ -1,4 +1,4 @@
-import { sidesOf, subtract, unionArea, within, type Polygon } from './polygon.ts';
+import { distinct, sidesOf, subtract, unionArea, within, type Polygon } from './polygon.ts';
 import type { ViewProof } from './prove-document.ts';
 
 /** How the sizes on which a view holds have changed: shares of all that both support, from 0 to 1. */
@@ -12,10 +12,22 @@ export interface ProofChange {
   readonly gained: number;
 }
 
+/** What is kept of the proof of a view, to compare another with. */
+export interface ProvedSizes {
+  readonly view: string;
+  readonly region: Polygon;
+  /** Sizes that fail, and those that are not proved: convex parts, which may overlap. */
+  readonly open: readonly Polygon[];
+}
+
+export function sizesOf(proof: ViewProof): ProvedSizes {
+  return { view: proof.view, region: proof.region, open: distinct(partsOf(proof)) };
+}
+
 /** Compares proofs, on the sizes that both speak of. Views that only one of the two has are left out. */
 export function compareProofs(
-  before: readonly ViewProof[],
-  now: readonly ViewProof[],
+  before: readonly (ViewProof | ProvedSizes)[],
+  now: readonly (ViewProof | ProvedSizes)[],
 ): readonly ProofChange[] {
   return now.flatMap((one) => {
     const old = before.find(({ view }) => view === one.view);
@@ -25,7 +37,7 @@ export function compareProofs(
     const whole = unionArea([both]);
     if (whole === 0) return [];
     const [was, is] = [old, one].map((proof) =>
-      partsOf(proof)
+      ('open' in proof ? proof.open : partsOf(proof))
         .map((part) => within(part, sidesOf(both)))
         .filter((part) => part.length > 2),
     ) as [Polygon[], Polygon[]];

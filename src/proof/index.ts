@@ -1,7 +1,7 @@
 /* A document, a kind of device and a range of sizes in; on which of all those sizes each view holds out, and where it does not. */
 export type { Border } from './borders.ts';
-export { compareProofs, partsOf } from './compare-proofs.ts';
-export type { ProofChange } from './compare-proofs.ts';
+export { compareProofs, partsOf, sizesOf } from './compare-proofs.ts';
+export type { ProofChange, ProvedSizes } from './compare-proofs.ts';
 export { aspectsOf, heldAspects, holdsBetween } from './holding.ts';
 export type { Aspects, Between } from './holding.ts';
 export { checksOnGlass } from './hud-sizes.ts';

@@ -1,4 +1,4 @@
-import { writeFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, expect, test } from '@jest/globals';
 import { readDocument } from 'pimbot';
@@ -10,6 +10,16 @@ const folder = temporaryFolder();
 afterAll(folder.remove);
 const region = { from: { width: 500, height: 400 }, to: { width: 1500, height: 1400 } };
 const device = { density: 96, distance: 600, inputs: ['mouse'] } as const;
+
+/** A document whose two widgets meet on small screens. */
+const rows = (width: number) => `pimbot: 1
+reference: { size: 1280x720, scaling: none }
+views:
+  dive:
+    children:
+      - { id: left, look: { background: "#223344" }, anchor: left top, width: ${width}, height: 40 }
+      - { id: right, look: { background: "#223344" }, anchor: right top, width: 400, height: 40 }
+`;
 
 function proofsOf(width: number, supports = {}) {
   const look = { background: '#223344' };
@@ -48,16 +58,8 @@ test('sizes that only one of the two supports are not compared', () => {
 });
 
 test('pimbot compare --prove fails where a view holds on fewer sizes', async () => {
-  const hud = (width: number) => `pimbot: 1
-reference: { size: 1280x720, scaling: none }
-views:
-  dive:
-    children:
-      - { id: left, look: { background: "#223344" }, anchor: left top, width: ${width}, height: 40 }
-      - { id: right, look: { background: "#223344" }, anchor: right top, width: 400, height: 40 }
-`;
-  writeFileSync(join(folder.path, 'old.yaml'), hud(250));
-  writeFileSync(join(folder.path, 'new.yaml'), hud(290));
+  writeFileSync(join(folder.path, 'old.yaml'), rows(250));
+  writeFileSync(join(folder.path, 'new.yaml'), rows(290));
   const args = ['--prove', '--screen', 'desktop'];
   const worse = await pimbotHere(['compare', 'old.yaml', 'new.yaml', ...args], folder.path);
   expect(worse.out).toMatch(
@@ -69,7 +71,31 @@ views:
   const { proved } = JSON.parse(better.out) as { proved: { view: string; lost: number; gained: number }[] };
   expect(proved[0]).toMatchObject({ view: 'dive', lost: 0 });
   expect(proved[0]!.gained).toBeGreaterThan(0);
-  await pimbotHere(['baseline', 'old.yaml', '--out', 'old.json'], folder.path);
-  const refused = await pimbotHere(['compare', 'old.json', 'new.yaml', ...args], folder.path);
-  expect(refused).toMatchObject({ code: 2, err: expect.stringContaining('--prove needs two documents') });
+});
+
+test('a baseline keeps on which sizes views hold, and is compared as the document itself would be', async () => {
+  const here = (...args: string[]) => pimbotHere([...args, '--screen', 'desktop'], folder.path);
+  const compared = (old: string, ...args: string[]) => here('compare', old, 'now.yaml', '--prove', ...args);
+  writeFileSync(join(folder.path, 'was.yaml'), rows(250));
+  writeFileSync(join(folder.path, 'now.yaml'), rows(290));
+  const saved = await here('baseline', 'was.yaml', '--prove', '--out', 'proved.json');
+  expect(saved).toMatchObject({ code: 0, out: 'proved.json: 1 layout, 0 findings, 1 proof\n' });
+  const [kept, itself] = [await compared('proved.json'), await compared('was.yaml')];
+  expect(kept.code).toBe(1);
+  expect(kept.out).toMatch(/✗ dive holds on 99\.\d+ % of the sizes.*no longer on 0\.\d+ %/);
+  const about = (out: string) => out.slice(out.indexOf('On every size'));
+  expect(about(kept.out)).toBe(about(itself.out));
+  // It is found to be the same as itself, though its corners are kept to a thousandth of a px.
+  const same = await here('compare', 'proved.json', 'was.yaml', '--prove');
+  expect(same).toMatchObject({ code: 0, out: expect.stringContaining('= dive holds on') });
+
+  await here('baseline', 'was.yaml', '--out', 'plain.json');
+  const refused = (err: string) => ({ code: 2, out: '', err: expect.stringContaining(err) });
+  expect(await compared('plain.json')).toMatchObject(refused('the baseline keeps no proof'));
+  expect(await compared('proved.json', '--locale', 'en-XA')).toMatchObject(
+    refused('the baseline was proved in all locales, and this asks for en-XA'),
+  );
+  const whole = readFileSync(join(folder.path, 'proved.json'), 'utf8');
+  writeFileSync(join(folder.path, 'cut.json'), whole.replace(/"region":\[\[\d+/, '"region":[["640"'));
+  expect(await compared('cut.json')).toMatchObject(refused('a baseline that was changed or cut short'));
 });

@@ -1,23 +1,29 @@
 import { Option, type Command } from 'commander';
+import { availableParallelism } from 'node:os';
 import { collect } from '../arguments.ts';
 import {
   compareSnapshots,
   layoutKey,
+  readProofs,
   snapshotOf,
   tellingLayouts,
+  writtenProofs,
+  type SavedProofs,
   type SeenView,
   type Snapshot,
 } from '../../compare/index.ts';
 import { FileProblem, readLimited, writeWhole } from '../../node/files.ts';
 import type { PlanOptions } from '../../node/check-messages.ts';
+import { proveOnThreads } from '../../node/prove-threads.ts';
 import { drawLayout } from '../../paint/index.ts';
 import {
   compareProofs,
   desktop,
   everySize,
   apartBySupport,
-  proveDocument,
+  sizesOf,
   type ProofChange,
+  type ProvedSizes,
 } from '../../proof/index.ts';
 import {
   compareHtml,
@@ -63,7 +69,10 @@ export function compareCommands(program: Command, io: Io, done: (code: number) =
       'write a report too: .html (before and after, drawn) or .json (may be repeated)',
       collect,
     )
-    .option('--prove', 'prove both on every size of screen too, and say on which the new one no longer holds')
+    .option(
+      '--prove',
+      'prove both on every size of screen too, and say on which the new one no longer holds; of a baseline, what it keeps of that',
+    )
     .option('--exact', 'any difference is exit code 1, not only new findings')
     .option('--json', 'print JSON')
     .addHelpText(
@@ -86,7 +95,11 @@ Exit codes: 0 nothing new is found, 1 new findings (with --exact: any difference
       .argument('<file>', 'a document, YAML or JSON'),
   )
     .requiredOption('--out <file>', 'where it is written; the name ends in .json')
-    .addHelpText('after', '\nExamples:\n  pimbot baseline hud.yaml --out hud.baseline.json')
+    .option('--prove', 'keep on which sizes every view holds too, for `pimbot compare --prove`')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  pimbot baseline hud.yaml --out hud.baseline.json\n  pimbot baseline hud.yaml --prove --out hud.baseline.json',
+    )
     .action(async (file: string, call: BaselineCall) => done(await baseline(file, call, io)));
 }
 
@@ -101,7 +114,7 @@ interface CompareCall {
   readonly json?: boolean;
 }
 
-interface BaselineCall extends Pick<CompareCall, 'view' | 'screen' | 'locale' | 'coverage'> {
+interface BaselineCall extends Pick<CompareCall, 'view' | 'screen' | 'locale' | 'coverage' | 'prove'> {
   readonly out: string;
 }
 
@@ -109,6 +122,8 @@ interface BaselineCall extends Pick<CompareCall, 'view' | 'screen' | 'locale' | 
 interface Side {
   readonly snapshot: Snapshot;
   readonly loaded: Usable | undefined;
+  /** What a baseline keeps of proofs. */
+  readonly proved?: SavedProofs;
 }
 
 /** The most bytes a baseline may have. */
@@ -125,7 +140,9 @@ async function compare(old: string, now: string, call: CompareCall, io: Io): Pro
   progress.clear();
   if (!before || !after) return exitUnusable;
   const comparison = compareSnapshots(before.snapshot, after.snapshot);
-  const proved = call.prove ? provedChanges(before, after, call, progress) : [];
+  const proved = call.prove
+    ? compareProofs(await provedOn(before, call, progress), await provedOn(after, call, progress))
+    : [];
   progress.clear();
   const names = [...new Set(after.snapshot.seen.map(({ screen }) => screen))];
   const compared: Compared = { old, now, comparison, screens: names };
@@ -148,30 +165,48 @@ async function compare(old: string, now: string, call: CompareCall, io: Io): Pro
   return worse || isLost || (call.exact && differs) ? exitFindings : exitClean;
 }
 
-/** How the sizes on which views hold have changed. @throws UsageError for a baseline: nothing of it can be laid out again. */
-function provedChanges(
-  before: Side,
-  after: Side,
-  { view: views, locale: locales }: CompareCall,
+/**
+ * On which sizes the views of one side hold: proved now, or kept in a baseline.
+ * @throws UsageError where a baseline keeps nothing of it, or of other locales.
+ */
+async function provedOn(
+  { loaded, proved }: Side,
+  { view: views, locale: locales }: Pick<CompareCall, 'view' | 'locale'>,
   progress: Progress,
-): readonly ProofChange[] {
-  if (!before.loaded || !after.loaded)
-    throw new UsageError('--prove needs two documents: a baseline holds screens, not every size');
-  const [old, now] = [before.loaded, after.loaded].map(({ document, resources }) => {
-    const all = Object.keys(document.source.views);
-    const asked = views === undefined ? all : all.filter((name) => views.includes(name));
-    const { supported } = apartBySupport(document, asked, everySize);
-    if (supported.length === 0) return [];
-    return proveDocument(document, {
-      resources,
-      views: supported,
-      locales,
-      device: desktop,
-      region: everySize,
-      progress: (done, all) => progress.tell(done, all, 'proof'),
-    });
+): Promise<readonly ProvedSizes[]> {
+  if (!loaded) {
+    const kept = readProofs(proved);
+    if (!kept)
+      throw new UsageError(
+        'the baseline keeps no proof: save it with `pimbot baseline --prove`, or leave --prove out',
+      );
+    const asked = namesOf(locales);
+    const before = namesOf(proved!.locales);
+    if (asked !== before)
+      throw new UsageError(
+        `the baseline was proved in ${before}, and this asks for ${asked}: give the same --locale`,
+      );
+    return views === undefined ? kept : kept.filter(({ view }) => views.includes(view));
+  }
+  const { file, document } = loaded;
+  const all = Object.keys(document.source.views);
+  const asked = views === undefined ? all : all.filter((name) => views.includes(name));
+  const { supported } = apartBySupport(document, asked, everySize);
+  if (supported.length === 0) return [];
+  const proofs = await proveOnThreads({
+    file,
+    theme: undefined,
+    project: loaded,
+    options: { device: desktop, region: everySize, locales },
+    views: supported,
+    threads: availableParallelism(),
+    progress: (done, all) => progress.tell(done, all, 'view'),
   });
-  return compareProofs(old!, now!);
+  return proofs.map(sizesOf);
+}
+
+function namesOf(locales: readonly string[] | undefined): string {
+  return locales ? [...new Set(locales)].sort().join(', ') : 'all locales';
 }
 
 function jsonWith(json: string, proved: readonly ProofChange[]): string {
@@ -182,12 +217,21 @@ function jsonWith(json: string, proved: readonly ProofChange[]): string {
 async function baseline(file: string, call: BaselineCall, io: Io): Promise<number> {
   const progress = new Progress(io.progress);
   const side = await sideOf(file, call, io, progress);
-  progress.clear();
   if (!side) return exitUnusable;
-  writeWhole(call.out, `${JSON.stringify({ 'pimbot-baseline': 1, ...side.snapshot })}\n`);
-  io.out(
-    `${call.out}: ${counted(side.snapshot.seen.length, 'layout')}, ${counted(side.snapshot.findings.length, 'finding')}\n`,
+  const proofs = call.prove ? await provedOn(side, call, progress) : undefined;
+  progress.clear();
+  const proved = proofs && writtenProofs(proofs, call.locale);
+  writeWhole(
+    call.out,
+    `${JSON.stringify({ 'pimbot-baseline': 1, ...side.snapshot, ...(proved && { proved }) })}\n`,
   );
+  const { seen, findings } = side.snapshot;
+  const kept = [
+    counted(seen.length, 'layout'),
+    counted(findings.length, 'finding'),
+    ...(proofs ? [counted(proofs.length, 'proof')] : []),
+  ];
+  io.out(`${call.out}: ${kept.join(', ')}\n`);
   return exitClean;
 }
 
@@ -199,7 +243,7 @@ async function sideOf(
 ): Promise<Side | undefined> {
   progress.say(`reading ${printable(path)}`);
   const saved = savedIn(path);
-  if (saved) return { snapshot: saved, loaded: undefined };
+  if (saved) return { ...saved, loaded: undefined };
   const loaded = await load(path, io, undefined, () => progress.clear());
   if (!loaded.document) return undefined;
   const { view: views, locale: locales, coverage = 'pairs' } = call;
@@ -214,15 +258,18 @@ async function sideOf(
 }
 
 /** What was saved of a document; undefined where the file is none of those. @throws UsageError */
-function savedIn(path: string): Snapshot | undefined {
+function savedIn(path: string): Pick<Side, 'snapshot' | 'proved'> | undefined {
   if (!path.toLowerCase().endsWith('.json')) return undefined;
   try {
     const read = JSON.parse(new TextDecoder().decode(readLimited(path, mostBaselineBytes))) as {
       'pimbot-baseline'?: unknown;
+      readonly 'proved'?: SavedProofs;
     } & Snapshot;
     if (read?.['pimbot-baseline'] !== 1) return undefined;
-    if (!isSnapshot(read)) throw new UsageError(`"${path}" is a baseline that was changed or cut short`);
-    return read;
+    const { proved, ...snapshot } = read;
+    if (!isSnapshot(snapshot) || (proved !== undefined && !readProofs(proved)))
+      throw new UsageError(`"${path}" is a baseline that was changed or cut short`);
+    return { snapshot, proved };
   } catch (error) {
     if (error instanceof UsageError) throw error;
     // A document may be JSON too; what it is wrong with is told when it is read as one.
