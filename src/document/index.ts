@@ -8,7 +8,7 @@ export { parseText } from './parse.ts';
 export type { Parsed } from './parse.ts';
 export { pointerTo, stepsOf } from './pointer.ts';
 export type { Json } from './pointer.ts';
-export type { MessagePart, Notations, Rgba } from './notations.ts';
+export type { MessagePart, Rgba, TokenAnswer, TokenValues } from './notations.ts';
 export { readShape } from './read-shape.ts';
 export type { FileReader, FileText } from './read-shape.ts';
 export { documentSchema, themeSchema } from './schema.ts';
@@ -68,6 +68,7 @@ export type {
   ScreenConditionSource,
   CheckedDocument,
   CheckedTheme,
+  Notations,
   DocumentSource,
   Fit,
   ImageEdges,

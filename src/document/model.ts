@@ -1,4 +1,4 @@
-import type { Notations } from './notations.ts';
+import type { MessagePart, Rgba, TokenValues } from './notations.ts';
 import type { Parsed, Positions } from './parse.ts';
 import { namesOfExpression, readExpression } from './expression.ts';
 import { pointerTo, type Json } from './pointer.ts';
@@ -517,6 +517,22 @@ export interface CheckedTheme {
 export interface TokenFile {
   readonly tokens: { readonly [name: string]: TokenSource };
   readonly origin: Origin;
+}
+
+/**
+ * How notations of open standards are read that a document uses. Reading all of them takes parsers that a game need not load:
+ * in a packed document they have been read already.
+ */
+export interface Notations {
+  /** A colour of CSS; undefined for a text that is none. */
+  readonly color: (text: string) => Rgba | undefined;
+  /** A message of ICU in a language. @throws Error where it is none. */
+  readonly message: (text: string, locale: string) => readonly MessagePart[];
+  /**
+   * Design tokens. @param theme What the document calls the theme; '' for the one it is seen in. @param files Those of the theme; an
+   * earlier one wins over a later one.
+   */
+  readonly tokens: (theme: string, files: readonly CheckedTheme[]) => TokenValues;
 }
 
 /** A document that has passed every check; only readDocument makes one. */

@@ -21,13 +21,16 @@ export interface MessagePart {
   readonly pluralType?: 'cardinal' | 'ordinal';
 }
 
-/**
- * How notations of open standards are read that a document uses. Reading all of them takes parsers that a game need not load:
- * in a packed document they have been read already.
- */
-export interface Notations {
-  /** A colour of CSS; undefined for a text that is none. */
-  readonly color: (text: string) => Rgba | undefined;
-  /** A message of ICU in a language. @throws Error where it is none. */
-  readonly message: (text: string, locale: string) => readonly MessagePart[];
+/** A token's value with its aliases followed, or why there is none. */
+export type TokenAnswer =
+  | { readonly value: string | number }
+  | { readonly problem: 'unknown'; readonly name: string }
+  | { readonly problem: 'circle'; readonly chain: readonly string[] }
+  | { readonly problem: 'value'; readonly name: string; readonly expected: string };
+
+/** The tokens of a theme, worked out. */
+export interface TokenValues {
+  names(): Iterable<string>;
+  /** The value of `color.hull`. */
+  resolve(name: string): TokenAnswer;
 }

@@ -8,8 +8,8 @@ import {
   type ThemeFileSource,
   type ThemeSource,
   type TokenFile,
+  type Notations,
 } from './model.ts';
-import type { Notations } from './notations.ts';
 import { mostDepth, parseText } from './parse.ts';
 import { pointerTo, type Json } from './pointer.ts';
 import { checkStructure } from './structure.ts';

@@ -6,7 +6,7 @@ import {
   type DiagnosticList,
 } from '../document/index.ts';
 import { markupWords, parseMarkup } from '../text/index.ts';
-import type { Theme } from '../theme/index.ts';
+import { checkValue, type Theme } from '../theme/index.ts';
 
 /** Reports marks in texts that name a style, token or picture there is none of. */
 export function checkMarkup(document: CheckedDocument, theme: Theme, diagnostics: DiagnosticList): void {
@@ -36,7 +36,7 @@ function checkText(
       if (word.type === 'style' && !theme.find(word.name)) {
         const facts = { what: 'style', name: word.name, meant: nearestName(word.name, theme.styleNames()) };
         diagnostics.add('unknown-name', facts, origin.at(pointer));
-      } else if (word.type === 'color') theme.checkValue('color', word.color, pointer, origin, diagnostics);
+      } else if (word.type === 'color') checkValue(theme, 'color', word.color, pointer, origin, diagnostics);
     }
   }
 }

@@ -1,7 +1,7 @@
-import type { DocumentSource, MessagePart, Notations, ThemeSource, TokenSource } from '../document/index.ts';
+import type { DocumentSource, MessagePart, Notations, ThemeSource } from '../document/index.ts';
 
 /** The version of the format; a file of another one is refused. */
-export const packVersion = 1;
+export const packVersion = 2;
 
 /** What TypeScript knows of a packed document; written by `declarationOf`. */
 export interface PackTypes {
@@ -16,12 +16,6 @@ export interface PackTypes {
 
 /** The bytes of a file: in base64, or the address they are loaded from. */
 export type PackedFile = { readonly base64: string } | { readonly url: string };
-
-export interface PackedTheme {
-  readonly theme: ThemeSource;
-  /** What its token files hold, in order. */
-  readonly tokens: readonly { readonly [name: string]: TokenSource }[];
-}
 
 export interface PackedFont {
   readonly family: string;
@@ -54,15 +48,17 @@ export interface PackedPicture {
 }
 
 /**
- * A document with all it refers to, checked, its colours and messages read: what a game loads. Written by `pimbot pack` and the
+ * A document with all it refers to, checked, its colours, messages and tokens read: what a game loads. Written by `pimbot pack` and the
  * plugin for Vite; plain JSON.
  */
 export interface Pack<Types extends PackTypes = PackTypes> {
   readonly 'pimbot-pack': number;
   readonly 'document': DocumentSource;
   /** The document's own theme part first, then the theme it is seen in where that has no name. */
-  readonly 'themes': readonly PackedTheme[];
-  readonly 'named': { readonly [theme: string]: PackedTheme };
+  readonly 'themes': readonly ThemeSource[];
+  readonly 'named': { readonly [theme: string]: ThemeSource };
+  /** The tokens of each theme, worked out; under '' those of the document as it is seen without a name. */
+  readonly 'tokens': { readonly [theme: string]: { readonly [token: string]: string | number } };
   readonly 'seenIn': string | undefined;
   /** Every colour that is not written as #rgb: red, green, blue and opacity from 0 to 1. */
   readonly 'colors': { readonly [text: string]: readonly [number, number, number, number] };

@@ -1,5 +1,12 @@
-import type { CheckedDocument, CheckedTheme, DocumentSource, ViewSource } from '../document/index.ts';
+import type {
+  CheckedDocument,
+  CheckedTheme,
+  DocumentSource,
+  ThemeSource,
+  ViewSource,
+} from '../document/index.ts';
 import type { Picture } from '../picture/index.ts';
+import { Theme } from '../theme/index.ts';
 import type { Resources } from '../view/index.ts';
 import {
   packVersion,
@@ -8,7 +15,6 @@ import {
   type PackedFont,
   type PackedImage,
   type PackedPicture,
-  type PackedTheme,
 } from './format.ts';
 import type { RecordedNotations } from './recorded.ts';
 import { readWritten } from './written.ts';
@@ -55,6 +61,9 @@ export function pack(document: CheckedDocument, resources: Resources, parts: Pac
     'document': shipped(document.source),
     'themes': document.themes.map(packedTheme),
     'named': Object.fromEntries([...document.named].map(([name, theme]) => [name, packedTheme(theme)])),
+    'tokens': Object.fromEntries(
+      ['', ...document.named.keys()].map((name) => [name, valuesOf(new Theme(document, name))]),
+    ),
     'seenIn': document.themeName,
     'colors': Object.fromEntries(
       [...(recorded?.colors ?? [])].map(([text, { r, g, b, a }]) => [text, [r, g, b, a] as const]),
@@ -82,7 +91,16 @@ function shipped(source: DocumentSource): DocumentSource {
   return { ...(kept as unknown as DocumentSource), views };
 }
 
-function packedTheme({ theme, tokenFiles }: CheckedTheme): PackedTheme {
-  const { tokens, styles, kinds } = theme;
-  return { theme: { tokens, styles, kinds }, tokens: tokenFiles.map((file) => file.tokens) };
+function packedTheme({ theme: { styles, kinds } }: CheckedTheme): ThemeSource {
+  return { styles, kinds };
+}
+
+/** The values of a theme's tokens; none of the document's is without one. */
+function valuesOf({ tokens }: Theme): { readonly [token: string]: string | number } {
+  return Object.fromEntries(
+    [...tokens.names()].flatMap((name) => {
+      const answer = tokens.resolve(name);
+      return 'value' in answer ? [[name, answer.value]] : [];
+    }),
+  );
 }

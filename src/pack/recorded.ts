@@ -9,8 +9,10 @@ export class RecordedNotations implements Notations {
   readonly messages = new Map<string, Map<string, readonly MessagePart[]>>();
   readonly color: Notations['color'];
   readonly message: Notations['message'];
+  readonly tokens: Notations['tokens'];
 
   constructor(every: Notations) {
+    this.tokens = every.tokens;
     this.color = (text) => {
       const color = every.color(text);
       if (color && !isSame(hexColor(text), color)) this.colors.set(text, color);

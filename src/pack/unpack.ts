@@ -5,8 +5,10 @@ import {
   type CheckedTheme,
   type DocumentSource,
   type Notations,
+  type ThemeSource,
+  type TokenValues,
 } from '../document/index.ts';
-import { PackError, packVersion, type Pack, type PackedTheme } from './format.ts';
+import { PackError, packVersion, type Pack } from './format.ts';
 import { hexColor, plainMessage } from './plain.ts';
 
 /**
@@ -22,22 +24,29 @@ export function unpack(pack: Pack): CheckedDocument {
       `this document was packed by another version (format ${version}, this one reads ${packVersion}): pack it again`,
     );
   const origin = new Origin();
-  const checked = ({ theme, tokens }: PackedTheme): CheckedTheme => ({
-    theme,
-    origin,
-    tokenFiles: tokens.map((one) => ({ tokens: one, origin })),
-  });
+  const checked = (theme: ThemeSource): CheckedTheme => ({ theme, origin, tokenFiles: [] });
   return {
     source: pack.document satisfies DocumentSource,
     origin,
     themes: pack.themes.map(checked),
     named: new Map(Object.entries(pack.named).map(([name, theme]) => [name, checked(theme)])),
     themeName: pack.seenIn,
-    notations: pack.notations ?? notationsOf(pack),
+    notations: { ...(pack.notations ?? notationsOf(pack)), tokens: (name) => tokensOf(pack, name) },
   };
 }
 
-function notationsOf({ colors, messages }: Pack): Notations {
+function tokensOf({ tokens }: Pack, theme: string): TokenValues {
+  const values = entryOf(tokens, theme) ?? {};
+  return {
+    names: () => Object.keys(values),
+    resolve: (name) => {
+      const value = entryOf(values, name);
+      return value === undefined ? { problem: 'unknown', name } : { value };
+    },
+  };
+}
+
+function notationsOf({ colors, messages }: Pack): Omit<Notations, 'tokens'> {
   return {
     color: (text) => {
       const parts = entryOf(colors, text);

@@ -14,6 +14,7 @@ import {
   type Origin,
 } from '../document/index.ts';
 import { defaultFont, familyNames, lookKeys } from './look.ts';
+import { checkValue } from './check-value.ts';
 import { kindStyle, namedThemes, type Theme } from './theme.ts';
 import { fontsOf } from './fonts.ts';
 import { tokensOf } from './tokens.ts';
@@ -85,7 +86,7 @@ function checkWidget(
   if (!isTemplate(widget.style)) checkStyles(widget.style, at, origin, theme, diagnostics);
   if (widget.look) checkLook(document, widget.look, `${at}/look`, origin, theme, diagnostics);
   if (widget.tint !== undefined && !isTemplate(widget.tint)) {
-    theme.checkValue('color', widget.tint, `${at}/tint`, origin, diagnostics);
+    checkValue(theme, 'color', widget.tint, `${at}/tint`, origin, diagnostics);
   }
 }
 
@@ -100,7 +101,7 @@ function checkLook(
   for (const key of lookKeys) {
     const value = entryOf(look as Record<string, unknown>, key);
     if (value === undefined || isTemplate(value)) continue;
-    theme.checkValue(key, value, pointerTo(pointer, key), origin, diagnostics);
+    checkValue(theme, key, value, pointerTo(pointer, key), origin, diagnostics);
     if (key === 'image' && typeof value === 'string' && !namesPicture(document.source, value)) {
       const meant = nearestName(value, Object.keys(document.source.pictures ?? {}));
       const facts = { what: 'picture', name: value, meant };
@@ -175,7 +176,7 @@ function checkBackdrop(
   styleList(backdrop).forEach((entry, index) => {
     if (pictures.includes(entry)) return;
     const at = typeof backdrop === 'string' ? pointer : `${pointer}/${index}`;
-    if (entry.startsWith('$')) theme.checkValue('color', entry, at, document.origin, diagnostics);
+    if (entry.startsWith('$')) checkValue(theme, 'color', entry, at, document.origin, diagnostics);
     else if (!theme.colorOf(entry)) {
       const facts = { what: 'colour or picture', name: entry, meant: nearestName(entry, pictures) };
       diagnostics.add('unknown-name', facts, document.origin.at(at));

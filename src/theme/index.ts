@@ -23,4 +23,5 @@ export { themeGaps } from './gaps.ts';
 export type { ThemeGap } from './gaps.ts';
 export { tokensOf } from './tokens.ts';
 export { tokensFile } from './write-tokens.ts';
+export { checkValue } from './check-value.ts';
 export { checkLooks, styleList, stylesOf } from './check-looks.ts';

@@ -148,8 +148,9 @@ const amount =
     most: number,
   ): Reader =>
   (value, into) => {
-    const number =
-      typeof value === 'number' ? value : value.trim() === '' ? NaN : Number(value.replace(/(px|u)$/, ''));
+    // What is put in for a name may be anything.
+    const text = typeof value === 'string' ? value.trim().replace(/(px|u)$/, '') : '';
+    const number = typeof value === 'number' ? value : text === '' ? NaN : Number(text);
     if (!(number >= least && number <= most)) return false;
     into[key] = number;
     return true;
@@ -195,7 +196,7 @@ const readers: { readonly [Key in keyof LookSource]-?: { read: Reader; expected:
     expected: 'the name of a picture',
     read: (value, into) => {
       into.image = String(value);
-      return true;
+      return typeof value === 'string';
     },
   },
   'slice': {
@@ -243,7 +244,7 @@ const readers: { readonly [Key in keyof LookSource]-?: { read: Reader; expected:
     expected: 'the name of a font family',
     read: (value, into) => {
       into.font = String(value);
-      return true;
+      return typeof value === 'string';
     },
   },
   'font-size': { expected: 'a number of u from 1 to 2000', read: amount('fontSize', 1, 2000) },

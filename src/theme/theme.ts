@@ -1,6 +1,4 @@
-import type { DiagnosticList } from '../document/index.ts';
 import {
-  nearestName,
   entryOf,
   pointerTo,
   states,
@@ -12,6 +10,7 @@ import {
   type Origin,
   type State,
   type StyleSource,
+  type TokenValues,
 } from '../document/index.ts';
 import {
   inherited,
@@ -21,7 +20,6 @@ import {
   type LookChanges,
   type MutableLookChanges,
 } from './look.ts';
-import { Tokens, type TokenAnswer } from './tokens.ts';
 
 /** The themes of a document by their names. */
 export function namedThemes(document: CheckedDocument): ReadonlyMap<string, Theme> {
@@ -51,13 +49,14 @@ function kindOf(name: string): Kind | undefined {
   return name.startsWith('kind ') ? (name.slice(5) as Kind) : undefined;
 }
 
-const tokenPattern = /\$([\p{L}_][\p{L}\p{N}_.-]*)/gu;
+/** A token in a value of a look. */
+export const tokenPattern = /\$([\p{L}_][\p{L}\p{N}_.-]*)/gu;
 
 /** The styles and tokens of a document, ready to resolve looks. */
 export class Theme {
   /** What the document calls it; undefined where it has no name. */
   readonly name: string | undefined;
-  readonly tokens: Tokens;
+  readonly tokens: TokenValues;
   /** Reads a colour of CSS. */
   readonly colorOf: Notations['color'];
   readonly #themes: readonly CheckedTheme[];
@@ -70,8 +69,9 @@ export class Theme {
     const named = name === undefined ? undefined : document.named.get(name);
     this.name = named ? name : document.themeName;
     this.#themes = named ? [document.themes[0]!, named] : document.themes;
-    this.tokens = new Tokens(this.#themes);
-    this.colorOf = document.notations.color;
+    const { color, tokens } = document.notations;
+    this.tokens = tokens(named ? name! : '', this.#themes);
+    this.colorOf = color;
   }
 
   /** The files its styles and tokens are from, the document's own first. */
@@ -189,50 +189,9 @@ export class Theme {
     return look;
   }
 
-  /** Reports what is wrong with one value of a look. */
-  checkValue(
-    key: keyof LookSource,
-    value: unknown,
-    pointer: string,
-    origin: Origin,
-    diagnostics: DiagnosticList,
-  ): void {
-    if (typeof value === 'string' && value.includes('$')) {
-      let problem = false;
-      for (const [, name] of value.matchAll(tokenPattern)) {
-        const answer = this.tokens.resolve(name!);
-        if (!('problem' in answer)) continue;
-        problem = true;
-        this.#reportToken(answer, pointer, origin, diagnostics);
-      }
-      if (problem) return;
-    }
+  /** What a value of a look is to be, where it is none; undefined where it is one. */
+  expected(key: keyof LookSource, value: unknown): string | undefined {
     const filled = typeof value === 'string' ? this.fillIn(value) : value;
-    const expected = readLookValue(key, filled as string, {}, this.colorOf);
-    if (expected === undefined) return;
-    const found = JSON.stringify(value) + (filled === value ? '' : ` (${JSON.stringify(filled)})`);
-    if (key === 'color' || key === 'background') diagnostics.add('bad-color', { found }, origin.at(pointer));
-    else diagnostics.add('wrong-value', { key, expected, found }, origin.at(pointer));
-  }
-
-  #reportToken(
-    answer: Exclude<TokenAnswer, { readonly value: unknown }>,
-    pointer: string,
-    origin: Origin,
-    diagnostics: DiagnosticList,
-  ): void {
-    if (answer.problem === 'circle') {
-      diagnostics.add('name-chain', { what: 'this token', chain: answer.chain }, origin.at(pointer));
-    } else if (answer.problem === 'value') {
-      const facts = { key: answer.name, expected: answer.expected, found: 'another value' };
-      diagnostics.add('wrong-value', facts, origin.at(pointer));
-    } else {
-      const facts = {
-        what: 'token',
-        name: answer.name,
-        meant: nearestName(answer.name, this.tokens.names()),
-      };
-      diagnostics.add('unknown-name', facts, origin.at(pointer));
-    }
+    return readLookValue(key, filled as string, {}, this.colorOf);
   }
 }

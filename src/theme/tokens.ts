@@ -1,12 +1,13 @@
-import { entryOf, pointerTo, type CheckedTheme, type Origin, type TokenSource } from '../document/index.ts';
+import {
+  entryOf,
+  pointerTo,
+  type CheckedTheme,
+  type Origin,
+  type TokenAnswer,
+  type TokenSource,
+  type TokenValues,
+} from '../document/index.ts';
 import { readTokenValue, tokenTypes, type TokenType } from './token-value.ts';
-
-/** A token's value with its aliases followed, or why there is none. */
-export type TokenAnswer =
-  | { readonly value: string | number }
-  | { readonly problem: 'unknown'; readonly name: string }
-  | { readonly problem: 'circle'; readonly chain: readonly string[] }
-  | { readonly problem: 'value'; readonly name: string; readonly expected: string };
 
 interface Held {
   readonly value: TokenSource;
@@ -15,7 +16,7 @@ interface Held {
 }
 
 /** The named values of several themes; an earlier theme wins over a later one, and a theme over its token files. */
-export class Tokens {
+export class Tokens implements TokenValues {
   readonly #held = new Map<string, Held>();
 
   constructor(themes: readonly CheckedTheme[]) {

@@ -10,7 +10,7 @@ import {
   type Notations,
 } from '../document/index.ts';
 import { Messages, parseMessage } from '../text/index.ts';
-import { Theme, checkLooks, parseColor } from '../theme/index.ts';
+import { Theme, Tokens, checkLooks, parseColor } from '../theme/index.ts';
 import { checkVary } from './vary.ts';
 
 export interface ReadOptions {
@@ -24,8 +24,12 @@ export interface ReadOptions {
   readonly notations?: Notations;
 }
 
-/** Reads all of CSS's colours and ICU's messages. */
-export const everyNotation: Notations = { color: parseColor, message: parseMessage };
+/** Reads all of CSS's colours, ICU's messages and design tokens. */
+export const everyNotation: Notations = {
+  color: parseColor,
+  message: parseMessage,
+  tokens: (_, files) => new Tokens(files),
+};
 
 /** A document that can be used, or the diagnostics that say why not. Warnings may come with a document. */
 export interface ReadResult {

@@ -35,10 +35,11 @@ function loaded(packed: Pack, { pictures }: Resources) {
 }
 
 /** A document of one file, packed, and as it is read otherwise. */
-async function packedText(text: string) {
+async function packedText(text: string, files: { readonly [path: string]: string } = {}) {
   const folder = mkdtempSync(join(tmpdir(), 'pimbot-pack-'));
   const path = join(folder, 'hud.yaml');
   writeFileSync(path, text);
+  for (const [name, inside] of Object.entries(files)) writeFileSync(join(folder, name), inside);
   const { document, resources, diagnostics } = await openProject(path);
   expect(diagnostics.map(formatDiagnostic)).toEqual([]);
   const { pack } = await packProject(path);
@@ -155,7 +156,7 @@ views:
     [
       'another version',
       { 'pimbot-pack': 99 },
-      'this document was packed by another version (format 99, this one reads 1): pack it again',
+      'this document was packed by another version (format 99, this one reads 2): pack it again',
     ],
     [
       'something else',
@@ -166,6 +167,29 @@ views:
   ])('%s is refused with a sentence', (_, wrong, sentence) => {
     expect(() => unpack(wrong as unknown as Pack)).toThrow(new PackError(sentence));
   });
+});
+
+test('tokens are worked out for each theme: what stands for another one follows the theme', async () => {
+  const text = `pimbot: 1
+tokens: { ink: "#101010", line: "{ink}", gap: { $type: dimension, $value: { value: 4, unit: px } } }
+themes: { day: day.yaml, night: night.yaml }
+styles: { plate: { background: $line, radius: $gap } }
+views: { v: { children: [{ id: a, style: plate, size: 20 }] } }
+`;
+  const files = {
+    'day.yaml': 'pimbot-theme: 1\n',
+    'night.yaml': 'pimbot-theme: 1\ntokens: { ink: "#ff0000", own: 3 }\n',
+  };
+  const { document, pack, resources } = await packedText(text, files);
+  expect(pack.tokens.night).toMatchObject({ own: 3, gap: 4 });
+  expect(JSON.stringify(pack.themes) + JSON.stringify(pack.named)).not.toContain('ink');
+  for (const theme of ['day', 'night']) {
+    const [packed, read] = [unpack(pack), document].map(
+      (one) =>
+        openView(one, 'v', { resources, theme }).layoutOn({ width: 800, height: 600 }).widgets[1]!.look,
+    );
+    expect(packed).toEqual(read);
+  }
 });
 
 test('hex colours and plain messages are read as their parsers read them', async () => {
