@@ -339,7 +339,7 @@ function checkReadable(holder: object, pointer: string, origin: Origin, diagnost
   for (const [key, value] of Object.entries(holder) as [string, unknown][]) {
     const row = keyRow(key);
     if (value === undefined || !row?.read || row.read(value) !== undefined) continue;
-    wrong(key, row.expected ?? 'another value', value, pointer, origin, diagnostics);
+    wrong(key, row.expected ?? row.schema.title ?? 'another value', value, pointer, origin, diagnostics);
   }
 }
 
@@ -368,10 +368,13 @@ function checkNotations(placed: PlacedSource, origin: Origin, diagnostics: Diagn
   }
   const between = typeof widget['anchor-to'] === 'string' && anchorTargets(widget['anchor-to']).length > 1;
   const anchor = readAnchor(widget.anchor ?? 'left top', between);
-  if (!anchor) refuse('anchor', 'an anchor such as "right bottom", "left..right top" or "25% center"');
+  if (!anchor && readAnchor(widget.anchor, true))
+    refuse(
+      'anchor',
+      'an anchor whose spans run from left to right and from top to bottom; between two widgets they may cross',
+    );
   if (anchor && widget.offset !== undefined) {
     const offset = readLengthPair(widget.offset);
-    if (!offset) refuse('offset', 'one or two lengths such as -24 or "-24 12"');
     for (const axis of ['x', 'y'] as const) {
       if (offset && anchor[axis].span && (offset[axis].u !== 0 || offset[axis].share !== 0)) {
         const facts = { axis: axis === 'x' ? 'horizontal' : 'vertical' };
@@ -382,8 +385,8 @@ function checkNotations(placed: PlacedSource, origin: Origin, diagnostics: Diagn
   if (anchor && widget.inset !== undefined) {
     const spans = { x: anchor.x.span, y: anchor.y.span };
     if (!spans.x && !spans.y) diagnostics.add('inset-without-span', {}, origin.atKey(`${pointer}/inset`));
-    else if (!readInset(widget.inset, spans)) refuse('inset', 'the distances kept from the ends of a span');
-    else checkNamedInset(widget.inset, spans, pointer, origin, diagnostics);
+    else if (readInset(widget.inset, spans))
+      checkNamedInset(widget.inset, spans, pointer, origin, diagnostics);
   }
   checkReadable(widget, pointer, origin, diagnostics);
   checkContainer(widget, pointer, origin, diagnostics, isTemplate(placed.widget.arrange));

@@ -199,7 +199,8 @@ function plain(u: number): Length {
   return { u, share: 0 };
 }
 
-function statesOf(said: WidgetSource['states']): readonly State[] {
+/** The states that a widget says. */
+export function statesOf(said: WidgetSource['states']): readonly State[] {
   if (said === undefined) return [];
   return typeof said === 'string' ? [said] : said;
 }

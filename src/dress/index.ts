@@ -1,6 +1,6 @@
 /* A skeleton, a theme, a language, values and states in; a view with looks, words and measures out. */
 export { bareKeys } from './bare-keys.ts';
-export { boxIn, dress, dressOne, isWithin } from './dress.ts';
+export { boxIn, dress, dressOne, isWithin, statesOf } from './dress.ts';
 export type { Caret, Tree, Widget } from './dress.ts';
 export { controls, isControl, lookOf, tintKey } from './kinds.ts';
 export { Kept } from './kept.ts';

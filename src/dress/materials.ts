@@ -1,5 +1,6 @@
 import type { CaseValue, State } from '../document/index.ts';
 import type { Picture } from '../picture/index.ts';
+import type { Refuses } from '../skeleton/index.ts';
 import type { FontBook, Messages } from '../text/index.ts';
 import type { Theme } from '../theme/index.ts';
 import type { Kept } from './kept.ts';
@@ -17,6 +18,8 @@ export interface Materials {
   readonly rightToLeft: boolean;
   readonly pictures: ReadonlyMap<string, Picture>;
   readonly values: ReadonlyMap<string, CaseValue>;
+  /** What a key is to be, where what is put in for a name is none of those. */
+  readonly refuses: Refuses;
   /** Scales every text: the player's setting. */
   readonly textSize: number;
   /** States that widgets are in beside those the document says, by id. */

@@ -24,7 +24,7 @@ import {
   type GridPlan,
 } from './plan.ts';
 import { carriesHeights, carriesWidths } from './carried.ts';
-import { fillAxis, modes, sound } from './fill.ts';
+import { fillAxis, fillOffset, modes, sound } from './fill.ts';
 import type { Reference } from './frame.ts';
 import { markAll, markBox, markMeasure } from './solve.ts';
 
@@ -176,8 +176,19 @@ export function refill(plan: Plan, n: number, item: LayoutItem): void {
   plan.end[n] = end;
   plan.x.scrolled[n] = x;
   plan.y.scrolled[n] = y;
-  for (const { root, boxes } of plan.parts)
-    if (n >= root && n < root + boxes.length) boxes[n - root] = item.box;
+  keepBox(plan, n, item);
+}
+
+/** Changes the offset of a widget, of which nothing else has changed. @throws RangeError as {@link compile} does. */
+export function refillOffset(plan: Plan, n: number, item: LayoutItem): void {
+  fillOffset(plan, plan.x, n, item.box.x);
+  fillOffset(plan, plan.y, n, item.box.y);
+  keepBox(plan, n, item);
+}
+
+/** Parts with a scaling of their own keep what their widgets say. */
+function keepBox(plan: Plan, n: number, { box }: LayoutItem): void {
+  for (const { root, boxes } of plan.parts) if (n >= root && n < root + boxes.length) boxes[n - root] = box;
 }
 
 function emptyPlan(items: readonly LayoutItem[]): Plan {

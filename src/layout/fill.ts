@@ -26,7 +26,7 @@ export const modes = { auto: autoSize, content: contentSize, fixed: fixedSize, f
  */
 export function fillAxis(plan: Plan, axis: AxisPlan, n: number, box: AxisBox): void {
   const own = plan.factor[n]!;
-  const around = n === 0 ? own : plan.factor[plan.parent[n]!]!;
+  const around = aroundOf(plan, n);
   axis.mode[n] = modes[box.mode];
   axis.traits[n] =
     (box.min !== undefined || box.max !== undefined ? hasLimits : 0) |
@@ -44,7 +44,7 @@ export function fillAxis(plan: Plan, axis: AxisPlan, n: number, box: AxisBox): v
   axis.anchorStart[n] = sound(box.anchorStart);
   axis.anchorEnd[n] = sound(box.anchorEnd);
   axis.pivot[n] = sound(box.pivot);
-  fillLength(axis.offset, axis.offsetShare, n, box.offset, around);
+  fillOffset(plan, axis, n, box);
   fillLength(axis.insetStart, axis.insetStartShare, n, box.insetStart, around);
   fillLength(axis.insetEnd, axis.insetEndShare, n, box.insetEnd, around);
   axis.paddingStart[n] = sound(box.paddingStart.u * own);
@@ -62,6 +62,16 @@ export function fillAxis(plan: Plan, axis: AxisPlan, n: number, box: AxisBox): v
   }
   axis.scrolls[n] = box.scrolls ? 1 : 0;
   axis.scrolled[n] = sound(box.scrolled);
+}
+
+/** The offset alone. */
+export function fillOffset(plan: Plan, axis: AxisPlan, n: number, { offset }: AxisBox): void {
+  fillLength(axis.offset, axis.offsetShare, n, offset, aroundOf(plan, n));
+}
+
+/** How many u of the view one u of what a widget stands in is. */
+function aroundOf(plan: Plan, n: number): number {
+  return plan.factor[n === 0 ? 0 : plan.parent[n]!]!;
 }
 
 /** Takes down a padding of which some is a share. */

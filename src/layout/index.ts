@@ -1,5 +1,5 @@
 /* Boxes in; flat typed arrays that are solved for a screen, and rectangles out. Knows no text and no colour. */
-export { compile, keepScrolled, refill, splice } from './compile.ts';
+export { compile, keepScrolled, refill, refillOffset, splice } from './compile.ts';
 export type { LayoutItem, Run } from './compile.ts';
 export { MutableFrame, frameOf, referenceOf, referenceOfPart } from './frame.ts';
 export type { Frame, Reference } from './frame.ts';

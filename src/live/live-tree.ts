@@ -15,6 +15,7 @@ import {
   markBox,
   markMeasure,
   refill,
+  refillOffset,
   solve,
   splice,
   type Frame,
@@ -23,23 +24,17 @@ import {
   type Reference,
   type Run,
 } from '../layout/index.ts';
-import {
-  dividedBoxes,
-  drawingOrder,
-  isDivider,
-  makeSkeleton,
-  zOf,
-  type Bone,
-  type Box,
-  type Piece,
-} from '../skeleton/index.ts';
+import { drawingOrder, makeSkeleton, zOf, type Bone, type Box, type Piece } from '../skeleton/index.ts';
 import { handsOnTheSame } from '../theme/index.ts';
 import { itemOf, targetsOf } from '../view/index.ts';
 import { isSimilarBox, needsAnotherPlan } from './box-change.ts';
 import { isLeaving, movedOn, shownWhile, startAppearing, startMoving, type Moving } from './motion.ts';
 import { LiveNames } from './names.ts';
 import { targetOf, type LiveNode, type Mutable } from './node.ts';
-import { showsNow } from './shows-now.ts';
+import { heldAt, slideOver } from './slid.ts';
+import { Touches } from './touches.ts';
+import { holdShown, showsNow } from './shows-now.ts';
+import { sharedAnew } from './shared-anew.ts';
 import { endLeaving, showWithin, type Sight } from './sight.ts';
 import { isVisible, keptText } from './widget-change.ts';
 import { childrenAt, rangeOf, regrow, type HeadChange, type Regrown } from './regrow.ts';
@@ -66,11 +61,7 @@ export class LiveTree {
   version = 1;
   /** Whose values say that it is scrolled elsewhere; whoever follows takes them out. */
   readonly scrolled: LiveNode[] = [];
-  /** What has changed since {@link takeTouched}, some of it twice. */
-  #touched: LiveNode[] = [];
-  #spare: LiveNode[] = [];
-  /** Whether more has changed than is listed. */
-  #isMore = true;
+  readonly touches = new Touches();
   /** Whether anything has changed that places may follow from. */
   isPlaced = false;
   /** Whether other widgets may be there, seen, or in another order, wherever they are. */
@@ -108,20 +99,7 @@ export class LiveTree {
   /** Notes that a widget looks, says or stands otherwise. */
   touch(node: LiveNode): void {
     node.stamp = this.version;
-    if (this.#isMore) return;
-    this.#touched.push(node);
-    if (this.#touched.length > 4 * this.nodes.length) this.#isMore = true;
-  }
-
-  /** What has changed since this was last called; undefined where that is as good as everything. */
-  takeTouched(): readonly LiveNode[] | undefined {
-    const touched = this.#touched;
-    const isMore = this.#isMore;
-    this.#touched = this.#spare;
-    this.#touched.length = 0;
-    this.#spare = touched;
-    this.#isMore = false;
-    return isMore ? undefined : touched;
+    this.touches.add(node, 4 * this.nodes.length);
   }
 
   get widgets(): readonly Widget[] {
@@ -144,9 +122,12 @@ export class LiveTree {
    * @returns whether anything looks, says or stands otherwise. @throws BuildError
    */
   follow(names: readonly string[]): boolean {
-    const { document, frame } = this.#source;
+    const { document, frame, materials } = this.#source;
     const sites = this.names.sitesOf(names);
-    const standing = { nodes: this.nodes, end: this.plan.end, document, on: frame };
+    const { refuses } = materials;
+    const standing = { nodes: this.nodes, end: this.plan.end, document, on: frame, refuses };
+    const showing = this.names.showing(names);
+    for (const node of showing) holdShown(node);
     const regrown = sites.size === 0 ? [] : regrow(sites, standing);
     let changed = false;
     for (const one of regrown) if (this.#apply(one)) changed = true;
@@ -177,10 +158,9 @@ export class LiveTree {
 
   /** Takes over what a bone says of places, sizes and whether it is seen; the look stays. */
   #putBare(node: LiveNode): void {
-    const { bone, widget } = node;
+    const { bone } = node;
     const { source, visible } = bone;
-    const isAtOnce = node.motion === undefined && !(this.hasMotion && widget.look.transition.length > 0);
-    if (!isAtOnce || node.leaves || node.rests) {
+    if (!this.#isAtOnce(node)) {
       const from = targetOf(node);
       this.#put(node, { ...from, source, visible, box: boxIn(bone, from.look) });
       return;
@@ -194,6 +174,11 @@ export class LiveTree {
     this.touch(node);
     this.isOther = true;
     this.#boxChanged(node, box);
+  }
+
+  /** Whether a widget is at once what it is to be, and shows it. */
+  #isAtOnce({ motion, widget, leaves, rests }: LiveNode): boolean {
+    return !motion && !leaves && !rests && !(this.hasMotion && widget.look.transition.length > 0);
   }
 
   /** Another widget in the place of one, at once or over the time its transition says. */
@@ -279,6 +264,21 @@ export class LiveTree {
     this.#boxChanged(node, before.box);
   }
 
+  /** Puts a widget elsewhere of which nothing but its offset has changed. */
+  #slide({ site, node, offset }: Extract<Regrown, { type: 'slid' }>): void {
+    const slide = site.slide!;
+    if (!this.#isAtOnce(node) || !slideOver(node, offset, slide, this.#snapshots)) {
+      const held = heldAt(node, offset, slide, this.#snapshots);
+      this.#rebone({ node, bone: held.bone, made: held.made, keys: slidKeys });
+      node.held = held;
+      return;
+    }
+    refillOffset(this.plan, node.index, node.item);
+    markBox(this.plan, node.index);
+    this.touch(node);
+    this.isPlaced = this.isOther = true;
+  }
+
   #boxChanged({ index, item, widget: { box } }: LiveNode, before: Box): void {
     const { plan } = this;
     if (box === before || isSimilarBox(box, before)) return;
@@ -324,6 +324,10 @@ export class LiveTree {
 
   /** What has become of one site. */
   #apply(one: Regrown): boolean {
+    if (one.type === 'slid') {
+      this.#slide(one);
+      return true;
+    }
     for (const change of one.changes) this.#rebone(change);
     if (one.site && one.names.size > one.site.names.size) this.names.extend(one.site, one.names);
     if (one.type === 'other') this.#splice(one);
@@ -349,7 +353,7 @@ export class LiveTree {
       this.redress(node);
     }
     if (bone.visible !== before.visible) showWithin(node, this.#sight, isLeaving(node.motion?.moving ?? []));
-    if (node.parent && this.#isDivided(node.parent)) this.#divide(node.parent);
+    if (node.parent) this.#divide(node.parent);
   }
 
   #reorder(): void {
@@ -358,29 +362,14 @@ export class LiveTree {
     this.isOther = true;
   }
 
-  #isDivided(parent: LiveNode): boolean {
-    const { arrange } = parent.bone.box;
-    return (
-      (arrange === 'row' || arrange === 'column') &&
-      this.childrenOf(parent).some(({ bone }) => isDivider(bone))
-    );
-  }
-
   /** Gives the neighbours of dividers in a widget their shares. */
   #divide(parent: LiveNode): boolean {
-    const children = this.childrenOf(parent);
-    const boxes = dividedBoxes(
-      children.map(({ bone }) => bone),
-      parent.bone.box.arrange,
-    );
-    let changed = false;
-    children.forEach((child, at) => {
-      if (isSimilarBox(boxes[at]!, child.bone.box)) return;
-      child.bone = { ...child.bone, box: boxes[at]! };
+    const anew = sharedAnew(parent, () => this.childrenOf(parent));
+    for (const { child, bone } of anew) {
+      child.bone = bone;
       this.redress(child);
-      changed = true;
-    });
-    return changed;
+    }
+    return anew.length > 0;
   }
 
   /** Puts what a site has unfolded to in the place of what it had. */
@@ -481,6 +470,7 @@ export class LiveTree {
       children,
       sites: new Set(),
       made: undefined,
+      held: undefined,
       caret: undefined,
       names: new Set(),
     };
@@ -523,3 +513,5 @@ export class LiveTree {
     keepScrolled(this.plan, before);
   }
 }
+
+const slidKeys: readonly string[] = ['offset'];

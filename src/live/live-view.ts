@@ -17,11 +17,12 @@ import {
   checkStates,
   checkValues,
   checkWidget,
+  placed,
   type Indexes,
   type Occasion,
   type View,
 } from '../view/index.ts';
-import { LiveTree } from './live-tree.ts';
+import { LiveTree, type TreeSource } from './live-tree.ts';
 import type { LiveNode } from './node.ts';
 import { Scrollbars } from './scrollbars.ts';
 
@@ -103,7 +104,7 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
 
   #grown(): LiveTree {
     const { document, name, reference, variant } = this.#view;
-    const tree = new LiveTree({ document, view: name, reference, materials: variant, frame: this.#frame });
+    const tree = this.#made({ document, view: name, reference, materials: variant, frame: this.#frame });
     tree.version = this.#version + 1;
     tree.hasMotion = this.#hasMotion;
     for (const [id, { x, y, past }] of this.#scrolled) {
@@ -111,6 +112,26 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
       if (node) scrollTo(tree.plan, node.index, x, y, past);
     }
     return tree;
+  }
+
+  #made(source: TreeSource): LiveTree {
+    try {
+      return new LiveTree(source);
+    } catch (error) {
+      throw error instanceof BuildError ? placed(error, source.document, undefined) : error;
+    }
+  }
+
+  /** The same error with the widget that it is about, and where that is written. */
+  #told(error: BuildError): BuildError {
+    const { document } = this.#view;
+    const { pointer } = error;
+    let about = this.#tree.nodes[0]!.bone;
+    for (const { bone } of this.#tree.nodes)
+      if (bone.pointer.length > about.pointer.length && `${pointer}/`.startsWith(`${bone.pointer}/`))
+        about = bone;
+    const place = document.origin.place(pointer);
+    return new BuildError(`${error.message}; ${about.id} (${place ?? pointer})`, pointer, place);
   }
 
   /** All widgets of it, anew: where other conditions hold, or all looks and words are others. */
@@ -230,7 +251,7 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
       });
       // What is found to be none only when it is put in place has changed some of the rest.
       if (!(error instanceof BuildError)) this.#regrow();
-      throw error;
+      throw error instanceof BuildError ? this.#told(error) : error;
     }
     for (const name of names) this.#given.set(name, this.#values.get(name)!);
     for (const { bone } of tree.scrolled.splice(0)) {
@@ -476,7 +497,7 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
     this.#note();
     const since = this.#taken;
     this.#taken = this.#version;
-    return { since, nodes: this.#tree.takeTouched() };
+    return { since, nodes: this.#tree.touches.take() };
   }
 
   /**

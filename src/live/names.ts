@@ -1,4 +1,4 @@
-import { followShown, plainlyBound, type Piece } from '../skeleton/index.ts';
+import { followShown, plainlyBound, slideOf, type Piece } from '../skeleton/index.ts';
 import type { LiveNode, LiveSite } from './node.ts';
 
 /** Who follows from which value of the case. */
@@ -56,7 +56,9 @@ export class LiveNames {
     for (const { written, place, hidden, selected, names, parent: above, heads: all } of sites) {
       const heads = all.map(({ index }) => made[index]!);
       const parent = made[above]!;
-      const site = { written, place, hidden, selected, names, bound: plainlyBound(written), parent, heads };
+      const bound = plainlyBound(written);
+      const slide = heads[0] && slideOf(bound, heads[0].bone);
+      const site = { written, place, hidden, selected, names, bound, slide, parent, heads };
       for (const name of names) add(this.#sites, name, site);
       parent.sites.add(site);
       for (const head of all) made[head.index]!.made = head.made;

@@ -1,7 +1,8 @@
+import type { Length } from '../document/index.ts';
 import type { Caret, Widget } from '../dress/index.ts';
 import type { LayoutItem } from '../layout/index.ts';
 import type { Moving } from './motion.ts';
-import type { Bone, Expanded, Site, Unexpanded } from '../skeleton/index.ts';
+import type { Bone, Expanded, Site, Slide, Unexpanded } from '../skeleton/index.ts';
 
 /** One widget of a live view: the same object for as long as the widget is there, wherever it moves. */
 export interface LiveNode {
@@ -29,10 +30,24 @@ export interface LiveNode {
   readonly sites: Set<LiveSite>;
   /** What it was unfolded to, where it follows from values. */
   made: Expanded | undefined;
+  /** What is written over where it slides. */
+  held: Held | undefined;
   /** Of a textbox somebody types in. */
   caret: Caret | undefined;
   /** The names of the case it shows, under which it is known. */
   readonly names: Set<string>;
+}
+
+/** What is written over where a widget slides: objects that nobody else keeps. */
+export interface Held {
+  readonly bone: Bone;
+  readonly made: Expanded;
+  /** How many snapshots there were when they were made: a later one shows them. */
+  readonly snapshots: number;
+  readonly offset: [number, number];
+  /** Undefined along a span, which has no offset. */
+  readonly x: Mutable<Length> | undefined;
+  readonly y: Mutable<Length> | undefined;
 }
 
 /** A written widget that follows from values, and what it is unfolded to now. */
@@ -40,6 +55,8 @@ export interface LiveSite extends Pick<Site, 'written' | 'place' | 'hidden' | 's
   readonly parent: LiveNode;
   /** Its bound keys, where it is nothing but one widget. */
   readonly bound: readonly (readonly [string, unknown])[] | undefined;
+  /** How it moves, where nothing but that is bound. */
+  readonly slide: Slide | undefined;
   /** What it is unfolded to now. */
   heads: readonly LiveNode[];
   /** The names of the case that it follows from. */

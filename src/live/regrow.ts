@@ -1,16 +1,19 @@
 import { keyRow, type CheckedDocument } from '../document/index.ts';
 import {
   BuildError,
+  boxKeys,
   expand,
   growPiece,
   isDivider,
   mostWidgets,
   rebound,
   remadeBone,
+  slidTo,
   type Bone,
   type Expanded,
   type OnScreen,
   type Piece,
+  type Refuses,
 } from '../skeleton/index.ts';
 import type { LiveNode, LiveSite } from './node.ts';
 
@@ -32,6 +35,13 @@ export type Regrown =
       /** The names of the case it follows from now. */
       readonly names: ReadonlySet<string>;
       readonly changes: readonly HeadChange[];
+    }
+  /** The same widget, elsewhere: in u. */
+  | {
+      readonly type: 'slid';
+      readonly site: LiveSite;
+      readonly node: LiveNode;
+      readonly offset: readonly [number, number];
     }
   /** Other widgets in the place of those that are there. */
   | {
@@ -56,6 +66,7 @@ export interface Standing {
   readonly end: ArrayLike<number>;
   readonly document: CheckedDocument;
   readonly on: OnScreen;
+  readonly refuses: Refuses;
 }
 
 /**
@@ -69,7 +80,7 @@ export function regrow(sites: ReadonlySet<LiveSite>, standing: Standing): Regrow
   /** Widgets that will be no more, and those all children of which will be others. */
   const replaced = new Set<LiveNode>();
   for (const site of ordered) {
-    if (isIn(site.parent, replaced)) continue;
+    if (replaced.size > 0 && isIn(site.parent, replaced)) continue;
     const became = become(site, standing, replaced);
     if (became.type === 'other' && became.site === undefined) {
       replaced.add(site.parent);
@@ -85,26 +96,48 @@ function isIn(node: LiveNode, replaced: ReadonlySet<LiveNode>): boolean {
   return false;
 }
 
+const none: readonly HeadChange[] = [];
+
 /** What became of a widget that is nothing but itself and has only changed its place, look or size; undefined for others. */
-function rebind(site: LiveSite): Regrown | undefined {
+function rebind(site: LiveSite, refuses: Refuses): Regrown | undefined {
   const [head] = site.heads;
   if (!site.bound || !head?.made) return undefined;
-  const { made, keys } = rebound(head.made, site.bound, site.written);
+  const offset = site.slide && slidTo(site.slide, site.written);
+  if (offset) {
+    const known = head.made.source.offset as readonly unknown[];
+    const stays = known[0] === offset[0] && known[1] === offset[1];
+    return stays
+      ? { type: 'changed', site, names: site.names, changes: none }
+      : { type: 'slid', site, node: head, offset };
+  }
+  const { made, keys } = rebound(head.made, site.bound, site.written, refuses);
   if (keys.some((key) => keyRow(key)?.touches === 'structure')) return undefined;
   const changes =
     keys.length === 0
       ? []
-      : [{ node: head, bone: remadeBone(head.bone, made, site.parent.bone), made, keys }];
+      : [
+          {
+            node: head,
+            bone: remadeBone(head.bone, made, site.parent.bone, keptBox(head, keys)),
+            made,
+            keys,
+          },
+        ];
   return { type: 'changed', site, names: site.names, changes };
 }
 
+/** The box of a widget some keys of which have changed, where it does not follow from them. */
+function keptBox({ bone }: LiveNode, keys: readonly string[]): Bone['box'] | undefined {
+  return keys.some((key) => boxKeys.has(key)) ? undefined : bone.box;
+}
+
 function become(site: LiveSite, standing: Standing, replaced: Set<LiveNode>): Regrown {
-  const same = rebind(site);
+  const { document, on, refuses } = standing;
+  const same = rebind(site, refuses);
   if (same) return same;
-  const { document, on } = standing;
   const { parent, heads } = site;
   const names = new Set<string>();
-  const made = expand(document, site.written, on, { applied: [], structural: names });
+  const made = expand(document, site.written, on, { applied: [], structural: names, refuses });
   const left = new Set(heads);
   const byId = new Map(heads.map((head) => [head.bone.id, head]));
   const changes: HeadChange[] = [];
@@ -115,7 +148,12 @@ function become(site: LiveSite, standing: Standing, replaced: Set<LiveNode>): Re
     if (keys.some((key) => (keyRow(key)?.touches ?? 'structure') === 'structure')) return one;
     left.delete(head);
     if (keys.length > 0)
-      changes.push({ node: head, bone: remadeBone(head.bone, one, parent.bone), made: one, keys });
+      changes.push({
+        node: head,
+        bone: remadeBone(head.bone, one, parent.bone, keptBox(head, keys)),
+        made: one,
+        keys,
+      });
     return head;
   });
   const stays = left.size === 0 && runs.every((run, nth) => run === heads[nth]);
@@ -126,7 +164,7 @@ function become(site: LiveSite, standing: Standing, replaced: Set<LiveNode>): Re
   const divides = [...left].some(({ bone }) => isDivider(bone)) || added.some(makesDivider);
   if (isNumbered || divides) {
     // Ids that are counted, and neighbours of dividers, follow from all that is there beside them.
-    const piece = growPiece(document, on, parent.bone, { children: parent.children ?? [] });
+    const piece = growPiece(document, on, parent.bone, { children: parent.children ?? [] }, refuses);
     return limited(standing, {
       type: 'other',
       site: undefined,
@@ -146,7 +184,11 @@ function become(site: LiveSite, standing: Standing, replaced: Set<LiveNode>): Re
     runs: runs.map((run) =>
       'bone' in run
         ? { type: 'kept', node: run }
-        : { type: 'new', piece: growPiece(document, on, parent.bone, { site, made: [run] }), made: run },
+        : {
+            type: 'new',
+            piece: growPiece(document, on, parent.bone, { site, made: [run] }, refuses),
+            made: run,
+          },
     ),
   });
 }

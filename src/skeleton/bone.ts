@@ -1,7 +1,7 @@
 import type { CaseValue, Kind, ViewSource, WidgetSource } from '../document/index.ts';
 import type { Messages } from '../text/index.ts';
 import type { Box } from './box.ts';
-import type { Bound, Expanded, Origins, Unexpanded } from './expand.ts';
+import type { Bound, Expanded, Origins, Refuses, Unexpanded } from './expand.ts';
 import type { Scope } from './scope.ts';
 
 /** One widget of a view as the document, the screen and structural values make it: what it is and how it is placed. */
@@ -81,6 +81,7 @@ export interface Head {
 export interface Structure {
   readonly messages: Messages;
   readonly values: ReadonlyMap<string, CaseValue>;
+  readonly refuses: Refuses;
   /** Whether views that do not say their direction go from right to left. */
   readonly rightToLeft: boolean;
 }

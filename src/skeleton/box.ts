@@ -1,5 +1,6 @@
 import {
   anchorTargets,
+  pointerTo,
   readAnchor,
   readAspect,
   readColumns,
@@ -100,37 +101,75 @@ const content = readTrack('content')!;
 
 function anchorOf({ anchor, kind }: WidgetSource): Pair<AxisAnchor> {
   // Which may cross has been checked.
-  if (anchor !== undefined) return sure(readAnchor(anchor, true));
+  if (anchor !== undefined) return sure(readAnchor(anchor, true), 'anchor');
   return kind === 'dialog' ? center : startTop;
 }
 
 function gapOf(gap: WidgetSource['gap']): Pair<Length> {
-  return gap === undefined ? noGap : sure(readGap(gap));
+  return gap === undefined ? noGap : sure(readGap(gap), 'gap');
 }
 
 const noGap = zeroPair;
 
+/** The keys that {@link boxOf} reads. */
+export const boxKeys: ReadonlySet<string> = new Set([
+  'align',
+  'align-self',
+  'anchor',
+  'anchor-to',
+  'area',
+  'arrange',
+  'aspect',
+  'column-span',
+  'columns',
+  'direction',
+  'gap',
+  'height',
+  'inset',
+  'justify',
+  'justify-self',
+  'kind',
+  'margin',
+  'max-height',
+  'max-width',
+  'min-height',
+  'min-width',
+  'offset',
+  'padding',
+  'pivot',
+  'reference',
+  'reverse',
+  'row-span',
+  'rows',
+  'scroll',
+  'scroll-offset',
+  'size',
+  'width',
+]);
+
 /** The box of a widget, but for the padding of its look. Notations have been checked: one that cannot be read is an error of the engine. */
 export function boxOf(widget: WidgetSource, rightToLeft: boolean): Box {
   const anchor = mirrored(anchorOf(widget), rightToLeft);
-  const pivot = widget.pivot === undefined ? undefined : sure(readPivot(widget.pivot));
-  const said = widget.offset === undefined ? zeroPair : sure(readLengthPair(widget.offset));
+  const pivot = widget.pivot === undefined ? undefined : sure(readPivot(widget.pivot), 'pivot');
+  const said = widget.offset === undefined ? zeroPair : sure(readLengthPair(widget.offset), 'offset');
   // An offset from start goes the way the writing goes.
   const turned = anchor.x.logical && rightToLeft;
-  const offset = turned ? { ...said, x: { u: -said.x.u, share: -said.x.share } } : said;
+  const offset = turnedOffset(said, turned);
   const targets = widget['anchor-to'] === undefined ? [] : anchorTargets(widget['anchor-to']);
   const inset =
     widget.inset === undefined
       ? zeroSides
-      : sure(readInset(widget.inset, { x: anchor.x.span, y: anchor.y.span }));
-  const both = widget.size === undefined ? undefined : sure(readSizePair(widget.size));
-  const width = widget.width === undefined ? (both?.x ?? auto) : sure(readSize(widget.width));
-  const height = widget.height === undefined ? (both?.y ?? auto) : sure(readSize(widget.height));
+      : sure(readInset(widget.inset, { x: anchor.x.span, y: anchor.y.span }), 'inset');
+  const both = widget.size === undefined ? undefined : sure(readSizePair(widget.size), 'size');
+  const width = widget.width === undefined ? (both?.x ?? auto) : sure(readSize(widget.width), 'width');
+  const height = widget.height === undefined ? (both?.y ?? auto) : sure(readSize(widget.height), 'height');
   const padding = paddingOf(widget.padding);
-  const margin = widget.margin === undefined ? zeroSides : sure(readSides(widget.margin));
+  const margin = widget.margin === undefined ? zeroSides : sure(readSides(widget.margin), 'margin');
   const between = gapOf(widget.gap);
   const scrolled =
-    widget['scroll-offset'] === undefined ? zeroPair : sure(readLengthPair(widget['scroll-offset']));
+    widget['scroll-offset'] === undefined
+      ? zeroPair
+      : sure(readLengthPair(widget['scroll-offset']), 'scroll-offset');
   const arranged = containerOf(widget, rightToLeft);
   // Written out: spreading one object into another is what building a view spent most of its time on.
   return {
@@ -138,8 +177,8 @@ export function boxOf(widget: WidgetSource, rightToLeft: boolean): Box {
       mode: modeOf(width),
       size: lengthOf(width),
       weight: weightOf(width),
-      min: optionalLength(widget['min-width']),
-      max: optionalLength(widget['max-width']),
+      min: optionalLength(widget['min-width'], 'min-width'),
+      max: optionalLength(widget['max-width'], 'max-width'),
       anchorStart: anchor.x.start,
       anchorEnd: anchor.x.end,
       span: anchor.x.span,
@@ -159,8 +198,8 @@ export function boxOf(widget: WidgetSource, rightToLeft: boolean): Box {
       mode: modeOf(height),
       size: lengthOf(height),
       weight: weightOf(height),
-      min: optionalLength(widget['min-height']),
-      max: optionalLength(widget['max-height']),
+      min: optionalLength(widget['min-height'], 'min-height'),
+      max: optionalLength(widget['max-height'], 'max-height'),
       anchorStart: anchor.y.start,
       anchorEnd: anchor.y.end,
       span: anchor.y.span,
@@ -187,12 +226,26 @@ export function boxOf(widget: WidgetSource, rightToLeft: boolean): Box {
     justifySelf: widget['justify-self'],
     columnSpan: widget['column-span'] ?? 1,
     rowSpan: widget['row-span'] ?? 1,
-    aspect: widget.aspect === undefined ? 0 : sure(readAspect(widget.aspect)),
+    aspect: widget.aspect === undefined ? 0 : sure(readAspect(widget.aspect), 'aspect'),
     target: targets[0],
     targetEnd: targets[1],
     targetsTurned: turned && targets.length > 1,
     full: widget.area === 'full',
     reference: widget.reference,
+  };
+}
+
+function turnedOffset({ x, y }: Pair<Length>, isTurned: boolean): Pair<Length> {
+  return isTurned ? { x: { u: -x.u, share: -x.share }, y } : { x, y };
+}
+
+/** A box with another offset, where its anchor is a point. @param isTurned Whether it goes the way the writing goes, and that from the right. */
+export function withOffset(box: Box, said: Pair<Length>, isTurned: boolean): Box {
+  const offset = turnedOffset(said, isTurned);
+  return {
+    ...box,
+    x: box.x.span ? box.x : { ...box.x, offset: offset.x },
+    y: box.y.span ? box.y : { ...box.y, offset: offset.y },
   };
 }
 
@@ -246,8 +299,8 @@ function containerOf(source: WidgetSource | ViewSource, rightToLeft: boolean): P
     rightToLeft,
     align: source.align ?? 'stretch',
     justify: source.justify ?? (cells ? 'stretch' : 'start'),
-    columns: arrange === 'grid' ? sure(readColumns(source.columns ?? 1)) : undefined,
-    rows: source.rows === undefined ? content : sure(readTrack(source.rows)),
+    columns: arrange === 'grid' ? sure(readColumns(source.columns ?? 1), 'columns') : undefined,
+    rows: source.rows === undefined ? content : sure(readTrack(source.rows), 'rows'),
   };
 }
 
@@ -258,7 +311,7 @@ export function mirrored(anchor: Pair<AxisAnchor>, rightToLeft: boolean): Pair<A
 }
 
 function paddingOf(said: WidgetSource['padding']): Sides<Length> {
-  return said === undefined ? zeroSides : sure(readSides(said));
+  return said === undefined ? zeroSides : sure(readSides(said), 'padding');
 }
 
 /** A box with the padding of a look, which holds where the widget itself says none. */
@@ -282,13 +335,13 @@ function weightOf(size: Size | undefined): number {
   return size?.mode === 'fill' ? size.weight : 0;
 }
 
-function optionalLength(value: number | string | undefined): Length | undefined {
-  return value === undefined ? undefined : sure(readLength(value));
+function optionalLength(value: number | string | undefined, key: string): Length | undefined {
+  return value === undefined ? undefined : sure(readLength(value), key);
 }
 
-function sure<T>(value: T | undefined): T {
+function sure<T>(value: T | undefined, key: string): T {
   // Whatever stands in a document has been checked; only what a parameter brought can be wrong here.
   if (value === undefined)
-    throw new BuildError('a value that is put in for a name here is not one that can stand here', '');
+    throw new BuildError(`what is put in for a name in "${key}" cannot stand there`, pointerTo('', key));
   return value;
 }

@@ -14,7 +14,7 @@ import {
 } from '../document/index.ts';
 import { isFixed, isPutIn } from './put-in.ts';
 import { holds, readCondition, type OnScreen } from './conditions.ts';
-import { BuildError, type Scope, type ValueOfCase } from './scope.ts';
+import { BuildError, mostEntries, type Scope, type ValueOfCase } from './scope.ts';
 
 /** A widget as it stands in its place: conditions, repeats, components and parameters worked in. */
 export interface Expanded {
@@ -71,8 +71,15 @@ export interface Unexpanded {
   readonly finished?: Expanded;
 }
 
+/**
+ * What a key is to be, where a value that is put in for a name in it is none of those; undefined where it is one.
+ * @param part Of a look: which of its keys.
+ */
+export type Refuses = (key: string, value: unknown, part?: string) => string | undefined;
+
 /** What was found on the way. */
 export interface Trace {
+  readonly refuses: Refuses;
   /** Pointers of the conditions that hold. */
   readonly applied: string[];
   /** Names of the case that decide which widgets there are, or how they are laid out. */
@@ -119,8 +126,13 @@ export function expand(
   }
   const taken = new Set<string>();
   const ids = changed.id === undefined ? undefined : idsIn(changed);
-  return scope
-    .repeat(repeat, trace.structural)
+  const entries = scope.repeat(repeat, trace.structural);
+  if (!entries)
+    throw new BuildError(
+      `"repeat" is a whole number from 0 to ${mostEntries} or a list, and ${JSON.stringify(repeat)} gives ${JSON.stringify(scope.evaluate(String(repeat)))}`,
+      pointerTo(written.pointer, 'repeat'),
+    );
+  return entries
     .map((inner, index) => {
       const name = entryId(changed, inner, index, taken);
       const isOuter = !ids?.size || name === undefined;
@@ -286,7 +298,7 @@ function substituted<Source extends WidgetSource>(
     if (!isBound(key, value)) continue;
     followBound(value, scope, trace.structural);
     noteBound(key, value, scope, bound);
-    (changes ??= {})[key] = boundValue(key, value, scope, pointer);
+    (changes ??= {})[key] = boundValue(key, value, scope, pointer, trace.refuses);
   }
   return changes ? { ...source, ...changes } : source;
 }
@@ -319,7 +331,7 @@ function noteBound(key: string, value: unknown, scope: Scope, bound: Map<string,
 }
 
 /** What a bound key of a widget is now. @throws BuildError for what it cannot be. */
-function boundValue(key: string, value: unknown, scope: Scope, pointer: string): unknown {
+function boundValue(key: string, value: unknown, scope: Scope, pointer: string, refuses: Refuses): unknown {
   // Where it stands is worked out only for what is wrong: games set values in every frame.
   const valueOf = (template: string, part?: string): unknown => {
     const found = scope.lookup(template.slice(1, -1));
@@ -328,13 +340,27 @@ function boundValue(key: string, value: unknown, scope: Scope, pointer: string):
     throw new BuildError(`there is no value for ${template}`, part === undefined ? at : pointerTo(at, part));
   };
   const put = isTemplate(value) ? valueOf(value) : putIn(value as object, valueOf);
-  const expected = key === 'look' ? undefined : refusedBy(key, put);
-  if (expected !== undefined)
-    throw new BuildError(
-      `"${key}" is ${expected}, and ${JSON.stringify(value)} gives ${JSON.stringify(put)}`,
-      pointerTo(pointer, key),
-    );
+  if (key === 'look' && !isTemplate(value)) {
+    for (const [part, one] of Object.entries(value as object))
+      if (isTemplate(one))
+        hold(
+          part,
+          one,
+          (put as Record<string, unknown>)[part],
+          `${pointer}/look`,
+          refuses('look', (put as Record<string, unknown>)[part], part),
+        );
+  } else hold(key, value, put, pointer, refusedBy(key, put) ?? refuses(key, put));
   return put;
+}
+
+/** @throws BuildError where something else was expected than what was put in. */
+function hold(key: string, said: unknown, put: unknown, pointer: string, expected: string | undefined): void {
+  if (expected === undefined) return;
+  throw new BuildError(
+    `"${key}" is ${expected}, and ${JSON.stringify(said)} gives ${JSON.stringify(put)}`,
+    pointerTo(pointer, key),
+  );
 }
 
 /** The bound keys of a widget that is nothing but itself: no component, repeat or condition; undefined for others. */
@@ -355,11 +381,12 @@ export function rebound(
   made: Expanded,
   bound: readonly (readonly [string, unknown])[],
   written: Unexpanded,
+  refuses: Refuses,
 ): { readonly made: Expanded; readonly keys: readonly string[] } {
   const changes: Record<string, unknown> = {};
   const keys: string[] = [];
   for (const [key, value] of bound) {
-    const put = boundValue(key, value, written.scope, written.pointer);
+    const put = boundValue(key, value, written.scope, written.pointer, refuses);
     const known = (made.source as Readonly<Record<string, unknown>>)[key];
     if (isSameKey(put, known)) continue;
     changes[key] = put;
@@ -374,7 +401,21 @@ function isSameKey(one: unknown, other: unknown): boolean {
   if (one === other) return true;
   if (Array.isArray(one) && Array.isArray(other))
     return one.length === other.length && one.every((part, at) => part === (other as unknown[])[at]);
-  return typeof one === 'object' && JSON.stringify(one) === JSON.stringify(other);
+  return typeof one === 'object' && typeof other === 'object' && hasSameKeys(one, other);
+}
+
+function hasSameKeys(one: object | null, other: object | null): boolean {
+  const [some, others] = [one, other].map((each): [string, unknown][] => Object.entries(each ?? {})) as [
+    [string, unknown][],
+    [string, unknown][],
+  ];
+  return (
+    some.length === others.length &&
+    some.every(([key, value], at) => {
+      const [name, known] = others[at]!;
+      return key === name && (value === known || JSON.stringify(value) === JSON.stringify(known));
+    })
+  );
 }
 
 /** What changes on this screen worked in; conditions further down win. */

@@ -38,7 +38,16 @@ export function isSameValue(one: CaseValue | undefined, other: CaseValue | undef
   );
 }
 
+/** The entries of a repeat that is a number, at the most. */
+export const mostEntries = 1000;
+
+function isCount(value: unknown): value is number {
+  return Number.isInteger(value) && (value as number) >= 0 && (value as number) <= mostEntries;
+}
+
 const plainly = (value: string): string => value;
+/** Signs that arithmetic has, and few names. */
+const mayBeComputed = /[-+*/(]/;
 
 /** The names a widget can use: the values of the case, and in a component its parameters, in a repeat its entry. */
 export class Scope {
@@ -109,9 +118,11 @@ export class Scope {
   }
 
   #lookup(name: string, given: (value: string) => string): CaseValue | undefined {
-    if (isComputed(`{${name}}`)) return this.#computed(name);
     const value = this.#values.get(name);
-    if (value === undefined) return this.#outer ? this.#outer.#lookup(name, given) : undefined;
+    if (value === undefined) {
+      if (mayBeComputed.test(name) && isComputed(`{${name}}`)) return this.#computed(name);
+      return this.#outer ? this.#outer.#lookup(name, given) : undefined;
+    }
     if (typeof value !== 'string') return value;
     if (!this.#written) return given(this.#messages.translate(value));
     const outer = this.#outer!;
@@ -195,16 +206,17 @@ export class Scope {
     return { name: this.#entry.list, index: this.#entry.index, ...(name !== 'item' && { field: name }) };
   }
 
-  /** The entries of a repeat: as many scopes as it is there for. */
-  repeat(repeat: number | string, into: Set<string>): Scope[] {
+  /** The entries of a repeat: as many scopes as it is there for; undefined where that is neither a number of them nor a list. */
+  repeat(repeat: number | string, into: Set<string>): Scope[] | undefined {
     let list: CaseValue | undefined = repeat;
     if (typeof repeat === 'string') {
       this.follow(repeat, into);
       list = this.evaluate(repeat);
     }
+    if (!Array.isArray(list) && !isCount(list)) return undefined;
     const entries: (Scalar | { readonly [field: string]: Scalar })[] = Array.isArray(list)
       ? [...(list as readonly Scalar[])]
-      : new Array<Scalar>(Math.max(0, Math.min(1000, Math.floor(Number(list)) || 0))).fill('');
+      : new Array<Scalar>(list).fill('');
     const source = Array.isArray(list) ? this.valueOf(repeat) : undefined;
     const known = source && source.index === undefined ? source.name : undefined;
     return entries.map((entry, index) => {

@@ -21,6 +21,7 @@ import {
   withConditions,
   type Expanded,
   type Naming,
+  type Refuses,
   type Trace,
   type Unexpanded,
 } from './expand.ts';
@@ -62,11 +63,11 @@ export const mostWidgets = 200_000;
 export function makeSkeleton(
   document: CheckedDocument,
   view: string,
-  { messages, values, rightToLeft }: Structure,
+  { messages, values, rightToLeft, refuses }: Structure,
   on: OnScreen,
 ): Skeleton {
   const pointer = pointerTo('/views', view);
-  const trace = { applied: [] as string[], structural: new Set<string>() };
+  const trace = { applied: [] as string[], structural: new Set<string>(), refuses };
   const origins = new Map<string, string>();
   const source = withConditions(document.source.views[view]!, pointer, on, trace, origins);
   const scope = new Scope(values, messages);
@@ -136,9 +137,10 @@ export function growPiece(
   grown:
     | { readonly children: readonly Unexpanded[] }
     | { readonly site: Pick<Site, 'place' | 'hidden' | 'selected'>; readonly made: readonly Expanded[] },
+  refuses: Refuses,
 ): Piece {
   const root = { ...parent, index: 0 };
-  const trace = { applied: [], structural: new Set<string>() };
+  const trace = { applied: [], structural: new Set<string>(), refuses };
   const growth: Growth = { document, on, trace, bones: [root], written: [undefined], sites: [] };
   if ('children' in grown) {
     growth.written[0] = grown.children;
@@ -184,7 +186,7 @@ function refuseBomb(bones: readonly Bone[]): void {
 function grow({ document, on, trace, bones, written, sites }: Growth, stack: Pending[]): void {
   const counts = new Map<string, number>();
   const names = new Set<string>();
-  const own = { applied: trace.applied, structural: names };
+  const own = { applied: trace.applied, structural: names, refuses: trace.refuses };
   for (let next = stack.pop(); next; next = stack.pop()) {
     const made = expand(document, next.written, on, own);
     const { parent, place, hidden, selected } = next;
@@ -313,11 +315,12 @@ function isChosen({ name, source }: Expanded, { kind, source: outer }: Bone): bo
   return (source.controls ?? name) === outer.selection;
 }
 
-/** A bone of another source in the same place. @throws BuildError */
+/** A bone of another source in the same place. @param box Its box, where no key has changed that it follows from. @throws BuildError */
 export function remadeBone(
   { index, id, place, hidden, selected }: Pick<Bone, 'index' | 'id' | 'place' | 'hidden' | 'selected'>,
   { name, source, pointer, origins, bound, scope, naming }: Expanded,
   parent: Bone,
+  box?: Box,
 ): Bone {
   const rightToLeft = source.direction === undefined ? parent.box.rightToLeft : source.direction === 'rtl';
   const named = naming.prefix === '' ? source : withNames(source, naming);
@@ -332,7 +335,7 @@ export function remadeBone(
     bound,
     source: named,
     scope,
-    box: boxAt(pointer, named, rightToLeft),
+    box: box ?? boxAt(pointer, named, rightToLeft),
     selected,
     place,
     hidden,
@@ -345,7 +348,8 @@ function boxAt(pointer: string, source: WidgetSource, rightToLeft: boolean): Box
   try {
     return boxOf(source, rightToLeft);
   } catch (error) {
-    if (error instanceof BuildError && error.pointer === '') throw new BuildError(error.message, pointer);
+    // What cannot be read knows its key alone.
+    if (error instanceof BuildError) throw new BuildError(error.message, `${pointer}${error.pointer}`);
     throw error;
   }
 }

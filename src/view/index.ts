@@ -17,7 +17,7 @@ export { SharedViews } from './shared-views.ts';
 export { itemOf, targetsOf } from './form.ts';
 export type { Form, Indexes } from './form.ts';
 export { checkStates, checkValues, checkWidget } from './given.ts';
-export { View, ViewLayout, openView } from './view.ts';
+export { View, ViewLayout, openView, placed } from './view.ts';
 export type { Backdrop, ViewOptions } from './view.ts';
 
 export { DocumentError, buildView } from './typed.ts';

@@ -24,6 +24,7 @@ import type { SharedViews } from './shared-views.ts';
 import type { Picture } from '../picture/index.ts';
 import { checkStates, checkWidget } from './given.ts';
 import { NoSuchName } from './no-such-name.ts';
+import { refusing } from './refusing.ts';
 import { checkSize, dearestFirst, usualOf, type Lists, type No, type Occasion } from './occasion.ts';
 import type { Resources } from './resources.ts';
 import { makeScreen, type Screen, type ScreenSize } from '../screen/index.ts';
@@ -81,6 +82,7 @@ export function openView<Id extends string = string>(
     ...(options.shared?.languageOf(occasion.locale) ??
       languageOf(document, occasion.locale, options.resources)),
     pictures,
+    refuses: refusing(document, themes),
     values:
       options.shared && !options.values
         ? options.shared.valuesOf(occasion.case, values)
@@ -226,7 +228,11 @@ export class View<Id extends string = string> {
 }
 
 /** The same error with its place in the file, and the case whose values it was met with. */
-function placed({ message, pointer }: BuildError, { origin }: CheckedDocument, name: string | undefined) {
+export function placed(
+  { message, pointer }: BuildError,
+  { origin }: CheckedDocument,
+  name: string | undefined,
+) {
   const met = name === undefined ? '' : `, in the case "${name}"`;
   return new BuildError(`${message}${met}`, pointer, origin.place(pointer));
 }

@@ -1,5 +1,15 @@
 import { idNotation } from '../ids.ts';
-import { readAspect, readLength, readPivot, readSize, readSizePair, readHitArea } from '../lengths.ts';
+import {
+  readAnchor,
+  readAspect,
+  readHitArea,
+  readInset,
+  readLength,
+  readLengthPair,
+  readPivot,
+  readSize,
+  readSizePair,
+} from '../lengths.ts';
 import { alignments, kinds, states } from '../model.ts';
 import {
   choice,
@@ -62,6 +72,8 @@ export const placedKeys = {
       ...places,
       title: 'an anchor such as "right bottom", "left..right top" or "25% center"',
     },
+    // Which spans may cross follows from what it is anchored to.
+    read: (value) => readAnchor(value, true),
     touches: 'place',
   },
   'pivot': {
@@ -77,12 +89,14 @@ export const placedKeys = {
     schema: {
       ...lengths(2, 'one or two lengths such as -24 or "-24 12"'),
     },
+    read: readLengthPair,
     touches: 'place',
   },
   'inset': {
     schema: {
       ...lengths(4, `the distances kept from a span: start and end, or ${oneToFour}`, true),
     },
+    read: (value) => readInset(value, { x: true, y: true }),
     touches: 'place',
   },
   'area': {
