@@ -1,8 +1,10 @@
 import type { Io } from './io.ts';
-import { load, type Usable } from './load.ts';
+import { load, type Loaded, type Usable } from './load.ts';
 import { Progress } from './progress.ts';
 import { isOfInput, sentenceOf, tellError } from './sentence.ts';
-import { printable, type UnusedFile } from '../report/index.ts';
+import { counted, printable, type UnusedFile } from '../report/index.ts';
+import { BuildError } from '../skeleton/index.ts';
+import { unusedBy, wrongValues } from './wrong-values.ts';
 
 /**
  * Reads each file and does something with it. What keeps one of several from being used is told, and the others are looked at; of one
@@ -19,11 +21,20 @@ export async function eachFile(
   const unused: UnusedFile[] = [];
   for (const file of files) {
     progress.say(`reading ${printable(file)}`);
+    let loaded: Loaded | undefined;
     try {
-      const loaded = await load(file, io, theme, () => progress.clear());
+      loaded = await load(file, io, theme, () => progress.clear());
       if (loaded.document) await work(loaded, progress);
       else unused.push(loaded);
     } catch (error) {
+      if (error instanceof BuildError && loaded?.document) {
+        progress.clear();
+        const all = wrongValues(loaded, error);
+        for (const one of all) tellError(one, io);
+        io.err(`${io.errTones.bad(counted(all.length, 'error'))}: the document was not used\n`);
+        unused.push({ file, errors: all.map((one) => unusedBy(one, file)) });
+        continue;
+      }
       if (files.length === 1 || !isOfInput(error)) throw error;
       progress.clear();
       tellError(error, io, file);

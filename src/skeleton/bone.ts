@@ -2,7 +2,7 @@ import type { CaseValue, Kind, ViewSource, WidgetSource } from '../document/inde
 import type { Messages } from '../text/index.ts';
 import type { Box } from './box.ts';
 import type { Bound, Expanded, Origins, Refuses, Unexpanded } from './expand.ts';
-import type { Scope } from './scope.ts';
+import type { BuildError, Scope } from './scope.ts';
 
 /** One widget of a view as the document, the screen and structural values make it: what it is and how it is placed. */
 export interface Bone {
@@ -82,6 +82,8 @@ export interface Structure {
   readonly messages: Messages;
   readonly values: ReadonlyMap<string, CaseValue>;
   readonly refuses: Refuses;
+  /** Who hears of what a key cannot be; it is thrown if left out. */
+  readonly wrong?: (error: BuildError) => void;
   /** Whether views that do not say their direction go from right to left. */
   readonly rightToLeft: boolean;
 }

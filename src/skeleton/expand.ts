@@ -80,6 +80,8 @@ export type Refuses = (key: string, value: unknown, part?: string) => string | u
 /** What was found on the way. */
 export interface Trace {
   readonly refuses: Refuses;
+  /** Who hears of what a key cannot be, which is left out then; it is thrown if left out. */
+  readonly wrong?: (error: BuildError) => void;
   /** Pointers of the conditions that hold. */
   readonly applied: string[];
   /** Names of the case that decide which widgets there are, or how they are laid out. */
@@ -126,12 +128,7 @@ export function expand(
   }
   const taken = new Set<string>();
   const ids = changed.id === undefined ? undefined : idsIn(changed);
-  const entries = scope.repeat(repeat, trace.structural);
-  if (!entries)
-    throw new BuildError(
-      `"repeat" is a whole number from 0 to ${mostEntries} or a list, and ${JSON.stringify(repeat)} gives ${JSON.stringify(scope.evaluate(String(repeat)))}`,
-      pointerTo(written.pointer, 'repeat'),
-    );
+  const entries = heard(trace, () => entriesOf(written, repeat, trace)) ?? [];
   return entries
     .map((inner, index) => {
       const name = entryId(changed, inner, index, taken);
@@ -139,6 +136,17 @@ export function expand(
       return made(name, inner, isOuter ? outer : { prefix: `${outer.prefix}${name}.`, ids, outer });
     })
     .filter((one) => one.source.gone !== true);
+}
+
+/** @throws BuildError where it is neither a number of entries nor a list. */
+function entriesOf({ scope, pointer }: Unexpanded, repeat: number | string, { structural }: Trace): Scope[] {
+  const entries = scope.repeat(repeat, structural);
+  if (entries) return entries;
+  const gives = JSON.stringify(scope.evaluate(String(repeat)));
+  throw new BuildError(
+    `"repeat" is a whole number from 0 to ${mostEntries} or a list, and ${JSON.stringify(repeat)} gives ${gives}`,
+    pointerTo(pointer, 'repeat'),
+  );
 }
 
 /** The ids of the widgets that are written in one. */
@@ -298,7 +306,7 @@ function substituted<Source extends WidgetSource>(
     if (!isBound(key, value)) continue;
     followBound(value, scope, trace.structural);
     noteBound(key, value, scope, bound);
-    (changes ??= {})[key] = boundValue(key, value, scope, pointer, trace.refuses);
+    (changes ??= {})[key] = heard(trace, () => boundValue(key, value, scope, pointer, trace.refuses));
   }
   return changes ? { ...source, ...changes } : source;
 }
@@ -354,6 +362,18 @@ function boundValue(key: string, value: unknown, scope: Scope, pointer: string, 
   return put;
 }
 
+/** What is made, or undefined where it cannot be and somebody hears of it. @throws BuildError where nobody does. */
+function heard<Value>({ wrong }: Trace, make: () => Value): Value | undefined {
+  if (!wrong) return make();
+  try {
+    return make();
+  } catch (error) {
+    if (!(error instanceof BuildError)) throw error;
+    wrong(error);
+    return undefined;
+  }
+}
+
 /** @throws BuildError where something else was expected than what was put in. */
 function hold(key: string, said: unknown, put: unknown, pointer: string, expected: string | undefined): void {
   if (expected === undefined) return;
@@ -401,21 +421,7 @@ function isSameKey(one: unknown, other: unknown): boolean {
   if (one === other) return true;
   if (Array.isArray(one) && Array.isArray(other))
     return one.length === other.length && one.every((part, at) => part === (other as unknown[])[at]);
-  return typeof one === 'object' && typeof other === 'object' && hasSameKeys(one, other);
-}
-
-function hasSameKeys(one: object | null, other: object | null): boolean {
-  const [some, others] = [one, other].map((each): [string, unknown][] => Object.entries(each ?? {})) as [
-    [string, unknown][],
-    [string, unknown][],
-  ];
-  return (
-    some.length === others.length &&
-    some.every(([key, value], at) => {
-      const [name, known] = others[at]!;
-      return key === name && (value === known || JSON.stringify(value) === JSON.stringify(known));
-    })
-  );
+  return typeof one === 'object' && JSON.stringify(one) === JSON.stringify(other);
 }
 
 /** What changes on this screen worked in; conditions further down win. */

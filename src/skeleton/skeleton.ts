@@ -63,11 +63,11 @@ export const mostWidgets = 200_000;
 export function makeSkeleton(
   document: CheckedDocument,
   view: string,
-  { messages, values, rightToLeft, refuses }: Structure,
+  { messages, values, rightToLeft, refuses, wrong }: Structure,
   on: OnScreen,
 ): Skeleton {
   const pointer = pointerTo('/views', view);
-  const trace = { applied: [] as string[], structural: new Set<string>(), refuses };
+  const trace = { applied: [] as string[], structural: new Set<string>(), refuses, wrong };
   const origins = new Map<string, string>();
   const source = withConditions(document.source.views[view]!, pointer, on, trace, origins);
   const scope = new Scope(values, messages);
@@ -186,7 +186,7 @@ function refuseBomb(bones: readonly Bone[]): void {
 function grow({ document, on, trace, bones, written, sites }: Growth, stack: Pending[]): void {
   const counts = new Map<string, number>();
   const names = new Set<string>();
-  const own = { applied: trace.applied, structural: names, refuses: trace.refuses };
+  const own = { applied: trace.applied, structural: names, refuses: trace.refuses, wrong: trace.wrong };
   for (let next = stack.pop(); next; next = stack.pop()) {
     const made = expand(document, next.written, on, own);
     const { parent, place, hidden, selected } = next;

@@ -290,8 +290,13 @@ export function readLookValue(
   into: Changes,
   colorOf: Notations['color'],
 ): string | undefined {
-  const reader = readers[key];
-  return reader.read(value, into, colorOf) ? undefined : reader.expected;
+  const { read, expected } = readers[key];
+  return isPlain(value) && read(value, into, colorOf) ? undefined : expected;
+}
+
+/** Whether a value is one, or a list of such: what is put in for a name may be a list of maps. */
+function isPlain(value: unknown): boolean {
+  return Array.isArray(value) ? value.every((one) => typeof one !== 'object') : typeof value !== 'object';
 }
 
 export type LookChanges = Readonly<Changes>;

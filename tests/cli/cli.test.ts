@@ -147,8 +147,40 @@ views:
     const { code, err } = await run('check', 'odd.yaml', '--screen', 'desktop');
     expect([code, err]).toEqual([
       2,
-      'odd.yaml:5:37: error: "size" is one or two sizes, and ["{w}",40] gives ["wide",40], in the case "odd"\n',
+      'odd.yaml:5:37: error: "size" is one or two sizes, and ["{w}",40] gives ["wide",40], in the case "odd"\n1 error: the document was not used\n',
     ]);
+  });
+
+  test('all values that keys cannot be are told at once, and every report names them', async () => {
+    const text = `pimbot: 1
+styles: { hull: { background: "#112233" } }
+cases:
+  calm: { shade: 1, look: hull, slots: 1 }
+  storm: { shade: 4, look: hul, slots: 2.5 }
+views:
+  first:
+    children:
+      - { id: veil, size: 40, look: { opacity: "{shade}", background: "#000000" } }
+      - { id: plate, size: 40, style: "{look}", anchor: center }
+  second:
+    children:
+      - { id: slot, repeat: "{slots}", size: 20, style: hull }
+`;
+    writeFileSync(join(folder.path, 'storm.yaml'), text);
+    const { code, err, out } = await run('check', 'storm.yaml', '--screen', 'desktop', '--json');
+    expect(code).toBe(2);
+    expect(err).toBe(
+      [
+        'storm.yaml:9:48: error: "opacity" is a number from 0 to 1, and "{shade}" gives 4, in the case "storm"',
+        'storm.yaml:10:39: error: "style" is the name of a style there is, such as "hull", and "{look}" gives "hul", in the case "storm"',
+        'storm.yaml:13:29: error: "repeat" is a whole number from 0 to 1000 or a list, and "{slots}" gives 2.5, in the case "storm"',
+        '3 errors: the document was not used\n',
+      ].join('\n'),
+    );
+    const { passed, files } = JSON.parse(out) as { passed: boolean; files: { errors: { line: number }[] }[] };
+    expect([passed, files[0]!.errors.map(({ line }) => line)]).toEqual([false, [9, 10, 13]]);
+    const calm = await run('check', 'storm.yaml', '--screen', 'desktop', '--case', 'calm', '--summary');
+    expect(calm.code).toBe(0);
   });
 
   test('--json is one object, and --report writes the same', async () => {

@@ -1,6 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
 import { LiveView, drawLayout, formatDiagnostic, openView, readDocument, toSvg } from 'pimbot';
+import { rounds, seedOf } from '../support/deep.ts';
 import { fonts } from '../support/views.ts';
+import { widgetKeys } from '../../src/document/widget-keys.ts';
+import { lookKeys } from '../../src/theme/look.ts';
 
 /*
  * A value that is put in for a name may be anything. What a key cannot be is refused in one sentence that names the key, what it
@@ -92,4 +96,77 @@ describe.each(keys)('"%s" of a name', (key, where, right, expected, wrong) => {
         }),
       );
   });
+});
+
+/** Whatever a game may hand over. */
+const scalar = fc.oneof(
+  fc.constantFrom(
+    '',
+    ' ',
+    'none',
+    '$ink',
+    '$',
+    '0',
+    '-1',
+    '2 #fff',
+    '1e999',
+    'center',
+    'fill',
+    '{v}',
+    'constructor',
+  ),
+  fc.string(),
+  fc.integer(),
+  fc.double(),
+  fc.boolean(),
+);
+const anything = fc.oneof(
+  scalar,
+  fc.array(scalar, { maxLength: 4 }),
+  fc.array(fc.dictionary(fc.string(), scalar, { maxKeys: 2 }), { maxLength: 3 }),
+);
+
+test('whatever is put in for a name anywhere is shown or refused in a sentence', () => {
+  const places = [
+    ...lookKeys.map((key) => ({
+      key,
+      kinds: ['panel', 'text'],
+      said: (name: string) => `look: { "${key}": "${name}" }`,
+    })),
+    ...Object.entries(widgetKeys)
+      .filter(
+        ([key, row]) => row.binds === undefined && !['id', 'kind', 'children', 'look', 'size'].includes(key),
+      )
+      .map(([key, { kinds }]) => ({
+        key,
+        kinds: kinds ?? ['panel'],
+        said: (name: string) => `"${key}": "${name}"`,
+      })),
+  ];
+  let [shown, refused] = [0, 0];
+  fc.assert(
+    fc.property(fc.constantFrom(...places), anything, fc.nat(), ({ said, kinds }, value, nth) => {
+      const { document } = readDocument(
+        `pimbot: 1
+tokens: { ink: "#102030" }
+cases: { only: { v: 1 } }
+views: { view: { children: [{ id: w, kind: ${kinds[nth % kinds.length]!}, size: 40, ${said('{v}')} }] } }
+`,
+      );
+      if (!document) return;
+      const open = (v: unknown) =>
+        openView(document, 'view', { resources: { fonts }, values: { v: v as never } });
+      try {
+        const live = new LiveView(open(value), screen);
+        toSvg(drawLayout(live.snapshot()));
+        shown++;
+      } catch (error) {
+        refused++;
+        expect(error).toMatchObject({ name: expect.stringMatching(/^(BuildError|ValueError|RangeError)$/) });
+      }
+    }),
+    { numRuns: rounds(600, 20_000), seed: seedOf(20261128) },
+  );
+  expect(shown).toBeGreaterThan(5);
+  expect(refused).toBeGreaterThan(100);
 });

@@ -82,7 +82,6 @@ export const placedKeys = {
       title: 'a point such as "right bottom", "center" or "0.5 1"',
     },
     read: readPivot,
-    expected: 'a point such as "right bottom", "center" or "0.5 1"',
     touches: 'place',
   },
   'offset': {
