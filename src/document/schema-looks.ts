@@ -1,5 +1,5 @@
 import { kinds, states } from './model.ts';
-import { choice, lengths, name, names, numberOrTemplate, oneToFour } from './schema-parts.ts';
+import { choice, lengths, name, names, numberOrTemplate, oneToFour, orTemplate } from './schema-parts.ts';
 
 /* What the schemas of documents and of themes say of looks and themes. */
 
@@ -91,7 +91,7 @@ export const lookSchema = {
     description: 'Added between letters, in u.',
   },
   'text-align': {
-    ...choice(['start', 'center', 'end']),
+    ...orTemplate(choice(['start', 'center', 'end'])),
     description: 'Where the lines of a text stand from side to side.',
   },
   'transition': {
@@ -101,7 +101,7 @@ export const lookSchema = {
       'What takes time to change, come or go in a running game, as in CSS: "background 120ms ease-out, visible 200ms".',
   },
   'text-transform': {
-    ...choice(['none', 'uppercase']),
+    ...orTemplate(choice(['none', 'uppercase'])),
     description: 'uppercase: capitals, by the rules of the language.',
   },
   'text-outline': {
@@ -115,12 +115,15 @@ export const lookSchema = {
     description: 'As text-shadow in CSS, in u: x y blur colour.',
   },
   'align-content': {
-    ...choice(['start', 'center', 'end']),
+    ...orTemplate(choice(['start', 'center', 'end'])),
     description: 'Where the lines of a text stand from top to bottom.',
   },
-  'font-style': { ...choice(['normal', 'italic']), description: 'Which face of the font family.' },
+  'font-style': {
+    ...orTemplate(choice(['normal', 'italic'])),
+    description: 'Which face of the font family.',
+  },
   'font-variant-numeric': {
-    ...choice(['normal', 'tabular-nums']),
+    ...orTemplate(choice(['normal', 'tabular-nums'])),
     description: 'tabular-nums: digits of one width.',
   },
   'padding': {

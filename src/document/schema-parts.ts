@@ -1,3 +1,4 @@
+import type { Schema } from './shape.ts';
 import { patterns } from './lengths.ts';
 
 /*
@@ -66,3 +67,15 @@ export const flag = {
   title: 'true, false, or a value such as "{shown}"',
 };
 export const choice = (values: readonly string[]) => ({ enum: values });
+
+/** The same, or a template of a value. */
+export function orTemplate(schema: Schema): Schema {
+  const { title, description } = schema;
+  return {
+    ...(title !== undefined && { title }),
+    ...(description !== undefined && { description }),
+    if: { type: 'string', pattern: '^\\{[^{}]+\\}$' },
+    then: {},
+    else: schema,
+  };
+}

@@ -1,5 +1,6 @@
 import { descriptionOf } from './keys/descriptions.ts';
 import type { KeyRow } from './keys/key-row.ts';
+import { orTemplate } from './schema-parts.ts';
 import type { Schema } from './shape.ts';
 
 /** The schemas of some rows, by key; where a value may stand for it, a template is of every shape. */
@@ -18,15 +19,4 @@ export function schemasOf(rows: { readonly [key: string]: KeyRow }): { readonly 
 function needsTemplate({ type, enum: choices, $ref }: Schema): boolean {
   if ($ref !== undefined) return false;
   return choices !== undefined || (type !== undefined && ![type].flat().includes('string'));
-}
-
-function orTemplate(schema: Schema): Schema {
-  const { title, description } = schema;
-  return {
-    ...(title !== undefined && { title }),
-    ...(description !== undefined && { description }),
-    if: { type: 'string', pattern: '^\\{[^{}]+\\}$' },
-    then: {},
-    else: schema,
-  };
 }

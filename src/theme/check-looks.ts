@@ -59,9 +59,13 @@ function checkThemeFiles(
       ([kind, style]) => [kindStyle(kind as Kind), style, pointerTo('/kinds', kind)] as const,
     );
     for (const [name, style, pointer] of [...styles, ...ofKinds]) {
+      refuseValues(style, pointer, checked.origin, diagnostics);
       checkLook(document, style, pointer, checked.origin, theme, diagnostics);
-      for (const [state, look] of Object.entries(style.states ?? {}))
-        checkLook(document, look, pointerTo(`${pointer}/states`, state), checked.origin, theme, diagnostics);
+      for (const [state, look] of Object.entries(style.states ?? {})) {
+        const at = pointerTo(`${pointer}/states`, state);
+        refuseValues(look, at, checked.origin, diagnostics);
+        checkLook(document, look, at, checked.origin, theme, diagnostics);
+      }
       if (style.extends !== undefined)
         checkExtends(name, style.extends, pointer, checked.origin, theme, diagnostics);
     }
@@ -88,6 +92,13 @@ function checkWidget(
   if (widget.tint !== undefined && !isTemplate(widget.tint)) {
     checkValue(theme, 'color', widget.tint, `${at}/tint`, origin, diagnostics);
   }
+}
+
+/** Styles are shared by widgets that know other values, or none. */
+function refuseValues(look: LookSource, pointer: string, origin: Origin, diagnostics: DiagnosticList): void {
+  for (const key of lookKeys)
+    if (isTemplate(entryOf(look as Record<string, unknown>, key)))
+      diagnostics.add('style-bound', { key }, origin.at(pointerTo(pointer, key)));
 }
 
 function checkLook(

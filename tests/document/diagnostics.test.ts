@@ -270,6 +270,16 @@ views:
       'hud.yaml:3:24: error: "padding" of a view uses no value: write it on a widget that fills the view',
     ],
     [
+      'a style with a value of a case',
+      'pimbot: 1\ncases: { a: { hue: "#fff" } }\nstyles: { plate: { background: "{hue}" } }\nviews: { a: {} }\n',
+      'hud.yaml:3:32: error: "background" of a style uses no value: write it in the look of a widget',
+    ],
+    [
+      'a state of a style with a value of a case',
+      'pimbot: 1\ncases: { a: { dim: 1 } }\nstyles: { plate: { states: { hover: { opacity: "{dim}" } } } }\nviews: { a: {} }\n',
+      '"opacity" of a style uses no value',
+    ],
+    [
       'a focus order that a value gives as a text',
       'pimbot: 1\ncases: { a: { order: b } }\nviews: { a: { focus-order: "{order}", children: [ { id: b, kind: button, text: B } ] } }\n',
       '"focus-order" of a view uses no value',

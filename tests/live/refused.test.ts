@@ -51,6 +51,13 @@ const keys: readonly (readonly [string, string, unknown, string, readonly unknow
   ['border', 'look: { border: "{v}" }', '2 #ffffff', 'a width in u and a colour', ['thick', 5]],
   ['transition', 'look: { transition: "{v}" }', 'none', 'a key, a time', ['slowly', 5]],
   ['font', 'kind: text, text: a, look: { font: "{v}" }', 'Inter', 'the name of a font', ['Intre', 5]],
+  [
+    'text-align',
+    'kind: text, text: a, look: { text-align: "{v}" }',
+    'end',
+    'start, center or end',
+    ['left', 5],
+  ],
   ['repeat', 'repeat: "{v}"', 2, 'a whole number from 0 to 1000 or a list', ['x', -1, 1e9, 2.5, true]],
   ['value', 'kind: meter, value: "{v}"', 0.5, 'a number from 0 to 1', ['x', [1]]],
   ['states', 'states: "{v}"', 'hover', 'a state', ['hovered', 5]],
