@@ -79,6 +79,7 @@ export interface Measured<Facts> {
     | 'messages'
     | 'pictures'
     | 'demands'
+    | 'forms'
     | 'places';
   readonly limit: number;
   /** Whether a measured value fails above or below the limit. */

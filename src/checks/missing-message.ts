@@ -20,7 +20,7 @@ export const missingMessage = {
     const { messages } = subject;
     const texted = subject.form.once('missing-message', () =>
       subject.widgets.filter(({ index, source, scope }) =>
-        keysOf(subject, index).some((key) => {
+        readKeys(subject, index).some((key) => {
           const said = key in source ? (source as WidgetSource)[key] : undefined;
           return typeof said === 'string' && scope.messagesIn(said).some((one) => messages.lacks(one));
         }),
@@ -29,7 +29,7 @@ export const missingMessage = {
     for (const { index, source, scope, origins, pointer } of texted) {
       const missing: string[] = [];
       const reasons: Reason[] = [];
-      for (const key of keysOf(subject, index)) {
+      for (const key of readKeys(subject, index)) {
         const said = key in source ? (source as WidgetSource)[key] : undefined;
         if (typeof said !== 'string') continue;
         for (const message of scope.messagesIn(said).filter((one) => messages.lacks(one))) {
@@ -51,6 +51,6 @@ export const missingMessage = {
 } as const satisfies Check<Facts>;
 
 /** What is read of a widget: what is drawn, and what is said of it, drawn or not. */
-function keysOf(subject: Subject, index: number): readonly ('text' | 'placeholder' | 'label')[] {
+export function readKeys(subject: Subject, index: number): readonly ('text' | 'placeholder' | 'label')[] {
   return subject.paints(index) ? ['text', 'placeholder', 'label'] : ['label'];
 }

@@ -29,6 +29,7 @@ import { lowContrast } from './low-contrast.ts';
 import { missingFace } from './missing-face.ts';
 import { missingGlyph } from './missing-glyph.ts';
 import { missingMessage } from './missing-message.ts';
+import { missingPlural } from './missing-plural.ts';
 import { missingPage } from './missing-page.ts';
 import { missingPicture } from './missing-picture.ts';
 import { namelessControl } from './nameless-control.ts';
@@ -97,6 +98,7 @@ const ofLayouts = [
   missingGlyph,
   missingFace,
   missingMessage,
+  missingPlural,
   unfilledPlaceholder,
   missingPicture,
   missingPage,

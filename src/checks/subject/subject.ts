@@ -1,3 +1,4 @@
+import type { Notations } from '../../document/index.ts';
 import type { Picture } from '../../picture/index.ts';
 import { Scene, type FormScene } from '../../scene/index.ts';
 import type { Messages } from '../../text/index.ts';
@@ -8,6 +9,9 @@ export class Subject extends Scene {
   readonly backdrops: readonly Backdrop[];
   /** The messages its texts are from. */
   readonly messages: Messages;
+  /** The language they are in. */
+  readonly locale: string;
+  readonly notations: Notations;
   readonly pictures: ReadonlyMap<string, Picture>;
   readonly #reference: () => ViewLayout;
   readonly #kept = new Map<string, unknown>();
@@ -18,6 +22,8 @@ export class Subject extends Scene {
     this.#reference = reference;
     this.backdrops = on.view.backdrops;
     this.messages = on.view.variant.messages;
+    this.locale = on.view.variant.locale;
+    this.notations = on.view.document.notations;
     this.pictures = on.view.variant.pictures;
   }
 

@@ -1,6 +1,15 @@
 import { inner, swap, text, view, words, type Defect } from '../sample.ts';
 import type { WidgetSource } from 'pimbot';
 
+/** Plurals as they are written in English, and others that lack a form of Polish. */
+const lesserPlurals = [
+  '{crates, plural, one {# skrzynia} other {# skrzyń}}',
+  '{crates, plural, other {# skrzyń}}',
+  '{crates, plural, one {# skrzynia} few {# skrzynie} other {# skrzyń}}',
+  '{crates, plural, one {# skrzynia} many {# skrzyń} other {# skrzyni}}',
+  '{crates, plural, =1 {# skrzynia} few {# skrzynie} other {# skrzyń}}',
+];
+
 export const readable: readonly Defect[] = [
   {
     name: 'a text too wide for its box',
@@ -200,6 +209,16 @@ export const readable: readonly Defect[] = [
       () => text('Depth'),
       (nth) => text(`Depth ${'abcdefghij'[nth]!}`),
       { catalogs: { de: 'de.json' } },
+    ),
+  },
+  {
+    name: 'a plural without the forms of its language',
+    check: 'missing-plural',
+    widget: 'w',
+    make: swap(
+      () => text('{crates, plural, one {# skrzynia} few {# skrzynie} many {# skrzyń} other {# skrzyni}}'),
+      (nth) => text(lesserPlurals[nth % lesserPlurals.length]!),
+      { language: 'pl', cases: { typical: { crates: 7 } } },
     ),
   },
 ];

@@ -1,0 +1,96 @@
+import type { MessagePart, WidgetSource } from '../document/index.ts';
+import type { Reason } from '../why/index.ts';
+import type { Check } from './check.ts';
+import { readKeys } from './missing-message.ts';
+import type { Subject } from './subject/subject.ts';
+
+/** What a text lacks: each form with the first numbers that are said with it, such as "few for 2, 3, 4". */
+type Facts = { readonly lacks: string };
+
+export const missingPlural = {
+  id: 'missing-plural',
+  title: 'Plurals without a form',
+  measures: 'plural forms of the language that a text has no words for',
+  unit: 'forms',
+  limit: 0,
+  fails: 'above',
+  source:
+    'languages have up to six forms for counted things (Unicode CLDR, Language Plural Rules); without one, a sentence with such a number is wrong',
+  severity: 'warning',
+  sentence: ({ facts, locale }) => `has no ${locale} plural form ${facts.lacks}`,
+  cause: ({ locales }) => `plurals lack forms of ${locales.join(', ')}`,
+  run(subject, limit, report) {
+    const lacking = subject.form.once('missing-plural', () => lackingIn(subject));
+    for (const { index, forms, reasons } of lacking)
+      if (forms.size > limit)
+        report({
+          outcome: 'failed',
+          widget: index,
+          measured: forms.size,
+          facts: {
+            lacks: [...forms].map(([form, numbers]) => `"${form}" (${numbers.join(', ')})`).join(' and '),
+          },
+          reasons,
+        });
+  },
+} as const satisfies Check<Facts>;
+
+interface Lacking {
+  readonly index: number;
+  /** Form → the first numbers that are said with it. */
+  readonly forms: ReadonlyMap<string, readonly number[]>;
+  readonly reasons: readonly Reason[];
+}
+
+function lackingIn(subject: Subject): Lacking[] {
+  const { messages, locale, notations } = subject;
+  const found: Lacking[] = [];
+  for (const { index, source, scope, origins, pointer } of subject.widgets) {
+    const forms = new Map<string, readonly number[]>();
+    const reasons: Reason[] = [];
+    for (const key of readKeys(subject, index)) {
+      const said = key in source ? (source as WidgetSource)[key] : undefined;
+      if (typeof said !== 'string') continue;
+      for (const message of scope.messagesIn(said)) {
+        // Of what nobody has translated, that is told.
+        if (!message.includes('plural') && !message.includes('selectordinal')) continue;
+        if (messages.lacks(message)) continue;
+        const translation = messages.translate(message);
+        const lacks = formsLackedBy(notations.message(translation, locale), locale);
+        if (lacks.size === 0) continue;
+        for (const [form, numbers] of lacks) forms.set(form, numbers);
+        reasons.push({
+          text: `it is said as "${translation}"`,
+          pointer: origins.get(key) ?? `${pointer}/${key}`,
+        });
+      }
+    }
+    if (forms.size > 0) found.push({ index, forms, reasons });
+  }
+  return found;
+}
+
+/** Numbers that are asked for their form: languages that have one for millions alone do without it. */
+const mostCounted = 200;
+const plural = 6;
+
+/** The forms that plurals in a message have no words for. */
+function formsLackedBy(message: readonly MessagePart[], locale: string): ReadonlyMap<string, number[]> {
+  const lacks = new Map<string, number[]>();
+  const waiting = [...message];
+  for (let part = waiting.pop(); part; part = waiting.pop()) {
+    const options = part.options ?? {};
+    for (const { value } of Object.values(options)) waiting.push(...value);
+    if (part.type !== plural) continue;
+    const rules = new Intl.PluralRules(locale, { type: part.pluralType ?? 'cardinal' });
+    for (let number = part.offset ?? 0; number < mostCounted; number++) {
+      if (Object.hasOwn(options, `=${number}`)) continue;
+      const form = rules.select(number - (part.offset ?? 0));
+      if (Object.hasOwn(options, form)) continue;
+      const numbers = lacks.get(form);
+      if (!numbers) lacks.set(form, [number]);
+      else if (numbers.length < 3 && !numbers.includes(number)) numbers.push(number);
+    }
+  }
+  return lacks;
+}
