@@ -1,11 +1,8 @@
-import { states, type CheckedDocument, type State } from '../document/index.ts';
-import { pseudoLocales } from '../text/index.ts';
-import { NoSuchName } from './no-such-name.ts';
-import { localesOf, type Resources } from './resources.ts';
+import type { CheckedDocument, State } from '../document/index.ts';
 
 /*
- * What varies when a view is shown: one row each, with its key, its values when nobody says which, and its words. Views
- * are opened with one value of each (`Occasion`); checks go through lists of them (`Factors`).
+ * What a view is shown in. Views are opened with one value of everything that varies; what is said of it to people, and the lists that
+ * checks go through, are in `factors.ts`: no game loads those.
  */
 
 /** What a view is shown in, on whatever screen. */
@@ -36,129 +33,23 @@ export interface Lists {
   readonly states: readonly Occasion['state'][];
 }
 
-/** Values of any of them. */
-export type Values = readonly (Occasion[OccasionKey] | undefined)[];
-
 /** Somebody who takes an occasion takes no lists, and the other way round: a slip of one letter would change nothing. */
 export type No<Keys extends PropertyKey> = { readonly [Key in Keys]?: never };
 
-/** One thing that varies. */
-export interface Factor<Key extends OccasionKey = OccasionKey> {
-  readonly key: Key;
-  /** The key of its values. */
-  readonly list: keyof Lists;
-  /** What one is called. */
-  readonly label: string;
-  /** Its value where a view is opened and nobody says which. */
-  usual(document: CheckedDocument): Occasion[Key];
-  /**
-   * Its values where a check is made.
-   * @param said What somebody asked for.
-   * @throws NoSuchName for one that the document has not. @throws RangeError for a size outside 0.1 to 10.
-   */
-  values(document: CheckedDocument, resources: Resources, said: Values | undefined): Values;
-  /** Where a finding is that is not on all values: `in the locale de`. `all` is how many there are. */
-  where(found: Values, all: Values): string;
-  /** How a verdict counts its values: `in 3 cases`. */
-  readonly counted: 'in' | 'at';
-  /** The option of a command that checks: what follows its name, and its help. */
-  readonly option: { readonly flag: string; readonly help: string };
-  /** Told after the others, with commas: what players set, and states. */
-  readonly isSetting: boolean;
-}
+/** The value of everything that varies where a view is opened and nobody says which. */
+const usual: { readonly [Key in OccasionKey]: (document: CheckedDocument) => Occasion[Key] } = {
+  locale: ({ source }) => source.language ?? 'en',
+  theme: ({ themeName }) => themeName,
+  case: ({ source }) => Object.keys(source.cases ?? {})[0],
+  hudSize: () => 1,
+  textSize: () => 1,
+  state: () => undefined,
+};
 
-/** In the order in which reports name them. */
-export const factors: readonly Factor[] = [
-  {
-    key: 'case',
-    list: 'cases',
-    label: 'case',
-    usual: ({ source }) => Object.keys(source.cases ?? {})[0],
-    values({ source }, _, said = Object.keys(source.cases ?? {})) {
-      for (const name of said) known('case', name, Object.keys(source.cases ?? {}));
-      return said.length === 0 ? [undefined] : said;
-    },
-    where: (found, all) => among('in the case', found, all),
-    counted: 'in',
-    option: { flag: '--case <name>', help: 'only this case (may be repeated)' },
-    isSetting: false,
-  },
-  {
-    key: 'locale',
-    list: 'locales',
-    label: 'locale',
-    usual: ({ source }) => source.language ?? 'en',
-    values: (document, resources, said) =>
-      said ?? document.source.vary?.locales ?? localesOf(document, resources),
-    where: (found, all) => among('in the locale', found, all),
-    counted: 'in',
-    option: {
-      flag: '--locale <tag>',
-      help: `only this locale, or a pseudo-locale such as ${pseudoLocales.join(', ')} (may be repeated)`,
-    },
-    isSetting: false,
-  },
-  {
-    key: 'theme',
-    list: 'themes',
-    label: 'theme',
-    usual: ({ themeName }) => themeName,
-    values({ named, themeName }, _, said) {
-      const all = named.size === 0 || themeName === undefined ? [undefined] : [...named.keys()];
-      for (const name of said ?? []) if (name !== undefined) known('theme', name, [...named.keys()]);
-      return said ?? all;
-    },
-    where: (found, all) => among('in the theme', found, all),
-    counted: 'in',
-    option: {
-      flag: '--theme <theme>',
-      help: "one of the document's themes, or a theme file from the document's folder",
-    },
-    isSetting: false,
-  },
-  {
-    key: 'hudSize',
-    list: 'hudSizes',
-    label: 'HUD size',
-    usual: () => 1,
-    values: ({ source }, _, said) => sizes('HUD', said ?? source.vary?.['hud-sizes'] ?? [1]),
-    where: (found, all) => atSizes('HUD', found, all),
-    counted: 'at',
-    option: {
-      flag: '--hud-size <factor>',
-      help: 'a HUD size players choose; 1 is as drawn (may be repeated)',
-    },
-    isSetting: true,
-  },
-  {
-    key: 'textSize',
-    list: 'textSizes',
-    label: 'text size',
-    usual: () => 1,
-    values: ({ source }, _, said) => sizes('text', said ?? source.vary?.['text-sizes'] ?? [1]),
-    where: (found, all) => atSizes('text', found, all),
-    counted: 'at',
-    option: { flag: '--text-size <factor>', help: 'a text size players choose (may be repeated)' },
-    isSetting: true,
-  },
-  {
-    key: 'state',
-    list: 'states',
-    label: 'state',
-    usual: () => undefined,
-    values: ({ source }, _, said) => [...new Set([undefined, ...(said ?? source.vary?.states ?? [])])],
-    where: (found, all) =>
-      found.length < all.length
-        ? `with every control ${found.map((state) => state ?? 'as it is').join(', ')}`
-        : '',
-    counted: 'in',
-    option: {
-      flag: '--state <state>',
-      help: `check with every control in this state too: ${states.join(', ')} (may be repeated)`,
-    },
-    isSetting: true,
-  },
-];
+/** The value of something that varies where nobody says which. */
+export function usualOf(document: CheckedDocument, key: OccasionKey): Occasion[OccasionKey] {
+  return usual[key](document);
+}
 
 /** What costs most to change first: views are opened once for all that follows. */
 export const dearestFirst: readonly OccasionKey[] = [
@@ -170,54 +61,13 @@ export const dearestFirst: readonly OccasionKey[] = [
   'state',
 ];
 
-/** The value of something that varies where nobody says which. */
-export function usualOf(document: CheckedDocument, key: OccasionKey): Occasion[OccasionKey] {
-  return factors.find((one) => one.key === key)!.usual(document);
-}
-
 /** The same text for the same occasion, whether what is undefined in it is said or left out. */
 export function occasionKey(occasion: Occasion): string {
   return dearestFirst.map((key) => occasion[key]).join('\n');
-}
-
-/** Lists of one value each, for what is said of an occasion: checks made where a view is shown. */
-export function onlyOn(occasion: Partial<Occasion>): Partial<Lists> {
-  return Object.fromEntries(
-    factors.flatMap(({ key, list }) => {
-      const value = occasion[key];
-      return value === undefined ? [] : [[list, [value]]];
-    }),
-  );
-}
-
-/** The values of everything that varies. @throws NoSuchName @throws RangeError */
-export function listsOf(document: CheckedDocument, resources: Resources, said: Partial<Lists>): Lists {
-  const lists = factors.map((factor) => [factor.list, factor.values(document, resources, said[factor.list])]);
-  return Object.fromEntries(lists) as Lists;
 }
 
 /** @throws RangeError for a HUD or text size that is none. */
 export function checkSize(what: 'HUD' | 'text', size: unknown): void {
   if (!(typeof size === 'number' && size >= 0.1 && size <= 10))
     throw new RangeError(`a ${what} size is a number from 0.1 to 10, not ${String(size)}`);
-}
-
-function sizes(what: 'HUD' | 'text', said: Values): readonly number[] {
-  for (const size of said) checkSize(what, size);
-  return [...new Set(said as readonly number[])];
-}
-
-function known(what: string, name: unknown, names: readonly string[]): void {
-  if (!names.includes(name as string)) throw new NoSuchName(what, name as string, names);
-}
-
-function among(what: string, found: Values, all: Values): string {
-  const names = found.filter((name) => name !== undefined);
-  if (names.length === 0 || names.length === all.length) return '';
-  return `${what}${names.length > 1 ? 's' : ''} ${names.join(', ')}`;
-}
-
-function atSizes(what: string, found: Values, all: Values): string {
-  if (found.length === all.length && !(all.length === 1 && all[0] !== 1)) return '';
-  return `at ${what} size${found.length > 1 ? 's' : ''} ${found.join(', ')}`;
 }

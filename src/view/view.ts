@@ -22,7 +22,7 @@ import { formOf, type Form, type Indexes } from './form.ts';
 import { languageOf } from './language.ts';
 import type { SharedViews } from './shared-views.ts';
 import type { Picture } from '../picture/index.ts';
-import { checkStates, checkWidget } from './given.ts';
+import { checkStates, checkValues, checkWidget } from './given.ts';
 import { NoSuchName } from './no-such-name.ts';
 import { refusing } from './refusing.ts';
 import { checkSize, dearestFirst, usualOf, type Lists, type No, type Occasion } from './occasion.ts';
@@ -48,13 +48,24 @@ export type Backdrop =
 
 /**
  * Opens a view of a document with the values of one case.
- * @throws NoSuchName for an unknown view or case. @throws RangeError for a HUD or text size outside 0.1 to 10.
+ * @throws NoSuchName for an unknown view or case, or a value that no case has. @throws ValueError for a value that is none.
+ * @throws RangeError for a HUD or text size outside 0.1 to 10.
  */
 export function openView<Id extends string = string>(
   document: CheckedDocument,
   name: string,
   options: ViewOptions,
 ): View<Id> {
+  if (options.values) checkValues(options.values, noValues, document, nobody);
+  return opened<Id>(document, name, options);
+}
+
+const noValues: ReadonlyMap<string, CaseValue> = new Map();
+/** Of a view that is still to be opened, no widget is known. */
+const nobody = { isAsked: () => false, firstOf: () => undefined };
+
+/** The same with values that have been looked at. */
+function opened<Id extends string>(document: CheckedDocument, name: string, options: ViewOptions): View<Id> {
   const source = entryOf(document.source.views, name);
   if (!source) throw new NoSuchName('view', name, Object.keys(document.source.views));
   const occasion = Object.fromEntries(
@@ -160,7 +171,7 @@ export class View<Id extends string = string> {
    */
   shownIn(changes: Partial<Occasion>): View<Id> {
     const { document, name, occasion, variant } = this;
-    return openView<Id>(document, name, {
+    return opened<Id>(document, name, {
       ...occasion,
       ...changes,
       resources: this.resources,

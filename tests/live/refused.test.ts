@@ -105,6 +105,21 @@ describe.each(keys)('"%s" of a name', (key, where, right, expected, wrong) => {
   });
 });
 
+test('values that a view is opened with are held against the same', () => {
+  const open = (values: object) => () => {
+    const { document } = opened('width: "{v}"', 3);
+    return openView(document, 'view', { resources: { fonts }, values: values as never });
+  };
+  expect(open({ vv: 1 })).toThrow('there is no value "vv"; did you mean "v"?');
+  expect(open({ v: NaN })).toThrow('the value "v" is NaN, which is no number');
+  expect(open({ v: undefined })).toThrow('the value "v" is undefined');
+  expect(open({ v: { a: 1 } })).toThrow('the value "v" is object');
+  // Values that a live view has kept from another version of the document are no mistake when it is shown otherwise.
+  const live = new LiveView(open({ v: 4 })(), screen);
+  live.replace(opened('width: 5', 3));
+  expect(live.show({ hudSize: 1.2 })).toBeUndefined();
+});
+
 /** Whatever a game may hand over. */
 const scalar = fc.oneof(
   fc.constantFrom(
