@@ -80,17 +80,27 @@ export function hiddenBy(subject: Subject, index: number, above: number): number
 }
 
 /** What would cover a widget where the two meet, and whether all of it hides what is behind. */
-export function coveringOf(
-  subject: Subject,
-  index: number,
-): readonly { readonly above: number; readonly isOpaque: boolean }[] {
+interface Covering {
+  readonly above: number;
+  readonly isOpaque: boolean;
+}
+
+/** What would cover a widget, wherever it stands; nothing of one of which nothing is lost. */
+export function coveringOf(subject: Subject, index: number): readonly Covering[] {
   if (!isLostWhenCovered(subject, index)) return [];
   const { places, opacity } = subject.form;
-  return hidingOf(subject).flatMap((above) =>
-    places[above]! > places[index]! && opacity[above]! >= leastOpacity && mayCover(subject, above, index)
-      ? [{ above, isOpaque: isOpaque(subject.widgets[above]!.look) }]
-      : [],
-  );
+  // Who lies above whom is the same on every screen.
+  const known = subject.form.once('covering', () => new Map<number, readonly Covering[]>());
+  let found = known.get(index);
+  if (!found) {
+    found = hidingOf(subject).flatMap((above) =>
+      places[above]! > places[index]! && opacity[above]! >= leastOpacity && mayCover(subject, above, index)
+        ? [{ above, isOpaque: isOpaque(subject.widgets[above]!.look) }]
+        : [],
+    );
+    known.set(index, found);
+  }
+  return found;
 }
 
 /** For each widget, whether it draws anything and a box, how much shows through it, and whether it hides what is behind. */

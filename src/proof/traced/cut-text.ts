@@ -1,4 +1,4 @@
-import { checkOf, isMeant, textRoom } from '../../checks/index.ts';
+import { checkOf, isMeant, textRoom, type Subject } from '../../checks/index.ts';
 import { less, plus } from '../polygon.ts';
 import type { Traced } from './traced.ts';
 
@@ -9,17 +9,23 @@ export const cutText: Traced = {
   trace(cell, fails) {
     for (const text of cell.form.texts) {
       const { index: widget } = text;
+      const rooms = new Map<Subject, ReturnType<typeof textRoom>>();
+      const roomOf = (subject: Subject) => {
+        let room = rooms.get(subject);
+        if (!room) rooms.set(subject, (room = textRoom(subject, text)));
+        return room;
+      };
       for (const axis of ['x', 'y'] as const)
         fails({
           widget,
           where: [
             plus(
-              cell.number(widget, (subject) => textRoom(subject, text).over[axis]),
+              cell.number(widget, (subject) => roomOf(subject).over[axis]),
               -limit,
             ),
           ],
         });
-      if (textRoom(cell.middle, text).dropped > 0)
+      if (roomOf(cell.middle).dropped > 0)
         fails({
           widget,
           where: [
