@@ -7,7 +7,7 @@ export { documentSchema, kinds, messageOf, themeSchema, widgetKeys } from './doc
 export { pseudoLocales } from './text/index.ts';
 export { Theme, defaultFont, fontsOf, themeGaps, tokensFile } from './theme/index.ts';
 export type { FontFamily, ThemeGap } from './theme/index.ts';
-export { NoSuchName, onlyOn, themeSheet } from './view/index.ts';
+export { NoSuchName, onlyOn, themeSheet, wrongValues } from './view/index.ts';
 export type { SheetOptions, ThemeSheet } from './view/index.ts';
 export {
   DocumentDraft,

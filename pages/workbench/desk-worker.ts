@@ -1,5 +1,6 @@
 /// <reference lib="webworker" />
 import {
+  BuildError,
   CanvasCache,
   LiveDrawing,
   LiveView,
@@ -7,6 +8,7 @@ import {
   drawLayout,
   formatDiagnostic,
   localesOf,
+  makeScreen,
   paintOnCanvas,
   repaintOnCanvas,
   screens as catalogue,
@@ -41,6 +43,7 @@ import {
   reasonsTold,
   sentenceOf,
   suggestFor,
+  wrongValues,
   type Finding,
   type Verdict,
   type ViewProof,
@@ -123,12 +126,21 @@ class DeskWorker {
       const before = this.#desk?.shown;
       const views = Object.keys(document.source.views);
       const view = before && views.includes(before.view) ? before.view : views[0]!;
+      let desk: Desk;
       try {
-        this.#desk = new Desk(document, resources, { view, occasion: before?.occasion ?? {} });
+        desk = new Desk(document, resources, { view, occasion: before?.occasion ?? {} });
       } catch {
         // What was chosen before is not there any more.
-        this.#desk = new Desk(document, resources, { view, occasion: {} });
+        desk = new Desk(document, resources, { view, occasion: {} });
       }
+      try {
+        desk.layoutOn(makeScreen(desk.view.reference));
+      } catch (error) {
+        if (!(error instanceof BuildError)) throw error;
+        const wrong = wrongValues(document, resources, error).map((one) => problemOf(one, file));
+        return { problems: withoutTwins([...all, ...wrong]), summary: undefined };
+      }
+      this.#desk = desk;
       this.#verdict = undefined;
       this.#shared = undefined;
       this.#other = undefined;

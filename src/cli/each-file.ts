@@ -1,10 +1,10 @@
 import type { Io } from './io.ts';
-import { load, type Loaded, type Usable } from './load.ts';
+import { load, printDiagnostics, unusedError, type Loaded, type Usable } from './load.ts';
 import { Progress } from './progress.ts';
 import { isOfInput, sentenceOf, tellError } from './sentence.ts';
-import { counted, printable, type UnusedFile } from '../report/index.ts';
+import { printable, type UnusedFile } from '../report/index.ts';
 import { BuildError } from '../skeleton/index.ts';
-import { unusedBy, wrongValues } from './wrong-values.ts';
+import { wrongValues } from '../view/index.ts';
 
 /**
  * Reads each file and does something with it. What keeps one of several from being used is told, and the others are looked at; of one
@@ -29,10 +29,9 @@ export async function eachFile(
     } catch (error) {
       if (error instanceof BuildError && loaded?.document) {
         progress.clear();
-        const all = wrongValues(loaded, error);
-        for (const one of all) tellError(one, io);
-        io.err(`${io.errTones.bad(counted(all.length, 'error'))}: the document was not used\n`);
-        unused.push({ file, errors: all.map((one) => unusedBy(one, file)) });
+        const wrong = wrongValues(loaded.document, loaded.resources, error);
+        printDiagnostics(wrong, io);
+        unused.push({ file, errors: wrong.map((one) => unusedError(one, file)) });
         continue;
       }
       if (files.length === 1 || !isOfInput(error)) throw error;

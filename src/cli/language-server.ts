@@ -20,6 +20,7 @@ import { openProject, type Project } from '../node/project.ts';
 import { sentenceOf } from '../report/index.ts';
 import { screens } from '../screen/index.ts';
 import { checkDocument, keyOf, type CheckOptions, type Verdict } from '../verdict/index.ts';
+import { wrongValues } from '../view/index.ts';
 import { completionsAt, definitionAt, hoverAt, namesIn } from '../workbench/index.ts';
 
 /** How long somebody has to pause before what was typed is read, and before it is checked on every screen, in ms. */
@@ -34,6 +35,8 @@ interface Known {
   /** The last version that could be used. */
   usable: Project | undefined;
   verdict: Verdict | undefined;
+  /** What cases give that keys cannot be: nothing else is found then. */
+  refused?: readonly Diagnostic[];
 }
 
 /** Serves editors over the Language Server Protocol 3.17, until the input ends. */
@@ -151,7 +154,10 @@ class LanguageServer {
   async #check(document: TextDocument): Promise<void> {
     const known = this.#known.get(document.uri);
     if (!known?.project.document) return;
-    known.verdict = checkDocument(known.project.document, optionsOf(known.project));
+    const { document: read, resources } = known.project;
+    // Only one case is checked; what is wrong with the others keeps a document from being used as well.
+    known.refused = wrongValues(read, resources);
+    if (known.refused.length === 0) known.verdict = checkDocument(read, optionsOf(known.project));
     this.#tell(document);
     await Promise.resolve();
   }
@@ -160,7 +166,9 @@ class LanguageServer {
     const known = this.#known.get(document.uri);
     if (!known) return;
     const file = fileURLToPath(document.uri);
-    const diagnostics = known.project.diagnostics.map((one) => shownOf(one, document, file));
+    const diagnostics = [...known.project.diagnostics, ...(known.refused ?? [])].map((one) =>
+      shownOf(one, document, file),
+    );
     const { document: checked } = known.project;
     for (const finding of known.verdict?.findings ?? []) {
       const { range } = checked!.origin.atKey(finding.pointer);

@@ -39,7 +39,8 @@ export async function load(
   return { file, document, resources, fingerprint, named };
 }
 
-function unusedError(diagnostic: Diagnostic, file: string): UnusedError {
+/** The same for a report of a file that was not used. */
+export function unusedError(diagnostic: Diagnostic, file: string): UnusedError {
   const { code, severity, source, range } = diagnostic;
   const place = source && range && source.placeOf(range.start);
   return { code, severity, message: messageOf(diagnostic), file: source?.name ?? file, ...place };

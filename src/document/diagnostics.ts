@@ -18,6 +18,7 @@ export interface DiagnosticFacts {
   'key-needs': { key: string; needs: string };
   /** `by`: what would change it. */
   'key-fixed': { key: string; by: 'condition' | 'instance' };
+  'refused-value': { message: string };
   'style-bound': { key: string };
   'view-bound': { key: string };
   'duplicate-id': { id: string; firstLine: number; isView: boolean };

@@ -32,6 +32,7 @@ const wording: Wording = {
     by === 'condition'
       ? `"${key}" cannot change from screen to screen`
       : `"${key}" of a widget in a component cannot change in an instance of it`,
+  'refused-value': ({ message }) => message,
   'style-bound': ({ key }) => `"${key}" of a style uses no value: write it in the look of a widget`,
   'view-bound': ({ key }) => `"${key}" of a view uses no value: write it on a widget that fills the view`,
   'key-needs': ({ key, needs }) => `"${key}" does something only with ${needs}`,

@@ -13,7 +13,7 @@ import {
 } from '../pack/index.ts';
 import type { Picture } from '../picture/index.ts';
 import { defaultFont, plainLook } from '../theme/index.ts';
-import { everyNotation, type Resources } from '../view/index.ts';
+import { everyNotation, wrongValues, type Resources } from '../view/index.ts';
 import type { Widget } from '../dress/index.ts';
 import { openProject, type FontFile, type Project } from './project.ts';
 import { Subsetter } from './subset.ts';
@@ -57,6 +57,16 @@ export async function packProject(path: string, options: PackOptions = {}): Prom
   const project = await openProject(path, { notations: recorded });
   const { document, resources, diagnostics, files } = project;
   if (!document) return { pack: undefined, names: undefined, fonts: [], missing: [], diagnostics, files };
+  const wrong = wrongValues(document, resources);
+  if (wrong.length > 0)
+    return {
+      pack: undefined,
+      names: undefined,
+      fonts: [],
+      missing: [],
+      diagnostics: [...diagnostics, ...wrong],
+      files,
+    };
   const { fileOf = inBase64 } = options;
   const opened = [...openings(document, resources)];
   const characters = charactersOf(document, resources, opened, options.characters ?? '');

@@ -12,6 +12,7 @@ export { ValueError } from './given.ts';
 export { factors, listsOf, onlyOn } from './factors.ts';
 export { dearestFirst, occasionKey } from './occasion.ts';
 export type { Lists, No, Occasion, OccasionKey } from './occasion.ts';
+export { wrongValues } from './wrong-values.ts';
 export { localesOf } from './resources.ts';
 export type { Resources } from './resources.ts';
 export { SharedViews } from './shared-views.ts';

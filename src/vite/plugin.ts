@@ -8,6 +8,7 @@ import { openProject, type Project } from '../node/project.ts';
 import { shaperFile } from '../node/text.ts';
 import { Preloads, hrefFrom } from './preloads.ts';
 import { declarationOf, namesOf, type Names, type PackedFile } from '../pack/index.ts';
+import { wrongValues } from '../view/index.ts';
 
 export interface PimbotOptions {
   /** Characters that fonts keep beside those of texts, catalogs, cases and ASCII. */
@@ -143,6 +144,8 @@ export function pimbot(options: PimbotOptions = {}): Plugin {
     const { document, resources, diagnostics } = project;
     known.set(path, { files: project.files, project: document ? project : before });
     if (!document) return { project, code: undefined, diagnostics };
+    const wrong = wrongValues(document, resources);
+    if (wrong.length > 0) return { project, code: undefined, diagnostics: [...diagnostics, ...wrong] };
     const pack = packWhole(project, serve);
     if (options.types !== false)
       // Whoever waits for the page does not wait for this.

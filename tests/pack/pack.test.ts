@@ -192,6 +192,22 @@ views: { v: { children: [{ id: a, style: plate, size: 20 }] } }
   }
 });
 
+test('a document whose cases give what keys cannot be is not packed, and all of it is told', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'pimbot-pack-'));
+  const path = join(folder, 'hud.yaml');
+  writeFileSync(
+    path,
+    'pimbot: 1\ncases: { calm: { dim: 1, kind: row }, storm: { dim: 4, kind: heap } }\nviews: { v: { children: [{ id: a, size: 20, arrange: "{kind}", look: { opacity: "{dim}" } }] } }\n',
+  );
+  const { pack, diagnostics } = await packProject(path);
+  rmSync(folder, { recursive: true });
+  expect(pack).toBeUndefined();
+  expect(diagnostics.map(({ code, facts }) => [code, (facts as { message: string }).message])).toEqual([
+    ['refused-value', expect.stringContaining('"arrange" is one of free')],
+    ['refused-value', '"opacity" is a number from 0 to 1, and "{dim}" gives 4, in the case "storm"'],
+  ]);
+});
+
 test('hex colours and plain messages are read as their parsers read them', async () => {
   const { pack } = await packedText('pimbot: 1\nviews: { v: {} }\n');
   const { color, message } = unpack(pack).notations;

@@ -177,4 +177,17 @@ describe('pimbot lsp', () => {
     });
     expect(actions.map(({ title }) => title)).toEqual(['Change to "anchor"']);
   });
+
+  test('what a case gives that a key cannot be is told at its key', async () => {
+    const wrong = `${hud.replace('offset: 1600 760', 'offset: 16 16, look: { opacity: "{dim}" }')}cases: { calm: { dim: 1 }, storm: { dim: 4 } }\n`;
+    change(wrong, 1000);
+    const found = await editor.diagnostics(uri, (all) => all.some(({ code }) => code === 'refused-value'));
+    expect(found).toMatchObject([
+      {
+        message: '"opacity" is a number from 0 to 1, and "{dim}" gives 4, in the case "storm"',
+        severity: 1,
+        range: { start: { line: 9 } },
+      },
+    ]);
+  });
 });
