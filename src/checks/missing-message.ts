@@ -1,7 +1,5 @@
-import type { WidgetSource } from '../document/index.ts';
-import type { Reason } from '../why/index.ts';
 import type { Check } from './check.ts';
-import type { Subject } from './subject/subject.ts';
+import { saidBy } from './subject/said.ts';
 
 type Facts = { readonly message: string };
 
@@ -18,39 +16,20 @@ export const missingMessage = {
   cause: ({ locales }) => `the catalogs of ${locales.join(', ')} lack messages`,
   run(subject, limit, report) {
     const { messages } = subject;
-    const texted = subject.form.once('missing-message', () =>
-      subject.widgets.filter(({ index, source, scope }) =>
-        readKeys(subject, index).some((key) => {
-          const said = key in source ? (source as WidgetSource)[key] : undefined;
-          return typeof said === 'string' && scope.messagesIn(said).some((one) => messages.lacks(one));
-        }),
-      ),
+    const lacking = subject.form.once('missing-message', () =>
+      subject.widgets.flatMap((widget) => {
+        const missing = saidBy(subject, widget).filter(({ message }) => messages.lacks(message));
+        return missing.length > 0 ? [{ index: widget.index, missing }] : [];
+      }),
     );
-    for (const { index, source, scope, origins, pointer } of texted) {
-      const missing: string[] = [];
-      const reasons: Reason[] = [];
-      for (const key of readKeys(subject, index)) {
-        const said = key in source ? (source as WidgetSource)[key] : undefined;
-        if (typeof said !== 'string') continue;
-        for (const message of scope.messagesIn(said).filter((one) => messages.lacks(one))) {
-          missing.push(message);
-          const at = origins.get(key) ?? `${pointer}/${key}`;
-          reasons.push({ text: `no catalog has "${message}"`, pointer: at });
-        }
-      }
-      if (missing.length <= limit) continue;
-      report({
-        outcome: 'failed',
-        widget: index,
-        measured: missing.length,
-        facts: { message: missing[0]! },
-        reasons,
-      });
-    }
+    for (const { index, missing } of lacking)
+      if (missing.length > limit)
+        report({
+          outcome: 'failed',
+          widget: index,
+          measured: missing.length,
+          facts: { message: missing[0]!.message },
+          reasons: missing.map(({ message, pointer }) => ({ text: `no catalog has "${message}"`, pointer })),
+        });
   },
 } as const satisfies Check<Facts>;
-
-/** What is read of a widget: what is drawn, and what is said of it, drawn or not. */
-export function readKeys(subject: Subject, index: number): readonly ('text' | 'placeholder' | 'label')[] {
-  return subject.paints(index) ? ['text', 'placeholder', 'label'] : ['label'];
-}

@@ -1,11 +1,16 @@
-import type { MessagePart, WidgetSource } from '../document/index.ts';
+import type { MessagePart } from '../document/index.ts';
 import type { Reason } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { readKeys } from './missing-message.ts';
+import { saidBy } from './subject/said.ts';
 import type { Subject } from './subject/subject.ts';
 
-/** What a text lacks: each form with the first numbers that are said with it, such as "few for 2, 3, 4". */
-type Facts = { readonly lacks: string };
+/** A plural form, and the first numbers that are said with it: `few`, 2, 3, 4. */
+export interface PluralForm {
+  readonly form: string;
+  readonly numbers: readonly number[];
+}
+
+type Facts = { readonly forms: readonly PluralForm[] };
 
 export const missingPlural = {
   id: 'missing-plural',
@@ -17,19 +22,18 @@ export const missingPlural = {
   source:
     'languages have up to six forms for counted things (Unicode CLDR, Language Plural Rules); without one, a sentence with such a number is wrong',
   severity: 'warning',
-  sentence: ({ facts, locale }) => `has no ${locale} plural form ${facts.lacks}`,
+  sentence: ({ facts, locale }) =>
+    `has no ${locale} plural form ${facts.forms.map(({ form, numbers }) => `"${form}" (${numbers.join(', ')})`).join(' and ')}`,
   cause: ({ locales }) => `plurals lack forms of ${locales.join(', ')}`,
   run(subject, limit, report) {
     const lacking = subject.form.once('missing-plural', () => lackingIn(subject));
     for (const { index, forms, reasons } of lacking)
-      if (forms.size > limit)
+      if (forms.length > limit)
         report({
           outcome: 'failed',
           widget: index,
-          measured: forms.size,
-          facts: {
-            lacks: [...forms].map(([form, numbers]) => `"${form}" (${numbers.join(', ')})`).join(' and '),
-          },
+          measured: forms.length,
+          facts: { forms },
           reasons,
         });
   },
@@ -37,37 +41,28 @@ export const missingPlural = {
 
 interface Lacking {
   readonly index: number;
-  /** Form → the first numbers that are said with it. */
-  readonly forms: ReadonlyMap<string, readonly number[]>;
+  readonly forms: readonly PluralForm[];
   readonly reasons: readonly Reason[];
 }
 
 function lackingIn(subject: Subject): Lacking[] {
   const { messages, locale, notations } = subject;
-  const found: Lacking[] = [];
-  for (const { index, source, scope, origins, pointer } of subject.widgets) {
+  return subject.widgets.flatMap((widget) => {
     const forms = new Map<string, readonly number[]>();
     const reasons: Reason[] = [];
-    for (const key of readKeys(subject, index)) {
-      const said = key in source ? (source as WidgetSource)[key] : undefined;
-      if (typeof said !== 'string') continue;
-      for (const message of scope.messagesIn(said)) {
-        // Of what nobody has translated, that is told.
-        if (!message.includes('plural') && !message.includes('selectordinal')) continue;
-        if (messages.lacks(message)) continue;
-        const translation = messages.translate(message);
-        const lacks = formsLackedBy(notations.message(translation, locale), locale);
-        if (lacks.size === 0) continue;
-        for (const [form, numbers] of lacks) forms.set(form, numbers);
-        reasons.push({
-          text: `it is said as "${translation}"`,
-          pointer: origins.get(key) ?? `${pointer}/${key}`,
-        });
-      }
+    for (const { message, pointer } of saidBy(subject, widget)) {
+      if (!message.includes('plural') && !message.includes('selectordinal')) continue;
+      // Of what nobody has translated, that is told.
+      if (messages.lacks(message)) continue;
+      const translation = messages.translate(message);
+      const lacks = formsLackedBy(notations.message(translation, locale), locale);
+      if (lacks.size === 0) continue;
+      for (const [form, numbers] of lacks) forms.set(form, numbers);
+      reasons.push({ text: `it is said as "${translation}"`, pointer });
     }
-    if (forms.size > 0) found.push({ index, forms, reasons });
-  }
-  return found;
+    const lacked = [...forms].map(([form, numbers]) => ({ form, numbers }));
+    return lacked.length > 0 ? [{ index: widget.index, forms: lacked, reasons }] : [];
+  });
 }
 
 /** Numbers that are asked for their form: languages that have one for millions alone do without it. */

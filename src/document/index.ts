@@ -25,6 +25,7 @@ export {
   readInset,
   readHitArea,
   readLength,
+  largestLength,
   readLengthPair,
   readLimits,
   readPivot,

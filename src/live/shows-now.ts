@@ -1,6 +1,6 @@
 import type { WidgetSource } from '../document/index.ts';
 import { wordsOf, type Materials } from '../dress/index.ts';
-import { BuildError, isShare, shareOf } from '../skeleton/index.ts';
+import { cannotBe, isShare, shareOf } from '../skeleton/index.ts';
 import { TextBlock } from '../text/index.ts';
 import type { LiveNode } from './node.ts';
 import { isMeter } from './widget-change.ts';
@@ -17,15 +17,12 @@ const same: ShowsNow = { type: 'same' };
 const redressed: ShowsNow = { type: 'redressed' };
 
 /** @throws BuildError where a widget that shows a number would be given what is none. */
-export function holdShown({ widget: { source, scope, pointer } }: LiveNode): void {
+export function holdShown({ widget: { source, scope, origins, pointer } }: LiveNode): void {
   for (const key of ['value', 'trail'] as const) {
     const said = key in source ? (source as WidgetSource)[key] : undefined;
     if (typeof said !== 'string' || isShare(said, scope)) continue;
-    const gives = JSON.stringify(scope.evaluate(said));
-    throw new BuildError(
-      `"${key}" is a number from 0 to 1, and ${JSON.stringify(said)} gives ${gives}`,
-      `${pointer}/${key}`,
-    );
+    const at = origins.get(key) ?? `${pointer}/${key}`;
+    throw cannotBe(key, 'a number from 0 to 1', said, scope.evaluate(said), at);
   }
 }
 

@@ -14,7 +14,7 @@ import {
 } from '../document/index.ts';
 import { isFixed, isPutIn } from './put-in.ts';
 import { holds, readCondition, type OnScreen } from './conditions.ts';
-import { BuildError, mostEntries, type Scope, type ValueOfCase } from './scope.ts';
+import { BuildError, cannotBe, mostEntries, type Scope, type ValueOfCase } from './scope.ts';
 
 /** A widget as it stands in its place: conditions, repeats, components and parameters worked in. */
 export interface Expanded {
@@ -142,11 +142,9 @@ export function expand(
 function entriesOf({ scope, pointer }: Unexpanded, repeat: number | string, { structural }: Trace): Scope[] {
   const entries = scope.repeat(repeat, structural);
   if (entries) return entries;
-  const gives = JSON.stringify(scope.evaluate(String(repeat)));
-  throw new BuildError(
-    `"repeat" is a whole number from 0 to ${mostEntries} or a list, and ${JSON.stringify(repeat)} gives ${gives}`,
-    pointerTo(pointer, 'repeat'),
-  );
+  const expected = `a whole number from 0 to ${mostEntries} or a list`;
+  const gives = scope.evaluate(String(repeat));
+  throw cannotBe('repeat', expected, repeat, gives, pointerTo(pointer, 'repeat'));
 }
 
 /** The ids of the widgets that are written in one. */
@@ -376,11 +374,7 @@ function heard<Value>({ wrong }: Trace, make: () => Value): Value | undefined {
 
 /** @throws BuildError where something else was expected than what was put in. */
 function hold(key: string, said: unknown, put: unknown, pointer: string, expected: string | undefined): void {
-  if (expected === undefined) return;
-  throw new BuildError(
-    `"${key}" is ${expected}, and ${JSON.stringify(said)} gives ${JSON.stringify(put)}`,
-    pointerTo(pointer, key),
-  );
+  if (expected !== undefined) throw cannotBe(key, expected, said, put, pointerTo(pointer, key));
 }
 
 /** The bound keys of a widget that is nothing but itself: no component, repeat or condition; undefined for others. */

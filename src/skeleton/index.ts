@@ -15,7 +15,7 @@ export { expand, plainlyBound, rebound } from './expand.ts';
 export type { Expanded, Refuses, Unexpanded } from './expand.ts';
 export { boxKeys, boxOf, mirrored, withPadding } from './box.ts';
 export type { AxisBox, Box, SizeMode } from './box.ts';
-export { BuildError, Scope, isSameValue } from './scope.ts';
+export { BuildError, Scope, cannotBe, isSameValue } from './scope.ts';
 export type { ValueOfCase } from './scope.ts';
 export { boundsOf, holds, readCondition } from './conditions.ts';
 export type { OnScreen, ReadCondition } from './conditions.ts';

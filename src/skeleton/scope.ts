@@ -23,6 +23,20 @@ export class BuildError extends Error {
   }
 }
 
+/** What a key cannot be. @param said What it says: a name, or a list or map with names in it. @param gives What that gives. */
+export function cannotBe(
+  key: string,
+  expected: string,
+  said: unknown,
+  gives: unknown,
+  pointer: string,
+): BuildError {
+  return new BuildError(
+    `"${key}" is ${expected}, and ${JSON.stringify(said)} gives ${JSON.stringify(gives)}`,
+    pointer,
+  );
+}
+
 /** A value of the case: a name, and in a list of entries which one and which of its fields. */
 export interface ValueOfCase {
   readonly name: string;

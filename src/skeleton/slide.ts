@@ -1,4 +1,4 @@
-import { isComputed, isTemplate, readAnchor } from '../document/index.ts';
+import { isComputed, isTemplate, largestLength, readAnchor } from '../document/index.ts';
 import type { Bone } from './bone.ts';
 import { withOffset } from './box.ts';
 import type { Expanded, Unexpanded } from './expand.ts';
@@ -43,11 +43,8 @@ export function slidTo({ x, y }: Slide, { scope }: Unexpanded): readonly [number
 }
 
 function isPlace(value: unknown): value is number {
-  return typeof value === 'number' && Math.abs(value) <= mostU;
+  return typeof value === 'number' && Math.abs(value) <= largestLength;
 }
-
-/** What is beyond is told by whoever lays it out. */
-const mostU = 1e15;
 
 /** The same widget with another offset, in u. */
 export function slid(

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { findScreen, readDocument } from 'pimbot';
-import { checkDocument } from 'pimbot/tools';
+import { checkDocument, sentenceOf } from 'pimbot/tools';
 import { fonts } from '../support/views.ts';
 
 const screens = [findScreen('desktop')!];
@@ -19,7 +19,7 @@ function lacks(text: string, language = 'en', translation?: [locale: string, tex
   const { findings } = checkDocument(document!, { resources: { fonts, catalogs }, screens });
   return findings
     .filter(({ check }) => check === 'missing-plural')
-    .map(({ facts, severity, worst }) => `${worst.locale} ${severity} ${(facts as { lacks: string }).lacks}`);
+    .map((one) => `${one.worst.locale} ${one.severity} ${sentenceOf(one).replace(/.*plural form /, '')}`);
 }
 
 test.each([
