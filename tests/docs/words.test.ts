@@ -39,10 +39,12 @@ describe('plain words', () => {
   });
 
   test('the sentences of all checks', () => {
-    const facts = new Proxy(
-      {},
-      { get: (_, key) => (key === 'edges' || key === 'characters' ? ['right'] : String(key)) },
-    );
+    const lists: Record<string, unknown[]> = {
+      edges: ['right'],
+      characters: ['x'],
+      forms: [{ form: 'few', numbers: [2, 3] }],
+    };
+    const facts = new Proxy({}, { get: (_, key) => lists[String(key)] ?? String(key) });
     for (const check of [...checks, ...documentChecks]) {
       const told = (check.sentence as (about: object) => string)({
         facts,
