@@ -23,6 +23,7 @@ import { gaveWayCheck } from './gave-way.ts';
 import { idleAcceptance } from './idle-acceptance.ts';
 import { idleChange } from './idle-change.ts';
 import { idleCondition } from './idle-condition.ts';
+import { leadsNowhere } from './leads-nowhere.ts';
 import { leftHole } from './left-hole.ts';
 import { longLines } from './long-lines.ts';
 import { lowContrast } from './low-contrast.ts';
@@ -102,6 +103,7 @@ const ofLayouts = [
   unfilledPlaceholder,
   missingPicture,
   missingPage,
+  leadsNowhere,
   stretchedPicture,
   blownUpPicture,
   unevenPixels,

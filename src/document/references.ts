@@ -80,7 +80,7 @@ function troubleWith(
 function isTip({ kind, anchor, offset, visible, use }: WidgetSource): boolean {
   if (use !== undefined) return true;
   const isBound = Array.isArray(offset) && offset.every(isTemplate) && isTemplate(visible);
-  return kind === 'tooltip' && isBound && anchor === 'left top';
+  return kind === 'tooltip' && isBound && (anchor === 'left top' || isTemplate(anchor));
 }
 
 const tipNeeds =

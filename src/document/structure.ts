@@ -24,6 +24,7 @@ import {
 } from './references.ts';
 import { checkTargets } from './anchor-targets.ts';
 import { changesOf } from './changes.ts';
+import { isOpen, leaves, withoutTemplates } from './left-to-names.ts';
 import { checkIdleKeys, mayArrange } from './idle-keys.ts';
 import { pointerTo } from './pointer.ts';
 import { checkRanges } from './ranges.ts';
@@ -43,7 +44,7 @@ export function checkStructure(document: DocumentSource, origin: Origin, diagnos
       checkReadable(holder, pointer, origin, diagnostics);
       checkViewValues(root, pointer, origin, diagnostics);
     }
-    checkContainer(holder, pointer, origin, diagnostics, isTemplate(root.arrange));
+    checkContainer(holder, pointer, origin, diagnostics, (key) => leaves(root, key));
     // A view goes by its name, so no widget in it may.
     const places = new Map<string, string>(component ? [] : [[name, pointer]]);
     const placed: PlacedSource[] = [...widgetsOf(root, pointer)];
@@ -114,7 +115,7 @@ function checkViewChanges(
     const whole = withoutTemplates({ arrange, children, when, ...change });
     checkReadable(whole, at, origin, diagnostics);
     checkViewValues(change, at, origin, diagnostics);
-    checkContainer(whole, at, origin, diagnostics, isTemplate(arrange));
+    checkContainer(whole, at, origin, diagnostics, (key) => leaves({ arrange, ...change }, key));
     checkFocusOrder(change, at, ids, origin, diagnostics);
     checkPromises(change, at, ids, origin, diagnostics);
   });
@@ -246,21 +247,6 @@ function checkViewValues(view: object, pointer: string, origin: Origin, diagnost
   }
 }
 
-/** Whether a value, or one in a list or map, is left to a name. */
-function isOpen(value: unknown): boolean {
-  return (
-    isTemplate(value) ||
-    (typeof value === 'object' && value !== null && Object.values(value).some((one) => isTemplate(one)))
-  );
-}
-
-/** The keys whose value stands there; what is left to a parameter is looked at when it is known. */
-function withoutTemplates<Source extends object>(source: Source): Source {
-  return Object.fromEntries(
-    Object.entries(source).filter(([key, value]) => key === 'look' || !isOpen(value)),
-  ) as Source;
-}
-
 function checkId(
   placed: PlacedSource,
   ids: Map<string, string>,
@@ -286,20 +272,26 @@ function checkContainer(
   pointer: string,
   origin: Origin,
   diagnostics: DiagnosticList,
-  isOpen: boolean,
+  left: (key: string) => boolean,
 ): void {
   const refuse = (key: string, expected: string) =>
     wrong(key, expected, (holder as Record<string, unknown>)[key], pointer, origin, diagnostics);
   const { arrange = 'free' } = holder;
   for (const key of ['columns', 'rows'] as const) {
-    if (holder[key] !== undefined && arrange !== 'grid' && !isOpen) {
+    if (holder[key] !== undefined && arrange !== 'grid' && !left('arrange')) {
       diagnostics.add('key-needs', { key, needs: 'arrange: grid' }, origin.atKey(`${pointer}/${key}`));
     }
   }
   const kind = 'kind' in holder ? (holder.kind as Kind) : undefined;
   const isTabs = kind === 'tabs';
   for (const key of ['gap', 'justify', 'align'] as const) {
-    if (holder[key] !== undefined && !isOpen && !mayArrange(holder) && !('scroll' in holder))
+    if (
+      holder[key] !== undefined &&
+      !left('arrange') &&
+      !left('scroll') &&
+      !mayArrange(holder) &&
+      !('scroll' in holder)
+    )
       diagnostics.add(
         'key-needs',
         { key, needs: 'arrange: row, column, wrap, grid, layers or pages' },
@@ -311,10 +303,10 @@ function checkContainer(
     ['scroll-snap', 'scroll'],
     ['shows-more', 'controls'],
   ] as const) {
-    if (said[key] !== undefined && said[needs] === undefined && holder.use === undefined)
+    if (said[key] !== undefined && said[needs] === undefined && !left(needs) && holder.use === undefined)
       diagnostics.add('key-needs', { key, needs }, origin.atKey(`${pointer}/${key}`));
   }
-  if (holder.page !== undefined && arrange !== 'pages' && !isTabs) {
+  if (holder.page !== undefined && arrange !== 'pages' && !isTabs && !left('arrange')) {
     diagnostics.add(
       'key-needs',
       { key: 'page', needs: 'arrange: pages, or kind: tabs' },
@@ -327,7 +319,7 @@ function checkContainer(
   }
   if (arrange === 'pages' || isTabs) {
     const ids = (holder.children ?? []).flatMap(({ id, controls = id }) => controls ?? []);
-    if (holder.page !== undefined && !ids.includes(holder.page)) {
+    if (holder.page !== undefined && !ids.includes(holder.page) && !ids.some(isTemplate)) {
       const facts = { what: 'page', name: holder.page, meant: nearestName(holder.page, ids) };
       diagnostics.add('unknown-name', facts, origin.at(`${pointer}/page`));
     }
@@ -366,8 +358,9 @@ function checkNotations(placed: PlacedSource, origin: Origin, diagnostics: Diagn
       }
     }
   }
-  const between = typeof widget['anchor-to'] === 'string' && anchorTargets(widget['anchor-to']).length > 1;
-  const anchor = readAnchor(widget.anchor ?? 'left top', between);
+  const left = (key: string) => leaves(placed.widget, key);
+  const between = left('anchor-to') || anchorTargets(widget['anchor-to'] ?? '').length > 1;
+  const anchor = left('anchor') ? undefined : readAnchor(widget.anchor ?? 'left top', between);
   if (!anchor && readAnchor(widget.anchor, true))
     refuse(
       'anchor',
@@ -389,7 +382,7 @@ function checkNotations(placed: PlacedSource, origin: Origin, diagnostics: Diagn
       checkNamedInset(widget.inset, spans, pointer, origin, diagnostics);
   }
   checkReadable(widget, pointer, origin, diagnostics);
-  checkContainer(widget, pointer, origin, diagnostics, isTemplate(placed.widget.arrange));
+  checkContainer(widget, pointer, origin, diagnostics, left);
   if (typeof widget.states === 'string' && !everyState.includes(widget.states)) {
     const facts = { key: 'states', found: show(widget.states), choices: everyState };
     const meant = nearestName(widget.states, everyState);

@@ -14,6 +14,7 @@ import {
 } from '../document/index.ts';
 import { isFixed, isPutIn } from './put-in.ts';
 import { holds, readCondition, type OnScreen } from './conditions.ts';
+import { namingIn, ownOf, type Inside, type Naming } from './naming.ts';
 import { BuildError, cannotBe, mostEntries, type Scope, type ValueOfCase } from './scope.ts';
 
 /** A widget as it stands in its place: conditions, repeats, components and parameters worked in. */
@@ -29,24 +30,8 @@ export interface Expanded {
   /** Its id without that of the instance or entry it is in. */
   readonly name: string | undefined;
   readonly children: readonly Unexpanded[];
-  /** How the widgets of its component are named, of an instance without an id: {@link childrenOfInstance}. */
-  readonly inside: Naming | undefined;
-}
-
-/**
- * What ids start with, and the names of other widgets: with the id of the instance or entry they are in, and a dot. Names in an
- * instance are those of its own widgets; names in an entry of a repeat are those in the entry, else those around it.
- */
-export interface Naming {
-  readonly prefix: string;
-  /** The ids in an entry; undefined where every name is one in there. */
-  readonly ids: ReadonlySet<string> | undefined;
-  readonly outer: Naming | undefined;
-}
-
-/** The id of the widget that a name stands for. */
-export function namedIn({ prefix, ids, outer }: Naming, name: string): string {
-  return ids === undefined || ids.has(name) ? prefix + name : namedIn(outer!, name);
+  /** Of an instance. */
+  readonly inside: Inside | undefined;
 }
 
 /** Key → JSON Pointer of its value. */
@@ -127,13 +112,13 @@ export function expand(
     return one.source.gone === true ? [] : [one];
   }
   const taken = new Set<string>();
-  const ids = changed.id === undefined ? undefined : idsIn(changed);
+  const own = changed.id === undefined ? undefined : ownOf([changed]);
   const entries = heard(trace, () => entriesOf(written, repeat, trace)) ?? [];
   return entries
     .map((inner, index) => {
       const name = entryId(changed, inner, index, taken);
-      const isOuter = !ids?.size || name === undefined;
-      return made(name, inner, isOuter ? outer : { prefix: `${outer.prefix}${name}.`, ids, outer });
+      const isOuter = !own || name === undefined;
+      return made(name, inner, isOuter ? outer : namingIn(`${outer.prefix}${name}.`, () => own, outer));
     })
     .filter((one) => one.source.gone !== true);
 }
@@ -145,17 +130,6 @@ function entriesOf({ scope, pointer }: Unexpanded, repeat: number | string, { st
   const expected = `a whole number from 0 to ${mostEntries} or a list`;
   const gives = scope.evaluate(String(repeat));
   throw cannotBe('repeat', expected, repeat, gives, pointerTo(pointer, 'repeat'));
-}
-
-/** The ids of the widgets that are written in one. */
-function idsIn(widget: WidgetSource): ReadonlySet<string> {
-  const found = new Set<string>();
-  const waiting = [...(widget.children ?? [])];
-  for (let at = waiting.pop(); at; at = waiting.pop()) {
-    if (at.id !== undefined) found.add(at.id);
-    waiting.push(...(at.children ?? []));
-  }
-  return found;
 }
 
 /** The id of an entry of a repeat: with its place, what its key says, or what its names stand for; of two alike the later has its place too. */
@@ -206,63 +180,79 @@ function instantiate(
   trace: Trace,
   said: Origins,
 ): Expanded {
-  const { written, name, naming } = one;
+  const { written, name, naming, scope } = one;
   const { pointer } = written;
   const id = name === undefined ? undefined : written.naming.prefix + name;
-  let { source, scope } = one;
+  const given = one.source;
   const bound = new Map<string, ValueOfCase>();
-  let children = source.children ? childrenOf(source.children, pointer, { ...written, scope, naming }) : none;
-  if (source.use === undefined) {
+  const own = given.children ? childrenOf(given.children, pointer, { ...written, scope, naming }) : none;
+  if (given.use === undefined) {
     // Most are no instances; nothing is copied for them.
-    source = substituted(source, scope, pointer, trace, bound);
-    return { source, pointer, origins: said, bound, scope, naming, id, name, children, inside: undefined };
+    const source = substituted(given, scope, pointer, trace, bound);
+    return {
+      source,
+      pointer,
+      origins: said,
+      bound,
+      scope,
+      naming,
+      id,
+      name,
+      children: own,
+      inside: undefined,
+    };
   }
-  let origins = new Map(said);
-  const inside: Naming = { prefix: id === undefined ? '' : `${id}.`, ids: undefined, outer: undefined };
-  for (let use: string | undefined = source.use; use !== undefined; use = source.use) {
-    const component = entryOf(document.source.components, use);
-    if (!component) throw new BuildError(`there is no component "${use}"`, pointer);
-    const { inner, own: keys } = parametersOf(component, source, scope, pointer);
-    // What is given to a parameter stays as it is written: whoever shows it follows it to the names around.
-    const ownKeys = substituted(keys, scope, pointer, trace, bound);
-    const at = pointerTo('/components', use);
-    const keysInside = new Map<string, string>();
-    const body = withConditions(component, at, on, trace, keysInside);
-    const slotted = children;
-    children = childrenOf(body.children, at, {
-      scope: inner,
-      naming: inside,
-      set: source.set,
-      setPointer: origins.get('set') ?? `${pointer}/set`,
-      slotted,
-    });
-    const { params: _params, children: _children, ...rest } = body;
-    for (const key of Object.keys(rest)) {
-      if (key in ownKeys) keysInside.delete(key);
-      else if (!keysInside.has(key)) keysInside.set(key, pointerTo(at, key));
-    }
-    origins = new Map([...keysInside, ...origins]);
-    // A component that is itself an instance of another hands its own `use` on; what is said outside wins.
-    const within = new Map<string, ValueOfCase>();
-    const made = substituted(rest, inner, at, trace, within);
-    for (const [key, value] of within) if (!(key.replace(/\/.*/, '') in ownKeys)) bound.set(key, value);
-    const look = merged(made.look, ownKeys.look, `${at}/look`, origins);
-    source = { ...made, ...ownKeys, ...(look && { look }) };
-    scope = inner;
+  const component = entryOf(document.source.components, given.use);
+  if (!component) throw new BuildError(`there is no component "${given.use}"`, pointer);
+  const { inner, own: keys } = parametersOf(component, given, scope, pointer);
+  // What is given to a parameter stays as it is written: whoever shows it follows it to the names around.
+  const outside = substituted(keys, scope, pointer, trace, bound);
+  const at = pointerTo('/components', given.use);
+  const keysInside = new Map<string, string>();
+  const body = withConditions(component, at, on, trace, keysInside);
+  const inside = namingIn(id === undefined ? '' : `${id}.`, () => ownOf([body]), naming);
+  const children = childrenOf(body.children, at, {
+    scope: inner,
+    naming: inside,
+    set: given.set,
+    setPointer: said.get('set') ?? `${pointer}/set`,
+    slotted: own,
+  });
+  const { params: _params, children: _children, ...rest } = body;
+  for (const key of Object.keys(rest)) {
+    if (key in outside) keysInside.delete(key);
+    else if (!keysInside.has(key)) keysInside.set(key, pointerTo(at, key));
   }
-  const nameless = id === undefined ? inside : undefined;
-  return { source, pointer, origins, bound, scope, naming, id, name, children, inside: nameless };
+  const origins = new Map([...keysInside, ...said]);
+  const within = new Map<string, ValueOfCase>();
+  const made = substituted(rest, inner, at, trace, within);
+  for (const [key, value] of within) if (!(key.replace(/\/.*/, '') in outside)) bound.set(key, value);
+  // What is said outside wins.
+  const look = merged(made.look, outside.look, `${at}/look`, origins);
+  const source = { ...made, ...outside, ...(look && { look }) };
+  return {
+    source,
+    pointer,
+    origins,
+    bound,
+    scope: inner,
+    naming,
+    id,
+    name,
+    children,
+    inside: { naming: inside, outside },
+  };
 }
 
 const none: readonly Unexpanded[] = [];
 
 /** What is in a widget that has got its id now: in an instance that says none, names start with the one it was given. */
 export function childrenOfInstance({ children, inside }: Expanded, id: string): readonly Unexpanded[] {
-  if (!inside) return children;
-  const naming: Naming = { ...inside, prefix: `${id}.` };
+  if (!inside || inside.naming.prefix !== '') return children;
+  const naming = { ...inside.naming, prefix: `${id}.` };
   const named = (one: Unexpanded): Unexpanded => {
     const slotted = one.slotted.map(named);
-    return { ...one, slotted, naming: one.naming === inside ? naming : one.naming };
+    return { ...one, slotted, naming: one.naming === inside.naming ? naming : one.naming };
   };
   return children.map(named);
 }

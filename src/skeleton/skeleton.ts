@@ -1,11 +1,7 @@
 import {
-  anchorTargets,
-  directions,
   isIdPattern,
-  leadsToWidget,
   pointerTo,
   type CheckedDocument,
-  type Direction,
   type WidgetSource,
   choiceKeyOf,
 } from '../document/index.ts';
@@ -17,14 +13,13 @@ import {
   childrenOf,
   childrenOfInstance,
   expand,
-  namedIn,
   withConditions,
   type Expanded,
-  type Naming,
   type Refuses,
   type Trace,
   type Unexpanded,
 } from './expand.ts';
+import { withNames, type Naming } from './naming.ts';
 import { BuildError, Scope } from './scope.ts';
 
 interface Pending {
@@ -88,7 +83,7 @@ export function makeSkeleton(
     hidden: false,
     visible: true,
   };
-  const naming = { prefix: '', ids: undefined, outer: undefined };
+  const naming: Naming = { prefix: '', isOwn: () => true, outer: undefined };
   const around = { scope, naming, set: undefined, setPointer: '', slotted: [] };
   const children = childrenOf(source.children, pointer, around);
   const growth: Growth = { document, on, trace, bones: [root], written: [children], sites: [] };
@@ -318,12 +313,13 @@ function isChosen({ name, source }: Expanded, { kind, source: outer }: Bone): bo
 /** A bone of another source in the same place. @param box Its box, where no key has changed that it follows from. @throws BuildError */
 export function remadeBone(
   { index, id, place, hidden, selected }: Pick<Bone, 'index' | 'id' | 'place' | 'hidden' | 'selected'>,
-  { name, source, pointer, origins, bound, scope, naming }: Expanded,
+  { name, source, pointer, origins, bound, scope, naming, inside }: Expanded,
   parent: Bone,
   box?: Box,
 ): Bone {
   const rightToLeft = source.direction === undefined ? parent.box.rightToLeft : source.direction === 'rtl';
-  const named = naming.prefix === '' ? source : withNames(source, naming);
+  const isInView = naming.prefix === '' && !inside;
+  const named = isInView ? source : withNames(source, naming, inside, id);
   return {
     index,
     id,
@@ -352,23 +348,4 @@ function boxAt(pointer: string, source: WidgetSource, rightToLeft: boolean): Box
     if (error instanceof BuildError) throw new BuildError(error.message, `${pointer}${error.pointer}`);
     throw error;
   }
-}
-
-/** A widget with the ids of the widgets that it names. */
-function withNames(source: WidgetSource, naming: Naming): WidgetSource {
-  const target = source['anchor-to'];
-  const may = source['may-overlap'];
-  const order = source['focus-order'];
-  const idOf = (name: string) => namedIn(naming, name);
-  const neighbours: Partial<Record<Direction, string>> = {};
-  for (const key of directions) if (source[key] !== undefined) neighbours[key] = idOf(source[key]);
-  return {
-    ...source,
-    ...(target !== undefined && { 'anchor-to': anchorTargets(target).map(idOf).join('..') }),
-    ...(Array.isArray(may) && { 'may-overlap': (may as readonly string[]).map(idOf) }),
-    ...(source.controls !== undefined && leadsToWidget(source) && { controls: idOf(source.controls) }),
-    ...(source.tooltip !== undefined && { tooltip: idOf(source.tooltip) }),
-    ...(order && { 'focus-order': order.map(idOf) }),
-    ...neighbours,
-  };
 }

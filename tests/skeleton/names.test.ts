@@ -140,3 +140,67 @@ describe('little that unfolds to very much', () => {
     expect(unfolded({ views: { v: { children } } })().widgets).toHaveLength(20_501);
   });
 });
+
+describe('names in a component', () => {
+  const components = {
+    pair: {
+      'params': { beside: 'name' as const, far: { type: 'name' as const, default: 'a' } },
+      'arrange': 'row' as const,
+      'focus-order': ['b', 'a'],
+      'children': [
+        { 'id': 'a', 'kind': 'button' as const, 'size': 20, 'nav-left': '{beside}', 'nav-up': '{of-case}' },
+        { 'id': 'b', 'kind': 'button' as const, 'size': 20, 'nav-right': '{far}' },
+        { id: 'dot', repeat: 2, size: 4 },
+      ],
+    },
+  };
+  const one = (more: WidgetSource & { beside: string; far?: string }) =>
+    laidOut([close, more], undefined, { components, cases: { only: { 'of-case': 'close' } } });
+  const sourceOf = (on: ReturnType<typeof one>, id: string) => on.widgets[on.indexOf(id)]!.source;
+
+  test('are those of its own widgets, else those around its instance', () => {
+    const on = one({ id: 'p', use: 'pair', beside: 'close' });
+    expect(sourceOf(on, 'p')).toMatchObject({ 'focus-order': ['p.b', 'p.a'] });
+    expect(sourceOf(on, 'p.a')).toMatchObject({ 'nav-left': 'close', 'nav-up': 'close' });
+    expect(sourceOf(on, 'p.b')).toMatchObject({ 'nav-right': 'p.a' });
+    expect(sourceOf(one({ id: 'p', use: 'pair', beside: 'dot-2' }), 'p.a')).toMatchObject({
+      'nav-left': 'p.dot-2',
+    });
+  });
+
+  test('of an instance without an id', () => {
+    const on = one({ use: 'pair', beside: 'close', far: 'close' });
+    const id = on.widgets.find(({ source }) => 'focus-order' in source)!.id;
+    expect(sourceOf(on, id)).toMatchObject({ 'focus-order': [`${id}.b`, `${id}.a`] });
+    expect(sourceOf(on, `${id}.b`)).toMatchObject({ 'nav-right': 'close' });
+  });
+
+  test('what an instance says of itself is around it, whatever is in it', () => {
+    const a: WidgetSource = { id: 'a', kind: 'button', size: 20 };
+    const on = laidOut(
+      [a, { 'id': 'p', 'use': 'pair', 'beside': 'b', 'focus-order': ['a'] } as WidgetSource],
+      undefined,
+      {
+        components,
+        cases: { only: { 'of-case': 'a' } },
+      },
+    );
+    expect(on.widgets[on.indexOf('p')]!.source).toMatchObject({ 'focus-order': ['a'] });
+    expect(on.widgets[on.indexOf('p.a')]!.source).toMatchObject({ 'nav-left': 'p.b', 'nav-up': 'p.a' });
+  });
+
+  test('in an entry: of an instance in there by the id of that, a dot and its own', () => {
+    const entry: WidgetSource = {
+      id: 'row',
+      repeat: 2,
+      arrange: 'row',
+      children: [
+        { id: 'in', use: 'pair', beside: 'last' } as WidgetSource,
+        { 'id': 'last', 'kind': 'button', 'size': 20, 'nav-left': 'in.b' },
+      ],
+    };
+    const on = laidOut([close, entry], undefined, { components, cases: { only: { 'of-case': 'close' } } });
+    expect(on.widgets[on.indexOf('row-2.last')]!.source).toMatchObject({ 'nav-left': 'row-2.in.b' });
+    expect(on.widgets[on.indexOf('row-2.in.a')]!.source).toMatchObject({ 'nav-left': 'row-2.last' });
+  });
+});

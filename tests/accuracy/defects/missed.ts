@@ -8,6 +8,7 @@ const button = (id: string, y: number): WidgetSource => ({
   offset: [20, y],
   size: [180, 66],
 });
+const shownByGame: WidgetSource = { visible: '{tells}', offset: ['{x}', '{y}'] };
 const four = [button('a', 10), button('b', 80), button('c', 150), button('d', 220)];
 const inPanel = (children: readonly WidgetSource[], more: WidgetSource = {}): WidgetSource => ({
   size: [320, 300],
@@ -338,6 +339,22 @@ export const missed: readonly Defect[] = [
           { cases: { typical: { page } } },
         );
       return { clean: pages('two'), broken: pages('tree') };
+    },
+  },
+  {
+    name: 'a tooltip that a value does not name',
+    check: 'leads-nowhere',
+    widget: 'w',
+    make: (place) => {
+      const told = (tip: string) =>
+        view(
+          [
+            place({ id: 'w', kind: 'button', size: [180, 66], text: 'Sink', tooltip: '{tip}' }),
+            { id: 'hint', kind: 'tooltip', text: 'Water comes in', anchor: 'left top', ...shownByGame },
+          ],
+          { cases: { typical: { tip, tells: false, x: 0, y: 0 } } },
+        );
+      return { clean: told('hint'), broken: told('hit') };
     },
   },
   {

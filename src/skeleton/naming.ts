@@ -1,0 +1,103 @@
+import {
+  anchorTargets,
+  directions,
+  isIdPattern,
+  leadsToWidget,
+  mayBeMade,
+  type Direction,
+  type WidgetSource,
+} from '../document/index.ts';
+
+/**
+ * What ids start with, and the names of other widgets: with the id of the instance or entry they are in, and a dot. A name in an
+ * instance or an entry of a repeat is that of a widget in there, else that of one around it.
+ */
+export interface Naming {
+  readonly prefix: string;
+  /** Whether a name is that of a widget in there. */
+  readonly isOwn: (name: string) => boolean;
+  /** Undefined of a view. */
+  readonly outer: Naming | undefined;
+}
+
+/** What an instance is made of. */
+export interface Inside {
+  /** How the widgets of its component are named; where the instance says no id, with nothing before theirs yet. */
+  readonly naming: Naming;
+  /** The keys of the widget that are said outside of its component: names in them are those around it. */
+  readonly outside: object;
+}
+
+/** The id of the widget that a name stands for. */
+function namedIn({ prefix, isOwn, outer }: Naming, name: string): string {
+  return outer === undefined || isOwn(name) ? prefix + name : namedIn(outer, name);
+}
+
+/** How widgets are named that are in an instance or an entry. @param own Asked for when a name is first looked up. */
+export function namingIn(prefix: string, own: () => Own | undefined, outer: Naming): Naming {
+  let found: { readonly own: Own | undefined } | undefined;
+  return { prefix, isOwn: (name) => isAmong((found ??= { own: own() }).own, name), outer };
+}
+
+/** The ids of some widgets as they are written. */
+export interface Own {
+  readonly ids: ReadonlySet<string>;
+  /** Those of repeats: their entries have a dash and more. */
+  readonly repeated: readonly string[];
+  readonly patterns: readonly string[];
+}
+
+/** The ids of what is written in some widgets; undefined where nothing in there has one. */
+export function ownOf(holders: readonly Pick<WidgetSource, 'children'>[]): Own | undefined {
+  const ids = new Set<string>();
+  const repeated: string[] = [];
+  const patterns: string[] = [];
+  const waiting = holders.flatMap(({ children }) => children ?? []);
+  for (let at = waiting.pop(); at; at = waiting.pop()) {
+    waiting.push(...(at.children ?? []));
+    if (at.id === undefined) continue;
+    if (isIdPattern(at.id)) patterns.push(at.id);
+    else if (at.repeat === undefined) ids.add(at.id);
+    else repeated.push(at.id);
+  }
+  return ids.size + repeated.length + patterns.length > 0 ? { ids, repeated, patterns } : undefined;
+}
+
+function isAmong(own: Own | undefined, name: string): boolean {
+  if (!own) return false;
+  const { ids, repeated, patterns } = own;
+  // What is in an instance or an entry goes by its id, a dot and its own.
+  const head = name.replace(/\..*$/, '');
+  return (
+    ids.has(head) ||
+    repeated.some((id) => head.startsWith(`${id}-`)) ||
+    patterns.some((pattern) => mayBeMade(pattern, head))
+  );
+}
+
+/** A widget with the ids of the widgets that it names. @param id Its own, which those in it start with where it is an instance. */
+export function withNames(
+  source: WidgetSource,
+  naming: Naming,
+  inside: Inside | undefined,
+  id: string,
+): WidgetSource {
+  const inner = inside && { ...inside.naming, prefix: `${id}.` };
+  const idsOf = (key: keyof WidgetSource, names: readonly string[]): string[] => {
+    const around = inner && !(key in inside.outside) ? inner : naming;
+    return names.map((name) => namedIn(around, name));
+  };
+  const idOf = (key: keyof WidgetSource, name: string) => idsOf(key, [name])[0]!;
+  const { 'anchor-to': target, 'may-overlap': may, 'focus-order': order, controls, tooltip } = source;
+  const neighbours: Partial<Record<Direction, string>> = {};
+  for (const key of directions) if (source[key] !== undefined) neighbours[key] = idOf(key, source[key]);
+  return {
+    ...source,
+    ...(target !== undefined && { 'anchor-to': idsOf('anchor-to', anchorTargets(target)).join('..') }),
+    ...(Array.isArray(may) && { 'may-overlap': idsOf('may-overlap', may as readonly string[]) }),
+    ...(controls !== undefined && leadsToWidget(source) && { controls: idOf('controls', controls) }),
+    ...(tooltip !== undefined && { tooltip: idOf('tooltip', tooltip) }),
+    ...(order && { 'focus-order': idsOf('focus-order', order) }),
+    ...neighbours,
+  };
+}
