@@ -122,8 +122,12 @@ export class ViewInput {
     return accessibleItems(this.#live.now.on.tree, this.#focus.field);
   }
 
-  /** Takes an event in. @returns what it does, in order. */
+  /** Takes an event in. @returns what it does, in order. @throws RangeError for one there is not, and for what is no number. */
   hear(event: InputEvent): readonly InputEffect[] {
+    const facts = event as unknown as Readonly<Record<string, unknown>>;
+    for (const key in facts)
+      if (typeof facts[key] === 'number' && !Number.isFinite(facts[key]))
+        throw new RangeError(`${key} of the input event "${event.type}" is ${facts[key]}`);
     this.#begin();
     this.#take(event);
     return this.#end();
@@ -148,18 +152,29 @@ export class ViewInput {
         return this.#stick(event.stick, event.x, event.y);
       case 'text':
         return this.#typed(event.text);
-      default:
+      case 'move':
+      case 'down':
+      case 'up':
+      case 'out':
+      case 'cancel':
         return this.#pointer(event);
+      default:
+        throw new RangeError(`there is no input event "${(event as InputEvent).type}"`);
     }
   }
 
-  /** Gives a control the focus, shown or not as the last device says. One that cannot take it is left alone; undefined: away. */
+  /**
+   * Gives a control the focus, shown or not as the last device says. One that cannot take it now is left alone; undefined: away.
+   * @throws NoSuchName for a widget the view never has; so do the calls below.
+   */
   focus(control: string | undefined): readonly InputEffect[] {
+    if (control !== undefined) this.#live.named(control);
     return this.#heard(() => this.#command({ type: 'to', control }));
   }
 
   /** Takes the focus into a closed scope, such as a side menu; {@link back} gives it back. */
   enter(scope: string): readonly InputEffect[] {
+    this.#live.named(scope);
     return this.#heard(() => this.#command({ type: 'enter', scope }));
   }
 
@@ -170,6 +185,7 @@ export class ViewInput {
 
   /** Scrolls all that a widget is in until it is seen. */
   scrollTo(widget: string): readonly InputEffect[] {
+    this.#live.named(widget);
     return this.#heard(() => {
       const node = this.#node(widget);
       if (node) this.#scrolling.intoView(node, this.#effects);
@@ -178,14 +194,16 @@ export class ViewInput {
 
   /** Releases a control without a click, after a long press that the game has answered. */
   letGo(control: string): readonly InputEffect[] {
+    this.#live.named(control);
     return this.#heard(() => this.#took(letGo(this.#pointers, (one) => one === control)));
   }
 
   /**
    * Calls for every effect of a widget and of what is in it, from the inside out; `''` hears all. A listener that returns
-   * `'stop'` keeps it from those further out. @returns what ends it.
+   * `'stop'` keeps it from those further out. @returns what ends it. @throws NoSuchName for a widget the view never has.
    */
   listen(widget: string, call: Listener): () => void {
+    if (widget !== '') this.#live.named(widget);
     return this.#listening.listen(widget, call);
   }
 

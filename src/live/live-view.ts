@@ -208,9 +208,11 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
 
   /**
    * Changes what it is shown in: theme, locale, HUD or text size, a state of all controls. Values, states and scroll stay.
-   * @throws NoSuchName for a theme or locale there is not. @throws RangeError for a size outside 0.1 to 10.
+   * @throws NoSuchName for a setting, theme or locale there is not. @throws RangeError for a size outside 0.1 to 10.
    */
   show(changes: Partial<LiveOccasion>): void {
+    const settings = Object.keys(this.occasion).filter((key) => key !== 'case');
+    for (const key in changes) if (!settings.includes(key)) throw new NoSuchName('setting', key, settings);
     const other = this.#view.shownIn(changes).with({ values: this.#values, states: this.#states });
     const { screen } = this.#frame;
     this.#view = other;
@@ -292,14 +294,23 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
   }
 
   /**
+   * The widget that a game names; undefined where it is not there now, such as an entry of a list that is shorter.
+   * @throws NoSuchName for one the view never has.
+   */
+  named(id: string): LiveNode | undefined {
+    const node = this.#tree.byId.get(id);
+    if (!node) checkWidget(id, this.#view.document, this.#view.name, this.#tree.byId.keys());
+    return node;
+  }
+
+  /**
    * Puts a widget into states: a game moves the focus, a button is pressed. What the document says stays.
    * @param by States of pointers are kept beside those of the game: neither takes the other's away.
    * @returns whether its states are others than before.
    * @throws NoSuchName for a widget the view does not have, or a state there is not.
    */
   setStates(id: Id, states: readonly State[], by: 'game' | 'input' = 'game'): boolean {
-    const node = this.#tree.byId.get(id);
-    if (!node && by === 'game') checkWidget(id, this.#view.document, this.#view.name, this.#tree.byId.keys());
+    const node = by === 'game' ? this.named(id) : this.#tree.byId.get(id);
     checkStates(states);
     const given = by === 'game' ? this.#byGame : this.#byInput;
     given.set(id, [...states]);
