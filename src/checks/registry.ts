@@ -59,6 +59,7 @@ import { tornApart } from './torn-apart.ts';
 import { unevenGaps } from './uneven-gaps.ts';
 import { unevenPixels } from './uneven-pixels.ts';
 import { unfilledPlaceholder } from './unfilled-placeholder.ts';
+import { unpressable } from './unpressable.ts';
 import { unusedComponent } from './unused-component.ts';
 import { unusedParameter } from './unused-parameter.ts';
 import { unusedStyle } from './unused-style.ts';
@@ -113,6 +114,7 @@ const ofLayouts = [
   crowdedTargets,
   crampedTooltip,
   swallowedInput,
+  unpressable,
   emptyControl,
   nestedControls,
   allDisabled,

@@ -342,6 +342,16 @@ export const missed: readonly Defect[] = [
     },
   },
   {
+    name: 'a button in what takes no input',
+    check: 'unpressable',
+    widget: 'w',
+    make: (place) => {
+      const one = (more: WidgetSource) =>
+        view([place(inPanel([{ ...button('w', 20), text: 'Sink' }], more))]);
+      return { clean: one({}), broken: one({ 'pointer-events': 'none' }) };
+    },
+  },
+  {
     name: 'a tooltip that a value does not name',
     check: 'leads-nowhere',
     widget: 'w',
