@@ -16,6 +16,8 @@ export default {
     '^@napi-rs/canvas$': '<rootDir>/dist/tests/shared/@napi-rs-canvas.js',
   },
   testMatch: ['<rootDir>/tests/**/*.test.ts'],
+  // What takes minutes and holds nothing that a game loads is looked at by `npm run deep` alone.
+  testPathIgnorePatterns: process.env.PIMBOT_DEEP === '1' ? [] : ['\\.deep\\.test\\.ts$'],
   // A guard against what never ends; no test is measured by the clock.
   testTimeout: 45 * 60_000,
   maxWorkers: 2,

@@ -11,7 +11,7 @@ import {
   type WidgetSource,
 } from 'pimbot';
 import { toPng } from 'pimbot/node';
-import type { Browser } from 'playwright-core';
+import type { Browser, Page } from 'playwright-core';
 import { startBrowser } from '../../bench/browser.ts';
 import { documentOf, laidOut, opened, told } from '../support/views.ts';
 import { rounds, seedOf } from '../support/deep.ts';
@@ -31,12 +31,20 @@ function pattern(): Uint8Array {
 const bytes = pattern();
 let pictures: Map<string, Picture>;
 let browser: Browser;
+let page: Page;
 beforeAll(async () => {
   const picture = readPicture('tile', bytes);
   pictures = new Map([['tile', { ...picture, drawable: await loadImage(Buffer.from(bytes)) }]]);
   browser = await startBrowser();
+  page = await browser.newPage({ viewport: { width: 240, height: 200 } });
 });
 afterAll(() => browser.close());
+
+/** What the browser draws of a page. */
+async function shown(html: string): Promise<Awaited<ReturnType<typeof pixels>>> {
+  await page.setContent(`<style>html{background:transparent}body{margin:0}</style>${html}`);
+  return pixels(await page.screenshot({ omitBackground: true }));
+}
 
 function drawn(widget: WidgetSource, size: readonly [number, number] = [200, 120]) {
   const view = opened(
@@ -105,19 +113,13 @@ describe('pictures beside what CSS says of them, on pixels', () => {
     ],
   ];
   test.each(cases)('%s', async (_, widget, css, size) => {
-    const page = await browser.newPage({ viewport: { width: 240, height: 200 } });
-    await page.setContent(
-      `<style>html{background:transparent}body{margin:0}div{box-sizing:border-box;width:${size[0]}px;height:${size[1]}px;border:0 solid transparent;${css}}</style><div></div>`,
+    const theirs = await shown(
+      `<style>div{box-sizing:border-box;width:${size[0]}px;height:${size[1]}px;border:0 solid transparent;${css}}</style><div></div>`,
     );
-    const theirs = await pixels(await page.screenshot({ omitBackground: true }));
-    await page.close();
     const list = drawn(widget, size);
     expect(stepsApart(await pixels(toPng(list)), theirs, 24, 4)).toBeLessThan(0.02);
     // The same list as an SVG, drawn by the browser.
-    const other = await browser.newPage({ viewport: { width: 240, height: 200 } });
-    await other.setContent(`<style>body{margin:0}svg{display:block}</style>${toSvg(list)}`);
-    const svg = await pixels(await other.screenshot({ omitBackground: true }));
-    await other.close();
+    const svg = await shown(`<style>svg{display:block}</style>${toSvg(list)}`);
     expect(stepsApart(svg, theirs, 24, 4)).toBeLessThan(0.02);
   });
 });
