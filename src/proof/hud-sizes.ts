@@ -1,7 +1,7 @@
 import type { CheckedDocument } from '../document/index.ts';
 import { checks, type CheckId } from '../checks/index.ts';
 import { referenceOf, type Reference } from '../layout/index.ts';
-import { isWorse, lookAt, type Finding } from '../verdict/index.ts';
+import { isWorse, keyOf, lookAt, type Finding } from '../verdict/index.ts';
 import { SharedViews, openView, type Occasion, type Resources, type View } from '../view/index.ts';
 import { aspectsOf, type Aspects } from './holding.ts';
 import { boundsOf, type Point, type Polygon } from './polygon.ts';
@@ -108,7 +108,7 @@ export function proveHudSizes(document: CheckedDocument, view: string, asked: Hu
           continue;
         }
         const hudSizes = parts.map((part) => within(piece.hudSizesOf(part), range));
-        const key = [finding.check, finding.widget, finding.other, finding.pointer].join('\n');
+        const key = keyOf(finding);
         const known = failures.get(key);
         const all = [...(known?.parts ?? []), ...parts];
         const isWorst = !known || isWorse(told.finding.fails, told.finding.worst, known.finding.worst);
@@ -290,9 +290,8 @@ function toldOn(
     const exact = { hudSize, width: surface.x * scale, height: surface.y * scale };
     for (const worst of [rounded(exact), exact]) {
       const screen = screenOf(device, { x: worst.width, y: worst.height });
-      const same = lookAt(open(worst.hudSize), [screen], [check]).findings.find(
-        ({ widget, other }) => widget === finding.widget && other === finding.other,
-      );
+      const { findings } = lookAt(open(worst.hudSize), [screen], [check]);
+      const same = findings.find((one) => keyOf(one) === keyOf(finding));
       if (same) return { finding: same, worst };
     }
   }

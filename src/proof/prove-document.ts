@@ -2,7 +2,7 @@ import type { CheckedDocument } from '../document/index.ts';
 import { hidingIn } from '../checks/index.ts';
 import type { Tree } from '../dress/index.ts';
 import { referenceOf } from '../layout/index.ts';
-import { isWorse, occasionsOf, type Finding } from '../verdict/index.ts';
+import { isWorse, keyOf, occasionsOf, type Finding } from '../verdict/index.ts';
 import {
   SharedViews,
   openView,
@@ -243,8 +243,7 @@ function together(
   >();
   for (const { findings, occasion } of proofs)
     for (const { finding, worst, parts } of findings) {
-      const { check, widget, other, pointer } = finding;
-      const key = [check, widget, other, pointer].join('\n');
+      const key = keyOf(finding);
       const known = failures.get(key);
       const found: Found = { finding, worst, own: parts, occasion };
       if (!known) failures.set(key, { ...found, parts: [...parts], on: [{ occasion, parts }] });
@@ -281,5 +280,5 @@ function together(
 }
 
 function distinctFindings(findings: readonly Finding[]): readonly Finding[] {
-  return [...new Map(findings.map((one) => [[one.check, one.widget, one.other].join('\n'), one])).values()];
+  return [...new Map(findings.map((one) => [keyOf(one), one])).values()];
 }

@@ -1,5 +1,5 @@
 import type { Subject } from '../checks/index.ts';
-import { Acceptances, checks, type CheckId, type ListedCheck } from '../checks/index.ts';
+import { Acceptances, checkOf, checks, type CheckId, type ListedCheck } from '../checks/index.ts';
 import { makeScreen, type Screen, type ScreenSize } from '../screen/index.ts';
 import { readCondition } from '../skeleton/index.ts';
 import { askedOf, keyOf, lookAt, type Finding } from '../verdict/index.ts';
@@ -135,6 +135,8 @@ interface Found {
   readonly other: string | undefined;
   /** Of what it is about, where that is not the widget. */
   readonly pointer: string | undefined;
+  /** What tells it apart from others of the same. */
+  readonly apart: string | undefined;
   readonly parts: { readonly polygon: Polygon; readonly deepest: Point; readonly depth: number }[];
 }
 
@@ -176,7 +178,7 @@ export function proveView(
       const fails = new Set<number>();
       const unsure: Polygon[] = [];
       const claims: (() => void)[] = [];
-      one.trace(scenes, ({ widget, other, at: pointer, where, isUnsure }) => {
+      one.trace(scenes, ({ widget, other, at: pointer, apart, where, isUnsure }) => {
         const cutting = undecided(scenes, where);
         if (!cutting) return;
         const polygon = within(cell.polygon, cutting);
@@ -190,9 +192,10 @@ export function proveView(
         if (contains(polygon, cell.inside)) fails.add(widget);
         claims.push(() => {
           const ids = [widgets[widget]!.id, other === undefined ? undefined : widgets[other]!.id] as const;
-          const key = [check, ...ids, pointer].join('\n');
+          const key = [check, ...ids, pointer, apart].join('\n');
           let known = found.get(key);
-          if (!known) found.set(key, (known = { check, widget: ids[0], other: ids[1], pointer, parts: [] }));
+          if (!known)
+            found.set(key, (known = { check, widget: ids[0], other: ids[1], pointer, apart, parts: [] }));
           known.parts.push({ polygon, ...deepest(polygon, cutting) });
           parts++;
         });
@@ -290,9 +293,10 @@ function tell(found: Found, points: readonly Point[], looks: Looks): ProvedFindi
     const same = looks
       .at(point, check)
       .find(
-        ({ widget, other, pointer }) =>
+        ({ widget, other, pointer, facts }) =>
           widget === found.widget &&
           (found.pointer === undefined || pointer === found.pointer) &&
+          (found.apart === undefined || checkOf(found.check).apart?.(facts) === found.apart) &&
           (other === found.other || found.other === undefined || other === undefined),
       );
     if (same) return { finding: same, parts: found.parts.map(({ polygon }) => polygon), worst: point };
@@ -327,7 +331,7 @@ class Looks {
   readonly #screenAt: (point: Point) => Screen;
   readonly #acceptances: Acceptances;
   readonly #known = new Map<string, readonly Finding[]>();
-  /** By check and widgets: the first size that something was seen on. */
+  /** By check, widgets and what tells two of them apart: the first size that something was seen on. */
   readonly #noted = new Map<string, { readonly check: ListedCheck; readonly point: Point }>();
 
   constructor(view: View, screenAt: (point: Point) => Screen, acceptances: Acceptances) {
@@ -344,7 +348,7 @@ class Looks {
     return found;
   }
 
-  /** Which checks fail, and of which widgets. */
+  /** Which checks fail, of which widgets, and what tells two such apart. */
   on(subject: Subject, list: readonly ListedCheck[]): Looked {
     const failing = new Map<CheckId, string[]>();
     const unfinished = new Set<CheckId>();
@@ -352,14 +356,15 @@ class Looks {
     for (const check of list) {
       const { drafts, isWhole } = askedOf(check, subject);
       if (!isWhole) unfinished.add(check.id);
-      for (const { outcome, widget, other } of drafts) {
+      for (const { outcome, widget, other, facts } of drafts) {
         if (outcome !== 'failed') continue;
         if (this.#acceptances.take(check.id, widgets[widget]!, widgets)) continue;
         if (other !== undefined && this.#acceptances.take(check.id, widgets[other]!, widgets)) continue;
-        const pair = [widgets[widget]!.id, other === undefined ? '' : widgets[other]!.id].join('\n');
+        const ids = [widgets[widget]!.id, other === undefined ? '' : widgets[other]!.id];
+        const own = [...ids, checkOf(check.id).apart?.(facts) ?? ''].join('\n');
         const known = failing.get(check.id);
-        if (known) known.push(pair);
-        else failing.set(check.id, [pair]);
+        if (known) known.push(own);
+        else failing.set(check.id, [own]);
       }
     }
     return { failing, unfinished };
@@ -367,9 +372,9 @@ class Looks {
 
   /** Asks the checks that are not proved. */
   note(subject: Subject, point: Point): void {
-    for (const [id, pairs] of this.on(subject, otherList).failing)
-      for (const pair of pairs) {
-        const key = `${id}\n${pair}`;
+    for (const [id, owns] of this.on(subject, otherList).failing)
+      for (const own of owns) {
+        const key = `${id}\n${own}`;
         if (!this.#noted.has(key))
           this.#noted.set(key, { check: otherList.find((one) => one.id === id)!, point });
       }
@@ -379,9 +384,13 @@ class Looks {
   get others(): readonly Finding[] {
     const told = new Set<string>();
     return [...this.#noted].flatMap(([key, { check, point }]) => {
-      const [, widget, other] = key.split('\n');
+      const [, widget, other, apart] = key.split('\n');
       const found = this.at(point, check).find(
-        (one) => one.outcome === 'failed' && one.widget === widget && (one.other ?? '') === other,
+        (one) =>
+          one.outcome === 'failed' &&
+          one.widget === widget &&
+          (one.other ?? '') === other &&
+          (checkOf(check.id).apart?.(one.facts) ?? '') === apart,
       );
       const own = found && keyOf(found);
       if (!found || told.has(own!)) return [];

@@ -2,7 +2,14 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test } from '@jest/globals';
 import { makeScreen, openView, readDocument, type DocumentSource, type WidgetSource } from 'pimbot';
-import { checkDocument, proveDocument, provedChecks, type Device, type Region } from 'pimbot/tools';
+import {
+  checkDocument,
+  proveDocument,
+  provedChecks,
+  sentenceOf,
+  type Device,
+  type Region,
+} from 'pimbot/tools';
 import { makeCase } from '../conformance/generator.ts';
 import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 import { rounds, seedOf } from '../support/deep.ts';
@@ -63,6 +70,29 @@ test('a HUD size at which two meet comes out as the sum says, whatever the scali
   expect(proved(two({ scaling: 'none', limits: '1..' }), undefined, [1], near).hudSizes!.holds).toEqual([]);
   // 1 px to a u at HUD size 1: the narrowest screen, 640 px, is always too narrow.
   expect(proved(two({ scaling: 'none' })).hudSizes!.holds).toEqual([]);
+});
+
+test('what one line promises of a widget, and what another does, is told of its own HUD sizes', () => {
+  const source = two({ scaling: 'none' });
+  const expects = [
+    { 'widget': 'left', 'within': 'screen' as const, 'at-most': { width: '900u' } },
+    { widget: 'left', within: 'safe' as const },
+  ];
+  const { hudSizes } = proved({ ...source, views: { test: { ...source.views['test']!, expect: expects } } });
+  const promises = hudSizes!.failures.filter(({ finding }) => finding.check === 'broken-promise');
+  expect(
+    promises
+      .map(({ finding, hudSizes: [first] }) => [
+        finding.pointer.replace('/views/test/expect/', ''),
+        sentenceOf(finding).replace(/[\d.]+ px/, '… px'),
+        Math.round(first!.least * 1000) / 1000,
+      ])
+      .sort(),
+  ).toEqual([
+    ['0', 'breaks a promise: left sticks out … px past the right edge of the screen', 0.75],
+    ['0', 'breaks a promise: the width of left is 1000 u; the most is 900', 0.75],
+    ['1', 'breaks a promise: left sticks out … px past the right edge of the safe area', 0.75],
+  ]);
 });
 
 test('each HUD size is proved for itself, though the view has the same form at all', () => {

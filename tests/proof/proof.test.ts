@@ -202,3 +202,18 @@ test('a document is proved in everything it varies, and occasions that change no
   ]);
   expect(proof!.failing).toBeCloseTo(1);
 });
+
+test('what one line promises of a widget is told by kind, each on the sizes on which that is broken', () => {
+  const far: WidgetSource = { ...left, offset: [700, 10] };
+  const promise = { 'widget': 'left', 'within': 'screen' as const, 'at-most': { width: 200 } };
+  const { document } = readDocument(documentOf([far], {}, { expect: [promise] }));
+  const proof = proveView(() => openView(document!, 'test', { resources: { fonts } }), device, region);
+  const promises = proof.findings.filter(({ finding }) => finding.check === 'broken-promise');
+  expect(promises.map(({ finding }) => sentenceOf(finding)).sort()).toEqual([
+    'breaks a promise: left sticks out 679 px past the right edge of the screen',
+    'breaks a promise: the width of left is 300 u; the most is 200',
+  ]);
+  const widest = promises.map(({ parts }) => Math.max(...parts.flat().map(({ x }) => x)));
+  // 1000 px to its right edge, less the half px that is none.
+  expect(widest.map((one) => Math.round(one)).sort((a, b) => a - b)).toEqual([1000, 1280]);
+});

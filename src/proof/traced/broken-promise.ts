@@ -110,8 +110,9 @@ export const brokenPromise: Traced = {
   check: id,
   trace(cell, fails) {
     for (const { key, promise, about, pointer } of promisesOn(cell.middle)) {
-      if (about.length === 0) fails({ widget: 0, at: pointer, where: [] });
-      else for (const part of kinds[key](cell, promise, about)) fails({ ...part, at: pointer });
+      const said = { at: pointer, apart: key };
+      if (about.length === 0) fails({ widget: 0, where: [], ...said });
+      else for (const part of kinds[key](cell, promise, about)) fails({ ...part, ...said });
     }
   },
 };

@@ -9,6 +9,8 @@ export interface Failing {
   readonly other?: number;
   /** JSON Pointer of what it is about, where that is not the widget. */
   readonly at?: string;
+  /** What tells it apart from others of the same widgets and pointer, as the check itself does. */
+  readonly apart?: string;
   readonly where: Iterable<Affine>;
   /** Whether the check may fail there or not, and nobody can say. */
   readonly isUnsure?: boolean;
