@@ -17,6 +17,7 @@ export const burstsParent = {
   severity: 'error',
   sentence: ({ facts, other, measured }) =>
     `sticks out ${measured} px past the ${facts.edge} edge of its parent, ${other}`,
+  apart: ({ edge }) => edge,
   remedies: ['fitInParent', 'roomAround'],
   run(subject, limit, report) {
     for (const widget of subject.widgets) {

@@ -26,6 +26,7 @@ export const cutText = {
       ? `has text cut off by ${other ?? 'a clip'}: ${measured} px of its ${facts.axis === 'x' ? 'width' : 'height'}`
       : `has text ${measured} px too ${way} for it`;
   },
+  apart: (facts) => ('dropped' in facts ? 'dropped' : facts.axis),
   remedies: ['roomForText', 'roomAround'],
   run(subject, limit, report) {
     for (const widget of subject.texts) {

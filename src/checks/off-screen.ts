@@ -18,6 +18,7 @@ export const offScreen = {
   severity: 'error',
   sentence: ({ facts, measured }) =>
     `sticks out ${measured} px past the ${facts.edges.join(' ')} edge of the screen`,
+  apart: ({ edges }) => edges.join(' '),
   remedies: ['pivotFollows', 'tieToEdge', 'moveInside'],
   run(subject, limit, report) {
     const { painted } = subject.form;

@@ -29,6 +29,7 @@ export const outsideSafeArea = {
   severity: 'error',
   sentence: ({ facts: { edges }, measured }) =>
     `sticks out ${measured} px past the safe area at the ${edges.join(' ')}${edges.length > 1 ? ' corner' : ''}`,
+  apart: ({ edges }) => edges.join(' '),
   remedies: ['safeArea', 'wholeSurface', 'moveInside', 'tieToEdge'],
   run(subject, limit, report) {
     const { painted } = subject.form;

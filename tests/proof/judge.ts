@@ -8,6 +8,7 @@ import {
   screenOf,
   type Device,
   type Check,
+  type Finding,
   type Point,
   type Proof,
   type Region,
@@ -75,12 +76,26 @@ export function failsOn(
   view: View,
   device: Device,
   size: Point,
-  of: { readonly check: string; readonly widget: string; readonly other: string | undefined },
+  of: Pick<Finding, 'check' | 'widget' | 'other'>,
+  /** What tells it apart from others of the same widgets, where that counts. */
+  apart?: string,
 ): boolean {
   return checkView(view, [screenOf(device, size)]).some(
-    ({ outcome, check, widget, other }) =>
-      outcome === 'failed' && check === of.check && widget === of.widget && other === of.other,
+    (one) =>
+      one.outcome === 'failed' &&
+      one.check === of.check &&
+      one.widget === of.widget &&
+      one.other === of.other &&
+      (apart === undefined || apartOf(one) === apart),
   );
+}
+
+/** What tells a finding apart from others of the same check and widgets, such as the edge. */
+export function apartOf({ check, facts }: Finding): string | undefined {
+  const { apart } = checks.find(({ id }) => id === check) as {
+    apart?: (facts: unknown) => string | undefined;
+  };
+  return apart?.(facts);
 }
 
 /** Whole sizes of a region by chance, and as many on both sides of the borders of what fails. */

@@ -87,7 +87,7 @@ describe('SARIF', () => {
     const said = run!.results!.map(({ partialFingerprints }) => partialFingerprints!['pimbot/v1']);
     expect(new Set(said).size).toBe(said.length);
     expect(said).toEqual(
-      expect.arrayContaining(['off-screen hud/far ', 'low-contrast hud/faint ', 'theme-gap night ']),
+      expect.arrayContaining(['off-screen hud/far  right', 'low-contrast hud/faint ', 'theme-gap night ']),
     );
     expect(run!.results!.map(({ kind }) => kind)).toContain('open');
   });

@@ -1,3 +1,4 @@
+import type { EdgeName } from '../../scene/index.ts';
 import type { Box, CellScenes } from '../cell-scenes.ts';
 import { less, plus, type Affine } from '../polygon.ts';
 
@@ -44,13 +45,16 @@ export function reachesOver(
   boxes: readonly Box[],
   outer: Box,
   limit: number,
-): readonly (readonly Affine[])[] {
-  const over = (by: (box: Box) => Affine) => boxes.map((box) => plus(by(box), -limit));
+): readonly { readonly edge: EdgeName; readonly over: readonly Affine[] }[] {
+  const past = (edge: EdgeName, by: (box: Box) => Affine) => ({
+    edge,
+    over: boxes.map((box) => plus(by(box), -limit)),
+  });
   return [
-    over(({ left }) => less(outer.left, left)),
-    over(({ right }) => less(right, outer.right)),
-    over(({ top }) => less(outer.top, top)),
-    over(({ bottom }) => less(bottom, outer.bottom)),
+    past('left', ({ left }) => less(outer.left, left)),
+    past('right', ({ right }) => less(right, outer.right)),
+    past('top', ({ top }) => less(outer.top, top)),
+    past('bottom', ({ bottom }) => less(bottom, outer.bottom)),
   ];
 }
 

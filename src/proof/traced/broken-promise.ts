@@ -32,7 +32,7 @@ const kinds: { readonly [Key in PromisedHere['key']]: Kind } = {
     const outer = outerOf(cell, within!);
     if (!outer) return;
     for (const widget of about)
-      for (const where of reachesOver([cell.border(widget)], outer, slack)) yield { widget, where };
+      for (const { over } of reachesOver([cell.border(widget)], outer, slack)) yield { widget, where: over };
   },
   *'never'(cell, _, about) {
     for (const [nth, one] of about.entries())

@@ -11,8 +11,8 @@ export const burstsParent: Traced = {
       const { index, parent } = widget;
       if (!isHeld(cell.middle, widget)) continue;
       const own = [cell.border(index)];
-      for (const over of reachesOver(own, cell.border(parent), limit))
-        fails({ widget: index, other: parent, where: both(over, common(own)) });
+      for (const { edge, over } of reachesOver(own, cell.border(parent), limit))
+        fails({ widget: index, other: parent, apart: edge, where: both(over, common(own)) });
     }
   },
 };

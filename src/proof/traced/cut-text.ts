@@ -1,4 +1,5 @@
 import { checkOf, isMeant, textRoom, type Subject } from '../../checks/index.ts';
+import { axisOf } from '../../scene/index.ts';
 import { less, plus } from '../polygon.ts';
 import type { Traced } from './traced.ts';
 
@@ -18,6 +19,7 @@ export const cutText: Traced = {
       for (const axis of ['x', 'y'] as const)
         fails({
           widget,
+          apart: axis,
           where: [
             plus(
               cell.number(widget, (subject) => roomOf(subject).over[axis]),
@@ -28,6 +30,7 @@ export const cutText: Traced = {
       if (roomOf(cell.middle).dropped > 0)
         fails({
           widget,
+          apart: 'dropped',
           where: [
             plus(
               cell.number(widget, ({ layout }) => text.text.lineHeight * layout.scale(widget)),
@@ -46,7 +49,8 @@ export const cutText: Traced = {
           bottom: less(ink.bottom, cutter.bottom),
         };
         for (const edge of ['left', 'right', 'top', 'bottom'] as const)
-          if (!isMeant(text, cell.middle, edge)) fails({ widget, where: [plus(over[edge], -limit)] });
+          if (!isMeant(text, cell.middle, edge))
+            fails({ widget, apart: axisOf(edge).axis, where: [plus(over[edge], -limit)] });
       }
     }
   },

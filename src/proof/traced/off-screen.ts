@@ -11,7 +11,8 @@ export const offScreen: Traced = {
     for (const widget of cell.form.painted) {
       if (cell.reach(widget).over <= limit) continue;
       const seen = cell.seen(widget);
-      for (const over of reachesOver(seen, screen, limit)) fails({ widget, where: both(over, common(seen)) });
+      for (const { edge, over } of reachesOver(seen, screen, limit))
+        fails({ widget, apart: edge, where: both(over, common(seen)) });
     }
   },
 };

@@ -15,7 +15,8 @@ export const outsideSafeArea: Traced = {
       if (mayBleed(cell.middle, cell.middle.widgets[widget]!)) continue;
       // What lies outside of the screen is the business of another check.
       const seen = [...cell.seen(widget), screen];
-      for (const over of reachesOver(seen, inner, limit)) fails({ widget, where: both(over, common(seen)) });
+      for (const { edge, over } of reachesOver(seen, inner, limit))
+        fails({ widget, apart: edge, where: both(over, common(seen)) });
     }
   },
 };
