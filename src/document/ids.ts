@@ -1,3 +1,5 @@
+import type { WidgetSource } from './model.ts';
+
 /*
  * Ids with names in them: `slot-{name}`. Each entry of a repeat, and each instance of a component, has one of its own by what the
  * names stand for there.
@@ -45,4 +47,41 @@ export function mayBeMade(pattern: string, id: string): boolean {
     at = found + part.length + 1;
   }
   return id.endsWith(last) && id.length - last.length >= at;
+}
+
+/** The ids of some widgets, as they are written. */
+export interface Names {
+  readonly ids: { has(id: string): boolean };
+  /** Those of repeats. */
+  readonly repeated: ReadonlySet<string>;
+  /** Those with names in them. */
+  readonly patterns: readonly string[];
+}
+
+/** Those of all that is written in a widget, a component or a view; undefined where nothing in there has one. */
+export function namesIn(
+  holder: Pick<WidgetSource, 'children'>,
+): (Names & { readonly ids: ReadonlySet<string> }) | undefined {
+  const ids = new Set<string>();
+  const repeated = new Set<string>();
+  const waiting = [...(holder.children ?? [])];
+  for (let at = waiting.pop(); at; at = waiting.pop()) {
+    waiting.push(...(at.children ?? []));
+    if (at.id === undefined) continue;
+    ids.add(at.id);
+    if (at.repeat !== undefined) repeated.add(at.id);
+  }
+  return ids.size > 0 ? { ids, repeated, patterns: [...ids].filter(isIdPattern) } : undefined;
+}
+
+/**
+ * Whether a name may be that of a widget: as it is written, or as it is made when the view is built: `hull.bar` is in the instance
+ * `hull`, `slot-2` or `slot-Ida` an entry of `slot`.
+ */
+export function mayName(name: string, { ids, repeated, patterns }: Names): boolean {
+  const head = name.replace(/\..*$/, '');
+  if (ids.has(head) || patterns.some((pattern) => mayBeMade(pattern, head))) return true;
+  for (let at = head.lastIndexOf('-'); at > 0; at = head.lastIndexOf('-', at - 1))
+    if (repeated.has(head.slice(0, at))) return true;
+  return false;
 }

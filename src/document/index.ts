@@ -96,6 +96,7 @@ export type {
 export { keyRow, refusedBy, widgetKeys } from './widget-keys.ts';
 export { descriptionOf } from './keys/descriptions.ts';
 export { textsIn } from './texts-in.ts';
-export { filledId, idType, isIdPattern, mayBeMade, namesInId } from './ids.ts';
+export { filledId, idType, isIdPattern, mayName, namesIn, namesInId } from './ids.ts';
+export type { Names } from './ids.ts';
 export { pictureKinds, plainSides, readPlainSides } from './keys/key-row.ts';
 export type { KeyRow } from './keys/key-row.ts';

@@ -12,7 +12,7 @@ import {
   type ViewSource,
   type WidgetSource,
 } from './model.ts';
-import { isIdPattern, mayBeMade } from './ids.ts';
+import { isIdPattern, mayName } from './ids.ts';
 import { anchorTargets } from './lengths.ts';
 import { pointerTo } from './pointer.ts';
 import { nearestName } from './suggest.ts';
@@ -50,16 +50,6 @@ export function writtenIds(placed: readonly PlacedSource[], places: ReadonlyMap<
   return { places, widgets, patterns: [...places.keys()].filter(isIdPattern), repeated, inEntries };
 }
 
-/** Whether an id is made when the view is built: `hull.bar` is in the instance `hull`, `slot-2` or `slot-Ida` an entry of `slot`. */
-function isMade(id: string, { places, patterns, repeated }: WrittenIds): boolean {
-  const head = id.replace(/\..*$/, '');
-  if (patterns.some((pattern) => mayBeMade(pattern, head))) return true;
-  if (head !== id && places.has(head)) return true;
-  for (let at = head.lastIndexOf('-'); at > 0; at = head.lastIndexOf('-', at - 1))
-    if (repeated.has(head.slice(0, at))) return true;
-  return false;
-}
-
 /**
  * What is wrong with a name; undefined for that of a widget. What is in an entry of a repeat goes by its own id in there alone,
  * and by that of the entry and its own elsewhere. @param from JSON Pointer of who names it.
@@ -72,7 +62,7 @@ function troubleWith(
   const entry = ids.inEntries.get(name);
   if (entry && from !== entry.pointer && !from.startsWith(`${entry.pointer}/`))
     return { what: 'widget', name, meant: `${entry.id}-1.${name}` };
-  if (ids.places.has(name) || isMade(name, ids)) return undefined;
+  if (mayName(name, { ...ids, ids: ids.places })) return undefined;
   return { what: 'widget', name, meant: nearestName(name, ids.places.keys()) };
 }
 

@@ -2,6 +2,7 @@ import {
   filledId,
   isIdPattern,
   isTemplate,
+  namesIn,
   namesInId,
   entryOf,
   pointerTo,
@@ -14,7 +15,7 @@ import {
 } from '../document/index.ts';
 import { isFixed, isPutIn } from './put-in.ts';
 import { holds, readCondition, type OnScreen } from './conditions.ts';
-import { namingIn, ownOf, type Inside, type Naming } from './naming.ts';
+import { namingIn, type Inside, type Naming } from './naming.ts';
 import { BuildError, cannotBe, mostEntries, type Scope, type ValueOfCase } from './scope.ts';
 
 /** A widget as it stands in its place: conditions, repeats, components and parameters worked in. */
@@ -112,7 +113,7 @@ export function expand(
     return one.source.gone === true ? [] : [one];
   }
   const taken = new Set<string>();
-  const own = changed.id === undefined ? undefined : ownOf([changed]);
+  const own = changed.id === undefined ? undefined : namesIn(changed);
   const entries = heard(trace, () => entriesOf(written, repeat, trace)) ?? [];
   return entries
     .map((inner, index) => {
@@ -210,7 +211,7 @@ function instantiate(
   const at = pointerTo('/components', given.use);
   const keysInside = new Map<string, string>();
   const body = withConditions(component, at, on, trace, keysInside);
-  const inside = namingIn(id === undefined ? '' : `${id}.`, () => ownOf([body]), naming);
+  const inside = namingIn(id === undefined ? '' : `${id}.`, () => namesIn(body), naming);
   const children = childrenOf(body.children, at, {
     scope: inner,
     naming: inside,

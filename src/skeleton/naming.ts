@@ -1,10 +1,10 @@
 import {
   anchorTargets,
   directions,
-  isIdPattern,
   leadsToWidget,
-  mayBeMade,
+  mayName,
   type Direction,
+  type Names,
   type WidgetSource,
 } from '../document/index.ts';
 
@@ -34,45 +34,13 @@ function namedIn({ prefix, isOwn, outer }: Naming, name: string): string {
 }
 
 /** How widgets are named that are in an instance or an entry. @param own Asked for when a name is first looked up. */
-export function namingIn(prefix: string, own: () => Own | undefined, outer: Naming): Naming {
-  let found: { readonly own: Own | undefined } | undefined;
-  return { prefix, isOwn: (name) => isAmong((found ??= { own: own() }).own, name), outer };
-}
-
-/** The ids of some widgets as they are written. */
-export interface Own {
-  readonly ids: ReadonlySet<string>;
-  /** Those of repeats: their entries have a dash and more. */
-  readonly repeated: readonly string[];
-  readonly patterns: readonly string[];
-}
-
-/** The ids of what is written in some widgets; undefined where nothing in there has one. */
-export function ownOf(holders: readonly Pick<WidgetSource, 'children'>[]): Own | undefined {
-  const ids = new Set<string>();
-  const repeated: string[] = [];
-  const patterns: string[] = [];
-  const waiting = holders.flatMap(({ children }) => children ?? []);
-  for (let at = waiting.pop(); at; at = waiting.pop()) {
-    waiting.push(...(at.children ?? []));
-    if (at.id === undefined) continue;
-    if (isIdPattern(at.id)) patterns.push(at.id);
-    else if (at.repeat === undefined) ids.add(at.id);
-    else repeated.push(at.id);
-  }
-  return ids.size + repeated.length + patterns.length > 0 ? { ids, repeated, patterns } : undefined;
-}
-
-function isAmong(own: Own | undefined, name: string): boolean {
-  if (!own) return false;
-  const { ids, repeated, patterns } = own;
-  // What is in an instance or an entry goes by its id, a dot and its own.
-  const head = name.replace(/\..*$/, '');
-  return (
-    ids.has(head) ||
-    repeated.some((id) => head.startsWith(`${id}-`)) ||
-    patterns.some((pattern) => mayBeMade(pattern, head))
-  );
+export function namingIn(prefix: string, own: () => Names | undefined, outer: Naming): Naming {
+  let found: { readonly names: Names | undefined } | undefined;
+  const isOwn = (name: string) => {
+    const { names } = (found ??= { names: own() });
+    return names !== undefined && mayName(name, names);
+  };
+  return { prefix, isOwn, outer };
 }
 
 /** A widget with the ids of the widgets that it names. @param id Its own, which those in it start with where it is an instance. */

@@ -1,11 +1,4 @@
-import {
-  isIdPattern,
-  mayBeMade,
-  states as allStates,
-  widgetsOf,
-  type CaseValue,
-  type State,
-} from '../document/index.ts';
+import { mayName, namesIn, states as allStates, type CaseValue, type State } from '../document/index.ts';
 import type { CheckedDocument } from '../document/index.ts';
 import type { Widget } from '../dress/index.ts';
 import { NoSuchName } from './no-such-name.ts';
@@ -105,16 +98,8 @@ export function checkWidget(
   there: Iterable<string>,
 ): void {
   const known = new Set(there);
-  if (known.has(id)) return;
-  const root = document.source.views[view]!;
-  // Of instances and repeats the ids are made when they are there: what is before the point, or the place or key, tells.
-  const stem = id.replace(/\..*$/, '');
-  for (const { widget } of widgetsOf(root, '')) {
-    if (widget.id === undefined) continue;
-    known.add(widget.id);
-    if (isIdPattern(widget.id) && mayBeMade(widget.id, stem)) return;
-    if (widget.repeat !== undefined && stem.startsWith(`${widget.id}-`)) return;
-  }
-  if (known.has(id) || known.has(stem)) return;
+  const written = namesIn(document.source.views[view]!);
+  if (known.has(id) || (written && mayName(id, written))) return;
+  for (const one of written?.ids ?? []) known.add(one);
   throw new NoSuchName('widget', id, [...known]);
 }
