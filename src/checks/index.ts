@@ -2,7 +2,7 @@
 export { Acceptances } from './acceptances.ts';
 export { idsIn, promiseCheck, promisesOn } from './broken-promise.ts';
 export type { PromisedHere } from './broken-promise.ts';
-export { checkOf, checks, documentChecks } from './registry.ts';
+export { apartOf, checkOf, checks, documentChecks } from './registry.ts';
 export type { AnyDraft, CheckId, Facts, ListedCheck, ListedDocumentCheck } from './registry.ts';
 export type { Check, DocumentCheck, Outcome, Severity } from './check.ts';
 export type { RemedyName } from './remedies.ts';

@@ -24,12 +24,13 @@ export const leadsNowhere = {
   source: 'where nobody is, no hint is shown, nothing scrolls, and what is anchored stands elsewhere',
   severity: 'error',
   sentence: ({ facts: { key, name, trouble } }) => `names "${name}" as its ${key}, which ${trouble}`,
-  apart: ({ key }) => key,
+  apart: ({ key, name }) => `${key} ${name}`,
   run(subject, _, report) {
     const found = subject.form.once('leads-nowhere', () =>
       subject.widgets.flatMap((widget) => astrayOf(subject, widget).map((facts) => ({ widget, facts }))),
     );
     for (const { widget, facts } of found) {
+      if (!widget.visible) continue;
       const pointer = keyPointer(widget, facts.key);
       const meant =
         facts.trouble === 'is not there' &&

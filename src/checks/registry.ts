@@ -174,3 +174,8 @@ export function checkOf(id: string): ListedCheck | ListedDocumentCheck {
   if (!found) throw new Error(`there is no check "${id}"`);
   return found;
 }
+
+/** What tells a finding apart from others of the same check and widgets; undefined where nothing does. */
+export function apartOf(check: CheckId, facts: Facts): string | undefined {
+  return checkOf(check).apart?.(facts);
+}

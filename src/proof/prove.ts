@@ -1,5 +1,5 @@
 import type { Subject } from '../checks/index.ts';
-import { Acceptances, checkOf, checks, type CheckId, type ListedCheck } from '../checks/index.ts';
+import { Acceptances, apartOf, checks, type CheckId, type ListedCheck } from '../checks/index.ts';
 import { makeScreen, type Screen, type ScreenSize } from '../screen/index.ts';
 import { readCondition } from '../skeleton/index.ts';
 import { askedOf, keyOf, lookAt, type Finding } from '../verdict/index.ts';
@@ -296,7 +296,7 @@ function tell(found: Found, points: readonly Point[], looks: Looks): ProvedFindi
         ({ widget, other, pointer, facts }) =>
           widget === found.widget &&
           (found.pointer === undefined || pointer === found.pointer) &&
-          (found.apart === undefined || checkOf(found.check).apart?.(facts) === found.apart) &&
+          (found.apart === undefined || apartOf(found.check, facts) === found.apart) &&
           (other === found.other || found.other === undefined || other === undefined),
       );
     if (same) return { finding: same, parts: found.parts.map(({ polygon }) => polygon), worst: point };
@@ -361,7 +361,7 @@ class Looks {
         if (this.#acceptances.take(check.id, widgets[widget]!, widgets)) continue;
         if (other !== undefined && this.#acceptances.take(check.id, widgets[other]!, widgets)) continue;
         const ids = [widgets[widget]!.id, other === undefined ? '' : widgets[other]!.id];
-        const own = [...ids, checkOf(check.id).apart?.(facts) ?? ''].join('\n');
+        const own = [...ids, apartOf(check.id, facts) ?? ''].join('\n');
         const known = failing.get(check.id);
         if (known) known.push(own);
         else failing.set(check.id, [own]);
@@ -390,7 +390,7 @@ class Looks {
           one.outcome === 'failed' &&
           one.widget === widget &&
           (one.other ?? '') === other &&
-          (checkOf(check.id).apart?.(one.facts) ?? '') === apart,
+          (apartOf(check.id, one.facts) ?? '') === apart,
       );
       const own = found && keyOf(found);
       if (!found || told.has(own!)) return [];

@@ -1,5 +1,5 @@
 import {
-  checkOf,
+  apartOf,
   type Check,
   type CheckId,
   type Facts,
@@ -73,7 +73,7 @@ export interface Looked extends Occasion {
 
 /** What makes two findings the same one, on whatever layouts they are. */
 export function keyOf({ check, outcome, view, widget, other, missing, pointer, facts }: Finding): string {
-  const apart = outcome === 'failed' ? checkOf(check).apart?.(facts) : undefined;
+  const apart = outcome === 'failed' ? apartOf(check, facts) : undefined;
   return [check, outcome, view, widget, other, missing, pointer, apart].join('\n');
 }
 

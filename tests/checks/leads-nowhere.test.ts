@@ -112,7 +112,16 @@ test('an entry of a list that is shorter now, and the parameter of an instance',
   expect(astray('', lamp('lag'))).toHaveLength(1);
 });
 
-test('what is there, and a name that is nobody on purpose', () => {
+test('two names of one key are told of each', () => {
+  const told = astray('gone..away', { ...between, 'anchor-to': '{to}' });
+  expect(told.map((one) => one.replace(/ \|.*/, '')).sort()).toEqual([
+    'names "away" as its anchor-to, which is not there',
+    'names "gone" as its anchor-to, which is not there',
+  ]);
+});
+
+test('what is there or hidden, and a name that is nobody on purpose', () => {
+  expect(astray('hnt', { ...button, tooltip: '{to}', visible: false })).toEqual([]);
   expect(astray('hint', { ...button, tooltip: '{to}' })).toEqual([]);
   expect(astray('', { ...button, tooltip: '{to}' })).toEqual([]);
   expect(astray('log', { ...plain, 'anchor-to': '{to}' })).toEqual([]);
