@@ -22,11 +22,12 @@ import {
   spaceBetween,
   spaceEvenly,
   type GridPlan,
+  type Part,
 } from './plan.ts';
 import { carriesHeights, carriesWidths } from './carried.ts';
 import { fillAxis, fillOffset, modes, sound } from './fill.ts';
 import type { Reference } from './frame.ts';
-import { markAll, markBox, markMeasure } from './solve.ts';
+import { markAll } from './solve.ts';
 
 /** What the layout needs of a widget; a built tree's widgets have it. */
 export interface LayoutItem {
@@ -72,99 +73,25 @@ const justifications: { readonly [Name in Justification]: number } = {
 
 /**
  * Compiles widgets, parents before children, into a plan.
+ * @param room For how many there is to be room.
  * @throws RangeError when a length is not finite or larger than 10¹⁵ u.
  */
-export function compile(items: readonly LayoutItem[]): Plan {
-  const plan = emptyPlan(items);
+export function compile(items: readonly LayoutItem[], room = items.length): Plan {
+  const plan = new Plan(items.length, room);
   for (let n = 0; n < items.length; n++) fill(plan, n, items[n]!);
-  relate(plan, items);
-  for (let n = 0; n < items.length; n++)
-    if (plan.arrange[n] === arrangeGrid) plan.grids[n] = gridOf(plan, n, items[n]!.box);
+  relate(plan);
+  const itemAt = (n: number) => items[n]!;
+  plan.parts = partsOf(plan, itemAt);
+  for (let n = 0; n < items.length; n++) fillGrid(plan, n, itemAt);
   markAll(plan);
   return plan;
-}
-
-/** Widgets that follow each other: of an old plan, from an index on, or new ones where it is −1. */
-export interface Run {
-  readonly from: number;
-  readonly count: number;
 }
 
 /** Has the widgets of a plan scrolled as they were in another plan of the same widgets. */
 export function keepScrolled(plan: Plan, before: Plan): void {
   for (const key of ['x', 'y'] as const) {
-    plan[key].scrolled.set(before[key].scrolled);
-    plan[key].past.set(before[key].past);
-  }
-}
-
-/**
- * A plan in which some widgets are those of an old one with all that was found of them, and others are new.
- * @param items All of the new plan. @param touched Indexes in it of widgets that have other children than before.
- * @throws RangeError as {@link compile} does.
- */
-export function splice(
-  old: Plan,
-  items: readonly LayoutItem[],
-  runs: readonly Run[],
-  touched: readonly number[],
-): Plan {
-  const plan = emptyPlan(items);
-  let at = 0;
-  for (const { from, count } of runs) {
-    if (from < 0) for (let n = at; n < at + count; n++) fill(plan, n, items[n]!);
-    else copyRun(old, plan, from, at, count);
-    at += count;
-  }
-  for (let n = 0; n < items.length; n++) plan.parent[n] = items[n]!.parent;
-  for (let n = 0; n < items.length; n++) {
-    plan.target[n] = items[n]!.target ?? -1;
-    plan.targetEnd[n] = items[n]!.targetEnd ?? -1;
-    plan.targetsTurned[n] = items[n]!.box.targetsTurned ? 1 : 0;
-  }
-  relate(plan, items);
-  const changed = new Set(touched);
-  for (let n = 0; n < items.length; n++)
-    if (plan.arrange[n] === arrangeGrid && (!plan.grids[n] || changed.has(n)))
-      plan.grids[n] = gridOf(plan, n, items[n]!.box);
-  plan.safeLeft = old.safeLeft;
-  plan.safeRight = old.safeRight;
-  plan.safeTop = old.safeTop;
-  plan.safeBottom = old.safeBottom;
-  // Factors are counted from 1 in a part that is new.
-  for (const part of plan.parts) {
-    const before = old.parts.find(({ boxes }) => boxes[0] === part.boxes[0]);
-    const isSame =
-      before?.boxes.length === part.boxes.length && before.boxes.every((box, nth) => box === part.boxes[nth]);
-    if (isSame) part.factor = before.factor;
-  }
-  at = 0;
-  for (const { from, count } of runs) {
-    if (from < 0) for (let n = at; n < at + count; n++) markNew(plan, n);
-    at += count;
-  }
-  for (const n of touched) markBox(plan, n);
-  return plan;
-}
-
-/** Has a widget that was not there before found. */
-function markNew(plan: Plan, n: number): void {
-  markMeasure(plan, n);
-  plan.x.given[n] = NaN;
-  plan.y.given[n] = NaN;
-  plan.x.regive(n);
-  plan.y.regive(n);
-}
-
-function copyRun(old: Plan, plan: Plan, from: number, at: number, count: number): void {
-  plan.x.copyRun(old.x, from, at, count);
-  plan.y.copyRun(old.y, from, at, count);
-  plan.perWidget.forEach((values, nth) => {
-    values.set(old.perWidget[nth]!.subarray(from, from + count), at);
-  });
-  for (let by = 0; by < count; by++) {
-    plan.measures[at + by] = old.measures[from + by];
-    plan.grids[at + by] = old.grids[from + by];
+    plan[key].scrolled.set(before[key].scrolled.subarray(0, plan.count));
+    plan[key].past.set(before[key].past.subarray(0, plan.count));
   }
 }
 
@@ -191,51 +118,72 @@ function keepBox(plan: Plan, n: number, { box }: LayoutItem): void {
   for (const { root, boxes } of plan.parts) if (n >= root && n < root + boxes.length) boxes[n - root] = box;
 }
 
-function emptyPlan(items: readonly LayoutItem[]): Plan {
-  return new Plan(items.length, {
-    deferred: targetsFirst(items),
-    baselineRows: rowsOnBaselines(items),
-    byHeight: withAspect(items).filter((n) => items[n]!.box.x.mode !== 'fixed'),
-  });
+/** Works out what widgets are to each other. */
+export function relate(plan: Plan): void {
+  const { parent, end, baselines, count } = plan;
+  for (let n = 0; n < count; n++) end[n] = n + 1;
+  for (let n = count - 1; n > 0; n--) {
+    const above = parent[n]!;
+    if (end[above]! < end[n]!) end[above] = end[n]!;
+  }
+  if (plan.hasBaselines) {
+    const [{ align, alignSelf }, { arrange }] = [plan.y, plan];
+    baselines.fill(0);
+    for (let n = 0; n < count; n++) {
+      const above = parent[n]!;
+      if (align[n] === alignBaseline && arrange[n] === arrangeRow) baselines[n] = 1;
+      if (n > 0 && alignSelf[n] === alignBaseline && arrange[above] === arrangeRow) baselines[above] = 1;
+    }
+    plan.baselineRows = where(plan, (n) => baselines[n] === 1);
+  }
+  if (plan.hasAspects) {
+    // The view itself keeps no shape.
+    const limits = where(plan, (n) => n > 0 && plan.aspect[n]! > 0);
+    plan.byHeight = limits.filter((n) => plan.x.mode[n] !== fixedSize);
+    plan.carriedHeights = carriesHeights({ plan, limits });
+    plan.carriedWidths = carriesWidths({ plan, limits });
+  }
+  if (plan.hasTargets) plan.deferred = targetsFirst(plan);
 }
 
-/** Indexes of widgets that keep a shape; the view itself has none. */
-function withAspect(items: readonly LayoutItem[]): number[] {
+/** Indexes of the few widgets of which something is true. */
+function where({ count }: Plan, is: (n: number) => boolean): number[] {
   const found: number[] = [];
-  for (let n = 1; n < items.length; n++) if (items[n]!.box.aspect > 0) found.push(n);
+  for (let n = 0; n < count; n++) if (is(n)) found.push(n);
   return found;
 }
 
-/** Works out what widgets are to each other. */
-function relate(plan: Plan, items: readonly LayoutItem[]): void {
-  for (let n = 0; n < items.length; n++) plan.end[n] = n + 1;
-  for (let n = items.length - 1; n > 0; n--) {
-    const parent = plan.parent[n]!;
-    if (plan.end[parent]! < plan.end[n]!) plan.end[parent] = plan.end[n]!;
-  }
-  for (const row of plan.baselineRows) plan.baselines[row] = 1;
-  for (let root = 0; root < items.length; root++) {
-    const { reference } = items[root]!;
+/** The widgets that keep a scaling of their own with all in them, in document order. */
+export function partsOf(plan: Plan, itemAt: (n: number) => LayoutItem): Part[] {
+  const parts: Part[] = [];
+  for (let root = 0; root < plan.count; root++) {
+    const { reference } = itemAt(root);
     if (!reference) continue;
-    const boxes = items.slice(root, plan.end[root]).map(({ box }) => box);
-    plan.parts.push({ root, reference, boxes, factor: 1 });
+    const boxes: Box[] = [];
+    for (let n = root; n < plan.end[root]!; n++) boxes.push(itemAt(n).box);
+    parts.push({ root, reference, boxes, factor: 1 });
   }
-  const limits = withAspect(items);
-  plan.carriedHeights = carriesHeights({ plan, limits });
-  plan.carriedWidths = carriesWidths({ plan, limits });
+  return parts;
 }
 
-function fill(plan: Plan, n: number, item: LayoutItem): void {
-  const { box, parent, measure, natural, target, targetEnd } = item;
+/** Says which widget another one is anchored to. */
+export function fillTargets(plan: Plan, n: number, { box, target, targetEnd }: LayoutItem): void {
+  plan.target[n] = target ?? -1;
+  plan.targetEnd[n] = targetEnd ?? -1;
+  plan.targetsTurned[n] = box.targetsTurned ? 1 : 0;
+  if (box.target !== undefined) plan.hasTargets = true;
+}
+
+/** Writes what a widget says into the plan. @throws RangeError as {@link compile} does. */
+export function fill(plan: Plan, n: number, item: LayoutItem): void {
+  const { box, parent, measure, natural } = item;
   plan.parent[n] = parent;
   plan.end[n] = n + 1;
   plan.arrange[n] = arrangements[box.arrange];
   plan.full[n] = box.full ? 1 : 0;
   plan.natural[n] = natural || box.aspect > 0 ? 1 : 0;
   plan.aspect[n] = sound(box.aspect);
-  plan.target[n] = target ?? -1;
-  plan.targetEnd[n] = targetEnd ?? -1;
-  plan.targetsTurned[n] = box.targetsTurned ? 1 : 0;
+  fillTargets(plan, n, item);
   plan.measures[n] = measure;
   plan.columnSpan[n] = box.columnSpan;
   plan.rowSpan[n] = box.rowSpan;
@@ -252,6 +200,9 @@ function fill(plan: Plan, n: number, item: LayoutItem): void {
   y.align[n] = alignments[box.align];
   x.alignSelf[n] = selfOf(box.alignSelf);
   y.alignSelf[n] = selfOf(box.alignSelf);
+  if (y.align[n] === alignBaseline || y.alignSelf[n] === alignBaseline) plan.hasBaselines = true;
+  if (box.aspect > 0) plan.hasAspects = true;
+  if (box.x.scrolls || box.y.scrolls) plan.hasScrolls = true;
   x.reversed[n] = box.rightToLeft !== (box.reverse && !column) ? 1 : 0;
   y.reversed[n] = box.reverse && column ? 1 : 0;
   if (parent < 0) return;
@@ -265,41 +216,37 @@ function selfOf(alignment: Alignment | undefined): number {
 }
 
 /** Widgets that are anchored to others, each after all that its place follows from. */
-function targetsFirst(items: readonly LayoutItem[]): number[] {
+function targetsFirst({ count, parent, target, targetEnd }: Plan): number[] {
   const order: number[] = [];
   const done = new Set<number>();
-  for (let start = 0; start < items.length; start++) {
-    if (items[start]!.target === undefined) continue;
+  for (let start = 0; start < count; start++) {
+    if (target[start]! < 0) continue;
     const stack = [start];
     while (stack.length > 0) {
       const at = stack.at(-1)!;
-      const { parent, target, targetEnd } = items[at]!;
-      const before = [parent, target ?? -1, targetEnd ?? -1].filter((one) => one >= 0 && !done.has(one));
-      if (before.length > 0 && stack.length <= 2 * items.length) {
+      const before = [parent[at]!, target[at]!, targetEnd[at]!].filter((one) => one >= 0 && !done.has(one));
+      if (before.length > 0 && stack.length <= 2 * count) {
         stack.push(...before);
         continue;
       }
       stack.pop();
       if (done.has(at)) continue;
       done.add(at);
-      if (target !== undefined) order.push(at);
+      if (target[at]! >= 0) order.push(at);
     }
   }
   return order;
 }
 
-function rowsOnBaselines(items: readonly LayoutItem[]): number[] {
-  const rows = new Set<number>();
-  for (let n = 0; n < items.length; n++) {
-    const { box, parent } = items[n]!;
-    if (box.align === 'baseline' && box.arrange === 'row') rows.add(n);
-    if (box.alignSelf === 'baseline' && parent >= 0 && items[parent]!.box.arrange === 'row') rows.add(parent);
-  }
-  return [...rows].sort((a, b) => a - b);
-}
-
 /** The most columns there are of a grid that takes as many as fit. */
 const mostColumns = 1000;
+
+/** Works out the columns and rows of a grid; of nothing else. */
+export function fillGrid(plan: Plan, n: number, itemAt: (n: number) => LayoutItem): void {
+  if (plan.arrange[n] !== arrangeGrid) return;
+  plan.grids[n] = gridOf(plan, n, itemAt(n).box);
+  plan.hasGrids = true;
+}
 
 function gridOf(plan: Plan, n: number, { columns, rows }: Box): GridPlan {
   let children = 0;

@@ -28,6 +28,7 @@ interface MutableScroll {
 
 function scrollsOf(plan: Plan): ReadonlyMap<number, MutableScroll> | undefined {
   let found: Map<number, MutableScroll> | undefined;
+  if (!plan.hasScrolls) return found;
   for (let n = 0; n < plan.count; n++) {
     if (plan.x.scrolls[n] === 0 && plan.y.scrolls[n] === 0) continue;
     const scroll = { x: { at: 0, range: 0, shown: 0 }, y: { at: 0, range: 0, shown: 0 } };
@@ -73,35 +74,45 @@ function readPadding({ x, y }: Plan, n: number, into: MutablePadding): boolean {
 /** Where every widget of a view is on one screen. Widgets go by their index in the built tree. */
 export class Layout {
   readonly frame: Frame;
-  readonly count: number;
-  readonly #xs: Float64Array;
-  readonly #ys: Float64Array;
-  readonly #widths: Float64Array;
-  readonly #heights: Float64Array;
-  readonly #factors: Float64Array | undefined;
-  readonly #columns: Uint16Array | undefined;
+  #count: number;
+  #xs: Float64Array;
+  #ys: Float64Array;
+  #widths: Float64Array;
+  #heights: Float64Array;
+  #factors: Float64Array | undefined;
+  #columns: Uint16Array | undefined;
   /** Of what scrolls: how far along both axes. */
-  readonly #scrolls: ReadonlyMap<number, MutableScroll> | undefined;
-  readonly #rows: Uint32Array | undefined;
+  #scrolls: ReadonlyMap<number, MutableScroll> | undefined;
+  #rows: Uint32Array | undefined;
   /** Paddings of which some is a share, by index. */
-  readonly #paddings: ReadonlyMap<number, MutablePadding> | undefined;
+  #paddings: ReadonlyMap<number, MutablePadding> | undefined;
 
   /** Takes a copy of what the plan was solved to, with every place counted from the surface. */
   constructor(plan: Plan, frame: Frame) {
+    const { count } = plan;
     this.frame = frame;
-    this.count = plan.count;
-    this.#xs = new Float64Array(plan.count);
-    this.#ys = new Float64Array(plan.count);
-    this.#widths = plan.x.length.slice();
-    this.#heights = plan.y.length.slice();
+    this.#count = count;
+    this.#xs = new Float64Array(count);
+    this.#ys = new Float64Array(count);
+    this.#widths = plan.x.length.slice(0, count);
+    this.#heights = plan.y.length.slice(0, count);
     placesInto(plan, plan.x, this.#xs);
     placesInto(plan, plan.y, this.#ys);
-    this.#factors = plan.parts.length > 0 ? plan.factor.slice() : undefined;
+    this.#takeFew(plan);
+  }
+
+  /** Takes over what few plans have. */
+  #takeFew(plan: Plan): void {
+    const { count } = plan;
+    this.#factors = plan.parts.length > 0 ? plan.factor.slice(0, count) : undefined;
     this.#scrolls = scrollsOf(plan);
     this.#paddings = paddingsOf(plan);
-    const grids = plan.grids.some((grid) => grid !== undefined);
-    this.#columns = grids ? plan.column.slice() : undefined;
-    this.#rows = grids ? plan.row.slice() : undefined;
+    this.#columns = plan.hasGrids ? plan.column.slice(0, count) : undefined;
+    this.#rows = plan.hasGrids ? plan.row.slice(0, count) : undefined;
+  }
+
+  get count(): number {
+    return this.#count;
   }
 
   /**
@@ -132,8 +143,8 @@ export class Layout {
       readScroll(plan, plan.y, n, scroll.y);
     });
     if (this.#columns) {
-      this.#columns.set(plan.column);
-      this.#rows!.set(plan.row);
+      this.#columns.set(plan.column.subarray(0, this.count));
+      this.#rows!.set(plan.row.subarray(0, this.count));
     }
   }
 
@@ -160,6 +171,30 @@ export class Layout {
   /** Takes over the boxes of all that is in a widget. */
   #takeInside(plan: Plan, n: number, moved: Uint8Array): void {
     for (let inner = n + 1; inner < plan.end[n]!; inner++) this.#take(plan, inner, moved);
+  }
+
+  /**
+   * Goes on with a plan in which widgets have come and gone; then {@link follow} has to be called.
+   * @param was By index: its index before, counted from 1, 0 of a widget that was not there. Those that were there are in their
+   * order of before.
+   */
+  rearrange(plan: Plan, was: Int32Array): void {
+    const { count } = plan;
+    if (count > this.#xs.length) {
+      const room = plan.room;
+      this.#xs = enlarged(this.#xs, room);
+      this.#ys = enlarged(this.#ys, room);
+      this.#widths = enlarged(this.#widths, room);
+      this.#heights = enlarged(this.#heights, room);
+    }
+    this.#count = count;
+    const { moved, fresh } = segmentsOf(was, count);
+    for (const values of [this.#xs, this.#ys, this.#widths, this.#heights]) {
+      for (const one of moved) values.copyWithin(one.to, one.from, one.from + one.count);
+      // It is found to be another one, wherever it is.
+      for (const one of fresh) values.fill(NaN, one.to, one.to + one.count);
+    }
+    this.#takeFew(plan);
   }
 
   /** Whether a widget has the border box of one in another layout, in u. */
@@ -249,6 +284,43 @@ export class Layout {
     const top = Math.round(y);
     return { x: left, y: top, width: Math.round(x + width) - left, height: Math.round(y + height) - top };
   }
+}
+
+function enlarged(values: Float64Array, room: number): Float64Array {
+  const larger = new Float64Array(room);
+  larger.set(values);
+  return larger;
+}
+
+/** Widgets that follow each other, and stood elsewhere together. */
+interface Segment {
+  readonly from: number;
+  readonly to: number;
+  readonly count: number;
+}
+
+/** Widgets that stand elsewhere than before, in an order in which none is written over before it has moved; and those that are new. */
+function segmentsOf(
+  was: Int32Array,
+  count: number,
+): { readonly moved: readonly Segment[]; readonly fresh: readonly Segment[] } {
+  const ahead: Segment[] = [];
+  const back: Segment[] = [];
+  const fresh: Segment[] = [];
+  for (let n = 0; n < count;) {
+    const to = n;
+    const first = was[to]!;
+    if (first === 0) {
+      while (n < count && was[n] === 0) n++;
+      fresh.push({ from: -1, to, count: n - to });
+      continue;
+    }
+    while (n < count && was[n] === first + n - to) n++;
+    const segment = { from: first - 1, to, count: n - to };
+    if (segment.from > to) ahead.push(segment);
+    else if (segment.from < to) back.push(segment);
+  }
+  return { moved: [...ahead, ...back.reverse()], fresh };
 }
 
 function placesInto({ parent }: Plan, { start }: AxisPlan, found: Float64Array): void {

@@ -1,3 +1,5 @@
+import { movedIndex, type Range } from './range.ts';
+
 /**
  * A set of small whole numbers that is emptied from one end. A pass that goes down a tree takes the lowest
  * (parents before their children), one that goes up the highest. While it is being emptied, only numbers beyond
@@ -19,6 +21,16 @@ export class Marks {
     this.#words[word] = this.#words[word]! | (1 << (n & 31));
     if (word < this.#low) this.#low = word;
     if (word > this.#high) this.#high = word;
+  }
+
+  /** Entries take the place of others: whoever stands behind them stays marked, and who is removed is not. */
+  replaceRange(range: Range): void {
+    const marked: number[] = [];
+    for (let n = this.takeLowest(); n >= 0; n = this.takeLowest()) marked.push(n);
+    for (const n of marked) {
+      const moved = movedIndex(n, range);
+      if (moved >= 0) this.add(moved);
+    }
   }
 
   /** Takes out the lowest; -1 when there is none. */

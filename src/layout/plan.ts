@@ -1,6 +1,7 @@
 import type { Box } from '../skeleton/index.ts';
 import type { Reference } from './frame.ts';
 import { Marks } from './marks.ts';
+import { movedIndex, replaceEntries, replaceItems, replaceKeys, type Entries, type Range } from './range.ts';
 
 /*
  * A view compiled for solving: one entry a widget, in document order, so that the children of `n` are
@@ -79,9 +80,8 @@ const byteFields = 10;
 
 /** One axis of all widgets. Lengths are in u; a `…Share` is a fraction of the parent's content size. */
 export class AxisPlan {
-  readonly #count: number;
-  readonly #numbers: Float64Array;
-  readonly #bytes: Uint8Array;
+  /** All arrays with an entry a widget. */
+  readonly #fields: Entries[] = [];
   readonly mode: Uint8Array;
   readonly traits: Uint8Array;
   readonly size: Float64Array;
@@ -149,13 +149,21 @@ export class AxisPlan {
   /** 1: its children have to be placed anew; 2: it has itself to be placed anew in its free parent. */
   readonly why: Uint8Array;
 
-  constructor(count: number) {
-    this.#numbers = new Float64Array(count * numberFields);
-    this.#bytes = new Uint8Array(count * byteFields);
-    this.#count = count;
+  /** @param room For how many widgets. */
+  constructor(room: number) {
+    const allNumbers = new Float64Array(room * numberFields);
+    const allBytes = new Uint8Array(room * byteFields);
     let [number, byte] = [0, 0];
-    const numbers = () => this.#numbers.subarray(number * count, ++number * count);
-    const bytes = () => this.#bytes.subarray(byte * count, ++byte * count);
+    const numbers = () => {
+      const field = allNumbers.subarray(number * room, ++number * room);
+      this.#fields.push(field);
+      return field;
+    };
+    const bytes = () => {
+      const field = allBytes.subarray(byte * room, ++byte * room);
+      this.#fields.push(field);
+      return field;
+    };
     this.mode = bytes();
     this.traits = bytes();
     this.size = numbers();
@@ -197,28 +205,24 @@ export class AxisPlan {
     this.given = numbers().fill(NaN);
     this.scratch = new Float64Array(4);
     this.settled = bytes();
-    this.toNeed = new Marks(count);
-    this.toGive = new Marks(count);
+    this.toNeed = new Marks(room);
+    this.toGive = new Marks(room);
     this.why = bytes();
     // A field without a place of its own would be empty, and nothing would be remembered in it.
     if (number !== numberFields || byte !== byteFields)
       throw new Error('the fields of an axis are miscounted');
   }
 
-  /** Takes over what another one holds of `count` widgets from an index on, scratch included. */
-  copyRun(from: AxisPlan, at: number, into: number, count: number): void {
-    for (let field = 0; field < numberFields; field++) {
-      const start = field * from.#count + at;
-      this.#numbers.set(from.#numbers.subarray(start, start + count), field * this.#count + into);
-    }
-    for (let field = 0; field < byteFields; field++) {
-      const start = field * from.#count + at;
-      this.#bytes.set(from.#bytes.subarray(start, start + count), field * this.#count + into);
-    }
-    this.isShared ||= from.isShared;
-    for (const [n, shared] of from.paddings)
-      if (n >= at && n < at + count) this.paddings.set(into + n - at, { ...shared });
-    for (const [n, shared] of from.gaps) if (n >= at && n < at + count) this.gaps.set(into + n - at, shared);
+  /** Puts widgets of which nothing is known in the place of others; all behind them move. @param count Of all, before. */
+  replaceRange(range: Range, count: number): void {
+    for (const field of this.#fields) replaceEntries(field, range, count);
+    const { at, added } = range;
+    this.carriedMost.fill(Infinity, at, at + added);
+    this.given.fill(NaN, at, at + added);
+    replaceKeys(this.paddings, range);
+    replaceKeys(this.gaps, range);
+    this.toNeed.replaceRange(range);
+    this.toGive.replaceRange(range);
   }
 
   /** Has the children of `n` placed anew. */
@@ -279,10 +283,15 @@ export interface GridPlan {
   rowCount: number;
 }
 
+/** In the place of a target that is not there any more, until somebody has looked who is the target now. */
+const lostTarget = -2;
+
 export class Plan {
-  readonly count: number;
-  /** The arrays with an entry a widget, axes aside, but for who is in whom. */
-  readonly perWidget: readonly (Float64Array | Uint8Array | Uint16Array | Uint32Array)[];
+  count: number;
+  /** For how many widgets there is room in the arrays. */
+  readonly room: number;
+  /** All arrays with an entry a widget, axes aside. */
+  readonly #fields: readonly Entries[];
   readonly x: AxisPlan;
   readonly y: AxisPlan;
   readonly parent: Int32Array;
@@ -304,9 +313,15 @@ export class Plan {
   /** 1: on x its span starts in the second target and ends in the first. */
   readonly targetsTurned: Uint8Array;
   /** Widgets with a target, each after its own target. */
-  readonly deferred: Int32Array;
+  deferred: readonly number[] = [];
+  /** Whether there was ever a widget with a target that is there or not, a grid, one on a baseline, with an aspect, that scrolls. */
+  hasTargets = false;
+  hasGrids = false;
+  hasBaselines = false;
+  hasAspects = false;
+  hasScrolls = false;
   /** In document order. */
-  readonly parts: Part[] = [];
+  parts: readonly Part[] = [];
   readonly measures: (LeafMeasure | undefined)[];
   readonly grids: (GridPlan | undefined)[];
   /** Of children of a grid: the cells they span, and the cell they are in. */
@@ -321,8 +336,8 @@ export class Plan {
   /** Scratch: the way from a widget to the root. */
   readonly path: Int32Array;
   /** Rows with children on a common baseline, and widgets with an aspect. */
-  readonly baselineRows: Int32Array;
-  readonly byHeight: Int32Array;
+  baselineRows: readonly number[] = [];
+  byHeight: readonly number[] = [];
   /** Widgets with an aspect whose limits on one axis hold the other one too. */
   carriedHeights: readonly number[] = [];
   carriedWidths: readonly number[] = [];
@@ -340,48 +355,46 @@ export class Plan {
   safeTop = 0;
   safeBottom = 0;
 
-  constructor(
-    count: number,
-    {
-      deferred,
-      baselineRows,
-      byHeight,
-    }: Readonly<Record<'deferred' | 'baselineRows' | 'byHeight', readonly number[]>>,
-  ) {
+  constructor(count: number, room = count) {
     this.count = count;
-    this.x = new AxisPlan(count);
-    this.y = new AxisPlan(count);
-    this.parent = new Int32Array(count);
-    this.factor = new Float64Array(count).fill(1);
-    this.end = new Int32Array(count);
-    this.arrange = new Uint8Array(count);
-    this.full = new Uint8Array(count);
-    this.natural = new Uint8Array(count);
-    this.aspect = new Float64Array(count);
-    this.target = new Int32Array(count).fill(-1);
-    this.targetEnd = new Int32Array(count).fill(-1);
-    this.targetsTurned = new Uint8Array(count);
-    this.deferred = Int32Array.from(deferred);
-    this.baselineRows = Int32Array.from(baselineRows);
-    this.byHeight = Int32Array.from(byHeight);
-    this.path = new Int32Array(count);
-    this.baselines = new Uint8Array(count);
+    this.room = room;
+    this.x = new AxisPlan(room);
+    this.y = new AxisPlan(room);
+    this.parent = new Int32Array(room);
+    this.factor = new Float64Array(room).fill(1);
+    this.end = new Int32Array(room);
+    this.arrange = new Uint8Array(room);
+    this.full = new Uint8Array(room);
+    this.natural = new Uint8Array(room);
+    this.aspect = new Float64Array(room);
+    this.target = new Int32Array(room).fill(-1);
+    this.targetEnd = new Int32Array(room).fill(-1);
+    this.targetsTurned = new Uint8Array(room);
+    this.path = new Int32Array(room);
+    this.baselines = new Uint8Array(room);
     this.measures = new Array<LeafMeasure | undefined>(count).fill(undefined);
     this.grids = new Array<GridPlan | undefined>(count).fill(undefined);
-    this.columnSpan = new Uint16Array(count).fill(1);
-    this.rowSpan = new Uint16Array(count).fill(1);
-    this.column = new Uint16Array(count);
-    this.row = new Uint32Array(count);
-    this.line = new Uint32Array(count);
-    this.widthMatters = new Uint8Array(count);
-    this.steadyFrom = new Float64Array(count).fill(Infinity);
-    this.toFollow = new Marks(count);
-    this.perWidget = [
+    this.columnSpan = new Uint16Array(room).fill(1);
+    this.rowSpan = new Uint16Array(room).fill(1);
+    this.column = new Uint16Array(room);
+    this.row = new Uint32Array(room);
+    this.line = new Uint32Array(room);
+    this.widthMatters = new Uint8Array(room);
+    this.steadyFrom = new Float64Array(room).fill(Infinity);
+    this.toFollow = new Marks(room);
+    this.#fields = [
+      this.parent,
       this.factor,
+      this.end,
       this.arrange,
       this.full,
       this.natural,
       this.aspect,
+      this.target,
+      this.targetEnd,
+      this.targetsTurned,
+      this.path,
+      this.baselines,
       this.columnSpan,
       this.rowSpan,
       this.column,
@@ -390,5 +403,39 @@ export class Plan {
       this.widthMatters,
       this.steadyFrom,
     ];
+  }
+
+  /**
+   * Puts widgets of which nothing is known yet in the place of others; all behind them move. What the plan knows of all widgets
+   * together, such as where each ends, is to be worked out anew.
+   */
+  replaceRange(range: Range): void {
+    const { count } = this;
+    const { at, removed, added } = range;
+    const by = added - removed;
+    this.x.replaceRange(range, count);
+    this.y.replaceRange(range, count);
+    for (const field of this.#fields) replaceEntries(field, range, count);
+    this.count = count + by;
+    const fresh = new Array<undefined>(added).fill(undefined);
+    replaceItems(this.measures, at, removed, fresh);
+    replaceItems(this.grids, at, removed, fresh);
+    this.toFollow.replaceRange(range);
+    const { parent, target, targetEnd } = this;
+    target.fill(-1, at, at + added);
+    targetEnd.fill(-1, at, at + added);
+    this.factor.fill(1, at, at + added);
+    this.columnSpan.fill(1, at, at + added);
+    this.rowSpan.fill(1, at, at + added);
+    this.steadyFrom.fill(Infinity, at, at + added);
+    for (let n = at + added; n < this.count; n++) if (parent[n]! >= at) parent[n] = parent[n]! + by;
+    if (!this.hasTargets) return;
+    for (const targets of [target, targetEnd]) {
+      for (let n = 0; n < this.count; n++) {
+        if (targets[n]! < at) continue;
+        const moved = movedIndex(targets[n]!, range);
+        targets[n] = moved < 0 ? lostTarget : moved;
+      }
+    }
   }
 }

@@ -16,13 +16,11 @@ import {
   markMeasure,
   refill,
   refillOffset,
-  solve,
   splice,
   type Frame,
   type LayoutItem,
   type Plan,
   type Reference,
-  type Run,
 } from '../layout/index.ts';
 import { drawingOrder, makeSkeleton, zOf, type Bone, type Box, type Piece } from '../skeleton/index.ts';
 import { handsOnTheSame } from '../theme/index.ts';
@@ -35,7 +33,11 @@ import { heldAt, slideOver } from './slid.ts';
 import { Touches } from './touches.ts';
 import { holdShown, showsNow } from './shows-now.ts';
 import { sharedAnew } from './shared-anew.ts';
-import { endLeaving, showWithin, type Sight } from './sight.ts';
+import { endLeaving, showThese, showWithin, type Sight } from './sight.ts';
+import { renumber, replaceNodes, scrollAgain, scrolledAmong } from './replace-nodes.ts';
+import { Replaced } from './replaced.ts';
+import { isBar } from './scrollbars.ts';
+import { Gaps } from './gaps.ts';
 import { isVisible, keptText } from './widget-change.ts';
 import { childrenAt, rangeOf, regrow, type HeadChange, type Regrown } from './regrow.ts';
 
@@ -72,6 +74,12 @@ export class LiveTree {
   /** Whether changes take the time their transitions say; at once where not. */
   hasMotion = true;
   readonly #moving = new Set<LiveNode>();
+  /** Those that are drawn out of the order they are written in. */
+  readonly #raised = new Set<LiveNode>();
+  /** Scrollbars and signs of more. */
+  readonly bars = new Set<LiveNode>();
+  /** Where widgets stood when their places were last looked at. */
+  readonly replaced = new Replaced();
   #widgets: Widget[] = [];
   readonly #sight: Sight = {
     within: (node) => this.nodes.slice(node.index + 1, this.plan.end[node.index]),
@@ -345,7 +353,10 @@ export class LiveTree {
     node.bone = bone;
     node.made = made;
     if (keys.includes('scroll-offset')) this.scrolled.push(node);
-    if (zOf(bone.source) !== zOf(before.source)) this.#reorder();
+    if (zOf(bone.source) !== zOf(before.source)) {
+      this.#noteRaised(node);
+      this.#reorder();
+    }
     if (keys.every((key) => bareKeys.has(key))) {
       this.#putBare(node);
     } else {
@@ -356,8 +367,15 @@ export class LiveTree {
     if (node.parent) this.#divide(node.parent);
   }
 
+  #noteRaised(node: LiveNode): void {
+    if (zOf(node.bone.source) === 0) this.#raised.delete(node);
+    else this.#raised.add(node);
+  }
+
   #reorder(): void {
-    this.order = drawingOrder(this.nodes.map(({ bone }) => bone));
+    const { nodes } = this;
+    this.order =
+      this.#raised.size === 0 ? nodes.map(({ index }) => index) : drawingOrder(nodes.map(({ bone }) => bone));
     this.structure++;
     this.isOther = true;
   }
@@ -375,23 +393,14 @@ export class LiveTree {
   /** Puts what a site has unfolded to in the place of what it had. */
   #splice({ site, parent, runs }: Extract<Regrown, { type: 'other' }>): void {
     const { nodes } = this;
-    // What is still to be worked out is marked by index.
-    solve(this.plan, this.#source.frame);
     const [from, to] = rangeOf(site, parent, { nodes, end: this.plan.end });
-    const next = nodes.slice(0, from);
     const heads: LiveNode[] = [];
-    const planned: Run[] = [{ from: 0, count: from }];
-    const removed = new Set(nodes.slice(from, to));
     const fresh: { readonly piece: Piece; readonly made: LiveNode[] }[] = [];
+    const gaps = new Gaps(nodes, this.plan.end, from);
     for (const run of runs) {
       if (run.type === 'kept') {
         heads.push(run.node);
-        const end = this.plan.end[run.node.index]!;
-        planned.push({ from: run.node.index, count: end - run.node.index });
-        for (let at = run.node.index; at < end; at++) {
-          removed.delete(nodes[at]!);
-          next.push(nodes[at]!);
-        }
+        gaps.keep(run.node);
         continue;
       }
       const made: LiveNode[] = [parent];
@@ -400,31 +409,23 @@ export class LiveTree {
         const widget = dressOne(bone, above.widget, this.#source.materials);
         const node = this.#node(bone, widget, run.piece.written[bone.index], made);
         made.push(node);
-        next.push(node);
+        gaps.add(node);
       }
       if (run.made) {
         made[1]!.made = run.made;
         heads.push(made[1]!);
       }
       fresh.push({ piece: run.piece, made });
-      planned.push({ from: -1, count: made.length - 1 });
     }
-    planned.push({ from: to, count: nodes.length - to });
-    for (let at = to; at < nodes.length; at++) next.push(nodes[at]!);
-    const known = new Set([...removed].map(({ bone }) => bone.id));
-    for (const node of removed) this.#forget(node);
+    gaps.end(to);
+    const known = this.#replace(parent, gaps);
     if (site) site.heads = heads;
     else this.names.forgetSites(parent);
-    nodes.length = 0;
-    for (const node of next) nodes.push(node);
-    this.#renumber();
     for (const { piece, made } of fresh) this.names.settle(piece, made);
     this.touch(parent);
-    this.plan = splice(this.plan, this.#items(), planned, [parent.index]);
-    showWithin(parent, this.#sight);
-    this.order = drawingOrder(nodes.map(({ bone }) => bone));
-    this.structure++;
-    this.isOther = true;
+    // What they are in may be visible since they were worked out, or not any more.
+    for (const { made } of fresh) showThese(made.slice(1), this.#sight);
+    this.#reorder();
     this.isPlaced = true;
     if (!this.hasMotion) return;
     for (const { made } of fresh) {
@@ -433,25 +434,30 @@ export class LiveTree {
     }
   }
 
-  /** Gives every widget the index it stands at. */
-  #renumber(): void {
+  /** Puts widgets in the place of others. Gives the ids of those that were there and are not any more. */
+  #replace(parent: LiveNode, gaps: Gaps): ReadonlySet<string> {
     const { nodes } = this;
-    this.#widgets.length = nodes.length;
-    for (let at = 0; at < nodes.length; at++) {
-      const node = nodes[at]!;
-      const parent = node.parent?.index ?? -1;
-      if (node.index !== at || node.bone.parent !== parent || node.widget.parent !== parent) {
-        node.index = at;
-        const bone = node.bone as Mutable<Bone>;
-        bone.index = at;
-        bone.parent = parent;
-        const widget = this.#changeable(node);
-        widget.index = at;
-        widget.parent = parent;
-        node.item.parent = parent;
-      }
-      this.#widgets[at] = node.widget;
+    const { all, moved } = gaps;
+    let count = nodes.length;
+    const most = all.reduce((sum, { added }) => sum + added, count);
+    if (most > this.plan.room) this.#recompile(most + (most >> 1));
+    const left = replaceNodes(nodes, this.#widgets, gaps);
+    const scrolled = scrolledAmong(this.plan, left);
+    const gone = new Set(left);
+    for (const node of moved) gone.delete(node);
+    const ids = new Set<string>();
+    for (const node of gone) {
+      ids.add(node.bone.id);
+      this.#forget(node);
     }
+    renumber(nodes, all[0]?.at ?? count, (node) => this.#changeable(node));
+    splice(this.plan, parent.index, all, (n) => this.#itemAt(n));
+    scrollAgain(this.plan, scrolled, this.byId);
+    for (const range of all) {
+      this.replaced.note(range, count);
+      count += range.added - range.removed;
+    }
+    return ids;
   }
 
   #node(bone: Bone, widget: Widget, children: LiveNode['children'], all: readonly LiveNode[]): LiveNode {
@@ -464,7 +470,6 @@ export class LiveTree {
       leaves: false,
       rests: false,
       stamp: this.version,
-      laid: -1,
       own: this.#snapshots,
       item: this.#item(widget),
       children,
@@ -476,6 +481,8 @@ export class LiveTree {
     };
     this.byId.set(bone.id, node);
     this.names.know(node);
+    this.#noteRaised(node);
+    if (isBar(node)) this.bars.add(node);
     return node;
   }
 
@@ -483,33 +490,34 @@ export class LiveTree {
     this.#arrive(node);
     if (this.byId.get(node.bone.id) === node) this.byId.delete(node.bone.id);
     this.names.forget(node);
+    this.#raised.delete(node);
+    this.bars.delete(node);
   }
 
   #item(widget: Widget): LayoutItem {
     return itemOf(widget, this.#source.reference, (id) => this.byId.get(id)?.index);
   }
 
-  #items(): readonly LayoutItem[] {
-    const items: LayoutItem[] = [];
-    for (const { item, bone } of this.nodes) {
-      if (bone.box.target !== undefined)
-        Object.assign(
-          item,
-          targetsOf(bone.box, (id) => this.byId.get(id)?.index),
-        );
-      items.push(item);
-    }
-    return items;
+  #itemAt(index: number): LayoutItem {
+    const { item, bone } = this.nodes[index]!;
+    if (bone.box.target === undefined) return item;
+    return Object.assign(
+      item,
+      targetsOf(bone.box, (id) => this.byId.get(id)?.index),
+    );
   }
 
-  #compiled(): Plan {
-    return compile(this.#items());
+  #compiled(room = 0): Plan {
+    return compile(
+      this.nodes.map(({ index }) => this.#itemAt(index)),
+      Math.max(room, this.nodes.length),
+    );
   }
 
   /** Another plan for the same widgets; how far they are scrolled stays. */
-  #recompile(): void {
+  #recompile(room = this.plan.room): void {
     const before = this.plan;
-    this.plan = this.#compiled();
+    this.plan = this.#compiled(room);
     keepScrolled(this.plan, before);
   }
 }

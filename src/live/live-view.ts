@@ -23,7 +23,7 @@ import {
   type View,
 } from '../view/index.ts';
 import { LiveTree, type TreeSource } from './live-tree.ts';
-import type { LiveNode } from './node.ts';
+import type { LiveNode, Offset } from './node.ts';
 import { Scrollbars } from './scrollbars.ts';
 
 /** A rectangle to write numbers into: reading one makes no new object. */
@@ -32,12 +32,6 @@ export interface MutableRect {
   y: number;
   width: number;
   height: number;
-}
-
-/** A way along both axes, in u. */
-export interface Offset {
-  readonly x: number;
-  readonly y: number;
 }
 
 const noOffset: Offset = { x: 0, y: 0 };
@@ -71,6 +65,8 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
   /** What is laid out, kept up with the plan. */
   #layout: Layout;
   #moved = new Uint8Array(0);
+  /** The tree the layout is of; none before anybody has looked. */
+  #laid: LiveTree | undefined;
   #on: ViewLayout | undefined;
   #hasMotion = true;
   #isChanged = false;
@@ -473,16 +469,17 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
   /** There are other widgets, or they are drawn in another order. */
   #noteRegrown(): void {
     const tree = this.#tree;
-    const before = this.#layout;
+    const { plan } = tree;
     this.#structure = tree.structure;
-    this.#layout = new Layout(tree.plan, this.#frame);
-    this.#moved = new Uint8Array(tree.plan.count);
-    for (const node of tree.nodes) {
-      if (node.laid < 0 || !this.#layout.isSameBox(node.index, before, node.laid)) tree.touch(node);
-      node.laid = node.index;
-    }
-    this.#bars.renew(tree.nodes);
-    this.#noteScrolled();
+    if (this.#moved.length < plan.count) this.#moved = new Uint8Array(plan.room);
+    const was = tree.replaced.take();
+    if (this.#laid !== tree) {
+      this.#layout = new Layout(plan, this.#frame);
+      this.#moved.fill(1, 0, plan.count);
+    } else if (was) this.#layout.rearrange(plan, was);
+    this.#laid = tree;
+    this.#bars.renew(tree.bars);
+    this.#noteMoved();
     this.#on = undefined;
   }
 

@@ -20,8 +20,6 @@ export interface LiveNode {
   rests: boolean;
   /** The version of the view in which it last looked, said or stood otherwise. */
   stamp: number;
-  /** Its index when places were last looked at; −1 where it was not there. */
-  laid: number;
   /** How many snapshots there were when its widget was made: a later one shows it. */
   own: number;
   /** Its children as they are written. */
@@ -61,6 +59,12 @@ export interface LiveSite extends Pick<Site, 'written' | 'place' | 'hidden' | 's
   heads: readonly LiveNode[];
   /** The names of the case that it follows from. */
   names: ReadonlySet<string>;
+}
+
+/** A way along both axes, in u. */
+export interface Offset {
+  readonly x: number;
+  readonly y: number;
 }
 
 export type Mutable<T> = { -readonly [Key in keyof T]: T[Key] };

@@ -19,14 +19,12 @@ export class Scrollbars {
   #bars: Bar[] = [];
 
   /** There are other widgets. */
-  renew(nodes: readonly LiveNode[]): void {
-    this.#bars = nodes
-      .filter(({ bone }) => bone.kind === 'scrollbar' || 'shows-more' in bone.source)
-      .map((node) => ({
-        node,
-        seen: new Float64Array(6).fill(NaN),
-        rested: hidesAfter(node) === undefined ? undefined : 0,
-      }));
+  renew(bars: Iterable<LiveNode>): void {
+    this.#bars = [...bars].map((node) => ({
+      node,
+      seen: new Float64Array(6).fill(NaN),
+      rested: hidesAfter(node) === undefined ? undefined : 0,
+    }));
   }
 
   /**
@@ -68,6 +66,11 @@ export class Scrollbars {
       call(node);
     }
   }
+}
+
+/** Whether what a widget shows follows from what is scrolled. */
+export function isBar({ bone }: LiveNode): boolean {
+  return bone.kind === 'scrollbar' || 'shows-more' in bone.source;
 }
 
 function hidesAfter({ bone }: LiveNode): number | undefined {

@@ -19,10 +19,15 @@ export interface Sight {
  * @param leaves Whether those who are not any more are drawn until it is out of sight.
  */
 export function showWithin(node: LiveNode, sight: Sight, leaves = false): void {
-  for (const inner of sight.within(node)) {
+  showThese(sight.within(node), sight, leaves, node.bone.visible);
+}
+
+/** Works out who of some widgets is visible, parents before their children. @param isAround Whether what they are in is. */
+export function showThese(nodes: readonly LiveNode[], sight: Sight, leaves = false, isAround = true): void {
+  for (const inner of nodes) {
     const visible = isVisible(inner.bone, inner.parent);
     // Nothing is left of what goes by itself where all around it is gone.
-    if (!leaves && !node.bone.visible && inner.widget.leaves) {
+    if (!leaves && !isAround && inner.widget.leaves) {
       inner.leaves = false;
       sight.settle(inner);
     }

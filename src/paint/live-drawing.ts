@@ -1,5 +1,5 @@
 import type { Matrix } from '../inside/index.ts';
-import type { Rect } from '../layout/index.ts';
+import { replaceItems, type Rect } from '../layout/index.ts';
 import {
   type Area,
   AreaList,
@@ -14,6 +14,8 @@ import {
   unite,
 } from './areas.ts';
 import type { DrawList, DrawOperation } from './draw-list.ts';
+import { FlatList, isOpening, isWithin, shapeOf, type Listed } from './flat-list.ts';
+import { middle } from './middle.ts';
 import { isSquare } from '../theme/index.ts';
 import type { ViewLayout } from '../view/index.ts';
 import {
@@ -53,10 +55,9 @@ export interface Followed {
 }
 
 /** What one widget drew last. */
-interface Entry {
+interface Entry extends Listed {
   readonly node: FollowedNode;
   drawn: DrawnWidget;
-  /** Of each of its own operations, on the screen. */
   areas: readonly (Area | undefined)[];
   /** Around all of them, within what cuts it off. */
   area: Area;
@@ -67,16 +68,8 @@ interface Entry {
   matrix: Matrix | undefined;
   /** What cuts off what is in it; undefined where nothing does, or it is turned. */
   cut: Area | undefined;
-  /** Where its operations start in the list, and of which types they are. */
-  from: number;
-  shape: string;
-  /** What that shape is of. */
-  shaped: DrawnWidget | undefined;
   /** The index that its operations say. */
   index: number;
-  /** When it came, and when it was there last. */
-  readonly born: number;
-  turn: number;
   /** Whether what its children are drawn within is another than before. */
   isAround: boolean;
 }
@@ -103,22 +96,21 @@ export interface KeptDrawing extends DrawList {
 export class LiveDrawing {
   readonly #live: Followed;
   readonly #options: DrawOptions;
-  #entries: Entry[] = [];
+  readonly #entries: Entry[] = [];
+  /** Whose they are. */
+  readonly #nodes: FollowedNode[] = [];
   #structure = -1;
   #seen = -1;
-  readonly #operations: DrawOperation[] = [];
-  #bounds = new Float64Array(0);
-  #ends = new Int32Array(0);
+  readonly #list = new FlatList();
+  /** What comes into the list. */
+  readonly #coming = new FlatList();
   #drawing: KeptDrawing | undefined;
   /** The order it was drawn in. */
   #order: readonly Entry[] = [];
   /** Whose changes reach what is drawn within it, found before everything was looked at. */
   #reaching: Entry | undefined;
-  readonly #byNode = new Map<FollowedNode, Entry>();
   /** Those that have soft edges. */
   readonly #soft = new Set<Entry>();
-  /** How often there were other widgets. */
-  #turn = 0;
 
   constructor(live: Followed, options: DrawOptions = {}) {
     this.#live = live;
@@ -137,16 +129,17 @@ export class LiveDrawing {
     const dirty = new AreaList();
     const { width, height } = now.on.screen;
     const isOther = now.structure !== this.#structure;
-    if (isOther) this.#follow(now, dirty);
+    const change = isOther ? this.#follow(now, dirty) : unchanged;
     const { since, nodes: touched } = this.#live.takeTouched();
-    const known = isWhole || isOther || since > this.#seen ? undefined : touched;
+    const known = isWhole || since > this.#seen ? undefined : touched && once(touched, now.nodes);
     // What is drawn within another needs all in it drawn again; then everything is looked at.
-    const isPatched = known !== undefined && this.#redraw(now, once(known), dirty) && this.#patch(known);
-    if (!isPatched) {
+    const isKnown = known !== undefined && this.#redraw(now, known, dirty);
+    if (!isKnown) {
       this.#draw(now, isWhole, dirty);
       this.#reaching = undefined;
-      this.#flatten(now);
     }
+    const isPatched = isKnown && change !== undefined && this.#replace(change) && this.#patch(known);
+    if (!isPatched) this.#flatten(now);
     this.#structure = now.structure;
     this.#seen = now.version;
     if (!isWhole) this.#holdSoft(dirty, width, height);
@@ -162,42 +155,64 @@ export class LiveDrawing {
       width,
       height,
       title: titleOf(now.on.view.name, now.on.screen.name),
-      operations: this.#operations,
+      operations: this.#list.operations,
       version: now.version,
       changed,
-      areas: { bounds: this.#bounds, ends: this.#ends },
+      areas: { bounds: this.#list.bounds, ends: this.#list.ends },
     };
     return this.#drawing;
   }
 
-  /** Keeps the entries of widgets that are still there; what is gone, or lies in another order, is to be painted over. */
-  #follow({ nodes, on }: FollowedNow, dirty: AreaList): void {
+  /**
+   * Keeps the entries of widgets that are still there; what is gone, or lies in another order, is to be painted over.
+   * @returns what has come and gone in drawing order, where nobody who stays lies in between.
+   */
+  #follow({ nodes, on }: FollowedNow, dirty: AreaList): Change | undefined {
     const { width, height } = on.screen;
-    const turn = ++this.#turn;
-    const before = this.#entries;
-    const entries = (this.#entries = nodes.map((node) => {
-      let entry = this.#byNode.get(node);
-      if (!entry) this.#byNode.set(node, (entry = newEntry(node, turn)));
-      entry.turn = turn;
-      return entry;
-    }));
-    for (const { node, area, turn: last } of before) {
-      if (last === turn) continue;
-      dirty.add(area, width, height);
-      this.#soft.delete(this.#byNode.get(node)!);
-      this.#byNode.delete(node);
+    const entries = this.#entries;
+    const between = middle(this.#nodes, nodes);
+    const left = new Map<FollowedNode, Entry>();
+    for (let at = between.at; at < between.at + between.removed; at++)
+      left.set(entries[at]!.node, entries[at]!);
+    const come: Entry[] = [];
+    const isNew = new Set<Entry>();
+    for (let at = between.at; at < between.at + between.added; at++) {
+      const node = nodes[at]!;
+      const known = left.get(node);
+      left.delete(node);
+      const entry = known ?? newEntry(node);
+      if (!known) isNew.add(entry);
+      come.push(entry);
+    }
+    replaceItems(entries, between.at, between.removed, come);
+    replaceItems(
+      this.#nodes,
+      between.at,
+      between.removed,
+      come.map(({ node }) => node),
+    );
+    renumber(entries, between.at);
+    const gone = new Set(left.values());
+    for (const entry of gone) {
+      dirty.add(entry.area, width, height);
+      this.#soft.delete(entry);
     }
     // Of those that were there before and are there still, both orders side by side.
     const was = this.#order;
-    const is = on.tree.order.map((index) => entries[index]!);
-    let at = 0;
-    for (const entry of was) {
-      if (entry.turn !== turn) continue;
-      while (at < is.length && is[at]!.born === turn) at++;
+    const is: Entry[] = [];
+    for (const index of on.tree.order) is.push(entries[index]!);
+    const { at: first, removed, added } = middle(was, is);
+    let at = first;
+    for (let n = first; n < first + removed; n++) {
+      const entry = was[n]!;
+      if (gone.has(entry)) continue;
+      while (at < is.length && isNew.has(is[at]!)) at++;
       if (entry !== is[at]) dirty.add(entry.area, width, height);
       at++;
     }
     this.#order = is;
+    const isAll = gone.size === removed && isNew.size === added;
+    return isAll ? { at: first, gone: was.slice(first, first + removed), added } : undefined;
   }
 
   /** Looks at every widget, and draws anew what has changed. */
@@ -212,8 +227,6 @@ export class LiveDrawing {
       const isNew = entry.drawn === nothing;
       const hasMoved = (outer?.isAround ?? false) || entry === this.#reaching;
       const hasChanged = isWhole || isNew || node.stamp > this.#seen || isSeen !== entry.isSeen;
-      if (!hasChanged && entry.index !== index) renumber(entry.drawn, index);
-      entry.index = index;
       entry.isAround = hasMoved;
       if (hasChanged) this.#drawOne(on, entry, outer, isSeen, dirty);
       else if (hasMoved) this.#placeOne(on, entry, outer, dirty);
@@ -226,10 +239,12 @@ export class LiveDrawing {
       const entry = this.#entries[index]!;
       const outer = parent && this.#entries[parent.index]!;
       const isSeen = (outer?.isSeen ?? true) && showsItself(on, on.tree.widgets[index]!);
+      const isNew = entry.drawn === nothing;
       entry.isAround = false;
-      if (isSeen !== entry.isSeen) return false;
+      if (isSeen !== entry.isSeen && !isNew) return false;
       this.#drawOne(on, entry, outer, isSeen, dirty);
-      if (entry.isAround) {
+      // All in one that is new is new as well.
+      if (entry.isAround && !isNew) {
         this.#reaching = entry;
         return false;
       }
@@ -254,39 +269,46 @@ export class LiveDrawing {
     dirty.add(entry.area, screen.width, screen.height);
   }
 
+  /** Takes out of the list what is gone, and puts in what has come. Gives whether that is all there is to do. */
+  #replace({ at, gone, added }: Change): boolean {
+    if (gone.length === 0 && added === 0) return true;
+    const order = this.#order;
+    const parent = commonParent(gone, order.slice(at, at + added));
+    const around = parent && this.#entries[parent.index]!;
+    const before = order[at - 1];
+    if (!around || !before) return false;
+    const list = this.#list;
+    let from = list.insideOf(before);
+    for (let one = before; one !== around; one = this.#entries[one.node.parent!.index]!) {
+      // The one before is in what they are in, or that itself.
+      if (!isWithin(one.node, parent)) return false;
+      if (one.drawn.within.length > 0 || one.drawn.clip) from = list.endOf(one);
+    }
+    let to = from;
+    for (const one of gone) to = Math.max(to, list.endOf(one));
+    this.#coming.clear();
+    this.#coming.write(order, at, at + added);
+    const by = this.#coming.operations.length - (to - from);
+    list.replace(from, to - from, this.#coming);
+    for (let nth = at; nth < at + added; nth++) order[nth]!.from += from;
+    for (let nth = at + added; nth < order.length; nth++) order[nth]!.from += by;
+    for (let one: FollowedNode | undefined = parent; one; one = one.parent)
+      list.surroundInside(this.#entries[one.index]!, by);
+    return true;
+  }
+
   /** Puts what some widgets draw in the place of what they drew. Gives whether it has the same shape. */
   #patch(touched: readonly FollowedNode[]): boolean {
+    const list = this.#list;
     for (const { index } of touched) {
       const { drawn, shape } = this.#entries[index]!;
       if (shapeOf(drawn) !== shape) return false;
     }
-    for (const { index } of touched) {
-      const { drawn, areas, from } = this.#entries[index]!;
-      let at = from;
-      for (const one of drawn.within) this.#operations[at++] = one;
-      const inner: number[] = [];
-      drawn.own.forEach((one, nth) => {
-        this.#operations[at] = one;
-        this.#bound(at, areas[nth]);
-        if (one.type === 'restore') this.#surround(inner.pop()!, at + 1);
-        else if (isOpening(one)) inner.push(at);
-        at++;
-      });
-      if (drawn.clip) this.#operations[at] = drawn.clip;
-    }
+    for (const { index } of touched) list.patch(this.#entries[index]!);
     // What lies around them, from the inside out.
-    for (const { parent } of touched) {
-      for (let outer = parent; outer; outer = outer.parent) {
-        const { drawn, from } = this.#entries[outer.index]!;
-        const clip = from + drawn.within.length + drawn.own.length;
-        if (drawn.clip) this.#surround(clip, this.#ends[clip]!);
-        for (let at = from + drawn.within.length - 1; at >= from; at--) this.#surround(at, this.#ends[at]!);
-      }
-    }
-    for (const { index } of touched) {
-      const { drawn, from } = this.#entries[index]!;
-      for (let at = from + drawn.within.length - 1; at >= from; at--) this.#surround(at, this.#ends[at]!);
-    }
+    for (const { parent } of touched)
+      for (let outer = parent; outer; outer = outer.parent) list.surroundInside(this.#entries[outer.index]!);
+    for (const { index } of touched) list.surroundWhole(this.#entries[index]!);
     return true;
   }
 
@@ -307,100 +329,47 @@ export class LiveDrawing {
 
   /** Writes the operations of all entries one after the other. */
   #flatten({ on }: FollowedNow): void {
-    const operations = this.#operations;
-    const { order } = on.tree;
-    let count = 0;
-    const open: number[] = [];
-    const owners: number[] = [];
-    const put = (operation: DrawOperation, area: Area | undefined) => {
-      if (4 * count + 4 > this.#bounds.length) this.#grow();
-      operations[count] = operation;
-      this.#bound(count, area);
-      this.#ends[count] = count + 1;
-      count++;
-    };
-    const close = () => {
-      const at = open.pop()!;
-      put(restore, undefined);
-      this.#surround(at, count);
-    };
-    const front: DrawOperation[] = [];
-    addBackdrop(on, this.#options, front);
-    for (const one of front) put(one, areaOf(one));
-    for (const index of order) {
-      while (owners.length > 0 && !isWithin(this.#entries, index, owners.at(-1)!)) {
-        owners.pop();
-        close();
-      }
-      const entry = this.#entries[index]!;
-      const { drawn, areas } = entry;
-      entry.from = count;
-      if (entry.shaped !== drawn) {
-        entry.shape = shapeOf(drawn);
-        entry.shaped = drawn;
-      }
-      for (const one of drawn.within) {
-        open.push(count);
-        owners.push(index);
-        put(one, undefined);
-      }
-      for (let at = 0; at < drawn.own.length; at++) {
-        const one = drawn.own[at]!;
-        if (one.type === 'restore') close();
-        else {
-          if (isOpening(one)) open.push(count);
-          put(one, areas[at]);
-        }
-      }
-      if (!drawn.clip) continue;
-      open.push(count);
-      owners.push(index);
-      put(drawn.clip, undefined);
-    }
-    while (open.length > 0) close();
-    const bars: DrawOperation[] = [];
-    addBars(on, bars);
-    for (const one of bars) put(one, areaOf(one));
-    operations.length = count;
-  }
-
-  #bound(at: number, area: Area | undefined): void {
-    const bounds = this.#bounds;
-    bounds[4 * at] = area ? area.left : Infinity;
-    bounds[4 * at + 1] = area ? area.top : Infinity;
-    bounds[4 * at + 2] = area ? area.right : -Infinity;
-    bounds[4 * at + 3] = area ? area.bottom : -Infinity;
-  }
-
-  /** Notes where an operation that others are drawn within may change pixels, up to the index after its end. */
-  #surround(at: number, end: number): void {
-    this.#bound(at, undefined);
-    const bounds = this.#bounds;
-    for (let inner = at + 1; inner < end; inner = this.#ends[inner]!) {
-      bounds[4 * at] = Math.min(bounds[4 * at]!, bounds[4 * inner]!);
-      bounds[4 * at + 1] = Math.min(bounds[4 * at + 1]!, bounds[4 * inner + 1]!);
-      bounds[4 * at + 2] = Math.max(bounds[4 * at + 2]!, bounds[4 * inner + 2]!);
-      bounds[4 * at + 3] = Math.max(bounds[4 * at + 3]!, bounds[4 * inner + 3]!);
-    }
-    this.#ends[at] = end;
-  }
-
-  #grow(): void {
-    const bounds = new Float64Array(Math.max(256, 2 * this.#bounds.length));
-    bounds.set(this.#bounds);
-    this.#bounds = bounds;
-    const ends = new Int32Array(bounds.length / 4);
-    ends.set(this.#ends);
-    this.#ends = ends;
+    const list = this.#list;
+    const beside: DrawOperation[] = [];
+    list.clear();
+    addBackdrop(on, this.#options, beside);
+    for (const one of beside) list.put(one, areaOf(one));
+    list.write(this.#order, 0, this.#order.length);
+    beside.length = 0;
+    addBars(on, beside);
+    for (const one of beside) list.put(one, areaOf(one));
   }
 }
 
 /** What is soft lies on what is soft: after so many areas in a row the rest is left as it is. */
 const mostTurns = 8;
 const none: readonly Rect[] = [];
-const restore: DrawOperation = { type: 'restore' };
 
-function newEntry(node: FollowedNode, turn: number): Entry {
+/** What has come and gone in drawing order. */
+interface Change {
+  readonly at: number;
+  readonly gone: readonly Entry[];
+  readonly added: number;
+}
+
+const unchanged: Change = { at: 0, gone: [], added: 0 };
+
+/** The widget that all who have come and gone are in, unless what they are in has come or gone with them. */
+function commonParent(gone: readonly Entry[], come: readonly Entry[]): FollowedNode | undefined {
+  const those = new Set<FollowedNode | undefined>();
+  for (const { node } of gone) those.add(node);
+  for (const { node } of come) those.add(node);
+  let common: FollowedNode | undefined;
+  for (const node of those) {
+    const parent = node!.parent;
+    if (those.has(parent)) continue;
+    if (common && common !== parent) return undefined;
+    common = parent;
+  }
+  return common;
+}
+
+function newEntry(node: FollowedNode): Entry {
   return {
     node,
     drawn: nothing,
@@ -414,49 +383,31 @@ function newEntry(node: FollowedNode, turn: number): Entry {
     shape: '',
     shaped: undefined,
     index: node.index,
-    born: turn,
-    turn,
     isAround: false,
   };
 }
 
-type Numbered = { -readonly [Key in 'widget']?: number };
-
-/** Has operations say whose they are where a widget has another index than before. */
-function renumber({ within, own }: DrawnWidget, index: number): void {
-  for (const list of [within, own]) {
-    for (const one of list as readonly Numbered[]) {
-      if (one.widget === undefined) continue;
-      if (one.widget === index) return;
-      one.widget = index;
-    }
+/** Has operations say whose they are where widgets have other indexes than before, from one of them on. */
+function renumber(entries: readonly Entry[], from: number): void {
+  for (let at = from; at < entries.length; at++) {
+    const entry = entries[at]!;
+    if (entry.index === at) continue;
+    entry.index = at;
+    const { within, own } = entry.drawn;
+    for (let nth = 0; nth < within.length; nth++) renumberOne(within[nth]!, at);
+    for (let nth = 0; nth < own.length; nth++) renumberOne(own[nth]!, at);
   }
 }
 
-/** Each once, parents before what is in them. */
-function once(touched: readonly FollowedNode[]): readonly FollowedNode[] {
-  if (touched.length < 2) return touched;
-  return [...new Set(touched)].sort((one, other) => one.index - other.index);
+function renumberOne(operation: DrawOperation, index: number): void {
+  if ('widget' in operation) (operation as { widget: number }).widget = index;
 }
 
-/** Of which types the operations of a widget are: one letter each. */
-function shapeOf({ within, own, clip }: DrawnWidget): string {
-  let shape = '';
-  for (const one of within) shape += one.type[0]!;
-  shape += '|';
-  for (const one of own) shape += isOpening(one) ? '(' : one.type === 'restore' ? ')' : '.';
-  return clip ? `${shape}|` : shape;
-}
-
-/** Whether others are drawn within an operation, up to its restore. */
-function isOpening({ type }: DrawOperation): boolean {
-  return type === 'clip' || type === 'turn' || type === 'group';
-}
-
-function isWithin(entries: readonly Entry[], index: number, outer: number): boolean {
-  for (let at: FollowedNode | undefined = entries[index]!.node; at && at.index >= outer; at = at.parent)
-    if (at.index === outer) return true;
-  return false;
+/** Each that is there once, parents before what is in them. */
+function once(touched: readonly FollowedNode[], nodes: readonly FollowedNode[]): readonly FollowedNode[] {
+  const isThere = (node: FollowedNode) => nodes[node.index] === node;
+  if (touched.length < 2) return touched.filter(isThere);
+  return [...new Set(touched)].filter(isThere).sort((one, other) => one.index - other.index);
 }
 
 /** Whether children are drawn within the same. */

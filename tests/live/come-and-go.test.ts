@@ -1,0 +1,178 @@
+import { expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import {
+  LiveDrawing,
+  LiveView,
+  drawLayout,
+  openView,
+  readDocument,
+  withPaths,
+  type DrawOperation,
+} from 'pimbot';
+import { formatDiagnostic, type DocumentSource } from 'pimbot';
+import { rounds, seedOf } from '../support/deep.ts';
+import { fonts } from '../support/views.ts';
+
+/* Lists whose entries come, go and change places, inside each other, cut off, faded, turned, raised, in rows, grids and free. */
+
+const look = { background: '#336699' };
+const source: DocumentSource = {
+  pimbot: 1,
+  reference: { size: '800x600' },
+  cases: {
+    only: {
+      rooms: [
+        { name: 'a', parts: 2, faded: 1, high: 0 },
+        { name: 'b', parts: 1, faded: 1, high: 0 },
+      ],
+      free: [{ name: 'k', x: 10 }],
+      bits: [{ name: 'u' }],
+      ended: false,
+      anchored: true,
+    },
+  },
+  views: {
+    test: {
+      children: [
+        { id: 'first', size: 20, look, gone: '{ended}' as never },
+        {
+          id: 'rooms',
+          size: ['300', '400'],
+          offset: [10, 40],
+          arrange: 'column',
+          scroll: 'y',
+          children: [
+            {
+              id: 'room',
+              repeat: '{rooms}',
+              key: 'name',
+              width: 'fill',
+              height: 60,
+              z: '{high}',
+              look: { ...look, opacity: '{faded}' },
+              scroll: 'y',
+              children: [
+                { id: 'tall', width: 30, height: 200, look, offset: [4, 4] },
+                { id: 'cells', arrange: 'grid', columns: 2, children: [{ id: 'cell', size: 7, look }] },
+                { id: 'part', repeat: '{parts}', size: 9, offset: [60, 5], look },
+              ],
+            },
+            { id: 'foot', height: 10, look },
+          ],
+        },
+        {
+          id: 'sea',
+          anchor: 'right top',
+          size: ['200', '200'],
+          rotate: 10,
+          children: [
+            { id: 'buoy', repeat: '{free}', key: 'name', offset: ['{x}', '{x}'], size: 12, look, z: '{x}' },
+          ],
+        },
+        {
+          id: 'bits',
+          anchor: 'right bottom',
+          arrange: 'grid',
+          columns: 'auto 30',
+          width: 120,
+          children: [{ id: 'bit', repeat: '{bits}', key: 'name', height: 10, look }],
+        },
+        {
+          'id': 'tied',
+          'anchor-to': 'first',
+          'anchor': 'right bottom',
+          'size': 5,
+          look,
+          'gone': '{anchored}',
+        },
+        { id: 'last', anchor: 'left bottom', size: 20, look, gone: '{ended}' },
+      ] as never,
+    },
+  },
+};
+
+const { document, diagnostics } = readDocument(source);
+const name = fc.constantFrom('a', 'b', 'c', 'd', 'e');
+const distinct = <Value>(entry: fc.Arbitrary<Value & { name: string }>) =>
+  fc.uniqueArray(entry, { maxLength: 5, selector: (one) => one.name });
+const values = fc.record(
+  {
+    rooms: distinct(
+      fc.record({
+        name,
+        parts: fc.integer({ min: 0, max: 3 }),
+        faded: fc.constantFrom(1, 1, 0.5),
+        high: fc.constantFrom(0, 0, 1),
+      }),
+    ),
+    free: distinct(fc.record({ name, x: fc.integer({ min: 0, max: 40 }) })),
+    bits: distinct(fc.record({ name })),
+    ended: fc.boolean(),
+    anchored: fc.boolean(),
+  },
+  { requiredKeys: [] },
+);
+const step = fc.record({ set: values, scroll: fc.option(name, { nil: undefined }), draws: fc.boolean() });
+
+const plain = (operations: readonly DrawOperation[]) =>
+  withPaths({ width: 1, height: 1, title: '', operations }).operations;
+
+/** Where everything is on the screen, by id. */
+function told(live: LiveView): unknown {
+  const at = { x: 0, y: 0, width: 0, height: 0 };
+  return live.widgets.map(({ id, index, parent }) => [id, index, parent, { ...live.read(index, at) }]);
+}
+
+test('who comes, goes or changes places leaves a view that is the same as a new one', () => {
+  expect(diagnostics.map(formatDiagnostic)).toEqual([]);
+  const screen = { width: 800, height: 600 };
+  fc.assert(
+    fc.property(fc.array(step, { minLength: 1, maxLength: 10 }), (steps) => {
+      const live = new LiveView(openView(document!, 'test', { resources: { fonts } }), screen);
+      const drawing = new LiveDrawing(live);
+      drawing.update();
+      const scrolled = new Map<string, number>();
+      let given = {};
+      steps.forEach(({ set, scroll, draws }, turn) => {
+        given = { ...given, ...set };
+        live.set(set);
+        const id = `room-${scroll}`;
+        if (scroll !== undefined && live.find(id) !== undefined) {
+          live.scroll(id, 0, turn + 1);
+          scrolled.set(id, turn + 1);
+        }
+        if (draws) drawing.update();
+      });
+      const fresh = new LiveView(
+        openView(document!, 'test', { resources: { fonts }, values: given }),
+        screen,
+      );
+      // One that has gone and come again starts where it was scrolled to or at its start; one that stayed is where it was.
+      for (const { id } of fresh.widgets)
+        if (id.startsWith('room-') && !id.includes('.')) fresh.scroll(id, 0, live.scrolled(id).y);
+      expect(told(live)).toEqual(told(fresh));
+      const kept = drawing.update();
+      const whole = new LiveDrawing(fresh).update();
+      expect(plain(kept.operations)).toEqual(plain(drawLayout(live.snapshot()).operations));
+      expect(plain(kept.operations)).toEqual(plain(whole.operations));
+      const count = kept.operations.length;
+      expect([...kept.areas.ends.subarray(0, count)]).toEqual([...whole.areas.ends.subarray(0, count)]);
+      expect([...kept.areas.bounds.subarray(0, 4 * count)]).toEqual([
+        ...whole.areas.bounds.subarray(0, 4 * count),
+      ]);
+    }),
+    { numRuns: rounds(60, 3000), seed: seedOf(41) },
+  );
+});
+
+test('who changes places stays scrolled, and who stays while others do as well', () => {
+  const live = new LiveView(openView(document!, 'test', { resources: { fonts } }), {
+    width: 800,
+    height: 600,
+  });
+  const room = (named: string) => ({ name: named, parts: 1, faded: 1, high: 0 });
+  live.set({ rooms: ['a', 'b', 'c'].map(room) });
+  for (const [nth, id] of ['a', 'b', 'c'].entries()) live.scroll(`room-${id}`, 0, 10 * (nth + 1));
+  live.set({ rooms: ['c', 'd', 'a', 'b'].map(room) });
+  expect(['a', 'b', 'c', 'd'].map((id) => live.scrolled(`room-${id}`).y)).toEqual([10, 20, 30, 0]);
+});
