@@ -12,7 +12,8 @@ export function changeOf(
   const source = bone.source as WidgetSource;
   // What is shown is kept as it is written; what is put in is known by its key.
   const to = key === 'value' || key === 'text' ? bone.scope.valueOf(source[key]) : bone.bound.get(key);
-  return { type: 'change', control: bone.id, key, value, to };
+  // Which entry of a list it is may be another one later.
+  return { type: 'change', control: bone.id, key, value, to: to && { ...to } };
 }
 
 type Scalar = string | number | boolean;

@@ -336,6 +336,7 @@ export class LiveTree {
       this.#slide(one);
       return true;
     }
+    for (const { scope, as } of one.placed) scope.takePlace(as);
     for (const change of one.changes) this.#rebone(change);
     if (one.site && one.names.size > one.site.names.size) this.names.extend(one.site, one.names);
     if (one.type === 'other') this.#splice(one);

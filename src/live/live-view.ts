@@ -238,8 +238,9 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
       this.#values.set(name, owned(value));
     }
     if (names.length === 0) return false;
+    let isOther: boolean;
     try {
-      if (!tree.follow(names)) return false;
+      isOther = tree.follow(names);
     } catch (error) {
       // What cannot be made leaves no trace.
       names.forEach((name, at) => {
@@ -252,6 +253,7 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
       throw error instanceof BuildError ? this.#told(error) : error;
     }
     for (const name of names) this.#given.set(name, this.#values.get(name)!);
+    if (!isOther) return false;
     for (const { bone } of tree.scrolled.splice(0)) {
       const [x, y] = [bone.box.x.scrolled, bone.box.y.scrolled];
       const before = this.#scrolled.get(bone.id);

@@ -58,7 +58,8 @@ export class LiveNames {
       const parent = made[above]!;
       const bound = plainlyBound(written);
       const slide = heads[0] && slideOf(bound, heads[0].bone);
-      const site = { written, place, hidden, selected, names, bound, slide, parent, heads };
+      const saysPlaces = undefined;
+      const site = { written, place, hidden, selected, names, bound, slide, saysPlaces, parent, heads };
       for (const name of names) add(this.#sites, name, site);
       parent.sites.add(site);
       for (const head of all) made[head.index]!.made = head.made;

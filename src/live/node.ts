@@ -55,6 +55,8 @@ export interface LiveSite extends Pick<Site, 'written' | 'place' | 'hidden' | 's
   readonly bound: readonly (readonly [string, unknown])[] | undefined;
   /** How it moves, where nothing but that is bound. */
   readonly slide: Slide | undefined;
+  /** Whether anything in it may say at which place of a list it stands; undefined where nobody has asked. */
+  saysPlaces: boolean | undefined;
   /** What it is unfolded to now. */
   heads: readonly LiveNode[];
   /** The names of the case that it follows from. */

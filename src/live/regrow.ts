@@ -14,6 +14,7 @@ import {
   type OnScreen,
   type Piece,
   type Refuses,
+  type Scope,
 } from '../skeleton/index.ts';
 import type { LiveNode, LiveSite } from './node.ts';
 
@@ -26,6 +27,13 @@ export interface HeadChange {
   readonly keys: readonly string[];
 }
 
+/** An entry that has another place in its list, and is the same but for that. */
+export interface PlacedEntry {
+  readonly scope: Scope;
+  /** Who says the place. */
+  readonly as: Scope;
+}
+
 /** What a site has become. */
 export type Regrown =
   /** The same widgets in the same order; some have other keys. */
@@ -35,6 +43,7 @@ export type Regrown =
       /** The names of the case it follows from now. */
       readonly names: ReadonlySet<string>;
       readonly changes: readonly HeadChange[];
+      readonly placed: readonly PlacedEntry[];
     }
   /** The same widget, elsewhere: in u. */
   | {
@@ -51,6 +60,7 @@ export type Regrown =
       readonly names: ReadonlySet<string>;
       readonly parent: LiveNode;
       readonly changes: readonly HeadChange[];
+      readonly placed: readonly PlacedEntry[];
       readonly runs: readonly GrownRun[];
     };
 
@@ -96,7 +106,7 @@ function isIn(node: LiveNode, replaced: ReadonlySet<LiveNode>): boolean {
   return false;
 }
 
-const none: readonly HeadChange[] = [];
+const none: readonly never[] = [];
 
 /** What became of a widget that is nothing but itself and has only changed its place, look or size; undefined for others. */
 function rebind(site: LiveSite, refuses: Refuses): Regrown | undefined {
@@ -107,7 +117,7 @@ function rebind(site: LiveSite, refuses: Refuses): Regrown | undefined {
     const known = head.made.source.offset as readonly unknown[];
     const stays = known[0] === offset[0] && known[1] === offset[1];
     return stays
-      ? { type: 'changed', site, names: site.names, changes: none }
+      ? { type: 'changed', site, names: site.names, changes: none, placed: none }
       : { type: 'slid', site, node: head, offset };
   }
   const { made, keys } = rebound(head.made, site.bound, site.written, refuses);
@@ -123,7 +133,7 @@ function rebind(site: LiveSite, refuses: Refuses): Regrown | undefined {
             keys,
           },
         ];
-  return { type: 'changed', site, names: site.names, changes };
+  return { type: 'changed', site, names: site.names, changes, placed: none };
 }
 
 /** The box of a widget some keys of which have changed, where it does not follow from them. */
@@ -141,23 +151,27 @@ function become(site: LiveSite, standing: Standing, replaced: Set<LiveNode>): Re
   const left = new Set(heads);
   const byId = new Map(heads.map((head) => [head.bone.id, head]));
   const changes: HeadChange[] = [];
+  const placed: PlacedEntry[] = [];
   const runs: (LiveNode | Expanded)[] = made.map((one, nth) => {
     const head = one.id === undefined ? heads[nth] : byId.get(one.id);
-    if (!head?.made || !left.has(head) || !one.scope.equals(head.made.scope)) return one;
+    if (!head?.made || !left.has(head)) return one;
+    const { scope } = head.made;
+    const isThere = one.scope.equals(scope);
+    if (!isThere && (saysPlaces(document, site) || !one.scope.equals(scope, true))) return one;
     const keys = differingKeys(head.made.source, one.source);
     if (keys.some((key) => (keyRow(key)?.touches ?? 'structure') === 'structure')) return one;
     left.delete(head);
-    if (keys.length > 0)
-      changes.push({
-        node: head,
-        bone: remadeBone(head.bone, one, parent.bone, keptBox(head, keys)),
-        made: one,
-        keys,
-      });
+    if (!isThere) placed.push({ scope, as: one.scope });
+    if (keys.length > 0) {
+      // All in it goes by the names it has; they are equal.
+      const said = { ...one, scope };
+      const bone = remadeBone(head.bone, said, parent.bone, keptBox(head, keys));
+      changes.push({ node: head, bone, made: said, keys });
+    }
     return head;
   });
   const stays = left.size === 0 && runs.every((run, nth) => run === heads[nth]);
-  if (stays) return { type: 'changed', site, names, changes };
+  if (stays) return { type: 'changed', site, names, changes, placed };
   const added = runs.filter((run) => !('bone' in run));
   const isNumbered =
     heads.some((head) => head.made?.id === undefined) || made.some(({ id }) => id === undefined);
@@ -169,7 +183,8 @@ function become(site: LiveSite, standing: Standing, replaced: Set<LiveNode>): Re
       type: 'other',
       site: undefined,
       parent,
-      changes: [],
+      changes: none,
+      placed: none,
       names,
       runs: [{ type: 'new', piece, made: undefined }],
     });
@@ -180,6 +195,7 @@ function become(site: LiveSite, standing: Standing, replaced: Set<LiveNode>): Re
     site,
     parent,
     changes,
+    placed,
     names,
     runs: runs.map((run) =>
       'bone' in run
@@ -191,6 +207,16 @@ function become(site: LiveSite, standing: Standing, replaced: Set<LiveNode>): Re
           },
     ),
   });
+}
+
+/** Whether anything in a site may say at which place of its list it stands. */
+function saysPlaces({ source: { components } }: CheckedDocument, site: LiveSite): boolean {
+  site.saysPlaces ??= isPlaceSaid(site.written.source) || isPlaceSaid(components);
+  return site.saysPlaces;
+}
+
+function isPlaceSaid(written: unknown): boolean {
+  return /\bindex\b/.test(JSON.stringify(written) ?? '');
 }
 
 function makesDivider(one: LiveNode | Expanded): boolean {

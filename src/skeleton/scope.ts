@@ -37,7 +37,7 @@ export function cannotBe(
   );
 }
 
-/** A value of the case: a name, and in a list of entries which one and which of its fields. */
+/** A value of the case: a name, and in a list of entries which one, as it stands when it is asked, and which of its fields. */
 export interface ValueOfCase {
   readonly name: string;
   readonly index?: number;
@@ -63,22 +63,28 @@ const plainly = (value: string): string => value;
 /** Signs that arithmetic has, and few names. */
 const mayBeComputed = /[-+*/(]/;
 
+/** Which entry of which list; another one where entries before it come or go. */
+interface Entry {
+  readonly list: string;
+  index: number;
+}
+
 /** The names a widget can use: the values of the case, and in a component its parameters, in a repeat its entry. */
 export class Scope {
-  readonly #values: ReadonlyMap<string, CaseValue>;
+  #values: ReadonlyMap<string, CaseValue>;
   readonly #outer: Scope | undefined;
   readonly #messages: Messages;
   /** Whether its texts are messages for the names around: parameters are, what a case holds is shown as it is. */
   readonly #written: boolean;
   /** Of an entry of a repeat: which of which list it is. */
-  readonly #entry: { readonly list: string; readonly index: number } | undefined;
+  readonly #entry: Entry | undefined;
 
   constructor(
     values: ReadonlyMap<string, CaseValue>,
     messages: Messages,
     outer: Scope | undefined = undefined,
     written = false,
-    entry: { readonly list: string; readonly index: number } | undefined = undefined,
+    entry: Entry | undefined = undefined,
   ) {
     this.#values = values;
     this.#messages = messages;
@@ -109,12 +115,24 @@ export class Scope {
     return new Scope(new Map(Object.entries(parameters)), this.#messages, this, true);
   }
 
-  /** Whether every name has the same value in another scope of the same view. */
-  equals(other: Scope): boolean {
+  /**
+   * Whether every name has the same value in another scope of the same view.
+   * @param anywhere Whether the two may be of entries at different places of a list.
+   */
+  equals(other: Scope, anywhere = false): boolean {
     if (this === other) return true;
     if (!this.#outer || !other.#outer || this.#values.size !== other.#values.size) return false;
-    for (const [name, value] of this.#values) if (!isSameValue(value, other.#values.get(name))) return false;
-    return this.#outer.equals(other.#outer);
+    for (const [name, value] of this.#values)
+      if (!(anywhere && name === 'index') && !isSameValue(value, other.#values.get(name))) return false;
+    return this.#outer.equals(other.#outer, anywhere);
+  }
+
+  /** Takes the place that another one has in its list, which is equal but for that; so does what is around it. */
+  takePlace(other: Scope): void {
+    if (this === other) return;
+    this.#values = other.#values;
+    if (this.#entry && other.#entry) this.#entry.index = other.#entry.index;
+    if (other.#outer) this.#outer?.takePlace(other.#outer);
   }
 
   /** The value of a name; texts of parameters are filled in with the names around the instance. */
@@ -216,8 +234,15 @@ export class Scope {
     if (!this.#outer) return value === undefined ? undefined : { name };
     if (value === undefined) return this.#outer.valueOf(template);
     if (this.#written) return typeof value === 'string' ? this.#outer.valueOf(value) : undefined;
-    if (!this.#entry || name === 'index') return undefined;
-    return { name: this.#entry.list, index: this.#entry.index, ...(name !== 'item' && { field: name }) };
+    const entry = this.#entry;
+    if (!entry || name === 'index') return undefined;
+    return {
+      name: entry.list,
+      get index() {
+        return entry.index;
+      },
+      ...(name !== 'item' && { field: name }),
+    };
   }
 
   /** The entries of a repeat: as many scopes as it is there for; undefined where that is neither a number of them nor a list. */

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import {
   LiveDrawing,
   LiveView,
+  ViewInput,
   drawLayout,
   openView,
   readDocument,
@@ -175,4 +176,48 @@ test('who changes places stays scrolled, and who stays while others do as well',
   for (const [nth, id] of ['a', 'b', 'c'].entries()) live.scroll(`room-${id}`, 0, 10 * (nth + 1));
   live.set({ rooms: ['c', 'd', 'a', 'b'].map(room) });
   expect(['a', 'b', 'c', 'd'].map((id) => live.scrolled(`room-${id}`).y)).toEqual([10, 20, 30, 0]);
+});
+
+test('who stays in a list is the same widget, wherever it stands in it, and changes its own entry', () => {
+  const lists = {
+    pimbot: 1,
+    reference: { size: '800x600' },
+    components: {
+      knob: {
+        params: { at: 'number' },
+        children: [{ id: 'set', kind: 'slider', value: '{at}', width: 100, height: 20 }],
+      },
+    },
+    cases: { only: { tanks: [{ name: 'bow', level: 0.5 }], used: [{ name: 'bow' }] } },
+    views: {
+      test: {
+        arrange: 'row',
+        children: [
+          { id: 'tank', repeat: '{tanks}', key: 'name', use: 'knob', at: '{level}' },
+          { id: 'told', repeat: '{used}', key: 'name', kind: 'text', text: '{index} {name}' },
+        ] as never,
+      },
+    },
+  } as DocumentSource;
+  const read = readDocument(lists);
+  expect(read.diagnostics.map(formatDiagnostic)).toEqual([]);
+  const screen = { width: 800, height: 600 };
+  const live = new LiveView(openView(read.document!, 'test', { resources: { fonts } }), screen);
+  const [tank, told] = [live.nodeOf('tank-bow'), live.nodeOf('told-bow')];
+  const bow = { name: 'bow', level: 0.5 };
+  const stern = { name: 'stern', level: 0.25 };
+  live.set({ tanks: [stern, bow], used: [{ name: 'stern' }, { name: 'bow' }] });
+  expect(live.nodeOf('tank-bow')).toBe(tank);
+  // What says its place says another one.
+  expect(live.nodeOf('told-bow')).not.toBe(told);
+  expect(live.nodeOf('told-bow')!.widget.text!.text).toBe('2 bow');
+  const input = new ViewInput(live);
+  input.focus('tank-bow.set');
+  input.hear({ type: 'key-down', key: 'ArrowRight' });
+  const effects = input.hear({ type: 'key-down', key: 'ArrowRight' });
+  const change = effects.find(({ type }) => type === 'change');
+  expect(change).toMatchObject({ key: 'value', to: { name: 'tanks', index: 1, field: 'level' } });
+  const tanks = live.values.get('tanks') as unknown as { level: number }[];
+  expect(tanks[0]).toEqual(stern);
+  expect(tanks[1]!.level).toBeGreaterThan(0.5);
 });

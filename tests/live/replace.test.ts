@@ -60,3 +60,12 @@ test('one that the values of the game do not fit is refused, and everything stay
   live.set({ depth: 7 });
   expect(live.widgets.find(({ id }) => id === 'depth')!.text!.text).toBe('Depth 7 m');
 });
+
+test('a value that nothing shows at the moment is kept as well', () => {
+  const hidden = (changes: object) =>
+    version({ ...changes, children: [{ id: 'depth', kind: 'text', text: 'Depth {depth} m', gone: true }] });
+  const live = new LiveView(opened(hidden({})), screen);
+  expect(live.set({ depth: 9 })).toBe(false);
+  live.replace(opened(version({})));
+  expect(live.widgets.find(({ id }) => id === 'depth')!.text!.text).toBe('Depth 9 m');
+});
