@@ -26,7 +26,8 @@ import { drawingOrder, makeSkeleton, zOf, type Bone, type Box, type Piece } from
 import { handsOnTheSame } from '../theme/index.ts';
 import { itemOf, targetsOf } from '../view/index.ts';
 import { isSimilarBox, needsAnotherPlan } from './box-change.ts';
-import { isLeaving, movedOn, shownWhile, startAppearing, startMoving, type Moving } from './motion.ts';
+import { isLeaving, startAppearing } from './motion.ts';
+import { Motions } from './motions.ts';
 import { LiveNames } from './names.ts';
 import { targetOf, type LiveNode, type Mutable } from './node.ts';
 import { heldAt, slideOver } from './slid.ts';
@@ -71,9 +72,7 @@ export class LiveTree {
   readonly #source: TreeSource;
   readonly #applied: Tree['applied'];
   readonly names = new LiveNames();
-  /** Whether changes take the time their transitions say; at once where not. */
-  hasMotion = true;
-  readonly #moving = new Set<LiveNode>();
+  readonly motions = new Motions((node, shown) => this.#place(node, shown));
   /** Those that are drawn out of the order they are written in. */
   readonly #raised = new Set<LiveNode>();
   /** Scrollbars and signs of more. */
@@ -85,7 +84,7 @@ export class LiveTree {
     within: (node) => this.nodes.slice(node.index + 1, this.plan.end[node.index]),
     changeable: (node) => this.#changeable(node),
     touch: (node) => this.touch(node),
-    settle: (node) => this.#start(node, { ...targetOf(node), leaves: undefined }, []),
+    settle: (node) => this.motions.start(node, { ...targetOf(node), leaves: undefined }, []),
   };
   /** How many snapshots there are: a widget that the last one shows is copied before it is changed. */
   #snapshots = 0;
@@ -133,13 +132,21 @@ export class LiveTree {
     const { document, frame, materials } = this.#source;
     const sites = this.names.sitesOf(names);
     const { refuses } = materials;
-    const standing = { nodes: this.nodes, end: this.plan.end, document, on: frame, refuses };
+    const standing = {
+      nodes: this.nodes,
+      end: this.plan.end,
+      document,
+      on: frame,
+      refuses,
+      fades: (node: LiveNode) => this.motions.fades(node),
+    };
     const showing = this.names.showing(names);
     for (const node of showing) holdShown(node);
     const regrown = sites.size === 0 ? [] : regrow(sites, standing);
     let changed = false;
     for (const one of regrown) if (this.#apply(one)) changed = true;
     for (const node of this.names.showing(names)) if (this.#show(node)) changed = true;
+    this.#removeOut();
     return changed;
   }
 
@@ -151,7 +158,7 @@ export class LiveTree {
       const before = at.widget;
       const made = dressOne(at.bone, at.parent?.widget, materials);
       const widget = keptText(made, before);
-      this.#put(at, widget);
+      this.motions.put(at, widget);
       const isSame =
         widget.theme === before.theme &&
         widget.visible === before.visible &&
@@ -168,9 +175,9 @@ export class LiveTree {
   #putBare(node: LiveNode): void {
     const { bone } = node;
     const { source, visible } = bone;
-    if (!this.#isAtOnce(node)) {
+    if (!this.motions.isAtOnce(node)) {
       const from = targetOf(node);
-      this.#put(node, { ...from, source, visible, box: boxIn(bone, from.look) });
+      this.motions.put(node, { ...from, source, visible, box: boxIn(bone, from.look) });
       return;
     }
     const own = this.#changeable(node);
@@ -184,62 +191,22 @@ export class LiveTree {
     this.#boxChanged(node, box);
   }
 
-  /** Whether a widget is at once what it is to be, and shows it. */
-  #isAtOnce({ motion, widget, leaves, rests }: LiveNode): boolean {
-    return !motion && !leaves && !rests && !(this.hasMotion && widget.look.transition.length > 0);
-  }
-
-  /** Another widget in the place of one, at once or over the time its transition says. */
-  #put(node: LiveNode, made: Widget): void {
-    const widget = node.rests ? { ...made, visible: false } : made;
-    const before = node.motion?.target ?? node.widget;
-    const moving =
-      this.hasMotion && (node.motion !== undefined || widget.look.transition.length > 0)
-        ? startMoving(node.widget, before, widget, node.motion?.moving ?? [])
-        : [];
-    this.#start(node, widget, moving);
-  }
-
-  /** Another widget from now on, of which some is on its way. */
-  #start(node: LiveNode, widget: Widget, moving: readonly Moving[]): void {
-    this.#arrive(node);
-    if (moving.length > 0) {
-      node.motion = { target: widget, moving };
-      this.#moving.add(node);
-    }
-    this.#place(node, shownWhile(widget, moving));
-  }
-
-  #arrive(node: LiveNode): void {
-    if (node.motion === undefined) return;
-    node.motion = undefined;
-    this.#moving.delete(node);
-  }
-
   /** Moves everything on that is on its way. Gives whether anything is. */
   advance(ms: number): boolean {
-    if (this.#moving.size === 0) return false;
-    for (const node of [...this.#moving].sort((a, b) => a.index - b.index)) {
-      if (!node.motion) continue;
-      const { moving } = node.motion;
-      const left = movedOn(moving, ms);
-      const before = node.widget;
-      // Ends are what they are to be, to the last bit.
-      const settled = targetOf(node);
-      const hasLeft = isLeaving(moving) && !isLeaving(left);
-      this.#start(node, settled, left);
+    const moves = this.motions.advance(ms, (node, { look }, hasLeft) => {
       if (hasLeft) endLeaving(node, this.#sight);
-      if (!handsOnTheSame(node.widget.look, before.look))
-        for (const child of this.childrenOf(node)) this.redress(child);
-    }
-    return true;
+      if (!handsOnTheSame(node.widget.look, look))
+        this.childrenOf(node).forEach((child) => this.redress(child));
+    });
+    this.#removeOut();
+    return moves;
   }
 
   /** Has a scrollbar go out of sight for a while, or come back. */
   rest(node: LiveNode, rests: boolean): void {
     if (node.rests === rests) return;
     node.rests = rests;
-    this.#put(node, { ...targetOf(node), visible: node.bone.visible });
+    this.motions.put(node, { ...targetOf(node), visible: node.bone.visible });
   }
 
   /** Shows a caret in a textbox, or none. */
@@ -275,9 +242,9 @@ export class LiveTree {
   /** Puts a widget elsewhere of which nothing but its offset has changed. */
   #slide({ site, node, offset }: Extract<Regrown, { type: 'slid' }>): void {
     const slide = site.slide!;
-    if (!this.#isAtOnce(node) || !slideOver(node, offset, slide, this.#snapshots)) {
+    if (!this.motions.isAtOnce(node) || !slideOver(node, offset, slide, this.#snapshots)) {
       const held = heldAt(node, offset, slide, this.#snapshots);
-      this.#rebone({ node, bone: held.bone, made: held.made, keys: slidKeys });
+      this.#rebone({ node, bone: held.bone, made: held.made, keys: ['offset'] });
       node.held = held;
       return;
     }
@@ -302,7 +269,7 @@ export class LiveTree {
   /** Has a widget show what it is to show now. Gives whether that is something else. */
   #show(node: LiveNode): boolean {
     if (node.widget.kind === 'separator') return this.#divide(node.parent!);
-    const shown = showsNow(node, this.hasMotion, this.#source.materials);
+    const shown = showsNow(node, this.motions.isOn, this.#source.materials);
     if (shown.type === 'same') return false;
     if (shown.type === 'redressed') {
       this.redress(node);
@@ -339,8 +306,35 @@ export class LiveTree {
     for (const { scope, as } of one.placed) scope.takePlace(as);
     for (const change of one.changes) this.#rebone(change);
     if (one.site && one.names.size > one.site.names.size) this.names.extend(one.site, one.names);
-    if (one.type === 'other') this.#splice(one);
+    if (one.type === 'other') {
+      this.#splice(one);
+      for (const node of one.leaving) this.#depart(node, true);
+      for (const node of one.back) this.#depart(node, false);
+    }
     return one.type === 'other' || one.changes.length > 0;
+  }
+
+  /** Has a widget go out of sight, after which it is no more; or has it stay after all. */
+  #depart(node: LiveNode, departs: boolean): void {
+    node.departs = departs;
+    const visible = isVisible(node.bone, node);
+    if (visible === node.bone.visible) return;
+    node.bone = { ...node.bone, visible };
+    this.motions.put(node, { ...targetOf(node), visible });
+    showWithin(node, this.#sight, isLeaving(node.motion?.moving ?? []));
+  }
+
+  /** Takes out those that were to go once they are out of sight. */
+  #removeOut(): void {
+    for (const node of this.motions.takeOut()) {
+      const { parent } = node;
+      if (!parent || this.nodes[node.index] !== node) continue;
+      const site = [...parent.sites].find(({ heads }) => heads.includes(node));
+      const runs = site?.heads.flatMap((head) =>
+        head === node ? [] : [{ type: 'kept' as const, node: head }],
+      );
+      if (runs) this.#splice({ site, parent, runs });
+    }
   }
 
   /** Another bone in the same place: other places, sizes or looks, the same children. */
@@ -350,7 +344,7 @@ export class LiveTree {
     next.index = node.index;
     next.parent = before.parent;
     // It was worked out before anything changed: what it is in may be visible since, or not any more.
-    next.visible = isVisible(bone, node.parent);
+    next.visible = isVisible(bone, node);
     node.bone = bone;
     node.made = made;
     if (keys.includes('scroll-offset')) this.scrolled.push(node);
@@ -369,8 +363,7 @@ export class LiveTree {
   }
 
   #noteRaised(node: LiveNode): void {
-    if (zOf(node.bone.source) === 0) this.#raised.delete(node);
-    else this.#raised.add(node);
+    this.#raised[zOf(node.bone.source) === 0 ? 'delete' : 'add'](node);
   }
 
   #reorder(): void {
@@ -392,7 +385,11 @@ export class LiveTree {
   }
 
   /** Puts what a site has unfolded to in the place of what it had. */
-  #splice({ site, parent, runs }: Extract<Regrown, { type: 'other' }>): void {
+  #splice({
+    site,
+    parent,
+    runs,
+  }: Pick<Extract<Regrown, { type: 'other' }>, 'site' | 'parent' | 'runs'>): void {
     const { nodes } = this;
     const [from, to] = rangeOf(site, parent, { nodes, end: this.plan.end });
     const heads: LiveNode[] = [];
@@ -428,10 +425,11 @@ export class LiveTree {
     for (const { made } of fresh) showThese(made.slice(1), this.#sight);
     this.#reorder();
     this.isPlaced = true;
-    if (!this.hasMotion) return;
+    if (!this.motions.isOn) return;
     for (const { made } of fresh) {
       const [, head] = made;
-      if (head && !known.has(head.bone.id)) this.#start(head, head.widget, startAppearing(head.widget));
+      if (head && !known.has(head.bone.id))
+        this.motions.start(head, head.widget, startAppearing(head.widget));
     }
   }
 
@@ -469,6 +467,7 @@ export class LiveTree {
       widget,
       motion: undefined,
       leaves: false,
+      departs: false,
       rests: false,
       stamp: this.version,
       own: this.#snapshots,
@@ -488,7 +487,7 @@ export class LiveTree {
   }
 
   #forget(node: LiveNode): void {
-    this.#arrive(node);
+    this.motions.arrive(node);
     if (this.byId.get(node.bone.id) === node) this.byId.delete(node.bone.id);
     this.names.forget(node);
     this.#raised.delete(node);
@@ -522,5 +521,3 @@ export class LiveTree {
     keepScrolled(this.plan, before);
   }
 }
-
-const slidKeys: readonly string[] = ['offset'];

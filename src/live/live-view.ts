@@ -102,7 +102,7 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
     const { document, name, reference, variant } = this.#view;
     const tree = this.#made({ document, view: name, reference, materials: variant, frame: this.#frame });
     tree.version = this.#version + 1;
-    tree.hasMotion = this.#hasMotion;
+    tree.motions.isOn = this.#hasMotion;
     for (const [id, { x, y, past }] of this.#scrolled) {
       const node = tree.byId.get(id);
       if (node) scrollTo(tree.plan, node.index, x, y, past);
@@ -365,7 +365,7 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
 
   set motion(motion: 'full' | 'reduced') {
     this.#hasMotion = motion === 'full';
-    this.#tree.hasMotion = this.#hasMotion;
+    this.#tree.motions.isOn = this.#hasMotion;
     if (!this.#hasMotion) this.advance(longestMotion);
   }
 

@@ -64,6 +64,11 @@ export function startAppearing(widget: Widget): readonly Moving[] {
   return widget.visible ? startMoving(unseen, unseen, widget, []) : [];
 }
 
+/** Whether a widget takes time to go out of sight. */
+export function fadesAway({ visible, look }: Widget): boolean {
+  return visible && look.opacity > 0 && transitionOf(look.transition, 'visible') !== undefined;
+}
+
 /** Whether a widget is on its way out of sight. */
 export function isLeaving(moving: readonly Moving[]): boolean {
   return moving.some(({ key, to }) => key === 'visible' && !to.visible);

@@ -16,6 +16,8 @@ export interface LiveNode {
   motion: { target: Widget; moving: readonly Moving[] } | undefined;
   /** Whether it is drawn although it is invisible: what it is in is on its way out of sight. */
   leaves: boolean;
+  /** Whether it will be no more once it is out of sight: it has become `gone`, or its entry has left the list. */
+  departs: boolean;
   /** Whether it is out of sight for a while: a scrollbar nobody scrolls by. */
   rests: boolean;
   /** The version of the view in which it last looked, said or stood otherwise. */

@@ -62,6 +62,9 @@ export type Regrown =
       readonly changes: readonly HeadChange[];
       readonly placed: readonly PlacedEntry[];
       readonly runs: readonly GrownRun[];
+      /** Those among them that stay until they are out of sight; and those that did, and are to be seen again. */
+      readonly leaving: readonly LiveNode[];
+      readonly back: readonly LiveNode[];
     };
 
 /** A widget that stays with all in it, or what is new. */
@@ -77,6 +80,8 @@ export interface Standing {
   readonly document: CheckedDocument;
   readonly on: OnScreen;
   readonly refuses: Refuses;
+  /** Whether a widget takes time to go out of sight. */
+  readonly fades: (node: LiveNode) => boolean;
 }
 
 /**
@@ -143,9 +148,10 @@ function keptBox({ bone }: LiveNode, keys: readonly string[]): Bone['box'] | und
 
 function become(site: LiveSite, standing: Standing, replaced: Set<LiveNode>): Regrown {
   const { document, on, refuses } = standing;
-  const same = rebind(site, refuses);
-  if (same) return same;
   const { parent, heads } = site;
+  const there = heads.filter(({ departs }) => !departs);
+  const same = there.length === heads.length ? rebind(site, refuses) : undefined;
+  if (same) return same;
   const names = new Set<string>();
   const made = expand(document, site.written, on, { applied: [], structural: names, refuses });
   const left = new Set(heads);
@@ -153,7 +159,7 @@ function become(site: LiveSite, standing: Standing, replaced: Set<LiveNode>): Re
   const changes: HeadChange[] = [];
   const placed: PlacedEntry[] = [];
   const runs: (LiveNode | Expanded)[] = made.map((one, nth) => {
-    const head = one.id === undefined ? heads[nth] : byId.get(one.id);
+    const head = one.id === undefined ? there[nth] : byId.get(one.id);
     if (!head?.made || !left.has(head)) return one;
     const { scope } = head.made;
     const isThere = one.scope.equals(scope);
@@ -170,12 +176,13 @@ function become(site: LiveSite, standing: Standing, replaced: Set<LiveNode>): Re
     }
     return head;
   });
-  const stays = left.size === 0 && runs.every((run, nth) => run === heads[nth]);
+  const stays = runs.length === there.length && runs.every((run, nth) => run === there[nth]);
   if (stays) return { type: 'changed', site, names, changes, placed };
   const added = runs.filter((run) => !('bone' in run));
+  const gone = [...left].filter(({ departs }) => !departs);
   const isNumbered =
     heads.some((head) => head.made?.id === undefined) || made.some(({ id }) => id === undefined);
-  const divides = [...left].some(({ bone }) => isDivider(bone)) || added.some(makesDivider);
+  const divides = gone.some(({ bone }) => isDivider(bone)) || added.some(makesDivider);
   if (isNumbered || divides) {
     // Ids that are counted, and neighbours of dividers, follow from all that is there beside them.
     const piece = growPiece(document, on, parent.bone, { children: parent.children ?? [] }, refuses);
@@ -187,8 +194,19 @@ function become(site: LiveSite, standing: Standing, replaced: Set<LiveNode>): Re
       placed: none,
       names,
       runs: [{ type: 'new', piece, made: undefined }],
+      leaving: none,
+      back: none,
     });
   }
+  // Another one of the same id takes the place at once.
+  const taken = new Set(added.map((one) => (one as Expanded).id));
+  const leaving = gone.filter((head) => standing.fades(head) && !taken.has(head.bone.id));
+  const back = heads.filter((head) => head.departs && !left.has(head));
+  for (const head of left)
+    if ((head.departs && !taken.has(head.bone.id)) || leaving.includes(head)) {
+      runs.splice(placeAfter(heads, head, runs), 0, head);
+      left.delete(head);
+    }
   for (const head of left) replaced.add(head);
   return limited(standing, {
     type: 'other',
@@ -206,7 +224,22 @@ function become(site: LiveSite, standing: Standing, replaced: Set<LiveNode>): Re
             made: run,
           },
     ),
+    leaving,
+    back,
   });
+}
+
+/** Where one that is still to be seen stands among others: behind the next of those before it that is there as well. */
+function placeAfter(
+  heads: readonly LiveNode[],
+  head: LiveNode,
+  runs: readonly (LiveNode | Expanded)[],
+): number {
+  for (let at = heads.indexOf(head) - 1; at >= 0; at--) {
+    const found = runs.indexOf(heads[at]!);
+    if (found >= 0) return found + 1;
+  }
+  return 0;
 }
 
 /** Whether anything in a site may say at which place of its list it stands. */

@@ -25,7 +25,7 @@ export function showWithin(node: LiveNode, sight: Sight, leaves = false): void {
 /** Works out who of some widgets is visible, parents before their children. @param isAround Whether what they are in is. */
 export function showThese(nodes: readonly LiveNode[], sight: Sight, leaves = false, isAround = true): void {
   for (const inner of nodes) {
-    const visible = isVisible(inner.bone, inner.parent);
+    const visible = isVisible(inner.bone, inner);
     // Nothing is left of what goes by itself where all around it is gone.
     if (!leaves && !isAround && inner.widget.leaves) {
       inner.leaves = false;

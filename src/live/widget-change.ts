@@ -3,9 +3,10 @@ import type { Bone } from '../skeleton/index.ts';
 import type { TextBlock } from '../text/index.ts';
 import type { LiveNode } from './node.ts';
 
-export function isVisible({ hidden, source }: Bone, parent: LiveNode | undefined): boolean {
+/** Whether a widget is seen as a bone says it, where it stands. */
+export function isVisible({ hidden, source }: Bone, { parent, departs }: LiveNode): boolean {
   const said = 'visible' in source ? source.visible : undefined;
-  return (parent?.bone.visible ?? true) && !hidden && said !== false;
+  return (parent?.bone.visible ?? true) && !hidden && said !== false && !departs;
 }
 
 export function isMeter({ kind }: Widget): boolean {

@@ -17,6 +17,7 @@ import { fonts } from '../support/views.ts';
 /* Lists whose entries come, go and change places, inside each other, cut off, faded, turned, raised, in rows, grids and free. */
 
 const look = { background: '#336699' };
+const fades = { ...look, transition: 'visible 100ms' };
 const source: DocumentSource = {
   pimbot: 1,
   reference: { size: '800x600' },
@@ -50,12 +51,12 @@ const source: DocumentSource = {
               width: 'fill',
               height: 60,
               z: '{high}',
-              look: { ...look, opacity: '{faded}' },
+              look: { ...fades, opacity: '{faded}' },
               scroll: 'y',
               children: [
                 { id: 'tall', width: 30, height: 200, look, offset: [4, 4] },
                 { id: 'cells', arrange: 'grid', columns: 2, children: [{ id: 'cell', size: 7, look }] },
-                { id: 'part', repeat: '{parts}', size: 9, offset: [60, 5], look },
+                { id: 'part', repeat: '{parts}', size: 9, offset: [60, 5], look: fades },
               ],
             },
             { id: 'foot', height: 10, look },
@@ -76,7 +77,7 @@ const source: DocumentSource = {
           arrange: 'grid',
           columns: 'auto 30',
           width: 120,
-          children: [{ id: 'bit', repeat: '{bits}', key: 'name', height: 10, look }],
+          children: [{ id: 'bit', repeat: '{bits}', key: 'name', height: 10, look: fades }],
         },
         {
           'id': 'tied',
@@ -86,7 +87,7 @@ const source: DocumentSource = {
           look,
           'gone': '{anchored}',
         },
-        { id: 'last', anchor: 'left bottom', size: 20, look, gone: '{ended}' },
+        { id: 'last', anchor: 'left bottom', size: 20, look: fades, gone: '{ended}' },
       ] as never,
     },
   },
@@ -113,7 +114,12 @@ const values = fc.record(
   },
   { requiredKeys: [] },
 );
-const step = fc.record({ set: values, scroll: fc.option(name, { nil: undefined }), draws: fc.boolean() });
+const step = fc.record({
+  set: values,
+  scroll: fc.option(name, { nil: undefined }),
+  draws: fc.boolean(),
+  ms: fc.constantFrom(0, 30, 70, 200),
+});
 
 const plain = (operations: readonly DrawOperation[]) =>
   withPaths({ width: 1, height: 1, title: '', operations }).operations;
@@ -134,7 +140,7 @@ test('who comes, goes or changes places leaves a view that is the same as a new 
       drawing.update();
       const scrolled = new Map<string, number>();
       let given = {};
-      steps.forEach(({ set, scroll, draws }, turn) => {
+      steps.forEach(({ set, scroll, draws, ms }, turn) => {
         given = { ...given, ...set };
         live.set(set);
         const id = `room-${scroll}`;
@@ -142,8 +148,11 @@ test('who comes, goes or changes places leaves a view that is the same as a new 
           live.scroll(id, 0, turn + 1);
           scrolled.set(id, turn + 1);
         }
+        live.advance(ms);
         if (draws) drawing.update();
       });
+      live.advance(200);
+      expect(live.advance(1)).toBe(false);
       const fresh = new LiveView(
         openView(document!, 'test', { resources: { fonts }, values: given }),
         screen,

@@ -100,6 +100,7 @@ test('what is refused leaves no trace, whenever it is found to be none', () => {
     }
     if (refused) expect(told(live)).toEqual(before);
     else live.set({ list: source.cases!.only!.list, high: 12, count: 2, w: 90 });
+    live.advance(1000);
   }
   expect(told(live)).toEqual(before);
   expect(refusals).toBeGreaterThanOrEqual(4);

@@ -13,7 +13,7 @@ export const source: DocumentSource = {
     seen: { background: '#88aa22' },
     key: {
       background: '#125463',
-      transition: 'all 120ms ease-out, color 300ms 50ms',
+      transition: 'all 120ms ease-out, color 300ms 50ms, visible 90ms',
       states: {
         hover: { background: '#227788' },
         focused: { 'border': '3 #ffffff', 'font-size': 31, 'color': '#ffee00' },

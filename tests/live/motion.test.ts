@@ -222,6 +222,7 @@ describe('coming and going', () => {
     const { view, drawing } = shown();
     expect([opacity(view, 'note'), opacity(view, 'slot-wax')]).toEqual([1, 1]);
     view.set({ away: true });
+    view.advance(100);
     expect(view.find('note')).toBeUndefined();
     view.set({ away: false, entries: [{ name: 'lamp' }, { name: 'wax' }] });
     expect(opacity(view, 'note')).toBe(opacity(view, 'slot-lamp'));
@@ -234,9 +235,63 @@ describe('coming and going', () => {
     expect([opacity(view, 'note'), opacity(view, 'slot-lamp')]).toEqual([0.25, 0.25]);
     expect(drawn(drawing, view, 'slot-lamp')).toBe(true);
     view.set({ entries: [{ name: 'wax' }] });
-    expect(view.find('slot-lamp')).toBeUndefined();
     view.advance(100);
+    expect(view.find('slot-lamp')).toBeUndefined();
     expect(view.advance(1)).toBe(false);
+  });
+
+  test('what becomes gone, and entries that leave, go out of sight where they stand; then others move up', () => {
+    const { view, drawing, hits } = shown();
+    const list = (...names: string[]) => names.map((name) => ({ name }));
+    const left = (id: string) => view.read(id, { x: 0, y: 0, width: 0, height: 0 }).x;
+    view.set({ entries: list('lamp', 'wax', 'rope') });
+    view.advance(100);
+    expect(left('slot-rope')).toBe(80);
+    view.set({ away: true, entries: list('lamp', 'rope', 'tar') });
+    // Nothing finds it any more, but it is drawn, and everybody stands where they did.
+    expect([widget(view, 'note').visible, widget(view, 'slot-wax').visible]).toEqual([false, false]);
+    expect(hits.at(60, 320)?.widget).toBe('belt');
+    expect(view.widgets.map(({ id }) => id).filter((id) => id.startsWith('slot'))).toEqual([
+      'slot-lamp',
+      'slot-wax',
+      'slot-rope',
+      'slot-tar',
+    ]);
+    view.advance(50);
+    expect([opacity(view, 'note'), opacity(view, 'slot-wax'), left('slot-rope')]).toEqual([0.5, 0.5, 80]);
+    expect([drawn(drawing, view, 'note'), drawn(drawing, view, 'slot-wax')]).toEqual([true, true]);
+    // One comes back midway, and stays the same widget.
+    const note = view.nodeOf('note');
+    view.set({ away: false });
+    expect([view.nodeOf('note') === note, widget(view, 'note').visible, opacity(view, 'note')]).toEqual([
+      true,
+      true,
+      0.5,
+    ]);
+    view.advance(50);
+    expect([view.find('slot-wax'), left('slot-rope'), left('slot-tar')]).toEqual([undefined, 40, 80]);
+    view.advance(100);
+    expect([opacity(view, 'note'), view.advance(1)]).toEqual([1, false]);
+    // A list that changes while one leaves, the same one in another place, and all of them at once.
+    view.set({ entries: list('rope', 'tar') });
+    view.set({ entries: list('tar', 'lamp', 'rope') });
+    view.advance(25);
+    view.set({ entries: [] });
+    expect(view.widgets.filter(({ id, visible }) => id.startsWith('slot') && visible)).toEqual([]);
+    view.advance(100);
+    expect(view.widgets.filter(({ id }) => id.startsWith('slot'))).toEqual([]);
+    expect(view.advance(1)).toBe(false);
+  });
+
+  test('what it is in goes out of sight first, or motion is reduced: then it is no more at once', () => {
+    const { view } = shown();
+    view.set({ entries: [] });
+    expect(view.find('slot-wax')).toBeDefined();
+    view.motion = 'reduced';
+    expect(view.find('slot-wax')).toBeUndefined();
+    view.set({ entries: [{ name: 'wax' }] });
+    view.set({ entries: [] });
+    expect(view.find('slot-wax')).toBeUndefined();
   });
 
   test('reduced motion has it come and go at once', () => {
