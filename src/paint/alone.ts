@@ -1,4 +1,4 @@
-import { areaOf } from './areas.ts';
+import { areaOf, isNowhere } from './areas.ts';
 import type { CanvasCache } from './canvas-cache.ts';
 import { paintOnCanvas, type CanvasContext } from './canvas.ts';
 import type { DrawOperation } from './draw-list.ts';
@@ -28,7 +28,7 @@ export function drawnAlone<Canvas>(
     }
   | undefined {
   const area = areaOf(operation);
-  if (!area) return undefined;
+  if (isNowhere(area)) return undefined;
   const [x, y] = [Math.floor(area.left), Math.floor(area.top)];
   const [width, height] = [Math.ceil(area.right) - x, Math.ceil(area.bottom) - y];
   const { canvas, context } = make(width, height);

@@ -1,6 +1,6 @@
 import { turned, type Matrix } from '../inside/index.ts';
 import type { Rect } from '../layout/index.ts';
-import type { DrawOperation, GlyphRun, Shape } from './draw-list.ts';
+import type { DrawOperation, GlyphRun, PathStep, Shape } from './draw-list.ts';
 
 /** A rectangle by its edges, in device px. */
 export interface Area {
@@ -13,22 +13,36 @@ export interface Area {
 /** Edges are drawn softened into the pixels they touch, and rounded differently by canvases. */
 const softEdge = 1;
 
-/** Where an operation may change pixels, before clips; undefined for one that draws nothing itself. */
-export function areaOf(operation: DrawOperation): Area | undefined {
+/** Where an operation may change pixels, before clips; nowhere for one that draws nothing itself. */
+export function areaOf(operation: DrawOperation): Area {
+  const area = nowhere();
+  areaInto(operation, area);
+  return area;
+}
+
+/** Writes where an operation may change pixels, before clips, into `into`. */
+export function areaInto(operation: DrawOperation, into: Area): void {
+  empty(into);
   switch (operation.type) {
     case 'box':
     case 'picture':
     case 'game':
-      return around(operation.rect, softEdge);
+      around(operation.rect, softEdge, into);
+      return;
     case 'path':
-      return outset(shapeArea({ type: 'path', steps: operation.steps }), edgeOf(operation.outline));
+      stepsInto(operation.steps, into);
+      outset(into, edgeOf(operation.outline));
+      return;
     case 'glyphs':
-      return outset(glyphsArea(operation.runs, 0, 0), edgeOf(operation.outline));
+      glyphsInto(operation.runs, 0, 0, into);
+      outset(into, edgeOf(operation.outline));
+      return;
     case 'shadow':
+      shapeInto(operation.shape, into);
       // Nothing is seen of a blur further out than three times its deviation, which is half the blur.
-      return outset(shapeArea(operation.shape), softEdge + 1.5 * operation.blur);
+      outset(into, softEdge + 1.5 * operation.blur);
+      return;
     default:
-      return undefined;
   }
 }
 
@@ -36,28 +50,28 @@ function edgeOf(outline: { readonly width: number } | undefined): number {
   return softEdge + (outline?.width ?? 0);
 }
 
-function shapeArea(shape: Shape): Area | undefined {
-  if (shape.type === 'box') return around(shape.rect, 0);
-  if (shape.type === 'glyphs') return glyphsArea(shape.runs, shape.right, shape.down);
-  const area = nowhere();
-  for (const { values } of shape.steps)
-    for (let at = 0; at + 1 < values.length; at += 2) include(area, values[at]!, values[at + 1]!);
-  return area.left <= area.right ? area : undefined;
+function shapeInto(shape: Shape, into: Area): void {
+  if (shape.type === 'box') around(shape.rect, 0, into);
+  else if (shape.type === 'glyphs') glyphsInto(shape.runs, shape.right, shape.down, into);
+  else stepsInto(shape.steps, into);
 }
 
-function glyphsArea(runs: readonly GlyphRun[], right: number, down: number): Area | undefined {
-  const area = nowhere();
+function stepsInto(steps: readonly PathStep[], into: Area): void {
+  for (const { values } of steps)
+    for (let at = 0; at + 1 < values.length; at += 2) include(into, values[at]!, values[at + 1]!);
+}
+
+function glyphsInto(runs: readonly GlyphRun[], right: number, down: number, into: Area): void {
   for (const { face, size, x, baseline, scale, glyphs } of runs) {
     for (const glyph of glyphs) {
       const box = face.box(glyph.id);
       if (!box) continue;
       const left = x + right + glyph.x * scale;
       const base = baseline + down - glyph.y * scale;
-      include(area, left + box.left * size, base - box.top * size);
-      include(area, left + box.right * size, base - box.bottom * size);
+      include(into, left + box.left * size, base - box.top * size);
+      include(into, left + box.right * size, base - box.bottom * size);
     }
   }
-  return area.left <= area.right ? area : undefined;
 }
 
 export function nowhere(): Area {
@@ -75,19 +89,24 @@ function include(area: Area, x: number, y: number): void {
   area.bottom = Math.max(area.bottom, y);
 }
 
-function around({ x, y, width, height }: Rect, by: number): Area {
-  return { left: x - by, top: y - by, right: x + width + by, bottom: y + height + by };
+function around({ x, y, width, height }: Rect, by: number, into: Area): void {
+  into.left = x - by;
+  into.top = y - by;
+  into.right = x + width + by;
+  into.bottom = y + height + by;
 }
 
-function outset(area: Area | undefined, by: number): Area | undefined {
-  return (
-    area && {
-      left: area.left - by,
-      top: area.top - by,
-      right: area.right + by,
-      bottom: area.bottom + by,
-    }
-  );
+function outset(area: Area, by: number): void {
+  area.left -= by;
+  area.top -= by;
+  area.right += by;
+  area.bottom += by;
+}
+
+/** Has an area be nowhere. */
+export function empty(area: Area): void {
+  area.left = area.top = Infinity;
+  area.right = area.bottom = -Infinity;
 }
 
 /** Makes an area hold another one as well. */
@@ -99,10 +118,11 @@ export function unite(area: Area, other: Area): void {
   area.bottom = Math.max(area.bottom, other.bottom);
 }
 
-/** The smallest upright area around a turned one. */
-export function turnedArea({ left, top, right, bottom }: Area, matrix: Matrix): Area {
-  const rect = turned({ x: left, y: top, width: right - left, height: bottom - top }, matrix);
-  return around(rect, softEdge);
+/** Has an area be the smallest upright one around it turned. */
+export function turnArea(area: Area, matrix: Matrix): void {
+  const { left, top, right, bottom } = area;
+  if (!isNowhere(area))
+    around(turned({ x: left, y: top, width: right - left, height: bottom - top }, matrix), softEdge, area);
 }
 
 /** One matrix after another: what is turned by the inner one, and then by the outer. */
@@ -127,11 +147,11 @@ export class AreaList {
     for (let at = 0; at < areas.length; at++) {
       const other = areas[at]!;
       if (contains(other, next)) return;
-      const both = { ...other };
-      unite(both, next);
-      if (sizeOf(both) > 1.25 * (sizeOf(other) + sizeOf(next)) && areas.length < mostAreas) continue;
+      if (sizeOfBoth(other, next) > 1.25 * (sizeOf(other) + sizeOf(next)) && areas.length < mostAreas)
+        continue;
+      unite(next, other);
       areas.splice(at, 1);
-      this.add(both, width, height);
+      this.add(next, width, height);
       return;
     }
     areas.push(next);
@@ -168,6 +188,12 @@ function sizeOf({ left, top, right, bottom }: Area): number {
   return (right - left) * (bottom - top);
 }
 
+/** How large the area around two is. */
+function sizeOfBoth(one: Area, other: Area): number {
+  const width = Math.max(one.right, other.right) - Math.min(one.left, other.left);
+  return width * (Math.max(one.bottom, other.bottom) - Math.min(one.top, other.top));
+}
+
 /** Whether two areas have some px in common. */
 export function meets(one: Area, other: Area): boolean {
   return one.left < other.right && other.left < one.right && one.top < other.bottom && other.top < one.bottom;
@@ -188,13 +214,11 @@ export function holds(
   );
 }
 
-/** What two areas have in common. */
-export function meeting(one: Area, other: Area): Area {
-  const area = {
-    left: Math.max(one.left, other.left),
-    top: Math.max(one.top, other.top),
-    right: Math.min(one.right, other.right),
-    bottom: Math.min(one.bottom, other.bottom),
-  };
-  return isNowhere(area) ? nowhere() : area;
+/** Leaves of an area what it has in common with another one. */
+export function cutTo(area: Area, other: Area): void {
+  area.left = Math.max(area.left, other.left);
+  area.top = Math.max(area.top, other.top);
+  area.right = Math.min(area.right, other.right);
+  area.bottom = Math.min(area.bottom, other.bottom);
+  if (isNowhere(area)) empty(area);
 }

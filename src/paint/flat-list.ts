@@ -7,8 +7,8 @@ import type { DrawnWidget } from './draw.ts';
 export interface Listed {
   readonly node: ListedNode;
   readonly drawn: DrawnWidget;
-  /** Of each of its own operations, on the screen. */
-  readonly areas: readonly (Area | undefined)[];
+  /** Of each of its own operations, on the screen; there may be more. */
+  readonly areas: readonly Area[];
   /** Where its operations start in the list, and of which types they are. */
   from: number;
   shape: string;
@@ -86,7 +86,7 @@ export class FlatList {
     while (open.length > 0) close();
   }
 
-  /** Puts what a widget draws in the place of what it drew, which was of the same shape. Gives whether it was. */
+  /** Puts what a widget draws in the place of what it drew, which was of the same shape. */
   patch({ drawn, areas, from }: Listed): void {
     let at = from;
     for (const one of drawn.within) this.operations[at++] = one;

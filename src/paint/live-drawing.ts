@@ -3,14 +3,16 @@ import { replaceItems, type Rect } from '../layout/index.ts';
 import {
   type Area,
   AreaList,
+  areaInto,
   areaOf,
+  cutTo,
+  empty,
   holds,
-  meeting,
   meets,
   multiplied,
   nowhere,
   onScreen,
-  turnedArea,
+  turnArea,
   unite,
 } from './areas.ts';
 import type { DrawList, DrawOperation } from './draw-list.ts';
@@ -58,11 +60,11 @@ export interface Followed {
 interface Entry extends Listed {
   readonly node: FollowedNode;
   drawn: DrawnWidget;
-  areas: readonly (Area | undefined)[];
+  readonly areas: Area[];
   /** Around all of them, within what cuts it off. */
-  area: Area;
+  readonly area: Area;
   /** Around those with soft edges: a painter that cuts one in two may soften what is left otherwise. */
-  soft: Area;
+  readonly soft: Area;
   isSeen: boolean;
   /** What turns it and all in it; undefined where nothing does. */
   matrix: Matrix | undefined;
@@ -138,8 +140,9 @@ export class LiveDrawing {
       this.#draw(now, isWhole, dirty);
       this.#reaching = undefined;
     }
-    const isPatched = isKnown && change !== undefined && this.#replace(change) && this.#patch(known);
-    if (!isPatched) this.#flatten(now);
+    const isPatched = isKnown && change !== undefined && this.#hasShapes(known) && this.#replace(change);
+    if (isPatched) this.#patch(known);
+    else this.#flatten(now);
     this.#structure = now.structure;
     this.#seen = now.version;
     if (!isWhole) this.#holdSoft(dirty, width, height);
@@ -297,19 +300,22 @@ export class LiveDrawing {
     return true;
   }
 
-  /** Puts what some widgets draw in the place of what they drew. Gives whether it has the same shape. */
-  #patch(touched: readonly FollowedNode[]): boolean {
+  /** Whether what some widgets draw has the shape of what the list has of them, where it has any. */
+  #hasShapes(touched: readonly FollowedNode[]): boolean {
+    return touched.every(({ index }) => {
+      const { drawn, shape, shaped } = this.#entries[index]!;
+      return shaped === undefined || shapeOf(drawn) === shape;
+    });
+  }
+
+  /** Puts what some widgets draw in the place of what they drew. */
+  #patch(touched: readonly FollowedNode[]): void {
     const list = this.#list;
-    for (const { index } of touched) {
-      const { drawn, shape } = this.#entries[index]!;
-      if (shapeOf(drawn) !== shape) return false;
-    }
     for (const { index } of touched) list.patch(this.#entries[index]!);
     // What lies around them, from the inside out.
     for (const { parent } of touched)
       for (let outer = parent; outer; outer = outer.parent) list.surroundInside(this.#entries[outer.index]!);
     for (const { index } of touched) list.surroundWhole(this.#entries[index]!);
-    return true;
   }
 
   /** Has areas hold whole what they would cut in two. */
@@ -427,32 +433,35 @@ function place(entry: Entry, outer: Entry | undefined): void {
   for (const one of drawn.within)
     if (one.type === 'turn') matrix = matrix ? multiplied(matrix, one.matrix) : one.matrix;
   entry.matrix = matrix;
-  const areas: (Area | undefined)[] = [];
-  const whole = nowhere();
-  const soft = nowhere();
+  const { areas, area, soft } = entry;
+  empty(area);
+  empty(soft);
   /** Turns inside what it draws itself, as of a flipped picture. */
-  const inner: (Matrix | undefined)[] = [];
+  let inner: (Matrix | undefined)[] | undefined;
   let now = matrix;
-  for (const one of drawn.own) {
-    if (one.type === 'restore') now = inner.pop();
+  for (let nth = 0; nth < drawn.own.length; nth++) {
+    const one = drawn.own[nth]!;
+    if (one.type === 'restore') now = inner!.pop();
     else if (isOpening(one)) {
-      inner.push(now);
+      (inner ??= []).push(now);
       if (one.type === 'turn') now = now ? multiplied(now, one.matrix) : one.matrix;
     }
-    let area = areaOf(one);
-    if (area && now) area = turnedArea(area, now);
-    areas.push(area);
-    if (!area) continue;
-    unite(whole, area);
-    if (now || isSoft(one)) unite(soft, area);
+    // What it drew before is written over: most widgets draw as much in every frame.
+    const where = (areas[nth] ??= nowhere());
+    areaInto(one, where);
+    if (now) turnArea(where, now);
+    unite(area, where);
+    if (now || isSoft(one)) unite(soft, where);
   }
-  entry.areas = areas;
-  entry.soft = outer?.cut ? meeting(soft, outer.cut) : soft;
   const cut = outer?.cut;
-  entry.area = cut ? meeting(whole, cut) : whole;
+  if (cut) {
+    cutTo(area, cut);
+    cutTo(soft, cut);
+  }
   const own = drawn.clip?.type === 'clip' && !matrix ? drawn.clip.rect : undefined;
-  const area = own && { left: own.x, top: own.y, right: own.x + own.width, bottom: own.y + own.height };
-  entry.cut = area ? (cut ? meeting(area, cut) : area) : cut;
+  const inside = own && { left: own.x, top: own.y, right: own.x + own.width, bottom: own.y + own.height };
+  if (inside && cut) cutTo(inside, cut);
+  entry.cut = inside ?? cut;
 }
 
 /** Whether edges lie between pixels. */
