@@ -13,6 +13,7 @@ import { median, rivalWith, startBrowser } from './browser.ts';
 import { checkDemo, checkGrowth, checkMany } from './checking.ts';
 import { checkCommand, reading, suggestions } from './commands.ts';
 import { buttons, liveRaces, markerRace, viewOf as liveViewOf } from './live.ts';
+import { liveHud } from './hud.ts';
 import { hudPages } from './page.ts';
 import { demoProved, proofs } from './proof.ts';
 import { reloaded } from './reload.ts';
@@ -238,6 +239,14 @@ try {
       504 * 48,
       'bytes',
     );
+    const hud = await liveHud();
+    const [frame, drawnHud] = [calls(milliseconds, hud.frame), calls(milliseconds, hud.drawn)];
+    await race('a frame of the dive HUD in which all changes (other: drawn anew)', 'ns', frame, drawnHud);
+    const [translated, opened] = [calls(milliseconds, hud.translated), calls(milliseconds, hud.opened)];
+    await race('the dive HUD in another language, all kept (other: opened anew)', 'ns', translated, opened);
+    // So few that nothing is collected meanwhile.
+    const [ours, without] = [growth(50, hud.frame), growth(50, hud.followed)];
+    tell('heap growth of such a frame (other: without its draw list)', ours, without, 'bytes');
   }
   if (wants('page')) {
     const pages = await hudPages(browser);
