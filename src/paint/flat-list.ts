@@ -28,9 +28,9 @@ const restore: DrawOperation = { type: 'restore' };
 export class FlatList {
   readonly operations: DrawOperation[] = [];
   /** Left, top, right and bottom of each, in device px, all that it is around included. */
-  bounds = new Float64Array(0);
+  bounds: Float64Array = new Float64Array(0);
   /** The index after the last operation each is around. */
-  ends = new Int32Array(0);
+  ends: Int32Array = new Int32Array(0);
 
   clear(): void {
     this.operations.length = 0;
