@@ -194,7 +194,16 @@ export class Layout {
       // It is found to be another one, wherever it is.
       for (const one of fresh) values.fill(NaN, one.to, one.to + one.count);
     }
+    const [factors, paddings] = [this.#factors, this.#paddings];
     this.#takeFew(plan);
+    // What is another padding or scale than before is still to be found.
+    this.#factors?.forEach((_, n, now) => {
+      if (was[n]! > 0) now[n] = factors?.[was[n]! - 1] ?? 1;
+    });
+    this.#paddings?.forEach((padding, n) => {
+      const known = was[n]! > 0 ? paddings?.get(was[n]! - 1) : undefined;
+      if (known) Object.assign(padding, known);
+    });
   }
 
   /** Whether a widget has the border box of one in another layout, in u. */

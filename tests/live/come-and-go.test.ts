@@ -230,3 +230,46 @@ test('who stays in a list is the same widget, wherever it stands in it, and chan
   expect(tanks[0]).toEqual(stern);
   expect(tanks[1]!.level).toBeGreaterThan(0.5);
 });
+
+test('who keeps its box while its padding changes with who comes is drawn again', () => {
+  const { document: shared, diagnostics: told } = readDocument({
+    pimbot: 1,
+    reference: { size: '800x600' },
+    cases: { only: { bits: [{ name: 'u', wide: 50 }] } },
+    views: {
+      test: {
+        children: [
+          {
+            id: 'around',
+            arrange: 'column',
+            children: [
+              {
+                id: 'plate',
+                kind: 'button',
+                text: 'Hold',
+                size: [160, 60],
+                padding: '0 0 0 10%',
+                look,
+              },
+              { id: 'bit', repeat: '{bits}', key: 'name', size: ['{wide}', 10], look },
+            ],
+          },
+        ] as never,
+      },
+    },
+  });
+  expect(told.map(formatDiagnostic)).toEqual([]);
+  const screen = { width: 800, height: 600 };
+  const live = new LiveView(openView(shared!, 'test', { resources: { fonts } }), screen);
+  const drawing = new LiveDrawing(live);
+  const before = JSON.stringify(plain(drawing.update().operations).filter(({ type }) => type === 'path'));
+  live.set({
+    bits: [
+      { name: 'u', wide: 50 },
+      { name: 'v', wide: 600 },
+    ],
+  });
+  const kept = plain(drawing.update().operations);
+  expect(kept).toEqual(plain(drawLayout(live.snapshot()).operations));
+  expect(JSON.stringify(kept.filter(({ type }) => type === 'path'))).not.toBe(before);
+});
