@@ -20,6 +20,14 @@ export interface LiveRace {
 const screen = makeScreen({ width: 2560, height: 1080 });
 const markers = 212;
 
+/** Buttons with something in them, and what of them is bound. */
+const within: Readonly<Record<number, object>> = {
+  9: { look: { opacity: '{pale}' } },
+  10: { visible: '{seen}' },
+  11: { rotate: '{turned}' },
+  12: { z: '{high}' },
+};
+
 /** A view of `count` buttons, and the same in HTML. */
 export function buttons(count: number): { source: DocumentSource; html: string } {
   const places = Array.from(
@@ -33,10 +41,13 @@ export function buttons(count: number): { source: DocumentSource; html: string }
     size: [56, 36],
     offset: nth === 3 ? ['{x}', y] : [x, y],
     ...(nth === 4 && { look: { opacity: '{fade}' } }),
+    ...(within[nth] && { ...within[nth], children: [{ id: `in${nth}`, size: 10, style: 'key' }] }),
     ...(nth === 8 && { gone: '{gone}' as never }),
   }));
   const more = [{ id: 'slot', repeat: '{list}', key: 'name', size: 10 }];
-  const cases = { only: { x: 1, fade: 1, gone: false, list: [{ name: 'a' }] } };
+  const cases = {
+    only: { x: 1, fade: 1, pale: 1, seen: true, turned: 0, high: 0, gone: false, list: [{ name: 'a' }] },
+  };
   const styles = { key: { background: '#123456', states: { hover: { background: '#345678' } } } };
   const source = {
     pimbot: 1,
@@ -48,7 +59,7 @@ export function buttons(count: number): { source: DocumentSource; html: string }
   const html = places
     .map(
       ([x, y], nth) =>
-        `<div id="b${nth}" class="key" style="position:absolute;left:${x}px;top:${y}px;width:56px;height:36px"></div>`,
+        `<div id="b${nth}" class="key" style="position:absolute;left:${x}px;top:${y}px;width:56px;height:36px">${within[nth] ? '<div class="key" style="width:10px;height:10px"></div>' : ''}</div>`,
     )
     .join('');
   const rules = '<style>.key{background:#123456}.key.hover{background:#345678}</style>';
@@ -104,6 +115,26 @@ export function liveRaces(count: number): { html: string; races: LiveRace[] } {
         name: 'a faded opacity',
         ours: (turn) => live.set({ fade: (turn % 100) / 100 }),
         theirs: `$('b4').style.opacity = (round % 100) / 100; getComputedStyle($('b4')).opacity; ${shown}`,
+      },
+      {
+        name: 'a widget that fades with what is in it',
+        ours: (turn) => live.set({ pale: 0.2 + (turn % 50) / 100 }),
+        theirs: `$('b9').style.opacity = 0.2 + (round % 50) / 100; getComputedStyle($('b9')).opacity; ${shown}`,
+      },
+      {
+        name: 'a widget that is seen or not, with what is in it',
+        ours: (turn) => live.set({ seen: turn % 2 === 0 }),
+        theirs: `$('b10').style.visibility = round % 2 ? '' : 'hidden'; getComputedStyle($('b10')).visibility; ${shown}`,
+      },
+      {
+        name: 'a widget that turns, with what is in it',
+        ours: (turn) => live.set({ turned: 1 + (turn % 50) }),
+        theirs: `$('b11').style.rotate = 1 + round % 50 + 'deg'; $('b11').getBoundingClientRect().left; ${shown}`,
+      },
+      {
+        name: 'a widget that rises above all others',
+        ours: (turn) => live.set({ high: turn % 2 }),
+        theirs: `$('b12').style.zIndex = round % 2; getComputedStyle($('b12')).zIndex; ${shown}`,
       },
       {
         name: 'a widget that is gone and back',

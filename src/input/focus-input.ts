@@ -15,6 +15,7 @@ export class FocusInput {
   #fielded = -1;
   /** What the field was made for. */
   #standing = -1;
+  #sight = -1;
   #settled = -1;
   /** The open dialog on top: its index and id. */
   #dialog = -1;
@@ -92,7 +93,10 @@ export class FocusInput {
     const version = this.#live.update();
     if (version === this.#settled) return false;
     this.#settled = version;
-    const dialog = this.dialog?.bone.id;
+    const { sight } = this.#live;
+    // Where nobody comes into sight no dialog opens.
+    const dialog = sight === this.#sight ? this.#dialogId : this.dialog?.bone.id;
+    this.#sight = sight;
     const isOther = dialog !== this.#dialogId;
     this.#dialogId = dialog;
     const { focused, entered } = this.#state;

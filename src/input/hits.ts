@@ -1,6 +1,6 @@
 import type { WidgetSource } from '../document/index.ts';
-import { isControl, type Widget } from '../dress/index.ts';
-import { clips, isInBox, isOnWidget, turnOf, type Matrix } from '../inside/index.ts';
+import { isControl, type Tree, type Widget } from '../dress/index.ts';
+import { clips, isInBox, isOnWidget, isTurned, turnOf, type Matrix } from '../inside/index.ts';
 import type { LiveNode, LiveNow, LiveView } from '../live/index.ts';
 import { RectGrid, dialogOf, letsInputThrough } from '../scene/index.ts';
 import { isSquare } from '../theme/index.ts';
@@ -17,6 +17,8 @@ export interface Hit {
   readonly grip: string | undefined;
 }
 
+const none: readonly Matrix[] = [];
+
 /** Rectangles are looked up in a grid once so many questions were asked of a view that did not change. */
 const manyQuestions = 16;
 
@@ -29,17 +31,21 @@ export class Hits {
   readonly #live: LiveView;
   #version = -1;
   #standing = -1;
+  #sight = -1;
   #now: LiveNow | undefined;
-  /** Indexes that take input, in drawing order. */
+  /** Indexes that take input if they have a size, in drawing order. */
   #taking: number[] = [];
   /** When each is drawn. */
   #places = new Uint32Array(0);
-  /** By index: what turns it, from the outside in; undefined where nothing does. */
-  #turns: (readonly Matrix[] | undefined)[] = [];
+  /** 1 where a widget, or one it is in, says that it is turned. */
+  #turned = new Uint8Array(0);
+  /** By index: what turns it, from the outside in, of those that were asked for. */
+  readonly #turns = new Map<number, readonly Matrix[]>();
   /** 1 where a widget takes input in its upright box, but for round corners, which a state may give it. */
   #isUpright = new Uint8Array(0);
-  /** Left, top, right and bottom of what takes input, in whole device px. */
+  /** Left, top, right and bottom in whole device px, and whether they are known. */
   #edges = new Float64Array(0);
+  #isKnown = new Uint8Array(0);
   /** The open dialog on top: what lies beside it and behind its veil is its own. −1 for none. */
   #dialog = -1;
   #grid: RectGrid | undefined;
@@ -77,7 +83,7 @@ export class Hits {
     let found = hit;
     let least = slop;
     for (const index of this.#taking) {
-      if (!isControl(nodes[index]!.bone) || this.#turns[index]) continue;
+      if (!isControl(nodes[index]!.bone) || this.#turned[index] || !this.#hasSize(index)) continue;
       const rect = on.layout.rect(index);
       const [atX, atY] = [within(x, rect.x, rect.width), within(y, rect.y, rect.height)];
       const distance = Math.hypot(x - atX, y - atY);
@@ -122,32 +128,74 @@ export class Hits {
     this.#now = this.#live.now;
     this.#grid = undefined;
     this.#questions = 0;
-    const { widgets, order } = this.#now.on.tree;
-    const { layout } = this.#now.on;
-    const through = new Uint8Array(widgets.length);
-    const { dialog, isBehind } = dialogOf(this.#now.on.tree);
+    this.#turns.clear();
+    const { sight } = this.#live;
+    if (sight !== this.#sight) this.#lookWhoTakes(this.#now.on.tree);
+    this.#sight = sight;
+    this.#isKnown.fill(0);
+  }
+
+  /** Who takes input does not follow from where they are. */
+  #lookWhoTakes(tree: Tree): void {
+    const { widgets, order } = tree;
+    const count = widgets.length;
+    const through = new Uint8Array(count);
+    const { dialog, isBehind } = dialogOf(tree);
     this.#dialog = dialog;
-    this.#places = new Uint32Array(widgets.length);
-    this.#turns = [];
-    this.#taking = [];
-    this.#isUpright = new Uint8Array(widgets.length);
-    this.#edges = new Float64Array(4 * widgets.length);
+    if (this.#places.length !== count) {
+      this.#places = new Uint32Array(count);
+      this.#turned = new Uint8Array(count);
+      this.#isUpright = new Uint8Array(count);
+      this.#isKnown = new Uint8Array(count);
+      this.#edges = new Float64Array(4 * count);
+    }
+    this.#taking.length = 0;
     for (let place = 0; place < order.length; place++) {
       const index = order[place]!;
       const widget = widgets[index]!;
+      const { parent } = widget;
       this.#places[index] = place;
-      through[index] = letsInputThrough(widget, through[widget.parent] === 1) ? 1 : 0;
-      const turn = turnOf(widget, layout);
-      const outer = this.#turns[widget.parent];
-      this.#turns[index] = turn ? [...(outer ?? []), turn] : outer;
+      through[index] = letsInputThrough(widget, parent >= 0 && through[parent] === 1) ? 1 : 0;
+      this.#turned[index] = isTurned(widget) || (parent >= 0 && this.#turned[parent] === 1) ? 1 : 0;
       if (index === 0 || !widget.visible || through[index] === 1 || isBehind(index)) continue;
-      if (!(layout.widthInU(index) > 0 && layout.heightInU(index) > 0)) continue;
       this.#taking.push(index);
-      const isUpright = this.#turns[index] === undefined && !('hit-area' in widget.source);
-      this.#isUpright[index] = isUpright ? 1 : 0;
-      const { x, y, width, height } = layout.pixelRect(index);
-      this.#edges.set([x, y, x + width, y + height], 4 * index);
+      this.#isUpright[index] = this.#turned[index] === 0 && !('hit-area' in widget.source) ? 1 : 0;
     }
+  }
+
+  #hasSize(index: number): boolean {
+    const { layout } = this.#now!.on;
+    return layout.widthInU(index) > 0 && layout.heightInU(index) > 0;
+  }
+
+  /** Whether a point lies in the upright box of a widget. Makes no object where it was asked before. */
+  #isInEdges(index: number, x: number, y: number): boolean {
+    const edges = this.#edges;
+    const at = 4 * index;
+    if (this.#isKnown[index] === 0) {
+      this.#isKnown[index] = 1;
+      const rect = this.#now!.on.layout.pixelRect(index);
+      edges[at] = rect.x;
+      edges[at + 1] = rect.y;
+      edges[at + 2] = rect.x + rect.width;
+      edges[at + 3] = rect.y + rect.height;
+    }
+    return x >= edges[at]! && y >= edges[at + 1]! && x < edges[at + 2]! && y < edges[at + 3]!;
+  }
+
+  /** What turns a widget, from the outside in. */
+  #turnsOf(index: number): readonly Matrix[] {
+    if (this.#turned[index] === 0) return none;
+    const known = this.#turns.get(index);
+    if (known) return known;
+    const { layout, tree } = this.#now!.on;
+    const turns: Matrix[] = [];
+    for (let at = index; at >= 0; at = tree.widgets[at]!.parent) {
+      const turn = turnOf(tree.widgets[at]!, layout);
+      if (turn) turns.unshift(turn);
+    }
+    this.#turns.set(index, turns);
+    return turns;
   }
 
   #find(x: number, y: number): number {
@@ -171,19 +219,17 @@ export class Hits {
     const { layout, screen } = this.#now!.on;
     // What is turned may be anywhere.
     const whole = { x: 0, y: 0, width: screen.width, height: screen.height };
-    return new RectGrid(taking, (index) => (this.#turns[index] ? whole : layout.rect(index)));
+    return new RectGrid(taking, (index) => (this.#turned[index] === 1 ? whole : layout.rect(index)));
   }
 
   /** Whether a point lies on a widget, and within all that cuts it off. */
   #holds(index: number, x: number, y: number): boolean {
     const { widgets } = this.#now!.on.tree;
-    const at4 = 4 * index;
-    const edges = this.#edges;
-    // Most are boxes that nothing turns: asking whether a point lies in one makes no object.
+    // Most are boxes that nothing turns.
     const isOn =
-      this.#isUpright[index] && isSquare(widgets[index]!.look.radius)
-        ? x >= edges[at4]! && y >= edges[at4 + 1]! && x < edges[at4 + 2]! && y < edges[at4 + 3]!
-        : this.#covers(index, x, y, isOnWidget);
+      this.#isUpright[index] === 1 && isSquare(widgets[index]!.look.radius)
+        ? this.#isInEdges(index, x, y)
+        : this.#hasSize(index) && this.#covers(index, x, y, isOnWidget);
     if (!isOn) return false;
     for (let at = widgets[index]!.parent; at >= 0; at = widgets[at]!.parent)
       if (clips(widgets[at]!) && !this.#covers(at, x, y, isInBox)) return false;
@@ -193,7 +239,7 @@ export class Hits {
   /** Whether a point lies on a widget, as it is turned. */
   #covers(index: number, x: number, y: number, isOn: typeof isInBox): boolean {
     const { layout, tree } = this.#now!.on;
-    for (const turn of this.#turns[index] ?? []) [x, y] = turnedBack(turn, x, y);
+    for (const turn of this.#turnsOf(index)) [x, y] = turnedBack(turn, x, y);
     return isOn(tree.widgets[index]!, layout, x, y);
   }
 }

@@ -22,7 +22,7 @@ import {
   type Plan,
   type Reference,
 } from '../layout/index.ts';
-import { drawingOrder, makeSkeleton, zOf, type Bone, type Box, type Piece } from '../skeleton/index.ts';
+import { makeSkeleton, zOf, type Bone, type Box, type Piece } from '../skeleton/index.ts';
 import { handsOnTheSame } from '../theme/index.ts';
 import { itemOf, targetsOf } from '../view/index.ts';
 import { isSimilarBox, needsAnotherPlan } from './box-change.ts';
@@ -39,7 +39,8 @@ import { renumber, replaceNodes, scrollAgain, scrolledAmong } from './replace-no
 import { Replaced } from './replaced.ts';
 import { isBar } from './scrollbars.ts';
 import { Gaps } from './gaps.ts';
-import { isVisible, keptText } from './widget-change.ts';
+import { LiveOrder } from './live-order.ts';
+import { isSeenAlike, isVisible, keptText } from './widget-change.ts';
 import { childrenAt, rangeOf, regrow, type HeadChange, type Regrown } from './regrow.ts';
 
 /** What a tree is made of, and stays made of. */
@@ -55,8 +56,6 @@ export interface TreeSource {
 export class LiveTree {
   readonly nodes: LiveNode[] = [];
   plan: Plan;
-  /** Indexes in drawing order. */
-  order: readonly number[];
   readonly byId = new Map<string, LiveNode>();
   /** Counts up whenever there are other widgets, or they are drawn in another order. */
   structure = 0;
@@ -73,8 +72,7 @@ export class LiveTree {
   readonly #applied: Tree['applied'];
   readonly names = new LiveNames();
   readonly motions = new Motions((node, shown) => this.#place(node, shown));
-  /** Those that are drawn out of the order they are written in. */
-  readonly #raised = new Set<LiveNode>();
+  readonly #order: LiveOrder;
   /** Scrollbars and signs of more. */
   readonly bars = new Set<LiveNode>();
   /** Where widgets stood when their places were last looked at. */
@@ -82,7 +80,10 @@ export class LiveTree {
   #widgets: Widget[] = [];
   readonly #sight: Sight = {
     within: (node) => this.nodes.slice(node.index + 1, this.plan.end[node.index]),
-    changeable: (node) => this.#changeable(node),
+    changeable: (node) => {
+      this.isOther = true;
+      return this.#changeable(node);
+    },
     touch: (node) => this.touch(node),
     settle: (node) => this.motions.start(node, { ...targetOf(node), leaves: undefined }, []),
   };
@@ -95,7 +96,7 @@ export class LiveTree {
     const skeleton = makeSkeleton(document, view, materials, frame);
     const tree = dress(skeleton, materials);
     this.#applied = tree.applied;
-    this.order = tree.order;
+    this.#order = new LiveOrder(tree.order);
     this.#widgets = [...tree.widgets];
     for (const bone of skeleton.bones)
       this.nodes.push(this.#node(bone, tree.widgets[bone.index]!, skeleton.written[bone.index], this.nodes));
@@ -107,6 +108,11 @@ export class LiveTree {
   touch(node: LiveNode): void {
     node.stamp = this.version;
     this.touches.add(node, 4 * this.nodes.length);
+  }
+
+  /** Indexes in drawing order. */
+  get order(): readonly number[] {
+    return this.#order.indexes;
   }
 
   get widgets(): readonly Widget[] {
@@ -147,6 +153,7 @@ export class LiveTree {
     for (const one of regrown) if (this.#apply(one)) changed = true;
     for (const node of this.names.showing(names)) if (this.#show(node)) changed = true;
     this.#removeOut();
+    this.#settleOrder();
     return changed;
   }
 
@@ -199,6 +206,7 @@ export class LiveTree {
         this.childrenOf(node).forEach((child) => this.redress(child));
     });
     this.#removeOut();
+    this.#settleOrder();
     return moves;
   }
 
@@ -228,8 +236,7 @@ export class LiveTree {
     node.item = this.#item(widget);
     this.touch(node);
     // It may be seen or not, or turned.
-    if (widget.look.opacity > 0 !== before.look.opacity > 0 || widget.source !== before.source)
-      this.isOther = true;
+    if (!isSeenAlike(widget, before) || widget.source !== before.source) this.isOther = true;
     if (widget.measure !== before.measure) {
       plan.measures[index] = widget.measure;
       plan.widthMatters[index] = widget.measure !== undefined || widget.box.aspect > 0 ? 1 : 0;
@@ -251,7 +258,7 @@ export class LiveTree {
     refillOffset(this.plan, node.index, node.item);
     markBox(this.plan, node.index);
     this.touch(node);
-    this.isPlaced = this.isOther = true;
+    this.isPlaced = true;
   }
 
   #boxChanged({ index, item, widget: { box } }: LiveNode, before: Box): void {
@@ -348,10 +355,7 @@ export class LiveTree {
     node.bone = bone;
     node.made = made;
     if (keys.includes('scroll-offset')) this.scrolled.push(node);
-    if (zOf(bone.source) !== zOf(before.source)) {
-      this.#noteRaised(node);
-      this.#reorder();
-    }
+    if (zOf(bone.source) !== zOf(before.source)) this.#order.move(node);
     if (keys.every((key) => bareKeys.has(key))) {
       this.#putBare(node);
     } else {
@@ -362,14 +366,9 @@ export class LiveTree {
     if (node.parent) this.#divide(node.parent);
   }
 
-  #noteRaised(node: LiveNode): void {
-    this.#raised[zOf(node.bone.source) === 0 ? 'delete' : 'add'](node);
-  }
-
-  #reorder(): void {
-    const { nodes } = this;
-    this.order =
-      this.#raised.size === 0 ? nodes.map(({ index }) => index) : drawingOrder(nodes.map(({ bone }) => bone));
+  /** Works out in which order all are drawn, where that may be another. */
+  #settleOrder(): void {
+    if (!this.#order.settle(this.nodes, this.plan.end)) return;
     this.structure++;
     this.isOther = true;
   }
@@ -423,7 +422,7 @@ export class LiveTree {
     this.touch(parent);
     // What they are in may be visible since they were worked out, or not any more.
     for (const { made } of fresh) showThese(made.slice(1), this.#sight);
-    this.#reorder();
+    this.#order.change();
     this.isPlaced = true;
     if (!this.motions.isOn) return;
     for (const { made } of fresh) {
@@ -481,7 +480,7 @@ export class LiveTree {
     };
     this.byId.set(bone.id, node);
     this.names.know(node);
-    this.#noteRaised(node);
+    this.#order.know(node);
     if (isBar(node)) this.bars.add(node);
     return node;
   }
@@ -490,7 +489,7 @@ export class LiveTree {
     this.motions.arrive(node);
     if (this.byId.get(node.bone.id) === node) this.byId.delete(node.bone.id);
     this.names.forget(node);
-    this.#raised.delete(node);
+    this.#order.forget(node);
     this.bars.delete(node);
   }
 

@@ -78,6 +78,8 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
   #version = 0;
   /** Counts up where anything may stand elsewhere, be seen or not, or lie in another order. */
   #standing = 0;
+  /** The same of who may be seen or not, or lie in another order, alone. */
+  #sight = 0;
   /** The version in which it was last asked what has changed. */
   #taken = 0;
   /** The version since which everything is another. */
@@ -414,6 +416,7 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
     const tree = this.#tree;
     const version = ++this.#version;
     if (tree.isPlaced || this.#isPlaced || tree.isOther) this.#standing++;
+    if (tree.isOther || this.#whole === version) this.#sight++;
     tree.isOther = false;
     if (tree.isPlaced || this.#isPlaced) {
       tree.isPlaced = this.#isPlaced = false;
@@ -431,6 +434,12 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
   get standing(): number {
     this.update();
     return this.#standing;
+  }
+
+  /** The same where a widget may have come, gone, been shown or hidden, or lies above others: not where one has moved. */
+  get sight(): number {
+    this.update();
+    return this.#sight;
   }
 
   /** Looks who has moved; only those who draw have to know. */

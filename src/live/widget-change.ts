@@ -23,3 +23,8 @@ export function keptText(made: Widget, before: Widget): Widget {
     if (text.setting[key] !== known.setting[key]) return made;
   return { ...made, text: known, measure: made.measure === text ? known : made.measure };
 }
+
+/** Whether widgets are both seen or both not. */
+export function isSeenAlike(one: Widget, other: Widget): boolean {
+  return one.visible === other.visible && one.look.opacity > 0 === other.look.opacity > 0;
+}

@@ -9,11 +9,9 @@ export interface Listed {
   readonly drawn: DrawnWidget;
   /** Of each of its own operations, on the screen; there may be more. */
   readonly areas: readonly Area[];
-  /** Where its operations start in the list, and of which types they are. */
+  /** Where its operations start in the list, and of which types they are there. */
   from: number;
   shape: string;
-  /** What that shape is of. */
-  shaped: DrawnWidget | undefined;
 }
 
 /** A widget that draws, and what it is in. */
@@ -61,10 +59,7 @@ export class FlatList {
       }
       const { drawn, areas, node } = entry;
       entry.from = this.operations.length;
-      if (entry.shaped !== drawn) {
-        entry.shape = shapeOf(drawn);
-        entry.shaped = drawn;
-      }
+      if (!hasShape(drawn, entry.shape)) entry.shape = shapeOf(drawn);
       for (const one of drawn.within) {
         open.push(this.operations.length);
         owners.push(node);
@@ -102,28 +97,41 @@ export class FlatList {
     if (drawn.clip) this.operations[at] = drawn.clip;
   }
 
-  /** Works out again what lies within the operations around what is in a widget. @param by How many there are more. */
-  surroundInside({ drawn, from }: Listed, by = 0): void {
-    const clip = from + drawn.within.length + drawn.own.length;
-    if (drawn.clip) this.#surround(clip, this.ends[clip]! + by);
-    this.surroundWhole({ drawn, from }, by);
-  }
-
-  /** The same of the operations that are around a widget itself. */
-  surroundWhole({ drawn, from }: Pick<Listed, 'drawn' | 'from'>, by = 0): void {
-    for (let at = from + drawn.within.length - 1; at >= from; at--) this.#surround(at, this.ends[at]! + by);
+  /** Works out again what lies within the operations that are around a widget, and around what is in it. @param by How many there are more. */
+  surroundInside({ shape, from }: Listed, by = 0): void {
+    const clip = clipIn(shape);
+    if (clip >= 0) this.#surround(from + clip, this.ends[from + clip]! + by);
+    for (let at = from + shape.indexOf('|') - 1; at >= from; at--) this.#surround(at, this.ends[at]! + by);
   }
 
   /** The index after all that a widget draws: without what is in it where nothing is around that. */
-  endOf({ drawn, from }: Listed): number {
-    const clip = from + drawn.within.length + drawn.own.length;
-    if (drawn.within.length > 0) return this.ends[from]!;
-    return drawn.clip ? this.ends[clip]! : clip;
+  endOf({ shape, from }: Listed): number {
+    if (shape[0] !== '|') return this.ends[from]!;
+    const clip = clipIn(shape);
+    return clip >= 0 ? this.ends[from + clip]! : from + shape.length - 1;
+  }
+
+  /** The last of their ends, and of a place of the list. */
+  endOfAll(those: readonly Listed[], from: number): number {
+    let end = from;
+    for (const one of those) end = Math.max(end, this.endOf(one));
+    return end;
   }
 
   /** The index of the first operation in a widget. */
-  insideOf({ drawn: { within, own, clip }, from }: Listed): number {
-    return from + within.length + own.length + (clip ? 1 : 0);
+  insideOf({ shape, from }: Listed): number {
+    return from + shape.length - 1;
+  }
+
+  /** Where an operation may change pixels, all that it is around included. */
+  areaAt(at: number): Area {
+    const { bounds } = this;
+    return {
+      left: bounds[4 * at]!,
+      top: bounds[4 * at + 1]!,
+      right: bounds[4 * at + 2]!,
+      bottom: bounds[4 * at + 3]!,
+    };
   }
 
   /** Puts the operations of another list in the place of some. What is around them is to be worked out again. */
@@ -174,13 +182,33 @@ export class FlatList {
   }
 }
 
-/** Of which types the operations of a widget are: one letter each. */
-export function shapeOf({ within, own, clip }: DrawnWidget): string {
+/** Of which types the operations of a widget are: one letter each, and a bar between those around it and its own. */
+function shapeOf({ within, own, clip }: DrawnWidget): string {
   let shape = '';
-  for (const one of within) shape += one.type[0]!;
+  for (const one of within) shape += letterOf(one);
   shape += '|';
-  for (const one of own) shape += isOpening(one) ? '(' : one.type === 'restore' ? ')' : '.';
+  for (const one of own) shape += letterOf(one);
   return clip ? `${shape}|` : shape;
+}
+
+/** Whether the operations of a widget are of such types. */
+export function hasShape({ within, own, clip }: DrawnWidget, shape: string): boolean {
+  const bar = within.length;
+  if (shape.length !== bar + own.length + (clip ? 2 : 1) || shape[bar] !== '|') return false;
+  for (let nth = 0; nth < bar; nth++) if (shape[nth] !== letterOf(within[nth]!)) return false;
+  for (let nth = 0; nth < own.length; nth++) if (shape[bar + 1 + nth] !== letterOf(own[nth]!)) return false;
+  return !clip || shape.endsWith('|');
+}
+
+function letterOf(operation: DrawOperation): string {
+  if (operation.type === 'restore') return ')';
+  return isOpening(operation) ? operation.type[0]! : '.';
+}
+
+/** Which of a widget's operations cuts off what is in it; -1 where none does. */
+function clipIn(shape: string): number {
+  const last = shape.length - 1;
+  return shape[last] === '|' && shape.indexOf('|') < last ? last - 1 : -1;
 }
 
 /** Whether others are drawn within an operation, up to its restore. */

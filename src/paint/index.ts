@@ -17,7 +17,8 @@ export type {
 export { drawLayout } from './draw.ts';
 export type { DrawOptions } from './draw.ts';
 export { LiveDrawing } from './live-drawing.ts';
-export type { Followed, FollowedNode, KeptDrawing } from './live-drawing.ts';
+export type { Followed, KeptDrawing } from './live-drawing.ts';
+export type { FollowedNode } from './drawn-entry.ts';
 export { withOverlay } from './overlay.ts';
 export type { Overlay } from './overlay.ts';
 export { toSvg } from './svg.ts';

@@ -1,42 +1,20 @@
-import type { Matrix } from '../inside/index.ts';
 import { replaceItems, type Rect } from '../layout/index.ts';
-import {
-  type Area,
-  AreaList,
-  areaInto,
-  areaOf,
-  cutTo,
-  empty,
-  holds,
-  meets,
-  multiplied,
-  nowhere,
-  onScreen,
-  turnArea,
-  unite,
-} from './areas.ts';
-import type { DrawList, DrawOperation } from './draw-list.ts';
-import { FlatList, isOpening, isWithin, shapeOf, type Listed } from './flat-list.ts';
-import { middle } from './middle.ts';
-import { isSquare } from '../theme/index.ts';
 import type { ViewLayout } from '../view/index.ts';
+import { AreaList, areaOf, holds, meets, onScreen, unite } from './areas.ts';
+import type { DrawList, DrawOperation } from './draw-list.ts';
+import { addBackdrop, addBars, drawWidget, showsItself, titleOf, type DrawOptions } from './draw.ts';
 import {
-  addBackdrop,
-  addBars,
-  drawWidget,
-  showsItself,
-  titleOf,
-  type DrawOptions,
-  type DrawnWidget,
-} from './draw.ts';
-
-/** A widget as long as it is there. */
-export interface FollowedNode {
-  readonly index: number;
-  readonly parent: FollowedNode | undefined;
-  /** The version in which it last looked, said or stood otherwise. */
-  readonly stamp: number;
-}
+  aroundChange,
+  newEntry,
+  nothing,
+  place,
+  renumber,
+  type Entry,
+  type FollowedNode,
+} from './drawn-entry.ts';
+import { FlatList, hasShape, isWithin } from './flat-list.ts';
+import { changesOf, type OrderChange } from './order-change.ts';
+import { middle } from './middle.ts';
 
 /** Something that is laid out now: its numbers change. */
 interface FollowedNow {
@@ -55,28 +33,6 @@ export interface Followed {
   /** What has changed since a version; undefined where that is as good as everything. */
   takeTouched(): { readonly since: number; readonly nodes: readonly FollowedNode[] | undefined };
 }
-
-/** What one widget drew last. */
-interface Entry extends Listed {
-  readonly node: FollowedNode;
-  drawn: DrawnWidget;
-  readonly areas: Area[];
-  /** Around all of them, within what cuts it off. */
-  readonly area: Area;
-  /** Around those with soft edges: a painter that cuts one in two may soften what is left otherwise. */
-  readonly soft: Area;
-  isSeen: boolean;
-  /** What turns it and all in it; undefined where nothing does. */
-  matrix: Matrix | undefined;
-  /** What cuts off what is in it; undefined where nothing does, or it is turned. */
-  cut: Area | undefined;
-  /** The index that its operations say. */
-  index: number;
-  /** Whether what its children are drawn within is another than before. */
-  isAround: boolean;
-}
-
-const nothing: DrawnWidget = { within: [], own: [], clip: undefined };
 
 /** A drawing that is kept up with a live view. */
 export interface KeptDrawing extends DrawList {
@@ -109,8 +65,10 @@ export class LiveDrawing {
   #drawing: KeptDrawing | undefined;
   /** The order it was drawn in. */
   #order: readonly Entry[] = [];
-  /** Whose changes reach what is drawn within it, found before everything was looked at. */
-  #reaching: Entry | undefined;
+  /** Those that were drawn or placed anew, and those they are in. */
+  readonly #looked: Entry[] = [];
+  readonly #around: Entry[] = [];
+  #turn = 0;
   /** Those that have soft edges. */
   readonly #soft = new Set<Entry>();
 
@@ -131,17 +89,12 @@ export class LiveDrawing {
     const dirty = new AreaList();
     const { width, height } = now.on.screen;
     const isOther = now.structure !== this.#structure;
-    const change = isOther ? this.#follow(now, dirty) : unchanged;
+    const changes = isOther ? this.#follow(now, dirty) : unchanged;
     const { since, nodes: touched } = this.#live.takeTouched();
     const known = isWhole || since > this.#seen ? undefined : touched && once(touched, now.nodes);
-    // What is drawn within another needs all in it drawn again; then everything is looked at.
-    const isKnown = known !== undefined && this.#redraw(now, known, dirty);
-    if (!isKnown) {
-      this.#draw(now, isWhole, dirty);
-      this.#reaching = undefined;
-    }
-    const isPatched = isKnown && change !== undefined && this.#hasShapes(known) && this.#replace(change);
-    if (isPatched) this.#patch(known);
+    this.#looked.length = 0;
+    this.#redraw(now, known ?? now.nodes, isWhole, dirty);
+    if (known && changes.every((one) => this.#replace(one))) this.#patch();
     else this.#flatten(now);
     this.#structure = now.structure;
     this.#seen = now.version;
@@ -168,9 +121,9 @@ export class LiveDrawing {
 
   /**
    * Keeps the entries of widgets that are still there; what is gone, or lies in another order, is to be painted over.
-   * @returns what has come and gone in drawing order, where nobody who stays lies in between.
+   * @returns what is otherwise in drawing order, step by step.
    */
-  #follow({ nodes, on }: FollowedNow, dirty: AreaList): Change | undefined {
+  #follow({ nodes, on }: FollowedNow, dirty: AreaList): readonly OrderChange<Entry>[] {
     const { width, height } = on.screen;
     const entries = this.#entries;
     const between = middle(this.#nodes, nodes);
@@ -204,60 +157,66 @@ export class LiveDrawing {
     const was = this.#order;
     const is: Entry[] = [];
     for (const index of on.tree.order) is.push(entries[index]!);
-    const { at: first, removed, added } = middle(was, is);
-    let at = first;
-    for (let n = first; n < first + removed; n++) {
-      const entry = was[n]!;
-      if (gone.has(entry)) continue;
-      while (at < is.length && isNew.has(is[at]!)) at++;
-      if (entry !== is[at]) dirty.add(entry.area, width, height);
-      at++;
-    }
-    this.#order = is;
-    const isAll = gone.size === removed && isNew.size === added;
-    return isAll ? { at: first, gone: was.slice(first, first + removed), added } : undefined;
-  }
-
-  /** Looks at every widget, and draws anew what has changed. */
-  #draw({ on, nodes }: FollowedNow, isWhole: boolean, dirty: AreaList): void {
-    const { widgets } = on.tree;
-    for (const index of on.tree.order) {
-      const node = nodes[index]!;
-      const entry = this.#entries[index]!;
-      const { parent } = widgets[index]!;
-      const outer = parent < 0 ? undefined : this.#entries[parent]!;
-      const isSeen = (outer?.isSeen ?? true) && showsItself(on, widgets[index]!);
-      const isNew = entry.drawn === nothing;
-      const hasMoved = (outer?.isAround ?? false) || entry === this.#reaching;
-      const hasChanged = isWhole || isNew || node.stamp > this.#seen || isSeen !== entry.isSeen;
-      entry.isAround = hasMoved;
-      if (hasChanged) this.#drawOne(on, entry, outer, isSeen, dirty);
-      else if (hasMoved) this.#placeOne(on, entry, outer, dirty);
-    }
-  }
-
-  /** Draws some widgets anew. Gives whether nothing but they themselves is drawn otherwise. */
-  #redraw({ on }: FollowedNow, touched: readonly FollowedNode[], dirty: AreaList): boolean {
-    for (const { index, parent } of touched) {
-      const entry = this.#entries[index]!;
-      const outer = parent && this.#entries[parent.index]!;
-      const isSeen = (outer?.isSeen ?? true) && showsItself(on, on.tree.widgets[index]!);
-      const isNew = entry.drawn === nothing;
-      entry.isAround = false;
-      if (isSeen !== entry.isSeen && !isNew) return false;
-      this.#drawOne(on, entry, outer, isSeen, dirty);
-      // All in one that is new is new as well.
-      if (entry.isAround && !isNew) {
-        this.#reaching = entry;
-        return false;
+    const range = middle(was, is);
+    const changes = changesOf(was, is, range);
+    const [first, second] = changes;
+    // All others lie among each other as before.
+    if (second) for (const { area } of first!.gone) dirty.add(area, width, height);
+    else {
+      let { at } = range;
+      for (const entry of first!.gone) {
+        if (gone.has(entry)) continue;
+        while (at < is.length && isNew.has(is[at]!)) at++;
+        if (entry !== is[at]) dirty.add(entry.area, width, height);
+        at++;
       }
     }
-    return true;
+    this.#order = is;
+    return changes;
+  }
+
+  /** Looks at some widgets, parents first, and where others follow from them at all in them; draws anew what has changed. */
+  #redraw(now: FollowedNow, those: readonly FollowedNode[], isWhole: boolean, dirty: AreaList): void {
+    const { nodes } = now;
+    let to = 0;
+    for (const { index } of those) {
+      if (index < to) continue;
+      to = index + 1;
+      if (!this.#look(now, index, false, isWhole, dirty)) continue;
+      for (; to < nodes.length && nodes[to]!.parent!.index >= index; to++)
+        this.#look(now, to, this.#entries[nodes[to]!.parent!.index]!.isAround, isWhole, dirty);
+    }
+  }
+
+  /** Draws one widget anew where it has changed. Gives whether all in it is to be looked at. @param hasMoved Whether what it is drawn within is another. */
+  #look(
+    { on, nodes }: FollowedNow,
+    index: number,
+    hasMoved: boolean,
+    isWhole: boolean,
+    dirty: AreaList,
+  ): boolean {
+    const entry = this.#entries[index]!;
+    const { parent, stamp } = nodes[index]!;
+    const outer = parent && this.#entries[parent.index]!;
+    const isSeen = (outer?.isSeen ?? true) && showsItself(on, on.tree.widgets[index]!);
+    // All in one that is new is new as well.
+    const isNew = entry.drawn === nothing;
+    const isOtherwise = !isNew && isSeen !== entry.isSeen;
+    entry.isAround = hasMoved;
+    if (isWhole || isNew || isOtherwise || stamp > this.#seen) this.#drawOne(on, entry, outer, isSeen, dirty);
+    else if (hasMoved) this.#placeOne(on, entry, outer, dirty);
+    else return false;
+    this.#looked.push(entry);
+    return !isNew && (entry.isAround || isOtherwise);
   }
 
   #drawOne(on: ViewLayout, entry: Entry, outer: Entry | undefined, isSeen: boolean, dirty: AreaList): void {
     const drawn = drawWidget(on, entry.node.index, isSeen);
-    if (!isSameAround(drawn, entry.drawn)) entry.isAround = true;
+    const around = aroundChange(entry.drawn, drawn);
+    if (around === 'other') entry.isAround = true;
+    // All in it is where it was, and looks otherwise.
+    if (around === 'faded') dirty.add(this.#list.areaAt(entry.from), on.screen.width, on.screen.height);
     entry.drawn = drawn;
     entry.isSeen = isSeen;
     this.#placeOne(on, entry, outer, dirty);
@@ -272,10 +231,9 @@ export class LiveDrawing {
     dirty.add(entry.area, screen.width, screen.height);
   }
 
-  /** Takes out of the list what is gone, and puts in what has come. Gives whether that is all there is to do. */
-  #replace({ at, gone, added }: Change): boolean {
+  /** Takes out of the list what is gone or elsewhere, and puts in what has come. Gives whether that can be done. */
+  #replace({ order, at, gone, added }: OrderChange<Entry>): boolean {
     if (gone.length === 0 && added === 0) return true;
-    const order = this.#order;
     const parent = commonParent(gone, order.slice(at, at + added));
     const around = parent && this.#entries[parent.index]!;
     const before = order[at - 1];
@@ -285,37 +243,63 @@ export class LiveDrawing {
     for (let one = before; one !== around; one = this.#entries[one.node.parent!.index]!) {
       // The one before is in what they are in, or that itself.
       if (!isWithin(one.node, parent)) return false;
-      if (one.drawn.within.length > 0 || one.drawn.clip) from = list.endOf(one);
+      from = Math.max(from, list.endOf(one));
     }
-    let to = from;
-    for (const one of gone) to = Math.max(to, list.endOf(one));
-    this.#coming.clear();
-    this.#coming.write(order, at, at + added);
-    const by = this.#coming.operations.length - (to - from);
-    list.replace(from, to - from, this.#coming);
-    for (let nth = at; nth < at + added; nth++) order[nth]!.from += from;
-    for (let nth = at + added; nth < order.length; nth++) order[nth]!.from += by;
-    for (let one: FollowedNode | undefined = parent; one; one = one.parent)
-      list.surroundInside(this.#entries[one.index]!, by);
+    this.#rewrite(order, at, added, from, list.endOfAll(gone, from), parent);
     return true;
   }
 
-  /** Whether what some widgets draw has the shape of what the list has of them, where it has any. */
-  #hasShapes(touched: readonly FollowedNode[]): boolean {
-    return touched.every(({ index }) => {
-      const { drawn, shape, shaped } = this.#entries[index]!;
-      return shaped === undefined || shapeOf(drawn) === shape;
-    });
+  /** Writes what some widgets in drawing order draw in the place of what stands from an index of the list up to another one. */
+  #rewrite(
+    order: readonly Entry[],
+    at: number,
+    count: number,
+    from: number,
+    to: number,
+    parent: FollowedNode | undefined,
+  ): void {
+    const list = this.#list;
+    this.#coming.clear();
+    this.#coming.write(order, at, at + count);
+    const by = this.#coming.operations.length - (to - from);
+    list.replace(from, to - from, this.#coming);
+    for (let nth = at; nth < at + count; nth++) order[nth]!.from += from;
+    if (by !== 0) for (let nth = at + count; nth < order.length; nth++) order[nth]!.from += by;
+    for (let one = parent; one; one = one.parent) list.surroundInside(this.#entries[one.index]!, by);
   }
 
-  /** Puts what some widgets draw in the place of what they drew. */
-  #patch(touched: readonly FollowedNode[]): void {
+  /** Puts what was drawn or placed anew in the place of what was drawn before. */
+  #patch(): void {
     const list = this.#list;
-    for (const { index } of touched) list.patch(this.#entries[index]!);
-    // What lies around them, from the inside out.
-    for (const { parent } of touched)
-      for (let outer = parent; outer; outer = outer.parent) list.surroundInside(this.#entries[outer.index]!);
-    for (const { index } of touched) list.surroundWhole(this.#entries[index]!);
+    for (const entry of this.#looked) {
+      if (!hasShape(entry.drawn, entry.shape)) this.#reshape(entry);
+      else list.patch(entry);
+    }
+    const around = this.#around;
+    around.length = 0;
+    this.#turn++;
+    for (const { node } of this.#looked) {
+      for (let at: FollowedNode | undefined = node; at; at = at.parent) {
+        const entry = this.#entries[at.index]!;
+        if (entry.turn === this.#turn) break;
+        entry.turn = this.#turn;
+        around.push(entry);
+      }
+    }
+    // From the inside out.
+    if (around.length > 1) around.sort((one, other) => other.node.index - one.node.index);
+    for (const entry of around) list.surroundInside(entry);
+  }
+
+  /** Writes a widget that draws other kinds of operations than before, with all in it. */
+  #reshape(entry: Entry): void {
+    const order = this.#order;
+    const { node } = entry;
+    const at = order[node.index] === entry ? node.index : order.indexOf(entry);
+    let to = at + 1;
+    while (to < order.length && isWithin(order[to]!.node, node)) to++;
+    const end = this.#list.endOfAll(order.slice(at, to), entry.from);
+    this.#rewrite(order, at, to - at, entry.from, end, node.parent);
   }
 
   /** Has areas hold whole what they would cut in two. */
@@ -351,14 +335,7 @@ export class LiveDrawing {
 const mostTurns = 8;
 const none: readonly Rect[] = [];
 
-/** What has come and gone in drawing order. */
-interface Change {
-  readonly at: number;
-  readonly gone: readonly Entry[];
-  readonly added: number;
-}
-
-const unchanged: Change = { at: 0, gone: [], added: 0 };
+const unchanged: readonly OrderChange<Entry>[] = [];
 
 /** The widget that all who have come and gone are in, unless what they are in has come or gone with them. */
 function commonParent(gone: readonly Entry[], come: readonly Entry[]): FollowedNode | undefined {
@@ -375,96 +352,9 @@ function commonParent(gone: readonly Entry[], come: readonly Entry[]): FollowedN
   return common;
 }
 
-function newEntry(node: FollowedNode): Entry {
-  return {
-    node,
-    drawn: nothing,
-    areas: [],
-    area: nowhere(),
-    soft: nowhere(),
-    isSeen: false,
-    matrix: undefined,
-    cut: undefined,
-    from: 0,
-    shape: '',
-    shaped: undefined,
-    index: node.index,
-    isAround: false,
-  };
-}
-
-/** Has operations say whose they are where widgets have other indexes than before, from one of them on. */
-function renumber(entries: readonly Entry[], from: number): void {
-  for (let at = from; at < entries.length; at++) {
-    const entry = entries[at]!;
-    if (entry.index === at) continue;
-    entry.index = at;
-    const { within, own } = entry.drawn;
-    for (let nth = 0; nth < within.length; nth++) renumberOne(within[nth]!, at);
-    for (let nth = 0; nth < own.length; nth++) renumberOne(own[nth]!, at);
-  }
-}
-
-function renumberOne(operation: DrawOperation, index: number): void {
-  if ('widget' in operation) (operation as { widget: number }).widget = index;
-}
-
 /** Each that is there once, parents before what is in them. */
 function once(touched: readonly FollowedNode[], nodes: readonly FollowedNode[]): readonly FollowedNode[] {
   const isThere = (node: FollowedNode) => nodes[node.index] === node;
   if (touched.length < 2) return touched.filter(isThere);
   return [...new Set(touched)].filter(isThere).sort((one, other) => one.index - other.index);
-}
-
-/** Whether children are drawn within the same. */
-function isSameAround(one: DrawnWidget, other: DrawnWidget): boolean {
-  const isPlain = one.within.length === 0 && other.within.length === 0 && !one.clip && !other.clip;
-  return (
-    isPlain ||
-    (JSON.stringify(one.within) === JSON.stringify(other.within) &&
-      JSON.stringify(one.clip) === JSON.stringify(other.clip))
-  );
-}
-
-/** Works out where on the screen a widget draws. */
-function place(entry: Entry, outer: Entry | undefined): void {
-  const { drawn } = entry;
-  let matrix = outer?.matrix;
-  for (const one of drawn.within)
-    if (one.type === 'turn') matrix = matrix ? multiplied(matrix, one.matrix) : one.matrix;
-  entry.matrix = matrix;
-  const { areas, area, soft } = entry;
-  empty(area);
-  empty(soft);
-  /** Turns inside what it draws itself, as of a flipped picture. */
-  let inner: (Matrix | undefined)[] | undefined;
-  let now = matrix;
-  for (let nth = 0; nth < drawn.own.length; nth++) {
-    const one = drawn.own[nth]!;
-    if (one.type === 'restore') now = inner!.pop();
-    else if (isOpening(one)) {
-      (inner ??= []).push(now);
-      if (one.type === 'turn') now = now ? multiplied(now, one.matrix) : one.matrix;
-    }
-    // What it drew before is written over: most widgets draw as much in every frame.
-    const where = (areas[nth] ??= nowhere());
-    areaInto(one, where);
-    if (now) turnArea(where, now);
-    unite(area, where);
-    if (now || isSoft(one)) unite(soft, where);
-  }
-  const cut = outer?.cut;
-  if (cut) {
-    cutTo(area, cut);
-    cutTo(soft, cut);
-  }
-  const own = drawn.clip?.type === 'clip' && !matrix ? drawn.clip.rect : undefined;
-  const inside = own && { left: own.x, top: own.y, right: own.x + own.width, bottom: own.y + own.height };
-  if (inside && cut) cutTo(inside, cut);
-  entry.cut = inside ?? cut;
-}
-
-/** Whether edges lie between pixels. */
-function isSoft(operation: DrawOperation): boolean {
-  return operation.type === 'box' ? !isSquare(operation.radius) : operation.type !== 'picture';
 }

@@ -9,6 +9,7 @@ import type { Bone, Head, Site, Skeleton, Structure } from './bone.ts';
 import { boxOf, boxOfView, type Box } from './box.ts';
 import type { OnScreen } from './conditions.ts';
 import { withDividers } from './divider.ts';
+import { drawingOrder } from './drawing-order.ts';
 import {
   childrenOf,
   childrenOfInstance,
@@ -220,50 +221,6 @@ function grow({ document, on, trace, bones, written, sites }: Growth, stack: Pen
     written[bone.index] = children;
     for (const child of pendingOf(children, bone)) stack.push(child);
   }
-}
-
-/** Indexes in drawing order. */
-export function drawingOrder(widgets: readonly Pick<Bone, 'index' | 'parent' | 'source'>[]): number[] {
-  // Parents in which a sibling has a place of its own in the order; in all others it is that of the document.
-  const sorted = new Map<number, number[]>();
-  for (const { parent, source } of widgets) if (zOf(source) !== 0) sorted.set(parent, []);
-  if (sorted.size === 0) return widgets.map((_, index) => index);
-  const count = widgets.length;
-  const first = new Int32Array(count).fill(-1);
-  const next = new Int32Array(count).fill(-1);
-  for (let index = count - 1; index > 0; index--) {
-    const { parent } = widgets[index]!;
-    next[index] = first[parent]!;
-    first[parent] = index;
-  }
-  const order: number[] = [];
-  const stack = [0];
-  for (let index = stack.pop(); index !== undefined; index = stack.pop()) {
-    order.push(index);
-    const from = stack.length;
-    for (let child = first[index]!; child >= 0; child = next[child]!) stack.push(child);
-    if (!sorted.has(index)) reverse(stack, from);
-    else {
-      const inside = stack.splice(from);
-      inside.sort((a, b) => zOf(widgets[b]!.source) - zOf(widgets[a]!.source) || b - a);
-      for (const child of inside) stack.push(child);
-    }
-  }
-  return order;
-}
-
-/** Turns the end of a list round, from a place on. */
-function reverse(list: number[], from: number): void {
-  for (let low = from, high = list.length - 1; low < high; low++, high--) {
-    const one = list[low]!;
-    list[low] = list[high]!;
-    list[high] = one;
-  }
-}
-
-/** How high a widget lies among its siblings. */
-export function zOf(source: Bone['source']): number {
-  return 'z' in source ? (source.z ?? 0) : 0;
 }
 
 /** Adds the names of the case that a widget shows. */

@@ -273,3 +273,32 @@ test('who keeps its box while its padding changes with who comes is drawn again'
   expect(kept).toEqual(plain(drawLayout(live.snapshot()).operations));
   expect(JSON.stringify(kept.filter(({ type }) => type === 'path'))).not.toBe(before);
 });
+
+test('who fades out takes no input any more, and who comes back does', () => {
+  const list = {
+    pimbot: 1,
+    reference: { scaling: 'none' },
+    cases: { only: { all: [{ name: 'a' }, { name: 'b' }] } },
+    views: {
+      test: {
+        children: [
+          { id: 'floor', size: ['200', '200'], look },
+          { id: 'one', repeat: '{all}', key: 'name', size: 50, look: fades, kind: 'button' },
+        ] as never,
+      },
+    },
+  } as DocumentSource;
+  const live = new LiveView(openView(readDocument(list).document!, 'test', { resources: { fonts } }), {
+    width: 800,
+    height: 600,
+  });
+  const input = new ViewInput(live);
+  const found = () => input.at(20, 20)?.widget;
+  expect(found()).toBe('one-b');
+  live.set({ all: [] });
+  live.advance(30);
+  expect(live.find('one-b')).toBeDefined();
+  expect(found()).toBe('floor');
+  live.set({ all: [{ name: 'a' }] });
+  expect(found()).toBe('one-a');
+});

@@ -1,4 +1,4 @@
-import { createCanvas, Path2D, type Canvas } from '@napi-rs/canvas';
+import { createCanvas, Path2D } from '@napi-rs/canvas';
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import {
@@ -13,6 +13,7 @@ import {
   withPaths,
   type DrawOperation,
 } from 'pimbot';
+import { apart } from '../support/apart.ts';
 import { rounds, seedOf } from '../support/deep.ts';
 import { fonts } from '../support/views.ts';
 import { apply, catalogs, quietStep, readFile, source, step, type Step } from './everything.ts';
@@ -49,16 +50,6 @@ test('a drawing that is kept up is the one of the view drawn anew', () => {
     { numRuns: rounds(30, 500), seed: seedOf(31) },
   );
 });
-
-/** The most by which a channel of a pixel differs, of 255. */
-function apart(one: Canvas, other: Canvas): number {
-  const [a, b] = [one, other].map(
-    (canvas) => canvas.getContext('2d').getImageData(0, 0, canvas.width, canvas.height).data,
-  );
-  let most = 0;
-  for (let at = 0; at < a!.length; at++) most = Math.max(most, Math.abs(a![at]! - b![at]!));
-  return most;
-}
 
 test('what moves on its own is drawn where it stands now, from one change to the next', () => {
   fc.assert(

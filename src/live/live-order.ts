@@ -1,0 +1,51 @@
+import { drawingOrder, movedInOrder, zOf } from '../skeleton/index.ts';
+import type { LiveNode } from './node.ts';
+
+/** The order in which the widgets of a live view are drawn. It is worked out when all changes that it follows from are made. */
+export class LiveOrder {
+  /** Indexes in drawing order. */
+  indexes: readonly number[];
+  /** Those that are drawn out of the order they are written in. */
+  readonly #raised = new Set<LiveNode>();
+  /** Those that lie higher or lower since it was worked out. */
+  readonly #moved = new Set<LiveNode>();
+  #isAnother = false;
+
+  constructor(indexes: readonly number[]) {
+    this.indexes = indexes;
+  }
+
+  /** Takes note of a widget that is there, and how high it lies. */
+  know(node: LiveNode): void {
+    this.#raised[zOf(node.bone.source) === 0 ? 'delete' : 'add'](node);
+  }
+
+  forget(node: LiveNode): void {
+    this.#raised.delete(node);
+    this.#moved.delete(node);
+  }
+
+  /** Notes that a widget lies higher or lower. */
+  move(node: LiveNode): void {
+    this.know(node);
+    this.#moved.add(node);
+  }
+
+  /** Notes that other widgets are there. */
+  change(): void {
+    this.#isAnother = true;
+  }
+
+  /** Works it out again where it follows from what was noted. Gives whether it did. @param end By index: the index after the last in it. */
+  settle(nodes: readonly LiveNode[], end: ArrayLike<number>): boolean {
+    const [first, ...more] = this.#moved;
+    if (!first && !this.#isAnother) return false;
+    const isOne = first !== undefined && more.length === 0 && !this.#isAnother;
+    if (isOne) this.indexes = movedInOrder(this.indexes, (index) => nodes[index]!.bone, end, first.index);
+    else if (this.#raised.size === 0) this.indexes = nodes.map(({ index }) => index);
+    else this.indexes = drawingOrder(nodes.map(({ bone }) => bone));
+    this.#moved.clear();
+    this.#isAnother = false;
+    return true;
+  }
+}
