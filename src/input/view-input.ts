@@ -27,6 +27,7 @@ import { Scrolling } from './scrolling.ts';
 import { ShownStates } from './shown-states.ts';
 import { Tips } from './tips.ts';
 import { Typing } from './typing.ts';
+import { refuseWrong } from './refuse-wrong.ts';
 
 export interface ViewInputOptions {
   /**
@@ -124,10 +125,7 @@ export class ViewInput {
 
   /** Takes an event in. @returns what it does, in order. @throws RangeError for one there is not, and for what is no number. */
   hear(event: InputEvent): readonly InputEffect[] {
-    const facts = event as unknown as Readonly<Record<string, unknown>>;
-    for (const key in facts)
-      if (typeof facts[key] === 'number' && !Number.isFinite(facts[key]))
-        throw new RangeError(`${key} of the input event "${event.type}" is ${facts[key]}`);
+    refuseWrong(event);
     this.#begin();
     this.#take(event);
     return this.#end();
@@ -158,8 +156,6 @@ export class ViewInput {
       case 'out':
       case 'cancel':
         return this.#pointer(event);
-      default:
-        throw new RangeError(`there is no input event "${(event as InputEvent).type}"`);
     }
   }
 

@@ -64,6 +64,9 @@ test('an event there is not, and a widget the view never has', () => {
   expect(() => input.hear({ type: 'pointerdown' } as unknown as InputEvent)).toThrow(
     'there is no input event "pointerdown"',
   );
+  const wheel = { type: 'wheel', x: 60, y: 60, dx: 0, dy: 20 } as unknown as InputEvent;
+  expect(() => input.hear(wheel)).toThrow('the input event "wheel" needs deltaX, a number');
+  expect(() => input.hear({ type: 'time', ms: '20' } as unknown as InputEvent)).toThrow('needs ms, a number');
   for (const call of ['focus', 'enter', 'scrollTo', 'letGo'] as const) {
     expect(() => input[call]('lst')).toThrow('there is no widget "lst"; did you mean "list"?');
     // An entry that may come is none yet.
