@@ -205,6 +205,11 @@ function letterOf(operation: DrawOperation): string {
   return isOpening(operation) ? operation.type[0]! : '.';
 }
 
+/** Whether a widget has operations that others are drawn within. */
+export function surrounds(shape: string): boolean {
+  return shape[0] !== '|' || clipIn(shape) >= 0;
+}
+
 /** Which of a widget's operations cuts off what is in it; -1 where none does. */
 function clipIn(shape: string): number {
   const last = shape.length - 1;

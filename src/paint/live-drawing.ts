@@ -12,7 +12,7 @@ import {
   type Entry,
   type FollowedNode,
 } from './drawn-entry.ts';
-import { FlatList, hasShape, isWithin } from './flat-list.ts';
+import { FlatList, hasShape, isWithin, surrounds } from './flat-list.ts';
 import { changesOf, type OrderChange } from './order-change.ts';
 import { middle } from './middle.ts';
 
@@ -157,20 +157,8 @@ export class LiveDrawing {
     const was = this.#order;
     const is: Entry[] = [];
     for (const index of on.tree.order) is.push(entries[index]!);
-    const range = middle(was, is);
-    const changes = changesOf(was, is, range);
-    const [first, second] = changes;
-    // All others lie among each other as before.
-    if (second) for (const { area } of first!.gone) dirty.add(area, width, height);
-    else {
-      let { at } = range;
-      for (const entry of first!.gone) {
-        if (gone.has(entry)) continue;
-        while (at < is.length && isNew.has(is[at]!)) at++;
-        if (entry !== is[at]) dirty.add(entry.area, width, height);
-        at++;
-      }
-    }
+    const { changes, moved } = changesOf(was, is, gone, isNew);
+    for (const { area } of moved) dirty.add(area, width, height);
     this.#order = is;
     return changes;
   }
@@ -283,7 +271,7 @@ export class LiveDrawing {
         const entry = this.#entries[at.index]!;
         if (entry.turn === this.#turn) break;
         entry.turn = this.#turn;
-        around.push(entry);
+        if (surrounds(entry.shape)) around.push(entry);
       }
     }
     // From the inside out.
