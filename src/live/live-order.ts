@@ -38,9 +38,9 @@ export class LiveOrder {
 
   /** Works it out again where it follows from what was noted. Gives whether it did. @param end By index: the index after the last in it. */
   settle(nodes: readonly LiveNode[], end: ArrayLike<number>): boolean {
-    const [first, ...more] = this.#moved;
-    if (!first && !this.#isAnother) return false;
-    const isOne = first !== undefined && more.length === 0 && !this.#isAnother;
+    if (this.#moved.size === 0 && !this.#isAnother) return false;
+    const [first] = this.#moved;
+    const isOne = first !== undefined && this.#moved.size === 1 && !this.#isAnother;
     if (isOne) this.indexes = movedInOrder(this.indexes, (index) => nodes[index]!.bone, end, first.index);
     else if (this.#raised.size === 0) this.indexes = nodes.map(({ index }) => index);
     else this.indexes = drawingOrder(nodes.map(({ bone }) => bone));
