@@ -31,8 +31,8 @@ export interface Entry extends Listed {
   index: number;
   /** Whether what its children are drawn within is another than before. */
   isAround: boolean;
-  /** When it was last found to be around something that has changed. */
-  turn: number;
+  /** In which search it was last found to be around something that has changed. */
+  visit: number;
 }
 
 /** What was never drawn draws. */
@@ -52,7 +52,7 @@ export function newEntry(node: FollowedNode): Entry {
     shape: '',
     index: node.index,
     isAround: false,
-    turn: 0,
+    visit: 0,
   };
 }
 

@@ -68,7 +68,8 @@ export class LiveDrawing {
   /** Those that were drawn or placed anew, and those they are in. */
   readonly #looked: Entry[] = [];
   readonly #around: Entry[] = [];
-  #turn = 0;
+  /** Counts the searches for those they are in. */
+  #visits = 0;
   /** Those that have soft edges. */
   readonly #soft = new Set<Entry>();
 
@@ -265,12 +266,12 @@ export class LiveDrawing {
     }
     const around = this.#around;
     around.length = 0;
-    this.#turn++;
+    this.#visits++;
     for (const { node } of this.#looked) {
       for (let at: FollowedNode | undefined = node; at; at = at.parent) {
         const entry = this.#entries[at.index]!;
-        if (entry.turn === this.#turn) break;
-        entry.turn = this.#turn;
+        if (entry.visit === this.#visits) break;
+        entry.visit = this.#visits;
         if (surrounds(entry.shape)) around.push(entry);
       }
     }
