@@ -34,7 +34,7 @@ export class Hits {
   #sight = -1;
   #now: LiveNow | undefined;
   /** Indexes that take input if they have a size, in drawing order. */
-  #taking: number[] = [];
+  readonly #taking: number[] = [];
   /** When each is drawn. */
   #places = new Uint32Array(0);
   /** 1 where a widget, or one it is in, says that it is turned. */

@@ -5,8 +5,8 @@ type Ordered = Pick<Bone, 'index' | 'parent' | 'source'>;
 /** Indexes in drawing order. */
 export function drawingOrder(widgets: readonly Ordered[]): number[] {
   // Parents in which a sibling has a place of its own in the order; in all others it is that of the document.
-  const sorted = new Map<number, number[]>();
-  for (const { parent, source } of widgets) if (zOf(source) !== 0) sorted.set(parent, []);
+  const sorted = new Set<number>();
+  for (const { parent, source } of widgets) if (zOf(source) !== 0) sorted.add(parent);
   if (sorted.size === 0) return widgets.map((_, index) => index);
   const count = widgets.length;
   const first = new Int32Array(count).fill(-1);
