@@ -10,11 +10,10 @@ import {
   paintOnCanvas,
   readDocument,
   repaintOnCanvas,
-  withPaths,
-  type DrawOperation,
 } from 'pimbot';
 import { apart } from '../support/apart.ts';
 import { rounds, seedOf } from '../support/deep.ts';
+import { plain } from '../support/drawn.ts';
 import { fonts } from '../support/views.ts';
 import { apply, catalogs, quietStep, readFile, source, step, type Step } from './everything.ts';
 
@@ -28,10 +27,6 @@ function does(live: LiveView, one: Step): void {
 }
 
 const opened = () => new LiveView(openView(document!, 'test', { resources }), { width: 800, height: 600 });
-
-/** Numbers alone, so that two can be compared. */
-const plain = (operations: readonly DrawOperation[]) =>
-  withPaths({ width: 1, height: 1, title: '', operations }).operations;
 
 test('a drawing that is kept up is the one of the view drawn anew', () => {
   fc.assert(

@@ -12,12 +12,11 @@ import {
   paintOnCanvas,
   readDocument,
   repaintOnCanvas,
-  withPaths,
   type DocumentSource,
-  type DrawOperation,
 } from 'pimbot';
 import { apart } from '../support/apart.ts';
 import { rounds, seedOf } from '../support/deep.ts';
+import { expectAlike, plain } from '../support/drawn.ts';
 import { fonts } from '../support/views.ts';
 
 /* Panels in panels, each of which fades, turns, goes out of sight, rises and cuts off what is in it, by itself. */
@@ -100,9 +99,6 @@ const points = [
 ] as const;
 const size = { width: 160, height: 130 };
 const cache = () => new CanvasCache(createCanvas, () => new Path2D());
-const plain = (operations: readonly DrawOperation[]) =>
-  withPaths({ width: 1, height: 1, title: '', operations }).operations;
-
 test('whatever happens to panels in panels, the drawing that is kept up and what is repainted of it are those of a new view', () => {
   expect(diagnostics.map(formatDiagnostic)).toEqual([]);
   fc.assert(
@@ -130,12 +126,7 @@ test('whatever happens to panels in panels, the drawing that is kept up and what
       const drawn = drawing.update();
       const fresh = new LiveView(openView(document!, 'test', { resources: { fonts }, values: given }), size);
       const whole = new LiveDrawing(fresh).update();
-      expect(plain(drawn.operations)).toEqual(plain(whole.operations));
-      const count = drawn.operations.length;
-      expect([...drawn.areas.ends.subarray(0, count)]).toEqual([...whole.areas.ends.subarray(0, count)]);
-      expect([...drawn.areas.bounds.subarray(0, 4 * count)]).toEqual([
-        ...whole.areas.bounds.subarray(0, 4 * count),
-      ]);
+      expectAlike(drawn, whole);
       expect(live.order).toEqual(fresh.order);
       const other = new ViewInput(fresh);
       for (const [x, y] of points) expect(input.at(x, y)).toEqual(other.at(x, y));
