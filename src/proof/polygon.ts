@@ -200,18 +200,22 @@ export function boundsOf(polygon: Polygon): { left: number; right: number; top: 
 /** Each polygon once: the same one comes again on every occasion that changes nothing about it. */
 export function distinct(parts: readonly Polygon[]): readonly Polygon[] {
   const known = new Map<string, Polygon>();
-  for (const part of parts)
-    known.set(part.map(({ x, y }) => `${x.toFixed(3)},${y.toFixed(3)}`).join(' '), part);
+  for (const part of parts) known.set(keyOfPolygon(part), part);
   return [...known.values()];
+}
+
+/** The same for two polygons whose corners are the same, in the same order, to 0.001 px. */
+export function keyOfPolygon(polygon: Polygon): string {
+  return polygon.map(({ x, y }) => `${x.toFixed(3)},${y.toFixed(3)}`).join(' ');
 }
 
 /** What of some polygons lies in none of others, as convex parts; slivers thinner than `least`, in px, are left out. */
 export function subtract(
   some: readonly Polygon[],
-  others: readonly Polygon[],
+  others: Iterable<Polygon>,
   least: number,
 ): readonly Polygon[] {
-  const taken = distinct(others).map((polygon) => ({ polygon, bounds: boundsOf(polygon) }));
+  const taken = Array.from(others, (polygon) => ({ polygon, bounds: boundsOf(polygon) }));
   return some.flatMap((one) => {
     const own = boundsOf(one);
     let left: readonly Polygon[] = [one];

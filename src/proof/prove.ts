@@ -6,6 +6,7 @@ import { askedOf, keyOf, lookAt, type Finding } from '../verdict/index.ts';
 import type { Form, Occasion, View } from '../view/index.ts';
 import { scenesOfCells } from './cell-scenes.ts';
 import { explore, type Cell, type ExploreOptions, type UnprovedReason } from './cells.ts';
+import { PartsByCell, type Part } from './parts-by-cell.ts';
 import {
   areaOf,
   at,
@@ -14,7 +15,6 @@ import {
   insideOf,
   thickness,
   within,
-  subtract,
   type Affine,
   type Point,
   type Polygon,
@@ -122,7 +122,7 @@ export const desktop: Device = { density: 92, distance: 600, inputs: ['mouse', '
 
 export interface ProveLimits extends ExploreOptions {
   /**
-   * Parts of what fails, of one view on one occasion, at the most; 20,000 if left out. A view that fails in so many places on so many
+   * Parts of what fails, of one view on one occasion, at the most; 100,000 if left out. A view that fails in so many places on so many
    * sizes has no use for a map of all of them: what is left is not proved.
    */
   readonly mostParts?: number;
@@ -137,7 +137,7 @@ interface Found {
   readonly pointer: string | undefined;
   /** What tells it apart from others of the same. */
   readonly apart: string | undefined;
-  readonly parts: { readonly polygon: Polygon; readonly deepest: Point; readonly depth: number }[];
+  readonly parts: (Part & { readonly deepest: Point; readonly depth: number })[];
 }
 
 /**
@@ -149,7 +149,7 @@ export function proveView(
   open: (which: 'plain' | 'recorded') => View,
   device: Device,
   region: Region,
-  { mostParts = 20_000, ...options }: ProveLimits = {},
+  { mostParts = 100_000, ...options }: ProveLimits = {},
 ): Proof {
   const corners = regionOf(region);
   const screenAt = (point: Point) => screenOf(device, point);
@@ -160,7 +160,7 @@ export function proveView(
   const gaps: Gap[] = [];
   const whole = areaOf(corners);
   const acceptances = new Acceptances();
-  let parts = 0;
+  let [parts, cells] = [0, 0];
   const looks = new Looks(plain, screenAt, acceptances);
   const oneCell = (cell: Cell): boolean => {
     const scenes = scenesOf(cell);
@@ -169,6 +169,7 @@ export function proveView(
     const own = plain.formOn(plain.frameOn(screen));
     const { failing: said, unfinished } = looks.on(middle, provedList);
     const { widgets } = cell.form.tree;
+    const nth = cells++;
     for (const one of traced) {
       const { check } = one;
       if (unfinished.has(check)) {
@@ -196,7 +197,7 @@ export function proveView(
           let known = found.get(key);
           if (!known)
             found.set(key, (known = { check, widget: ids[0], other: ids[1], pointer, apart, parts: [] }));
-          known.parts.push({ polygon, ...deepest(polygon, cutting) });
+          known.parts.push({ cell: nth, polygon, ...deepest(polygon, cutting) });
           parts++;
         });
       });
@@ -261,27 +262,30 @@ function deepest(
 function tellAll(found: readonly Found[], looks: Looks, gaps: Gap[]): readonly ProvedFinding[] {
   const told: ProvedFinding[] = [];
   const others: Found[] = [];
+  const known = new PartsByCell();
   for (const one of found) {
     const points = one.parts
       .toSorted((a, b) => b.depth - a.depth)
       .slice(0, mostAsked)
       .map(({ deepest: point }) => point);
     const proved = tell(one, points, looks);
-    if (proved) told.push(proved);
-    else others.push(one);
+    if (proved) {
+      told.push(proved);
+      known.add(one.check, one.parts);
+    } else others.push(one);
   }
   for (const one of others) {
-    const known = told.filter(({ finding }) => finding.check === one.check).flatMap(({ parts }) => parts);
-    const own = one.parts.map(({ polygon }) => polygon);
-    const left = subtract(own, known, thinnest);
+    const left = known.without(one.check, one.parts, thinnest);
     if (left.length === 0) continue;
     const points = left
       .toSorted((a, b) => areaOf(b) - areaOf(a))
       .slice(0, 4 * mostAsked)
       .map(insideOf);
     const proved = tell(one, points, looks);
-    if (proved) told.push(proved);
-    else gaps.push(...left.map((polygon): Gap => ({ polygon, reason: 'odd', check: one.check })));
+    if (proved) {
+      told.push(proved);
+      known.add(one.check, one.parts);
+    } else gaps.push(...left.map((polygon): Gap => ({ polygon, reason: 'odd', check: one.check })));
   }
   return told;
 }
