@@ -4,11 +4,14 @@ import { boundsOf, type ReadCondition } from '../skeleton/index.ts';
 import type { Form, View } from '../view/index.ts';
 import {
   areaOf,
+  contains,
   cut,
   insideOf,
+  subtract,
   thickness,
   through,
   widestThree,
+  without,
   type Affine,
   type Point,
   type Polygon,
@@ -78,21 +81,27 @@ export function explore(
   const playback = new Playback();
   const unproved: Unproved[] = [];
   const whole = areaOf(region);
-  const left: { readonly polygon: Polygon; readonly isSliced: boolean }[] = [
-    { polygon: region, isSliced: false },
-  ];
+  const left: Left[] = [ofItsOwn(region, false)];
   let [solves, cells, done] = [0, 0, 0];
   let isEnough = false;
   while (left.length > 0) {
-    const { polygon, isSliced } = left.pop()!;
+    const { polygon, base } = left.pop()!;
+    const { isSliced } = base;
     const least = isSliced ? 2 * bendPx : leastThickness;
     if (polygon.length < 3 || thickness(polygon) < least) continue;
+    let inside = insideOf(polygon);
+    const known = base.cells.find((cell) => contains(cell, inside));
+    const beside = known && besideOf(polygon, known, least);
+    if (beside) {
+      left.push(...beside.map((part) => ({ polygon: part, base })));
+      continue;
+    }
     if (cells >= mostCells || isEnough) {
-      unproved.push({ polygon, reason: 'many' });
+      for (const part of subtract([polygon], base.cells, least))
+        unproved.push({ polygon: part, reason: 'many' });
       continue;
     }
     cells++;
-    let inside = insideOf(polygon);
     let form: Form | undefined;
     const what: Solved = {
       reference: view.reference,
@@ -114,35 +123,53 @@ export function explore(
     if (decisions.isBent && !isSliced) {
       // Its slices are counted, it is not.
       cells--;
-      left.push(...slicesOf(polygon).map((slice) => ({ polygon: slice, isSliced: true })));
+      left.push(...slicesOf(polygon).map((slice) => ofItsOwn(slice, true)));
       continue;
     }
-    const corners = widestThree(polygon);
+    const corners = widestThree(base.polygon);
     const [a, b, c] = [solved(corners[0], 'play'), solved(corners[1], 'play'), solved(corners[2], 'play')];
     const lines: Affine[] = [];
     const isStraight = [
-      linesOf(polygon, inside, corners, here.leads, [a.leads, b.leads, c.leads], lines),
-      linesOf(polygon, inside, corners, here.bounds, [a.bounds, b.bounds, c.bounds], lines),
+      linesOf(base.polygon, inside, corners, here.leads, [a.leads, b.leads, c.leads], lines),
+      linesOf(base.polygon, inside, corners, here.bounds, [a.bounds, b.bounds, c.bounds], lines),
       [a, b, c].every(({ gaps }) => gaps.every((gap) => !(Math.abs(gap) > rounding))),
     ].every(Boolean);
     if (!isStraight) {
+      if (polygon !== base.polygon) {
+        // Lengths may be curved elsewhere alone.
+        cells--;
+        left.push(ofItsOwn(polygon, isSliced));
+        continue;
+      }
       const halves = halved(polygon);
-      if (halves) left.push(...halves.map((half) => ({ polygon: half, isSliced })));
+      if (halves) left.push(...halves.map((half) => ofItsOwn(half, isSliced)));
       else {
         unproved.push({ polygon, reason: 'curved' });
         done += areaOf(polygon);
       }
       continue;
     }
-    let cell = polygon;
+    let cell = base.polygon;
     for (const line of lines) {
-      const { above, below } = cut(cell, line);
+      const { above } = cut(cell, line);
       // Rounding can have put the point itself on the other side by a hair.
-      if (above.length === 0) continue;
-      if (below.length > 0) left.push({ polygon: below, isSliced });
-      cell = above;
+      if (above.length > 0) cell = above;
     }
-    if (thickness(cell) < least) continue;
+    const rest = besideOf(polygon, cell, least);
+    if (rest) {
+      base.cells.push(cell);
+      left.push(...rest.map((part) => ({ polygon: part, base })));
+    } else {
+      // Hardly anything of it is in this part: what is in it is taken for itself.
+      cell = polygon;
+      for (const line of lines) {
+        const { above, below } = cut(cell, line);
+        if (above.length === 0) continue;
+        if (below.length > 0) left.push({ polygon: below, base });
+        cell = above;
+      }
+      if (thickness(cell) < least) continue;
+    }
     isEnough = !onCell({
       polygon: cell,
       form: form!,
@@ -157,6 +184,32 @@ export function explore(
     progress?.(Math.min(1, done / whole));
   }
   return { solves, cells, unproved };
+}
+
+/** A part that cells are looked for in as a whole, wherever in it they are met first. */
+interface Base {
+  readonly polygon: Polygon;
+  /** Whether it is a slice of a curved scale. */
+  readonly isSliced: boolean;
+  /** Those that are known. */
+  readonly cells: Polygon[];
+}
+
+/** What is to be looked at yet, and what it is a part of. */
+interface Left {
+  readonly polygon: Polygon;
+  readonly base: Base;
+}
+
+function ofItsOwn(polygon: Polygon, isSliced: boolean): Left {
+  return { polygon, base: { polygon, isSliced, cells: [] } };
+}
+
+/** What is left of a part beside a cell; undefined where the two have hardly anything in common. */
+function besideOf(polygon: Polygon, cell: Polygon, least: number): readonly Polygon[] | undefined {
+  if (cell.length < 3 || thickness(cell) < least) return undefined;
+  const beside = without(polygon, cell, least);
+  return beside[0] === polygon ? undefined : beside;
 }
 
 /** How far a tangent may be from a curve, in px. */

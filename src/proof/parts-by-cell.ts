@@ -16,7 +16,7 @@ export class PartsByCell {
     for (const { cell, polygon } of parts) {
       const key = `${check} ${cell}`;
       let own = this.#known.get(key);
-      if (!own) this.#known.set(key, (own = new Map()));
+      if (!own) this.#known.set(key, (own = new Map<string, Polygon>()));
       own.set(keyOfPolygon(polygon), polygon);
     }
   }

@@ -40,18 +40,22 @@ const onLine = 1e-7;
 
 /** How far a point is on the side of a line where it is above 0, in px of the plane. */
 function beyond(line: Affine, point: Point): number {
-  const steep = Math.hypot(line.x, line.y);
+  const steep = Math.sqrt(line.x * line.x + line.y * line.y);
   return steep < 1e-12 ? line.c : at(line, point) / steep;
 }
 
 /** The parts of a polygon on the two sides of a line: where the number is not below 0, and where it is not above. */
 export function cut(polygon: Polygon, line: Affine): { readonly above: Polygon; readonly below: Polygon } {
+  let [isAbove, isBelow] = [true, true];
   const sides = polygon.map((point) => {
     const far = beyond(line, point);
-    return Math.abs(far) <= onLine ? 0 : far;
+    if (Math.abs(far) <= onLine) return 0;
+    if (far < 0) isAbove = false;
+    else isBelow = false;
+    return far;
   });
-  if (sides.every((side) => side >= 0)) return { above: polygon, below: [] };
-  if (sides.every((side) => side <= 0)) return { above: [], below: polygon };
+  if (isAbove) return { above: polygon, below: [] };
+  if (isBelow) return { above: [], below: polygon };
   const above: Point[] = [];
   const below: Point[] = [];
   polygon.forEach((point, nth) => {
@@ -83,21 +87,23 @@ export function within(polygon: Polygon, all: readonly Affine[]): Polygon {
 /** In px². */
 export function areaOf(polygon: Polygon): number {
   let twice = 0;
-  polygon.forEach((point, nth) => {
-    const next = polygon[(nth + 1) % polygon.length]!;
-    twice += point.x * next.y - next.x * point.y;
-  });
+  let from = polygon[polygon.length - 1]!;
+  for (const to of polygon) {
+    twice += from.x * to.y - to.x * from.y;
+    from = to;
+  }
   return Math.abs(twice) / 2;
 }
 
 /** How thick a polygon is, about: its area by its longest side, in px. */
 export function thickness(polygon: Polygon): number {
   let longest = 0;
-  polygon.forEach((point, nth) => {
-    const next = polygon[(nth + 1) % polygon.length]!;
-    longest = Math.max(longest, Math.hypot(next.x - point.x, next.y - point.y));
-  });
-  return longest === 0 ? 0 : areaOf(polygon) / longest;
+  let from = polygon[polygon.length - 1]!;
+  for (const to of polygon) {
+    longest = Math.max(longest, (to.x - from.x) ** 2 + (to.y - from.y) ** 2);
+    from = to;
+  }
+  return longest === 0 ? 0 : areaOf(polygon) / Math.sqrt(longest);
 }
 
 /** A point well inside, which is on no line that round numbers draw. @param nth Another one for each number. */
@@ -144,14 +150,16 @@ export function depthIn(polygon: Polygon, point: Point): number {
   if (polygon.length < 3) return -Infinity;
   const middle = insideOf(polygon);
   let least = Infinity;
-  for (let nth = 0; nth < polygon.length; nth++) {
-    const [from, to] = [polygon[nth]!, polygon[(nth + 1) % polygon.length]!];
-    const long = Math.hypot(to.x - from.x, to.y - from.y);
-    if (long < onLine) continue;
-    const side = (at: Point) =>
-      ((to.x - from.x) * (at.y - from.y) - (to.y - from.y) * (at.x - from.x)) / long;
-    const own = side(middle) < 0 ? -side(point) : side(point);
-    if (own < least) least = own;
+  let from = polygon[polygon.length - 1]!;
+  for (const to of polygon) {
+    const [across, down] = [to.x - from.x, to.y - from.y];
+    const long = Math.sqrt(across * across + down * down);
+    if (long >= onLine) {
+      const isLeft = across * (middle.y - from.y) < down * (middle.x - from.x);
+      const side = (across * (point.y - from.y) - down * (point.x - from.x)) / long;
+      least = Math.min(least, isLeft ? -side : side);
+    }
+    from = to;
   }
   return least;
 }
@@ -173,9 +181,13 @@ export function sidesOf(polygon: Polygon): readonly Affine[] {
 
 /** What is left of a polygon without another one, as convex parts; slivers thinner than `least`, in px, are left out. */
 export function without(polygon: Polygon, taken: Polygon, least: number): readonly Polygon[] {
+  return beside(polygon, sidesOf(taken), least);
+}
+
+function beside(polygon: Polygon, sides: readonly Affine[], least: number): readonly Polygon[] {
   const parts: Polygon[] = [];
   let left = polygon;
-  for (const side of sidesOf(taken)) {
+  for (const side of sides) {
     if (left.length === 0) break;
     const { above, below } = cut(left, side);
     if (below.length > 2 && thickness(below) > least) parts.push(below);
@@ -215,34 +227,43 @@ export function subtract(
   others: Iterable<Polygon>,
   least: number,
 ): readonly Polygon[] {
-  const taken = Array.from(others, (polygon) => ({ polygon, bounds: boundsOf(polygon) }));
-  return some.flatMap((one) => {
-    const own = boundsOf(one);
-    let left: readonly Polygon[] = [one];
-    for (const { polygon, bounds } of taken) {
-      if (left.length === 0) break;
-      if (own.left >= bounds.right || bounds.left >= own.right) continue;
-      if (own.top >= bounds.bottom || bounds.top >= own.bottom) continue;
-      left = left.flatMap((part) => without(part, polygon, least));
-    }
-    return left;
-  });
+  const taken = new Taken();
+  for (const one of others) taken.add(one);
+  return some.flatMap((one) => taken.leave(one, least));
 }
 
 /** The area that polygons cover together, in px². */
 export function unionArea(polygons: readonly Polygon[]): number {
-  const parts = distinct(polygons);
-  const bounds = parts.map(boundsOf);
+  const taken = new Taken();
   let area = 0;
-  parts.forEach((polygon, nth) => {
-    let left: readonly Polygon[] = [polygon];
-    for (let before = 0; before < nth && left.length > 0; before++) {
-      const [one, other] = [bounds[nth]!, bounds[before]!];
-      if (one.left >= other.right || other.left >= one.right) continue;
-      if (one.top >= other.bottom || other.top >= one.bottom) continue;
-      left = left.flatMap((part) => without(part, parts[before]!, 1e-6));
-    }
+  // The largest first: most of the others lie in one of them.
+  const parts = distinct(polygons).map((polygon) => ({ polygon, own: areaOf(polygon) }));
+  for (const { polygon } of parts.sort((a, b) => b.own - a.own)) {
+    const left = taken.leave(polygon, 1e-6);
     for (const part of left) area += areaOf(part);
-  });
+    if (left.length > 0) taken.add(polygon);
+  }
   return area;
+}
+
+/** Polygons that are taken from others. */
+class Taken {
+  readonly #all: { readonly bounds: ReturnType<typeof boundsOf>; readonly sides: readonly Affine[] }[] = [];
+
+  add(polygon: Polygon): void {
+    this.#all.push({ bounds: boundsOf(polygon), sides: sidesOf(polygon) });
+  }
+
+  /** What is left of a polygon without them; slivers thinner than `least`, in px, are left out. */
+  leave(polygon: Polygon, least: number): readonly Polygon[] {
+    const own = boundsOf(polygon);
+    let left: readonly Polygon[] = [polygon];
+    for (const { bounds, sides } of this.#all) {
+      if (left.length === 0) break;
+      if (own.left >= bounds.right || bounds.left >= own.right) continue;
+      if (own.top >= bounds.bottom || bounds.top >= own.bottom) continue;
+      left = left.flatMap((part) => beside(part, sides, least));
+    }
+    return left;
+  }
 }

@@ -68,6 +68,24 @@ test('proofs of views by chance say what laying them out on single sizes says', 
   expect(unproved / (11 * asked)).toBeLessThan(0.02);
 });
 
+test('a proof that ends before all is looked at says nothing wrong of what it has looked at, and leaves the rest open', () => {
+  const first = seedOf(1);
+  let unproved = 0;
+  for (let seed = first; seed < first + rounds(8, 120); seed++) {
+    const reference = references[seed % references.length]!;
+    const views = { test: { children: makeCase(seed).children.map(seen) } };
+    const { document } = readDocument({ pimbot: 1, reference, views });
+    const open = () => openView(document!, 'test', { resources: { fonts } });
+    const limits = seed % 2 === 0 ? { mostCells: 1 + (seed % 7) } : { mostParts: 1 + (seed % 20) };
+    const proof = proveView(open, mouse, small, limits);
+    const slack = reference.scaling === 'blend' ? 0.5 : undefined;
+    const judged = judge(asking(open(), mouse), proof, sizesOf(small, proof, rounds(25, 200), seed), slack);
+    expect({ seed, wrong: judged.wrong }).toEqual({ seed, wrong: [] });
+    unproved += judged.unproved;
+  }
+  expect(unproved).toBeGreaterThan(0);
+});
+
 test('so do those of the demo, on three kinds of device, small windows and large screens', async () => {
   const { document, resources } = await openProject('examples/fathom-post/post.yaml');
   const large: Region = { from: { width: 640, height: 360 }, to: { width: 7680, height: 4320 } };

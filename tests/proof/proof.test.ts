@@ -101,6 +101,15 @@ describe('borders are where sums say they are', () => {
   });
 });
 
+test('sizes on which all is decided alike are looked at once, wherever a border ends that lies beside them', () => {
+  // Its least width is asked about on narrow screens alone: from an aspect of 2.2 on, no border lies at 700.
+  const narrow = { screen: { aspect: '..2.2' }, change: { 'min-width': 350 } };
+  const half: WidgetSource = { ...left, width: '50%', when: [narrow] };
+  const proof = proved([half], { reference: { size: '1280x720', scaling: 'none' } });
+  expect(proof.gaps).toEqual([]);
+  expect(proof.cells).toBe(3);
+});
+
 describe('what a proof cannot know, it says', () => {
   test('a text that shrinks with its room is no straight line: where it is compared is not proved', () => {
     const proof = proved([
