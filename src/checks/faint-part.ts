@@ -1,5 +1,5 @@
 import type { Widget } from '../dress/index.ts';
-import { contrastRatio, hexOf, type Rgba } from '../theme/index.ts';
+import { contrastOf, contrastRatio, hexOf, luminance, type Rgba } from '../theme/index.ts';
 import { colorOf, groundOf, tinted, type Ground } from './subject/behind.ts';
 import { groundRange, standsOff } from './subject/ground-range.ts';
 import type { Check } from './check.ts';
@@ -106,7 +106,9 @@ function picturesAlone(subject: Subject): readonly number[] {
 function mostContrast(subject: Subject, index: number, { color, over }: Ground): number {
   const { picture, look } = subject.widgets[index]!;
   const { data } = picture!.sample!;
-  const contrastAt = (at: number) => contrastRatio(over(tinted(colorOf(data, at), look.imageTint)), color);
+  const own = luminance(color);
+  const contrastAt = (at: number) =>
+    contrastOf(luminance(over(tinted(colorOf(data, at), look.imageTint))), own);
   // What stood off from one ground mostly does from the next.
   const ended = subject.form.once('pixels-that-stood-off', () => new Map<number, number>());
   const last = ended.get(index);

@@ -1,5 +1,5 @@
 /* Theme parts of a document in; tokens, styles, resolved looks and colours out, and what one theme lacks. */
-export { compose, contrastRatio, faded, hexOf, luminance, mixed } from './color.ts';
+export { compose, contrastOf, contrastRatio, faded, hexOf, luminance, mixed } from './color.ts';
 export { parseColor } from './css-color.ts';
 export { Tokens } from './tokens.ts';
 export type { Rgba } from './color.ts';

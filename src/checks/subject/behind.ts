@@ -165,7 +165,7 @@ function behind(subject: Subject, index: number, withOwn: boolean, area: Rect): 
   const plainCells = (xs.length - 1) * (ys.length - 1) <= mostCells;
   const cellsX = plainCells ? xs : [xs[0]!, xs.at(-1)!];
   const cellsY = plainCells ? ys : [ys[0]!, ys.at(-1)!];
-  const found = new Map<string, Ground>();
+  const found = new Map<number, Ground>();
   const own = groupsOf(subject, index);
   for (const backdrop of backdrops) {
     if (backdrop?.type === 'picture' && !backdrop.picture.sample) {
@@ -178,28 +178,15 @@ function behind(subject: Subject, index: number, withOwn: boolean, area: Rect): 
         const width = cellsX[column]! - left;
         const height = cellsY[row]! - top;
         // Between its edges every layer covers a cell or does not; along an axis where nothing changes, one place tells.
-        const changes =
-          plainCells && backdrop?.type !== 'picture'
-            ? changesAt(layers, left + width / 2, top + height / 2)
-            : everywhere;
+        const over = plainCells ? at(layers, left + width / 2, top + height / 2) : undefined;
+        const changes = over && backdrop?.type !== 'picture' ? changesOfAll(over) : everywhere;
         const across = changes.x ? samplesPerCell : 1;
         const samples = across * (changes.y ? samplesPerCell : 1);
         for (let sample = 0; sample < samples; sample++) {
           const x = left + (width * ((sample % across) + 0.5)) / across;
           const y = top + (height * (Math.floor(sample / across) + 0.5)) / (samples / across);
           const under = backdrop ? backdropColor(backdrop, x, y, subject) : clear;
-          const seen = composed(
-            layers.filter(({ rect }) => contains(rect, x, y)),
-            under,
-            own,
-            (layer) => layer.color(x, y),
-            (group) => subject.widgets[group]!.look.opacity,
-          );
-          const color = seen(clear);
-          // In a group the same ground may be of other parts; what is seen of white over it tells them apart.
-          const white = own.length > 0 ? keyOf(seen(opaqueWhite)) : 0;
-          const key = `${keyOf(color)} ${white}`;
-          if (!found.has(key)) found.set(key, { color, backdrop: backdrop?.name, over: seen });
+          addGround(subject, found, over ?? at(layers, x, y), own, { x, y, under, name: backdrop?.name });
         }
       }
     }
@@ -207,12 +194,53 @@ function behind(subject: Subject, index: number, withOwn: boolean, area: Rect): 
   return { colors: [...found.values()] };
 }
 
-/** Along which axes the colour over a point changes. */
-function changesAt(layers: readonly Layer[], x: number, y: number): Changes {
+/** A place in device px, and the colour of the backdrop of that name there. */
+interface Place {
+  readonly x: number;
+  readonly y: number;
+  readonly under: Rgba;
+  readonly name: string | undefined;
+}
+
+/** Adds what is seen at a place where layers lie, the lowest first, if no other place looks like it. */
+function addGround(
+  subject: Subject,
+  found: Map<number, Ground>,
+  layers: readonly Layer[],
+  own: readonly number[],
+  { x, y, under, name }: Place,
+): void {
+  if (own.length === 0 && layers.every(({ groups }) => groups.length === 0)) {
+    let lowest = under;
+    for (const layer of layers) lowest = compose(layer.color(x, y), lowest);
+    const color = compose(clear, lowest);
+    const key = keyOf(color);
+    if (!found.has(key)) found.set(key, { color, backdrop: name, over: (one) => compose(one, lowest) });
+    return;
+  }
+  const seen = composed(
+    layers,
+    under,
+    own,
+    (layer) => layer.color(x, y),
+    (group) => subject.widgets[group]!.look.opacity,
+  );
+  const color = seen(clear);
+  // In a group the same ground may be of other parts; what is seen of white over it tells them apart.
+  const key = keyOf(color) + (own.length > 0 ? keyOf(seen(opaqueWhite)) * 2 ** 24 : 0);
+  if (!found.has(key)) found.set(key, { color, backdrop: name, over: seen });
+}
+
+/** The layers that lie over a point, the lowest first. */
+function at(layers: readonly Layer[], x: number, y: number): readonly Layer[] {
+  return layers.filter(({ rect }) => contains(rect, x, y));
+}
+
+/** Along which axes the colour of some layers changes. */
+function changesOfAll(layers: readonly Layer[]): Changes {
   let found = nowhere;
-  for (const { rect, changes } of layers)
-    if (changes !== nowhere && contains(rect, x, y))
-      found = { x: found.x || changes.x, y: found.y || changes.y };
+  for (const { changes } of layers)
+    if (changes !== nowhere) found = { x: found.x || changes.x, y: found.y || changes.y };
   return found;
 }
 
