@@ -13,7 +13,7 @@ export { isMeant, textRoom } from './cut-text.ts';
 export { mayBleed } from './outside-safe-area.ts';
 export { readArea, textContrast } from './low-contrast.ts';
 export { branchesApart } from './overlap.ts';
-export { gapOf, placeOf, slack as promiseSlack } from './promise-kinds.ts';
+export { gapOf, placeOf, pxOfAmount, slack as promiseSlack } from './promise-kinds.ts';
 export { usableControls } from './subject/focus-map.ts';
 export { Subject } from './subject/subject.ts';
 export {

@@ -1,9 +1,10 @@
-import { readAmount, type PromiseSource } from '../document/index.ts';
+import { readAmount, type Amount, type PromiseSource } from '../document/index.ts';
 import type { Rect } from '../layout/index.ts';
+import type { Screen } from '../screen/index.ts';
 import { shown } from '../why/index.ts';
 import { hasArea, intersection, overshoot, worstEdge } from '../scene/index.ts';
 import type { Subject } from './subject/subject.ts';
-import { minutesOfArc } from './subject/text-size.ts';
+import { minutesOfArc, pxOfArc } from './subject/text-size.ts';
 
 /** How a promise is broken by a widget, or by two: by how much, in px, and what to say of it. */
 export interface Broken {
@@ -96,9 +97,9 @@ export const promiseKinds: { readonly [Key in PromiseKey]: Kind } = {
         : undefined;
     }),
   'at-least': (promise, about, subject) =>
-    bySize(promise['at-least']!, about, subject, (is, least) => is < least, 'the least is'),
+    bySize(promise['at-least']!, about, subject, (is, least) => least - is, 'the least is'),
   'at-most': (promise, about, subject) =>
-    bySize(promise['at-most']!, about, subject, (is, most) => is > most, 'the most is'),
+    bySize(promise['at-most']!, about, subject, (is, most) => is - most, 'the most is'),
   *'visible'(promise, about, subject) {
     for (const { id, index, rect } of about) {
       const seen = subject.isThere(index) && hasArea(intersection(rect, subject.screenRect));
@@ -156,40 +157,50 @@ function* pairwise(
   }
 }
 
-/** Looks at the sizes of each widget; where both are wrong, the one that is more so is told. */
+/** Looks at the sizes of each widget; where both are wrong, both are told. */
 function* bySize(
   said: NonNullable<PromiseSource['at-least']>,
   about: readonly Promised[],
   subject: Subject,
-  isBroken: (is: number, limit: number) => boolean,
+  over: (is: number, limit: number) => number,
   word: string,
 ): Iterable<Broken> {
   for (const { id, index, rect } of about) {
-    let worst: Broken | undefined;
+    const texts: string[] = [];
+    let measured = 0;
     for (const side of ['width', 'height'] as const) {
       const limit = said[side] === undefined ? undefined : readAmount(said[side]);
       if (!limit) continue;
-      const is = inUnit(rect[side], limit.unit, index, subject);
-      const rounding = Math.abs(inUnit(rect[side] + slack, limit.unit, index, subject) - is);
-      const measured = Math.abs(is - limit.amount);
-      if (!isBroken(is, limit.amount) || measured <= rounding || (worst && worst.measured >= measured))
-        continue;
-      const text = `the ${side} of ${id} is ${shown(is)} ${limit.unit}; ${word} ${shown(limit.amount)}`;
-      worst = { widget: index, measured, text };
+      const scale = subject.layout.scale(index) || 1;
+      const by = over(rect[side], pxOfAmount(limit, scale, subject.screen));
+      if (by <= slack) continue;
+      measured = Math.max(measured, by);
+      const is = inUnit(rect[side], limit.unit, scale, subject.screen);
+      const whose = texts.length === 0 ? `the ${side} of ${id}` : `its ${side}`;
+      texts.push(`${whose} is ${shown(is)} ${limit.unit}; ${word} ${shown(limit.amount)}`);
     }
-    if (worst) yield worst;
+    if (texts.length > 0) yield { widget: index, measured, text: texts.join(', and ') };
   }
 }
 
-function inUnit(
-  px: number,
-  unit: 'u' | 'px' | 'mm' | 'deg',
-  index: number,
-  { layout, screen }: Subject,
-): number {
+/** An amount that a promise says, in px. @param scale Device px of a u of the widget. */
+export function pxOfAmount({ amount, unit }: Amount, scale: number, screen: Screen): number {
   switch (unit) {
     case 'u':
-      return px / (layout.scale(index) || 1);
+      return amount * scale;
+    case 'mm':
+      return (amount / 25.4) * screen.density;
+    case 'deg':
+      return pxOfArc(amount * 60, screen);
+    default:
+      return amount;
+  }
+}
+
+function inUnit(px: number, unit: Amount['unit'], scale: number, screen: Screen): number {
+  switch (unit) {
+    case 'u':
+      return px / scale;
     case 'mm':
       return (px / screen.density) * 25.4;
     case 'deg':

@@ -16,6 +16,7 @@ export { lookSchema } from './schema-looks.ts';
 export type { Schema } from './shape.ts';
 export {
   readAmount,
+  type Amount,
   anchorTargets,
   readAnchor,
   readAspect,

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { makeScreen, readDocument, type ScreenSize } from 'pimbot';
-import { checkDocument } from 'pimbot/tools';
+import { checkDocument, type Finding } from 'pimbot/tools';
 import { fact } from '../support/findings.ts';
 import { documentOf, fonts, told } from '../support/views.ts';
 
@@ -25,13 +25,15 @@ const children = [
 ] as const;
 
 function broken(promise: object, on: ScreenSize = screen): string[] {
+  return findingsOf(promise, on).map((finding) => String(fact(finding, 'broken')));
+}
+
+function findingsOf(promise: object, on: ScreenSize = screen): readonly Finding[] {
   const document = documentOf(children, {}, { backdrop: '#000', expect: [promise] });
   const read = readDocument(document);
   if (!read.document) throw new Error(told(read).join('\n'));
   const { findings } = checkDocument(read.document, { resources: { fonts }, screens: [makeScreen(on)] });
-  return findings
-    .filter(({ check }) => check === 'broken-promise')
-    .map((finding) => String(fact(finding, 'broken')));
+  return findings.filter(({ check }) => check === 'broken-promise');
 }
 
 describe('promises that hold, and the same that do not', () => {
@@ -111,6 +113,11 @@ describe('promises that hold, and the same that do not', () => {
       { 'widget': 'a', 'at-least': { width: '2.6 deg' } },
       'the width of a is 2.53 deg; the least is 2.6',
     ],
+    [
+      { 'widget': 'a', 'at-least': { width: 100, height: '60 px' } },
+      { 'widget': 'a', 'at-least': { width: 101, height: '70 px' } },
+      'the width of a is 100 u; the least is 101, and its height is 60 px; the least is 70',
+    ],
     [{ widget: 'a', visible: true }, { widget: 'unseen', visible: true }, 'unseen is not to be seen'],
     [{ widget: 'unseen', visible: false }, { widget: 'a', visible: false }, 'a is to be seen'],
     [{ widget: 'gone', within: 'safe' }, { widget: 'gone', visible: true }, 'gone is not there'],
@@ -118,6 +125,16 @@ describe('promises that hold, and the same that do not', () => {
     expect(broken(kept)).toEqual([]);
     expect(broken(not)).toEqual([sentence]);
   });
+});
+
+test('in whatever unit a size is promised, what it lacks is measured in px', () => {
+  const lacks = (least: object) => findingsOf({ 'widget': 'a', 'at-least': least })[0]!.worst.measured!;
+  expect(lacks({ width: '110 px' })).toBeCloseTo(10, 9);
+  expect(lacks({ width: '110 u' })).toBeCloseTo(10, 9);
+  expect(lacks({ width: '27 mm' })).toBeCloseTo((27 / 25.4) * 96 - 100, 9);
+  const atTheEye = 2 * 600 * Math.tan((2.6 / 2 / 180) * Math.PI);
+  expect(lacks({ width: '2.6 deg' })).toBeCloseTo((atTheEye / 25.4) * 96 - 100, 9);
+  expect(lacks({ width: '101 px', height: '80 px' })).toBeCloseTo(20, 9);
 });
 
 test('every widget and every pair that breaks a promise is told, by its own id', () => {

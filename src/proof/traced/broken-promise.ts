@@ -4,7 +4,7 @@ import {
   placeOf,
   promiseSlack as slack,
   promisesOn,
-  pxOfArc,
+  pxOfAmount,
   type PromisedHere,
 } from '../../checks/index.ts';
 import { readAmount, type PromiseSource } from '../../document/index.ts';
@@ -144,16 +144,10 @@ function* bySize(
     for (const side of ['width', 'height'] as const) {
       const limit = said[side] === undefined ? undefined : readAmount(said[side]);
       if (!limit) continue;
-      const { amount, unit } = limit;
-      const px = (scale: number) => {
-        if (unit === 'u') return amount * scale;
-        if (unit === 'mm') return (amount / 25.4) * screen.density;
-        return unit === 'deg' ? pxOfArc(amount * 60, screen) : amount;
-      };
       yield [
         widget,
         cell.number(widget, (subject) => subject.rect(widget)[side]),
-        cell.number(widget, ({ layout }) => px(layout.scale(widget) || 1)),
+        cell.number(widget, ({ layout }) => pxOfAmount(limit, layout.scale(widget) || 1, screen)),
       ];
     }
 }
