@@ -2,12 +2,11 @@ import { Playback, type Frame, type Solved } from '../layout/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { boundsOf, type ReadCondition } from '../skeleton/index.ts';
 import type { Form, View } from '../view/index.ts';
+import { KnownCells } from './known-cells.ts';
 import {
   areaOf,
-  contains,
   cut,
   insideOf,
-  subtract,
   thickness,
   through,
   widestThree,
@@ -90,15 +89,14 @@ export function explore(
     const least = isSliced ? 2 * bendPx : leastThickness;
     if (polygon.length < 3 || thickness(polygon) < least) continue;
     let inside = insideOf(polygon);
-    const known = base.cells.find((cell) => contains(cell, inside));
+    const known = base.cells.at(inside);
     const beside = known && besideOf(polygon, known, least);
     if (beside) {
       left.push(...beside.map((part) => ({ polygon: part, base })));
       continue;
     }
     if (cells >= mostCells || isEnough) {
-      for (const part of subtract([polygon], base.cells, least))
-        unproved.push({ polygon: part, reason: 'many' });
+      for (const part of base.cells.leave(polygon, least)) unproved.push({ polygon: part, reason: 'many' });
       continue;
     }
     cells++;
@@ -157,7 +155,7 @@ export function explore(
     }
     const rest = besideOf(polygon, cell, least);
     if (rest) {
-      base.cells.push(cell);
+      base.cells.add(cell);
       left.push(...rest.map((part) => ({ polygon: part, base })));
     } else {
       // Hardly anything of it is in this part: what is in it is taken for itself.
@@ -192,7 +190,7 @@ interface Base {
   /** Whether it is a slice of a curved scale. */
   readonly isSliced: boolean;
   /** Those that are known. */
-  readonly cells: Polygon[];
+  readonly cells: KnownCells;
 }
 
 /** What is to be looked at yet, and what it is a part of. */
@@ -202,7 +200,7 @@ interface Left {
 }
 
 function ofItsOwn(polygon: Polygon, isSliced: boolean): Left {
-  return { polygon, base: { polygon, isSliced, cells: [] } };
+  return { polygon, base: { polygon, isSliced, cells: new KnownCells() } };
 }
 
 /** What is left of a part beside a cell; undefined where the two have hardly anything in common. */
