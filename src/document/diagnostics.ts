@@ -12,6 +12,7 @@ export interface DiagnosticFacts {
   'missing-key': { key: string; where: string };
   'unquoted-color': { found: string };
   'wrong-value': { key: string; expected: string; found: string };
+  'not-worked-out': { key: string; found: string; meant?: string };
   'not-one-of': { key: string; found: string; choices: readonly string[]; meant?: string };
   'key-not-for-kind': { key: string; kind: string; kinds: readonly string[] };
   'text-and-children': { kind: string };

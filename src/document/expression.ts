@@ -1,11 +1,15 @@
 /*
- * What stands between the braces of a value: a name, or arithmetic over names as CSS Values 4 §10 has it: + - * /, brackets,
- * min(), max(), clamp(), round(). + and - stand between spaces, as names may hold hyphens.
+ * What stands between the braces of a value: a name; arithmetic over names as CSS Values 4 §10 has it: + - * /, brackets,
+ * min(), max(), clamp(), round(); comparisons and not, and, or as Media Queries 4 §2.4 and §3 have them: < <= = >= >. + and - stand
+ * between spaces, as names may hold hyphens.
  */
 
-/** An expression in the order it is worked out: numbers, names, and what takes the last of them together. */
+/** What a name stands for in an expression: of a list, how many entries it has. */
+export type Operand = number | boolean | string;
+
+/** An expression in the order it is worked out: numbers, texts, names, and what takes the last of them together. */
 export type Step =
-  | { readonly type: 'number'; readonly value: number }
+  | { readonly type: 'literal'; readonly value: number | string }
   | { readonly type: 'name'; readonly name: string }
   | { readonly type: 'call'; readonly what: string; readonly count: number };
 
@@ -14,6 +18,10 @@ const mostLetters = 400;
 
 const nameAtStart = /^[\p{L}_][\p{L}\p{N}_-]*/u;
 const numberAtStart = /^(?:\d+(?:\.\d+)?|\.\d+)/;
+const textAtStart = /^'([^']*)'/;
+/** Before a value, and not the name of one. */
+const notAtStart = /^not(?:\s+(?=[\p{L}\p{N}_'.-])|\s*(?=\())/u;
+const operatorAtStart = /^(?:<=|>=|[-+*/<>=]|(?:and|or)(?=[\s(]))/;
 
 const functions: { readonly [name: string]: { readonly least: number; readonly most: number } } = {
   min: { least: 1, most: 32 },
@@ -29,7 +37,22 @@ interface Open {
   count: number;
 }
 
-const ranks: { readonly [operator: string]: number } = { '+': 1, '-': 1, '*': 2, '/': 2, 'neg': 3 };
+const comparing = 4;
+const ranks: { readonly [operator: string]: number } = {
+  'or': 1,
+  'and': 2,
+  'not': 3,
+  '<': comparing,
+  '<=': comparing,
+  '=': comparing,
+  '>=': comparing,
+  '>': comparing,
+  '+': 5,
+  '-': 5,
+  '*': 6,
+  '/': 6,
+  'neg': 7,
+};
 
 /** Reads an expression (Dijkstra's shunting-yard); undefined for what is none. */
 export function readExpression(text: string): readonly Step[] | undefined {
@@ -49,17 +72,26 @@ export function readExpression(text: string): readonly Step[] | undefined {
   const close = (rank: number) => {
     for (let top = open.at(-1); top && top.rank >= rank && top.rank > 0; top = open.at(-1)) {
       open.pop();
-      steps.push({ type: 'call', what: top.what, count: top.what === 'neg' ? 1 : 2 });
+      steps.push({ type: 'call', what: top.what, count: top.count });
     }
   };
   while (rest !== '') {
     if (wantsValue) {
       const number = numberAtStart.exec(rest)?.[0];
+      const said = textAtStart.exec(rest);
+      const not = notAtStart.exec(rest)?.[0];
       const name = nameAtStart.exec(rest)?.[0];
       if (number !== undefined) {
-        steps.push({ type: 'number', value: Number(number) });
+        steps.push({ type: 'literal', value: Number(number) });
         take(number.length);
         wantsValue = false;
+      } else if (said) {
+        steps.push({ type: 'literal', value: said[1]! });
+        take(said[0].length);
+        wantsValue = false;
+      } else if (not !== undefined) {
+        open.push({ what: 'not', rank: ranks['not']!, count: 1 });
+        take(not.length);
       } else if (name !== undefined) {
         const isCall = rest[name.length] === '(';
         if (isCall && !Object.hasOwn(functions, name)) return undefined;
@@ -76,13 +108,16 @@ export function readExpression(text: string): readonly Step[] | undefined {
       } else return undefined;
       continue;
     }
-    const sign = rest[0]!;
-    if (sign === '+' || sign === '-' || sign === '*' || sign === '/') {
+    const sign = operatorAtStart.exec(rest)?.[0] ?? rest[0]!;
+    const rank = ranks[sign];
+    if (rank !== undefined) {
       const isSum = sign === '+' || sign === '-';
       if (isSum && !(afterSpace && /^.\s/.test(rest))) return undefined;
-      close(ranks[sign]!);
-      open.push({ what: sign, rank: ranks[sign]!, count: 2 });
-      take(1);
+      close(rank === comparing ? comparing + 1 : rank);
+      // 1 < x < 5 would compare the answer of the first: it is said with and.
+      if (rank === comparing && open.at(-1)?.rank === comparing) return undefined;
+      open.push({ what: sign, rank, count: 2 });
+      take(sign.length);
       wantsValue = true;
     } else if (sign === ',' || sign === ')') {
       close(1);
@@ -115,29 +150,67 @@ export function namesOfExpression(steps: readonly Step[]): readonly string[] {
 
 /**
  * What an expression comes to.
- * @param valueOf The number of a name; undefined where there is none.
- * @returns undefined where a name has no number; 0 for what is no number, such as 0/0.
+ * @param valueOf What a name stands for; undefined where that is nothing.
+ * @returns undefined where a name stands for nothing, or arithmetic is done with a text; 0 for what is no number, such as 0/0.
  */
 export function evaluateExpression(
   steps: readonly Step[],
-  valueOf: (name: string) => number | undefined,
-): number | undefined {
-  const stack: number[] = [];
+  valueOf: (name: string) => Operand | undefined,
+): Operand | undefined {
+  const stack: Operand[] = [];
   for (const step of steps) {
-    if (step.type === 'number') stack.push(step.value);
-    else if (step.type === 'name') {
-      const value = valueOf(step.name);
-      if (value === undefined) return undefined;
-      stack.push(value);
-    } else stack.push(called(step.what, stack.splice(stack.length - step.count)));
+    let value: Operand | undefined;
+    if (step.type === 'literal') value = step.value;
+    else if (step.type === 'name') value = valueOf(step.name);
+    else value = called(step.what, stack.splice(stack.length - step.count));
+    if (value === undefined) return undefined;
+    stack.push(value);
   }
   const [result] = stack;
-  return result !== undefined && Number.isFinite(result) ? result : 0;
+  return typeof result === 'number' && !Number.isFinite(result) ? 0 : result;
 }
 
-function called(what: string, values: readonly number[]): number {
+/** What is there is true: all but 0, an empty text and an empty list. */
+function isTrue(value: Operand): boolean {
+  return Boolean(value);
+}
+
+/** True counts 1, false 0, a text as the number it is written as. */
+function numberOf(value: Operand): number | undefined {
+  const number = value === '' ? NaN : Number(value);
+  return typeof value === 'string' && Number.isNaN(number) ? undefined : number;
+}
+
+function called(what: string, values: readonly Operand[]): Operand | undefined {
+  const [one, other] = values as [Operand, Operand];
+  switch (what) {
+    case 'not':
+      return !isTrue(one);
+    case 'and':
+      return isTrue(one) && isTrue(other);
+    case 'or':
+      return isTrue(one) || isTrue(other);
+    case '=':
+      if (typeof one === 'string' && typeof other === 'string') return one === other;
+  }
+  const numbers = values.map(numberOf);
+  if (numbers.includes(undefined)) return what === '=' ? false : undefined;
+  return counted(what, numbers as number[]);
+}
+
+function counted(what: string, values: readonly number[]): Operand {
   const [a, b, c] = values as [number, number, number];
   switch (what) {
+    case '<':
+      return a < b;
+    case '<=':
+      return a <= b;
+    case '=':
+      return a === b;
+    case '>=':
+      return a >= b;
+    case '>':
+      return a > b;
     case '+':
       return a + b;
     case '-':

@@ -19,3 +19,25 @@ export function withoutTemplates<Source extends object>(source: Source): Source 
     Object.entries(source).filter(([key, value]) => key === 'look' || !isOpen(value)),
   ) as Source;
 }
+
+/** Whether a value looks like one that is left to a name, and can be neither looked up nor worked out. */
+export function isBroken(value: unknown): value is string {
+  return typeof value === 'string' && /^\{[^{}]+\}$/.test(value) && !isTemplate(value);
+}
+
+/** Signs that programming languages have, and what stands for them here. */
+const signs: readonly (readonly [RegExp, string])[] = [
+  [/^\{\s*([^!=<>&|]+?)\s*!==?\s*([^!=<>&|]+?)\s*\}$/, '{not $1 = $2}'],
+  [/^\{\s*(\S+)\s*([<>]=?)\s*(\S+)\s*([<>]=?)\s*(\S+)\s*\}$/, '{$1 $2 $3 and $3 $4 $5}'],
+  [/===?/g, '='],
+  [/\s*&&\s*/g, ' and '],
+  [/\s*\|\|\s*/g, ' or '],
+  [/!(?!=)\s*/g, 'not '],
+  [/([\p{L}\p{N}_)-])\s*([-+])\s*(?=[\p{L}\p{N}_(])/gu, '$1 $2 '],
+];
+
+/** What somebody meant by a value that cannot be worked out. */
+export function meantBy(value: string): string | undefined {
+  const other = signs.reduce((text, [sign, ours]) => text.replace(sign, ours), value);
+  return other !== value && isTemplate(other) ? other : undefined;
+}

@@ -22,6 +22,8 @@ const wording: Wording = {
   'missing-key': ({ key, where }) => `${where} needs the key "${key}"`,
   'wrong-value': ({ key, expected, found }) =>
     `"${key}" is ${expected}, not ${found}${meant(valueMeant(key, found.replace(/^"(.*)"$/, '$1')))}${found === 'empty' && expected.includes('colour') ? hashNote : ''}`,
+  'not-worked-out': ({ key, found, meant: other }) =>
+    `"${key}" is left to "${found}", which is neither a name nor anything that can be worked out${meant(other)}`,
   'not-one-of': ({ key, found, choices, meant: name }) =>
     `"${key}" is one of ${choices.join(', ')}, not ${found}${meant(name)}`,
   'key-not-for-kind': ({ key, kind, kinds }) =>

@@ -640,7 +640,7 @@ export function* writtenWidgets(document: DocumentSource): Generator<WrittenWidg
   }
 }
 
-/** Whether a value is left to a parameter or value: `"{name}"` or arithmetic over names, and nothing else. */
+/** Whether a value is left to a parameter or value: `"{name}"` or what is worked out of names, and nothing else. */
 export function isTemplate(value: unknown): value is string {
   return isName(value) || isComputed(value);
 }
@@ -649,11 +649,11 @@ function isName(value: unknown): boolean {
   return typeof value === 'string' && /^\{[\p{L}_][\p{L}\p{N}_-]*\}$/u.test(value);
 }
 
-/** Whether a value is worked out: `"{health / maximum}"`. */
+/** Whether a value is worked out: `"{health / maximum}"`, `"{not docked}"`. */
 export function isComputed(value: unknown): value is string {
   return (
     typeof value === 'string' &&
-    /^\{[^{}]*[-+*/(][^{}]*\}$/.test(value) &&
+    /^\{[^{}]*(?:[-+*/(<>=]|\b(?:not|and|or)\s)[^{}]*\}$/.test(value) &&
     !isName(value) &&
     readExpression(value.slice(1, -1)) !== undefined
   );

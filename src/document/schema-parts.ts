@@ -64,7 +64,7 @@ export const names = {
 export const flag = {
   type: ['boolean', 'string'],
   pattern: '^\\{[^{}]+\\}$',
-  title: 'true, false, or a value such as "{shown}"',
+  title: 'true, false, or a value such as "{shown}", "{not shown}" or "{depth > 400}"',
 };
 export const choice = (values: readonly string[]) => ({ enum: values });
 

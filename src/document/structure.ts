@@ -24,7 +24,7 @@ import {
 } from './references.ts';
 import { checkTargets } from './anchor-targets.ts';
 import { changesOf } from './changes.ts';
-import { isOpen, leaves, withoutTemplates } from './left-to-names.ts';
+import { isBroken, isOpen, leaves, withoutTemplates, meantBy } from './left-to-names.ts';
 import { checkIdleKeys, mayArrange } from './idle-keys.ts';
 import { pointerTo } from './pointer.ts';
 import { checkRanges } from './ranges.ts';
@@ -326,10 +326,26 @@ function checkContainer(
   }
 }
 
+/** A value and, of a list or map, what is in it, each with its pointer. */
+function partsOf(key: string, value: unknown): readonly (readonly [string, unknown])[] {
+  if (typeof value !== 'object' || value === null) return [[pointerTo('', key), value]];
+  return Object.entries(value).map(([part, one]) => [pointerTo(pointerTo('', key), part), one]);
+}
+
 /** Keys whose notation cannot be read. */
 function checkReadable(holder: object, pointer: string, origin: Origin, diagnostics: DiagnosticList): void {
   for (const [key, value] of Object.entries(holder) as [string, unknown][]) {
     const row = keyRow(key);
+    if (row && (row.binds ?? 'put in') === 'put in' && key !== 'look') {
+      const broken = partsOf(key, value).filter(([, part]) => isBroken(part));
+      for (const [at, found] of broken as [string, string][])
+        diagnostics.add(
+          'not-worked-out',
+          { key, found, meant: meantBy(found) },
+          origin.at(`${pointer}${at}`),
+        );
+      if (broken.length > 0) continue;
+    }
     if (value === undefined || !row?.read || row.read(value) !== undefined) continue;
     wrong(key, row.expected ?? row.schema.title ?? 'another value', value, pointer, origin, diagnostics);
   }

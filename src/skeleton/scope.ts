@@ -60,8 +60,8 @@ function isCount(value: unknown): value is number {
 }
 
 const plainly = (value: string): string => value;
-/** Signs that arithmetic has, and few names. */
-const mayBeComputed = /[-+*/(]/;
+/** What arithmetic and comparisons have, and few names. */
+const mayBeComputed = /[-+*/(<>=]|\b(?:not|and|or)\s/;
 
 /** Which entry of which list; another one where entries before it come or go. */
 interface Entry {
@@ -162,13 +162,11 @@ export class Scope {
     return outer.#fill(value, given);
   }
 
-  /** Arithmetic over the names of this scope; true counts 1, false 0, a text as the number it is written as. */
-  #computed(expression: string): number | undefined {
+  /** What an expression over the names of this scope comes to. */
+  #computed(expression: string): Scalar | undefined {
     return evaluateExpression(readExpression(expression)!, (name) => {
       const value = this.lookup(name);
-      if (typeof value === 'object' || value === undefined || value === '') return undefined;
-      const number = Number(value);
-      return Number.isNaN(number) ? undefined : number;
+      return typeof value === 'object' ? value.length : value;
     });
   }
 
@@ -196,7 +194,7 @@ export class Scope {
   #fill(message: string, given: (value: string) => string): string {
     if (isComputed(message)) {
       const value = this.#computed(message.slice(1, -1));
-      return value === undefined ? message : String(Number(value.toFixed(6)));
+      return typeof value === 'number' ? String(Number(value.toFixed(6))) : String(value ?? message);
     }
     return this.#messages.fill(message, (name) => {
       const value = this.#lookup(name, given);

@@ -36,7 +36,7 @@ function linearOf(channel: number): number {
 }
 
 /** Of each channel of 8 bits: most colours have no others. */
-const linearOfBytes = Float64Array.from({ length: 256 }, (_, byte) => linearOf(byte / 255));
+const linearOfBytes = /* @__PURE__ */ Float64Array.from({ length: 256 }, (_, byte) => linearOf(byte / 255));
 
 function linear(channel: number): number {
   const byte = Math.round(channel * 255);

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { LiveView, type WidgetSource } from 'pimbot';
-import { BuildError } from 'pimbot';
+import { BuildError, LiveView, readDocument, type WidgetSource } from 'pimbot';
+import { kinds, messageOf, widgetKeys } from 'pimbot/tools';
 import { documentOf, laidOut, opened } from '../support/views.ts';
 
 const names = { 'health': 60, 'max-health': 80, 'x': -3.5 } as const;
@@ -78,6 +78,150 @@ describe('numbers that are worked out', () => {
       ).toThrow();
     },
   );
+});
+
+/** A condition as it is written, and whether it holds, worked out beside it. */
+type Condition = { readonly text: string; readonly holds: boolean };
+
+const comparisons: { readonly [sign: string]: (a: number, b: number) => boolean } = {
+  '<': (a, b) => a < b,
+  '<=': (a, b) => a <= b,
+  '=': (a, b) => a === b,
+  '>=': (a, b) => a >= b,
+  '>': (a, b) => a > b,
+};
+
+const { condition } = fc.letrec<{ condition: Condition }>((tie) => ({
+  condition: fc.oneof(
+    { maxDepth: 4 },
+    fc
+      .tuple(fc.nat(4), fc.constantFrom(...Object.keys(comparisons)), fc.nat(4), fc.boolean())
+      .map(([a, sign, b, tight]): Condition => {
+        const space = tight ? '' : ' ';
+        return { text: `${a} + 0 * x${space}${sign}${space}${b}`, holds: comparisons[sign]!(a, b) };
+      }),
+    fc
+      .constantFrom('docked', 'alone', 'held', 'none', 'caller', 'nobody')
+      .map((name): Condition => ({ text: name, holds: ['docked', 'held', 'caller'].includes(name) })),
+    tie('condition').map((a): Condition => ({ text: `not (${a.text})`, holds: !a.holds })),
+    fc
+      .tuple(tie('condition'), fc.constantFrom('and', 'or'), tie('condition'))
+      .map(([a, word, b]): Condition => ({
+        text: `(${a.text}) ${word} (${b.text})`,
+        holds: word === 'and' ? a.holds && b.holds : a.holds || b.holds,
+      })),
+  ),
+}));
+
+const facts = {
+  x: 3,
+  docked: true,
+  alone: false,
+  held: ['crate', 'tube'],
+  none: [],
+  caller: 'Mo',
+  nobody: '',
+  page: 'chart',
+};
+const shownIf = (said: string): WidgetSource => ({ id: 'w', size: 10, visible: `{${said}}` });
+const isShown = (said: string) =>
+  laidOut([shownIf(said)], undefined, { cases: { typical: facts } }).tree.widgets[1]!.visible;
+
+describe('conditions that are worked out', () => {
+  test('hold where logic says so, however they are nested', () => {
+    fc.assert(
+      fc.property(condition, ({ text, holds }) => {
+        fc.pre(text.length < 390);
+        expect(isShown(`docked and (${text})`)).toBe(holds);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  test.each([
+    // What binds more: a comparison before not, not before and, and before or.
+    ['not x > 5', true],
+    ['not alone and docked', true],
+    ['docked or docked and alone', true],
+    ['alone and docked or docked', true],
+    ['not docked or docked', true],
+    ['x + 1 > 2 * 2 or x = 3', true],
+    ['not (docked or alone)', false],
+    ['not(docked)', false],
+    ["page = 'chart'", true],
+    ["'sight' = page", false],
+    ["not page = 'chart'", false],
+    ['page = 3', false],
+    ['x = docked + 2', true],
+    ['held = 2', true],
+    ['held > 2', false],
+    ['not none', true],
+    ['not nobody and caller', true],
+    ['x >= 3 and x <= 3', true],
+  ])('%s: %s', (said, holds) => {
+    expect(isShown(said)).toBe(holds);
+  });
+
+  test('a condition counts 1 in arithmetic where it holds', () => {
+    const at = (said: string) =>
+      laidOut([bound(said)], undefined, { cases: { typical: facts } }).layout.rectInU(1).x;
+    expect([at('20 * (x > 2)'), at('20 * (x > 3)'), at('docked + held')]).toEqual([20, 0, 3]);
+  });
+
+  test('what it needs is set in a running game, a list too', () => {
+    const children: WidgetSource[] = [
+      { id: 'alarm', size: 10, visible: '{depth > 400 and not silent}' },
+      { id: 'bare', size: 10, gone: '{held > 0}' },
+    ];
+    const cases = { typical: { depth: 400, silent: false, held: ['crate'] } };
+    const live = new LiveView(opened(JSON.stringify(documentOf(children, { cases }))), {
+      width: 400,
+      height: 300,
+    });
+    const there = () => ['alarm', 'bare'].map((id) => live.nodeOf(id)?.widget.visible ?? 'gone');
+    expect(there()).toEqual([false, 'gone']);
+    live.set({ depth: 401 });
+    live.update();
+    expect(there()).toEqual([true, 'gone']);
+    live.set({ silent: true, held: [] });
+    live.update();
+    expect(there()).toEqual([false, true]);
+  });
+
+  test.each([
+    ['x >', undefined],
+    ['1 < x < 5', '{1 < x and x < 5}'],
+    ['!docked', '{not docked}'],
+    ['x == 3', '{x = 3}'],
+    ['x != 3', '{not x = 3}'],
+    ['docked && !alone', '{docked and not alone}'],
+    ['docked || alone', '{docked or alone}'],
+    ['not', undefined],
+    ['and x', undefined],
+    ["page = 'chart", undefined],
+    ['x and', undefined],
+    ['docked not alone', undefined],
+  ])('%s is refused, and the nearest that is meant is %s', (said, meant) => {
+    const { diagnostics } = readDocument(documentOf([shownIf(said)], { cases: { typical: facts } }));
+    const [told] = diagnostics.map(messageOf);
+    if (said === 'not') expect(told).toContain('there is no value "not"');
+    else
+      expect(told).toBe(
+        `"visible" is left to "{${said}}", which is neither a name nor anything that can be worked out${
+          meant === undefined ? '' : `; did you mean "${meant}"?`
+        }`,
+      );
+  });
+
+  test('no key of any kind takes in silence what cannot be worked out', () => {
+    for (const kind of kinds)
+      for (const key of Object.keys(widgetKeys)) {
+        if (['kind', 'children', 'id', 'text', 'label', 'placeholder'].includes(key)) continue;
+        const widget = { id: 'w', kind, [key]: '{x >}' } as unknown as WidgetSource;
+        const { diagnostics } = readDocument(documentOf([widget], { cases: { typical: facts } }));
+        expect({ kind, key, told: diagnostics.length > 0 }).toEqual({ kind, key, told: true });
+      }
+  });
 });
 
 describe('any key may be left to a value', () => {
