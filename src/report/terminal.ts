@@ -96,7 +96,7 @@ function reportFile(input: ReportInput, how: How): string[] {
       ),
     );
   const isFolded = failed.some(({ what, findings }) => findings.length > 1 && (isMany || what === undefined));
-  const folded = isFolded ? `+3: three more of the same ${isMany ? 'cause' : 'widget'}; ` : '';
+  const folded = isFolded ? `+3: three more ${isMany ? 'of the same cause' : 'at the same place'}; ` : '';
   const fixed = failed.filter(({ findings }) => findings.some((one) => suggestionOf(input, one))).length;
   const fixes = isMany && fixed > 0 ? `; --mend all shows the fixes of ${counted(fixed, 'cause')}` : '';
   const hint = tones.faint(`${folded}--verbose tells every finding, with reasons${fixes}.`);
@@ -173,11 +173,13 @@ function provedWords({ onEverySize }: ReportInput, suggestion: Suggestion): stri
 /** A cause in two or three lines: its worst finding, what else is found of it, where, and what was tried. */
 function inShort(input: ReportInput, { what, findings }: Cause, { tones, width }: How): string[] {
   const [first] = findings as [Finding];
-  const widgets = new Set(findings.map(({ view, widget }) => `${view}/${widget}`)).size;
   const isSeveral = what !== undefined && findings.length > 1;
-  const names = widgets > 1 ? namesOf(findings, 3) : '';
+  // What is said of the first is said of no widget that something else was found of.
+  const same = isSeveral ? findings : findings.filter(({ check }) => check === first.check);
+  const widgets = new Set(same.map(({ view, widget }) => `${view}/${widget}`)).size;
+  const names = widgets > 1 ? namesOf(same, 3) : '';
   const alike = isSeveral && names !== '' ? `${what}: ${names}` : names && `${widgets} widgets: ${names}`;
-  const more = !isSeveral && findings.length > 1 ? ` +${findings.length - 1}` : '';
+  const more = isSeveral ? '' : besideThe(first, findings);
   const tried = findings.find((one) => suggestionOf(input, one));
   const suggestion = tried && suggestionOf(input, tried);
   const isOf = tried && tried !== first && tried.check !== first.check ? ` (${tried.check})` : '';
@@ -194,9 +196,9 @@ function inShort(input: ReportInput, { what, findings }: Cause, { tones, width }
       width,
       '    ',
     );
-  const whole = detailed(reachOf(findings, input.verdict));
+  const whole = detailed(reachOf(same, input.verdict));
   // On which screen it is worst is left out where that spares a line: --verbose tells it.
-  const short = whole.length === 1 ? whole : detailed(reachOf(findings, input.verdict, 'short'));
+  const short = whole.length === 1 ? whole : detailed(reachOf(same, input.verdict, 'short'));
   return [
     ...wrapped(headOf(first, tones), width, '    '),
     ...(short.length < whole.length ? short : whole),
@@ -208,6 +210,15 @@ function inShort(input: ReportInput, { what, findings }: Cause, { tones, width }
         )
       : []),
   ];
+}
+
+/** How many findings there are beside one, by their checks: ` +1 +14 small-text`. */
+function besideThe(first: Finding, findings: readonly Finding[]): string {
+  const counts = new Map<string, number>();
+  for (const one of findings) if (one !== first) counts.set(one.check, (counts.get(one.check) ?? 0) + 1);
+  return [...counts]
+    .map(([check, count]) => ` +${count}${check === first.check ? '' : ` ${check}`}`)
+    .join('');
 }
 
 /** A cause as one sentence: its worst finding, how many more there are, and where it is written. */
