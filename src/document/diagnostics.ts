@@ -68,8 +68,17 @@ export class DiagnosticList {
     this.#list.push({ code, facts, severity, ...rest } as Diagnostic);
   }
 
+  /** Takes over what another list has of a kind. */
+  take(other: DiagnosticList, isWanted: (one: Diagnostic) => boolean): void {
+    this.#list.push(...other.#list.filter(isWanted));
+  }
+
   get hasErrors(): boolean {
-    return this.#list.some((one) => one.severity === 'error');
+    return this.some((one) => one.severity === 'error');
+  }
+
+  some(is: (one: Diagnostic) => boolean): boolean {
+    return this.#list.some(is);
   }
 
   /** By place in the text, then in the order they were found. */

@@ -48,10 +48,29 @@ export function readDocument(input: string | DocumentSource, options: ReadOption
   const document = readShape(input, name, diagnostics, notations, readFile, wanted);
   if (document) {
     const theme = new Theme(document);
-    checkLooks(document, theme, diagnostics);
+    const looks = new DiagnosticList();
+    checkLooks(document, theme, looks);
+    // What is not there may be in the file that could not be read: that is told, and not all that follows from it.
+    const isWhole = !diagnostics.some((one) => isOfThemeFile(one, document));
+    diagnostics.take(looks, (one) => isWhole || !isNameOfTheme(one));
     checkMarkup(document, theme, diagnostics);
     checkVary(document, diagnostics);
     checkMessages(document, new Messages('en', notations.message), diagnostics);
   }
   return { document: diagnostics.hasErrors ? undefined : document, diagnostics: diagnostics.inOrder() };
+}
+
+/** Whether a file with styles or tokens could not be read. */
+function isOfThemeFile(
+  { code, severity, source, pointer }: Diagnostic,
+  { origin }: CheckedDocument,
+): boolean {
+  if (severity !== 'error') return false;
+  if (source !== origin.source) return true;
+  return code.startsWith('file-') || (code === 'unknown-name' && pointer === '/theme');
+}
+
+/** Whether a style or a token is not there. */
+function isNameOfTheme({ code, facts }: Diagnostic): boolean {
+  return code === 'unknown-name' && 'what' in facts && (facts.what === 'style' || facts.what === 'token');
 }

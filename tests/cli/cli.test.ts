@@ -92,6 +92,40 @@ describe('pimbot check', () => {
     expect(whole.match(/^ {4}because /gm)!.length).toBeGreaterThan(failed);
   });
 
+  test('what is said of one of several at a place is said of it alone; others are counted by their checks', async () => {
+    const lines = ['One', 'Two', 'Three', 'Four', 'Five', 'Six'].map(
+      (text) => `      - { kind: text, text: ${text}, look: { color: "#222" } }`,
+    );
+    put(
+      'tags.yaml',
+      `pimbot: 1
+components:
+  tag:
+    params: { name: text }
+    children:
+      - { kind: text, text: "{name}", max-lines: 1, width: 90, look: { font-size: 9 } }
+views:
+  v:
+    backdrop: "#000"
+    arrange: column
+    gap: 30
+    children:
+      - { use: tag, id: a, name: Ida }
+      - { use: tag, id: b, name: Too long for the room it has }
+${lines.join('\n')}
+`,
+    );
+    const on = ['--screen', 'desktop', '--screen', 'phone-small-portrait', '--no-suggest'];
+    const { out } = await run('check', 'tags.yaml', ...on);
+    const whole = out.replaceAll(/\n {4}/g, ' ');
+    expect(whole).toMatch(
+      /v\/b\.text-1 drops 11 characters [^\n]*lines all 2 screens; :6:9 \[cut-text \+2 small-text \+2 coarse-text\]/,
+    );
+    expect(whole).not.toContain('widgets:');
+    // Too small on one of the screens, too dark on both.
+    expect(whole).toMatch(/v\.text-1 has text too small [^\n]* phone-small-portrait; :15:9/);
+  });
+
   test('an unusable document: exit 2, the diagnostics on stderr, the others still reported', async () => {
     const { code, out, err } = await run('check', 'wrong.yaml', 'good.yaml', '--screen', 'desktop');
     expect(code).toBe(2);

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { openView, readDocument } from 'pimbot';
+import { messageOf } from 'pimbot/tools';
 import { fonts, told } from '../support/views.ts';
 
 /** Reads YAML under the name hud.yaml. */
@@ -291,6 +292,27 @@ views:
     ],
   ])('%s', (_, text, sentence) => {
     expect(read(text).join('\n')).toContain(sentence);
+  });
+
+  test('of a theme that cannot be read, what would be in it is not told as missing', () => {
+    const text =
+      'pimbot: 1\ntheme: look.yaml\nviews: { a: { style: plate, look: { color: $color.ink }, children: [ { id: b, style: x } ] } }\n';
+    expect(read(text).map((one) => one.split('\n')[0])).toEqual([
+      'hud.yaml:2:8: error: there is no file "look.yaml"',
+    ]);
+    const broken = readDocument(text, {
+      name: 'hud.yaml',
+      readFile: (path) => ({ text: 'pimbot-theme: 1\nstyles: { plate: { colour: red } }\n', name: path }),
+    });
+    expect(broken.diagnostics.map(messageOf)).toEqual(['a style has no key "colour"; did you mean "color"?']);
+    const there = readDocument(text, {
+      name: 'hud.yaml',
+      readFile: (path) => ({ text: 'pimbot-theme: 1\nstyles: { plate: { color: red } }\n', name: path }),
+    });
+    expect(there.diagnostics.map(messageOf)).toEqual([
+      'there is no token "color.ink"',
+      'there is no style "x"',
+    ]);
   });
 
   test('names of JavaScript are names like any other', () => {
