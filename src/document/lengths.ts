@@ -167,6 +167,12 @@ export function readInset(value: unknown, spans: Pair<boolean>): Sides<Length> |
   return readSides(value);
 }
 
+/** The sides that an inset says by themselves: one length is for all there are, two are the ends of a span, or for both axes. */
+export function saidSides(value: unknown): readonly (keyof Sides<Length>)[] {
+  if (readNamedSides(value)) return Object.keys(value as object) as (keyof Sides<Length>)[];
+  return (splitValues(value) ?? []).length > 2 ? ['top', 'right', 'bottom', 'left'] : [];
+}
+
 const none: Length = { u: 0, share: 0 };
 
 function readNamedSides(value: unknown): Sides<Length> | undefined {

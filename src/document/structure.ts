@@ -1,5 +1,5 @@
 import type { DiagnosticList } from './diagnostics.ts';
-import { anchorTargets, readAnchor, readInset, readLengthPair, readSize } from './lengths.ts';
+import { anchorTargets, readAnchor, readInset, readLengthPair, readSize, saidSides } from './lengths.ts';
 import {
   isTemplate,
   entryOf,
@@ -394,8 +394,7 @@ function checkNotations(placed: PlacedSource, origin: Origin, diagnostics: Diagn
   if (anchor && widget.inset !== undefined) {
     const spans = { x: anchor.x.span, y: anchor.y.span };
     if (!spans.x && !spans.y) diagnostics.add('inset-without-span', {}, origin.atKey(`${pointer}/inset`));
-    else if (readInset(widget.inset, spans))
-      checkNamedInset(widget.inset, spans, pointer, origin, diagnostics);
+    else if (readInset(widget.inset, spans)) checkInset(widget.inset, spans, pointer, origin, diagnostics);
   }
   checkReadable(widget, pointer, origin, diagnostics);
   checkContainer(widget, pointer, origin, diagnostics, left);
@@ -410,22 +409,23 @@ function checkNotations(placed: PlacedSource, origin: Origin, diagnostics: Diagn
     refuse('value', 'a number from 0 to 1, or one value of the case such as "{hull}"');
 }
 
-/** A side that is named keeps its distance only on an axis that spans. */
-function checkNamedInset(
+/** A side that is said by itself keeps its distance only on an axis that spans. */
+function checkInset(
   inset: unknown,
   spans: { readonly x: boolean; readonly y: boolean },
   pointer: string,
   origin: Origin,
   diagnostics: DiagnosticList,
 ): void {
-  if (typeof inset !== 'object' || inset === null || Array.isArray(inset)) return;
-  for (const [side, value] of Object.entries(inset)) {
+  const sides = readInset(inset, spans);
+  for (const side of saidSides(inset)) {
     const axis = side === 'left' || side === 'right' ? 'x' : 'y';
-    if (spans[axis] || value === 0) continue;
-    const needs =
+    if (spans[axis] || !sides || (sides[side].u === 0 && sides[side].share === 0)) continue;
+    const span =
       axis === 'x' ? 'a horizontal span, such as left..right' : 'a vertical span, such as top..bottom';
-    const at = origin.atKey(pointerTo(`${pointer}/inset`, side));
-    diagnostics.add('key-needs', { key: `inset: ${side}`, needs }, at);
+    const needs = `${span}; beside a point, say offset`;
+    const at = Array.isArray(inset) || typeof inset !== 'object' ? 'inset' : `inset/${side}`;
+    diagnostics.add('key-needs', { key: `inset: ${side}`, needs }, origin.atKey(`${pointer}/${at}`));
   }
 }
 

@@ -261,6 +261,11 @@ views:
       'hud.yaml:2:8: error: there is no file "look.yaml"',
     ],
     [
+      'one of four insets where nothing spans that way',
+      'pimbot: 1\nviews: { a: { children: [ { id: b, anchor: left..right top, inset: 40 30 0 30, height: 9 } ] } }\n',
+      'hud.yaml:2:61: error: "inset: top" does something only with a vertical span, such as top..bottom; beside a point, say offset',
+    ],
+    [
       'limits that cross',
       'pimbot: 1\nreference: { limits: "3..1" }\nviews: { a: {} }\n',
       '"limits" asks for at least 3 and at most 1',
