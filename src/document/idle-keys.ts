@@ -16,6 +16,12 @@ type Holder = Pick<ViewSource, 'arrange'> & {
   readonly when?: readonly { readonly change: { readonly arrange?: string } }[];
 };
 
+/** Whether the children of a widget or view may stand in cells: of a grid, of layers or of pages. */
+function mayHaveCells({ arrange = 'free', use, when = [] }: Holder, cells: readonly string[]): boolean {
+  const said = [arrange, ...when.map(({ change }) => change.arrange ?? 'free')];
+  return use !== undefined || said.some((one) => isTemplate(one) || cells.includes(one));
+}
+
 /** Whether the children of a widget or view may be arranged: by itself, its kind, a condition, a value or a component. */
 export function mayArrange({ arrange = 'free', kind, use, when = [] }: Holder): boolean {
   const isSaid = isTemplate(arrange) || arrange !== 'free' || usualArrangement(kind) !== 'free';
@@ -36,11 +42,18 @@ export function checkIdleKeys(
     const at = { ...origin.atKey(`${pointer}/${key}`), severity: 'warning' } as const;
     diagnostics.add('key-needs', { key, needs }, at);
   };
-  if (around && !mayArrange(around))
-    for (const key of ['align-self', 'justify-self', 'column-span', 'row-span'] as const)
-      warn(key, 'a parent that arranges its children');
+  if (around && !mayArrange(around)) warn('align-self', 'a parent that arranges its children');
+  if (around && !mayHaveCells(around, ['grid', 'layers', 'pages']))
+    warn('justify-self', 'a parent with arrange: grid, layers or pages');
+  if (around && !mayHaveCells(around, ['grid']))
+    for (const key of ['column-span', 'row-span'] as const) warn(key, 'a parent with arrange: grid');
+  if (!mayScroll(widget)) warn('scroll-offset', 'scroll');
   if (!mayArrange(widget)) warn('reverse', 'arrange: row, column or wrap');
   // Of an instance it may be a parameter.
   if (widget.repeat === undefined && widget.use === undefined) warn('key', 'repeat');
   if (!isInComponent) warn('slot', 'a component around it');
+}
+
+function mayScroll({ scroll, use, when = [] }: WidgetSource): boolean {
+  return scroll !== undefined || use !== undefined || when.some(({ change }) => change.scroll !== undefined);
 }

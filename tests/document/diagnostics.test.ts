@@ -215,6 +215,21 @@ views:
       'warning: "align-self" does something only with a parent that arranges its children',
     ],
     [
+      'a span over columns in a row',
+      'pimbot: 1\nviews: { a: { arrange: row, children: [ { id: b, size: 9, column-span: 2 } ] } }\n',
+      'hud.yaml:2:59: warning: "column-span" does something only with a parent with arrange: grid',
+    ],
+    [
+      'justify-self in a row',
+      'pimbot: 1\nviews: { a: { arrange: row, children: [ { id: b, size: 9, justify-self: end } ] } }\n',
+      'warning: "justify-self" does something only with a parent with arrange: grid, layers or pages',
+    ],
+    [
+      'what is scrolled to where nothing scrolls',
+      'pimbot: 1\nviews: { a: { children: [ { id: b, size: 9, scroll-offset: 0 5 } ] } }\n',
+      'warning: "scroll-offset" does something only with scroll',
+    ],
+    [
       'a key of what is not repeated',
       'pimbot: 1\nviews: { a: { children: [ { key: name } ] } }\n',
       'warning: "key" does something only with repeat',
