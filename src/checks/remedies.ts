@@ -1,6 +1,7 @@
 /** What findings may be mended by; src/mend/remedies/ has the function of each. */
 export type RemedyName =
   | 'enlarge'
+  | 'enlargeForTouch'
   | 'evenGap'
   | 'fitInParent'
   | 'forgetNeighbour'

@@ -15,7 +15,7 @@ export const thumbTarget = {
   severity: 'warning',
   sentence: ({ measured, limit }) =>
     `is ${measured} mm high or wide, too small for a thumb: minimum ${limit} mm`,
-  remedies: ['enlarge'],
+  remedies: ['enlargeForTouch', 'enlarge'],
   run(subject, limit, report) {
     const { inputs, density } = subject.screen;
     if (!inputs.includes('touch')) return;

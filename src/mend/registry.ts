@@ -24,6 +24,7 @@ import {
 } from './remedies/readable.ts';
 import {
   enlarge,
+  enlargeForTouch,
   ownShape,
   roomAround,
   roomForSlices,
@@ -42,6 +43,7 @@ export const documentRemedies = { takeOut } as const satisfies {
 /** The remedies of findings of layouts. */
 export const remedies: { readonly [Name in Exclude<RemedyName, keyof typeof documentRemedies>]: Remedy } = {
   enlarge,
+  enlargeForTouch,
   evenGap,
   fitInParent,
   forgetNeighbour,

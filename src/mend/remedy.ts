@@ -62,6 +62,22 @@ export function keysOf(widget: Widget, keys: { readonly [key: string]: Json | un
   };
 }
 
+/** A change of some keys of a widget on some screens alone: after all that it says of screens, so that nothing overrules it. */
+export function keysWhere(
+  widget: Widget,
+  screen: { readonly [key: string]: Json },
+  where: string,
+  keys: { readonly [key: string]: Json },
+): Change {
+  const { when = [] } = widget.source as WidgetSource;
+  const said = Object.entries(keys).map(([key, value]) => `${key}: ${shownValue(value)}`);
+  return {
+    say: `${widget.id}: ${where} ${said.join(', ')}`,
+    edit: (document) =>
+      putKey(document, widget, 'when', [...(when as unknown as Json[]), { screen, change: keys }]),
+  };
+}
+
 /** A change of some keys of a widget's own look. */
 export function lookKeys(widget: Widget, keys: { readonly [key: string]: Json | undefined }): Change {
   const say = Object.entries(keys)

@@ -1,7 +1,7 @@
 import { cpSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { readDocument, screens, type DocumentSource, type WidgetSource } from 'pimbot';
+import { openView, readDocument, screens, type DocumentSource, type WidgetSource } from 'pimbot';
 import { TryBudget, checkDocument, mend, suggestFor } from 'pimbot/tools';
 import { bundledFonts } from 'pimbot/node';
 import { defects } from '../accuracy/defects.ts';
@@ -12,6 +12,54 @@ import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 import { isDeep } from '../support/deep.ts';
 
 const fonts = bundledFonts();
+
+describe('what is too small for a thumb grows where thumbs are, and nowhere else', () => {
+  const bottom = 'anchor: center bottom, offset: 0 -40, height: 60, width: 300';
+  const hud = (more = '') => `pimbot: 1
+reference: { size: 1280x720, spare: extend }
+views:
+  v:
+    backdrop: "#04202a"
+    children:
+      - { id: go, kind: button, text: Go, look: { background: "#125463" }, ${bottom}${more} }
+`;
+  const suggested = (text: string) => {
+    const { document } = readDocument(text);
+    const options = { resources: { fonts }, screens };
+    const verdict = checkDocument(document!, options);
+    const finding = verdict.findings.find(({ check }) => check === 'thumb-target')!;
+    return suggestFor(document!, finding, verdict, options)!;
+  };
+  const heightsOf = (text: string) => {
+    const view = openView(readDocument(text).document!, 'v', { resources: { fonts } });
+    return screens.map((screen) => {
+      const on = view.layoutOn(screen);
+      return on.layout.rectInU(on.tree.widgets.find(({ id }) => id === 'go')!.index).height;
+    });
+  };
+
+  test('by a condition, of which the desktop knows nothing', () => {
+    const { say, text, disturbs } = suggested(hud());
+    expect(say).toMatch(/^go: on touch screens height: \d+$/);
+    expect(disturbs).toBe('moves nothing on the reference');
+    const heights = heightsOf(text);
+    screens.forEach(({ inputs }, nth) => {
+      if (inputs.includes('touch')) expect(heights[nth]).toBeGreaterThan(60);
+      else expect(heights[nth]).toBe(60);
+    });
+  });
+
+  test('in the condition that says its size, or after those that say something else', () => {
+    const size = suggested(hud(', when: [{ screen: { input: touch }, change: { height: 62, z: 1 } }]'));
+    expect(size.text).toMatch(
+      /when: \[\{ screen: \{ input: touch \}, change: \{ height: 157, z: 1 \} \}\] \}/,
+    );
+    const { text } = suggested(hud(', when: [{ screen: { input: touch }, change: { z: 1 } }]'));
+    expect(text).toMatch(
+      /when: \[\{ screen: \{ input: touch \}, change: \{ z: 1 \} \}, \{ screen: \{ input: touch \}, change: \{ height: 157 \} \}\] \}/,
+    );
+  });
+});
 
 test('no more than a budget is tried, and what is is left is not', () => {
   const text =

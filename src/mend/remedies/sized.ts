@@ -1,24 +1,30 @@
 import { cssPixels } from '../../checks/index.ts';
-import { factOf, keysOf, sizeKeys, wholeUp, type Broken, type Change, type Remedy } from '../remedy.ts';
+import type { Json } from '../../document/index.ts';
+import { factOf, keysOf, keysWhere, sizeKeys, wholeUp, type Broken, type Remedy } from '../remedy.ts';
 
-/** Sides that are shorter than a number of u, made so long. */
-function atLeast(broken: Broken, least: number): readonly Change[] {
-  const { widget, on } = broken;
+/** The sides that are too short, as long as they have to be where the widget is smallest: as sizes, and as the least of them. */
+function longEnough({ widget, on, measured, limit }: Broken): readonly { readonly [key: string]: Json }[] {
   const rect = on.layout.rectInU(widget.index);
   const factor = on.layout.factor(widget.index);
+  if (!(measured > 0)) return [];
+  const least = wholeUp(((Math.min(rect.width, rect.height) / factor) * limit) / measured);
   const short = (['width', 'height'] as const).filter((side) => rect[side] / factor < least);
   if (short.length === 0) return [];
   const sizes = Object.fromEntries(short.map((side) => [side, least]));
   const minima = Object.fromEntries(short.map((side) => [`min-${side}`, least]));
-  return [keysOf(widget, sizeKeys(widget, sizes)), keysOf(widget, minima)];
+  return [sizeKeys(widget, sizes), minima];
 }
 
 /** As large as it has to be where it is smallest. */
-export const enlarge: Remedy = (broken) => {
-  const { widget, on, measured, limit } = broken;
-  const { width, height } = on.layout.rectInU(widget.index);
-  const short = Math.min(width, height) / on.layout.factor(widget.index);
-  return measured > 0 ? atLeast(broken, wholeUp((short * limit) / measured)) : [];
+export const enlarge: Remedy = (broken) => longEnough(broken).map((keys) => keysOf(broken.widget, keys));
+
+/** The same on screens that are touched alone: elsewhere it is large enough. A condition that says its size is changed itself. */
+export const enlargeForTouch: Remedy = (broken) => {
+  const { widget } = broken;
+  const ways = longEnough(broken);
+  const said = ways.flatMap((keys) => Object.keys(keys));
+  if (said.some((key) => widget.origins.get(key)?.includes('/when/'))) return [];
+  return ways.map((keys) => keysWhere(widget, { input: 'touch' }, 'on touch screens', keys));
 };
 
 /** The size of its neighbour. */
