@@ -2,17 +2,17 @@ import type { Subject } from '../checks/index.ts';
 import { Acceptances, apartOf, checks, type CheckId, type ListedCheck } from '../checks/index.ts';
 import { makeScreen, type Screen, type ScreenSize } from '../screen/index.ts';
 import { readCondition } from '../skeleton/index.ts';
-import { askedOf, keyOf, lookAt, type Finding } from '../verdict/index.ts';
+import { askedOf, isWorse, keyOf, lookAt, type Finding } from '../verdict/index.ts';
 import type { Form, Occasion, View } from '../view/index.ts';
 import { scenesOfCells } from './cell-scenes.ts';
 import { explore, type Cell, type ExploreOptions, type UnprovedReason } from './cells.ts';
+import { deepest, insideCorners, type Deepest } from './deepest.ts';
 import { PartsByCell, type Part } from './parts-by-cell.ts';
 import {
   areaOf,
-  at,
   contains,
-  depthIn,
   insideOf,
+  sidesOf,
   thickness,
   within,
   type Affine,
@@ -93,6 +93,19 @@ export function regionOf({ from, to, aspect }: Region): Polygon {
   return region;
 }
 
+/** Sizes beyond the edges of a region that are looked at with it, in px: what is so on an edge alone has no area in it. */
+const edge = 0.01;
+
+/** A region with a hair around it. */
+function withEdges({ from, to, aspect }: Region): Region {
+  const few = edge / to.width;
+  return {
+    from: { width: from.width - edge, height: from.height - edge },
+    to: { width: to.width + edge, height: to.height + edge },
+    ...(aspect && { aspect: { least: aspect.least * (1 - few), most: aspect.most * (1 + few) } }),
+  };
+}
+
 /** Whether any size is that large and has that aspect, and not a line of them alone. */
 export function hasArea(region: Region): boolean {
   try {
@@ -137,7 +150,9 @@ interface Found {
   readonly pointer: string | undefined;
   /** What tells it apart from others of the same. */
   readonly apart: string | undefined;
-  readonly parts: (Part & { readonly deepest: Point; readonly depth: number })[];
+  readonly parts: (Part & Deepest)[];
+  /** The largest depth of any part. */
+  most: number;
 }
 
 /**
@@ -152,6 +167,12 @@ export function proveView(
   { mostParts = 100_000, ...options }: ProveLimits = {},
 ): Proof {
   const corners = regionOf(region);
+  const inRegion = sidesOf(corners);
+  /** What of a polygon is in the region; all of one that is on its edge alone. */
+  const clipped = (polygon: Polygon): Polygon => {
+    const inside = within(polygon, inRegion);
+    return inside.length < 3 || thickness(inside) < thinnest ? polygon : inside;
+  };
   const screenAt = (point: Point) => screenOf(device, point);
   const [recorded, plain] = [open('recorded'), open('plain')];
   const scenesOf = scenesOfCells(recorded, plain, screenAt);
@@ -179,25 +200,31 @@ export function proveView(
       const fails = new Set<number>();
       const unsure: Polygon[] = [];
       const claims: (() => void)[] = [];
-      one.trace(scenes, ({ widget, other, at: pointer, apart, where, isUnsure }) => {
+      one.trace(scenes, ({ widget, other, at: pointer, apart, where, by, isUnsure }) => {
         const cutting = undecided(scenes, where);
         if (!cutting) return;
-        const polygon = within(cell.polygon, cutting);
-        if (polygon.length < 3 || thickness(polygon) < thinnest) return;
+        const failing = within(cell.polygon, cutting);
+        if (failing.length < 3 || thickness(failing) < thinnest) return;
+        const polygon = clipped(failing);
         if (acceptances.take(check, widgets[widget]!, widgets)) return;
         if (other !== undefined && acceptances.take(check, widgets[other]!, widgets)) return;
         if (isUnsure) {
           unsure.push(polygon);
           return;
         }
-        if (contains(polygon, cell.inside)) fails.add(widget);
+        if (contains(failing, cell.inside)) fails.add(widget);
         claims.push(() => {
           const ids = [widgets[widget]!.id, other === undefined ? undefined : widgets[other]!.id] as const;
           const key = [check, ...ids, pointer, apart].join('\n');
           let known = found.get(key);
           if (!known)
-            found.set(key, (known = { check, widget: ids[0], other: ids[1], pointer, apart, parts: [] }));
-          known.parts.push({ cell: nth, polygon, ...deepest(polygon, cutting) });
+            found.set(
+              key,
+              (known = { check, widget: ids[0], other: ids[1], pointer, apart, parts: [], most: -Infinity }),
+            );
+          const worst = deepest(polygon, by ?? [...where], known.most);
+          known.most = Math.max(known.most, worst.depth);
+          known.parts.push({ cell: nth, polygon, ...worst });
           parts++;
         });
       });
@@ -219,13 +246,19 @@ export function proveView(
   };
   const promised = plain.document.source.views[plain.name]!.expect ?? [];
   const conditions = promised.flatMap(({ on }) => (on ? [readCondition(on)] : []));
-  const explored = explore(recorded, screenAt, corners, oneCell, { ...options, conditions });
+  const explored = explore(recorded, screenAt, regionOf(withEdges(region)), oneCell, {
+    ...options,
+    conditions,
+  });
   return {
     view: plain.name,
     occasion: plain.occasion,
     region: corners,
     findings: tellAll([...found.values()], looks, gaps),
-    gaps: [...explored.unproved.map((one): Gap => ({ ...one, check: undefined })), ...gaps],
+    gaps: [...explored.unproved.map((one): Gap => ({ ...one, check: undefined })), ...gaps].map((gap) => ({
+      ...gap,
+      polygon: clipped(gap.polygon),
+    })),
     seen: looks.others,
     cells: explored.cells,
     solves: explored.solves,
@@ -236,25 +269,6 @@ export function proveView(
 /** Parts thinner than this, in px, are what rounding leaves. */
 const thinnest = 1e-3;
 
-/** The point of a polygon at which the least of some numbers is largest, among its corners and its inside. */
-function deepest(
-  polygon: Polygon,
-  where: readonly Affine[],
-): { readonly deepest: Point; readonly depth: number } {
-  const inside = insideOf(polygon);
-  let [best, depth] = [inside, -Infinity];
-  for (const corner of [inside, ...polygon]) {
-    // A corner itself belongs to other cells too.
-    const point = {
-      x: corner.x + (inside.x - corner.x) * 0.001,
-      y: corner.y + (inside.y - corner.y) * 0.001,
-    };
-    const least = Math.min(...where.map((number) => at(number, point)));
-    if (least > depth) [best, depth] = [point, least];
-  }
-  return { deepest: best, depth };
-}
-
 /**
  * What is told of findings: as the check tells them where they are worst. A check may tell two failings in one sentence: what a
  * widget carries over an edge with it, two pairs of the same two branches. One whose every size is told of with another is left out.
@@ -264,11 +278,7 @@ function tellAll(found: readonly Found[], looks: Looks, gaps: Gap[]): readonly P
   const others: Found[] = [];
   const known = new PartsByCell();
   for (const one of found) {
-    const points = one.parts
-      .toSorted((a, b) => b.depth - a.depth)
-      .slice(0, mostAsked)
-      .map(({ deepest: point }) => point);
-    const proved = tell(one, points, looks);
+    const proved = tellWorst(one, looks);
     if (proved) {
       told.push(proved);
       known.add(one.check, one.parts);
@@ -281,7 +291,7 @@ function tellAll(found: readonly Found[], looks: Looks, gaps: Gap[]): readonly P
       .toSorted((a, b) => areaOf(b) - areaOf(a))
       .slice(0, 4 * mostAsked)
       .map(insideOf);
-    const proved = tell(one, points, looks);
+    const proved = worstOf(toldAmong(one, points, looks).map((told) => towardsDeepest(one, told, looks)));
     if (proved) {
       told.push(proved);
       known.add(one.check, one.parts);
@@ -290,34 +300,79 @@ function tellAll(found: readonly Found[], looks: Looks, gaps: Gap[]): readonly P
   return told;
 }
 
-/** A finding as the check tells it at the first of some sizes at which it does. */
-function tell(found: Found, points: readonly Point[], looks: Looks): ProvedFinding | undefined {
-  const check = provedList.find(({ id }) => id === found.check)!;
-  for (const point of points.flatMap((one) => [...wholeNear(found, one), one])) {
-    const same = looks
-      .at(point, check)
-      .find(
-        ({ widget, other, pointer, facts }) =>
-          widget === found.widget &&
-          (found.pointer === undefined || pointer === found.pointer) &&
-          (found.apart === undefined || apartOf(found.check, facts) === found.apart) &&
-          (other === found.other || found.other === undefined || other === undefined),
-      );
+/** A finding as the check tells it where it is worst. */
+function tellWorst(found: Found, looks: Looks): ProvedFinding | undefined {
+  const parts = found.parts.toSorted((a, b) => b.depth - a.depth).slice(0, mostAsked);
+  const [first] = parts;
+  for (const { deepest: point } of parts) {
+    const proved = tell(found, point, looks);
+    if (!proved) continue;
+    // It may be as bad elsewhere in the first part, and told there alone.
+    const corners = point === first!.deepest ? [] : insideCorners(first!.polygon);
+    return worstOf([proved, ...toldAmong(found, corners, looks)]);
+  }
+  return undefined;
+}
+
+function toldAmong(found: Found, points: readonly Point[], looks: Looks): readonly ProvedFinding[] {
+  return points.flatMap((point) => (tellAt(found, point, looks) ? (tell(found, point, looks) ?? []) : []));
+}
+
+/** The same nearer to where it is worst, as far as it is told by itself on the way there. */
+function towardsDeepest(found: Found, told: ProvedFinding, looks: Looks): ProvedFinding {
+  const part = found.parts.find(({ polygon }) => contains(polygon, told.worst));
+  if (!part) return told;
+  let [best, near, far] = [told, told.worst, part.deepest];
+  for (let nth = 0; nth < mostSteps; nth++) {
+    const middle = { x: (near.x + far.x) / 2, y: (near.y + far.y) / 2 };
+    const one = tellAt(found, middle, looks) && tell(found, middle, looks);
+    if (!one) far = middle;
+    else [best, near] = [worstOf([best, one])!, middle];
+  }
+  return best;
+}
+
+/** Halves of the way to where a finding is worst, at the most. */
+const mostSteps = 6;
+
+function worstOf([first, ...others]: readonly ProvedFinding[]): ProvedFinding | undefined {
+  let worst = first;
+  for (const one of others)
+    if (isWorse(one.finding.fails, one.finding.worst, worst!.finding.worst)) worst = one;
+  return worst;
+}
+
+/** A finding as the check tells it at a size, or on a screen of whole px beside it. */
+function tell(found: Found, at: Point, looks: Looks): ProvedFinding | undefined {
+  for (const point of [...wholeNear(found, at), at]) {
+    const same = tellAt(found, point, looks);
     if (same) return { finding: same, parts: found.parts.map(({ polygon }) => polygon), worst: point };
   }
   return undefined;
 }
 
-/** Screens of whole px beside a point, on which a finding fails too: people open windows of those. */
+/** What the check says of a finding on a size; undefined where it says nothing of it. */
+function tellAt(found: Found, point: Point, looks: Looks): Finding | undefined {
+  const check = provedList.find(({ id }) => id === found.check)!;
+  return looks
+    .at(point, check)
+    .find(
+      ({ widget, other, pointer, facts }) =>
+        widget === found.widget &&
+        (found.pointer === undefined || pointer === found.pointer) &&
+        (found.apart === undefined || apartOf(found.check, facts) === found.apart) &&
+        (other === found.other || found.other === undefined || other === undefined),
+    );
+}
+
+/** Screens of whole px around a point, the nearest first, that are among the sizes a finding fails on: people open windows of those. */
 function wholeNear({ parts }: Found, { x, y }: Point): readonly Point[] {
-  const near = [
-    { x: Math.round(x), y: Math.round(y) },
-    { x: Math.floor(x), y: Math.floor(y) },
-    { x: Math.ceil(x), y: Math.ceil(y) },
-    { x: Math.floor(x), y: Math.ceil(y) },
-    { x: Math.ceil(x), y: Math.floor(y) },
-  ];
-  return near.filter((point) => parts.some(({ polygon }) => depthIn(polygon, point) > 0)).slice(0, 1);
+  const [left, top] = [Math.floor(x), Math.floor(y)];
+  const far = (point: Point) => (point.x - x) ** 2 + (point.y - y) ** 2;
+  return [0, 1, 2, 3]
+    .map((nth) => ({ x: left + (nth % 2), y: top + (nth >> 1) }))
+    .filter((point) => parts.some(({ polygon }) => contains(polygon, point)))
+    .sort((a, b) => far(a) - far(b));
 }
 
 /** Sizes at which the check itself is asked for the words of one finding. */

@@ -30,8 +30,19 @@ function told({ findings }: Proof): unknown {
   return findings.map(({ finding, parts }) => [
     finding.check,
     finding.widget,
-    parts.map((part) => part.map(({ x, y }) => [Math.round(x * 100) / 100, Math.round(y * 100) / 100])),
+    parts.map((part) => fromLeftTop(part.map(({ x, y }) => [rounded(x), rounded(y)] as const))),
   ]);
+}
+
+const rounded = (px: number) => Math.round(px * 100) / 100;
+
+/** The same corners in the same order, that nearest to the left top first. */
+function fromLeftTop(corners: readonly (readonly [number, number])[]): unknown {
+  const first = corners.reduce(
+    (best, [x, y], nth) => (x + y < corners[best]![0] + corners[best]![1] ? nth : best),
+    0,
+  );
+  return [...corners.slice(first), ...corners.slice(0, first)];
 }
 
 function findingOf({ findings }: Proof, check: string) {
@@ -108,6 +119,28 @@ test('sizes on which all is decided alike are looked at once, wherever a border 
   const proof = proved([half], { reference: { size: '1280x720', scaling: 'none' } });
   expect(proof.gaps).toEqual([]);
   expect(proof.cells).toBe(3);
+});
+
+test('what is so on the edge of the range alone is found', () => {
+  // The scale is 4 on 1280 × 720 and larger screens, and the range ends there.
+  const { document } = readDocument({
+    pimbot: 1,
+    reference: { scaling: 'whole', size: '320x180' },
+    views: {
+      test: {
+        expect: [{ 'widget': 'w', 'at-most': { width: '350 px' } }],
+        children: [{ id: 'w', look, width: 90, height: 20 }],
+      },
+    },
+  });
+  const open = () => openView(document!, 'test', { resources: { fonts } });
+  const to = (width: number, height: number) =>
+    proveView(open, device, { from: { width: 640, height: 360 }, to: { width, height } }).findings.map(
+      ({ finding, worst }) => [finding.check, worst],
+    );
+  expect(to(1279, 720)).toEqual([]);
+  expect(to(1280, 719)).toEqual([]);
+  expect(to(1280, 720)).toEqual([['broken-promise', { x: 1280, y: 720 }]]);
 });
 
 describe('what a proof cannot know, it says', () => {
@@ -219,7 +252,7 @@ test('what one line promises of a widget is told by kind, each on the sizes on w
   const proof = proveView(() => openView(document!, 'test', { resources: { fonts } }), device, region);
   const promises = proof.findings.filter(({ finding }) => finding.check === 'broken-promise');
   expect(promises.map(({ finding }) => sentenceOf(finding)).sort()).toEqual([
-    'breaks a promise: left sticks out 679 px past the right edge of the screen',
+    'breaks a promise: left sticks out 680 px past the right edge of the screen',
     'breaks a promise: the width of left is 300 u; the most is 200',
   ]);
   const widest = promises.map(({ parts }) => Math.max(...parts.flat().map(({ x }) => x)));

@@ -112,7 +112,11 @@ export const brokenPromise: Traced = {
     for (const { key, promise, about, pointer } of promisesOn(cell.middle)) {
       const said = { at: pointer, apart: key };
       if (about.length === 0) fails({ widget: 0, where: [], ...said });
-      else for (const part of kinds[key](cell, promise, about)) fails({ ...part, ...said });
+      else
+        for (const part of kinds[key](cell, promise, about)) {
+          const where = [...part.where];
+          fails({ ...part, where, by: where, ...said });
+        }
     }
   },
 };

@@ -12,7 +12,7 @@ export const burstsParent: Traced = {
       if (!isHeld(cell.middle, widget)) continue;
       const own = [cell.border(index)];
       for (const { edge, over } of reachesOver(own, cell.border(parent), limit))
-        fails({ widget: index, other: parent, apart: edge, where: both(over, common(own)) });
+        fails({ widget: index, other: parent, apart: edge, where: both(over, common(own)), by: over });
     }
   },
 };

@@ -1,6 +1,6 @@
 import { checkOf, coveringOf, hiddenBy } from '../../checks/index.ts';
 import type { Box, CellScenes } from '../cell-scenes.ts';
-import { less, type Affine } from '../polygon.ts';
+import { at, less, type Affine, type Point } from '../polygon.ts';
 import { both, common, sharedBy, undecided } from './boxes.ts';
 import { fixedShare, moreThanShare } from './products.ts';
 import type { Traced } from './traced.ts';
@@ -27,7 +27,8 @@ export const covered: Traced = {
         if (!shared) continue;
         // Where both stay as they are to each other, so does what is hidden, whatever the picture is like.
         if (staysPut(cell, [...mine, ...theirs])) {
-          if (hiddenBy(middle, widget, other) > limit) fails({ widget, other, where: shared });
+          const hidden = hiddenBy(middle, widget, other);
+          if (hidden > limit) fails({ widget, other, where: shared, by: () => hidden });
           continue;
         }
         // Of what is cut, only that they meet is known as a polygon.
@@ -42,15 +43,18 @@ export const covered: Traced = {
           for (const right of smaller(lower.right, upper.right))
             for (const top of larger(lower.top, upper.top))
               for (const bottom of smaller(lower.bottom, upper.bottom)) {
-                const at = [...left.where, ...right.where, ...top.where, ...bottom.where];
-                const given = undecided(cell, at, true);
+                const sides = [...left.where, ...right.where, ...top.where, ...bottom.where];
+                const given = undecided(cell, sides, true);
                 if (!given) continue;
                 const size = { x: less(right.is, left.is), y: less(bottom.is, top.is) };
+                const by = (point: Point) =>
+                  (100 * at(size.x, point) * at(size.y, point)) / (at(whole.x, point) * at(whole.y, point));
                 for (const part of moreThanShare(cell, size, whole, limit / 100))
                   fails({
                     widget,
                     other,
                     where: both(given, both(shared, part.where)),
+                    by,
                     // A picture may be clear where it lies over something.
                     isUnsure: part.isUnsure || !isOpaque,
                   });

@@ -1,6 +1,6 @@
 import { checkOf, isLostWhenCut } from '../../checks/index.ts';
 import type { Box, CellScenes } from '../cell-scenes.ts';
-import { less, type Affine } from '../polygon.ts';
+import { at, less, type Affine, type Point } from '../polygon.ts';
 import { both, common } from './boxes.ts';
 import { lessThanShare } from './products.ts';
 import type { Traced } from './traced.ts';
@@ -25,10 +25,16 @@ export const cutOff: Traced = {
           across.push(less(one.right, other.left));
           down.push(less(one.bottom, other.top));
         }
+      const by = (point: Point) => {
+        const [wide, high] = [across, down].map((all) =>
+          Math.max(0, Math.min(...all.map((one) => at(one, point)))),
+        );
+        return 100 * (1 - (wide! * high!) / (at(whole.x, point) * at(whole.y, point)));
+      };
       // What is left is as wide as the narrowest of these: where any of them is too small, too little is left.
       const there = [...common([own])];
       for (const part of lessThanShare(across, down, whole, 1 - limit / 100))
-        fails({ widget, where: both(part.where, there), isUnsure: part.isUnsure });
+        fails({ widget, where: both(part.where, there), by, isUnsure: part.isUnsure });
     }
   },
 };

@@ -12,7 +12,7 @@ export const offScreen: Traced = {
       if (cell.reach(widget).over <= limit) continue;
       const seen = cell.seen(widget);
       for (const { edge, over } of reachesOver(seen, screen, limit))
-        fails({ widget, apart: edge, where: both(over, common(seen)) });
+        fails({ widget, apart: edge, where: both(over, common(seen)), by: over });
     }
   },
 };

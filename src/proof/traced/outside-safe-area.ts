@@ -16,7 +16,7 @@ export const outsideSafeArea: Traced = {
       // What lies outside of the screen is the business of another check.
       const seen = [...cell.seen(widget), screen];
       for (const { edge, over } of reachesOver(seen, inner, limit))
-        fails({ widget, apart: edge, where: both(over, common(seen)) });
+        fails({ widget, apart: edge, where: both(over, common(seen)), by: over });
     }
   },
 };

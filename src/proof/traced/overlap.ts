@@ -20,8 +20,10 @@ export const overlap: Traced = {
         const [first, second] = [painted[order[from]!]!, painted[order[next]!]!];
         const pair = { widget: Math.min(first, second), other: Math.max(first, second) };
         if (cell.form.isWithin(pair.other, pair.widget)) continue;
-        const where = undecided(cell, sharedBy(cell.seen(pair.widget), cell.seen(pair.other), limit));
-        if (where && branchesApart(cell.middle, pair.widget, pair.other)) fails({ ...pair, where });
+        const [mine, theirs] = [cell.seen(pair.widget), cell.seen(pair.other)];
+        const where = undecided(cell, sharedBy(mine, theirs, limit));
+        if (!where || !branchesApart(cell.middle, pair.widget, pair.other)) continue;
+        fails({ ...pair, where, by: [...sharedBy(mine, theirs, limit)] });
       }
     }
   },

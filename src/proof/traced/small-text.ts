@@ -13,7 +13,8 @@ export const smallText: Traced = {
     for (const { index: widget } of cell.form.texts) {
       if (cell.middle.isBehindDialog(widget)) continue;
       const high = cell.number(widget, (subject) => capitalPx(subject, widget));
-      fails({ widget, where: both([plus(negative(high), least)], common([...cell.seen(widget), screen])) });
+      const by = [plus(negative(high), least)];
+      fails({ widget, where: both(by, common([...cell.seen(widget), screen])), by });
     }
   },
 };

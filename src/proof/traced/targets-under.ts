@@ -11,7 +11,9 @@ export function targetsUnder(cell: CellScenes, least: number, fails: (failing: F
     const there = [...common(left)];
     for (const one of left)
       for (const other of left)
-        for (const side of [less(one.right, other.left), less(one.bottom, other.top)])
-          fails({ widget, where: both([plus(negative(side), least)], there) });
+        for (const side of [less(one.right, other.left), less(one.bottom, other.top)]) {
+          const by = [plus(negative(side), least)];
+          fails({ widget, where: both(by, there), by });
+        }
   }
 }

@@ -1,5 +1,6 @@
 import type { CheckId } from '../../checks/index.ts';
 import type { CellScenes } from '../cell-scenes.ts';
+import type { Measure } from '../deepest.ts';
 import type { Affine } from '../polygon.ts';
 
 /** Sizes of a cell on which a check fails: where every number is above 0, in px. */
@@ -12,6 +13,8 @@ export interface Failing {
   /** What tells it apart from others of the same widgets and pointer, as the check itself does. */
   readonly apart?: string;
   readonly where: Iterable<Affine>;
+  /** What the check measures, more where it is worse; the least of `where` if left out, which has to be a list then. */
+  readonly by?: Measure;
   /** Whether the check may fail there or not, and nobody can say. */
   readonly isUnsure?: boolean;
 }
