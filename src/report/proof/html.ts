@@ -4,7 +4,8 @@ import { distinct, type SketchCell, type ViewProof } from '../../proof/index.ts'
 import type { FontBook } from '../../text/index.ts';
 import { page } from '../page/page.ts';
 import { unusedHtml, type UnusedFile } from '../unused.ts';
-import { sentenceOf } from '../wording.ts';
+import type { Finding } from '../../verdict/index.ts';
+import { sentenceOf, sentenceWithHole } from '../wording.ts';
 import { bandStyle, hudBands } from './hud-bands.ts';
 import { frame, proofMap } from './map.ts';
 import { Plot } from './plot.ts';
@@ -100,7 +101,7 @@ function dataOf(proof: ViewProof, pictures: readonly (string | undefined)[], ske
     scales,
     region: points(proof.region),
     failures: proof.failures.map(({ finding, parts }, nth) => ({
-      says: `${finding.widget} ${sentenceOf(finding).replace(/,? by [\d.]+ (px|%)/, '')}`,
+      says: `${finding.widget} ${saidAnywhere(finding)}`,
       check: finding.check,
       widgets: [finding.widget, ...(finding.other === undefined ? [] : [finding.other])],
       parts: parts.map(points),
@@ -109,6 +110,17 @@ function dataOf(proof: ViewProof, pictures: readonly (string | undefined)[], ske
     })),
     gaps: gapsOf(proof),
   };
+}
+
+/** Stands in a sentence for its number. */
+const hole = '\u0001';
+
+/** What is said of a finding on any size on which it fails: its number is of the one on which it is worst. */
+function saidAnywhere(finding: Finding): string {
+  const [said, number] = sentenceWithHole(finding, finding.worst, hole);
+  if (said.includes(hole))
+    return said.replaceAll(hole, `${finding.fails === 'above' ? 'up to' : 'down to'} ${number}`);
+  return /\d/.test(said) ? `${said}, where it is worst` : said;
 }
 
 /** What is not proved where, each polygon once: it is the same on many occasions. */
