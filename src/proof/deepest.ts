@@ -1,4 +1,4 @@
-import { at, insideOf, type Affine, type Point, type Polygon } from './polygon.ts';
+import { at, contains, insideOf, less, type Affine, type Point, type Polygon } from './polygon.ts';
 
 /** What a check measures: the least of some numbers, or another one that follows from the size. */
 export type Measure = readonly Affine[] | ((point: Point) => number);
@@ -77,10 +77,10 @@ function leastOf(numbers: readonly Affine[], point: Point): number {
 
 /** The places of a polygon at which three of some numbers are the same, or two on its border. */
 function* meetings(polygon: Polygon, numbers: readonly Affine[]): Generator<Point> {
-  const all = distinct(numbers);
+  const all = eachOnce(numbers);
   for (let one = 0; one < all.length; one++)
     for (let other = one + 1; other < all.length; other++) {
-      const line = difference(all[one]!, all[other]!);
+      const line = less(all[one]!, all[other]!);
       let [from, was] = [polygon.at(-1)!, at(line, polygon.at(-1)!)];
       let [isAbove, isBelow] = [false, false];
       for (const to of polygon) {
@@ -96,18 +96,14 @@ function* meetings(polygon: Polygon, numbers: readonly Affine[]): Generator<Poin
       // Three are the same inside only where two are.
       if (!isAbove || !isBelow) continue;
       for (let third = other + 1; third < all.length; third++) {
-        const place = crossing(line, difference(all[one]!, all[third]!));
-        if (place && isIn(polygon, place)) yield place;
+        const place = crossing(line, less(all[one]!, all[third]!));
+        if (place && contains(polygon, place)) yield place;
       }
     }
 }
 
-function distinct(numbers: readonly Affine[]): readonly Affine[] {
+function eachOnce(numbers: readonly Affine[]): readonly Affine[] {
   return [...new Map(numbers.map((one) => [`${one.x} ${one.y} ${one.c}`, one])).values()];
-}
-
-function difference(one: Affine, other: Affine): Affine {
-  return { x: one.x - other.x, y: one.y - other.y, c: one.c - other.c };
 }
 
 /** Where two lines cross. */
@@ -115,16 +111,4 @@ function crossing(one: Affine, other: Affine): Point | undefined {
   const all = one.x * other.y - other.x * one.y;
   if (Math.abs(all) < 1e-12) return undefined;
   return { x: (one.y * other.c - other.y * one.c) / all, y: (other.x * one.c - one.x * other.c) / all };
-}
-
-function isIn(polygon: Polygon, { x, y }: Point): boolean {
-  let [isLeft, isRight] = [false, false];
-  let from = polygon.at(-1)!;
-  for (const to of polygon) {
-    const side = (to.x - from.x) * (y - from.y) - (to.y - from.y) * (x - from.x);
-    if (side > 0) isLeft = true;
-    if (side < 0) isRight = true;
-    from = to;
-  }
-  return !(isLeft && isRight);
 }
