@@ -50,14 +50,10 @@ type FactIn<Told, Name> = Told extends unknown ? (Name extends keyof Told ? Told
 
 /** A change of some keys of a widget, wherever they are written. */
 export function keysOf(widget: Widget, keys: { readonly [key: string]: Json | undefined }): Change {
-  const named = Object.entries(keys);
-  const say = named
-    .map(([key, value]) => (value === undefined ? `no ${key}` : `${key}: ${shownValue(value)}`))
-    .join(', ');
   return {
-    say: `${widget.id}: ${say}`,
+    say: `${widget.id}: ${wordsOf(keys)}`,
     edit: (document) => {
-      for (const [key, value] of named) putKey(document, widget, key, value);
+      for (const [key, value] of Object.entries(keys)) putKey(document, widget, key, value);
     },
   };
 }
@@ -70,9 +66,8 @@ export function keysWhere(
   keys: { readonly [key: string]: Json },
 ): Change {
   const { when = [] } = widget.source as WidgetSource;
-  const said = Object.entries(keys).map(([key, value]) => `${key}: ${shownValue(value)}`);
   return {
-    say: `${widget.id}: ${where} ${said.join(', ')}`,
+    say: `${widget.id}: ${where} ${wordsOf(keys)}`,
     edit: (document) =>
       putKey(document, widget, 'when', [...(when as unknown as Json[]), { screen, change: keys }]),
   };
@@ -80,11 +75,8 @@ export function keysWhere(
 
 /** A change of some keys of a widget's own look. */
 export function lookKeys(widget: Widget, keys: { readonly [key: string]: Json | undefined }): Change {
-  const say = Object.entries(keys)
-    .map(([key, value]) => (value === undefined ? `no ${key}` : `${key}: ${shownValue(value)}`))
-    .join(', ');
   return {
-    say: `${widget.id}: look { ${say} }`,
+    say: `${widget.id}: look { ${wordsOf(keys)} }`,
     edit: (document) => {
       const has = (widget.source as WidgetSource).look !== undefined;
       const at = keyPointer(widget, 'look');
@@ -95,6 +87,13 @@ export function lookKeys(widget: Widget, keys: { readonly [key: string]: Json | 
           else document.set(placed(at), key, value);
     },
   };
+}
+
+/** What keys become, in words. */
+function wordsOf(keys: { readonly [key: string]: Json | undefined }): string {
+  return Object.entries(keys)
+    .map(([key, value]) => (value === undefined ? `no ${key}` : `${key}: ${shownValue(value)}`))
+    .join(', ');
 }
 
 function saidOf(keys: { readonly [key: string]: Json | undefined }): Json {

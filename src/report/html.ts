@@ -7,7 +7,7 @@ import { causesOf } from './causes.ts';
 import { findingPlace, suggestionOf, type ReportInput } from './report.ts';
 import type { Shot } from './shots.ts';
 import { unusedHtml, type UnusedFile } from './unused.ts';
-import { counted, occasionOf, sentenceOf, sentenceWithHole, worstOnScreens } from './wording.ts';
+import { counted, hole, occasionOf, sentenceOf, sentenceWithHole, worstOnScreens } from './wording.ts';
 
 /** A shot drawn small, as a `data:` address of a picture. */
 export interface DrawnShot extends Omit<Shot, 'list'> {
@@ -116,9 +116,6 @@ function findingOf(input: ReportInput, finding: Finding, numbers: ReadonlyMap<Fi
     cases: [...new Set(occurrences.map((one) => one.case))],
   };
 }
-
-/** Stands in a sentence for the number of a screen. */
-const hole = '\u0001';
 
 /** What a finding says on each of its screens: the sentences with a hole, and for each screen its number, of another sentence than the first with its place. */
 function sentencesOf(finding: Finding): { readonly says: readonly string[]; readonly on: object } {

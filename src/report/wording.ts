@@ -12,10 +12,12 @@ export function amount(value: number): string {
  * @param on Of which of its occurrences; of the worst if left out.
  */
 export function sentenceOf(finding: Finding, on: Occurrence = finding.worst): string {
-  const hole = '\u0001';
   const [said, number] = sentenceWithHole(finding, on, hole);
   return said.replaceAll(hole, number);
 }
+
+/** Stands in a sentence for its number. */
+export const hole = '\u0001';
 
 /** The same with something in place of the measured number, and that number. */
 export function sentenceWithHole(

@@ -5,7 +5,7 @@ import type { FontBook } from '../../text/index.ts';
 import { page } from '../page/page.ts';
 import { unusedHtml, type UnusedFile } from '../unused.ts';
 import type { Finding } from '../../verdict/index.ts';
-import { sentenceOf, sentenceWithHole } from '../wording.ts';
+import { hole, sentenceOf, sentenceWithHole } from '../wording.ts';
 import { bandStyle, hudBands } from './hud-bands.ts';
 import { frame, proofMap } from './map.ts';
 import { Plot } from './plot.ts';
@@ -111,9 +111,6 @@ function dataOf(proof: ViewProof, pictures: readonly (string | undefined)[], ske
     gaps: gapsOf(proof),
   };
 }
-
-/** Stands in a sentence for its number. */
-const hole = '\u0001';
 
 /** What is said of a finding on any size on which it fails: its number is of the one on which it is worst. */
 function saidAnywhere(finding: Finding): string {
