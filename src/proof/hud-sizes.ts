@@ -5,7 +5,9 @@ import { isWorse, keyOf, lookAt, type Finding } from '../verdict/index.ts';
 import { SharedViews, openView, type Occasion, type Resources, type View } from '../view/index.ts';
 import { aspectsOf, type Aspects } from './holding.ts';
 import { boundsOf, type Point, type Polygon } from './polygon.ts';
-import { hasArea, proveView, regionOf, screenOf, type Device, type Gap, type Region } from './prove.ts';
+import { proveView } from './prove.ts';
+import { hasArea, regionOf, screenOf, type Device, type Region } from './region.ts';
+import type { Gap } from './told.ts';
 
 /*
  * Every HUD size between two. In u, a layout follows from the surface alone, and the surface from the aspect of the screen and the

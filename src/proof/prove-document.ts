@@ -18,16 +18,9 @@ import { whyWidget } from '../why/index.ts';
 import { bordersOf, type Border } from './borders.ts';
 import { proveHudSizes, type HudProof, type HudRange } from './hud-sizes.ts';
 import { distinct, unionArea, type Point, type Polygon } from './polygon.ts';
-import {
-  hasArea,
-  proveView,
-  regionOf,
-  screenOf,
-  type Device,
-  type Gap,
-  type Proof,
-  type Region,
-} from './prove.ts';
+import { proveView, type Proof } from './prove.ts';
+import { hasArea, regionOf, screenOf, type Device, type Region } from './region.ts';
+import type { Gap } from './told.ts';
 
 /** What is proved, and in what; of what varies, all that the document has where it is left out. */
 export interface ProveOptions extends Partial<Lists>, No<OccasionKey> {

@@ -6,7 +6,7 @@ import type { View } from '../view/index.ts';
 import { scenesOfCells, type Box, type CellScenes } from './cell-scenes.ts';
 import { explore, type Cell } from './cells.ts';
 import type { Affine, Point, Polygon } from './polygon.ts';
-import { regionOf, screenOf, type Device, type Region } from './prove.ts';
+import { regionOf, screenOf, type Device, type Region } from './region.ts';
 
 /*
  * A view as boxes and words on every size of a region: in each cell every edge is an affine function of the size, so that a page

@@ -1,0 +1,244 @@
+import type { Acceptances } from '../checks/index.ts';
+import { apartOf, checks, type CheckId, type ListedCheck, type Subject } from '../checks/index.ts';
+import type { Screen } from '../screen/index.ts';
+import { askedOf, isWorse, keyOf, lookAt, type Finding } from '../verdict/index.ts';
+import type { View } from '../view/index.ts';
+import type { UnprovedReason } from './cells.ts';
+import { insideCorners, type Deepest } from './deepest.ts';
+import { PartsByCell, type Part } from './parts-by-cell.ts';
+import { areaOf, contains, insideOf, type Point, type Polygon } from './polygon.ts';
+import { traced } from './traced/index.ts';
+
+/* What is told of what a proof has found: as the checks themselves tell it, on the size on which it is worst. */
+
+/** The checks of which a proof says where they fail; the others are looked at in the middle of each cell. */
+export const provedChecks: readonly CheckId[] = traced.map(({ check }) => check);
+
+/** Where one check fails of one widget, or of two. */
+export interface ProvedFinding {
+  /** As the check tells it at its worst size. */
+  readonly finding: Finding;
+  /** The sizes on which it fails: convex parts, which may overlap. */
+  readonly parts: readonly Polygon[];
+  /** The size the finding was made on. */
+  readonly worst: Point;
+}
+
+/** Sizes of which something is not proved. */
+export interface Gap {
+  readonly polygon: Polygon;
+  /** `crowded`: so much lies in one place that the check has not compared all of it. `odd`: check and proof do not agree. */
+  readonly reason: UnprovedReason | 'crowded' | 'odd';
+  /** The check of which it is not; undefined where the layout itself is not known. */
+  readonly check: CheckId | undefined;
+}
+
+/** What is known of one check of one widget, from all cells. */
+export interface Found {
+  readonly check: CheckId;
+  readonly widget: string;
+  readonly other: string | undefined;
+  /** Of what it is about, where that is not the widget. */
+  readonly pointer: string | undefined;
+  /** What tells it apart from others of the same. */
+  readonly apart: string | undefined;
+  readonly parts: (Part & Deepest)[];
+  /** The largest depth of any part. */
+  most: number;
+}
+
+/** Parts thinner than this, in px, are what rounding leaves. */
+export const thinnest = 1e-3;
+
+/**
+ * What is told of findings: as the check tells them where they are worst. A check may tell two failings in one sentence: what a
+ * widget carries over an edge with it, two pairs of the same two branches. One whose every size is told of with another is left out.
+ */
+export function tellAll(found: readonly Found[], looks: Looks, gaps: Gap[]): readonly ProvedFinding[] {
+  const told: ProvedFinding[] = [];
+  const others: Found[] = [];
+  const known = new PartsByCell();
+  for (const one of found) {
+    const proved = tellWorst(one, looks);
+    if (proved) {
+      told.push(proved);
+      known.add(one.check, one.parts);
+    } else others.push(one);
+  }
+  for (const one of others) {
+    const left = known.without(one.check, one.parts, thinnest);
+    if (left.length === 0) continue;
+    const points = left
+      .toSorted((a, b) => areaOf(b) - areaOf(a))
+      .slice(0, 4 * mostAsked)
+      .map(insideOf);
+    const proved = worstOf(toldAmong(one, points, looks).map((told) => towardsDeepest(one, told, looks)));
+    if (proved) {
+      told.push(proved);
+      known.add(one.check, one.parts);
+    } else gaps.push(...left.map((polygon): Gap => ({ polygon, reason: 'odd', check: one.check })));
+  }
+  return told;
+}
+
+/** A finding as the check tells it where it is worst. */
+function tellWorst(found: Found, looks: Looks): ProvedFinding | undefined {
+  const parts = found.parts.toSorted((a, b) => b.depth - a.depth).slice(0, mostAsked);
+  const [first] = parts;
+  for (const { deepest: point } of parts) {
+    const proved = tell(found, point, looks);
+    if (!proved) continue;
+    // It may be as bad elsewhere in the first part, and told there alone.
+    const corners = point === first!.deepest ? [] : insideCorners(first!.polygon);
+    return worstOf([proved, ...toldAmong(found, corners, looks)]);
+  }
+  return undefined;
+}
+
+function toldAmong(found: Found, points: readonly Point[], looks: Looks): readonly ProvedFinding[] {
+  return points.flatMap((point) => (tellAt(found, point, looks) ? (tell(found, point, looks) ?? []) : []));
+}
+
+/** The same nearer to where it is worst, as far as it is told by itself on the way there. */
+function towardsDeepest(found: Found, told: ProvedFinding, looks: Looks): ProvedFinding {
+  const part = found.parts.find(({ polygon }) => contains(polygon, told.worst));
+  if (!part) return told;
+  let [best, near, far] = [told, told.worst, part.deepest];
+  for (let nth = 0; nth < mostSteps; nth++) {
+    const middle = { x: (near.x + far.x) / 2, y: (near.y + far.y) / 2 };
+    const one = tellAt(found, middle, looks) && tell(found, middle, looks);
+    if (!one) far = middle;
+    else [best, near] = [worstOf([best, one])!, middle];
+  }
+  return best;
+}
+
+/** Halves of the way to where a finding is worst, at the most. */
+const mostSteps = 6;
+
+function worstOf([first, ...others]: readonly ProvedFinding[]): ProvedFinding | undefined {
+  let worst = first;
+  for (const one of others)
+    if (isWorse(one.finding.fails, one.finding.worst, worst!.finding.worst)) worst = one;
+  return worst;
+}
+
+/** A finding as the check tells it at a size, or on a screen of whole px beside it. */
+function tell(found: Found, at: Point, looks: Looks): ProvedFinding | undefined {
+  for (const point of [...wholeNear(found, at), at]) {
+    const same = tellAt(found, point, looks);
+    if (same) return { finding: same, parts: found.parts.map(({ polygon }) => polygon), worst: point };
+  }
+  return undefined;
+}
+
+/** What the check says of a finding on a size; undefined where it says nothing of it. */
+function tellAt(found: Found, point: Point, looks: Looks): Finding | undefined {
+  const check = provedList.find(({ id }) => id === found.check)!;
+  return looks
+    .at(point, check)
+    .find(
+      ({ widget, other, pointer, facts }) =>
+        widget === found.widget &&
+        (found.pointer === undefined || pointer === found.pointer) &&
+        (found.apart === undefined || apartOf(found.check, facts) === found.apart) &&
+        (other === found.other || found.other === undefined || other === undefined),
+    );
+}
+
+/** Screens of whole px around a point, the nearest first, that are among the sizes a finding fails on: people open windows of those. */
+function wholeNear({ parts }: Found, { x, y }: Point): readonly Point[] {
+  const [left, top] = [Math.floor(x), Math.floor(y)];
+  const far = (point: Point) => (point.x - x) ** 2 + (point.y - y) ** 2;
+  return [0, 1, 2, 3]
+    .map((nth) => ({ x: left + (nth % 2), y: top + (nth >> 1) }))
+    .filter((point) => parts.some(({ polygon }) => contains(polygon, point)))
+    .sort((a, b) => far(a) - far(b));
+}
+
+/** Sizes at which the check itself is asked for the words of one finding. */
+const mostAsked = 3;
+
+/** What checks say of a size: by check the widgets it fails of, and which have not compared all there is. */
+interface Looked {
+  readonly failing: ReadonlyMap<CheckId, readonly string[]>;
+  readonly unfinished: ReadonlySet<CheckId>;
+}
+
+/** What the checks themselves say on single sizes. */
+export class Looks {
+  readonly #view: View;
+  readonly #screenAt: (point: Point) => Screen;
+  readonly #acceptances: Acceptances;
+  readonly #known = new Map<string, readonly Finding[]>();
+  /** By check, widgets and what tells two of them apart: the first size that something was seen on. */
+  readonly #noted = new Map<string, { readonly check: ListedCheck; readonly point: Point }>();
+
+  constructor(view: View, screenAt: (point: Point) => Screen, acceptances: Acceptances) {
+    this.#view = view;
+    this.#screenAt = screenAt;
+    this.#acceptances = acceptances;
+  }
+
+  /** The findings of a check on a size. */
+  at(point: Point, check: ListedCheck): readonly Finding[] {
+    const key = `${point.x} ${point.y} ${check.id}`;
+    let found = this.#known.get(key);
+    if (!found) this.#known.set(key, (found = lookAt(this.#view, [this.#screenAt(point)], [check]).findings));
+    return found;
+  }
+
+  /** Which checks fail, of which widgets, and what tells two such apart. */
+  on(subject: Subject, list: readonly ListedCheck[]): Looked {
+    const failing = new Map<CheckId, string[]>();
+    const unfinished = new Set<CheckId>();
+    const { widgets } = subject;
+    for (const check of list) {
+      const { drafts, isWhole } = askedOf(check, subject);
+      if (!isWhole) unfinished.add(check.id);
+      for (const { outcome, widget, other, facts } of drafts) {
+        if (outcome !== 'failed') continue;
+        if (this.#acceptances.take(check.id, widgets[widget]!, widgets)) continue;
+        if (other !== undefined && this.#acceptances.take(check.id, widgets[other]!, widgets)) continue;
+        const ids = [widgets[widget]!.id, other === undefined ? '' : widgets[other]!.id];
+        const own = [...ids, apartOf(check.id, facts) ?? ''].join('\n');
+        const known = failing.get(check.id);
+        if (known) known.push(own);
+        else failing.set(check.id, [own]);
+      }
+    }
+    return { failing, unfinished };
+  }
+
+  /** Asks the checks that are not proved. */
+  note(subject: Subject, point: Point): void {
+    for (const [id, owns] of this.on(subject, otherList).failing)
+      for (const own of owns) {
+        const key = `${id}\n${own}`;
+        if (!this.#noted.has(key))
+          this.#noted.set(key, { check: otherList.find((one) => one.id === id)!, point });
+      }
+  }
+
+  /** What checks that are not proved were seen to say. */
+  get others(): readonly Finding[] {
+    const told = new Set<string>();
+    return [...this.#noted].flatMap(([key, { check, point }]) => {
+      const [, widget, other, apart] = key.split('\n');
+      const found = this.at(point, check).find(
+        (one) =>
+          one.outcome === 'failed' &&
+          one.widget === widget &&
+          (one.other ?? '') === other &&
+          (apartOf(check.id, one.facts) ?? '') === apart,
+      );
+      const own = found && keyOf(found);
+      if (!found || told.has(own!)) return [];
+      told.add(own!);
+      return [found];
+    });
+  }
+}
+
+export const provedList = checks.filter(({ id }) => provedChecks.includes(id));
+const otherList = checks.filter(({ id }) => !provedChecks.includes(id));
