@@ -94,6 +94,8 @@ export interface Measured<Facts> {
    * findings are read as one. Undefined where it is the widget.
    */
   cause?(told: Told<Facts>): string | undefined;
+  /** What it measures is small where the scale is: where much of a view is found on some screens, that is read as one. */
+  readonly growsWithScale?: true;
   /** What tells two findings of one widget apart beside the other widget; left out, or undefined, where nothing does. */
   apart?(facts: Facts): string | undefined;
   /** What may mend it, in the order it is tried; left out where nobody can know. */

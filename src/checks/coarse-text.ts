@@ -10,6 +10,7 @@ export const coarseText = {
   fails: 'below',
   source: 'ISO 9241-303: a character matrix of 7 × 9 pixels where text is to be read',
   severity: 'error',
+  growsWithScale: true,
   sentence: ({ measured, limit }) =>
     `has text too coarse to read: capitals of ${measured} px, minimum ${limit}`,
   remedies: ['largerText'],

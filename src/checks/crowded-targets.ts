@@ -23,6 +23,7 @@ export const crowdedTargets = {
   source:
     'between WCAG 2.2, success criteria 2.5.8 and 2.5.5: what is large needs no gap, what is small needs one; 4 CSS px are half a millimetre on a phone',
   severity: 'warning',
+  growsWithScale: true,
   sentence: ({ other, measured, limit }) =>
     `is ${measured} CSS px from another target, ${other}, minimum ${limit}`,
   cause: ({ facts: { container } }) => container && `the gap of ${container}`,

@@ -23,7 +23,7 @@ export const cutText = {
       return `drops ${facts.dropped} characters of its text without an ellipsis, ${measured} px of lines`;
     const way = facts.axis === 'x' ? 'wide' : 'high';
     return facts.by === 'a clip'
-      ? `has text cut off by ${other ?? 'a clip'}: ${measured} px of its ${facts.axis === 'x' ? 'width' : 'height'}`
+      ? `has text ${measured} px past ${facts.axis === 'x' ? 'a side' : 'the top or bottom'} of ${other ?? 'a clip'}, which cuts it off`
       : `has text ${measured} px too ${way} for it`;
   },
   apart: (facts) => ('dropped' in facts ? 'dropped' : facts.axis),

@@ -12,6 +12,7 @@ export const smallTarget = {
   fails: 'below',
   source: 'WCAG 2.2, success criterion 2.5.8',
   severity: 'error',
+  growsWithScale: true,
   sentence: ({ measured, limit }) => `is a target of ${measured} CSS px, minimum ${limit}`,
   remedies: ['enlarge'],
   run(subject, limit, report) {

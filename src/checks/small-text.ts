@@ -14,6 +14,7 @@ export const smallText = {
   fails: 'below',
   source: 'twice the 5′ letter of normal acuity (ISO 8596), below which words are spelt, not read',
   severity: 'error',
+  growsWithScale: true,
   sentence: ({ measured, limit }) => `has text too small to read: ${measured} arcmin, minimum ${limit}`,
   remedies: ['largerText'],
   run(subject, limit, report) {

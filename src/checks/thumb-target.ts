@@ -13,6 +13,7 @@ export const thumbTarget = {
   source:
     'WCAG 2.2, success criterion 2.5.5: 44 CSS px, which on what is held in the hand are 160 to the inch; a thumb does not shrink with the distance of the eyes, so this one is in mm',
   severity: 'warning',
+  growsWithScale: true,
   sentence: ({ measured, limit }) =>
     `is ${measured} mm high or wide, too small for a thumb: minimum ${limit} mm`,
   remedies: ['enlargeForTouch', 'enlarge'],

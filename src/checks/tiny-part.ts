@@ -11,6 +11,7 @@ export const tinyPart = {
   fails: 'below',
   source: 'an eye tells details of 1′ apart (a visual acuity of 1); five of them make a shape',
   severity: 'warning',
+  growsWithScale: true,
   sentence: ({ measured, limit }) => `is too small to see: ${measured} arcmin, minimum ${limit}`,
   remedies: ['enlarge'],
   run(subject, limit, report) {

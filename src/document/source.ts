@@ -49,7 +49,8 @@ export class SourceText {
     const { line, column } = this.placeOf(range.start);
     const whole = this.lineAt(line).replace(/\t/g, ' ');
     const from = column > width - 20 ? column - Math.floor(width / 2) : 0;
-    const shown = (from > 0 ? '…' : '') + whole.slice(from, from + width);
+    const to = from + width < whole.length ? from + width - 1 : whole.length;
+    const shown = (from > 0 ? '…' : '') + whole.slice(from, to) + (to < whole.length ? '…' : '');
     const under = column - 1 - from + (from > 0 ? 1 : 0);
     const length = Math.max(1, Math.min(range.end - range.start, whole.length - column + 1, width));
     const margin = String(line);

@@ -10,6 +10,9 @@ export interface Cause {
   readonly findings: readonly Finding[];
 }
 
+/** So many places of a view that get too small, and nothing else is found of, have their scale for a cause. */
+const manyPlaces = 5;
+
 const listed = new Map([...documentChecks, ...checks].map(({ id }, index) => [id, index]));
 
 /**
@@ -19,10 +22,10 @@ const listed = new Map([...documentChecks, ...checks].map(({ id }, index) => [id
  */
 export function causesOf(
   findings: readonly Finding[],
-  { views }: Pick<Verdict, 'views'>,
+  { views, screens }: Pick<Verdict, 'views' | 'screens'>,
   lineOf: (finding: Finding) => number,
 ): readonly Cause[] {
-  const groups = new Map<string, { what: string | undefined; findings: Finding[] }>();
+  const groups = new Map<string, Group>();
   // What concerns two widgets goes with the one of them that has more to be said of it.
   const alone = new Set(findings.flatMap(({ view, widget, other }) => (other ? [] : [`${view}\n${widget}`])));
   const pointers = new Map(findings.map(({ view, widget, pointer }) => [`${view}\n${widget}`, pointer]));
@@ -39,7 +42,7 @@ export function causesOf(
   }
   const place = ({ view }: Finding) => (view === undefined ? -1 : views.indexOf(view));
   const isError = (one: Finding) => (one.severity === 'error' && one.outcome === 'failed' ? 0 : 1);
-  const made = [...groups.values()].map((group) => ({
+  const made = smallTogether([...groups.values()], screens.length).map((group) => ({
     ...group,
     findings: [...group.findings].sort(
       (a, b) => isError(a) - isError(b) || listed.get(a.check)! - listed.get(b.check)! || worseFirst(a, b),
@@ -49,6 +52,46 @@ export function causesOf(
     const [one, other] = [a.findings[0]!, b.findings[0]!];
     return place(one) - place(other) || isError(one) - isError(other) || lineOf(one) - lineOf(other);
   });
+}
+
+interface Group {
+  readonly what: string | undefined;
+  readonly findings: Finding[];
+}
+
+/**
+ * Puts together what gets too small in a view on some screens and is right on others: there it is the scale that would have to
+ * be changed, or what is shown on such screens, and not each widget.
+ */
+function smallTogether(groups: readonly Group[], screenCount: number): readonly Group[] {
+  const small = new Map<string, Group[]>();
+  for (const group of groups) {
+    const views = new Set(group.findings.map(({ view }) => view));
+    const [view] = views;
+    if (view === undefined || views.size > 1 || !group.findings.every(isOfScale)) continue;
+    const known = small.get(view);
+    if (known) known.push(group);
+    else small.set(view, [group]);
+  }
+  const gone = new Set<Group>();
+  const made: Group[] = [];
+  for (const [view, some] of small) {
+    const findings = some.flatMap((group) => group.findings);
+    const on = new Set(findings.flatMap(({ occurrences }) => occurrences.map(({ screen }) => screen)));
+    if (some.length < manyPlaces || on.size === screenCount) continue;
+    const scales = findings.flatMap(({ occurrences }) => occurrences.map(({ scale }) => scale));
+    const [least, most] = [Math.min(...scales), Math.max(...scales)].map((one) => one.toPrecision(2));
+    const px = least === most ? `${least}` : `${least} to ${most}`;
+    const place = on.size === 1 ? 'this screen' : 'these screens';
+    made.push({ what: `${view} is small on ${place} (1 u is ${px} px)`, findings });
+    for (const group of some) gone.add(group);
+  }
+  return [...groups.filter((group) => !gone.has(group)), ...made];
+}
+
+function isOfScale({ check, outcome }: Finding): boolean {
+  const { growsWithScale } = checkOf(check);
+  return outcome === 'failed' && growsWithScale === true;
 }
 
 /** What a check says would have to be changed for a finding; undefined where that is the widget. */

@@ -183,6 +183,10 @@ function inShort(input: ReportInput, { what, findings }: Cause, { tones, width }
   const tried = findings.find((one) => suggestionOf(input, one));
   const suggestion = tried && suggestionOf(input, tried);
   const isOf = tried && tried !== first && tried.check !== first.check ? ` (${tried.check})` : '';
+  const changes = new Set((isSeveral ? findings : []).flatMap((one) => suggestionOf(input, one)?.say ?? []))
+    .size;
+  // Of a cause that has others too, one change is not said to mend it.
+  const tryWords = changes > 1 ? `${changes} changes (--mend all shows them), such as ` : '';
   const detailed = (reach: string) =>
     wrapped(
       `    ${tones.faint(
@@ -204,7 +208,7 @@ function inShort(input: ReportInput, { what, findings }: Cause, { tones, width }
     ...(short.length < whole.length ? short : whole),
     ...(suggestion
       ? wrapped(
-          `    ${tones.good('try')} ${printable(suggestion.say)}${tones.faint(isOf + provedWords(input, suggestion))}`,
+          `    ${tones.good('try')} ${tryWords}${printable(suggestion.say)}${tones.faint(isOf + provedWords(input, suggestion))}`,
           width,
           '      ',
         )

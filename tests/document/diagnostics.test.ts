@@ -37,6 +37,21 @@ views:
     ]);
   });
 
+  test('of a long line what is around the caret is shown, and at which end there is more', () => {
+    const [start] = read(`pimbot: 1\nviews: { dive: { ancor: 1, title: "${'deep '.repeat(40)}" } }\n`);
+    expect(start!.split('\n')[1]).toMatch(/^2 \| views: \{ dive: \{ ancor: 1.*…$/);
+    const [middle] = read(
+      `pimbot: 1\nviews: { dive: { title: "${'deep '.repeat(40)}", ancor: 1, ${' '.repeat(90)} arrange: row } }\n`,
+    );
+    expect(middle!.split('\n')[1]).toMatch(/^2 \| ….*ancor: 1.*…$/);
+    const [end] = read(`pimbot: 1\nviews: { dive: { title: "${'deep '.repeat(40)}", ancor: 1 } }\n`);
+    expect(end!.split('\n')[1]).toMatch(/^2 \| ….*ancor: 1 \} \}$/);
+    for (const one of [start, middle, end]) {
+      const [, line, caret] = one!.split('\n');
+      expect(line!.slice(caret!.indexOf('^'), caret!.lastIndexOf('^') + 1)).toBe('ancor');
+    }
+  });
+
   test('names that do not exist, with the name that may have been meant', () => {
     const found = read(`pimbot: 1
 tokens: { color: { hull: "#38c", air: "{color.hul}" } }
