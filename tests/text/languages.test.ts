@@ -223,3 +223,26 @@ describe('catalog files', () => {
     expect(diagnostics.map(formatDiagnostic)[0]).toMatch(/lies outside the project folder|there is no file/);
   });
 });
+
+test('names of values may hold hyphens in messages too, and hyphens of words stay what they are', () => {
+  const said = (text: string, locale?: string) =>
+    openView(
+      rightDocument({
+        pimbot: 1,
+        language: 'en',
+        catalogs: { 'pt-BR': 'br.json' },
+        cases: { typical: { 'boss-name': 'The Long-Jawed Eel', 'parcels-left': 1, 'a': 2 } },
+        views: { test: { children: [{ id: 'w', kind: 'text', text }] } },
+      }),
+      'test',
+      { resources: { fonts, catalogs: new Map([['pt-BR', new Map([[text, 'Já {boss-name}!']])]]) }, locale },
+    ).layoutOn({ width: 800, height: 600 }).tree.widgets[1]!.text!.text;
+  expect(said('{boss-name}')).toBe('The Long-Jawed Eel');
+  expect(said('{boss-name} is a half-blind {a, number}')).toBe('The Long-Jawed Eel is a half-blind 2');
+  expect(
+    said(
+      "{parcels-left, plural, one {# well-kept one, '{a-b}'} other {{boss-name} took {parcels-left, number}}}",
+    ),
+  ).toBe('1 well-kept one, {a-b}');
+  expect(said('{boss-name} is here', 'pt-BR')).toBe('Já The Long-Jawed Eel!');
+});
