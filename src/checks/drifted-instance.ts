@@ -8,6 +8,7 @@ const meant: ReadonlySet<string> = new Set([
   'value',
   'trail',
   'checked',
+  'disabled',
   'placeholder',
   'controls',
   'page',

@@ -1,11 +1,17 @@
 /*
  * What stands between the braces of a value: a name; arithmetic over names as CSS Values 4 §10 has it: + - * /, brackets,
- * min(), max(), clamp(), round(); comparisons and not, and, or as Media Queries 4 §2.4 and §3 have them: < <= = >= >. + and - stand
- * between spaces, as names may hold hyphens.
+ * min(), max(), clamp(), round(); comparisons and not, and, or as Media Queries 4 §2.4 and §3 have them: < <= = >= >; one of two by
+ * a condition, as spreadsheets have it: if(docked, 'left top', side). + and - stand between spaces, as names may hold hyphens.
  */
 
 /** What a name stands for in an expression: of a list, how many entries it has. */
 export type Operand = number | boolean | string;
+
+/** What an expression comes to, and the name that stands for it, where it is what a name stands for. */
+export interface Outcome {
+  readonly value: Operand;
+  readonly name?: string;
+}
 
 /** An expression in the order it is worked out: numbers, texts, names, and what takes the last of them together. */
 export type Step =
@@ -28,6 +34,7 @@ const functions: { readonly [name: string]: { readonly least: number; readonly m
   max: { least: 1, most: 32 },
   clamp: { least: 3, most: 3 },
   round: { least: 1, most: 2 },
+  if: { least: 3, most: 3 },
 };
 
 interface Open {
@@ -156,18 +163,37 @@ export function namesOfExpression(steps: readonly Step[]): readonly string[] {
 export function evaluateExpression(
   steps: readonly Step[],
   valueOf: (name: string) => Operand | undefined,
-): Operand | undefined {
-  const stack: Operand[] = [];
+): Outcome | undefined {
+  // What cannot be worked out does no harm where it is not asked for: if(depth = 'none', 0, depth / 2).
+  const stack: (Outcome | undefined)[] = [];
   for (const step of steps) {
-    let value: Operand | undefined;
-    if (step.type === 'literal') value = step.value;
-    else if (step.type === 'name') value = valueOf(step.name);
-    else value = called(step.what, stack.splice(stack.length - step.count));
-    if (value === undefined) return undefined;
-    stack.push(value);
+    if (step.type === 'literal') stack.push(step);
+    else if (step.type === 'name') {
+      const value = valueOf(step.name);
+      if (value === undefined) return undefined;
+      stack.push({ value, name: step.name });
+    } else {
+      const [first, ...others] = stack.splice(stack.length - step.count);
+      if (step.what === 'if') stack.push(first && others[isTrue(first.value) ? 0 : 1]);
+      else {
+        const values = [first, ...others].map((one) => one?.value);
+        const value = values.includes(undefined) ? undefined : called(step.what, values as Operand[]);
+        stack.push(value === undefined ? undefined : { value });
+      }
+    }
   }
   const [result] = stack;
-  return typeof result === 'number' && !Number.isFinite(result) ? 0 : result;
+  return typeof result?.value === 'number' && !Number.isFinite(result.value) ? { value: 0 } : result;
+}
+
+/** What a choice with if() may come to, one step for each; of anything else its last step. */
+export function endsOf(steps: readonly Step[]): readonly Step[] {
+  const stack: (readonly Step[])[] = [];
+  for (const step of steps) {
+    const parts = step.type === 'call' ? stack.splice(stack.length - step.count) : [];
+    stack.push(step.type === 'call' && step.what === 'if' ? parts.slice(1).flat() : [step]);
+  }
+  return stack[0] ?? [];
 }
 
 /** What is there is true: all but 0, an empty text and an empty list. */

@@ -48,7 +48,8 @@ export {
 export { circleFrom } from './circles.ts';
 export { namesPicture } from './structure.ts';
 export { idlePromise } from './references.ts';
-export { evaluateExpression, readExpression } from './expression.ts';
+export { isBroken, meantBy } from './left-to-names.ts';
+export { endsOf, evaluateExpression, readExpression } from './expression.ts';
 export {
   Origin,
   componentsOf,

@@ -29,6 +29,8 @@ export function isBroken(value: unknown): value is string {
 const signs: readonly (readonly [RegExp, string])[] = [
   [/^\{\s*([^!=<>&|]+?)\s*!==?\s*([^!=<>&|]+?)\s*\}$/, '{not $1 = $2}'],
   [/^\{\s*(\S+)\s*([<>]=?)\s*(\S+)\s*([<>]=?)\s*(\S+)\s*\}$/, '{$1 $2 $3 and $3 $4 $5}'],
+  [/"([^"']*)"/g, "'$1'"],
+  [/^\{\s*([^?:]+?)\s*\?\s*([^?:]+?)\s*:\s*([^?:]+?)\s*\}$/, '{if($1, $2, $3)}'],
   [/===?/g, '='],
   [/\s*&&\s*/g, ' and '],
   [/\s*\|\|\s*/g, ' or '],
@@ -38,6 +40,9 @@ const signs: readonly (readonly [RegExp, string])[] = [
 
 /** What somebody meant by a value that cannot be worked out. */
 export function meantBy(value: string): string | undefined {
+  // As an alias is written among tokens.
+  const token = /^\{([\w-]+(?:\.[\w-]+)+)\}$/.exec(value)?.[1];
+  if (token !== undefined) return `$${token}`;
   const other = signs.reduce((text, [sign, ours]) => text.replace(sign, ours), value);
   return other !== value && isTemplate(other) ? other : undefined;
 }

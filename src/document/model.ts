@@ -288,6 +288,8 @@ export interface WidgetSource extends ContainerSource, NeighboursSource {
   readonly 'trail'?: number | string;
   /** Whether a checkbox or switch is on. */
   readonly 'checked'?: boolean | string;
+  /** Of a control: it takes no input. */
+  readonly 'disabled'?: boolean | string;
   /** Of a button among tabs: the page it shows. Of a scrollbar: the id of what it scrolls. */
   readonly 'controls'?: string;
   /** The id of its tooltip, and of that of the controls in it. */

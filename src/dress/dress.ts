@@ -103,6 +103,7 @@ function dressed(
   const inStates = [
     ...statesOf(written.states),
     ...(written.checked === true ? (['checked'] as const) : []),
+    ...(written.disabled === true ? (['disabled'] as const) : []),
     ...(selected ? (['selected'] as const) : []),
     ...(materials.states?.get(id) ?? []),
   ];

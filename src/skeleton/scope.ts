@@ -1,4 +1,5 @@
 import {
+  endsOf,
   evaluateExpression,
   isComputed,
   isTemplate,
@@ -152,7 +153,7 @@ export class Scope {
   #lookup(name: string, given: (value: string) => string): CaseValue | undefined {
     const value = this.#values.get(name);
     if (value === undefined) {
-      if (mayBeComputed.test(name) && isComputed(`{${name}}`)) return this.#computed(name);
+      if (mayBeComputed.test(name) && isComputed(`{${name}}`)) return this.#computed(name, given);
       return this.#outer ? this.#outer.#lookup(name, given) : undefined;
     }
     if (typeof value !== 'string') return value;
@@ -162,12 +163,14 @@ export class Scope {
     return outer.#fill(value, given);
   }
 
-  /** What an expression over the names of this scope comes to. */
-  #computed(expression: string): Scalar | undefined {
-    return evaluateExpression(readExpression(expression)!, (name) => {
-      const value = this.lookup(name);
+  /** What an expression over the names of this scope comes to: it compares what is written, and gives what is read. */
+  #computed(expression: string, given: (value: string) => string): CaseValue | undefined {
+    const found = evaluateExpression(readExpression(expression)!, (name) => {
+      const value = this.written(name);
       return typeof value === 'object' ? value.length : value;
     });
+    if (!found || typeof found.value !== 'string') return found?.value;
+    return found.name === undefined ? this.#messages.translate(found.value) : this.#lookup(found.name, given);
   }
 
   /** The names a message or template asks for. */
@@ -193,7 +196,7 @@ export class Scope {
 
   #fill(message: string, given: (value: string) => string): string {
     if (isComputed(message)) {
-      const value = this.#computed(message.slice(1, -1));
+      const value = this.#computed(message.slice(1, -1), given) as Scalar | undefined;
       return typeof value === 'number' ? String(Number(value.toFixed(6))) : String(value ?? message);
     }
     return this.#messages.fill(message, (name) => {
@@ -204,7 +207,14 @@ export class Scope {
 
   /** A message and those that the parameters it asks for bring, as they are written. */
   messagesIn(message: string): string[] {
-    if (isComputed(message)) return [];
+    if (isComputed(message))
+      return endsOf(readExpression(message.slice(1, -1))!).flatMap((end) =>
+        end.type === 'name'
+          ? this.messagesIn(`{${end.name}}`)
+          : end.type === 'literal' && typeof end.value === 'string'
+            ? [end.value]
+            : [],
+      );
     const inner = this.#messages.names(message).flatMap((name) => {
       const value = this.#values.get(name);
       if (value === undefined) return this.#outer?.messagesIn(`{${name}}`) ?? [];

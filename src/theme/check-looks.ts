@@ -3,7 +3,9 @@ import {
   nearestName,
   entryOf,
   pointerTo,
+  isBroken,
   isTemplate,
+  meantBy,
   writtenWidgets,
   type WidgetSource,
   type CheckedDocument,
@@ -112,6 +114,11 @@ function checkLook(
   for (const key of lookKeys) {
     const value = entryOf(look as Record<string, unknown>, key);
     if (value === undefined || isTemplate(value)) continue;
+    if (isBroken(value)) {
+      const facts = { key, found: value, meant: meantBy(value) };
+      diagnostics.add('not-worked-out', facts, origin.at(pointerTo(pointer, key)));
+      continue;
+    }
     checkValue(theme, key, value, pointerTo(pointer, key), origin, diagnostics);
     if (key === 'image' && typeof value === 'string' && !namesPicture(document.source, value)) {
       const meant = nearestName(value, Object.keys(document.source.pictures ?? {}));

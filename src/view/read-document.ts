@@ -11,6 +11,7 @@ import {
 } from '../document/index.ts';
 import { Messages, parseMessage } from '../text/index.ts';
 import { Theme, Tokens, checkLooks, parseColor } from '../theme/index.ts';
+import { checkChoices } from './check-choices.ts';
 import { checkVary } from './vary.ts';
 
 export interface ReadOptions {
@@ -55,6 +56,7 @@ export function readDocument(input: string | DocumentSource, options: ReadOption
     diagnostics.take(looks, (one) => isWhole || !isNameOfTheme(one));
     checkMarkup(document, theme, diagnostics);
     checkVary(document, diagnostics);
+    if (!diagnostics.hasErrors) checkChoices(document, diagnostics);
     checkMessages(document, new Messages('en', notations.message), diagnostics);
   }
   return { document: diagnostics.hasErrors ? undefined : document, diagnostics: diagnostics.inOrder() };

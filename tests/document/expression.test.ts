@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { BuildError, LiveView, readDocument, type WidgetSource } from 'pimbot';
-import { kinds, messageOf, widgetKeys } from 'pimbot/tools';
-import { documentOf, laidOut, opened } from '../support/views.ts';
+import { BuildError, LiveView, findScreen, openView, readDocument, type WidgetSource } from 'pimbot';
+import { checkDocument, kinds, messageOf, widgetKeys } from 'pimbot/tools';
+import { documentOf, fonts, laidOut, opened } from '../support/views.ts';
 
 const names = { 'health': 60, 'max-health': 80, 'x': -3.5 } as const;
 
@@ -104,6 +104,10 @@ const { condition } = fc.letrec<{ condition: Condition }>((tie) => ({
       .constantFrom('docked', 'alone', 'held', 'none', 'caller', 'nobody')
       .map((name): Condition => ({ text: name, holds: ['docked', 'held', 'caller'].includes(name) })),
     tie('condition').map((a): Condition => ({ text: `not (${a.text})`, holds: !a.holds })),
+    fc.tuple(tie('condition'), tie('condition'), tie('condition')).map(([a, b, c]): Condition => ({
+      text: `if(${a.text}, ${b.text},${c.text})`,
+      holds: a.holds ? b.holds : c.holds,
+    })),
     fc
       .tuple(tie('condition'), fc.constantFrom('and', 'or'), tie('condition'))
       .map(([a, word, b]): Condition => ({
@@ -196,6 +200,9 @@ describe('conditions that are worked out', () => {
     ['x != 3', '{not x = 3}'],
     ['docked && !alone', '{docked and not alone}'],
     ['docked || alone', '{docked or alone}'],
+    ['docked ? held : none', '{if(docked, held, none)}'],
+    ['page = "chart"', "{page = 'chart'}"],
+    ['if(docked, alone)', undefined],
     ['not', undefined],
     ['and x', undefined],
     ["page = 'chart", undefined],
@@ -221,6 +228,86 @@ describe('conditions that are worked out', () => {
         const { diagnostics } = readDocument(documentOf([widget], { cases: { typical: facts } }));
         expect({ kind, key, told: diagnostics.length > 0 }).toEqual({ kind, key, told: true });
       }
+  });
+});
+
+describe('one of two by a condition', () => {
+  const values = { shots: 0, name: 'Mo', side: 'right' };
+  const german = new Map([
+    ['Empty', 'Leer'],
+    ['Mo', 'Maurice'],
+    ['right', 'rechts'],
+  ]);
+  const desktop = findScreen('desktop')!;
+  const shown = (widget: WidgetSource, more: object = {}) =>
+    laidOut([{ id: 'w', ...widget }], undefined, { cases: { typical: values }, ...more }).tree.widgets[1]!;
+
+  test('a colour, a place and a length', () => {
+    const { look } = shown({ size: 9, look: { background: "{if(shots = 0, '#ff0000', '#00ff00')}" } });
+    expect(look.background).toMatchObject({ color: { r: 1, g: 0, b: 0 } });
+    const { layout } = laidOut(
+      [
+        {
+          id: 'w',
+          size: 10,
+          anchor: "{if(side = 'right', 'left bottom', 'left top')}",
+          offset: ['{if(shots, 1, 7)}', 0],
+        },
+      ],
+      undefined,
+      { cases: { typical: values } },
+    );
+    expect(layout.rectInU(1)).toMatchObject({ x: 7, y: layout.rectInU(0).height - 10 });
+  });
+
+  test('what is not chosen may be what cannot be worked out', () => {
+    expect(
+      shown({ size: 9, rotate: "{if(name = 'Mo', 3, name / 2)}" } as unknown as WidgetSource).source,
+    ).toMatchObject({ rotate: 3 });
+  });
+
+  test('words are read in the language that is spoken, and compared as they are written', () => {
+    const source = documentOf(
+      [
+        { id: 'a', kind: 'text', text: "{if(shots = 0, 'Empty', 'Full')}" },
+        { id: 'b', kind: 'text', text: "{if(name = 'Mo', name, 'Full')}" },
+        { id: 'c', kind: 'text', text: 'Mo', visible: "{side = 'right'}" },
+      ],
+      { cases: { typical: values } },
+    );
+    const { document } = readDocument({ ...source, language: 'en', catalogs: { de: 'de.po' } });
+    const form = openView(document!, 'test', {
+      locale: 'de',
+      resources: { fonts, catalogs: new Map([['de', german]]) },
+    });
+    const { tree } = form.layoutOn(desktop);
+    expect(tree.widgets.slice(1).map(({ text, visible }) => [text!.text, visible])).toEqual([
+      ['Leer', true],
+      ['Maurice', true],
+      ['Maurice', true],
+    ]);
+    const missing = checkDocument(document!, {
+      screens: [desktop],
+      locales: ['de'],
+      resources: { fonts, catalogs: new Map([['de', new Map([['Mo', 'Maurice']])]]) },
+    }).findings.filter(({ check }) => check === 'missing-message');
+    expect(missing.map(({ widget, worst }) => [widget, worst.measured])).toEqual([
+      ['a', 2],
+      ['b', 1],
+    ]);
+  });
+
+  test('what no case chooses is held against the key as well', () => {
+    const told = (widget: WidgetSource) =>
+      readDocument(
+        documentOf([{ id: 'w', size: 9, ...widget }], { cases: { typical: values } }),
+      ).diagnostics.map(messageOf);
+    expect(told({ look: { background: "{if(shots, '#0f0', if(name = 'Mo', '#ff000', '#000'))}" } })).toEqual([
+      `"background" is a colour or a linear-gradient(…), and "{if(shots, '#0f0', if(name = 'Mo', '#ff000', '#000'))}" gives "#ff000"`,
+    ]);
+    expect(told({ anchor: "{if(shots, 'left botom', 'left top')}" })[0]).toContain('gives "left botom"');
+    expect(told({ style: "{if(shots, 'plate', 'alarm')}" })).toHaveLength(2);
+    expect(told({ rotate: '{if(shots, 5, 7) + 1}' } as unknown as WidgetSource)).toEqual([]);
   });
 });
 

@@ -59,6 +59,7 @@ const descriptions: { readonly [key: string]: string } = {
   'slice-center': 'hollow: the middle is not drawn.',
   'image-rendering': 'pixelated: pixels stay sharp.',
   'checked': 'Of a checkbox or switch.',
+  'disabled': 'Of a control: it takes no input, and is in the state disabled, as in HTML.',
   'controls':
     'Of a button among tabs: the page it shows; of a scrollbar or a sign of more: the id of the widget that scrolls; as aria-controls.',
   'tooltip':

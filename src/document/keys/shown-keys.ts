@@ -110,6 +110,11 @@ export const shownKeys = {
     kinds: ['checkbox', 'switch'],
     touches: 'size',
   },
+  'disabled': {
+    schema: { ...flag },
+    kinds: controlKinds,
+    touches: 'size',
+  },
   'controls': {
     schema: {
       type: 'string',
