@@ -2,7 +2,7 @@ import { whySize } from '../why/index.ts';
 import type { Widget } from '../dress/index.ts';
 import type { Check } from './check.ts';
 import type { Subject } from './subject/subject.ts';
-import { axisOf, overshoot, worstEdge, type EdgeName } from '../scene/index.ts';
+import { axisOf, edgesOver, overshoot, type EdgeName } from '../scene/index.ts';
 
 type Facts = { readonly edge: EdgeName };
 
@@ -24,26 +24,28 @@ export const burstsParent = {
       const { index, parent } = widget;
       if (!isHeld(subject, widget) || !(subject.reach(index, parent) > limit)) continue;
       if (!subject.hasArea(index)) continue;
-      const { edge, distance } = worstEdge(overshoot(subject.rect(index), subject.rect(parent)));
-      const { axis } = axisOf(edge);
-      const own = whySize(subject, index, axis);
-      // Where its size follows from the parent's, the parent's is in the chain already.
-      const around = own.length > 1 ? [] : whySize(subject, parent, axis);
-      const reasons = [
-        ...own,
-        ...around.map((reason, at) => ({
-          ...reason,
-          text: at === 0 ? `${subject.widgets[parent]!.id}: ${reason.text}` : reason.text,
-        })),
-      ];
-      report({
-        outcome: 'failed',
-        widget: index,
-        other: parent,
-        measured: distance,
-        facts: { edge },
-        reasons,
-      });
+      const over = overshoot(subject.rect(index), subject.rect(parent));
+      for (const { edge, distance } of edgesOver(over, limit)) {
+        const { axis } = axisOf(edge);
+        const own = whySize(subject, index, axis);
+        // Where its size follows from the parent's, the parent's is in the chain already.
+        const around = own.length > 1 ? [] : whySize(subject, parent, axis);
+        const reasons = [
+          ...own,
+          ...around.map((reason, at) => ({
+            ...reason,
+            text: at === 0 ? `${subject.widgets[parent]!.id}: ${reason.text}` : reason.text,
+          })),
+        ];
+        report({
+          outcome: 'failed',
+          widget: index,
+          other: parent,
+          measured: distance,
+          facts: { edge },
+          reasons,
+        });
+      }
     }
   },
 } as const satisfies Check<Facts>;

@@ -1,7 +1,8 @@
 import type { Rect } from '../layout/index.ts';
 import { keyPointer, shown, whyEdge, type Reason } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { axisOf, hasArea, isInside, overshoot, worstEdge, type EdgeName } from '../scene/index.ts';
+import { axisOf, hasArea, isInside, overshoot, type EdgeName } from '../scene/index.ts';
+import { CarriedOver } from './subject/carried.ts';
 import type { Subject } from './subject/subject.ts';
 import { isPlacedLater } from './subject/tips.ts';
 
@@ -23,21 +24,23 @@ export const offScreen = {
   run(subject, limit, report) {
     const { painted } = subject.form;
     if (!painted.some((index) => subject.seenReach(index, subject.screenRect) > limit)) return;
-    const told = new Map<number, number>();
+    const carried = new CarriedOver();
     for (const { index, parent } of subject.widgets) {
-      const above = told.get(parent) ?? 0;
-      told.set(index, above);
+      carried.passOn(index, parent);
       if (!subject.paints(index) || isPlacedLater(subject, index)) continue;
       const rect = subject.visualRect(index);
       if (!hasArea(rect)) continue;
       if (isInside(rect, subject.screenRect, limit)) continue;
-      const { edge, distance } = worstEdge(overshoot(rect, subject.screenRect));
-      // What a widget carries out of the screen with it is told once, of the widget.
-      if (!(distance > limit) || distance <= above) continue;
-      told.set(index, distance);
-      const { axis, end } = axisOf(edge);
-      const reasons = [...pastBox(subject, index, edge, rect), ...whyEdge(subject, index, axis, end)];
-      report({ outcome: 'failed', widget: index, measured: distance, facts: { edges: [edge] }, reasons });
+      for (const { edge, distance } of carried.own(
+        index,
+        parent,
+        overshoot(rect, subject.screenRect),
+        limit,
+      )) {
+        const { axis, end } = axisOf(edge);
+        const reasons = [...pastBox(subject, index, edge, rect), ...whyEdge(subject, index, axis, end)];
+        report({ outcome: 'failed', widget: index, measured: distance, facts: { edges: [edge] }, reasons });
+      }
     }
   },
 } as const satisfies Check<Facts>;

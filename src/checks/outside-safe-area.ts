@@ -2,15 +2,8 @@ import type { Widget } from '../dress/index.ts';
 import type { Rect } from '../layout/index.ts';
 import { shown, whyEdge } from '../why/index.ts';
 import type { Check } from './check.ts';
-import {
-  axisOf,
-  hasArea,
-  intersection,
-  isInside,
-  overshoot,
-  worstEdge,
-  type EdgeName,
-} from '../scene/index.ts';
+import { axisOf, hasArea, intersection, isInside, overshoot, type EdgeName } from '../scene/index.ts';
+import { CarriedOver } from './subject/carried.ts';
 import { grounds, isGround } from './subject/ground.ts';
 import type { Subject } from './subject/subject.ts';
 import { isPlacedLater } from './subject/tips.ts';
@@ -35,11 +28,10 @@ export const outsideSafeArea = {
     const { painted } = subject.form;
     const { corners } = subject.screen;
     if (corners === 0 && !painted.some((index) => subject.seenReach(index, subject.safeRect) > limit)) return;
-    const told = new Map<number, number>();
+    const carried = new CarriedOver();
     for (const widget of subject.widgets) {
       const { index, parent } = widget;
-      const above = told.get(parent) ?? 0;
-      told.set(index, above);
+      carried.passOn(index, parent);
       if (!subject.paints(index) || mayBleed(subject, widget) || isPlacedLater(subject, index)) continue;
       // What lies outside the screen altogether is the business of another check.
       const rect = intersection(subject.visualRect(index), subject.screenRect);
@@ -49,10 +41,10 @@ export const outsideSafeArea = {
       if (
         cut &&
         cut.distance > limit &&
-        cut.distance > above &&
+        cut.corner.some((edge) => cut.distance > carried.above(parent)[edge]) &&
         isInside(rect, subject.safeRect, cut.distance)
       ) {
-        told.set(index, cut.distance);
+        carried.inCorner(index, parent, cut.corner, cut.distance);
         const { axis, end } = axisOf(cut.edge);
         const round = {
           text: `the ${cut.corner.join(' ')} corner of the screen is round, with a radius of ${shown(subject.screen.corners)} px`,
@@ -69,12 +61,11 @@ export const outsideSafeArea = {
         continue;
       }
       if (isInside(rect, subject.safeRect, limit)) continue;
-      const { edge, distance } = worstEdge(overshoot(rect, subject.safeRect));
-      if (!(distance > limit) || distance <= above) continue;
-      told.set(index, distance);
-      const { axis, end } = axisOf(edge);
-      const reasons = whyEdge(subject, index, axis, end);
-      report({ outcome: 'failed', widget: index, measured: distance, facts: { edges: [edge] }, reasons });
+      for (const { edge, distance } of carried.own(index, parent, overshoot(rect, subject.safeRect), limit)) {
+        const { axis, end } = axisOf(edge);
+        const reasons = whyEdge(subject, index, axis, end);
+        report({ outcome: 'failed', widget: index, measured: distance, facts: { edges: [edge] }, reasons });
+      }
     }
   },
 } as const satisfies Check<Facts>;

@@ -2,7 +2,7 @@ import { readAmount, type Amount, type PromiseSource } from '../document/index.t
 import type { Rect } from '../layout/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { shown } from '../why/index.ts';
-import { hasArea, intersection, overshoot, worstEdge } from '../scene/index.ts';
+import { hasArea, intersection, edgesOver, overshoot } from '../scene/index.ts';
 import type { Subject } from './subject/subject.ts';
 import { minutesOfArc, pxOfArc } from './subject/text-size.ts';
 
@@ -36,12 +36,13 @@ export const promiseKinds: { readonly [Key in PromiseKey]: Kind } = {
       where === 'safe' ? subject.safeRect : where === 'screen' ? subject.screenRect : subject.rectOf(where);
     if (!outer) return;
     for (const { id, index, rect } of about) {
-      const { edge, distance } = worstEdge(overshoot(rect, outer));
-      if (distance > slack)
+      const over = edgesOver(overshoot(rect, outer), slack);
+      const past = over.map(({ edge, distance }) => `${shown(distance)} px past the ${edge}`);
+      if (over.length > 0)
         yield {
           widget: index,
-          measured: distance,
-          text: `${id} sticks out ${shown(distance)} px past the ${edge} edge of ${where === 'safe' ? 'the safe area' : where === 'screen' ? 'the screen' : where}`,
+          measured: over[0]!.distance,
+          text: `${id} sticks out ${past.join(' and ')} edge of ${where === 'safe' ? 'the safe area' : where === 'screen' ? 'the screen' : where}`,
         };
     }
   },

@@ -53,7 +53,8 @@ export function isInside(inner: Rect, outer: Rect, limit: number): boolean {
   );
 }
 
-export type EdgeName = 'left' | 'right' | 'top' | 'bottom';
+export const edgeNames = ['left', 'right', 'top', 'bottom'] as const;
+export type EdgeName = (typeof edgeNames)[number];
 
 /** How far a rectangle reaches over each edge of another; not above 0 where it does not. */
 export function overshoot(inner: Rect, outer: Rect): Record<EdgeName, number> {
@@ -70,6 +71,17 @@ export function worstEdge(distances: Record<EdgeName, number>): { edge: EdgeName
   let edge: EdgeName = 'left';
   for (const name of ['right', 'top', 'bottom'] as const) if (distances[name] > distances[edge]) edge = name;
   return { edge, distance: distances[edge] };
+}
+
+/** The edges that are reached over by more than a limit, the worst first. */
+export function edgesOver(
+  distances: Readonly<Record<EdgeName, number>>,
+  limit: number,
+): { edge: EdgeName; distance: number }[] {
+  return edgeNames
+    .filter((edge) => distances[edge] > limit)
+    .map((edge) => ({ edge, distance: distances[edge] }))
+    .sort((a, b) => b.distance - a.distance);
 }
 
 /** The axis and end an edge stands for. */

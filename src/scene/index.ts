@@ -13,6 +13,8 @@ export {
   safeRectOf,
   sharesAxis,
   unionOf,
+  edgeNames,
+  edgesOver,
   worstEdge,
 } from './geometry.ts';
 export type { EdgeName } from './geometry.ts';

@@ -62,3 +62,62 @@ test('proved, each edge has its own sizes', () => {
     ['right', 450, 900],
   ]);
 });
+
+test('what is over two edges of one screen at once is told of both, and so is a promise', () => {
+  const corner: WidgetSource = { id: 'a', offset: [880, 380], size: 100 };
+  const found = (widget: WidgetSource, check: string) =>
+    told(widget, check).map((one) => one.split('; ').slice(0, 2));
+  expect(found(corner, 'off-screen').filter(([, on]) => on!.includes('wide'))).toEqual([
+    ['sticks out 680 px past the right edge of the screen', 'tall wide taller'],
+    ['sticks out 80 px past the bottom edge of the screen', 'wide'],
+  ]);
+  const panel: WidgetSource = {
+    id: 'p',
+    size: 200,
+    children: [{ id: 'a', offset: [-30, 150], size: 60, look: { background: '#223344' } }],
+  };
+  expect(found(panel, 'bursts-parent').map(([said]) => said)).toEqual([
+    'sticks out 30 px past the left edge of its parent, p',
+    'sticks out 10 px past the bottom edge of its parent, p',
+  ]);
+  const { document } = readDocument(
+    documentOf([corner], {}, { expect: [{ widget: 'a', within: 'screen' }] }),
+  );
+  const { findings } = checkDocument(document!, { resources: { fonts }, screens: screens.slice(1, 2) });
+  expect(findings.filter(({ check }) => check === 'broken-promise').map((one) => sentenceOf(one))).toEqual([
+    'breaks a promise: a sticks out 80 px past the right and 80 px past the bottom edge of the screen',
+  ]);
+});
+
+test('what is in it is told where it reaches over another edge, or further than what it is in', () => {
+  const carrying = (inner: WidgetSource): WidgetSource => ({
+    id: 'plate',
+    anchor: 'right top',
+    offset: [100, 0],
+    size: 200,
+    look: { background: '#223344' },
+    overflow: 'visible',
+    children: [{ id: 'inner', size: 20, look: { background: '#445566' }, ...inner }],
+  });
+  const names = (inner: WidgetSource, check: string, on: { width: number; height: number }) => {
+    const { document } = readDocument(documentOf([carrying(inner)]));
+    const { findings } = checkDocument(document!, {
+      resources: { fonts },
+      screens: [{ ...desktop, ...on, name: 'one' }],
+    });
+    return findings
+      .filter((one) => one.check === check)
+      .map((one) => `${one.widget} ${JSON.stringify(one.facts)}`);
+  };
+  const screen = { width: 1000, height: 600 };
+  const plate = (edge: string) => `plate {"edges":["${edge}"]}`;
+  expect(names({ anchor: 'right top' }, 'off-screen', screen)).toEqual([plate('right')]);
+  expect(names({ anchor: 'right top', offset: [0, -10] }, 'off-screen', screen)).toEqual([
+    plate('right'),
+    'inner {"edges":["top"]}',
+  ]);
+  expect(names({ anchor: 'right top', offset: [5, 0] }, 'off-screen', screen)).toEqual([
+    plate('right'),
+    'inner {"edges":["right"]}',
+  ]);
+});

@@ -51,7 +51,7 @@ describe('promises that hold, and the same that do not', () => {
     [
       { widget: 'a', within: 'a' },
       { widget: 'c', within: 'a' },
-      'c sticks out 60 px past the bottom edge of a',
+      'c sticks out 60 px past the bottom and 20 px past the right edge of a',
     ],
     [
       { widgets: ['a', 'b', 'c'], never: 'overlap' },

@@ -76,7 +76,7 @@ describe('checks see what is drawn', () => {
     ).toEqual([]);
     expect(
       found([{ arrange: 'pages', page: 'two', children: [{ id: 'one', look: plate, size: '90 50' }, wide] }]),
-    ).toEqual(['bursts-parent two.panel-1']);
+    ).toEqual(['bursts-parent two.panel-1', 'bursts-parent two.panel-1']);
   });
 
   test('a widget anchored to another may stand on its corner only where that is asked for', () => {
