@@ -2,27 +2,8 @@ import { useSignal } from '@preact/signals';
 import { useEffect, useRef } from 'preact/hooks';
 import type { OutlineRow } from 'pimbot/tools';
 import type { Bench } from './bench.ts';
+import { KindMark } from './kind-mark.tsx';
 import { actOfDrop, actOfStep, dropAt, leastPull, type TreeDrop } from './tree-drag.ts';
-
-const marks: { readonly [kind: string]: string } = {
-  panel: '▭',
-  text: 'T',
-  image: '▨',
-  button: '⏺',
-  checkbox: '☑',
-  switch: '◐',
-  slider: '⊶',
-  textbox: '⌶',
-  meter: '▰',
-  separator: '─',
-  tabs: '⊓',
-  dialog: '▣',
-  tooltip: '❝',
-  canvas: '◎',
-  scrollbar: '⇕',
-  radiogroup: '◉',
-  listbox: '≣',
-};
 
 /** The widgets of the view, one in the other. */
 export function Tree({ bench }: { readonly bench: Bench }) {
@@ -159,9 +140,7 @@ export function Tree({ bench }: { readonly bench: Bench }) {
             ) : (
               <span class="twist" aria-hidden="true" />
             )}
-            <span class="mark" aria-hidden="true">
-              {marks[row.kind]}
-            </span>
+            <KindMark kind={row.kind} />
             <span class={row.isNamed ? 'id' : 'id made'}>{row.id.split('.').at(-1)}</span>
             {row.component !== undefined && <span class="use">{row.component}</span>}
             {row.isRepeated && <span class="use">repeated</span>}
