@@ -72,7 +72,8 @@ export function tellAll(found: readonly Found[], looks: Looks, gaps: Gap[]): rea
       .toSorted((a, b) => areaOf(b) - areaOf(a))
       .slice(0, 4 * mostAsked)
       .map(insideOf);
-    const proved = worstOf(toldAmong(one, points, looks).map((told) => towardsDeepest(one, told, looks)));
+    const corners = deepestParts(one).flatMap(({ polygon }) => insideCorners(polygon));
+    const proved = nearestToWorst(one, toldAmong(one, [...points, ...corners], looks), looks);
     if (proved) {
       told.push(proved);
       known.add(one.check, one.parts);
@@ -81,18 +82,30 @@ export function tellAll(found: readonly Found[], looks: Looks, gaps: Gap[]): rea
   return told;
 }
 
-/** A finding as the check tells it where it is worst. */
+/** A finding as the check tells it where it is worst; undefined where something else is told there in its place. */
 function tellWorst(found: Found, looks: Looks): ProvedFinding | undefined {
-  const parts = found.parts.toSorted((a, b) => b.depth - a.depth).slice(0, mostAsked);
-  const [first] = parts;
-  for (const { deepest: point } of parts) {
+  const corners: Point[] = [];
+  for (const { deepest: point, polygon } of deepestParts(found)) {
     const proved = tell(found, point, looks);
-    if (!proved) continue;
-    // It may be as bad elsewhere in the first part, and told there alone.
-    const corners = point === first!.deepest ? [] : insideCorners(first!.polygon);
-    return worstOf([proved, ...toldAmong(found, corners, looks)]);
+    if (!proved) corners.push(...insideCorners(polygon));
+    else if (corners.length === 0) return proved;
+    else return nearestToWorst(found, [proved, ...toldAmong(found, corners, looks)], looks);
   }
   return undefined;
+}
+
+/** The parts in which a finding is worst, the worst first. */
+function deepestParts({ parts }: Found): readonly (Part & Deepest)[] {
+  return parts.toSorted((a, b) => b.depth - a.depth).slice(0, mostAsked);
+}
+
+/** The worst of some findings that are told, each led to where it is worst. */
+function nearestToWorst(
+  found: Found,
+  told: readonly ProvedFinding[],
+  looks: Looks,
+): ProvedFinding | undefined {
+  return worstOf(told.map((one) => towardsDeepest(found, one, looks)));
 }
 
 function toldAmong(found: Found, points: readonly Point[], looks: Looks): readonly ProvedFinding[] {
@@ -101,7 +114,9 @@ function toldAmong(found: Found, points: readonly Point[], looks: Looks): readon
 
 /** The same nearer to where it is worst, as far as it is told by itself on the way there. */
 function towardsDeepest(found: Found, told: ProvedFinding, looks: Looks): ProvedFinding {
-  const part = found.parts.find(({ polygon }) => contains(polygon, told.worst));
+  const [part] = found.parts
+    .filter(({ polygon }) => contains(polygon, told.worst))
+    .sort((a, b) => b.depth - a.depth);
   if (!part) return told;
   let [best, near, far] = [told, told.worst, part.deepest];
   for (let nth = 0; nth < mostSteps; nth++) {
@@ -114,7 +129,7 @@ function towardsDeepest(found: Found, told: ProvedFinding, looks: Looks): Proved
 }
 
 /** Halves of the way to where a finding is worst, at the most. */
-const mostSteps = 6;
+const mostSteps = 8;
 
 function worstOf([first, ...others]: readonly ProvedFinding[]): ProvedFinding | undefined {
   let worst = first;
@@ -146,14 +161,20 @@ function tellAt(found: Found, point: Point, looks: Looks): Finding | undefined {
     );
 }
 
-/** Screens of whole px around a point, the nearest first, that are among the sizes a finding fails on: people open windows of those. */
+/**
+ * Screens of whole px around a point that are among the sizes a finding fails on: people open windows of those. First those of the
+ * part the point is in, as it may be less bad in the next one; of them the nearest.
+ */
 function wholeNear({ parts }: Found, { x, y }: Point): readonly Point[] {
   const [left, top] = [Math.floor(x), Math.floor(y)];
   const far = (point: Point) => (point.x - x) ** 2 + (point.y - y) ** 2;
+  const own = parts.filter(({ polygon }) => contains(polygon, { x, y }));
+  const isIn = (some: readonly Part[], point: Point) =>
+    some.some(({ polygon }) => contains(polygon, point)) ? 0 : 1;
   return [0, 1, 2, 3]
     .map((nth) => ({ x: left + (nth % 2), y: top + (nth >> 1) }))
-    .filter((point) => parts.some(({ polygon }) => contains(polygon, point)))
-    .sort((a, b) => far(a) - far(b));
+    .filter((point) => isIn(parts, point) === 0)
+    .sort((a, b) => isIn(own, a) - isIn(own, b) || far(a) - far(b));
 }
 
 /** Sizes at which the check itself is asked for the words of one finding. */
