@@ -4,6 +4,7 @@ import {
   usualArrangement,
   type ComponentSource,
   type Kind,
+  type LookSource,
   type Origin,
   type PlacedSource,
   type ViewSource,
@@ -14,6 +15,13 @@ type Holder = Pick<ViewSource, 'arrange'> & {
   readonly use?: string | undefined;
   readonly kind?: Kind;
   readonly when?: readonly { readonly change: { readonly arrange?: string } }[];
+};
+
+/** What of a look is drawn by some kinds alone, and is not inherited by what is in others. */
+const looksOfKinds: { readonly [Key in keyof LookSource]?: readonly Kind[] } = {
+  'handle-color': ['switch', 'slider', 'scrollbar'],
+  'trail-color': ['meter'],
+  'veil': ['dialog'],
 };
 
 /** Whether the children of a widget or view may stand in cells: of a grid, of layers or of pages. */
@@ -52,6 +60,18 @@ export function checkIdleKeys(
   // Of an instance it may be a parameter.
   if (widget.repeat === undefined && widget.use === undefined) warn('key', 'repeat');
   if (!isInComponent) warn('slot', 'a component around it');
+  // What kind an instance is, its component says.
+  if (widget.use !== undefined) return;
+  for (const [key, kinds] of Object.entries(looksOfKinds)) {
+    if (widget.look?.[key as keyof LookSource] === undefined || kinds.includes(widget.kind ?? 'panel'))
+      continue;
+    const at = { ...origin.atKey(`${pointer}/look/${key}`), severity: 'warning' } as const;
+    diagnostics.add(
+      'key-needs',
+      { key, needs: `kind: ${kinds.join(', ').replace(/, (\S+)$/, ' or $1')}` },
+      at,
+    );
+  }
 }
 
 function mayScroll({ scroll, use, when = [] }: WidgetSource): boolean {

@@ -131,6 +131,10 @@ export function checkFocusOrder(
     if (isTemplate(name)) return;
     const facts = troubleWith(name, from, ids);
     if (facts) diagnostics.add('unknown-name', facts, origin.at(`${at}/focus-order/${nth}`));
+    if ((order as readonly string[]).indexOf(name) === nth) return;
+    const expected = 'a list that names each control once';
+    const twice = { key: 'focus-order', expected, found: JSON.stringify(name) };
+    diagnostics.add('wrong-value', twice, origin.at(`${at}/focus-order/${nth}`));
   });
 }
 

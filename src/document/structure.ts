@@ -25,7 +25,9 @@ import {
 import { checkTargets } from './anchor-targets.ts';
 import { changesOf } from './changes.ts';
 import { isBroken, isOpen, leaves, withoutTemplates, meantBy } from './left-to-names.ts';
+import { checkChosen } from './chosen.ts';
 import { checkIdleKeys, mayArrange } from './idle-keys.ts';
+import { checkSizes } from './odd-sizes.ts';
 import { pointerTo } from './pointer.ts';
 import { checkRanges } from './ranges.ts';
 import { nearestName } from './suggest.ts';
@@ -72,6 +74,7 @@ export function checkStructure(document: DocumentSource, origin: Origin, diagnos
       // What an instance is in, and what is in it, its component may arrange.
       const around = one.parent?.widget ?? (widget === component ? undefined : root);
       checkIdleKeys(one, around, component !== undefined, origin, diagnostics);
+      checkSizes(one, origin, diagnostics);
       checkNames(widget, at, at, ids, document, origin, diagnostics);
       // What changes on some screens, or in an instance, is checked like what it changes.
       for (const { changed, change, from, inside } of changesOf(one, document)) {
@@ -80,6 +83,7 @@ export function checkStructure(document: DocumentSource, origin: Origin, diagnos
         checkFixed(change, changed.pointer, fixed[by], by, { origin, diagnostics });
         checkArea(change, changed.pointer, isInside || inside !== undefined, origin, diagnostics);
         checkNotations(changed, origin, diagnostics);
+        checkSizes({ ...changed, widget: change }, origin, diagnostics);
         checkKind(changed, origin, diagnostics, Object.keys(change));
         const { kind, 'shows-more': sign } = changed.widget;
         const named = { kind, ...(sign !== undefined && { 'shows-more': sign }), ...change };
@@ -317,13 +321,8 @@ function checkContainer(
   if (holder.justify !== undefined && cells && holder.justify.startsWith('space-')) {
     refuse('justify', `one of start, center, end, stretch in a ${arrange}`);
   }
-  if (arrange === 'pages' || isTabs) {
-    const ids = (holder.children ?? []).flatMap(({ id, controls = id }) => controls ?? []);
-    if (holder.page !== undefined && !ids.includes(holder.page) && !ids.some(isTemplate)) {
-      const facts = { what: 'page', name: holder.page, meant: nearestName(holder.page, ids) };
-      diagnostics.add('unknown-name', facts, origin.at(`${pointer}/page`));
-    }
-  }
+  if (arrange === 'pages' || isTabs) checkChosen('page', holder, pointer, origin, diagnostics, left);
+  checkChosen('selection', holder, pointer, origin, diagnostics, left);
 }
 
 /** A value and, of a list or map, what is in it, each with its pointer. */

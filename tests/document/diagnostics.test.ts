@@ -37,6 +37,20 @@ views:
     ]);
   });
 
+  test('sizes that are held between limits, and what is not chosen, are no mistakes', () => {
+    const widgets = [
+      '{ size: 9, min-width: 5, max-width: 50% }',
+      '{ size: 9, min-width: 90, max-width: 50% }',
+      '{ width: 50% - 40, height: 0 }',
+      '{ width: 50, aspect: 2 }',
+      '{ width: fill, height: content, aspect: 2 }',
+      '{ kind: radiogroup, label: A, selection: "", children: [ { id: b, kind: button, text: B } ] }',
+      '{ kind: listbox, label: A, selection: x-2, children: [ { id: x, repeat: 3, kind: button, text: B } ] }',
+      '{ kind: listbox, label: A, selection: deep, children: [ { controls: deep, kind: button, text: B } ] }',
+    ];
+    expect(read(`pimbot: 1\nviews: { a: { children: [ ${widgets.join(', ')} ] } }\n`)).toEqual([]);
+  });
+
   test('of a long line what is around the caret is shown, and at which end there is more', () => {
     const [start] = read(`pimbot: 1\nviews: { dive: { ancor: 1, title: "${'deep '.repeat(40)}" } }\n`);
     expect(start!.split('\n')[1]).toMatch(/^2 \| views: \{ dive: \{ ancor: 1.*…$/);
@@ -243,6 +257,51 @@ views:
       'what is scrolled to where nothing scrolls',
       'pimbot: 1\nviews: { a: { children: [ { id: b, size: 9, scroll-offset: 0 5 } ] } }\n',
       'warning: "scroll-offset" does something only with scroll',
+    ],
+    [
+      'the handle of what has none',
+      'pimbot: 1\nviews: { a: { children: [ { id: b, kind: text, text: A, look: { handle-color: "#fff" } } ] } }\n',
+      'hud.yaml:2:65: warning: "handle-color" does something only with kind: switch, slider or scrollbar',
+    ],
+    [
+      'a veil of what is no dialog',
+      'pimbot: 1\nviews: { a: { children: [ { id: b, size: 9, look: { veil: "#000" } } ] } }\n',
+      'warning: "veil" does something only with kind: dialog',
+    ],
+    [
+      'a control that is visited twice',
+      'pimbot: 1\nviews: { a: { focus-order: [b, b], children: [ { id: b, kind: button, text: A } ] } }\n',
+      'hud.yaml:2:32: error: "focus-order" is a list that names each control once, not "b"',
+    ],
+    [
+      'an entry that is chosen and is not there',
+      'pimbot: 1\nviews: { a: { children: [ { kind: radiogroup, label: A, selection: mid, children: [ { id: min, kind: button, text: B } ] } ] } }\n',
+      'hud.yaml:2:68: error: there is no entry "mid"; did you mean "min"?',
+    ],
+    [
+      'a width below 0',
+      'pimbot: 1\nviews: { a: { children: [ { id: b, width: -4 } ] } }\n',
+      'hud.yaml:2:43: error: "width" is a length of 0 or more, not -4',
+    ],
+    [
+      'a size of which one is below 0',
+      'pimbot: 1\nviews: { a: { children: [ { id: b, size: 40 -4 } ] } }\n',
+      'error: "size" is a length of 0 or more, not "40 -4"',
+    ],
+    [
+      'a limit below 0 on some screens',
+      'pimbot: 1\nviews: { a: { children: [ { id: b, size: 9, when: [ { screen: { aspect: ..1 }, change: { max-width: -9 } } ] } ] } }\n',
+      'error: "max-width" is a length of 0 or more, not -9',
+    ],
+    [
+      'limits that cross',
+      'pimbot: 1\nviews: { a: { children: [ { id: b, size: 9, min-height: 90, max-height: 50 } ] } }\n',
+      'hud.yaml:2:61: warning: "height" asks for at least 90 and at most 50',
+    ],
+    [
+      'an aspect of two sizes',
+      'pimbot: 1\nviews: { a: { children: [ { id: b, size: 9, aspect: 2 } ] } }\n',
+      'warning: "aspect" does something only with a width or a height that is left out',
     ],
     [
       'a key of what is not repeated',

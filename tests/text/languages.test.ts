@@ -246,3 +246,26 @@ test('names of values may hold hyphens in messages too, and hyphens of words sta
   ).toBe('1 well-kept one, {a-b}');
   expect(said('{boss-name} is here', 'pt-BR')).toBe('Já The Long-Jawed Eel!');
 });
+
+test.each([
+  ['{depth', 'this { is not closed, at character 1'],
+  ['Deep: {depth, plural, one {# fathom}}', 'a plural or select needs other {…}, at character 37'],
+  [
+    '{depth, numbr}',
+    'there are number, date, time, plural, selectordinal and select, and not this, at character 9',
+  ],
+  ['{depth deep}', 'after the name of a value comes a comma or }, at character 1'],
+  ['{}', 'these braces name no value, at character 1'],
+  ['{boss-name, select, eel x}', 'here comes what is read, in braces: red {…}, at character 25'],
+  [
+    '{depth, number, ::xx/}',
+    'this is no way to write a number; there are ::percent, ::.00 and others of ICU, at character 17',
+  ],
+])('%s is refused in words', (text, words) => {
+  const { diagnostics } = readDocument(
+    documentOf([{ id: 'w', kind: 'text', text }], { cases: { typical: { 'depth': 3, 'boss-name': 'eel' } } }),
+  );
+  expect(diagnostics.map(formatDiagnostic)).toEqual([
+    expect.stringContaining(`this text is not a message that can be filled in: ${words}`),
+  ]);
+});
