@@ -1,6 +1,7 @@
 import { checkOf, checks, documentChecks } from '../checks/index.ts';
 import { factors } from '../view/index.ts';
 import type { Finding, Verdict } from '../verdict/index.ts';
+import { allScreens } from './wording.ts';
 
 /** Findings that one change of the document would concern: of one widget as it is written, or of one missing thing. */
 export interface Cause {
@@ -128,7 +129,7 @@ export function reachOf(
     screens.length === 1
       ? screens[0]!
       : screens.length === verdict.screens.length
-        ? `all ${screens.length} screens`
+        ? allScreens(screens.length)
         : `${screens.length} of ${verdict.screens.length} screens`;
   const said = factors.flatMap((factor) => {
     const found = [...new Set(occurrences.map((one) => one[factor.key]))];

@@ -57,10 +57,15 @@ function apart(measured: number, limit: number): readonly [string, string] {
   return [measured < limit ? `just under ${other}` : `just over ${other}`, other];
 }
 
+/** `all 12 screens`, `both screens`. */
+export function allScreens(count: number): string {
+  return count === 2 ? 'both screens' : `all ${count} screens`;
+}
+
 /** `on all 12 screens`, `on desktop and square`, `on 7 of 12 screens: …`. */
 export function whereOf(finding: Finding, screenCount: number): string {
   const names = [...new Set(finding.occurrences.map((one) => one.screen))];
-  if (names.length === screenCount && screenCount > 1) return `on all ${screenCount} screens`;
+  if (names.length === screenCount && screenCount > 1) return `on ${allScreens(screenCount)}`;
   if (names.length <= 2) return `on ${names.join(' and ')}`;
   return `on ${names.length} of ${screenCount} screens: ${names.join(', ')}`;
 }

@@ -119,7 +119,7 @@ ${lines.join('\n')}
     const { out } = await run('check', 'tags.yaml', ...on);
     const whole = out.replaceAll(/\n {4}/g, ' ');
     expect(whole).toMatch(
-      /v\/b\.text-1 drops 11 characters [^\n]*lines all 2 screens; :6:9 \[cut-text \+2 small-text \+2 coarse-text\]/,
+      /v\/b\.text-1 drops 11 characters [^\n]*lines both screens, worst on desktop; :6:9 \[cut-text \+2 small-text \+2 coarse-text\]/,
     );
     expect(whole).not.toContain('widgets:');
     // Too small on one of the screens, too dark on both.

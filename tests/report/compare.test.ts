@@ -103,7 +103,7 @@ describe('pimbot compare', () => {
     expect(code).toBe(1);
     const page = readFileSync(join(folder.path, 'out/compare.html'), 'utf8');
     expect(page.match(/data:image\/webp/g)).toHaveLength(2);
-    expect(page).toContain('beacon is new, on all 2 screens');
+    expect(page).toContain('beacon is new, on both screens');
     expect(page).toContain('class="before" title="sonar before"');
     // A baseline may have been made by anybody.
     const saved = readFileSync(join(folder.path, 'old.baseline.json'), 'utf8');

@@ -1,5 +1,5 @@
 import type { Comparison, WidgetChange } from '../../compare/index.ts';
-import { amount, printable } from '../wording.ts';
+import { allScreens, amount, printable } from '../wording.ts';
 
 /** What was compared with what, as the user named them. */
 export interface Compared {
@@ -16,7 +16,7 @@ export function changeSentence(
 ): string {
   const where =
     screens.length === screenCount && screenCount > 1
-      ? `on all ${screenCount} screens`
+      ? `on ${allScreens(screenCount)}`
       : screens.length <= 2
         ? `on ${screens.join(' and ')}`
         : `on ${screens.length} of ${screenCount} screens`;
