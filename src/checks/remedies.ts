@@ -1,7 +1,6 @@
 /** What findings may be mended by; src/mend/remedies/ has the function of each. */
 export type RemedyName =
   | 'enlarge'
-  | 'enlargeForTouch'
   | 'evenGap'
   | 'fitInParent'
   | 'forgetNeighbour'

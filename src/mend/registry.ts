@@ -24,7 +24,6 @@ import {
 } from './remedies/readable.ts';
 import {
   enlarge,
-  enlargeForTouch,
   ownShape,
   roomAround,
   roomForSlices,
@@ -43,7 +42,6 @@ export const documentRemedies = { takeOut } as const satisfies {
 /** The remedies of findings of layouts. */
 export const remedies: { readonly [Name in Exclude<RemedyName, keyof typeof documentRemedies>]: Remedy } = {
   enlarge,
-  enlargeForTouch,
   evenGap,
   fitInParent,
   forgetNeighbour,

@@ -1,7 +1,8 @@
 import type { Widget } from '../dress/index.ts';
 import type { Facts } from '../checks/index.ts';
-import type { CheckedDocument, Json, WidgetSource } from '../document/index.ts';
+import type { CheckedDocument, Json, ScreenConditionSource, WidgetSource } from '../document/index.ts';
 import { placed, putKey, writtenAt, type Editing } from '../edit/index.ts';
+import type { Screen } from '../screen/index.ts';
 import type { Finding } from '../verdict/index.ts';
 import type { View, ViewLayout } from '../view/index.ts';
 import { keyPointer } from '../why/index.ts';
@@ -21,6 +22,10 @@ export interface Broken {
   readonly limit: number;
   /** Device px one u of the widget is there. */
   readonly scale: number;
+  /** All screens it was looked for on. */
+  readonly screens: readonly Screen[];
+  /** The same where it is worst of some screens; undefined where it is found on none of them. */
+  among(screens: readonly Screen[]): Broken | undefined;
 }
 
 /** A change of a document that may mend a finding. */
@@ -58,18 +63,21 @@ export function keysOf(widget: Widget, keys: { readonly [key: string]: Json | un
   };
 }
 
+/** Keys on some kind of screens. */
+export interface KeysThere {
+  readonly screen: ScreenConditionSource;
+  /** `on touch screens`. */
+  readonly where: string;
+  readonly keys: { readonly [key: string]: Json };
+}
+
 /** A change of some keys of a widget on some screens alone: after all that it says of screens, so that nothing overrules it. */
-export function keysWhere(
-  widget: Widget,
-  screen: { readonly [key: string]: Json },
-  where: string,
-  keys: { readonly [key: string]: Json },
-): Change {
+export function keysWhere(widget: Widget, there: readonly KeysThere[]): Change {
   const { when = [] } = widget.source as WidgetSource;
+  const more = there.map(({ screen, keys }) => ({ screen, change: keys }));
   return {
-    say: `${widget.id}: ${where} ${wordsOf(keys)}`,
-    edit: (document) =>
-      putKey(document, widget, 'when', [...(when as unknown as Json[]), { screen, change: keys }]),
+    say: `${widget.id}: ${there.map(({ where, keys }) => `${where} ${wordsOf(keys)}`).join(', ')}`,
+    edit: (document) => putKey(document, widget, 'when', [...when, ...more] as unknown as Json),
   };
 }
 
@@ -92,7 +100,10 @@ export function lookKeys(widget: Widget, keys: { readonly [key: string]: Json | 
 /** What keys become, in words. */
 function wordsOf(keys: { readonly [key: string]: Json | undefined }): string {
   return Object.entries(keys)
-    .map(([key, value]) => (value === undefined ? `no ${key}` : `${key}: ${shownValue(value)}`))
+    .map(([key, value]) => {
+      if (value === undefined) return `no ${key}`;
+      return isMap(value) ? `${key} { ${wordsOf(value)} }` : `${key}: ${shownValue(value)}`;
+    })
     .join(', ');
 }
 
@@ -100,6 +111,10 @@ function saidOf(keys: { readonly [key: string]: Json | undefined }): Json {
   return Object.fromEntries(
     Object.entries(keys).filter((one): one is [string, Json] => one[1] !== undefined),
   );
+}
+
+function isMap(value: Json): value is { readonly [key: string]: Json } {
+  return typeof value === 'object' && value !== null && !Array.isArray(value);
 }
 
 function isNumbers(value: Json): value is number[] {

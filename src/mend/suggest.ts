@@ -13,6 +13,7 @@ import {
   type Finding,
   type Verdict,
 } from '../verdict/index.ts';
+import type { Screen } from '../screen/index.ts';
 import { NoSuchName, openView, type Occasion } from '../view/index.ts';
 import { losesBinding } from './bindings.ts';
 import { BudgetSpent, TryBudget } from './budget.ts';
@@ -192,27 +193,48 @@ function changesFor(
       one in documentRemedies ? documentRemedies[one as keyof typeof documentRemedies](finding) : [],
     );
   const some = names.flatMap((one) => (one in remedies ? [remedies[one as keyof typeof remedies]] : []));
-  const screen = screens.find((one) => one.name === worst.screen);
-  if (some.length === 0 || !screen || worst.measured === null) return [];
-  const view = openView(document, name, { resources, shared: shared.views, ...worst });
-  const on = view.layoutOn(screen);
-  budget.spend(on.widgets.length);
-  const index = on.find(finding.widget);
-  if (index === undefined) return [];
-  const other = finding.other === undefined ? undefined : on.find(finding.other);
-  const broken: Broken = {
-    finding,
-    document,
-    view,
-    design: openView(document, name, { resources, shared: shared.views, ...asDesigned(document, finding) }),
-    on,
-    widget: on.widgets[index]!,
-    other: other === undefined ? undefined : on.widgets[other],
-    measured: worst.measured,
-    limit: worst.limit,
-    scale: on.layout.scale(index),
+  if (some.length === 0) return [];
+  const opened = (occasion: Occasion) =>
+    openView(document, name, { resources, shared: shared.views, ...occasion });
+  const design = opened(asDesigned(document, finding));
+  const brokenOn = (occurrence: Finding['worst']): Broken | undefined => {
+    const screen = screens.find((one) => one.name === occurrence.screen);
+    if (!screen || occurrence.measured === null) return undefined;
+    const view = opened(occurrence);
+    const on = view.layoutOn(screen);
+    budget.spend(on.widgets.length);
+    const index = on.find(finding.widget);
+    if (index === undefined) return undefined;
+    const other = finding.other === undefined ? undefined : on.find(finding.other);
+    return {
+      finding,
+      document,
+      view,
+      design,
+      on,
+      widget: on.widgets[index]!,
+      other: other === undefined ? undefined : on.widgets[other],
+      measured: occurrence.measured,
+      limit: occurrence.limit,
+      scale: on.layout.scale(index),
+      screens,
+      among: (some) => {
+        const worstOfThem = worstAmong(finding, some);
+        return worstOfThem && brokenOn(worstOfThem);
+      },
+    };
   };
+  const broken = brokenOn(worst);
+  if (!broken) return [];
   return some.flatMap((remedy) => remedy(broken));
+}
+
+/** Where a finding is worst of some screens. */
+function worstAmong(finding: Finding, screens: readonly Screen[]): Finding['worst'] | undefined {
+  const [first, ...others] = finding.occurrences.filter(({ screen }) =>
+    screens.some(({ name }) => name === screen),
+  );
+  return others.reduce((worst, one) => (isWorse(finding.fails, one, worst!) ? one : worst), first);
 }
 
 interface Trial {

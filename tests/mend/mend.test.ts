@@ -1,7 +1,7 @@
 import { cpSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { openView, readDocument, screens, type DocumentSource, type WidgetSource } from 'pimbot';
+import { openView, readDocument, screens, type DocumentSource, type Screen, type WidgetSource } from 'pimbot';
 import { TryBudget, checkDocument, mend, suggestFor } from 'pimbot/tools';
 import { bundledFonts } from 'pimbot/node';
 import { defects } from '../accuracy/defects.ts';
@@ -40,7 +40,7 @@ views:
 
   test('by a condition, of which the desktop knows nothing', () => {
     const { say, text, disturbs } = suggested(hud());
-    expect(say).toMatch(/^go: on touch screens height: \d+$/);
+    expect(say).toBe('go: on touch screens height: 89, on upright ones height: 157');
     expect(disturbs).toBe('moves nothing on the reference');
     const heights = heightsOf(text);
     screens.forEach(({ inputs }, nth) => {
@@ -56,7 +56,52 @@ views:
     );
     const { text } = suggested(hud(', when: [{ screen: { input: touch }, change: { z: 1 } }]'));
     expect(text).toMatch(
-      /when: \[\{ screen: \{ input: touch \}, change: \{ z: 1 \} \}, \{ screen: \{ input: touch \}, change: \{ height: 157 \} \}\] \}/,
+      /when: \[\{ screen: \{ input: touch \}, change: \{ z: 1 \} \}, \{ screen: \{ input: touch \}, change: \{ height: 89 \} \}, \{ screen: \{ input: touch, orientation: portrait \}, change: \{ height: 157 \} \}\] \}/,
+    );
+  });
+});
+
+describe('letters that are too small on some screens', () => {
+  const text = (size: number, more = '') => `pimbot: 1
+reference: { size: 1920x1080, scaling: contain }
+views: { v: { backdrop: "#04202a", children: [ { id: t, kind: text, text: Depth, anchor: center, look: { font-size: ${size} }${more} } ] } }
+`;
+  const suggested = (document: string, on: readonly Screen[]) => {
+    const read = readDocument(document).document!;
+    const options = { resources: { fonts }, screens: on };
+    const verdict = checkDocument(read, options);
+    const finding = verdict.findings.find(({ check }) => check === 'small-text')!;
+    return suggestFor(read, finding, verdict, options);
+  };
+  const wide = screens.filter(({ width, height }) => width > height);
+
+  test('grow on screens of that kind, and are left alone on others', () => {
+    const { say, text: after } = suggested(text(28), screens)!;
+    expect(say).toMatch(/^t: at aspects up to 1\.2 look \{ font-size: \d+ \}$/);
+    const view = openView(readDocument(after).document!, 'v', { resources: { fonts } });
+    for (const screen of screens) {
+      const { width, height } = view.frameOn(screen);
+      const { fontSize } = view.layoutOn(screen).tree.widgets[1]!.look;
+      if (width / height <= 1.2) expect(fontSize).toBeGreaterThan(28);
+      else expect(fontSize).toBe(28);
+    }
+  });
+
+  test('grow by little wherever they are, and by much only where that is needed on many screens', () => {
+    const larger = wide.filter(({ name }) => name !== 'handheld-square');
+    expect(suggested(text(21), larger)!.say).toBe('t: look { font-size: 23 }');
+    expect(suggested(text(12), wide)!.say).toBe('t: look { font-size: 36 }');
+    expect(suggested(text(20), wide)).toBeUndefined();
+  });
+
+  test('grow where a condition says how large they are, in that condition', () => {
+    const when = ', when: [{ screen: { orientation: portrait }, change: { look: { font-size: 24 } } }]';
+    const { text: after } = suggested(
+      text(60, when),
+      screens.filter(({ width, height }) => height > width || width > 1500),
+    )!;
+    expect(after).toMatch(
+      /look: \{ font-size: 60 \}, when: \[\{ screen: \{ orientation: portrait \}, change: \{ look: \{ font-size: \d+ \} \} \}\]/,
     );
   });
 });

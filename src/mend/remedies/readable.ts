@@ -1,7 +1,17 @@
 import { hexOf, mixed, parseColor, styleList } from '../../theme/index.ts';
 import type { WidgetSource } from '../../document/index.ts';
 import type { Widget } from '../../dress/index.ts';
-import { factOf, keysOf, lookKeys, sizeKeys, wholeUp, type Change, type Remedy } from '../remedy.ts';
+import { mayGrow, onTheirScreens } from '../on-screens.ts';
+import {
+  factOf,
+  keysOf,
+  lookKeys,
+  sizeKeys,
+  wholeUp,
+  type Broken,
+  type Change,
+  type Remedy,
+} from '../remedy.ts';
 
 /** Room for its text, or a text that makes do with the room. */
 export const roomForText: Remedy = (broken) => {
@@ -27,11 +37,19 @@ export const roomForText: Remedy = (broken) => {
   ];
 };
 
-/** Letters as large as they have to be where they are smallest. */
+/** Letters as large as they have to be where they are smallest: on screens of that kind, or everywhere. */
 export const largerText: Remedy = (broken) => {
-  const { widget, measured, limit } = broken;
-  const { fontSize } = widget.look;
-  return measured > 0 ? [lookKeys(widget, { 'font-size': wholeUp((fontSize * limit) / measured) })] : [];
+  const { widget } = broken;
+  const largeEnough = ({ measured, limit }: Broken) => ({
+    'font-size': wholeUp((widget.look.fontSize * limit) / measured),
+  });
+  if (!(broken.measured > 0)) return [];
+  return [
+    ...onTheirScreens(broken, (worst) => ({ look: largeEnough(worst) })),
+    ...(mayGrow(broken, { look: {} }, broken.limit / broken.measured)
+      ? [lookKeys(widget, largeEnough(broken))]
+      : []),
+  ];
 };
 
 /** Lines of fewer letters. */

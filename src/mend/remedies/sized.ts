@@ -1,6 +1,7 @@
 import { cssPixels } from '../../checks/index.ts';
 import type { Json } from '../../document/index.ts';
-import { factOf, keysOf, keysWhere, sizeKeys, wholeUp, type Broken, type Remedy } from '../remedy.ts';
+import { factOf, keysOf, sizeKeys, wholeUp, type Broken, type Remedy } from '../remedy.ts';
+import { isConditional, mayGrow, onTheirScreens } from '../on-screens.ts';
 
 /** The sides that are too short, as long as they have to be where the widget is smallest: as sizes, and as the least of them. */
 function longEnough({ widget, on, measured, limit }: Broken): readonly { readonly [key: string]: Json }[] {
@@ -15,16 +16,19 @@ function longEnough({ widget, on, measured, limit }: Broken): readonly { readonl
   return [sizeKeys(widget, sizes), minima];
 }
 
-/** As large as it has to be where it is smallest. */
-export const enlarge: Remedy = (broken) => longEnough(broken).map((keys) => keysOf(broken.widget, keys));
+/** As large as it has to be where it is smallest: on screens of that kind, or everywhere. */
+export const enlarge: Remedy = (broken) => [
+  ...enlargeThere(broken),
+  ...longEnough(broken)
+    .filter((keys) => mayGrow(broken, keys, broken.limit / broken.measured))
+    .map((keys) => keysOf(broken.widget, keys)),
+];
 
-/** The same on screens that are touched alone: elsewhere it is large enough. A condition that says its size is changed itself. */
-export const enlargeForTouch: Remedy = (broken) => {
-  const { widget } = broken;
+/** The same on screens of the kind alone on which it is too small. */
+const enlargeThere: Remedy = (broken) => {
   const ways = longEnough(broken);
-  const said = ways.flatMap((keys) => Object.keys(keys));
-  if (said.some((key) => widget.origins.get(key)?.includes('/when/'))) return [];
-  return ways.map((keys) => keysWhere(widget, { input: 'touch' }, 'on touch screens', keys));
+  if (ways.some((keys) => isConditional(broken, keys))) return [];
+  return ways.flatMap((_, nth) => onTheirScreens(broken, (worst) => longEnough(worst)[nth]));
 };
 
 /** The size of its neighbour. */

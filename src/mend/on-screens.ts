@@ -1,0 +1,92 @@
+import type { Json, ScreenConditionSource } from '../document/index.ts';
+import type { Screen } from '../screen/index.ts';
+import { holds, readCondition } from '../skeleton/index.ts';
+import { keysWhere, type Broken, type Change, type KeysThere } from './remedy.ts';
+
+/*
+ * What is wrong on some screens is mended on screens of their kind: elsewhere the author was right.
+ */
+
+type Keys = { readonly [key: string]: Json };
+type Kind = Pick<KeysThere, 'screen' | 'where'>;
+
+/** Kinds of screens that conditions tell from others, those of which people speak first. @param failing What they have to take in. */
+function kindsAround(broken: Broken, failing: readonly Screen[]): readonly Kind[] {
+  const aspects = failing.map((screen) => {
+    const { width, height } = broken.view.frameOn(screen);
+    return width / height;
+  });
+  // One that is closer would be right on these screens and on none between.
+  const widest = Math.ceil(Math.max(...aspects) * 10) / 10;
+  return [
+    { screen: { input: 'touch', orientation: 'portrait' }, where: 'on upright touch screens' },
+    { screen: { orientation: 'portrait' }, where: 'on upright screens' },
+    { screen: { input: 'touch' }, where: 'on touch screens' },
+    { screen: { aspect: `..${widest}` }, where: `at aspects up to ${widest}` },
+  ];
+}
+
+/** On so small a share of the screens, or so much larger, nothing grows on all of them. */
+const few = 0.25;
+const much = 1.25;
+
+/** Whether a condition says one of some keys: a change of them is one for its screens alone. */
+export function isConditional({ widget }: Broken, keys: Keys): boolean {
+  return Object.keys(keys).some((key) => widget.origins.get(key)?.includes('/when/'));
+}
+
+/** Whether some keys may grow by a factor wherever they hold: it is needed on many screens, or is little. */
+export function mayGrow(broken: Broken, keys: Keys, factor: number): boolean {
+  const { finding, screens } = broken;
+  if (isConditional(broken, keys)) return true;
+  const failing = new Set(finding.occurrences.map(({ screen }) => screen)).size;
+  return failing >= few * screens.length || factor <= much;
+}
+
+/**
+ * Changes that say keys for the kind of screens a finding is of alone, the narrowest kind first; where upright ones need more
+ * than the others of that kind, one for each. None where it is of most screens, or where a condition says those keys now.
+ * @param keysFor The keys that mend a finding where it is worst of some screens.
+ */
+export function onTheirScreens(
+  broken: Broken,
+  keysFor: (worst: Broken) => Keys | undefined,
+): readonly Change[] {
+  const { widget, screens, finding } = broken;
+  const keys = keysFor(broken);
+  if (!keys || isConditional(broken, keys)) return [];
+  const names = new Set(finding.occurrences.map(({ screen }) => screen));
+  const failing = screens.filter(({ name }) => names.has(name));
+  const whole = screens.length - failing.length;
+  return kindsAround(broken, failing).flatMap(({ screen, where }) => {
+    const there = screens.filter((one) => isOf(broken, screen, one));
+    const others = there.filter(({ name }) => !names.has(name)).length;
+    if (there.length - others < failing.length || 2 * others > whole) return [];
+    const upright = there.filter((one) => isOf(broken, { orientation: 'portrait' }, one));
+    const wide = there.filter((one) => !upright.includes(one));
+    const first = screen.input === undefined ? undefined : broken.among(wide);
+    const own = first && broken.among(upright) && keysFor(first);
+    const isTwo =
+      own !== undefined && JSON.stringify(own) !== JSON.stringify(keys) && isUprightWorse(broken, upright);
+    return [
+      keysWhere(
+        widget,
+        isTwo
+          ? [
+              { screen, where, keys: own },
+              { screen: { ...screen, orientation: 'portrait' }, where: 'on upright ones', keys },
+            ]
+          : [{ screen, where, keys }],
+      ),
+    ];
+  });
+}
+
+function isUprightWorse({ finding }: Broken, upright: readonly Screen[]): boolean {
+  return upright.some(({ name }) => name === finding.worst.screen);
+}
+
+function isOf({ view }: Broken, condition: ScreenConditionSource, screen: Screen): boolean {
+  const { width, height } = view.frameOn(screen);
+  return holds(readCondition(condition), { screen, width, height });
+}
