@@ -530,8 +530,8 @@ export class Bench {
   }
 
   async hear(events: readonly unknown[], ms: number, values?: { [name: string]: unknown }): Promise<void> {
-    const { log } = await this.#front.ask('hear', { events, ms, values });
-    if (values) this.values.value = { ...this.values.value, ...values };
+    const { log, values: now } = await this.#front.ask('hear', { events, ms, values });
+    if (Object.keys(now).length > 0) this.values.value = { ...this.values.value, ...now };
     if (log.length > 0) this.log.value = [...this.log.value, ...log].slice(-200);
   }
 

@@ -2,20 +2,15 @@
 import {
   BuildError,
   CanvasCache,
-  LiveDrawing,
-  LiveView,
-  ViewInput,
   drawLayout,
   formatDiagnostic,
   localesOf,
   makeScreen,
   paintOnCanvas,
-  repaintOnCanvas,
   screens as catalogue,
   toSvg,
   type CheckedDocument,
   type Diagnostic,
-  type InputEffect,
   type InputEvent,
   type Screen,
 } from 'pimbot';
@@ -48,6 +43,7 @@ import {
   type Verdict,
   type ViewProof,
 } from 'pimbot/tools';
+import { Playing } from './playing.ts';
 import { ProjectReader } from './project.ts';
 import { SmallerPictures } from './smaller.ts';
 import { KeptSheet } from './kept-sheet.ts';
@@ -236,12 +232,13 @@ class DeskWorker {
         .map(({ finding }) => `${finding.widget} ${sentenceOf(finding)}`),
     play: ({ screen }) => {
       const desk = this.#sure();
-      this.#playing = new Playing(desk, screen);
+      this.#playing = new Playing(desk, screen, cache, (bitmap) =>
+        post({ type: 'drawn', screen: screen.name, bitmap }, [bitmap]),
+      );
       return this.#playing.start();
     },
-    hear: ({ events, ms, values }) => ({
-      log: this.#playing?.hear(events as InputEvent[], ms, values) ?? [],
-    }),
+    hear: ({ events, ms, values }) =>
+      this.#playing?.hear(events as InputEvent[], ms, values) ?? { log: [], values: {} },
     stop: () => {
       this.#playing = undefined;
     },
@@ -389,61 +386,6 @@ function pictureOf(desk: Desk, { screen, scale, occasion }: Wanted): ImageBitmap
   const list = occasion ? drawLayout(desk.view.shownIn(occasion).layoutOn(screen)) : desk.drawing(screen);
   paintOnCanvas(smaller.for(list, scale), context, cache);
   return canvas.transferToImageBitmap();
-}
-
-/** A view that is played with: events in, drawings and a log out. */
-class Playing {
-  readonly #live: LiveView;
-  readonly #input: ViewInput;
-  readonly #drawing: LiveDrawing;
-  readonly #canvas: OffscreenCanvas;
-  readonly #screen: Screen;
-
-  constructor(desk: Desk, screen: Screen) {
-    this.#screen = screen;
-    this.#live = new LiveView(desk.view, screen);
-    this.#input = new ViewInput(this.#live);
-    this.#drawing = new LiveDrawing(this.#live);
-    this.#canvas = new OffscreenCanvas(screen.width, screen.height);
-  }
-
-  start(): Asks['play']['answer'] {
-    this.#show();
-    const values = Object.fromEntries(this.#live.toView().variant.values);
-    return { ids: this.#live.snapshot().widgets.map(({ id }) => id), values };
-  }
-
-  hear(events: readonly InputEvent[], ms: number, values?: { [name: string]: unknown }): string[] {
-    const log: string[] = [];
-    if (values)
-      try {
-        this.#live.set(values as never);
-      } catch (error) {
-        log.push((error as Error).message);
-      }
-    for (const event of [...events, { type: 'time', ms } as InputEvent])
-      for (const effect of this.#input.hear(event)) log.push(lineOfEffect(effect));
-    this.#live.advance(ms);
-    this.#show();
-    return log;
-  }
-
-  #show(): void {
-    const context = this.#canvas.getContext('2d')!;
-    repaintOnCanvas(this.#drawing.update(), context, cache);
-    void createImageBitmap(this.#canvas).then((bitmap) =>
-      post({ type: 'drawn', screen: this.#screen.name, bitmap }, [bitmap]),
-    );
-  }
-}
-
-/** What an effect of input comes to, on one line. */
-function lineOfEffect(effect: InputEffect): string {
-  const { type, ...rest } = effect;
-  const parts = Object.entries(rest).flatMap(([key, value]) =>
-    value === undefined || typeof value === 'object' ? [] : [`${key} ${String(value)}`],
-  );
-  return [type, ...parts].join('  ');
 }
 
 function problemOf(diagnostic: Diagnostic, file: string): Problem {

@@ -130,7 +130,8 @@ export interface Asks {
   play: { ask: { screen: Screen }; answer: { ids: readonly string[]; values: { [name: string]: unknown } } };
   hear: {
     ask: { events: readonly unknown[]; ms: number; values?: { [name: string]: unknown } };
-    answer: { log: readonly string[] };
+    /** What happened, and the values that are others since. */
+    answer: { log: readonly string[]; values: { [name: string]: unknown } };
   };
   stop: { ask: Record<string, never>; answer: void };
 }

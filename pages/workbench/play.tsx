@@ -53,8 +53,6 @@ export function Play({ bench }: { readonly bench: Bench }) {
     event.preventDefault();
     const { key: pressed, shiftKey: shift, ctrlKey: ctrl, altKey: alt, metaKey: meta } = event;
     events.current.push({ type, key: pressed, shift, ctrl, alt, meta });
-    if (type === 'key-down' && pressed.length === 1 && !ctrl && !meta)
-      events.current.push({ type: 'text', text: pressed });
   };
   return (
     <section class="playing" aria-label="Play">
