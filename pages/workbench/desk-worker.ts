@@ -327,8 +327,12 @@ class DeskWorker {
       return lists.get(key)!;
     };
     return {
-      findings: causes.flatMap(({ findings }, cause) =>
-        findings.map((finding) => told(document, finding, screensOf(finding), ++number, cause)),
+      findings: causes.flatMap(({ what, findings }, cause) =>
+        findings.map((finding) => ({
+          ...told(document, finding, screensOf(finding), ++number),
+          cause,
+          what,
+        })),
       ),
       unsupported: this.#verdict.unsupported.flatMap(({ screens }) => screens),
     };
@@ -357,8 +361,7 @@ function told(
   finding: Finding,
   screens: readonly string[],
   number: number,
-  cause: number,
-): Told {
+): Omit<Told, 'cause' | 'what'> {
   const { check, severity, outcome, widget, other, worst } = finding;
   return {
     ...findingTold(document, finding),
@@ -369,7 +372,6 @@ function told(
     outcome,
     widget,
     other,
-    cause,
     screens,
     worst: worst.screen,
   };

@@ -98,6 +98,11 @@ export function Findings({ bench }: { readonly bench: Bench }) {
       )}
       {[...causes].map(([cause, findings]) => (
         <ul key={cause} class="cause">
+          {findings.length > 1 && findings[0]!.what !== undefined && (
+            <li class="quiet">
+              {findings.length} findings of one cause: {findings[0]!.what}
+            </li>
+          )}
           {findings.map((one) => (
             <Finding
               key={one.key}
@@ -149,6 +154,8 @@ function Finding({
         aria-expanded={isOpen}
         onClick={() => {
           toggle();
+          // What is written is on no screen.
+          if (told.screens.length === 0) return;
           bench.select([told.widget]);
           if (!told.screens.includes(bench.place.value.screen)) bench.go({ screen: told.worst });
         }}
@@ -159,14 +166,18 @@ function Finding({
           {bench.fresh.value.has(told.key) && <span class="new"> new</span>}
           <span class="quiet">
             {' '}
-            {told.check} · {told.screens.length} {told.screens.length === 1 ? 'screen' : 'screens'}, worst on{' '}
-            {told.worst}
+            {told.check} · {whereTold(told)}
           </span>
         </span>
       </button>
       {isOpen && <Details bench={bench} told={told} />}
     </li>
   );
+}
+
+function whereTold({ screens, worst }: Told): string {
+  if (screens.length === 0) return 'as written';
+  return screens.length === 1 ? `on ${worst}` : `${screens.length} screens, worst on ${worst}`;
 }
 
 function Details({ bench, told }: { readonly bench: Bench; readonly told: Told }) {

@@ -49,6 +49,8 @@ export interface Told extends ToldAt {
   readonly other: string | undefined;
   /** Findings that one change would concern have the same number. */
   readonly cause: number;
+  /** What that change would be of, where it is not the widget. */
+  readonly what: string | undefined;
   readonly screens: readonly string[];
   readonly worst: string;
 }

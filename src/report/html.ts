@@ -78,18 +78,22 @@ function titleOf({ file }: SheetInput, view: string, many: boolean): string {
 interface Numbered {
   readonly number: number;
   readonly cause: number;
+  /** What would have to be changed, where that is not the widget. */
+  readonly what: string | undefined;
 }
 
 /** Numbers by cause, so that what belongs together has numbers that follow each other; undecided ones come last. */
 function numbersOf({ verdict, document }: ReportInput, from: number): ReadonlyMap<Finding, Numbered> {
   const lineOf = ({ pointer }: Finding) => document.origin.at(pointer).range?.start ?? 0;
   const failed = verdict.findings.filter(({ outcome }) => outcome === 'failed');
-  const groups = causesOf(failed, verdict, lineOf).map(({ findings }) => findings);
-  const open = verdict.findings.filter(({ outcome }) => outcome !== 'failed').map((one) => [one]);
+  const groups = causesOf(failed, verdict, lineOf);
+  const open = verdict.findings
+    .filter(({ outcome }) => outcome !== 'failed')
+    .map((one) => ({ what: undefined, findings: [one] }));
   const numbers = new Map<Finding, Numbered>();
   let number = from;
-  [...groups, ...open].forEach((group, at) => {
-    for (const finding of group) numbers.set(finding, { number: ++number, cause: from + at });
+  [...groups, ...open].forEach(({ what, findings }, at) => {
+    for (const finding of findings) numbers.set(finding, { number: ++number, cause: from + at, what });
   });
   return numbers;
 }

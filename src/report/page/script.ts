@@ -176,14 +176,15 @@ function listOf(by) {
   causes.sort((a, b) => Math.min(...a.map((one) => ranks[kindOf(one)])) - Math.min(...b.map((one) => ranks[kindOf(one)])) || a[0].number - b[0].number);
   const count = some.length === data.findings.length ? some.length : some.length + ' of ' + data.findings.length;
   const head = make('h2', { textContent: data.findings.length === 0 ? 'Nothing found' : count + (some.length === 1 ? ' finding' : ' findings') + ', by cause' });
-  const rows = causes.map((group) => make('ul', { className: 'cause' }, ...group.map((one) => {
+  const ofOne = (group) => group.length > 1 && group[0].what ? [make('p', { className: 'what', textContent: group.length + ' findings of one cause: ' + group[0].what })] : [];
+  const rows = causes.flatMap((group) => [...ofOne(group), make('ul', { className: 'cause' }, ...group.map((one) => {
     const screens = one.screens.length === 1 ? one.screens[0] : one.screens.length + ' screens';
     const where = one.view ? one.view + ', ' + screens : 'as written';
     const row = make('button', { type: 'button', className: 'row ' + kindOf(one) }, make('span', { className: 'number', textContent: one.number }),
       make('span', {}, make('b', { textContent: one.name }), ' ' + one.sentence, make('small', { textContent: one.check + ' · ' + where })));
     row.addEventListener('click', () => { location.hash = 'finding=' + one.number; });
     return make('li', {}, row);
-  })));
+  }))]);
   return [head, ...rows];
 }
 

@@ -29,6 +29,7 @@ h2:first-child { margin-top: 0; }
 .stage em { position: absolute; left: 0; bottom: 0; z-index: 2; padding: 1px 6px; background: #000; color: #fff; font: 12px system-ui; }
 .cause, .shot { content-visibility: auto; contain-intrinsic-size: auto 180px; }
 .cause { list-style: none; margin: 0 0 8px; padding: 0; border-left: 2px solid var(--line); display: grid; gap: 2px; }
+.what { margin: 8px 0 4px; color: var(--soft); }
 .cause li { background: none; border: 0; padding: 0; }
 .row { display: grid; grid-template-columns: auto minmax(0, 1fr); gap: 10px; align-items: start; width: 100%; text-align: left; background: none; border: 0; border-radius: 4px; padding: 5px 10px; cursor: pointer; }
 .row:hover { background: var(--raised); }
