@@ -18,7 +18,9 @@ export function hexColor(text: string): Rgba | undefined {
 export function plainMessage(text: string): MessagePart[] | undefined {
   const parts: MessagePart[] = [];
   let end = 0;
-  for (const match of text.matchAll(/\{\s*([^\p{White_Space}\p{Pattern_Syntax}]+)\s*\}/gu)) {
+  for (const match of text.matchAll(
+    /\{\s*([\p{L}_][\p{L}\p{N}_-]*|[^\p{White_Space}\p{Pattern_Syntax}]+)\s*\}/gu,
+  )) {
     if (match.index > end) parts.push({ type: 0, value: text.slice(end, match.index) });
     parts.push({ type: 1, value: match[1]! });
     end = match.index + match[0].length;

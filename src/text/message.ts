@@ -1,4 +1,4 @@
-import type { MessagePart, Notations } from '../document/index.ts';
+import { templateNames, type MessagePart, type Notations } from '../document/index.ts';
 import type { Catalog } from './catalog.ts';
 import { Formats, formatMessage, type Value } from './format-message.ts';
 import type { Pseudo } from './pseudo.ts';
@@ -121,7 +121,8 @@ function namesIn(parts: readonly MessagePart[]): string[] {
   const names = new Set<string>();
   const stack = [...parts];
   for (let part = stack.pop(); part; part = stack.pop()) {
-    if (part.type >= firstArgumentPart && part.type <= lastArgumentPart) names.add(part.value ?? '');
+    if (part.type >= firstArgumentPart && part.type <= lastArgumentPart)
+      for (const name of templateNames(`{${part.value ?? ''}}`)) names.add(name);
     for (const option of Object.values(part.options ?? {})) stack.push(...option.value);
   }
   return [...names];

@@ -1,8 +1,12 @@
 import { parse } from '@formatjs/icu-messageformat-parser';
-import type { MessagePart } from '../document/index.ts';
+import { isComputed, type MessagePart } from '../document/index.ts';
 
 /** Stands for the hyphens of a name while it is read; Unicode keeps it free for such uses, so no text has it. */
 const hyphen = '\uFDD0';
+/** Stands with a number for what is worked out. */
+const workedOut = '\uFDD1';
+/** What is worked out in one message, at the most. */
+const mostWorkedOut = 20;
 const nameAtBrace = /\{\s*[\p{L}_][\p{L}\p{N}_-]*(?=\s*[,}])/gu;
 
 /** What is wrong with a message, by the names that the parser has for it; others are told by those. */
@@ -38,33 +42,73 @@ interface WrongMessage {
 }
 
 /**
- * Reads a message of ICU, in which the names of values may hold hyphens as they do everywhere else.
+ * Reads a message of ICU, in which the names of values may hold hyphens as they do everywhere else, and what is worked out may stand
+ * where a name does: `{time / 60, number} min`.
  * @param locale Whose customs decide what a skeleton of a date leaves open. @throws SyntaxError
  */
 export function parseMessage(message: string, locale: string): readonly MessagePart[] {
-  const readable = message.replace(nameAtBrace, (name) => name.replaceAll('-', hyphen));
-  let parts: unknown;
-  try {
-    parts = parse(readable, { ignoreTag: true, locale: knownLocale(locale) });
-  } catch (error) {
-    throw new SyntaxError(troubleOf(error as WrongMessage), { cause: error });
+  let readable = message.replace(nameAtBrace, (name) => name.replaceAll('-', hyphen));
+  const expressions: string[] = [];
+  for (;;)
+    try {
+      const parts: unknown = parse(readable, { ignoreTag: true, locale: knownLocale(locale) });
+      if (readable !== message) restore(parts, expressions);
+      return parts as readonly MessagePart[];
+    } catch (error) {
+      const wrong = error as WrongMessage;
+      const without = withoutExpression(readable, wrong.location?.start.offset, expressions);
+      if (without === undefined) throw new SyntaxError(troubleOf(wrong), { cause: error });
+      readable = without;
+    }
+}
+
+/** The same with a sign in the place of what is worked out at a brace, where that is what ICU stumbles over. */
+function withoutExpression(text: string, at: number | undefined, expressions: string[]): string | undefined {
+  if (at === undefined || text[at] !== '{' || expressions.length >= mostWorkedOut) return undefined;
+  const end = endOfArgument(text, at + 1);
+  const written = text
+    .slice(at + 1, end)
+    .replaceAll(hyphen, '-')
+    .trim();
+  if (!isComputed(`{${written}}`)) return undefined;
+  // As long as what it stands for, so that what is told of other places is right.
+  const sign = `${workedOut}${expressions.length}`.padEnd(end - at - 1);
+  expressions.push(written);
+  return text.slice(0, at + 1) + sign + text.slice(end);
+}
+
+/** Where what stands before the first comma, or the brace that closes it, ends: brackets and quotes hold others. */
+function endOfArgument(text: string, from: number): number {
+  let depth = 0;
+  let isQuoted = false;
+  for (let at = from; at < text.length; at++) {
+    const letter = text[at]!;
+    if (letter === "'") isQuoted = !isQuoted;
+    else if (isQuoted) continue;
+    else if (letter === '(') depth++;
+    else if (letter === ')') depth--;
+    else if (letter === '}' || (letter === ',' && depth === 0)) return at;
   }
-  if (readable !== message) restoreHyphens(parts);
-  return parts as readonly MessagePart[];
+  return text.length;
+}
+
+function restore(parts: unknown, expressions: readonly string[]): void {
+  const open = [parts];
+  for (let at = open.pop(); at !== undefined; at = open.pop())
+    for (const [key, value] of Object.entries(at as { [key: string]: unknown })) {
+      if (typeof value === 'string') (at as { [key: string]: unknown })[key] = restored(value, expressions);
+      else if (typeof value === 'object' && value !== null) open.push(value);
+    }
+}
+
+function restored(text: string, expressions: readonly string[]): string {
+  if (text.startsWith(workedOut)) return expressions[Number(text.slice(workedOut.length))]!;
+  return text.replaceAll(hyphen, '-');
 }
 
 function troubleOf({ message, location }: WrongMessage): string {
   const at = location === undefined ? '' : `, at character ${location.start.offset + 1}`;
   return `${troubles[message] ?? message}${at}`;
-}
-
-function restoreHyphens(parts: unknown): void {
-  const open = [parts];
-  for (let at = open.pop(); at !== undefined; at = open.pop())
-    for (const [key, value] of Object.entries(at as { [key: string]: unknown })) {
-      if (typeof value === 'string') (at as { [key: string]: unknown })[key] = value.replaceAll(hyphen, '-');
-      else if (typeof value === 'object' && value !== null) open.push(value);
-    }
 }
 
 function knownLocale(locale: string): Intl.Locale {

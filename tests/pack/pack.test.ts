@@ -90,9 +90,9 @@ describe('a packed document', () => {
 pimbot: 1
 language: de
 styles: { hot: { background: "oklch(0.7 0.2 40 / 0.5)", color: tomato, shadow: "0 2 4 rgb(1 2 3 / 40%)" } }
-cases: { typical: { n: 3, who: Ida } }
+cases: { typical: { n: 3, who: Ida, max-n: 4 } }
 components: { row: { params: { what: text }, kind: text, text: "{what}: {n, plural, one {ein} other {# Stück}}" } }
-views: { v: { style: hot, children: [{ use: row, id: a, what: "it''s {who}" }, { id: b, kind: text, text: "{n, number, ::.00}" }] } }
+views: { v: { style: hot, children: [{ use: row, id: a, what: "it''s {who}" }, { id: b, kind: text, text: "{n, number, ::.00}" }, { id: c, kind: text, text: "{n / max-n, number, percent} von {max-n}{if(n > 2, '!', '')}" }] } }
 `);
     const unpacked = unpack(pack);
     for (const text of ['oklch(0.7 0.2 40 / 0.5)', 'tomato', 'rgb(1 2 3 / 40%)', '#abc', '#a1b2c3d4'])
@@ -103,7 +103,7 @@ views: { v: { style: hot, children: [{ use: row, id: a, what: "it''s {who}" }, {
         .widgets.map(({ text }) => text?.text),
     );
     expect(ours).toEqual(theirs);
-    expect(ours).toContain('3,00');
+    expect(ours).toEqual(expect.arrayContaining(['3,00', '75\u00a0% von 4!']));
   });
 
   test('has what only a condition, a state or another screen brings in', async () => {
@@ -219,7 +219,19 @@ test('hex colours and plain messages are read as their parsers read them', async
     }),
     { numRuns: rounds(300, 20_000), seed: seedOf(42) },
   );
-  const part = fc.constantFrom('{n}', '{ who }', 'Depth ', '12', ' – ', '深さ', '{a.b}', '#');
+  const part = fc.constantFrom(
+    '{n}',
+    '{ who }',
+    '{max-n}',
+    '{1-n}',
+    '{-}',
+    'Depth ',
+    '12',
+    ' – ',
+    '深さ',
+    '{a.b}',
+    '#',
+  );
   fc.assert(
     fc.property(fc.array(part, { maxLength: 6 }), (parts) => {
       const text = parts.join('');

@@ -2,11 +2,19 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { formatDiagnostic, openView, readDocument, type Catalogs, type DocumentSource } from 'pimbot';
+import {
+  LiveView,
+  formatDiagnostic,
+  openView,
+  readDocument,
+  type Catalogs,
+  type DocumentSource,
+  type WidgetSource,
+} from 'pimbot';
 import { checkDocument } from 'pimbot/tools';
 import { openProject } from 'pimbot/node';
 import { pimbotHere, temporaryFolder } from '../support/cli.ts';
-import { documentOf, fonts, laidOut, rightDocument } from '../support/views.ts';
+import { documentOf, fonts, laidOut, opened, rightDocument } from '../support/views.ts';
 
 const source = {
   pimbot: 1,
@@ -268,4 +276,57 @@ test.each([
   expect(diagnostics.map(formatDiagnostic)).toEqual([
     expect.stringContaining(`this text is not a message that can be filled in: ${words}`),
   ]);
+});
+
+describe('what is worked out in a text', () => {
+  const values = {
+    'time': 125,
+    'boss-name': 'Eel',
+    'hull': 30,
+    'max-hull': 40,
+    'done': 1,
+    'total': 3,
+    'docked': true,
+  };
+  const form = (children: readonly WidgetSource[], more: object = {}) =>
+    laidOut(children, undefined, { cases: { typical: values }, ...more });
+  const said = (text: string) => form([{ id: 'w', kind: 'text', text }]).tree.widgets[1]!.text!.text;
+
+  test.each([
+    ['{(time - 5) / 60, number} min', '2 min'],
+    ['{hull / max-hull, number, percent} of {max-hull}', '75% of 40'],
+    ['{total - done, plural, one {# crate} other {# crates}} left', '2 crates left'],
+    ["{if(docked, 'At', 'Near')} {boss-name}", 'At Eel'],
+    ['{if(hull > 20, total, 0), plural, =0 {none} other {# of {total * 2}}}', '3 of 6'],
+    // What stands in the text of a choice, and in quotes, is text.
+    ['{done, plural, one {up - down} other {a + b}}', 'up - down'],
+    ["'{hull / total}' is {done + 1}", '{hull / total} is 2'],
+  ])('%s: %s', (text, shown) => {
+    expect(said(text)).toBe(shown);
+  });
+
+  test('asks for its names: one that is not there is told, others are followed', () => {
+    const wrong = readDocument(
+      documentOf([{ id: 'w', kind: 'text', text: '{hul / max-hull, number} of it' }], {
+        cases: { typical: values },
+      }),
+    );
+    expect(wrong.diagnostics.map(formatDiagnostic)).toEqual([
+      expect.stringContaining('there is no value "hul"; did you mean "hull"?'),
+    ]);
+    const source = documentOf([{ id: 'w', kind: 'text', text: '{hull / max-hull, number, percent} left' }], {
+      cases: { typical: values },
+    });
+    const live = new LiveView(opened(JSON.stringify(source)), { width: 400, height: 300 });
+    live.set({ 'max-hull': 60 });
+    live.update();
+    expect(live.nodeOf('w')!.widget.text!.text).toBe('50% left');
+  });
+
+  test('neither can be worked out where it is no expression, and says so', () => {
+    for (const text of ['{time /} min', '{time time} min', '{2 * (time} min', `${'{time + 1} '.repeat(21)}`])
+      expect(
+        readDocument(documentOf([{ id: 'w', kind: 'text', text }], { cases: { typical: values } })).document,
+      ).toBeUndefined();
+  });
 });
