@@ -1,7 +1,7 @@
 import { checkOf, checks, documentChecks } from '../checks/index.ts';
 import { factors } from '../view/index.ts';
 import type { Finding, Verdict } from '../verdict/index.ts';
-import { allScreens } from './wording.ts';
+import { allScreens, supportedScreens } from './wording.ts';
 
 /** Findings that one change of the document would concern: of one widget as it is written, or of one missing thing. */
 export interface Cause {
@@ -125,12 +125,15 @@ export function reachOf(
   const occurrences = findings.flatMap((one) => one.occurrences);
   const screens = [...new Set(occurrences.map(({ screen }) => screen))];
   if (screens.length === 0) return '';
+  const views = new Set(findings.map(({ view }) => view));
+  const all = views.size === 1 ? supportedScreens(findings[0]!.view, verdict) : verdict.screens;
+  const supported = all.length < verdict.screens.length ? ' it supports' : '';
   const on =
     screens.length === 1
       ? screens[0]!
-      : screens.length === verdict.screens.length
-        ? allScreens(screens.length)
-        : `${screens.length} of ${verdict.screens.length} screens`;
+      : screens.length === all.length
+        ? `${allScreens(screens.length)}${supported}`
+        : `${screens.length} of ${all.length} screens${supported}`;
   const said = factors.flatMap((factor) => {
     const found = [...new Set(occurrences.map((one) => one[factor.key]))];
     const text = factor.where(found, verdict[factor.list]);
@@ -143,7 +146,7 @@ export function reachOf(
 }
 
 /** Whether a finding is worse on some of its screens than on others: by more than a hundredth. */
-function varies({ outcome, occurrences, worst }: Finding): boolean {
+export function varies({ outcome, occurrences, worst }: Finding): boolean {
   if (outcome !== 'failed') return false;
   return occurrences.some(
     ({ measured }) => Math.abs((measured ?? 0) - worst.measured!) > 0.01 * Math.abs(worst.measured!),

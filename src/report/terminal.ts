@@ -1,6 +1,6 @@
 import type { Finding, Verdict } from '../verdict/index.ts';
 import { factors } from '../view/index.ts';
-import { causesOf, namesOf, reachOf, type Cause } from './causes.ts';
+import { causesOf, namesOf, reachOf, varies, type Cause } from './causes.ts';
 import { gridOf } from './grid.ts';
 import type { Suggestion } from '../mend/index.ts';
 import { findingPlace, suggestionOf, type Tones, type ReportInput } from './report.ts';
@@ -278,8 +278,7 @@ function describe(input: ReportInput, finding: Finding, how: How): string[] {
     return [...lines, ...suggested(input, finding, how), ...wrapped(`    ${label} ${place}`, width, '    ')];
   const { screen, scale } = finding.worst;
   const several = new Set(finding.occurrences.map((one) => one.screen)).size > 1;
-  const worst =
-    several && finding.outcome === 'failed' ? ` (worst on ${screen}, where 1 u is ${amount(scale)} px)` : '';
+  const worst = several && varies(finding) ? ` (worst on ${screen}, where 1 u is ${amount(scale)} px)` : '';
   lines.push(...wrapped(`    ${occasionOf(finding, input.verdict)}${worst}`, width, '    '));
   if (finding.outcome === 'failed')
     for (const reason of finding.reasons)

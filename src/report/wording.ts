@@ -62,12 +62,26 @@ export function allScreens(count: number): string {
   return count === 2 ? 'both screens' : `all ${count} screens`;
 }
 
-/** `on all 12 screens`, `on desktop and square`, `on 7 of 12 screens: …`. */
-export function whereOf(finding: Finding, screenCount: number): string {
+/** The screens of a verdict that a view is looked at on. */
+export function supportedScreens(view: string | undefined, verdict: Verdict): readonly string[] {
+  const outside = verdict.unsupported.find((one) => one.view === view)?.screens ?? [];
+  return verdict.screens.filter((name) => !outside.includes(name));
+}
+
+/**
+ * `on all 12 screens`, `on desktop and square`, `on 4 of 12 screens: …`, `on 9 of 12 screens, all but …`.
+ * @param screens The names of those it was looked for on. @param most How many there are with those its view does not support.
+ */
+export function whereOf(finding: Finding, screens: readonly string[], most = screens.length): string {
   const names = [...new Set(finding.occurrences.map((one) => one.screen))];
-  if (names.length === screenCount && screenCount > 1) return `on ${allScreens(screenCount)}`;
+  const others = screens.filter((name) => !names.includes(name));
+  const supported = most > screens.length ? ' it supports' : '';
+  if (others.length === 0 && names.length > 1) return `on ${allScreens(names.length)}${supported}`;
   if (names.length <= 2) return `on ${names.join(' and ')}`;
-  return `on ${names.length} of ${screenCount} screens: ${names.join(', ')}`;
+  const on = `on ${names.length} of ${screens.length} screens${supported}`;
+  return others.length < names.length / 2
+    ? `${on}, all but ${others.join(', ')}`
+    : `${on}: ${names.join(', ')}`;
 }
 
 /** On which screens and in which occasions; empty of what is written, on no screen in particular. */
@@ -79,7 +93,11 @@ export function occasionOf(finding: Finding, verdict: Verdict): string {
   });
   const told = (settings: boolean) =>
     said.flatMap(({ isSetting, text }) => (isSetting === settings && text !== '' ? [text] : []));
-  return [whereOf(finding, verdict.screens.length), ...told(false), told(true).join(', ')]
+  return [
+    whereOf(finding, supportedScreens(finding.view, verdict), verdict.screens.length),
+    ...told(false),
+    told(true).join(', '),
+  ]
     .filter((text) => text !== '')
     .join(' ');
 }

@@ -1,6 +1,9 @@
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 import { type Screen, type WidgetSource } from 'pimbot';
 import { causesOf, checkDocument } from 'pimbot/tools';
+import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 import { documentOf, fonts, rightDocument } from '../support/views.ts';
 
 const near = { density: 96, distance: 600, inputs: ['mouse'], group: 'desktop' } as const;
@@ -31,6 +34,30 @@ function causes(children: readonly WidgetSource[], on = screens) {
 }
 
 const lines = (count: number) => Array.from({ length: count }, (_, nth) => line(nth + 1));
+
+test('where something is found is told by the screens its view supports, and by the fewer of those it is on and is not on', async () => {
+  const folder = temporaryFolder();
+  const box = (id: string, x: number) =>
+    `      - { id: ${id}, anchor: left top, offset: ${x} 20, size: 90, look: { background: "#345" } }\n`;
+  const hud = `pimbot: 1
+reference: { size: 1920x1080, scaling: none }
+views:
+  hud:
+    supports: { from: 1000x500 }
+    children:
+${box('everywhere', 4000)}${box('nearly', 1850)}${box('here', 1100)}`;
+  writeFileSync(join(folder.path, 'hud.yaml'), hud);
+  const sizes = ['640x360', '1100x600', '1150x600', '1280x720', '1600x900', '1920x1080', '2000x1080'];
+  const on = sizes.flatMap((size) => ['--screen', size]);
+  const { out } = await pimbotHere(['check', 'hud.yaml', ...on, '--check', 'off-screen'], folder.path);
+  folder.remove();
+  const said = out.replace(/\s+/g, ' ');
+  expect(said).toContain(
+    'hud/everywhere sticks out 2990 px past the right edge of the screen on all 6 screens it supports (worst on 1100x600',
+  );
+  expect(said).toContain('on 5 of 6 screens it supports, all but 2000x1080 (worst on 1100x600');
+  expect(said).toContain('on 1100x600 and 1150x600 (worst on 1100x600');
+});
 
 describe('what gets too small in a view', () => {
   test('on some screens, in five places or more, is one cause that says where it stands', () => {
