@@ -62,8 +62,10 @@ import { unfilledPlaceholder } from './unfilled-placeholder.ts';
 import { unpressable } from './unpressable.ts';
 import { unusedComponent } from './unused-component.ts';
 import { unusedParameter } from './unused-parameter.ts';
+import { unusedPicture } from './unused-picture.ts';
 import { unusedStyle } from './unused-style.ts';
 import { unusedToken } from './unused-token.ts';
+import { unusedValue } from './unused-value.ts';
 import { valueRange } from './value-range.ts';
 
 /** Every check of a layout, in the order reports list them: placed, readable, pictures, reachable. */
@@ -133,6 +135,8 @@ const ofDocuments = [
   unusedComponent,
   unusedParameter,
   unusedToken,
+  unusedPicture,
+  unusedValue,
   driftedInstance,
   idleChange,
   idleCondition,

@@ -1,5 +1,6 @@
-import { pointerTo, textsIn } from '../document/index.ts';
+import { pointerTo } from '../document/index.ts';
 import type { DocumentCheck } from './check.ts';
+import { wordsWritten } from './subject/words-written.ts';
 
 export const unusedParameter = {
   id: 'unused-parameter',
@@ -14,8 +15,7 @@ export const unusedParameter = {
   run({ document: { source } }, report) {
     for (const [component, { params, ...body }] of Object.entries(source.components ?? {})) {
       if (!params) continue;
-      const said = textsIn(body).filter((text) => text.includes('{'));
-      const used = new Set(said.flatMap((text) => text.match(/[\p{L}_][\p{L}\p{N}_-]*/gu) ?? []));
+      const used = wordsWritten(body, (text) => text.includes('{'));
       for (const name of Object.keys(params)) {
         if (used.has(name)) continue;
         const pointer = pointerTo(pointerTo('/components', component) + '/params', name);

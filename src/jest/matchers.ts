@@ -177,7 +177,10 @@ function answer(view: View, on: readonly Screen[], found: readonly Finding[], wh
     message: () => {
       if (pass) return `expected the view ${view.name} not ${what} ${where}, and it does`;
       const told = found.slice(0, mostTold).map((finding) => {
-        const what = `${finding.widget} ${sentenceOf(finding)} ${whereOf(finding, on.map(({ name }) => name))}`;
+        const what = `${finding.widget} ${sentenceOf(finding)} ${whereOf(
+          finding,
+          on.map(({ name }) => name),
+        )}`;
         return `  ✗ ${what}  [${finding.check}]${whyOf(view, finding)}`;
       });
       const change = changeFor(view, on, found);

@@ -13,7 +13,6 @@ export {
   safeRectOf,
   sharesAxis,
   unionOf,
-  edgeNames,
   edgesOver,
   worstEdge,
 } from './geometry.ts';

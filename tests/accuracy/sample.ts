@@ -87,14 +87,18 @@ function marked(widget: WidgetSource): WidgetSource {
 /** A view of these widgets; the numbers keep it readable on every screen. */
 export function view(
   children: readonly WidgetSource[],
-  more: Partial<DocumentSource> = {},
+  { pictures, ...more }: Partial<DocumentSource> = {},
   backdrop = '#04202a',
 ): Sample {
+  // One that is not shown would be a mistake of its own.
+  const written = JSON.stringify([children, more]);
+  const shown = Object.entries(pictures ?? {}).filter(([name]) => new RegExp(`\\b${name}\\b`).test(written));
   return {
     document: {
       pimbot: 1,
       reference: { 'size': '1920x1080', 'limits': '1..', 'least-millimetres': 0.11 },
       kinds: focus,
+      ...(pictures && { pictures: Object.fromEntries(shown) }),
       ...more,
       views: { v: { backdrop, children: children.map((child) => named(marked(child))) } },
     },

@@ -101,7 +101,7 @@ function documentOf(form: Form, key: string): DocumentSource {
   const make = (one: WidgetSource) => ({ id: 'in', size: '100%', children: [one, other] });
   const head = {
     pimbot: 1 as const,
-    cases: { only: { said: form === 'by a value' ? value : 0 } },
+    cases: { only: (form === 'by a value' ? { said: value } : {}) as { readonly [name: string]: never } },
     styles: { plate: { background: '#00ff00', states: { hover: { background: '#ff00ff' } } } },
   };
   if (form === 'in a condition') {

@@ -188,6 +188,7 @@ describe('a suggestion', () => {
        "a neighbour that is hidden",
        "a neighbour that is no control",
        "a padding that leaves its text no room",
+       "a picture nothing shows",
        "a picture over the whole view",
        "a picture squeezed into a box",
        "a picture that hides a text",

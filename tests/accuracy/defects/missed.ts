@@ -125,11 +125,9 @@ export const missed: readonly Defect[] = [
     check: 'unfilled-placeholder',
     widget: 'w',
     make: (place) => {
-      const made = (said: string) =>
-        view([place({ id: 'w', ...text(said) })], {
-          cases: { typical: { note: said.includes('{') ? 'for {station}' : 'for all' } },
-        });
-      return { clean: made('{note}'.replace('{note}', 'Depth')), broken: made('{note}') };
+      const made = (note: string) =>
+        view([place({ id: 'w', ...text('{note}') })], { cases: { typical: { note } } });
+      return { clean: made('for all'), broken: made('for {station}') };
     },
   },
   {

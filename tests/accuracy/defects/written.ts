@@ -1,5 +1,16 @@
 import type { ThemeFileSource, WidgetSource } from 'pimbot';
-import { box, component, plate, text, view, type Defect, type Place, type Sample } from '../sample.ts';
+import {
+  box,
+  component,
+  image,
+  pictures,
+  plate,
+  text,
+  view,
+  type Defect,
+  type Place,
+  type Sample,
+} from '../sample.ts';
 
 /** A component of a plate with a name on it, and an instance that changes things. */
 const sign = (place: Place, change: WidgetSource): Sample =>
@@ -120,6 +131,34 @@ export const written: readonly Defect[] = [
           },
         });
       return { clean: one('{label} {ink}'), broken: one('{label}') };
+    },
+  },
+  {
+    name: 'a picture nothing shows',
+    check: 'unused-picture',
+    widget: 'frame',
+    make: (place, nth) => {
+      const shown = (look: object) => view([place(image({ id: 'w', size: 200 + nth, look }))], { pictures });
+      const broken = shown({});
+      return {
+        clean: shown({ image: 'frame' }),
+        broken: {
+          ...broken,
+          document: { ...broken.document, pictures: { art: pictures.art, frame: pictures.frame } },
+        },
+      };
+    },
+  },
+  {
+    name: 'a value of a case that nothing shows',
+    check: 'unused-value',
+    widget: 'hul',
+    make: (place, nth) => {
+      const one = (words: string) =>
+        view([place({ id: 'w', ...text(words) })], {
+          cases: { typical: { hull: 80 + nth, hul: 60 }, worst: { hull: 4, hul: 0 } },
+        });
+      return { clean: one('{hull, number} of {hul}'), broken: one('{hull, number}') };
     },
   },
   {

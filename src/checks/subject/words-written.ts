@@ -1,0 +1,13 @@
+import { textsIn } from '../../document/index.ts';
+
+/** All words of the texts in something, as the names of values, parameters and pictures are written. @param counts Which texts do. */
+export function wordsWritten(
+  something: unknown,
+  counts: (text: string) => boolean = () => true,
+): Set<string> {
+  return new Set(
+    textsIn(something)
+      .filter(counts)
+      .flatMap((text) => text.match(/[\p{L}_][\p{L}\p{N}_-]*/gu) ?? []),
+  );
+}
