@@ -307,6 +307,10 @@ describe('one of two by a condition', () => {
     ]);
     expect(told({ anchor: "{if(shots, 'left botom', 'left top')}" })[0]).toContain('gives "left botom"');
     expect(told({ style: "{if(shots, 'plate', 'alarm')}" })).toHaveLength(2);
+    expect(told({ anchor: 'left top', offset: ['{if(shots, 5, 7)}', "{if(shots, 'up', 7)}"] })).toEqual([]);
+    expect(told({ anchor: 'left top', offset: [4, "{if(shots, 'up', 7)}"] })).toEqual([
+      expect.stringContaining('gives [4,"up"]'),
+    ]);
     expect(told({ rotate: '{if(shots, 5, 7) + 1}' } as unknown as WidgetSource)).toEqual([]);
   });
 });
