@@ -96,7 +96,7 @@ describe('what varies', () => {
   });
 
   test('a state no player can reach is not tried: what is disabled is not focused', () => {
-    const { findings } = checkDocument(documentOf({}, { states: 'disabled', text: 'x' }), {
+    const { findings } = checkDocument(documentOf({}, { states: 'disabled', text: 'x', label: '{name}' }), {
       resources,
       screens: two,
       states: ['hover'],
