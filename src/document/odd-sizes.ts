@@ -1,5 +1,5 @@
 import type { DiagnosticList } from './diagnostics.ts';
-import { readLength, readSize, readSizePair, type Length, type Size } from './lengths.ts';
+import { readLength, readSize, readSizePair, type Size } from './lengths.ts';
 import type { Origin, PlacedSource, WidgetSource } from './model.ts';
 
 /* Sizes as they are written: those that can only come to nothing, and those of which one takes another's effect away. */
@@ -48,7 +48,7 @@ export function checkSizes(
 
 function isNegative(size: Size): boolean {
   if (size.mode !== 'fixed') return false;
-  const { u, share }: Length = size.length;
+  const { u, share } = size.length;
   return u <= 0 && share <= 0 && (u < 0 || share < 0);
 }
 

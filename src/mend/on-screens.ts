@@ -31,16 +31,16 @@ const few = 0.25;
 const much = 1.25;
 
 /** Whether a condition says one of some keys: a change of them is one for its screens alone. */
-export function isConditional({ widget }: Broken, keys: Keys): boolean {
-  return Object.keys(keys).some((key) => widget.origins.get(key)?.includes('/when/'));
+export function isConditional({ widget }: Broken, keys: readonly string[]): boolean {
+  return keys.some((key) => widget.origins.get(key)?.includes('/when/'));
 }
 
-/** Whether some keys may grow by a factor wherever they hold: it is needed on many screens, or is little. */
-export function mayGrow(broken: Broken, keys: Keys, factor: number): boolean {
-  const { finding, screens } = broken;
+/** Whether some keys may grow wherever they hold, as much as a finding needs: on many screens, or by little. */
+export function mayGrow(broken: Broken, keys: readonly string[]): boolean {
+  const { finding, screens, measured, limit } = broken;
   if (isConditional(broken, keys)) return true;
   const failing = new Set(finding.occurrences.map(({ screen }) => screen)).size;
-  return failing >= few * screens.length || factor <= much;
+  return failing >= few * screens.length || limit / measured <= much;
 }
 
 /**
@@ -54,7 +54,7 @@ export function onTheirScreens(
 ): readonly Change[] {
   const { widget, screens, finding } = broken;
   const keys = keysFor(broken);
-  if (!keys || isConditional(broken, keys)) return [];
+  if (!keys || isConditional(broken, Object.keys(keys))) return [];
   const names = new Set(finding.occurrences.map(({ screen }) => screen));
   const failing = screens.filter(({ name }) => names.has(name));
   const whole = screens.length - failing.length;
@@ -64,10 +64,10 @@ export function onTheirScreens(
     if (there.length - others < failing.length || 2 * others > whole) return [];
     const upright = there.filter((one) => isOf(broken, { orientation: 'portrait' }, one));
     const wide = there.filter((one) => !upright.includes(one));
-    const first = screen.input === undefined ? undefined : broken.among(wide);
-    const own = first && broken.among(upright) && keysFor(first);
-    const isTwo =
-      own !== undefined && JSON.stringify(own) !== JSON.stringify(keys) && isUprightWorse(broken, upright);
+    const isUprightWorst = upright.some(({ name }) => name === finding.worst.screen);
+    const worstWide = screen.input !== undefined && isUprightWorst ? broken.among(wide) : undefined;
+    const own = worstWide && keysFor(worstWide);
+    const isTwo = own !== undefined && JSON.stringify(own) !== JSON.stringify(keys);
     return [
       keysWhere(
         widget,
@@ -80,10 +80,6 @@ export function onTheirScreens(
       ),
     ];
   });
-}
-
-function isUprightWorse({ finding }: Broken, upright: readonly Screen[]): boolean {
-  return upright.some(({ name }) => name === finding.worst.screen);
 }
 
 function isOf({ view }: Broken, condition: ScreenConditionSource, screen: Screen): boolean {

@@ -46,9 +46,7 @@ export const largerText: Remedy = (broken) => {
   if (!(broken.measured > 0)) return [];
   return [
     ...onTheirScreens(broken, (worst) => ({ look: largeEnough(worst) })),
-    ...(mayGrow(broken, { look: {} }, broken.limit / broken.measured)
-      ? [lookKeys(widget, largeEnough(broken))]
-      : []),
+    ...(mayGrow(broken, ['look']) ? [lookKeys(widget, largeEnough(broken))] : []),
   ];
 };
 

@@ -20,14 +20,20 @@ function longEnough({ widget, on, measured, limit }: Broken): readonly { readonl
 export const enlarge: Remedy = (broken) => [
   ...enlargeThere(broken),
   ...longEnough(broken)
-    .filter((keys) => mayGrow(broken, keys, broken.limit / broken.measured))
+    .filter((keys) => mayGrow(broken, Object.keys(keys)))
     .map((keys) => keysOf(broken.widget, keys)),
 ];
 
 /** The same on screens of the kind alone on which it is too small. */
 const enlargeThere: Remedy = (broken) => {
   const ways = longEnough(broken);
-  if (ways.some((keys) => isConditional(broken, keys))) return [];
+  if (
+    isConditional(
+      broken,
+      ways.flatMap((keys) => Object.keys(keys)),
+    )
+  )
+    return [];
   return ways.flatMap((_, nth) => onTheirScreens(broken, (worst) => longEnough(worst)[nth]));
 };
 
