@@ -55,7 +55,7 @@ const naturalSizes: { readonly [Name in Kind]?: { width: number; height: number;
   canvas: { width: 300, height: 150, inEm: false },
   scrollbar: { width: 10, height: 10, inEm: false },
   meter: { width: 160, height: 16, inEm: false },
-  slider: { width: 160, height: 8, inEm: false },
+  slider: { width: 160, height: 24, inEm: false },
   checkbox: { width: 1, height: 1, inEm: true },
   switch: { width: 2, height: 1, inEm: true },
 };

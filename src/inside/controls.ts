@@ -25,9 +25,9 @@ export function insideOf(widget: Widget, layout: Layout, rect: Rect): Rect {
 }
 
 /**
- * A slider's track is its inside, its handle three times as high, at the most as high as the whole widget; a switch's
- * track is the whole widget, its handle stands inside, at the end when it is on. What starts and ends follows the writing
- * direction.
+ * A slider's track is its inside, and a third as high as all of it where no padding leaves room above and below; its handle is three
+ * times as high as the track, at the most as high as the whole widget. A switch's track is the whole widget, its handle stands
+ * inside, at the end when it is on. What starts and ends follows the writing direction.
  */
 export function controlBoxes(widget: Widget, layout: Layout, rect: Rect): ControlBoxes {
   const inside = insideOf(widget, layout, rect);
@@ -36,14 +36,15 @@ export function controlBoxes(widget: Widget, layout: Layout, rect: Rect): Contro
     const share = widget.states.includes('checked') ? 1 : 0;
     return { track: rect, filled: undefined, handle: handleAt(widget, inside, side, inside.y, share) };
   }
-  const side = Math.min(rect.height, rect.width, handleTimes * inside.height);
+  const track = inside.height < rect.height ? inside : middleOf(inside);
+  const side = Math.min(rect.height, rect.width, handleTimes * track.height);
   const handle = handleAt(widget, rect, side, rect.y + (rect.height - side) / 2, widget.value);
   const middle = handle.x + handle.width / 2;
-  const end = inside.x + inside.width;
+  const end = track.x + track.width;
   const filled = widget.box.rightToLeft
-    ? { ...inside, x: middle, width: Math.max(0, end - middle) }
-    : { ...inside, width: Math.max(0, middle - inside.x) };
-  return { track: inside, filled, handle };
+    ? { ...track, x: middle, width: Math.max(0, end - middle) }
+    : { ...track, width: Math.max(0, middle - track.x) };
+  return { track, filled, handle };
 }
 
 /** The least a scrollbar's handle is long, in u. */
@@ -84,6 +85,12 @@ export function backgroundBox(widget: Widget, layout: Layout, rect: Rect): Rect 
 
 /** How much higher a slider's handle is than its track. */
 const handleTimes = 3;
+
+/** The middle third of a rectangle, between its top and its bottom. */
+function middleOf(rect: Rect): Rect {
+  const height = rect.height / handleTimes;
+  return { ...rect, y: rect.y + (rect.height - height) / 2, height };
+}
 
 function handleAt({ box }: Widget, room: Rect, side: number, y: number, share: number): Rect {
   const along = box.rightToLeft ? 1 - share : share;

@@ -64,6 +64,21 @@ describe('a switch', () => {
 });
 
 describe('a slider', () => {
+  test('of which nothing is said but its colours has a handle as high as itself and a track a third as high, in the middle', () => {
+    const on = laidOut([{ id: 's', kind: 'slider', value: 0.5, look: { background }, ...at }]);
+    expect(numbers(on, 's').slice(2)).toEqual([160, 24]);
+    expect(rectsOf(on, 's')).toEqual([
+      [0, 8, 160, 8],
+      [0, 8, 80, 8],
+      [68, 0, 24, 24],
+    ]);
+    // Padding beside it alone keeps it so.
+    const beside = laidOut([
+      { id: 's', kind: 'slider', value: 0, size: '100 30', look: { background, padding: '0 10' }, ...at },
+    ]);
+    expect(rectsOf(beside, 's')[0]).toEqual([10, 10, 80, 10]);
+  });
+
   const look = { background, 'padding': '8 0', 'color': '#fc6', 'handle-color': '#fff' };
   const slider = (more: Partial<WidgetSource>) =>
     laidOut([{ id: 's', kind: 'slider', look, size: '200 24', ...at, ...more }]);
