@@ -1,4 +1,4 @@
-import { drawingOrder, movedInOrder, zOf } from '../skeleton/index.ts';
+import { drawingOrder, zOf, type Raised } from '../skeleton/index.ts';
 import type { LiveNode } from './node.ts';
 
 /** The order in which the widgets of a live view are drawn. It is worked out when all changes that it follows from are made. */
@@ -7,8 +7,6 @@ export class LiveOrder {
   indexes: readonly number[];
   /** Those that are drawn out of the order they are written in. */
   readonly #raised = new Set<LiveNode>();
-  /** Those that lie higher or lower since it was worked out. */
-  readonly #moved = new Set<LiveNode>();
   #isAnother = false;
 
   constructor(indexes: readonly number[]) {
@@ -22,13 +20,12 @@ export class LiveOrder {
 
   forget(node: LiveNode): void {
     this.#raised.delete(node);
-    this.#moved.delete(node);
   }
 
   /** Notes that a widget lies higher or lower. */
   move(node: LiveNode): void {
     this.know(node);
-    this.#moved.add(node);
+    this.#isAnother = true;
   }
 
   /** Notes that other widgets are there. */
@@ -38,13 +35,11 @@ export class LiveOrder {
 
   /** Works it out again where it follows from what was noted. Gives whether it did. @param end By index: the index after the last in it. */
   settle(nodes: readonly LiveNode[], end: ArrayLike<number>): boolean {
-    if (this.#moved.size === 0 && !this.#isAnother) return false;
-    const [first] = this.#moved;
-    const isOne = first !== undefined && this.#moved.size === 1 && !this.#isAnother;
-    if (isOne) this.indexes = movedInOrder(this.indexes, (index) => nodes[index]!.bone, end, first.index);
-    else if (this.#raised.size === 0) this.indexes = nodes.map(({ index }) => index);
-    else this.indexes = drawingOrder(nodes.map(({ bone }) => bone));
-    this.#moved.clear();
+    if (!this.#isAnother) return false;
+    const raised: Raised[] = [];
+    for (const { index, bone } of this.#raised)
+      raised.push({ index, parent: bone.parent, z: zOf(bone.source) });
+    this.indexes = drawingOrder(nodes.length, raised, end);
     this.#isAnother = false;
     return true;
   }

@@ -9,7 +9,7 @@ import type { Bone, Head, Site, Skeleton, Structure } from './bone.ts';
 import { boxOf, boxOfView, type Box } from './box.ts';
 import type { OnScreen } from './conditions.ts';
 import { withDividers } from './divider.ts';
-import { drawingOrder } from './drawing-order.ts';
+import { orderOf } from './drawing-order.ts';
 import {
   childrenOf,
   childrenOfInstance,
@@ -101,7 +101,7 @@ export function makeSkeleton(
     bones: withDividers(bones),
     scope,
     values,
-    order: drawingOrder(bones),
+    order: orderOf(bones),
     applied: trace.applied,
     structural: trace.structural,
     sites,
