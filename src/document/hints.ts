@@ -27,6 +27,14 @@ const keyHints: { readonly [key: string]: string } = {
   onclick: 'what happens then is the business of the game',
 };
 
+const restOfValue =
+  'between braces a comma starts another key: quote a value that has commas, and put spaces between numbers, as offset: 10 20';
+
+/** Whether a key is what stands after the comma of a value, as in `offset: 10, 20` or `rgb(1, 2, 3)`. */
+function isRestOfValue(key: string): boolean {
+  return /^[-+.\d]|\)$/.test(key);
+}
+
 /** Keys of looks that are written on the widget itself. */
 const lookKeyNames: ReadonlySet<string> = new Set([
   'background',
@@ -49,6 +57,7 @@ const lookKeyNames: ReadonlySet<string> = new Set([
 
 /** What somebody may have meant by a key that a widget does not have; undefined where nobody knows. */
 export function keyHint(key: string): string | undefined {
+  if (isRestOfValue(key)) return restOfValue;
   if (lookKeyNames.has(key)) return look(key);
   const name = key.toLowerCase();
   return Object.hasOwn(keyHints, name) ? keyHints[name] : undefined;
@@ -73,6 +82,7 @@ const lookHints: { readonly [key: string]: string } = {
 
 /** What somebody may have meant by a key that a look does not have; undefined where nobody knows. */
 export function lookHint(key: string): string | undefined {
+  if (isRestOfValue(key)) return restOfValue;
   // Names are read as in scripts too: fontFamily.
   const name = key.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`);
   return Object.hasOwn(lookHints, name) ? lookHints[name] : undefined;
@@ -144,6 +154,14 @@ const axes: Readonly<Record<string, string>> = {
   auto: 'both',
 };
 
+/** As YAML 1.1 had them. */
+const yesNo: Readonly<Record<string, string>> = {
+  yes: 'true',
+  on: 'true',
+  no: 'false',
+  off: 'false',
+};
+
 /** What is meant by values that keys have elsewhere, in CSS above all. */
 const valuesMeant: { readonly [key: string]: Readonly<Record<string, string>> } = {
   'width': lengths,
@@ -167,12 +185,54 @@ const valuesMeant: { readonly [key: string]: Readonly<Record<string, string>> } 
     tabs: 'pages',
   },
   'scroll': axes,
-  'font-weight': { normal: '400', regular: '400', medium: '500', bold: '700', bolder: '800', lighter: '300' },
+  'font-weight': {
+    thin: '100',
+    light: '300',
+    lighter: '300',
+    normal: '400',
+    regular: '400',
+    medium: '500',
+    semibold: '600',
+    bold: '700',
+    bolder: '800',
+    heavy: '900',
+    black: '900',
+  },
+  'visible': yesNo,
+  'gone': yesNo,
+  'disabled': yesNo,
+  'wrap': yesNo,
+  'reverse': yesNo,
 };
+
+/** Keys of lengths and numbers, in which other notations have px, commas and other signs between. */
+const numeric =
+  /^(?:offset|inset|size|width|height|(?:min|max)-(?:width|height)|margin|padding|gap|radius|letter-spacing)$/;
+
+/** The numbers of a value as they are written here; undefined where there is anything else in it. */
+function numbersMeant(word: string): string | undefined {
+  const numbers = word
+    .replace(/(\d) +%/g, '$1%')
+    .replace(/(\d)px\b/g, '$1')
+    .replace(/(?<=\d) *[,x×] *(?=[-\d])/g, ' ');
+  return numbers !== word && /^-?[\d.]+%?(?: -?[\d.]+%?){0,3}$/.test(numbers) ? numbers : undefined;
+}
+
+/** A border as it is written here: its width, then its colour. */
+function borderMeant(word: string): string | undefined {
+  const plain = word.replace(/[\\"']/g, '').replace(/\bsolid\b ?/, '');
+  const [, width, color] = /^([\d.]+)(?:px)? (#?[\w(),. ]+)$/.exec(plain) ?? [];
+  if (color !== undefined) return plain === word ? undefined : `${width} ${color}`;
+  const [, first, last] = /^(#?\w+) ([\d.]+)(?:px)?$/.exec(plain) ?? [];
+  return last === undefined ? undefined : `${last} ${first}`;
+}
 
 /** What somebody may have meant by the value of a key; undefined where nobody knows. */
 export function valueMeant(key: string, value: unknown): string | undefined {
   const word = String(value).trim().toLowerCase();
+  if (key === 'border') return borderMeant(word);
+  const numbers = numeric.test(key) ? numbersMeant(word) : undefined;
+  if (numbers !== undefined) return numbers;
   const meant = valuesMeant[key];
   if (!meant) return undefined;
   if (meant === lengths) {
