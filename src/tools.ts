@@ -114,6 +114,7 @@ export type { Comparison, Snapshot, WidgetChange } from './compare/index.ts';
 export { withOverlay } from './paint/index.ts';
 export type { Overlay } from './paint/index.ts';
 export {
+  byPlace,
   causesOf,
   proofJson,
   proofMap,

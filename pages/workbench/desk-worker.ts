@@ -21,6 +21,7 @@ import {
   SharedChecks,
   addView,
   checkDocument,
+  byPlace,
   causesOf,
   contains,
   desktop,
@@ -328,11 +329,14 @@ class DeskWorker {
     };
     return {
       findings: causes.flatMap(({ what, findings }, cause) =>
-        findings.map((finding) => ({
-          ...told(document, finding, screensOf(finding), ++number),
-          cause,
-          what,
-        })),
+        byPlace(findings).flatMap((those, place) =>
+          those.map((finding) => ({
+            ...told(document, finding, screensOf(finding), ++number),
+            cause,
+            what,
+            place,
+          })),
+        ),
       ),
       unsupported: this.#verdict.unsupported.flatMap(({ screens }) => screens),
     };
@@ -361,7 +365,7 @@ function told(
   finding: Finding,
   screens: readonly string[],
   number: number,
-): Omit<Told, 'cause' | 'what'> {
+): Omit<Told, 'cause' | 'what' | 'place'> {
   const { check, severity, outcome, widget, other, worst } = finding;
   return {
     ...findingTold(document, finding),

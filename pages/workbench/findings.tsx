@@ -1,4 +1,4 @@
-import { useSignal } from '@preact/signals';
+import { useSignal, type Signal } from '@preact/signals';
 import { useEffect, useRef } from 'preact/hooks';
 import type { ToldAt } from 'pimbot/tools';
 import type { Bench } from './bench.ts';
@@ -103,14 +103,8 @@ export function Findings({ bench }: { readonly bench: Bench }) {
               {findings.length} findings of one cause: {findings[0]!.what}
             </li>
           )}
-          {findings.map((one) => (
-            <Finding
-              key={one.key}
-              bench={bench}
-              told={one}
-              isOpen={open.value === one.key}
-              toggle={() => (open.value = open.value === one.key ? undefined : one.key)}
-            />
+          {placesOf(findings).map((those) => (
+            <Place key={those[0]!.key} bench={bench} those={those} open={open} />
           ))}
         </ul>
       ))}
@@ -120,6 +114,55 @@ export function Findings({ bench }: { readonly bench: Bench }) {
         </button>
       )}
     </div>
+  );
+}
+
+/** Findings by the place they are written at. */
+function placesOf(findings: readonly Told[]): readonly (readonly Told[])[] {
+  const places = new Map<number, Told[]>();
+  for (const one of findings) places.set(one.place, [...(places.get(one.place) ?? []), one]);
+  return [...places.values()];
+}
+
+/** What is found of one place: the first, and the others when they are asked for, or one of them is selected. */
+function Place({
+  bench,
+  those: [first, ...others],
+  open,
+}: {
+  readonly bench: Bench;
+  readonly those: readonly Told[];
+  readonly open: Signal<string | undefined>;
+}) {
+  const isUnfolded = useSignal(false);
+  const { selected } = bench.place.value;
+  const isNeeded = others.some((one) => selected.includes(one.widget) || open.value === one.key);
+  const finding = (one: Told) => (
+    <Finding
+      key={one.key}
+      bench={bench}
+      told={one}
+      isOpen={open.value === one.key}
+      toggle={() => (open.value = open.value === one.key ? undefined : one.key)}
+    />
+  );
+  return (
+    <>
+      {finding(first!)}
+      {others.length > 0 && !isNeeded && (
+        <li>
+          <button
+            type="button"
+            class="fold"
+            aria-expanded={isUnfolded.value}
+            onClick={() => (isUnfolded.value = !isUnfolded.value)}
+          >
+            {others.length} more of the same line
+          </button>
+        </li>
+      )}
+      {(isUnfolded.value || isNeeded) && others.map(finding)}
+    </>
   );
 }
 

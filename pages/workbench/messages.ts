@@ -51,6 +51,8 @@ export interface Told extends ToldAt {
   readonly cause: number;
   /** What that change would be of, where it is not the widget. */
   readonly what: string | undefined;
+  /** Findings of one cause, of one check and written at one place have the same number. */
+  readonly place: number;
   readonly screens: readonly string[];
   readonly worst: string;
 }

@@ -45,7 +45,7 @@ export function mayGrow(broken: Broken, keys: readonly string[]): boolean {
 
 /**
  * Changes that say keys for the kind of screens a finding is of alone, the narrowest kind first; where upright ones need more
- * than the others of that kind, one for each. None where it is of most screens, or where a condition says those keys now.
+ * than the others of that kind, one for each. None where it is of all or most screens, or where a condition says those keys now.
  * @param keysFor The keys that mend a finding where it is worst of some screens.
  */
 export function onTheirScreens(
@@ -58,6 +58,7 @@ export function onTheirScreens(
   const names = new Set(finding.occurrences.map(({ screen }) => screen));
   const failing = screens.filter(({ name }) => names.has(name));
   const whole = screens.length - failing.length;
+  if (whole === 0) return [];
   return kindsAround(broken, failing).flatMap(({ screen, where }) => {
     const there = screens.filter((one) => isOf(broken, screen, one));
     const others = there.filter(({ name }) => !names.has(name)).length;

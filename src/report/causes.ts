@@ -109,6 +109,28 @@ function worseFirst(a: Finding, b: Finding): number {
   return a.fails === 'above' ? other - one : one - other;
 }
 
+/**
+ * Findings of one check of widgets that are written at one place, such as the entries of a repeat: the first of each, with the
+ * others. What is found of one widget and several others, or more than once, stays apart. Nothing is left out.
+ */
+export function byPlace<One extends Pick<Finding, 'check' | 'view' | 'pointer' | 'widget' | 'other'>>(
+  findings: readonly One[],
+): readonly (readonly [One, ...One[]])[] {
+  const places = new Map<string, [One, ...One[]]>();
+  const seen = new Map<string, number>();
+  for (const one of findings) {
+    const place = `${one.check}\n${one.view}\n${one.pointer}\n${one.other ?? ''}`;
+    const of = `${place}\n${one.widget}`;
+    const nth = seen.get(of) ?? 0;
+    seen.set(of, nth + 1);
+    const key = `${place}\n${nth}`;
+    const known = places.get(key);
+    if (known) known.push(one);
+    else places.set(key, [one]);
+  }
+  return [...places.values()];
+}
+
 /** The names of widgets, the first few of them. */
 export function namesOf(findings: readonly Finding[], most = 4): string {
   const names = [...new Set(findings.map(({ widget }) => widget))];

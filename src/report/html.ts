@@ -3,7 +3,7 @@ import type { Finding } from '../verdict/index.ts';
 import { escapeXml, toBase64 } from '../paint/index.ts';
 import { page } from './page/page.ts';
 import { pageScript } from './page/script.ts';
-import { causesOf } from './causes.ts';
+import { byPlace, causesOf } from './causes.ts';
 import { findingPlace, suggestionOf, type ReportInput } from './report.ts';
 import type { Shot } from './shots.ts';
 import { unusedHtml, type UnusedFile } from './unused.ts';
@@ -80,6 +80,8 @@ interface Numbered {
   readonly cause: number;
   /** What would have to be changed, where that is not the widget. */
   readonly what: string | undefined;
+  /** The number of the first finding of the same check that is written at the same place. */
+  readonly first: number;
 }
 
 /** Numbers by cause, so that what belongs together has numbers that follow each other; undecided ones come last. */
@@ -93,7 +95,14 @@ function numbersOf({ verdict, document }: ReportInput, from: number): ReadonlyMa
   const numbers = new Map<Finding, Numbered>();
   let number = from;
   [...groups, ...open].forEach(({ what, findings }, at) => {
-    for (const finding of findings) numbers.set(finding, { number: ++number, cause: from + at, what });
+    const firsts = new Map(
+      byPlace(findings).flatMap(([first, ...others]) => others.map((one) => [one, first])),
+    );
+    for (const finding of findings) {
+      const known = firsts.get(finding);
+      const first = (known && numbers.get(known)?.number) ?? number + 1;
+      numbers.set(finding, { number: ++number, cause: from + at, what, first });
+    }
   });
   return numbers;
 }

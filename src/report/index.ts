@@ -10,7 +10,7 @@ export type { ProofPageInput, Sketched } from './proof/html.ts';
 export { proofJson } from './proof/json.ts';
 export { proofMap, proofPlot } from './proof/map.ts';
 export { proofStrip } from './proof/strip.ts';
-export { causesOf } from './causes.ts';
+export { byPlace, causesOf } from './causes.ts';
 export type { Cause } from './causes.ts';
 export { proofTerminal } from './proof/terminal.ts';
 export {

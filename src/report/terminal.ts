@@ -1,6 +1,6 @@
 import type { Finding, Verdict } from '../verdict/index.ts';
 import { factors } from '../view/index.ts';
-import { causesOf, namesOf, reachOf, varies, type Cause } from './causes.ts';
+import { byPlace, causesOf, namesOf, reachOf, varies, type Cause } from './causes.ts';
 import { gridOf } from './grid.ts';
 import type { Suggestion } from '../mend/index.ts';
 import { findingPlace, suggestionOf, type Tones, type ReportInput } from './report.ts';
@@ -17,8 +17,9 @@ export interface TerminalOptions {
   readonly width?: number;
 }
 
-/** Of so many causes or fewer everything is told. */
+/** Of so many causes at so many places, or fewer, everything is told. */
 const fewCauses = 6;
+const fewPlaces = 24;
 /** Of more causes than so many each is told as shortly as can be: what is wrong, and where it is written. */
 const manyCauses = 40;
 /** Findings of one cause that are told one by one before the rest is named. */
@@ -62,7 +63,8 @@ function reportFile(input: ReportInput, how: How): string[] {
   );
   const undecided = verdict.findings.filter(({ outcome }) => outcome === 'undecided');
   const concluded = wrapped(conclusion(input, failed, undecided.length, tones), width, '  ');
-  const isLong = how.verbose || failed.length <= fewCauses;
+  const places = failed.reduce((sum, { findings }) => sum + byPlace(findings).length, 0);
+  const isLong = how.verbose || (failed.length <= fewCauses && places <= fewPlaces);
   // What matters most comes first; of many lines it is the counts, as a terminal shows their end.
   const first = isLong || how.summary ? concluded : wrapped(countsOf(failed, tones), width, '  ');
   const lines = [tones.strong(file), ...first, '', ...gridOf(verdict, tones, width), ''];
@@ -155,10 +157,24 @@ function nameOf({ view, widget }: Finding): string {
   return view === undefined ? widget : `${view}/${widget}`;
 }
 
-/** The change that was tried, where one mends a finding. */
-function suggested(input: ReportInput, finding: Finding, { tones, width }: How): string[] {
+/** The change that was tried, where one mends a finding. @param tried What was said before, of the same cause. */
+function suggested(
+  input: ReportInput,
+  finding: Finding,
+  { tones, width }: How,
+  tried: Set<string>,
+): string[] {
   const one = suggestionOf(input, finding);
   if (!one) return [];
+  if (tried.has(one.say))
+    return [
+      ...wrapped(
+        `    ${tones.good('try')} ${printable(one.say)}${tones.faint(', as above')}`,
+        width,
+        '      ',
+      ),
+    ];
+  tried.add(one.say);
   const more = one.mendsToo > 0 ? ` (and ${counted(one.mendsToo, 'other finding')})` : '';
   const said = `    ${tones.good('try')} ${printable(one.say)}${tones.faint(`: mends it${more} on every screen, breaks nothing, ${one.disturbs}${provedWords(input, one)}`)}`;
   return [...wrapped(said, width, '      ')];
@@ -241,7 +257,7 @@ function shortPlace(input: ReportInput, finding: Finding): string {
   return place.startsWith(`${input.file}:`) ? place.slice(input.file.length) : place;
 }
 
-/** A cause with every finding of it; of many that differ in their widget alone, the first few in full and the rest in a line each. */
+/** A cause with every finding of it: of each check the first few places in full and the rest in a line each, widgets of one place by name. */
 function inFull(input: ReportInput, { what, findings }: Cause, how: How): string[] {
   const { tones, width, verbose } = how;
   const lines: string[] = [];
@@ -254,11 +270,15 @@ function inFull(input: ReportInput, { what, findings }: Cause, how: How): string
       ),
     );
   const told = new Map<string, number>();
-  for (const finding of findings) {
+  const tried = new Set<string>();
+  for (const [finding, ...others] of byPlace(findings)) {
     const count = (told.get(finding.check) ?? 0) + 1;
     told.set(finding.check, count);
-    if (verbose || count <= mostTold) lines.push(...describe(input, finding, how));
+    if (verbose || count <= mostTold) lines.push(...describe(input, finding, how, tried));
     else lines.push(...wrapped(headOf(finding, tones), width, '    '));
+    if (verbose) for (const other of others) lines.push(...describe(input, other, how, tried));
+    else if (others.length > 0)
+      lines.push(...wrapped(tones.faint(`    and of the same line ${namesOf(others)}`), width, '      '));
   }
   return lines;
 }
@@ -267,7 +287,7 @@ function headOf(finding: Finding, tones: Tones): string {
   return `${markOf(finding, tones)} ${tones.strong(nameOf(finding))} ${sentenceOf(finding)}`;
 }
 
-function describe(input: ReportInput, finding: Finding, how: How): string[] {
+function describe(input: ReportInput, finding: Finding, how: How, tried = new Set<string>()): string[] {
   const { tones, width } = how;
   const place = tones.faint(findingPlace(input, finding));
   const label = tones.faint(
@@ -275,7 +295,11 @@ function describe(input: ReportInput, finding: Finding, how: How): string[] {
   );
   const lines = [...wrapped(headOf(finding, tones), width, '    ')];
   if (finding.view === undefined)
-    return [...lines, ...suggested(input, finding, how), ...wrapped(`    ${label} ${place}`, width, '    ')];
+    return [
+      ...lines,
+      ...suggested(input, finding, how, tried),
+      ...wrapped(`    ${label} ${place}`, width, '    '),
+    ];
   const { screen, scale } = finding.worst;
   const several = new Set(finding.occurrences.map((one) => one.screen)).size > 1;
   const worst = several && varies(finding) ? ` (worst on ${screen}, where 1 u is ${amount(scale)} px)` : '';
@@ -283,5 +307,9 @@ function describe(input: ReportInput, finding: Finding, how: How): string[] {
   if (finding.outcome === 'failed')
     for (const reason of finding.reasons)
       lines.push(...wrapped(`    ${tones.faint('because')} ${reason.text}`, width, '      '));
-  return [...lines, ...suggested(input, finding, how), ...wrapped(`    ${label} ${place}`, width, '    ')];
+  return [
+    ...lines,
+    ...suggested(input, finding, how, tried),
+    ...wrapped(`    ${label} ${place}`, width, '    '),
+  ];
 }

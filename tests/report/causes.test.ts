@@ -2,7 +2,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 import { type Screen, type WidgetSource } from 'pimbot';
-import { causesOf, checkDocument } from 'pimbot/tools';
+import { byPlace, causesOf, checkDocument } from 'pimbot/tools';
 import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 import { documentOf, fonts, rightDocument } from '../support/views.ts';
 
@@ -83,5 +83,70 @@ describe('what gets too small in a view', () => {
     const [alone] = found.filter(({ what }) => what === undefined);
     expect(alone).toMatchObject({ widgets: ['line-6'] });
     expect(alone!.checks).toContain('cut-text');
+  });
+});
+
+describe('what is found of many widgets of one line of the document', () => {
+  const row = (nth: number) =>
+    `      - { kind: text, id: go-${nth}, repeat: 6, text: Go, size: 60 30, look: { font-size: 6 } }\n`;
+  const told = async (rows: number, ...more: string[]) => {
+    const folder = temporaryFolder();
+    const children = Array.from({ length: rows }, (_, nth) => row(nth)).join('');
+    writeFileSync(
+      join(folder.path, 'hud.yaml'),
+      `pimbot: 1\nreference: { size: 1920x1080 }\nviews:\n  hud:\n    backdrop: "#000"\n    arrange: ${rows > 6 ? 'wrap' : 'column'}\n    children:\n${children}`,
+    );
+    const call = [
+      'check',
+      'hud.yaml',
+      '--screen',
+      'desktop',
+      '--check',
+      'small-text',
+      '--check',
+      'small-target',
+    ];
+    const { out } = await pimbotHere([...call, ...more], folder.path);
+    folder.remove();
+    return out;
+  };
+
+  test('is told once, with the names of the others; --verbose tells each', async () => {
+    const out = await told(1);
+    expect(out).toMatch(/6 errors of 1 cause/);
+    expect(out.match(/text too small/g)).toHaveLength(1);
+    expect(out).toContain('and of the same line go-0-2, go-0-3, go-0-4, go-0-5 and 1 more');
+    expect((await told(1, '--verbose')).match(/text too small/g)).toHaveLength(6);
+  });
+
+  test('but what is found of one widget and several others is told of each', () => {
+    const box = (id: string) => ({ id, anchor: 'left top' as const, size: 90, look: { background: '#345' } });
+    const document = rightDocument(documentOf([box('a'), box('b'), box('c')]));
+    const { findings } = checkDocument(document, { resources: { fonts }, screens });
+    const pairs = findings.filter(({ check }) => check === 'overlap');
+    expect(pairs).toHaveLength(3);
+    expect(byPlace(pairs)).toEqual(pairs.map((one) => [one]));
+    const [first] = pairs;
+    expect(byPlace([first!, first!])).toHaveLength(2);
+  });
+
+  test('a change that mends several places is told in full once', async () => {
+    const out = (await told(3, '--verbose')).replace(/\s+/g, ' ');
+    const tries = [...out.matchAll(/try (go-\d-1): look \{ font-size: \d+ \}(: mends it|, as above)/g)];
+    expect(tries.map(([, id, how]) => `${id}${how}`)).toEqual(
+      [0, 1, 2].flatMap((nth) => [
+        `go-${nth}-1: mends it`,
+        ...new Array<string>(5).fill(`go-${nth}-1, as above`),
+      ]),
+    );
+  });
+
+  test('where a cause is of very many places it is told in short', async () => {
+    const small = (count: number) => told(count, '--screen', '3840x2160');
+    expect(await small(6)).toMatch(/36 errors of 1 cause .*because/s);
+    const many = await small(30);
+    expect(many).toContain('180 errors of 1 cause');
+    expect(many).not.toContain('because');
+    expect(many.split('\n').length).toBeLessThan(20);
   });
 });

@@ -177,16 +177,27 @@ function listOf(by) {
   const count = some.length === data.findings.length ? some.length : some.length + ' of ' + data.findings.length;
   const head = make('h2', { textContent: data.findings.length === 0 ? 'Nothing found' : count + (some.length === 1 ? ' finding' : ' findings') + ', by cause' });
   const ofOne = (group) => group.length > 1 && group[0].what ? [make('p', { className: 'what', textContent: group.length + ' findings of one cause: ' + group[0].what })] : [];
-  const rows = causes.flatMap((group) => [...ofOne(group), make('ul', { className: 'cause' }, ...group.map((one) => {
+  const row = (one) => {
     const screens = one.screens.length === 1 ? one.screens[0] : one.screens.length + ' screens';
     const where = one.view ? one.view + ', ' + screens : 'as written';
-    const row = make('button', { type: 'button', className: 'row ' + kindOf(one) }, make('span', { className: 'number', textContent: one.number }),
+    const button = make('button', { type: 'button', className: 'row ' + kindOf(one) }, make('span', { className: 'number', textContent: one.number }),
       make('span', {}, make('b', { textContent: one.name }), ' ' + one.sentence, make('small', { textContent: one.check + ' · ' + where })));
-    row.addEventListener('click', () => { location.hash = 'finding=' + one.number; });
-    return make('li', {}, row);
-  }))]);
+    button.addEventListener('click', () => { location.hash = 'finding=' + one.number; });
+    return make('li', {}, button);
+  };
+  // What is written at one place is one row, and the rest of it behind it.
+  const placesOf = (group) => {
+    const places = new Map();
+    for (const one of group) places.set(one.first, [...(places.get(one.first) || []), one]);
+    return [...places.values()];
+  };
+  const rows = causes.flatMap((group) => [...ofOne(group), make('ul', { className: 'cause' }, ...placesOf(group).flatMap(([one, ...others]) => others.length === 0 ? [row(one)] : [row(one),
+    make('li', {}, make('details', {}, make('summary', { textContent: others.length + ' more of the same line' }), make('ul', {}, ...others.map(row))))]))]);
   return [head, ...rows];
 }
+
+// On paper nothing can be opened.
+addEventListener('beforeprint', () => { for (const one of document.querySelectorAll('details')) one.open = true; });
 
 let shown = [];
 // Of several drawings of one screen each says what it shows.

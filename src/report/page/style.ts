@@ -31,6 +31,8 @@ h2:first-child { margin-top: 0; }
 .cause { list-style: none; margin: 0 0 8px; padding: 0; border-left: 2px solid var(--line); display: grid; gap: 2px; }
 .what { margin: 8px 0 4px; color: var(--soft); }
 .cause li { background: none; border: 0; padding: 0; }
+.cause ul { list-style: none; margin: 2px 0 0; padding: 0 0 0 12px; display: grid; gap: 2px; }
+.cause summary { cursor: pointer; padding: 2px 8px; color: var(--soft); }
 .row { display: grid; grid-template-columns: auto minmax(0, 1fr); gap: 10px; align-items: start; width: 100%; text-align: left; background: none; border: 0; border-radius: 4px; padding: 5px 10px; cursor: pointer; }
 .row:hover { background: var(--raised); }
 .row small { display: block; color: var(--soft); font-size: 13px; }
