@@ -78,7 +78,12 @@ export function Play({ bench }: { readonly bench: Bench }) {
       <aside aria-label="Values and events">
         <h2>Values</h2>
         {Object.entries(bench.values.value).map(([value, now]) => (
-          <Value key={value} bench={bench} name={value} now={now} />
+          <Value
+            key={value}
+            name={value}
+            now={now}
+            set={(next) => void bench.hear([], 0, { [value]: next })}
+          />
         ))}
         <h2>Events</h2>
         <ol class="log" aria-live="off" tabIndex={0} aria-label="Events">
@@ -91,23 +96,32 @@ export function Play({ bench }: { readonly bench: Bench }) {
   );
 }
 
+/** A value that can be set; of a map its parts. */
 function Value({
-  bench,
   name,
   now,
+  set,
 }: {
-  readonly bench: Bench;
   readonly name: string;
   readonly now: unknown;
+  readonly set: (value: unknown) => void;
 }) {
-  const set = (value: unknown) => void bench.hear([], 0, { [name]: value });
   const id = `value-${name}`;
-  if (typeof now === 'object')
+  if (Array.isArray(now))
     return (
       <p class="quiet">
-        {name}: {Array.isArray(now) ? `${now.length} entries` : 'a map'}
+        {name}: {now.length} entries
       </p>
     );
+  if (typeof now === 'object')
+    return Object.entries(now as { [part: string]: unknown }).map(([part, one]) => (
+      <Value
+        key={part}
+        name={`${name}.${part}`}
+        now={one}
+        set={(next) => set({ ...(now as object), [part]: next })}
+      />
+    ));
   return (
     <div class="value">
       <label for={id}>{name}</label>

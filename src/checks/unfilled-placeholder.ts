@@ -1,5 +1,5 @@
 import type { Widget } from '../dress/index.ts';
-import type { WidgetSource } from '../document/index.ts';
+import { valueName, type WidgetSource } from '../document/index.ts';
 import { keyPointer, type Reason } from '../why/index.ts';
 import type { Check } from './check.ts';
 import type { Subject } from './subject/subject.ts';
@@ -40,6 +40,8 @@ export const unfilledPlaceholder = {
   },
 } as const satisfies Check<Facts>;
 
+const inBraces = new RegExp(`\\{(${valueName})\\}`, 'gu');
+
 interface Wrong extends Facts {
   readonly reason: Reason;
 }
@@ -74,7 +76,7 @@ function unfilled(widget: Widget, { messages }: Subject): readonly Wrong[] {
   }
   // What a case, a list or a parameter left unfilled is seen in what is shown; quoted braces are meant.
   if (!said.includes("'"))
-    for (const [, name] of text.text.matchAll(/\{([\p{L}_][\p{L}\p{N}_-]*)\}/gu)) {
+    for (const [, name] of text.text.matchAll(inBraces)) {
       if (wrong.some((one) => one.name === name)) continue;
       wrong.push({
         name: name!,

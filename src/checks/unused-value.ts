@@ -1,6 +1,6 @@
-import { pointerTo } from '../document/index.ts';
+import { partNames, valuePointer, type CaseValue } from '../document/index.ts';
 import type { DocumentCheck } from './check.ts';
-import { wordsWritten } from './subject/words-written.ts';
+import { namesWritten } from './subject/words-written.ts';
 
 export const unusedValue = {
   id: 'unused-value',
@@ -14,14 +14,27 @@ export const unusedValue = {
   sentence: () => 'is an unused value',
   run({ document: { source } }, report) {
     const { cases = {}, views, components } = source;
-    const used = wordsWritten([views, components], (text) => text.includes('{'));
+    const used = namesWritten([views, components]);
     const told = new Set<string>();
     for (const [name, values] of Object.entries(cases))
-      for (const value of Object.keys(values)) {
-        if (used.has(value) || told.has(value)) continue;
-        told.add(value);
-        const pointer = pointerTo(pointerTo('/cases', name), value);
-        report({ about: value, reason: 'no view and no component names it', pointer });
-      }
+      for (const [top, value] of Object.entries(values))
+        for (const unused of unusedIn(value, top, used)) {
+          if (told.has(unused)) continue;
+          told.add(unused);
+          report({
+            about: unused,
+            reason: 'no view and no component names it',
+            pointer: valuePointer(name, unused),
+          });
+        }
   },
 } as const satisfies DocumentCheck;
+
+/** What nothing names of a value: a map of which nothing is named as a whole, else its parts. */
+function unusedIn(value: CaseValue, name: string, used: ReadonlySet<string>): readonly string[] {
+  const isNamed = (part: string) =>
+    part.split('.').some((_, nth, words) => used.has(words.slice(0, nth + 1).join('.')));
+  const parts = partNames(value, name);
+  const unused = parts.filter((part) => !isNamed(part));
+  return unused.length === parts.length ? (isNamed(name) ? [] : [name]) : unused;
+}

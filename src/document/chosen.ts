@@ -1,5 +1,6 @@
 import type { DiagnosticList } from './diagnostics.ts';
-import { isTemplate, type Origin, type WidgetSource } from './model.ts';
+import { type Origin, type WidgetSource } from './model.ts';
+import { isTemplate } from './templates.ts';
 import { nearestName } from './suggest.ts';
 
 const called = { page: 'page', selection: 'entry' } as const;

@@ -3,8 +3,9 @@
  * min(), max(), clamp(), round(); comparisons and not, and, or as Media Queries 4 §2.4 and §3 have them: < <= = >= >; one of two by
  * a condition, as spreadsheets have it: if(docked, 'left top', side). + and - stand between spaces, as names may hold hyphens.
  */
+import { valueName } from './value-names.ts';
 
-/** What a name stands for in an expression: of a list, how many entries it has. */
+/** What a name stands for in an expression: of a list, how many entries it has; of a map, how many parts. */
 export type Operand = number | boolean | string;
 
 /** What an expression comes to, and the name that stands for it, where it is what a name stands for. */
@@ -22,7 +23,7 @@ export type Step =
 /** Longer expressions are not read. */
 const mostLetters = 400;
 
-const nameAtStart = /^[\p{L}_][\p{L}\p{N}_-]*/u;
+const nameAtStart = new RegExp(`^${valueName}`, 'u');
 const numberAtStart = /^(?:\d+(?:\.\d+)?|\.\d+)/;
 const textAtStart = /^'([^']*)'/;
 /** Before a value, and not the name of one. */

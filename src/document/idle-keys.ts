@@ -1,6 +1,5 @@
 import type { DiagnosticList } from './diagnostics.ts';
 import {
-  isTemplate,
   usualArrangement,
   type ComponentSource,
   type Kind,
@@ -10,6 +9,7 @@ import {
   type ViewSource,
   type WidgetSource,
 } from './model.ts';
+import { isTemplate } from './templates.ts';
 
 type Holder = Pick<ViewSource, 'arrange'> & {
   readonly use?: string | undefined;

@@ -1,4 +1,5 @@
 import type { WidgetSource } from './model.ts';
+import { valueName } from './value-names.ts';
 
 /*
  * Ids with names in them: `slot-{name}`. Each entry of a repeat, and each instance of a component, has one of its own by what the
@@ -8,8 +9,7 @@ import type { WidgetSource } from './model.ts';
 const hole = /\{([^{}]+)\}/g;
 
 /** An id as a widget may say it: a name of letters, digits, - and _, and in it `{name}`s that stand for more of those. */
-export const idNotation =
-  '^(?:[\\p{L}_]|\\{[\\p{L}_][\\p{L}\\p{N}_-]*\\})(?:[\\p{L}\\p{N}_-]|\\{[\\p{L}_][\\p{L}\\p{N}_-]*\\})*$';
+export const idNotation = String.raw`^(?:[\p{L}_]|\{${valueName}\})(?:[\p{L}\p{N}_-]|\{${valueName}\})*$`;
 
 export function isIdPattern(id: string): boolean {
   return id.includes('{');

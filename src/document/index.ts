@@ -50,20 +50,23 @@ export { namesPicture } from './structure.ts';
 export { idlePromise } from './references.ts';
 export { isBroken, meantBy } from './left-to-names.ts';
 export { endsOf, evaluateExpression, readExpression } from './expression.ts';
+export { rootOf, valueName } from './value-names.ts';
 export {
-  Origin,
-  componentsOf,
-  isComputed,
-  isTemplate,
-  templateNames,
-  entryOf,
-  rootsOf,
-  widgetsOf,
-  writtenWidgets,
-} from './model.ts';
+  caseNames,
+  entryNames,
+  isCaseMap,
+  partNames,
+  partOf,
+  valuePointer,
+  withPart,
+} from './case-values.ts';
+export { Origin, componentsOf, entryOf, rootsOf, widgetsOf, writtenWidgets } from './model.ts';
+export { isComputed, isTemplate, templateNames } from './templates.ts';
 export type {
   Alignment,
   Arrangement,
+  CaseEntry,
+  CaseMap,
   CaseValue,
   ComponentSource,
   Direction,

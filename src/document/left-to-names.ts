@@ -1,4 +1,4 @@
-import { isTemplate } from './model.ts';
+import { isTemplate } from './templates.ts';
 
 /** Whether a value, or one in a list or map, is left to a name. */
 export function isOpen(value: unknown): boolean {

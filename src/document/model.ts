@@ -1,6 +1,6 @@
 import type { MessagePart, Rgba, TokenValues } from './notations.ts';
 import type { Parsed, Positions } from './parse.ts';
-import { namesOfExpression, readExpression } from './expression.ts';
+import { isTemplate } from './templates.ts';
 import { pointerTo, type Json } from './pointer.ts';
 import type { Range, SourceText } from './source.ts';
 
@@ -403,7 +403,7 @@ export interface WhenSource<Changes> {
 export type RepeatSource = number | string;
 
 /** The types of a component's parameters. */
-export const parameterTypes = ['text', 'number', 'color', 'length', 'boolean', 'name'] as const;
+export const parameterTypes = ['text', 'number', 'color', 'length', 'boolean', 'name', 'map'] as const;
 export type ParameterType = (typeof parameterTypes)[number];
 export type ParameterSource =
   ParameterType | { readonly type: ParameterType; readonly default?: string | number | boolean };
@@ -429,8 +429,10 @@ export interface ThemeSource {
   readonly 'fonts'?: { readonly [family: string]: { readonly [weight: string]: string } };
 }
 
-/** A value of a case; a list is there to be repeated over. */
-export type CaseValue = Scalar | readonly (Scalar | { readonly [field: string]: Scalar })[];
+/** A value of a case; a list is there to be repeated over, the parts of a map are values of their own: `pick.price`. */
+export type CaseValue = Scalar | CaseMap | readonly CaseEntry[];
+export type CaseEntry = Scalar | CaseMap;
+export type CaseMap = { readonly [part: string]: CaseValue };
 export type Scalar = string | number | boolean;
 
 /** A whole document, as written in YAML or JSON or built in TypeScript. */
@@ -640,31 +642,6 @@ export function* writtenWidgets(document: DocumentSource): Generator<WrittenWidg
         yield { widget: { id, ...change }, pointer: pointerTo(`${at}/set`, id) };
     }
   }
-}
-
-/** Whether a value is left to a parameter or value: `"{name}"` or what is worked out of names, and nothing else. */
-export function isTemplate(value: unknown): value is string {
-  return isName(value) || isComputed(value);
-}
-
-function isName(value: unknown): boolean {
-  return typeof value === 'string' && /^\{[\p{L}_][\p{L}\p{N}_-]*\}$/u.test(value);
-}
-
-/** Whether a value is worked out: `"{health / maximum}"`, `"{not docked}"`. */
-export function isComputed(value: unknown): value is string {
-  return (
-    typeof value === 'string' &&
-    /^\{[^{}]*(?:[-+*/(<>=]|\b(?:not|and|or)\s)[^{}]*\}$/.test(value) &&
-    !isName(value) &&
-    readExpression(value.slice(1, -1)) !== undefined
-  );
-}
-
-/** The names a template asks for. */
-export function templateNames(template: string): readonly string[] {
-  const inner = template.slice(1, -1);
-  return isName(template) ? [inner] : namesOfExpression(readExpression(inner) ?? []);
 }
 
 /** A value that validation has shown to be of the shape; the one place where that is asserted. */

@@ -1,7 +1,6 @@
 import type { DiagnosticList } from './diagnostics.ts';
 import {
   directions,
-  isTemplate,
   leadsToWidget,
   entryOf,
   widgetsOf,
@@ -12,6 +11,7 @@ import {
   type ViewSource,
   type WidgetSource,
 } from './model.ts';
+import { isTemplate } from './templates.ts';
 import { isIdPattern, mayName } from './ids.ts';
 import { anchorTargets } from './lengths.ts';
 import { pointerTo } from './pointer.ts';

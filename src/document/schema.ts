@@ -57,6 +57,18 @@ const widget = {
   else: { type: 'object', title: 'a widget', additionalProperties: false, properties: widgetSchemas },
 };
 
+const caseValue = {
+  type: ['string', 'number', 'boolean', 'array', 'object'],
+  title: 'a text, a number, true, false, a list, or a map of those',
+  maxItems: 1000,
+  items: {
+    type: ['string', 'number', 'boolean', 'object'],
+    title: 'a text, a number, true, false, or a map of those',
+    additionalProperties: { $ref: '#/$defs/caseValue' },
+  },
+  additionalProperties: { $ref: '#/$defs/caseValue' },
+};
+
 const component = {
   type: 'object',
   title: 'a component',
@@ -69,7 +81,7 @@ const component = {
       propertyNames: name,
       additionalProperties: {
         type: ['string', 'object'],
-        title: 'a type (text, number, color, length, boolean, name) or { type, default }',
+        title: `a type (${parameterTypes.join(', ')}) or { type, default }`,
         properties: {
           type: { ...choice(parameterTypes), description: 'What may be given.' },
           default: { ...scalar, description: 'What it is where an instance says nothing.' },
@@ -195,16 +207,7 @@ export const documentSchema = {
       additionalProperties: {
         type: 'object',
         title: 'a map of values',
-        additionalProperties: {
-          type: ['string', 'number', 'boolean', 'array'],
-          title: 'a text, a number, true, false, or a list',
-          maxItems: 1000,
-          items: {
-            type: ['string', 'number', 'boolean', 'object'],
-            title: 'a text, a number, true, false, or a map of those',
-            additionalProperties: scalar,
-          },
-        },
+        additionalProperties: { $ref: '#/$defs/caseValue' },
       },
     },
     vary,
@@ -224,5 +227,5 @@ export const documentSchema = {
       minProperties: 1,
     },
   },
-  $defs: { ...shared, screenCondition, component, view, widget },
+  $defs: { ...shared, screenCondition, caseValue, component, view, widget },
 };

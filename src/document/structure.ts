@@ -1,7 +1,6 @@
 import type { DiagnosticList } from './diagnostics.ts';
 import { anchorTargets, readAnchor, readInset, readLengthPair, readSize, saidSides } from './lengths.ts';
 import {
-  isTemplate,
   entryOf,
   rootsOf,
   states,
@@ -14,6 +13,7 @@ import {
   type WidgetSource,
   type Kind,
 } from './model.ts';
+import { isTemplate } from './templates.ts';
 import {
   checkFocusOrder,
   checkPromises,
@@ -183,7 +183,8 @@ function checkInstance(
     if (parameter !== undefined) {
       const type = typeof parameter === 'object' ? parameter.type : parameter;
       if (!isTemplate(value) && !suits(type, value)) {
-        diagnostics.add('wrong-value', { key, expected: `a ${type}`, found: show(value) }, origin.at(at));
+        const expected = type === 'map' ? 'a map that a case has, such as "{item}"' : `a ${type}`;
+        diagnostics.add('wrong-value', { key, expected, found: show(value) }, origin.at(at));
       }
     } else if (!widgetKeyNames.has(key)) {
       const meant = nearestName(key, [...Object.keys(params), ...widgetKeyNames]);
@@ -220,6 +221,9 @@ function suits(type: ParameterType, value: unknown): boolean {
       return readSize(value) !== undefined;
     case 'text':
       return typeof value === 'string' || typeof value === 'number';
+    case 'map':
+      // A case or an entry has it: ware: "{item}".
+      return false;
     default:
       return typeof value === 'string';
   }

@@ -1,4 +1,12 @@
-import type { CaseValue, WidgetSource } from '../document/index.ts';
+import {
+  partOf,
+  rootOf,
+  withPart,
+  type CaseEntry,
+  type CaseValue,
+  type Scalar,
+  type WidgetSource,
+} from '../document/index.ts';
 import type { LiveNode, LiveView } from '../live/index.ts';
 import type { ValueOfCase } from '../skeleton/index.ts';
 import type { ChangeEffect } from './events.ts';
@@ -16,23 +24,37 @@ export function changeOf(
   return { type: 'change', control: bone.id, key, value, to: to && { ...to } };
 }
 
-type Scalar = string | number | boolean;
-type Entry = Scalar | { readonly [field: string]: Scalar };
-
 /** The values of a case with one of them changed; undefined where the entry is not there any more. */
 export function valuesWith(
   values: LiveView['values'],
   { name, index, field }: ValueOfCase,
   value: Scalar,
 ): { readonly [name: string]: CaseValue } | undefined {
-  if (index === undefined) return { [name]: value };
-  const list = values.get(name);
+  const root = rootOf(name);
+  const path = name.slice(root.length + 1);
+  const known = values.get(root);
+  const given =
+    index === undefined ? value : listWith(path === '' ? known : partOf(known, path), index, field, value);
+  const whole = given === undefined || path === '' ? given : withPart(known, path, given);
+  return whole === undefined ? undefined : { [root]: whole };
+}
+
+/** The same list with another entry, or another field of one. */
+function listWith(
+  list: CaseValue | undefined,
+  index: number,
+  field: string | undefined,
+  value: Scalar,
+): readonly CaseEntry[] | undefined {
   if (!Array.isArray(list)) return undefined;
-  const next = [...(list as readonly Entry[])];
-  const entry = next[index];
+  const entries = list as readonly CaseEntry[];
+  const entry = entries[index];
   if (entry === undefined) return undefined;
-  next[index] = field === undefined || typeof entry !== 'object' ? value : { ...entry, [field]: value };
-  return { [name]: next as unknown as CaseValue };
+  const next = field === undefined || typeof entry !== 'object' ? value : withPart(entry, field, value);
+  if (next === undefined) return undefined;
+  const changed = [...entries];
+  changed[index] = next as CaseEntry;
+  return changed;
 }
 
 /** Puts two lengths, in u, into the values that a key of both axes is bound to. */

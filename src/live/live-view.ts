@@ -1,4 +1,4 @@
-import type { CaseValue, State } from '../document/index.ts';
+import type { CaseEntry, CaseValue, State } from '../document/index.ts';
 import type { Caret, Widget } from '../dress/index.ts';
 import {
   Layout,
@@ -588,8 +588,9 @@ function indexesOf({ byId }: LiveTree): Indexes {
 const longestMotion = 120_000;
 const noStates: readonly State[] = [];
 
-/** A value of its own: a list that a game goes on changing is seen to change. */
-function owned(value: CaseValue): CaseValue {
+/** A value of its own: a list or map that a game goes on changing is seen to change. */
+function owned<Value extends CaseValue>(value: Value): Value {
   if (typeof value !== 'object') return value;
-  return value.map((entry) => (typeof entry === 'object' ? { ...entry } : entry));
+  if (Array.isArray(value)) return (value as readonly CaseEntry[]).map(owned) as unknown as Value;
+  return Object.fromEntries(Object.entries(value).map(([part, one]) => [part, owned(one)])) as Value;
 }

@@ -1,4 +1,14 @@
-import { idType, isIdPattern, entryOf, type CheckedDocument, type WidgetSource } from '../document/index.ts';
+import {
+  entryOf,
+  idType,
+  isCaseMap,
+  isIdPattern,
+  type CaseEntry,
+  type CaseMap,
+  type CaseValue,
+  type CheckedDocument,
+  type WidgetSource,
+} from '../document/index.ts';
 import { screens } from '../screen/index.ts';
 import { makeSkeleton, type Skeleton } from '../skeleton/index.ts';
 import { localesOf, openView, type Resources } from '../view/index.ts';
@@ -76,33 +86,34 @@ function valuesOf({ source }: CheckedDocument): Map<string, string> {
   const cases = Object.values(source.cases ?? {});
   const names = [...new Set(cases.flatMap((values) => Object.keys(values)))];
   return new Map(
-    names.map((name) => {
-      const found = cases.map((values) => entryOf(values, name)).filter((value) => value !== undefined);
-      const lists = found.filter((value) => Array.isArray(value)).flat();
-      const types = new Set(found.flatMap((value) => (Array.isArray(value) ? [] : [typeof value])));
-      const all: string[] = [...types];
-      if (found.some((value) => Array.isArray(value))) all.push(`readonly ${entryType(lists)}[]`);
-      return [name, all.join(' | ')];
-    }),
+    names.map((name) => [
+      name,
+      typeOf(cases.map((values) => entryOf(values, name)).filter((value) => value !== undefined)).join(' | '),
+    ]),
   );
 }
 
-function entryType(entries: readonly unknown[]): string {
+/** The types that some values have together. */
+function typeOf(values: readonly CaseValue[]): string[] {
   const types = new Set<string>();
-  const fields = new Map<string, Set<string>>();
-  const maps = entries.filter((entry) => typeof entry === 'object' && entry !== null);
-  for (const entry of entries) if (typeof entry !== 'object') types.add(typeof entry);
-  for (const entry of maps)
-    for (const [field, value] of Object.entries(entry)) {
-      const known = fields.get(field) ?? new Set<string>();
-      fields.set(field, known.add(typeof value));
-    }
-  if (maps.length > 0) {
-    const parts = [...fields].map(([field, kinds]) => {
-      const isEverywhere = maps.every((entry) => Object.hasOwn(entry, field));
-      return `readonly ${JSON.stringify(field)}${isEverywhere ? '' : '?'}: ${[...kinds].join(' | ')}`;
-    });
-    types.add(`{ ${parts.join('; ')} }`);
+  for (const value of values) if (typeof value !== 'object') types.add(typeof value);
+  const lists = values.filter((value): value is readonly CaseEntry[] => Array.isArray(value));
+  const maps = values.filter(isCaseMap);
+  if (maps.length > 0) types.add(mapType(maps));
+  if (lists.length > 0) {
+    const inner = typeOf(lists.flat());
+    types.add(`readonly ${inner.length === 0 ? 'never' : `(${inner.join(' | ')})`}[]`);
   }
-  return types.size === 0 ? 'never' : `(${[...types].join(' | ')})`;
+  return [...types];
+}
+
+/** The type of some maps: what not all of them have may be left out. */
+function mapType(maps: readonly CaseMap[]): string {
+  const fields = [...new Set(maps.flatMap((map) => Object.keys(map)))];
+  const parts = fields.map((field) => {
+    const found = maps.map((map) => entryOf(map, field)).filter((value) => value !== undefined);
+    const isEverywhere = maps.every((map) => Object.hasOwn(map, field));
+    return `readonly ${JSON.stringify(field)}${isEverywhere ? '' : '?'}: ${typeOf(found).join(' | ')}`;
+  });
+  return `{ ${parts.join('; ')} }`;
 }

@@ -1,4 +1,4 @@
-import type { MessagePart, Rgba } from '../document/index.ts';
+import { valueName, type MessagePart, type Rgba } from '../document/index.ts';
 
 /* What a game reads of the notations of other standards without their parsers. */
 
@@ -14,13 +14,16 @@ export function hexColor(text: string): Rgba | undefined {
   return { r: part(0), g: part(1), b: part(2), a: part(3) };
 }
 
+const filledPlace = new RegExp(
+  String.raw`\{\s*(${valueName}|[^\p{White_Space}\p{Pattern_Syntax}]+)\s*\}`,
+  'gu',
+);
+
 /** A message of words and `{names}` alone; undefined for one that chooses, formats or quotes. */
 export function plainMessage(text: string): MessagePart[] | undefined {
   const parts: MessagePart[] = [];
   let end = 0;
-  for (const match of text.matchAll(
-    /\{\s*([\p{L}_][\p{L}\p{N}_-]*|[^\p{White_Space}\p{Pattern_Syntax}]+)\s*\}/gu,
-  )) {
+  for (const match of text.matchAll(filledPlace)) {
     if (match.index > end) parts.push({ type: 0, value: text.slice(end, match.index) });
     parts.push({ type: 1, value: match[1]! });
     end = match.index + match[0].length;

@@ -3,9 +3,14 @@ import {
   isTemplate,
   namesInId,
   templateNames,
-  nearestName,
+  caseNames,
+  entryNames,
   entryOf,
+  isCaseMap,
+  nearestName,
+  partOf,
   pointerTo,
+  rootOf,
   rootsOf,
   widgetsOf,
   type CheckedDocument,
@@ -22,8 +27,8 @@ export function checkMessages(
   diagnostics: DiagnosticList,
 ): void {
   const cases = Object.entries(document.source.cases ?? {});
-  const known = new Set(cases.flatMap(([, values]) => Object.keys(values)));
-  const fields = new Set(cases.flatMap(([, values]) => Object.values(values).flatMap(fieldsOf)));
+  const known = new Set(cases.flatMap(([, values]) => caseNames(values)));
+  const ofEntries = entryNames(cases.map(([, values]) => values));
   const told = new Set<string>();
   for (const { root, pointer: rootPointer, component } of rootsOf(document.source)) {
     const params = Object.keys(component?.params ?? {});
@@ -34,7 +39,7 @@ export function checkMessages(
       const { widget, pointer } = placed;
       const local = new Set(params);
       for (let at: PlacedSource | undefined = placed; at; at = at.parent) {
-        if (at.widget.repeat !== undefined) ['index', 'item', ...fields].forEach((name) => local.add(name));
+        if (at.widget.repeat !== undefined) for (const name of ofEntries) local.add(name);
       }
       const asked = [
         ...namesAsked(widget, pointer, messages, document, diagnostics),
@@ -43,22 +48,25 @@ export function checkMessages(
         ),
         ...Object.entries(widget.set ?? {}).flatMap(([id, change]) =>
           namesAsked(change, pointerTo(`${pointer}/set`, id), messages, document, diagnostics).filter(
-            ({ name }) => !isOfComponent(document, widget.use, name, fields),
+            ({ name }) => !isOfComponent(document, widget.use, name, ofEntries),
           ),
         ),
       ];
       for (const { name, at } of asked) {
-        if (local.has(name)) continue;
+        // What a parameter is given is known where that is written.
+        if (local.has(name) || params.includes(rootOf(name))) continue;
         if (!known.has(name)) {
-          const facts = { what: 'value', name, meant: nearestName(name, [...known, ...local]) };
+          const facts = { what: 'value', name, meant: meantBy(name, document, [...known, ...local]) };
           diagnostics.add('unknown-name', facts, document.origin.at(at));
           continue;
         }
         for (const [caseName, values] of cases) {
           const key = `${caseName} ${name}`;
-          if (entryOf(values, name) !== undefined || told.has(key)) continue;
+          if (partOf(values, name) !== undefined || told.has(key)) continue;
           told.add(key);
-          const place = document.origin.atKey(pointerTo('/cases', caseName));
+          const inCase = pointerTo('/cases', caseName);
+          const isMap = isCaseMap(entryOf(values, rootOf(name)));
+          const place = document.origin.atKey(isMap ? pointerTo(inCase, rootOf(name)) : inCase);
           diagnostics.add('case-lacks-value', { case: caseName, value: name }, place);
         }
       }
@@ -71,21 +79,21 @@ function isOfComponent(
   document: CheckedDocument,
   use: string | undefined,
   name: string,
-  fields: ReadonlySet<string>,
+  ofEntries: ReadonlySet<string>,
 ): boolean {
-  const isOfEntry = name === 'index' || name === 'item' || fields.has(name);
   for (const { component } of componentsOf(document.source, use)) {
-    if (Object.hasOwn(component.params ?? {}, name)) return true;
-    if (isOfEntry)
+    if (Object.hasOwn(component.params ?? {}, rootOf(name))) return true;
+    if (ofEntries.has(name))
       for (const { widget } of widgetsOf(component, '')) if (widget.repeat !== undefined) return true;
   }
   return false;
 }
 
-function fieldsOf(value: unknown): string[] {
-  return Array.isArray(value)
-    ? value.flatMap((entry) => (typeof entry === 'object' ? Object.keys(entry as object) : []))
-    : [];
+/** What somebody meant by the name of a value there is not: an alias of a token is written so among tokens alone. */
+function meantBy(name: string, document: CheckedDocument, names: readonly string[]): string | undefined {
+  const { notations, themes } = document;
+  const isToken = name.includes('.') && 'value' in notations.tokens('', themes).resolve(name);
+  return isToken ? `$${name}` : nearestName(name, names);
 }
 
 /** Every name a widget asks for: in its text, in lone `{name}`s, and in what it gives a component. */

@@ -3,8 +3,12 @@ import {
   evaluateExpression,
   isComputed,
   isTemplate,
+  partOf,
   readExpression,
+  rootOf,
   templateNames,
+  type CaseEntry,
+  type CaseMap,
   type CaseValue,
   type Scalar,
 } from '../document/index.ts';
@@ -40,6 +44,7 @@ export function cannotBe(
 
 /** A value of the case: a name, and in a list of entries which one, as it stands when it is asked, and which of its fields. */
 export interface ValueOfCase {
+  /** Of a part of a map with dots: `pick.price`. A field may be one too. */
   readonly name: string;
   readonly index?: number;
   readonly field?: string;
@@ -66,8 +71,23 @@ const mayBeComputed = /[-+*/(<>=]|\b(?:not|and|or)\s/;
 
 /** Which entry of which list; another one where entries before it come or go. */
 interface Entry {
-  readonly list: string;
+  /** Undefined where it is no list of the case by itself. */
+  readonly list: string | undefined;
   index: number;
+  /** Whether its fields are values by themselves, as well as parts of `item`. */
+  readonly isMap: boolean;
+}
+
+/** What a scope has for the name of a part of a map. */
+interface Part {
+  readonly value: CaseValue | undefined;
+  /** In a parameter: what to ask for around the instance. */
+  readonly around?: string;
+}
+
+/** How many entries a list has, or parts a map. */
+function countOf(value: CaseMap | readonly CaseEntry[]): number {
+  return Array.isArray(value) ? value.length : Object.keys(value).length;
 }
 
 /** The names a widget can use: the values of the case, and in a component its parameters, in a repeat its entry. */
@@ -144,7 +164,11 @@ export class Scope {
   /** What stands for a name in every language: as the case or the instance writes it. */
   written(name: string): CaseValue | undefined {
     const value = this.#values.get(name);
-    if (value === undefined) return this.#outer?.written(name);
+    if (value === undefined) {
+      const part = this.#partFor(name);
+      if (part?.around !== undefined) return this.#outer!.written(part.around);
+      return part ? part.value : this.#outer?.written(name);
+    }
     if (!this.#written || !isTemplate(value)) return value;
     const inner = value.slice(1, -1);
     return isComputed(value) ? this.lookup(name) : this.#outer!.written(inner);
@@ -154,20 +178,52 @@ export class Scope {
     const value = this.#values.get(name);
     if (value === undefined) {
       if (mayBeComputed.test(name) && isComputed(`{${name}}`)) return this.#computed(name, given);
+      const part = this.#partFor(name);
+      if (part?.around !== undefined) return this.#outer!.#lookup(part.around, given);
+      if (part) return typeof part.value === 'string' ? this.#said(part.value, given) : part.value;
       return this.#outer ? this.#outer.#lookup(name, given) : undefined;
     }
     if (typeof value !== 'string') return value;
-    if (!this.#written) return given(this.#messages.translate(value));
+    if (!this.#written) return this.#said(value, given);
     const outer = this.#outer!;
     if (isTemplate(value)) return outer.#lookup(value.slice(1, -1), given) ?? value;
     return outer.#fill(value, given);
+  }
+
+  /** A text of a case, as it is shown. */
+  #said(text: string, given: (value: string) => string): string {
+    return given(this.#messages.translate(text));
+  }
+
+  /**
+   * What this scope has for the name of a part of a map: `pick.price`, `item.name` in a repeat. Of a map that is given to a
+   * parameter: the name the part has around the instance. Undefined where what it is a part of is none of this scope's.
+   */
+  #partFor(name: string): Part | undefined {
+    const root = rootOf(name);
+    const path = name.slice(root.length + 1);
+    const value = this.#values.get(root);
+    if (value === undefined) {
+      // The fields of an entry are values by themselves.
+      if (root !== 'item' || !this.#entry?.isMap) return undefined;
+      if (path === '') return { value: Object.fromEntries(this.#values) };
+      const field = rootOf(path);
+      const found = this.#values.get(field);
+      return { value: field === path ? found : partOf(found, path.slice(field.length + 1)) };
+    }
+    if (path === '') return undefined;
+    if (this.#written && isTemplate(value)) {
+      const around = `${value.slice(1, -1)}.${path}`;
+      if (!isComputed(value)) return { value: undefined, around };
+    }
+    return { value: partOf(value, path) };
   }
 
   /** What an expression over the names of this scope comes to: it compares what is written, and gives what is read. */
   #computed(expression: string, given: (value: string) => string): CaseValue | undefined {
     const found = evaluateExpression(readExpression(expression)!, (name) => {
       const value = this.written(name);
-      return typeof value === 'object' ? value.length : value;
+      return typeof value === 'object' ? countOf(value) : value;
     });
     if (!found || typeof found.value !== 'string') return found?.value;
     return found.name === undefined ? this.#messages.translate(found.value) : this.#lookup(found.name, given);
@@ -217,7 +273,11 @@ export class Scope {
       );
     const inner = this.#messages.names(message).flatMap((name) => {
       const value = this.#values.get(name);
-      if (value === undefined) return this.#outer?.messagesIn(`{${name}}`) ?? [];
+      if (value === undefined) {
+        const part = this.#partFor(name);
+        if (part && part.around === undefined) return [];
+        return this.#outer?.messagesIn(`{${part?.around ?? name}}`) ?? [];
+      }
       return this.#written && typeof value === 'string' ? this.#outer!.messagesIn(value) : [];
     });
     return [message, ...inner];
@@ -227,9 +287,11 @@ export class Scope {
   follow(message: string, into: Set<string>): void {
     for (const name of this.#namesIn(message)) {
       const value = this.#values.get(name);
-      if (this.#outer === undefined) into.add(name);
-      else if (value === undefined) this.#outer.follow(`{${name}}`, into);
-      else if (this.#written && typeof value === 'string') this.#outer.follow(value, into);
+      if (this.#outer === undefined) into.add(rootOf(name));
+      else if (value === undefined) {
+        const part = this.#partFor(name);
+        if (!part || part.around !== undefined) this.#outer.follow(`{${part?.around ?? name}}`, into);
+      } else if (this.#written && typeof value === 'string') this.#outer.follow(value, into);
     }
   }
 
@@ -239,17 +301,20 @@ export class Scope {
     const name = template.slice(1, -1);
     if (!isTemplate(template) || isComputed(template)) return undefined;
     const value = this.#values.get(name);
-    if (!this.#outer) return value === undefined ? undefined : { name };
-    if (value === undefined) return this.#outer.valueOf(template);
+    const part = value === undefined ? this.#partFor(name) : undefined;
+    if (!this.#outer) return (value ?? part?.value) === undefined ? undefined : { name };
+    if (part?.around !== undefined) return this.#outer.valueOf(`{${part.around}}`);
+    if (value === undefined && !part) return this.#outer.valueOf(template);
     if (this.#written) return typeof value === 'string' ? this.#outer.valueOf(value) : undefined;
     const entry = this.#entry;
-    if (!entry || name === 'index') return undefined;
+    if (entry?.list === undefined || name === 'index') return undefined;
+    const field = name.startsWith('item.') ? name.slice('item.'.length) : name;
     return {
       name: entry.list,
       get index() {
         return entry.index;
       },
-      ...(name !== 'item' && { field: name }),
+      ...(field !== 'item' && { field }),
     };
   }
 
@@ -261,14 +326,15 @@ export class Scope {
       list = this.evaluate(repeat);
     }
     if (!Array.isArray(list) && !isCount(list)) return undefined;
-    const entries: (Scalar | { readonly [field: string]: Scalar })[] = Array.isArray(list)
-      ? [...(list as readonly Scalar[])]
+    const entries: readonly CaseEntry[] = Array.isArray(list)
+      ? (list as readonly CaseEntry[])
       : new Array<Scalar>(list).fill('');
     const source = Array.isArray(list) ? this.valueOf(repeat) : undefined;
     const known = source && source.index === undefined ? source.name : undefined;
     return entries.map((entry, index) => {
-      const values = { index: index + 1, ...(typeof entry === 'object' ? entry : { item: entry }) };
-      const at = known === undefined ? undefined : { list: known, index };
+      const isMap = typeof entry === 'object';
+      const values: CaseMap = { index: index + 1, ...(isMap ? entry : { item: entry }) };
+      const at = { list: known, index, isMap };
       return new Scope(new Map(Object.entries(values)), this.#messages, this, false, at);
     });
   }

@@ -1,13 +1,14 @@
 import { parse } from '@formatjs/icu-messageformat-parser';
-import { isComputed, type MessagePart } from '../document/index.ts';
+import { isComputed, valueName, type MessagePart } from '../document/index.ts';
 
-/** Stands for the hyphens of a name while it is read; Unicode keeps it free for such uses, so no text has it. */
+/** Stand for the hyphens and dots of a name while it is read; Unicode keeps them free for such uses, so no text has them. */
 const hyphen = '\uFDD0';
+const dot = '\uFDD2';
 /** Stands with a number for what is worked out. */
 const workedOut = '\uFDD1';
 /** What is worked out in one message, at the most. */
 const mostWorkedOut = 20;
-const nameAtBrace = /\{\s*[\p{L}_][\p{L}\p{N}_-]*(?=\s*[,}])/gu;
+const nameAtBrace = new RegExp(String.raw`\{\s*${valueName}(?=\s*[,}])`, 'gu');
 
 /** What is wrong with a message, by the names that the parser has for it; others are told by those. */
 const troubles: { readonly [name: string]: string } = {
@@ -42,12 +43,12 @@ interface WrongMessage {
 }
 
 /**
- * Reads a message of ICU, in which the names of values may hold hyphens as they do everywhere else, and what is worked out may stand
+ * Reads a message of ICU, in which the names of values may hold hyphens and dots as they do everywhere else, and what is worked out may stand
  * where a name does: `{time / 60, number} min`.
  * @param locale Whose customs decide what a skeleton of a date leaves open. @throws SyntaxError
  */
 export function parseMessage(message: string, locale: string): readonly MessagePart[] {
-  let readable = message.replace(nameAtBrace, (name) => name.replaceAll('-', hyphen));
+  let readable = message.replace(nameAtBrace, (name) => name.replaceAll('-', hyphen).replaceAll('.', dot));
   const expressions: string[] = [];
   for (;;)
     try {
@@ -66,10 +67,7 @@ export function parseMessage(message: string, locale: string): readonly MessageP
 function withoutExpression(text: string, at: number | undefined, expressions: string[]): string | undefined {
   if (at === undefined || text[at] !== '{' || expressions.length >= mostWorkedOut) return undefined;
   const end = endOfArgument(text, at + 1);
-  const written = text
-    .slice(at + 1, end)
-    .replaceAll(hyphen, '-')
-    .trim();
+  const written = withSigns(text.slice(at + 1, end)).trim();
   if (!isComputed(`{${written}}`)) return undefined;
   // As long as what it stands for, so that what is told of other places is right.
   const sign = `${workedOut}${expressions.length}`.padEnd(end - at - 1);
@@ -103,7 +101,11 @@ function restore(parts: unknown, expressions: readonly string[]): void {
 
 function restored(text: string, expressions: readonly string[]): string {
   if (text.startsWith(workedOut)) return expressions[Number(text.slice(workedOut.length))]!;
-  return text.replaceAll(hyphen, '-');
+  return withSigns(text);
+}
+
+function withSigns(text: string): string {
+  return text.replaceAll(hyphen, '-').replaceAll(dot, '.');
 }
 
 function troubleOf({ message, location }: WrongMessage): string {

@@ -35,7 +35,7 @@ export interface Asked {
 /**
  * Holds values against what a view asks for.
  * @param known The names of the values there are. @throws NoSuchName for one that no case has and no widget asks for.
- * @throws ValueError for a value that is no text, number, true, false or list of such.
+ * @throws ValueError for a value that is no text, number, true, false, nor a list or map of such.
  */
 export function checkValues(
   values: { readonly [name: string]: unknown },
@@ -64,19 +64,23 @@ export function checkValues(
   }
 }
 
+/** Maps in maps go no deeper; a thing of a game that holds itself has no end. */
+const deepestMap = 16;
+
 /** What is wrong with a value; undefined where nothing is. */
-function troubleWith(value: unknown): string | undefined {
+function troubleWith(value: unknown, depth = 0): string | undefined {
   if (typeof value === 'string' || typeof value === 'boolean') return undefined;
   if (typeof value === 'number') return Number.isFinite(value) ? undefined : `${value}, which is no number`;
-  if (!Array.isArray(value))
-    return `${value === null ? 'null' : typeof value}, not a text, a number, true, false or a list`;
-  for (const entry of value as unknown[]) {
-    if (Array.isArray(entry)) return 'a list in which an entry is a list';
-    const parts = typeof entry === 'object' && entry !== null ? Object.values(entry) : [entry];
-    for (const part of parts) {
-      const wrong = typeof part === 'object' ? 'no text, number, true or false' : troubleWith(part);
-      if (wrong !== undefined) return `a list in which an entry is ${wrong}`;
-    }
+  if (value === null || typeof value !== 'object')
+    return `${value === null ? 'null' : typeof value}, not a text, a number, true, false, a list or a map`;
+  if (depth > deepestMap) return `deeper than ${deepestMap} maps in each other`;
+  for (const [key, part] of Object.entries(value) as [string, unknown][]) {
+    if (Array.isArray(value) && Array.isArray(part)) return 'a list in which an entry is a list';
+    const wrong = troubleWith(part, depth + 1);
+    if (wrong !== undefined)
+      return Array.isArray(value)
+        ? `a list in which an entry is ${wrong}`
+        : `a map in which "${key}" is ${wrong}`;
   }
   return undefined;
 }

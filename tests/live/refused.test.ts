@@ -113,7 +113,8 @@ test('values that a view is opened with are held against the same', () => {
   expect(open({ vv: 1 })).toThrow('there is no value "vv"; did you mean "v"?');
   expect(open({ v: NaN })).toThrow('the value "v" is NaN, which is no number');
   expect(open({ v: undefined })).toThrow('the value "v" is undefined');
-  expect(open({ v: { a: 1 } })).toThrow('the value "v" is object');
+  expect(open({ v: null })).toThrow('the value "v" is null');
+  expect(() => open({ v: { a: 1 } })().layoutOn(screen)).toThrow('"width" is a length');
   // Values that a live view has kept from another version of the document are no mistake when it is shown otherwise.
   const live = new LiveView(open({ v: 4 })(), screen);
   live.replace(opened('width: 5', 3));

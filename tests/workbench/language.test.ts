@@ -87,7 +87,7 @@ describe('what stands at a place of a text', () => {
 
 describe('completion', () => {
   const { document } = readDocument(
-    'pimbot: 1\nstyles: { plate: { background: "#123" } }\ntokens: { color: { sea: { $type: color, $value: "#1d7f8c" } } }\ncomponents: { gauge: { size: 4 } }\nviews: { dive: { children: [ { id: sonar } ] } }\n',
+    'pimbot: 1\nstyles: { plate: { background: "#123" } }\ntokens: { color: { sea: { $type: color, $value: "#1d7f8c" } } }\ncomponents: { gauge: { size: 4 } }\nviews: { dive: { children: [ { id: sonar } ] } }\ncases: { a: { pick: { price: 1 }, wares: [ { left: 2 } ] } }\n',
   );
   const names = namesIn(document!);
   const labels = (text: string) => completionsAt(...marked(text), names)!.options.map(({ label }) => label);
@@ -103,6 +103,18 @@ describe('completion', () => {
     ['reference: { scaling: wh|', ['whole']],
   ])('%j', (text, expected) => {
     expect(labels(text)).toEqual(expect.arrayContaining(expected));
+  });
+
+  test.each([
+    [`${head}      - text: "{pi|`, ['pick', 'pick.price']],
+    [`${head}      - text: "{pick.|`, ['pick.price']],
+    [`${head}      - { text: "Left: {wares}, {left|`, ['left', 'item.left']],
+    [`${head}      - gone: "{not pick.price or inde|`, ['index']],
+  ])('between the braces of %j stand values, and nothing else', (text, expected) => {
+    const { from, options } = completionsAt(...marked(text), names)!;
+    expect(options.map(({ label }) => label)).toEqual(expected);
+    // What is typed is put in place of, up to the dot and beyond.
+    expect(text.slice(from).replace('|', '')).toMatch(/^(pi|pick\.|left|inde)$/);
   });
 
   test('what is there already, or is not for the kind, is not offered; every key says what it does', () => {

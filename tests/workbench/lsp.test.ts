@@ -75,8 +75,9 @@ components:
 views:
   dive:
     children:
-      - { id: sonar, style: plate, offset: 1600 760, size: 280 }
+      - { id: sonar, style: plate, offset: 1600 760, size: ["{room.side}", 280] }
       - { id: left, use: gauge, anchor: left bottom }
+cases: { only: { room: { side: 280 } } }
 `;
 
 describe('pimbot lsp', () => {
@@ -157,6 +158,7 @@ describe('pimbot lsp', () => {
     ['style: plate, off', 8, 3],
     ['use: gauge', 6, 5],
     ['$color.sea }', 3, 1],
+    ['room.side', 7, 11],
   ])('goes from %s to where it is written', async (piece, more, line) => {
     const found = await editor.ask<{ uri: string; range: { start: { line: number } } }>(
       'textDocument/definition',
@@ -179,7 +181,7 @@ describe('pimbot lsp', () => {
   });
 
   test('what a case gives that a key cannot be is told at its key', async () => {
-    const wrong = `${hud.replace('offset: 1600 760', 'offset: 16 16, look: { opacity: "{dim}" }')}cases: { calm: { dim: 1 }, storm: { dim: 4 } }\n`;
+    const wrong = `${hud.replace('offset: 1600 760', 'offset: 16 16, look: { opacity: "{dim}" }').replace(/cases.*\n$/, '')}cases: { calm: { dim: 1, room: { side: 280 } }, storm: { room: { side: 280 }, dim: 4 } }\n`;
     change(wrong, 1000);
     const found = await editor.diagnostics(uri, (all) => all.some(({ code }) => code === 'refused-value'));
     expect(found).toMatchObject([

@@ -11,7 +11,7 @@ afterAll(() => browser.close());
 
 test('played, what is typed is there once, and values that change are shown beside it', async () => {
   const text = `pimbot: 1
-cases: { typical: { boat: Limpet, page: log, loud: 0.5, docked: false } }
+cases: { typical: { boat: Limpet, page: log, loud: 0.5, docked: false, crew: { mate: { name: Ida } } } }
 views:
   room:
     backdrop: "#000"
@@ -19,6 +19,7 @@ views:
       - { id: boat, kind: textbox, label: Boat, text: "{boat}", anchor: left top, size: 600 80 }
       - { id: pages, kind: tabs, page: "{page}", anchor: left top, offset: 0 100, children: [ { id: log, kind: button, text: Log }, { id: map, kind: button, text: Map } ] }
       - { id: dock, kind: checkbox, label: Docked, checked: "{docked}", anchor: left top, offset: 0 300, size: 80 }
+      - { id: mate, kind: text, text: "{crew.mate.name}", anchor: left top, offset: 0 400 }
 `;
   const hand = await Hand.open(browser, { text });
   await hand.page.click('text=Play');
@@ -38,6 +39,11 @@ views:
   // And the other way round.
   await value('page').fill('log');
   await hand.page.waitForFunction(() => window.bench.values.value.page === 'log');
+  // A part of a map as well.
+  await hand.page.getByLabel('crew.mate.name').fill('Mo');
+  await hand.page.waitForFunction(
+    () => JSON.stringify(window.bench.values.value.crew) === '{"mate":{"name":"Mo"}}',
+  );
   expect(hand.problems).toEqual([]);
   await hand.close();
 });

@@ -1,4 +1,4 @@
-import { textsIn } from '../../document/index.ts';
+import { textsIn, valueName } from '../../document/index.ts';
 
 /** All words of the texts in something, as the names of values, parameters and pictures are written. @param counts Which texts do. */
 export function wordsWritten(
@@ -11,3 +11,14 @@ export function wordsWritten(
       .flatMap((text) => text.match(/[\p{L}_][\p{L}\p{N}_-]*/gu) ?? []),
   );
 }
+
+/** The names of values in the texts that hold any, those of parts of maps whole: `pick.price`. */
+export function namesWritten(something: unknown): Set<string> {
+  return new Set(
+    textsIn(something)
+      .filter((text) => text.includes('{'))
+      .flatMap((text) => text.match(everyName) ?? []),
+  );
+}
+
+const everyName = new RegExp(valueName, 'gu');

@@ -1,5 +1,6 @@
 import { readPivot } from '../lengths.ts';
-import { controlKinds, directions, fits, imageEdges, isTemplate, type Direction } from '../model.ts';
+import { controlKinds, directions, fits, imageEdges, type Direction } from '../model.ts';
+import { isTemplate } from '../templates.ts';
 import { choice, flag, lengths, name, numberOrTemplate, places } from '../schema-parts.ts';
 import { whenList } from '../schema-screens.ts';
 import { plainSides, pictureKinds, readPlainSides, textKinds, type KeyRow } from './key-row.ts';

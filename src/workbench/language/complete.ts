@@ -1,4 +1,4 @@
-import type { CheckedDocument } from '../../document/index.ts';
+import { caseNames, entryNames, type CheckedDocument } from '../../document/index.ts';
 import { colorTokens, usualAnchors } from '../inspector.ts';
 import { contextAt, type TextContext } from './context.ts';
 import { isKeyOf, isWidget, schemasAt } from './schema-at.ts';
@@ -13,6 +13,8 @@ export interface Names {
   readonly cases: readonly string[];
   readonly themes: readonly string[];
   readonly ids?: readonly string[];
+  /** Values and parts of values, parameters, and what an entry of a repeat has, each with what it is. */
+  readonly values?: ReadonlyMap<string, string>;
 }
 
 export interface Completion {
@@ -48,7 +50,23 @@ export function namesIn(document: CheckedDocument): Names {
     cases: Object.keys(cases ?? {}),
     themes: [...document.named.keys()],
     ids: [...ids],
+    values: valueNames(document),
   };
+}
+
+/** What stands between braces, and what each is. */
+function valueNames({
+  source: { cases = {}, components = {} },
+}: CheckedDocument): ReadonlyMap<string, string> {
+  const found = new Map<string, string>();
+  const add = (names: Iterable<string>, what: string) => {
+    for (const name of names) if (!found.has(name)) found.set(name, what);
+  };
+  for (const values of Object.values(cases)) add(caseNames(values), 'value');
+  for (const [name, { params = {} }] of Object.entries(components))
+    add(Object.keys(params), `parameter of ${name}`);
+  add(entryNames(Object.values(cases)), 'of an entry');
+  return found;
 }
 
 /** What may stand at a place of a text: keys, values, names. @param isTheme Whether it is a theme file. */
@@ -92,7 +110,7 @@ function withSides<T extends { description?: string; title?: string; else?: T }>
 }
 
 function valuesAt(
-  { path, key, word }: TextContext,
+  { path, key, word, isInBraces }: TextContext,
   names: Names | undefined,
   isTheme: boolean,
 ): Completion[] {
@@ -102,6 +120,10 @@ function valuesAt(
   const add = (all: readonly string[] | undefined, detail: string) => {
     for (const label of all ?? []) found.push({ label, insert: label, detail, info: '' });
   };
+  if (isInBraces) {
+    for (const [label, detail] of names?.values ?? []) found.push({ label, insert: label, detail, info: '' });
+    return found;
+  }
   if (word.startsWith('$')) {
     for (const label of names?.colors ?? []) found.push({ label, insert: label, detail: 'token', info: '' });
     return found;

@@ -9,6 +9,8 @@ export interface TextContext {
   /** What stands there already, up to the place, and where it starts. */
   readonly word: string;
   readonly from: number;
+  /** Whether it is between the braces of a value: `"{dep`. */
+  readonly isInBraces: boolean;
   /** Keys of the same map that were read before the place, with the text of their values. */
   readonly siblings: ReadonlyMap<string, string>;
 }
@@ -33,6 +35,8 @@ export function contextAt(text: string, offset: number): TextContext {
   /** Where a value starts that has been begun. */
   let valueFrom: number | undefined;
   let blockScalar: number | undefined;
+  /** Where a quoted text starts that the place is in. */
+  let quotedFrom: number | undefined;
   /** The column of a line without a key yet; undefined elsewhere. */
   let column0: number | undefined;
 
@@ -76,6 +80,7 @@ export function contextAt(text: string, offset: number): TextContext {
             key: top()?.key,
             word: '',
             from: offset,
+            isInBraces: false,
             siblings: new Map(),
           };
         at = lineEnd + 1;
@@ -125,7 +130,10 @@ export function contextAt(text: string, offset: number): TextContext {
     const letter = text[at]!;
     if ((letter === '"' || letter === "'") && opensQuote(text, at)) {
       const end = endOfQuoted(text, at);
-      if (end >= offset) break;
+      if (end >= offset) {
+        quotedFrom = at + 1;
+        break;
+      }
       at = end + 1;
     } else if (letter === '#' && (at === 0 || /\s/.test(text[at - 1]!))) {
       const end = endOf(text, at);
@@ -136,6 +144,7 @@ export function contextAt(text: string, offset: number): TextContext {
           key: undefined,
           word: '',
           from: offset,
+          isInBraces: false,
           siblings: new Map(),
         };
       at = end;
@@ -178,14 +187,19 @@ export function contextAt(text: string, offset: number): TextContext {
   const isFlowKey = inFlow > 0 && now?.type === '{' && now.key === undefined;
   const isList = now?.type === '[' || (now?.type === 'list' && valueFrom === undefined);
   const isKey = isFlowKey || startsLine || (inFlow === 0 && valueFrom === undefined);
-  const word = /[^\s,{}[\]"':]*$/.exec(text.slice(0, offset))![0];
+  const isInBraces = quotedFrom !== undefined && /\{[^{}]*$/.test(text.slice(quotedFrom, offset));
+  const word = (isInBraces ? nameUpTo : wordUpTo).exec(text.slice(0, offset))![0];
   const key = !isKey && !isList && now?.key !== undefined ? now.key : undefined;
   // A line further in than the map around it starts a map of its own.
   const isOwnMap = startsLine && now !== undefined && (now.type !== 'map' || now.indent < column0!);
   const path = pathOf(levels, key !== undefined || (isKey && now?.type === 'map' && !isOwnMap));
   const siblings = isOwnMap || !now ? new Map<string, string>() : now.siblings;
-  return { path, isKey, key, word, from: offset - word.length, siblings };
+  return { path, isKey, key, word, from: offset - word.length, isInBraces, siblings };
 }
+
+const wordUpTo = /[^\s,{}[\]"':]*$/;
+/** Of a value, of a part of a map too: `pick.pri`. */
+const nameUpTo = /[\p{L}\p{N}_.-]*$/u;
 
 /** Takes levels off that a line at a column has left. */
 function trim(levels: Level[], column: number): void {

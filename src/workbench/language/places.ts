@@ -1,6 +1,8 @@
 import {
   descriptionOf,
+  partOf,
   pointerTo,
+  valuePointer,
   type CheckedDocument,
   type Origin,
   type Range,
@@ -31,8 +33,9 @@ export interface WrittenAt {
 /** Where what a word of a document names is written: a style, a component, a token, a picture, a widget. */
 export function definitionAt(document: CheckedDocument, text: string, offset: number): WrittenAt | undefined {
   const { word } = wordAt(text, offset);
-  const { key, path } = contextAt(text, offset);
+  const { key, path, isInBraces } = contextAt(text, offset);
   const said = key ?? path.filter((step) => typeof step === 'string').at(-1);
+  if (isInBraces) return valueNamed(document, word);
   if (word.startsWith('$')) return tokenNamed(document, word.slice(1));
   switch (said) {
     case 'style':
@@ -72,6 +75,13 @@ function tokenNamed(document: CheckedDocument, name: string): WrittenAt | undefi
     }
   }
   return undefined;
+}
+
+/** A value, or a part of one, in the first case that has it. */
+function valueNamed({ source, origin }: CheckedDocument, name: string): WrittenAt | undefined {
+  const [holder] =
+    Object.entries(source.cases ?? {}).find(([, values]) => partOf(values, name) !== undefined) ?? [];
+  return holder === undefined ? undefined : keyIn(origin, valuePointer(holder, name));
 }
 
 /** A widget of the same view or component by its id. */
