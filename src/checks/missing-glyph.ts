@@ -6,7 +6,7 @@ import type { Subject } from './subject/subject.ts';
 const mostListed = 8;
 
 /** Characters that cannot be shown by themselves stand as their code points. */
-type Facts = { readonly characters: readonly string[] };
+type Facts = { readonly characters: readonly string[]; readonly font: string };
 
 export const missingGlyph = {
   id: 'missing-glyph',
@@ -19,6 +19,11 @@ export const missingGlyph = {
   severity: 'error',
   sentence: ({ facts, measured }) =>
     `has ${measured} ${measured === '1' ? 'character' : 'characters'} that no font draws: ${facts.characters.join(' ')}`,
+  // A sign that is missing is that of its text; of a writing that is missing every text says the same.
+  cause: ({ facts: { characters, font }, locales }) =>
+    characters.some(isOfOtherWriting)
+      ? `no font of "${font}" has the letters of ${locales.join(', ')}`
+      : undefined,
   run(subject, limit, report) {
     for (const { index, text, look, pointer } of textsWithout(subject)) {
       const { missing } = text;
@@ -34,7 +39,7 @@ export const missingGlyph = {
         outcome: 'failed',
         widget: index,
         measured: missing.length,
-        facts: { characters: missing.map((one) => (isSeen(one) ? one : codeOf(one))) },
+        facts: { characters: missing.map((one) => (isSeen(one) ? one : codeOf(one))), font: look.font },
         reasons,
       });
     }
@@ -53,4 +58,9 @@ function codeOf(character: string): string {
 /** Whether a character can be shown by itself; spaces and controls cannot. */
 function isSeen(character: string): boolean {
   return !/[\p{C}\p{Z}\p{M}]/u.test(character);
+}
+
+/** Whether a character is a letter of another writing than the Latin one. */
+function isOfOtherWriting(character: string): boolean {
+  return /^(?=\p{L})[^\p{Script=Latin}\p{Script=Common}]/u.test(character);
 }

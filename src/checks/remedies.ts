@@ -19,6 +19,7 @@ export type RemedyName =
   | 'safeArea'
   | 'sameSize'
   | 'shorterLines'
+  | 'showState'
   | 'shrinkPicture'
   | 'stateColor'
   | 'strongerColor'

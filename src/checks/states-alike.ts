@@ -22,6 +22,7 @@ export const statesAlike = {
     'WCAG 2.2, success criteria 2.4.7 and 2.4.13: 3:1 between the same pixels with and without the focus',
   severity: 'error',
   readsColors: true,
+  remedies: ['showState'],
   sentence: ({ facts: { state }, measured, limit }) =>
     `barely shows ${state === 'focused' ? 'the focus' : `that it is ${state}`}: contrast ${measured}:1, minimum ${limit}:1`,
   cause: ({ facts: { style, state } }) => `${style} does not show what is ${state}`,

@@ -10,7 +10,7 @@ import type { Picture } from '../picture/index.ts';
 import { Scope, shareOf, withPadding, type Bone, type Skeleton } from '../skeleton/index.ts';
 import type { TextBlock } from '../text/index.ts';
 import { faded, plainLook, styleList, type Look, type Theme } from '../theme/index.ts';
-import { buttonPadding, isControl, lookOf, measureOf } from './kinds.ts';
+import { isControl, lookOf, measureOf, wordPadding } from './kinds.ts';
 import type { Materials } from './materials.ts';
 import type { Measure } from './measure.ts';
 import { textBlockOf, wordsOf } from './words.ts';
@@ -184,16 +184,14 @@ function dressedView(
   return { widget, said: look };
 }
 
-/** The padding of a look holds where the widget says none; where neither does, words are kept off the edges of their button. */
+/** The padding of a look holds where the widget says none; where neither does, words are kept off the edges of buttons and textboxes. */
 export function boxIn({ box, source, kind }: Bone, { padding }: Look): Bone['box'] {
   if (source.padding !== undefined) return box;
   if (padding !== undefined) return withPadding(box, padding);
-  if (kind !== 'button' || !('text' in source) || source.text === undefined) return box;
-  const free = (axis: 'x' | 'y') => (box[axis].mode === 'fixed' || box[axis].span ? 0 : buttonPadding[axis]);
-  const [x, y] = [free('x'), free('y')];
-  return x === 0 && y === 0
+  const off = wordPadding({ kind, source }, (axis) => box[axis].mode !== 'fixed' && !box[axis].span);
+  return !off || (off.x === 0 && off.y === 0)
     ? box
-    : withPadding(box, { top: plain(y), right: plain(x), bottom: plain(y), left: plain(x) });
+    : withPadding(box, { top: plain(off.y), right: plain(off.x), bottom: plain(off.y), left: plain(off.x) });
 }
 
 function plain(u: number): Length {

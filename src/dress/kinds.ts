@@ -47,7 +47,22 @@ export function lookOf(
 const separatorOpacity = 0.4;
 
 /** What keeps the words of a button off its edges where it is as large as they are, in u. */
-export const buttonPadding = { x: 16, y: 8 } as const;
+const buttonPadding = { x: 16, y: 8 } as const;
+/** What is typed into a textbox starts beside its edge however wide that is. */
+const textboxPadding = { x: 8, y: 6 } as const;
+
+/**
+ * What keeps the words of a widget off its edges where neither it nor its look says a padding, in u.
+ * @param isFree Whether the widget is as large as its words on an axis.
+ */
+export function wordPadding(
+  { kind, source }: Pick<Bone, 'kind' | 'source'>,
+  isFree: (axis: 'x' | 'y') => boolean,
+): { readonly x: number; readonly y: number } | undefined {
+  if (kind === 'textbox') return { x: textboxPadding.x, y: isFree('y') ? textboxPadding.y : 0 };
+  if (kind !== 'button' || !('text' in source) || source.text === undefined) return undefined;
+  return { x: isFree('x') ? buttonPadding.x : 0, y: isFree('y') ? buttonPadding.y : 0 };
+}
 
 /** The natural size of widgets that have nothing inside that could give them one: u, or multiples of the font size. */
 const naturalSizes: { readonly [Name in Kind]?: { width: number; height: number; inEm: boolean } } = {

@@ -97,10 +97,12 @@ export class DocumentText implements Editing {
     } else {
       const lineStart = this.#text.lastIndexOf('\n', whole.start - 1) + 1;
       const indent = ' '.repeat(whole.start - lineStart);
-      // What a widget is called stays first.
-      const id = this.#key(map, 'id');
-      if (id?.start === whole.start) {
-        const end = this.#endOfLine(this.#range(pointerTo(map, 'id')).end);
+      // What a widget is called stays first, and which format a document has.
+      const first = ['id', 'pimbot', 'pimbot-theme'].find(
+        (one) => this.#key(map, one)?.start === whole.start,
+      );
+      if (first !== undefined) {
+        const end = this.#endOfLine(this.#range(pointerTo(map, first)).end);
         this.#replace(end, end, `${indent}${key}: ${written}\n`);
       } else this.#replace(whole.start, whole.start, `${key}: ${written}\n${indent}`);
     }

@@ -27,14 +27,17 @@ export function insideOf(widget: Widget, layout: Layout, rect: Rect): Rect {
 /**
  * A slider's track is its inside, and a third as high as all of it where no padding leaves room above and below; its handle is three
  * times as high as the track, at the most as high as the whole widget. A switch's track is the whole widget, its handle stands
- * inside, at the end when it is on. What starts and ends follows the writing direction.
+ * inside, an eighth of the height off the edges where no padding leaves room, at the end when it is on. What starts and ends follows
+ * the writing direction.
  */
 export function controlBoxes(widget: Widget, layout: Layout, rect: Rect): ControlBoxes {
   const inside = insideOf(widget, layout, rect);
   if (widget.kind === 'switch') {
-    const side = Math.min(inside.height, inside.width);
+    const isPadded = inside.height < rect.height || inside.width < rect.width;
+    const room = isPadded ? inside : within(rect, Math.min(rect.height, rect.width) * roomShare);
+    const side = Math.min(room.height, room.width);
     const share = widget.states.includes('checked') ? 1 : 0;
-    return { track: rect, filled: undefined, handle: handleAt(widget, inside, side, inside.y, share) };
+    return { track: rect, filled: undefined, handle: handleAt(widget, room, side, room.y, share) };
   }
   const track = inside.height < rect.height ? inside : middleOf(inside);
   const side = Math.min(rect.height, rect.width, handleTimes * track.height);
@@ -85,6 +88,14 @@ export function backgroundBox(widget: Widget, layout: Layout, rect: Rect): Rect 
 
 /** How much higher a slider's handle is than its track. */
 const handleTimes = 3;
+
+/** What is left round the handle of a switch where it says no padding, as a share of its height. */
+const roomShare = 1 / 8;
+
+/** A rectangle without so much at each of its edges. */
+function within({ x, y, width, height }: Rect, by: number): Rect {
+  return { x: x + by, y: y + by, width: width - 2 * by, height: height - 2 * by };
+}
 
 /** The middle third of a rectangle, between its top and its bottom. */
 function middleOf(rect: Rect): Rect {

@@ -26,9 +26,11 @@ function kindsAround(broken: Broken, failing: readonly Screen[]): readonly Kind[
   ];
 }
 
-/** On so small a share of the screens, or so much larger, nothing grows on all of them. */
+/** On so small a share of the screens nothing grows on all of them by more than a little; and by much only for half of them. */
 const few = 0.25;
-const much = 1.25;
+const half = 0.5;
+const little = 1.25;
+const much = 2;
 
 /** Whether a condition says one of some keys: a change of them is one for its screens alone. */
 export function isConditional({ widget }: Broken, keys: readonly string[]): boolean {
@@ -40,7 +42,8 @@ export function mayGrow(broken: Broken, keys: readonly string[]): boolean {
   const { finding, screens, measured, limit } = broken;
   if (isConditional(broken, keys)) return true;
   const failing = new Set(finding.occurrences.map(({ screen }) => screen)).size;
-  return failing >= few * screens.length || limit / measured <= much;
+  const growth = limit / measured;
+  return growth <= little || failing >= (growth <= much ? few : half) * screens.length;
 }
 
 /**

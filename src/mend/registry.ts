@@ -31,6 +31,7 @@ import {
   shrinkPicture,
   widerGap,
 } from './remedies/sized.ts';
+import { showState } from './remedies/states.ts';
 import { forgetNeighbour, takeOut } from './remedies/written.ts';
 import type { DocumentRemedy, Remedy } from './remedy.ts';
 
@@ -60,6 +61,7 @@ export const remedies: { readonly [Name in Exclude<RemedyName, keyof typeof docu
   safeArea,
   sameSize,
   shorterLines,
+  showState,
   shrinkPicture,
   stateColor,
   strongerColor,

@@ -257,7 +257,9 @@ export class Scope {
     }
     return this.#messages.fill(message, (name) => {
       const value = this.#lookup(name, given);
-      return typeof value === 'object' ? undefined : value;
+      // A list is said by how many entries it has, as where it is counted with.
+      if (Array.isArray(value)) return value.length;
+      return typeof value === 'object' ? undefined : (value);
     });
   }
 

@@ -49,6 +49,19 @@ describe('a checkbox', () => {
 });
 
 describe('a switch', () => {
+  test('of which nothing is said but its colours has an eighth of its height round its handle', () => {
+    const bare = { kind: 'switch', size: '64 32', look: { background }, ...at } as const;
+    const on = laidOut([
+      { id: 'off', ...bare },
+      { id: 'on', ...bare, checked: true },
+    ]);
+    expect(rectsOf(on, 'off')).toEqual([
+      [0, 0, 64, 32],
+      [4, 4, 24, 24],
+    ]);
+    expect(rectsOf(on, 'on')[1]).toEqual([36, 4, 24, 24]);
+  });
+
   const look = { background, 'padding': 4, 'font-size': 32, 'radius': 40 };
 
   test('has its handle where lines start, and where they end when it is on', () => {
@@ -137,8 +150,11 @@ describe('a textbox', () => {
       return { x: boxesOf(on, 't')[0]!.rect.x, widest: on.widgets[1]!.text!.widest };
     };
     const typed = caret({ text: 'Ida' });
-    expect(typed.x).toBeCloseTo(typed.widest, 3);
-    expect(caret({ text: '' }).x).toBe(0);
+    // What is typed starts 8 u off the edge, where no padding is said.
+    expect(typed.x).toBeCloseTo(typed.widest + 8, 3);
+    expect(caret({ text: '' }).x).toBe(8);
+    expect(caret({ text: '', padding: 3 }).x).toBe(3);
+    expect(caret({ text: '', width: 200 }).x).toBe(8);
     expect(boxesOf(box({ text: 'Ida' }).layoutOn(screen), 't')).toEqual([]);
   });
 });

@@ -1,7 +1,7 @@
 import { cpSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { openView, readDocument, screens, type DocumentSource, type Screen, type WidgetSource } from 'pimbot';
+import { readDocument, screens, type DocumentSource, type WidgetSource } from 'pimbot';
 import { TryBudget, checkDocument, mend, suggestFor } from 'pimbot/tools';
 import { bundledFonts } from 'pimbot/node';
 import { defects } from '../accuracy/defects.ts';
@@ -12,99 +12,6 @@ import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 import { isDeep } from '../support/deep.ts';
 
 const fonts = bundledFonts();
-
-describe('what is too small for a thumb grows where thumbs are, and nowhere else', () => {
-  const bottom = 'anchor: center bottom, offset: 0 -40, height: 60, width: 300';
-  const hud = (more = '') => `pimbot: 1
-reference: { size: 1280x720, spare: extend }
-views:
-  v:
-    backdrop: "#04202a"
-    children:
-      - { id: go, kind: button, text: Go, look: { background: "#125463" }, ${bottom}${more} }
-`;
-  const suggested = (text: string) => {
-    const { document } = readDocument(text);
-    const options = { resources: { fonts }, screens };
-    const verdict = checkDocument(document!, options);
-    const finding = verdict.findings.find(({ check }) => check === 'thumb-target')!;
-    return suggestFor(document!, finding, verdict, options)!;
-  };
-  const heightsOf = (text: string) => {
-    const view = openView(readDocument(text).document!, 'v', { resources: { fonts } });
-    return screens.map((screen) => {
-      const on = view.layoutOn(screen);
-      return on.layout.rectInU(on.tree.widgets.find(({ id }) => id === 'go')!.index).height;
-    });
-  };
-
-  test('by a condition, of which the desktop knows nothing', () => {
-    const { say, text, disturbs } = suggested(hud());
-    expect(say).toBe('go: on touch screens height: 89, on upright ones height: 157');
-    expect(disturbs).toBe('moves nothing on the reference');
-    const heights = heightsOf(text);
-    screens.forEach(({ inputs }, nth) => {
-      if (inputs.includes('touch')) expect(heights[nth]).toBeGreaterThan(60);
-      else expect(heights[nth]).toBe(60);
-    });
-  });
-
-  test('in the condition that says its size, or after those that say something else', () => {
-    const size = suggested(hud(', when: [{ screen: { input: touch }, change: { height: 62, z: 1 } }]'));
-    expect(size.text).toMatch(
-      /when: \[\{ screen: \{ input: touch \}, change: \{ height: 157, z: 1 \} \}\] \}/,
-    );
-    const { text } = suggested(hud(', when: [{ screen: { input: touch }, change: { z: 1 } }]'));
-    expect(text).toMatch(
-      /when: \[\{ screen: \{ input: touch \}, change: \{ z: 1 \} \}, \{ screen: \{ input: touch \}, change: \{ height: 89 \} \}, \{ screen: \{ input: touch, orientation: portrait \}, change: \{ height: 157 \} \}\] \}/,
-    );
-  });
-});
-
-describe('letters that are too small on some screens', () => {
-  const text = (size: number, more = '') => `pimbot: 1
-reference: { size: 1920x1080, scaling: contain }
-views: { v: { backdrop: "#04202a", children: [ { id: t, kind: text, text: Depth, anchor: center, look: { font-size: ${size} }${more} } ] } }
-`;
-  const suggested = (document: string, on: readonly Screen[]) => {
-    const read = readDocument(document).document!;
-    const options = { resources: { fonts }, screens: on };
-    const verdict = checkDocument(read, options);
-    const finding = verdict.findings.find(({ check }) => check === 'small-text')!;
-    return suggestFor(read, finding, verdict, options);
-  };
-  const wide = screens.filter(({ width, height }) => width > height);
-
-  test('grow on screens of that kind, and are left alone on others', () => {
-    const { say, text: after } = suggested(text(28), screens)!;
-    expect(say).toMatch(/^t: at aspects up to 1\.2 look \{ font-size: \d+ \}$/);
-    const view = openView(readDocument(after).document!, 'v', { resources: { fonts } });
-    for (const screen of screens) {
-      const { width, height } = view.frameOn(screen);
-      const { fontSize } = view.layoutOn(screen).tree.widgets[1]!.look;
-      if (width / height <= 1.2) expect(fontSize).toBeGreaterThan(28);
-      else expect(fontSize).toBe(28);
-    }
-  });
-
-  test('grow by little wherever they are, and by much only where that is needed on many screens', () => {
-    const larger = wide.filter(({ name }) => name !== 'handheld-square');
-    expect(suggested(text(21), larger)!.say).toBe('t: look { font-size: 23 }');
-    expect(suggested(text(12), wide)!.say).toBe('t: look { font-size: 36 }');
-    expect(suggested(text(20), wide)).toBeUndefined();
-  });
-
-  test('grow where a condition says how large they are, in that condition', () => {
-    const when = ', when: [{ screen: { orientation: portrait }, change: { look: { font-size: 24 } } }]';
-    const { text: after } = suggested(
-      text(60, when),
-      screens.filter(({ width, height }) => height > width || width > 1500),
-    )!;
-    expect(after).toMatch(
-      /look: \{ font-size: 60 \}, when: \[\{ screen: \{ orientation: portrait \}, change: \{ look: \{ font-size: \d+ \} \} \}\]/,
-    );
-  });
-});
 
 test('no more than a budget is tried, and what is is left is not', () => {
   const text =
@@ -164,7 +71,7 @@ describe('a suggestion', () => {
       const { start, end, insert } = suggestion;
       expect(text.slice(0, start) + insert + text.slice(end)).toBe(suggestion.text);
     }
-    // What nobody can know (a missing letter, a broken promise, a look of the focus) has none.
+    // What nobody can know (a missing letter, a broken promise) has none.
     expect(mended.has('letters no font has')).toBe(false);
     expect([...mended].sort()).toMatchInlineSnapshot(`
      [
@@ -172,12 +79,16 @@ describe('a suggestion', () => {
        "a button too small for a thumb",
        "a button too small to hit",
        "a button whose neighbour leads back to another",
+       "a checkbox that does not show that it is disabled",
        "a checkbox too small to hit",
        "a child cut off by its parent",
        "a clear panel over a button",
        "a component nothing uses",
        "a condition that says what is so without it",
        "a dialog whose last button leads out of it",
+       "a disabled button that looks like any other",
+       "a focus that is too faint",
+       "a focus that looks like none",
        "a green bar on a green field",
        "a handle nobody sees",
        "a label the colour of its plate",
@@ -196,6 +107,7 @@ describe('a suggestion', () => {
        "a plate whose neighbours it was copied beside, a sixth of the screen away on wide ones",
        "a plate wider than the list it is in",
        "a style nothing uses",
+       "a switch that does not show that it is disabled",
        "a text at its floor",
        "a text that two kinds of colour-blind players cannot tell from its plate",
        "a text too wide for its box",
@@ -285,7 +197,10 @@ describe('what a suggestion does not do', () => {
 
   test('a button is not made smaller for the picture on it', () => {
     const button = { id: 'b', kind: 'button', anchor: 'center', size: 110, image: 'tiny' } as const;
-    expect(says(offered([button], { pictures: { tiny: 'tiny.png' } }))).toEqual([]);
+    // What the focus looks like is another matter.
+    expect(says(offered([button], { pictures: { tiny: 'tiny.png' } }))).toEqual([
+      'kinds button: states { focused: { border: 3 #ffffff } }',
+    ]);
   });
 
   test('where a language is written from right to left, plain px become the end of the line, in their place', () => {

@@ -150,3 +150,32 @@ describe('what is found of many widgets of one line of the document', () => {
     expect(many.split('\n').length).toBeLessThan(20);
   });
 });
+
+test('a writing that a font lacks is one cause of all texts in it; a sign that is missing is that of its text', () => {
+  const text = (id: string, y: number, words: string): WidgetSource => ({
+    id,
+    kind: 'text',
+    text: words,
+    anchor: 'left top',
+    offset: [20, y],
+    look: { 'font-size': 60, 'color': '#fff' },
+  });
+  const found = causes([
+    text('a', 20, 'عمق'),
+    text('b', 200, 'قاع'),
+    text('c', 400, 'Ω 𓆛'),
+    text('d', 600, '𓆛!'),
+  ]);
+  expect(found.filter(({ checks }) => checks.includes('missing-glyph'))).toEqual([
+    {
+      what: 'no font of "Inter" has the letters of en',
+      checks: ['missing-glyph'],
+      widgets: ['a', 'b', 'c', 'd'],
+    },
+  ]);
+  const signs = causes([text('a', 20, 'Up ⮝'), text('b', 200, 'Down ⮟')]);
+  expect(signs.map(({ what, widgets }) => [what, ...widgets])).toEqual([
+    [undefined, 'a'],
+    [undefined, 'b'],
+  ]);
+});

@@ -37,18 +37,35 @@ export const roomForText: Remedy = (broken) => {
   ];
 };
 
-/** Letters as large as they have to be where they are smallest: on screens of that kind, or everywhere. */
+/**
+ * Letters as large as they have to be where they are smallest: on screens of that kind, of all in what hands the font size on or of the
+ * text alone; or everywhere.
+ */
 export const largerText: Remedy = (broken) => {
   const { widget } = broken;
   const largeEnough = ({ measured, limit }: Broken) => ({
     'font-size': wholeUp((widget.look.fontSize * limit) / measured),
   });
   if (!(broken.measured > 0)) return [];
+  const head = sizeHead(broken);
   return [
+    ...(head === widget
+      ? []
+      : onTheirScreens({ ...broken, widget: head }, (worst) => ({ look: largeEnough(worst) }))),
     ...onTheirScreens(broken, (worst) => ({ look: largeEnough(worst) })),
     ...(mayGrow(broken, ['look']) ? [lookKeys(widget, largeEnough(broken))] : []),
   ];
 };
+
+/** What a text may have its font size from: the outermost around it of the same one. */
+function sizeHead({ widget, on }: Broken): Widget {
+  let head = widget;
+  for (let at = on.widgets[widget.parent]; at; at = on.widgets[at.parent]) {
+    if (at.look.fontSize !== widget.look.fontSize) break;
+    head = at;
+  }
+  return head;
+}
 
 /** Lines of fewer letters. */
 export const shorterLines: Remedy = (broken) => {

@@ -8,33 +8,29 @@ function longEnough({ widget, on, measured, limit }: Broken): readonly { readonl
   const rect = on.layout.rectInU(widget.index);
   const factor = on.layout.factor(widget.index);
   if (!(measured > 0)) return [];
-  const least = wholeUp(((Math.min(rect.width, rect.height) / factor) * limit) / measured);
-  const short = (['width', 'height'] as const).filter((side) => rect[side] / factor < least);
+  const smaller = Math.min(rect.width, rect.height);
+  // The handle of a switch goes from one end to the other: as long as it is high it has nowhere to go.
+  const least = (side: 'width' | 'height') => {
+    const share = widget.kind === 'switch' ? rect[side] / smaller : 1;
+    return wholeUp(((smaller / factor) * limit * share) / measured);
+  };
+  const short = (['width', 'height'] as const).filter((side) => rect[side] / factor < least(side));
   if (short.length === 0) return [];
-  const sizes = Object.fromEntries(short.map((side) => [side, least]));
-  const minima = Object.fromEntries(short.map((side) => [`min-${side}`, least]));
+  const sizes = Object.fromEntries(short.map((side) => [side, least(side)]));
+  const minima = Object.fromEntries(short.map((side) => [`min-${side}`, least(side)]));
   return [sizeKeys(widget, sizes), minima];
 }
 
-/** As large as it has to be where it is smallest: on screens of that kind, or everywhere. */
-export const enlarge: Remedy = (broken) => [
-  ...enlargeThere(broken),
-  ...longEnough(broken)
-    .filter((keys) => mayGrow(broken, Object.keys(keys)))
-    .map((keys) => keysOf(broken.widget, keys)),
-];
-
-/** The same on screens of the kind alone on which it is too small. */
-const enlargeThere: Remedy = (broken) => {
+/** As large as it has to be where it is smallest: in the condition that says its size, on screens of that kind, or everywhere. */
+export const enlarge: Remedy = (broken) => {
   const ways = longEnough(broken);
-  if (
-    isConditional(
-      broken,
-      ways.flatMap((keys) => Object.keys(keys)),
-    )
-  )
-    return [];
-  return ways.flatMap((_, nth) => onTheirScreens(broken, (worst) => longEnough(worst)[nth]));
+  const said = ways.filter((keys) => isConditional(broken, Object.keys(keys)));
+  const others = ways.filter((keys) => !said.includes(keys) && mayGrow(broken, Object.keys(keys)));
+  return [
+    ...said.map((keys) => keysOf(broken.widget, keys)),
+    ...ways.flatMap((_, nth) => onTheirScreens(broken, (worst) => longEnough(worst)[nth])),
+    ...others.map((keys) => keysOf(broken.widget, keys)),
+  ];
 };
 
 /** The size of its neighbour. */

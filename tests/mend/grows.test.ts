@@ -1,0 +1,144 @@
+import { describe, expect, test } from '@jest/globals';
+import { openView, readDocument, screens, type Screen } from 'pimbot';
+import { checkDocument, suggestFor } from 'pimbot/tools';
+import { bundledFonts } from 'pimbot/node';
+
+/* What is too small, and where it grows. */
+
+const fonts = bundledFonts();
+
+describe('what is too small for a thumb grows where thumbs are, and nowhere else', () => {
+  const bottom = 'anchor: center bottom, offset: 0 -40, height: 60, width: 300';
+  const hud = (more = '') => `pimbot: 1
+reference: { size: 1280x720, spare: extend }
+views:
+  v:
+    backdrop: "#04202a"
+    children:
+      - { id: go, kind: button, text: Go, look: { background: "#125463" }, ${bottom}${more} }
+`;
+  const suggested = (text: string) => {
+    const { document } = readDocument(text);
+    const options = { resources: { fonts }, screens };
+    const verdict = checkDocument(document!, options);
+    const finding = verdict.findings.find(({ check }) => check === 'thumb-target')!;
+    return suggestFor(document!, finding, verdict, options)!;
+  };
+  const heightsOf = (text: string) => {
+    const view = openView(readDocument(text).document!, 'v', { resources: { fonts } });
+    return screens.map((screen) => {
+      const on = view.layoutOn(screen);
+      return on.layout.rectInU(on.tree.widgets.find(({ id }) => id === 'go')!.index).height;
+    });
+  };
+
+  test('by a condition, of which the desktop knows nothing', () => {
+    const { say, text, disturbs } = suggested(hud());
+    expect(say).toBe('go: on touch screens height: 89, on upright ones height: 157');
+    expect(disturbs).toBe('moves nothing on the reference');
+    const heights = heightsOf(text);
+    screens.forEach(({ inputs }, nth) => {
+      if (inputs.includes('touch')) expect(heights[nth]).toBeGreaterThan(60);
+      else expect(heights[nth]).toBe(60);
+    });
+  });
+
+  test('in the condition that says its size, or after those that say something else', () => {
+    const size = suggested(hud(', when: [{ screen: { input: touch }, change: { height: 62, z: 1 } }]'));
+    expect(size.text).toMatch(
+      /when: \[\{ screen: \{ input: touch \}, change: \{ height: 157, z: 1 \} \}\] \}/,
+    );
+    const { text } = suggested(hud(', when: [{ screen: { input: touch }, change: { z: 1 } }]'));
+    expect(text).toMatch(
+      /when: \[\{ screen: \{ input: touch \}, change: \{ z: 1 \} \}, \{ screen: \{ input: touch \}, change: \{ height: 89 \} \}, \{ screen: \{ input: touch, orientation: portrait \}, change: \{ height: 157 \} \}\] \}/,
+    );
+  });
+});
+
+describe('letters that are too small on some screens', () => {
+  const text = (size: number, more = '') => `pimbot: 1
+reference: { size: 1920x1080, scaling: contain }
+views: { v: { backdrop: "#04202a", children: [ { id: t, kind: text, text: Depth, anchor: center, look: { font-size: ${size} }${more} } ] } }
+`;
+  const suggested = (document: string, on: readonly Screen[]) => {
+    const read = readDocument(document).document!;
+    const options = { resources: { fonts }, screens: on };
+    const verdict = checkDocument(read, options);
+    const finding = verdict.findings.find(({ check }) => check === 'small-text')!;
+    return suggestFor(read, finding, verdict, options);
+  };
+  const wide = screens.filter(({ width, height }) => width > height);
+
+  test('grow on screens of that kind, and are left alone on others', () => {
+    const { say, text: after } = suggested(text(28), screens)!;
+    expect(say).toMatch(/^t: at aspects up to 1\.2 look \{ font-size: \d+ \}$/);
+    const view = openView(readDocument(after).document!, 'v', { resources: { fonts } });
+    for (const screen of screens) {
+      const { width, height } = view.frameOn(screen);
+      const { fontSize } = view.layoutOn(screen).tree.widgets[1]!.look;
+      if (width / height <= 1.2) expect(fontSize).toBeGreaterThan(28);
+      else expect(fontSize).toBe(28);
+    }
+  });
+
+  test('grow by little wherever they are, and by much only where that is needed on many screens', () => {
+    const larger = wide.filter(({ name }) => name !== 'handheld-square');
+    expect(suggested(text(21), larger)!.say).toBe('t: look { font-size: 23 }');
+    expect(suggested(text(12), wide)!.say).toBe('t: look { font-size: 36 }');
+    expect(suggested(text(20), wide)).toBeUndefined();
+  });
+
+  test('grow where a condition says how large they are, in that condition', () => {
+    const when = ', when: [{ screen: { orientation: portrait }, change: { look: { font-size: 24 } } }]';
+    const { text: after } = suggested(
+      text(60, when),
+      screens.filter(({ width, height }) => height > width || width > 1500),
+    )!;
+    expect(after).toMatch(
+      /look: \{ font-size: 60 \}, when: \[\{ screen: \{ orientation: portrait \}, change: \{ look: \{ font-size: \d+ \} \} \}\]/,
+    );
+  });
+});
+
+test('letters that have their size from what they are in grow there, all of them by one change', () => {
+  const text = `pimbot: 1
+reference: { size: 1920x1080, scaling: contain }
+views:
+  v:
+    backdrop: "#04202a"
+    children:
+      - id: page
+        anchor: center
+        look: { font-size: 28 }
+        arrange: column
+        children:
+          - { id: a, kind: text, text: Depth }
+          - { id: b, kind: text, text: Hull }
+          - { id: own, kind: text, text: Air, look: { font-size: 80 } }
+`;
+  const read = readDocument(text).document!;
+  const options = { resources: { fonts }, screens };
+  const verdict = checkDocument(read, options);
+  const small = verdict.findings.filter(({ check }) => check === 'small-text');
+  expect(small.map(({ widget }) => widget)).toEqual(['a', 'b']);
+  const found = suggestFor(read, small[0]!, verdict, options)!;
+  expect(found).toMatchObject({ say: 'page: at aspects up to 1.2 look { font-size: 41 }', mendsToo: 1 });
+  expect(found.text).toContain('look: { font-size: 28 }');
+  expect(found.text).toContain('look: { font-size: 80 }');
+});
+
+test('a switch grows in its shape: its handle needs a way to go', () => {
+  const text = `pimbot: 1
+reference: { size: 1280x720 }
+kinds: { switch: { background: "#446", color: "#fff", states: { focused: { border: 3 #fff } } } }
+views: { v: { backdrop: "#04202a", children: [ { id: s, kind: switch, label: Sound, anchor: center, size: 40 20 } ] } }
+`.replace('3 #fff', '"3 #fff"');
+  const read = readDocument(text).document!;
+  const options = { resources: { fonts }, screens };
+  const verdict = checkDocument(read, options);
+  const finding = verdict.findings.find(({ check }) => check === 'thumb-target')!;
+  const { say } = suggestFor(read, finding, verdict, options)!;
+  const sizes = [...say.matchAll(/size: (\d+) (\d+)/g)].map(([, ...size]) => size.map(Number));
+  expect(sizes.length).toBeGreaterThan(0);
+  for (const [width, height] of sizes) expect(Math.abs(width! - 2 * height!)).toBeLessThanOrEqual(2);
+});
