@@ -259,7 +259,7 @@ export class Scope {
       const value = this.#lookup(name, given);
       // A list is said by how many entries it has, as where it is counted with.
       if (Array.isArray(value)) return value.length;
-      return typeof value === 'object' ? undefined : (value);
+      return typeof value === 'object' ? undefined : value;
     });
   }
 
