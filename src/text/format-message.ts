@@ -59,23 +59,23 @@ export class Formats {
 }
 
 /**
- * A message of ICU with its values put in.
+ * A message of ICU with its values put in; what is no number where one is needed is shown as it is.
  * @param plural What `#` stands for.
- * @throws Error for a value that is no number where one is needed, and for a choice there is not.
+ * @throws Error for a choice there is not.
  */
 export function formatMessage(
   parts: readonly MessagePart[],
   formats: Formats,
   valueOf: (name: string) => Value,
-  plural?: number,
+  plural?: Value,
 ): string {
   let text = '';
   for (const { type, value = '', style, options, offset = 0, pluralType = 'cardinal' } of parts) {
     if (type === 0) text += value;
-    else if (type === 7) text += plural === undefined ? '' : formats.number(plural);
+    else if (type === 7) text += typeof plural === 'number' ? formats.number(plural) : String(plural ?? '');
     else {
       const given = valueOf(value);
-      if (type === 1) text += String(given);
+      if (type === 1 || (type <= 4 && Number.isNaN(Number(given)))) text += String(given);
       else if (type <= 4) {
         const format =
           typeof style === 'object' && style
@@ -84,6 +84,7 @@ export function formatMessage(
         text += type === 2 ? formats.number(Number(given), format) : formats.date(Number(given), format);
       } else {
         const number = Number(given) - offset;
+        const counted = Number.isNaN(number) ? given : number;
         const choices = new Map(Object.entries(options ?? {}));
         const chosen =
           (type === 5
@@ -91,7 +92,7 @@ export function formatMessage(
             : (choices.get(`=${given}`) ?? choices.get(formats.plural(number, pluralType)))) ??
           choices.get('other');
         if (!chosen) throw new Error(`"${value}" is ${given}, for which the message has no words`);
-        text += formatMessage(chosen.value, formats, valueOf, type === 6 ? number : undefined);
+        text += formatMessage(chosen.value, formats, valueOf, type === 6 ? counted : undefined);
       }
     }
   }

@@ -253,6 +253,16 @@ describe('in a game', () => {
     expect(live.snapshot().widgets.find(({ id }) => id === 'pick')!.text!.text).toBe('Tar 7 14');
   });
 
+  test('a part that a game leaves out is shown as it is written, by whatever it is said', () => {
+    const live = new LiveView(opened(saidWith('maps')), size);
+    live.set({
+      pick: { name: 'Oil', x: 0, color: '#ffffff' },
+      wares: [{ name: 'Wax', left: 'many' }],
+    } as never);
+    const words = live.snapshot().widgets.flatMap(({ text }) => text?.text ?? []);
+    expect(words).toEqual(['Wax', 'many crates', 'Oil {pick.price} {pick.price * 2}']);
+  });
+
   test('what is no value in a map is refused with its place in it, and changes nothing', () => {
     const live = new LiveView(opened(saidWith('maps')), size);
     const before = plain(drawLayout(live.snapshot()).operations);
