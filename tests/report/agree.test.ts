@@ -126,9 +126,9 @@ describe('every form of a report tells the same findings with the same numbers',
     const seed = newSeed();
     const all = rounds(4, 60);
     let compared = 0;
-    for (let nth = 0; nth < all; nth++) {
+    for (let nth = 0; compared < all && nth < 20 * all; nth++) {
       const text = mistakes(seed + nth);
-      // Mistakes that are put together may name styles of one another that are not there.
+      // Mistakes that are put together may name values and styles of one another that are not there: three of ten do.
       if (!readDocument(text).document) continue;
       compared++;
       writeFileSync(join(folder.path, 'made.json'), text);
@@ -138,7 +138,7 @@ describe('every form of a report tells the same findings with the same numbers',
         throw new Error(`seed ${seed + nth}`, { cause: error });
       }
     }
-    expect(compared).toBeGreaterThan(0);
+    expect(compared).toBe(all);
   });
 
   test('two widgets with the same mistake are both told', async () => {
