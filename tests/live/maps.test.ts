@@ -258,7 +258,7 @@ describe('in a game', () => {
     live.set({
       pick: { name: 'Oil', x: 0, color: '#ffffff' },
       wares: [{ name: 'Wax', left: 'many' }],
-    } as never);
+    });
     const words = live.snapshot().widgets.flatMap(({ text }) => text?.text ?? []);
     expect(words).toEqual(['Wax', 'many crates', 'Oil {pick.price} {pick.price * 2}']);
   });
