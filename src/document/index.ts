@@ -50,7 +50,7 @@ export { namesPicture } from './structure.ts';
 export { idlePromise } from './references.ts';
 export { isBroken, meantBy } from './left-to-names.ts';
 export { endsOf, evaluateExpression, readExpression } from './expression.ts';
-export { rootOf, valueName } from './value-names.ts';
+export { nameWord, rootOf, valueName } from './value-names.ts';
 export {
   caseNames,
   entryNames,

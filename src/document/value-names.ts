@@ -1,5 +1,5 @@
 /** A word of a name, as a pattern. */
-const nameWord = String.raw`[\p{L}_][\p{L}\p{N}_-]*`;
+export const nameWord = String.raw`[\p{L}_][\p{L}\p{N}_-]*`;
 
 /** The name of a value, or of a part of one that is a map: `depth`, `pick.price`. As a pattern. */
 export const valueName = String.raw`${nameWord}(?:\.${nameWord})*`;

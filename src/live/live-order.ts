@@ -1,4 +1,4 @@
-import { drawingOrder, zOf, type Raised } from '../skeleton/index.ts';
+import { drawingOrder, raisedAmong, zOf } from '../skeleton/index.ts';
 import type { LiveNode } from './node.ts';
 
 /** The order in which the widgets of a live view are drawn. It is worked out when all changes that it follows from are made. */
@@ -36,9 +36,7 @@ export class LiveOrder {
   /** Works it out again where it follows from what was noted. Gives whether it did. @param end By index: the index after the last in it. */
   settle(nodes: readonly LiveNode[], end: ArrayLike<number>): boolean {
     if (!this.#isAnother) return false;
-    const raised: Raised[] = [];
-    for (const { index, bone } of this.#raised)
-      raised.push({ index, parent: bone.parent, z: zOf(bone.source) });
+    const raised = raisedAmong(Array.from(this.#raised, ({ bone }) => bone));
     this.indexes = drawingOrder(nodes.length, raised, end);
     this.#isAnother = false;
     return true;

@@ -1,7 +1,7 @@
 import type { Bone } from './bone.ts';
 
 /** A widget that does not lie among its siblings as the document has it. */
-export interface Raised {
+interface Raised {
   readonly index: number;
   readonly parent: number;
   /** Not 0. */
@@ -9,7 +9,7 @@ export interface Raised {
 }
 
 /** Those of some widgets that lie higher or lower than the document has them. */
-function raisedAmong(widgets: Iterable<Pick<Bone, 'index' | 'parent' | 'source'>>): Raised[] {
+export function raisedAmong(widgets: Iterable<Pick<Bone, 'index' | 'parent' | 'source'>>): Raised[] {
   const found: Raised[] = [];
   for (const { index, parent, source } of widgets) {
     const z = zOf(source);
@@ -21,12 +21,12 @@ function raisedAmong(widgets: Iterable<Pick<Bone, 'index' | 'parent' | 'source'>
 /** The order of widgets of which no ends are known yet. */
 export function orderOf(bones: readonly Pick<Bone, 'index' | 'parent' | 'source'>[]): number[] {
   const raised = raisedAmong(bones);
-  const end = raised.length === 0 ? [] : endsOf(bones);
+  const end = raised.length === 0 ? [] : subtreeEnds(bones);
   return drawingOrder(bones.length, raised, end);
 }
 
 /** By index: the index after the last widget in it. Parents come before what is in them. */
-function endsOf(bones: readonly Pick<Bone, 'parent'>[]): Int32Array {
+function subtreeEnds(bones: readonly Pick<Bone, 'parent'>[]): Int32Array {
   const end = Int32Array.from(bones, (_, index) => index + 1);
   for (let index = bones.length - 1; index > 0; index--) {
     const { parent } = bones[index]!;

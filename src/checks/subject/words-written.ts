@@ -1,4 +1,4 @@
-import { textsIn, valueName } from '../../document/index.ts';
+import { nameWord, textsIn, valueName } from '../../document/index.ts';
 
 /** All words of the texts in something, as the names of values, parameters and pictures are written. @param counts Which texts do. */
 export function wordsWritten(
@@ -8,7 +8,7 @@ export function wordsWritten(
   return new Set(
     textsIn(something)
       .filter(counts)
-      .flatMap((text) => text.match(/[\p{L}_][\p{L}\p{N}_-]*/gu) ?? []),
+      .flatMap((text) => text.match(everyWord) ?? []),
   );
 }
 
@@ -21,4 +21,5 @@ export function namesWritten(something: unknown): Set<string> {
   );
 }
 
+const everyWord = new RegExp(nameWord, 'gu');
 const everyName = new RegExp(valueName, 'gu');

@@ -1,5 +1,11 @@
-import type { Kind, State, StyleSource, WidgetSource } from '../../document/index.ts';
-import { entryOf } from '../../document/index.ts';
+import {
+  entryOf,
+  type Json,
+  type Kind,
+  type State,
+  type StyleSource,
+  type WidgetSource,
+} from '../../document/index.ts';
 import type { Editing } from '../../edit/index.ts';
 import { hexOf, styleList, type Look } from '../../theme/index.ts';
 import { factOf, type Broken, type Change, type Remedy } from '../remedy.ts';
@@ -8,9 +14,9 @@ import { factOf, type Broken, type Change, type Remedy } from '../remedy.ts';
 interface Sayer {
   readonly name: string;
   readonly style: StyleSource | undefined;
-  /** Puts keys of the style, whether or not it is there. */
-  set(document: Editing, key: string, value: object): void;
   readonly pointer: string;
+  /** Puts its first states in, whether or not it is there itself. */
+  addStates(document: Editing, states: Json): void;
 }
 
 /** Stands off from white and from black by 4.5 : 1, so from most of what is light and what is dark by 3 : 1. */
@@ -24,11 +30,11 @@ export const showState: Remedy = (broken) => {
   const state = factOf(broken.finding, 'state');
   const sayer = state && sayerOf(broken);
   if (!state || !sayer) return [];
-  return lookOf(state, broken.widget.look).map(([key, value]): Change => ({
+  return looksFor(state, broken.widget.look).map(([key, value]): Change => ({
     say: `${sayer.name}: states { ${state}: { ${key}: ${value} } }`,
     edit: (document) => {
       const { style, pointer } = sayer;
-      if (!style?.states) sayer.set(document, 'states', { [state]: { [key]: value } });
+      if (!style?.states) sayer.addStates(document, { [state]: { [key]: value } });
       else if (!style.states[state]) document.set(`${pointer}/states`, state, { [key]: value });
       else document.set(`${pointer}/states/${state}`, key, value);
     },
@@ -36,7 +42,10 @@ export const showState: Remedy = (broken) => {
 };
 
 /** What a widget may look like in a state, each in turn: the colour of its words is one that goes with it. */
-function lookOf(state: State, { color, borderWidth }: Look): readonly (readonly [string, string | number])[] {
+function looksFor(
+  state: State,
+  { color, borderWidth }: Look,
+): readonly (readonly [string, string | number])[] {
   if (state === 'disabled') return [['opacity', 0.5]];
   const width = Math.max(leastRing, Math.ceil(borderWidth) + 1);
   return [hexOf(color), '#ffffff', '#000000', betweenBoth].map((ring) => ['border', `${width} ${ring}`]);
@@ -54,7 +63,7 @@ function sayerOf({ widget, document }: Broken): Sayer | undefined {
     name: `style ${name}`,
     style,
     pointer,
-    set: (text, key, value) => text.set(pointer, key, value as never),
+    addStates: (text, states) => text.set(pointer, 'states', states),
   };
 }
 
@@ -65,10 +74,10 @@ function kindSayer(kind: Kind, kinds: { readonly [Name in Kind]?: StyleSource } 
     name: `kinds ${kind}`,
     style,
     pointer,
-    set: (text, key, value) => {
-      if (style) text.set(pointer, key, value as never);
-      else if (kinds) text.set('/kinds', kind, { [key]: value } as never);
-      else text.set('', 'kinds', { [kind]: { [key]: value } } as never);
+    addStates: (text, states) => {
+      if (style) text.set(pointer, 'states', states);
+      else if (kinds) text.set('/kinds', kind, { states });
+      else text.set('', 'kinds', { [kind]: { states } });
     },
   };
 }
