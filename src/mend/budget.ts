@@ -1,3 +1,5 @@
+import { occasionKey, type Occasion } from '../view/index.ts';
+
 /**
  * How much is laid out and checked in search of changes: widgets, once for each layout they are in. A
  * document of seven views with 130 findings takes 150,000.
@@ -9,13 +11,40 @@ export class BudgetSpent extends Error {
   override readonly name = 'BudgetSpent';
 }
 
-/** What may still be tried. */
+/** A view on one occasion and screen. */
+export interface Place {
+  readonly view: string;
+  readonly occasion: Occasion;
+  readonly screen: string;
+}
+
+/** So many places are tried first, at the most. */
+const mostHard = 8;
+
+/** What may still be tried, and where what was tried broke something. */
 export class TryBudget {
   #left: number;
+  #hard: readonly Place[] = [];
 
   /** @param times How many times as much as the changes of one report may take. */
   constructor(times = 1) {
     this.#left = times * mostLooks;
+  }
+
+  /** Where changes broke something, the last one first: the next one often does so too. */
+  get hard(): readonly Place[] {
+    return this.#hard;
+  }
+
+  brokeAt(place: Place): void {
+    const others = this.#hard.filter(({ view, screen, occasion }) => {
+      return (
+        view !== place.view ||
+        screen !== place.screen ||
+        occasionKey(occasion) !== occasionKey(place.occasion)
+      );
+    });
+    this.#hard = [place, ...others].slice(0, mostHard);
   }
 
   get isSpent(): boolean {

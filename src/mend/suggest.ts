@@ -9,6 +9,7 @@ import {
   keyOf,
   planOf,
   runBatch,
+  type Batch,
   type CheckOptions,
   type Finding,
   type Verdict,
@@ -16,7 +17,7 @@ import {
 import type { Screen } from '../screen/index.ts';
 import { NoSuchName, openView, type Occasion } from '../view/index.ts';
 import { losesBinding } from './bindings.ts';
-import { BudgetSpent, TryBudget } from './budget.ts';
+import { BudgetSpent, TryBudget, type Place } from './budget.ts';
 import {
   disturbanceOf,
   disturbanceText,
@@ -84,9 +85,10 @@ function firstThatMends(
   const { source } = document.origin;
   if (!source) return undefined;
   const { before, finding } = trial;
-  for (const { change, draft, key, disturbance } of candidatesFor(document, trial, shared)) {
+  const { resources } = trial.options;
+  for (const { change, draft, key, disturbance, ...candidate } of candidatesFor(document, trial, shared)) {
     const inView = finding.view !== undefined && isWithinView(draft, finding.view);
-    let after = attempt(() => triedOn(draft.document, trial, inView, shared));
+    let after = attempt(() => triedOn(draft.document, trial, inView, candidate.shared));
     if (!after) continue;
     const written = attempt(() => {
       const text = new DocumentText(document);
@@ -96,7 +98,8 @@ function firstThatMends(
     if (!written) continue;
     const { text, read } = written;
     // What YAML shares between places changes in all of them: then the text comes to something else than the values did.
-    if (JSON.stringify(read.source) !== key) after = attempt(() => triedOn(read, trial, false, shared));
+    if (JSON.stringify(read.source) !== key)
+      after = attempt(() => triedOn(read, trial, false, new SharedChecks(read, resources, shared)));
     if (!after) continue;
     const mendsToo = before.findings.length - after.length - 1;
     return {
@@ -115,6 +118,8 @@ function firstThatMends(
 interface Candidate {
   readonly change: Change;
   readonly draft: DocumentDraft;
+  /** What checks of the changed document share. */
+  readonly shared: SharedChecks;
   /** The changed document as JSON: what was tried is not tried again. */
   readonly key: string;
   readonly disturbance: Disturbance;
@@ -145,14 +150,15 @@ function candidatesFor(document: CheckedDocument, trial: Trial, shared: SharedCh
     if (tried.has(key)) continue;
     tried.add(key);
     if (name !== undefined && losesBinding(asJson(document), asJson(draft.document))) continue;
+    const own = new SharedChecks(draft.document, resources, shared);
     const disturbance = before
       ? attempt(() => {
-          const after = opened(draft.document, new SharedChecks(draft.document, resources, shared))!;
+          const after = opened(draft.document, own)!;
           most ??= mostMoveOf(before, finding, screens, shared, budget);
           return disturbanceOf(before, after, finding, most, screens, budget);
         })
       : stillness;
-    if (disturbance) found.push({ change, draft, key, disturbance });
+    if (disturbance) found.push({ change, draft, shared: own, key, disturbance });
   }
   return found.sort((a, b) => lessDisturbing(a.disturbance, b.disturbance));
 }
@@ -254,35 +260,31 @@ function triedOn(
   changed: CheckedDocument,
   { finding, before, options, budget }: Trial,
   inView: boolean,
-  like: SharedChecks,
+  shared: SharedChecks,
 ): readonly Finding[] | undefined {
   const { resources } = options;
   const { view, worst } = finding;
-  const shared = new SharedChecks(changed, resources, like);
-  const target = keyOf(finding);
-  const onScreen = (looks: number) => budget.spend(looks);
-  if (view !== undefined) {
-    // The cheap test first: whether the finding is gone where it was worst.
-    const screens = options.screens.filter(({ name }) => name === worst.screen);
-    const { findings } = runBatch(changed, resources, { view, occasion: worst, screens }, shared, onScreen);
-    if (findings.some((one) => keyOf(one) === target)) return undefined;
-  }
-  const old = new Map(before.findings.map((one) => [keyOf(one), one]));
-  const counts = new Map<string, number>();
-  const isBroken = (one: Finding) => {
-    const key = keyOf(one);
-    const was = old.get(key);
-    if (!was || key === target) return true;
-    const count = (counts.get(key) ?? 0) + one.occurrences.length;
-    counts.set(key, count);
-    return count > was.occurrences.length || isWorse(one.fails, one.worst, was.worst, tolerance);
-  };
   const plan = planOf(changed, inView ? { ...options, views: [view!] } : options);
   const results = new Results(changed, plan);
-  for (const [nth, batch] of plan.batches.entries()) {
-    const result = runBatch(changed, resources, batch, shared, onScreen);
-    if (result.findings.some(isBroken)) return undefined;
-    results.add(nth, result);
+  const look = ({ view, occasion, screens }: Batch, isBroken: (one: Finding) => boolean) =>
+    runBatch(changed, resources, { view, occasion, screens }, shared, (looks, found) => {
+      budget.spend(looks);
+      const broken = found.find(isBroken);
+      if (broken) throw new Breaks({ view, occasion, screen: broken.worst.screen });
+    });
+  const isBroken = breaking(finding, before);
+  try {
+    // The cheap test first: where it was worst, and where other changes broke something.
+    if (view !== undefined)
+      for (const { screen, ...place } of [{ view, occasion: worst, screen: worst.screen }, ...budget.hard]) {
+        const screens = options.screens.filter(({ name }) => name === screen);
+        if (plan.views.includes(place.view)) look({ ...place, screens }, breaking(finding, before));
+      }
+    for (const [nth, batch] of plan.batches.entries()) results.add(nth, look(batch, isBroken));
+  } catch (error) {
+    if (!(error instanceof Breaks)) throw error;
+    budget.brokeAt(error.place);
+    return undefined;
   }
   const { findings } = results.verdict();
   if (findings.some((one) => one.view === undefined && isBroken(one))) return undefined;
@@ -291,6 +293,34 @@ function triedOn(
   const kept = (one: Finding) =>
     one.check === 'idle-acceptance' || (one.view !== undefined && one.view !== view);
   return [...before.findings.filter(kept), ...findings];
+}
+
+/** Thrown where a change that is tried breaks something, or leaves what it is to mend. */
+class Breaks extends Error {
+  readonly place: Place;
+
+  constructor(place: Place) {
+    super('this change breaks something');
+    this.place = place;
+  }
+}
+
+/**
+ * Asks of one finding after the other whether a change breaks something by it: one that was not there, the one it is to mend, or one
+ * that is on more layouts than before, or worse.
+ */
+function breaking(finding: Finding, before: Verdict): (one: Finding) => boolean {
+  const target = keyOf(finding);
+  const old = new Map(before.findings.map((one) => [keyOf(one), one]));
+  const counts = new Map<string, number>();
+  return (one) => {
+    const key = keyOf(one);
+    const was = old.get(key);
+    if (!was || key === target) return true;
+    const count = (counts.get(key) ?? 0) + one.occurrences.length;
+    counts.set(key, count);
+    return count > was.occurrences.length || isWorse(one.fails, one.worst, was.worst, tolerance);
+  };
 }
 
 /** Whether what was changed lies in one of the views, and so concerns no other. */

@@ -52,20 +52,26 @@ function keyOf({ name, width, height }: Screen, hudSize: number): string {
   return `${name} ${width} ${height} ${hudSize}`;
 }
 
+/**
+ * Called after each screen. May throw: then nothing more is looked at.
+ * @param looks How much work it was: about so many widgets laid out and checked.
+ * @param found What was found on it.
+ */
+export type OnScreen = (looks: number, found: readonly Finding[]) => void;
+
 /** Comparisons that cost as much as laying out and checking one widget. */
 const comparisonsALook = 50;
 
 /**
  * Lays one view out on one occasion, on its screens, and runs every check on each.
  * @param shared What batches of this document share.
- * @param onScreen Called after each screen with how much work it was: about so many widgets laid out and checked.
  */
 export function runBatch(
   document: CheckedDocument,
   resources: Resources,
   batch: Batch,
   shared = new SharedChecks(document, resources),
-  onScreen?: (looks: number) => void,
+  onScreen?: OnScreen,
 ): BatchResult {
   const { view: name, occasion, screens } = batch;
   const view = openView(document, name, { resources, shared: shared.views, ...occasion });
@@ -76,14 +82,13 @@ export function runBatch(
  * Runs checks on a view that is open, on screens.
  * @param shared Where every check is run on views that share: what was found before of a form that comes again, or of one
  * that differs in colours alone, is taken from there.
- * @param onScreen Called after each screen with how much work it was: about so many widgets laid out and checked.
  */
 export function lookAt(
   view: View,
   screens: readonly Screen[],
   run: readonly ListedCheck[],
   shared?: SharedChecks,
-  onScreen?: (looks: number) => void,
+  onScreen?: OnScreen,
 ): BatchResult {
   const findings = new Findings();
   const acceptances = new Acceptances();
@@ -128,7 +133,7 @@ export function lookAt(
       shared?.keep(form, screen, hudSize, drafted);
     }
     const { widgets } = form.tree;
-    onScreen?.(widgets.length + compared / comparisonsALook);
+    const here: Finding[] = [];
     for (const [nth, drafts] of drafted) {
       const check = run[nth]!;
       for (const draft of drafts) {
@@ -145,7 +150,7 @@ export function lookAt(
           scale: frame.scale,
           facts: draft.facts,
         };
-        findings.add({
+        here.push({
           check: check.id,
           outcome: draft.outcome,
           severity: check.severity,
@@ -164,6 +169,8 @@ export function lookAt(
         });
       }
     }
+    for (const one of here) findings.add(one);
+    onScreen?.(widgets.length + compared / comparisonsALook, here);
   }
   return { findings: findings.all, accepted: acceptances.used, shown: [...shown] };
 }
