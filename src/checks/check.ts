@@ -109,15 +109,19 @@ export interface Check<Facts = undefined> extends Measured<Facts> {
   run(subject: Subject, limit: number, report: (draft: Draft<Facts>) => void): void;
 }
 
-/** A document as it is written, and what was found out about it on the way. */
+/** A document as it is written. */
 export interface Written {
   readonly document: CheckedDocument;
-  /** Which acceptances took findings away; undefined where not everything was looked at. */
-  readonly acceptances: Acceptances | undefined;
-  /** Pointers of the widgets that were shown; undefined where not everything was looked at. */
-  readonly shown: ReadonlySet<string> | undefined;
   /** The id of every check there is. */
   readonly checks: readonly string[];
+}
+
+/** What was found out on the way where everything was looked at: every view, on every screen, in all that varies. */
+export interface WhollyLooked {
+  /** Which acceptances took findings away. */
+  readonly acceptances: Acceptances;
+  /** Pointers of the widgets that were shown, and of the conditions that held. */
+  readonly shown: ReadonlySet<string>;
 }
 
 /** One thing that is wrong with what is written. */
@@ -135,6 +139,17 @@ interface AboutWritten {
 }
 
 /** One check of a document as it is written: whatever it reports has failed. One file each; the registry lists them. */
-export interface DocumentCheck<Facts = undefined> extends Measured<Facts> {
-  run(written: Written, report: (draft: DocumentDraft<Facts>) => void, limit: number): void;
+export type DocumentCheck<Facts = undefined> = Measured<Facts> & (OfWritten<Facts> | OfLooked<Facts>);
+
+type Report<Facts> = (draft: DocumentDraft<Facts>) => void;
+
+interface OfWritten<Facts> {
+  readonly needsAll?: undefined;
+  run(written: Written, report: Report<Facts>, limit: number): void;
+}
+
+/** One that can only tell when everything was looked at. */
+interface OfLooked<Facts> {
+  readonly needsAll: true;
+  run(written: Written & WhollyLooked, report: Report<Facts>, limit: number): void;
 }

@@ -12,14 +12,13 @@ export const idleAcceptance = {
   fails: 'above',
   source: 'an acceptance that is no longer needed hides the next mistake',
   severity: 'warning',
+  needsAll: true,
   sentence: ({ facts: { check, isCheck, meant } }) =>
     isCheck
       ? `accepts ${check}, which no check has found`
       : `accepts "${check}", which is no check${meant === undefined ? '' : `; did you mean "${meant}"?`}`,
   remedies: ['takeOut'],
   run({ document, acceptances, checks }, report) {
-    // Whether one is idle shows only when everything was looked at.
-    if (!acceptances) return;
     const ids: readonly string[] = checks;
     for (const { widget, pointer: at } of writtenWidgets(document.source)) {
       for (const [name, why] of Object.entries(widget.accept ?? {})) {

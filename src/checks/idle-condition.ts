@@ -12,10 +12,9 @@ export const idleCondition = {
   fails: 'above',
   source: 'what it changes is never seen and never checked; most often a range is the wrong way round',
   severity: 'warning',
+  needsAll: true,
   sentence: ({ facts: { screen } }) => `has a condition that no screen meets: ${screen}`,
   run({ document, shown }, report) {
-    // Whether one never holds is known only when everything was looked at.
-    if (!shown) return;
     const isLooked = rootsLooked(shown);
     for (const { name, root, pointer } of rootsOf(document.source)) {
       if (!isLooked.has(pointer)) continue;

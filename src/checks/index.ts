@@ -3,8 +3,15 @@ export { Acceptances } from './acceptances.ts';
 export { idsIn, promiseCheck, promisesOn } from './broken-promise.ts';
 export type { PromisedHere } from './broken-promise.ts';
 export { apartOf, checkOf, checks, documentChecks } from './registry.ts';
-export type { AnyDraft, CheckId, Facts, ListedCheck, ListedDocumentCheck } from './registry.ts';
-export type { Check, DocumentCheck, Outcome, Severity } from './check.ts';
+export type {
+  AnyDocumentDraft,
+  AnyDraft,
+  CheckId,
+  Facts,
+  ListedCheck,
+  ListedDocumentCheck,
+} from './registry.ts';
+export type { Check, DocumentCheck, Outcome, Severity, WhollyLooked } from './check.ts';
 export type { RemedyName } from './remedies.ts';
 export { isHeld } from './bursts-parent.ts';
 export { coveringOf, hiddenBy, hidingIn } from './covered.ts';

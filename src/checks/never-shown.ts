@@ -10,10 +10,9 @@ export const neverShown = {
   fails: 'above',
   source: 'what is never shown is never checked; a case that shows it would look at it',
   severity: 'warning',
+  needsAll: true,
   sentence: () => 'is never shown, on any screen or in any case',
   run({ document, shown }, report) {
-    // Whether one is never shown is known only when everything was looked at.
-    if (!shown) return;
     for (const { root, pointer, component } of rootsOf(document.source)) {
       const top = component && { widget: component, pointer, parent: undefined, arrange: undefined };
       for (const placed of [...(top ? [top] : []), ...widgetsOf(root, pointer)]) {

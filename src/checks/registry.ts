@@ -2,7 +2,7 @@ import { allDisabled } from './all-disabled.ts';
 import { blownUpPicture } from './blown-up-picture.ts';
 import { brokenPromise } from './broken-promise.ts';
 import { burstsParent } from './bursts-parent.ts';
-import type { Check, DocumentCheck, Draft, Said } from './check.ts';
+import type { Check, DocumentCheck, DocumentDraft, Draft, Said } from './check.ts';
 import { coarseText } from './coarse-text.ts';
 import { colorsAlike } from './colors-alike.ts';
 import { covered } from './covered.ts';
@@ -159,6 +159,7 @@ export type Facts = Listed extends infer One
 
 /** What any check drafts. */
 export type AnyDraft = Draft<Facts>;
+export type AnyDocumentDraft = DocumentDraft<Facts>;
 
 /** A check that is in the list. */
 export type ListedCheck = Check<Facts> & { readonly id: CheckId };

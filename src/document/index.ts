@@ -83,6 +83,7 @@ export type {
   LookSource,
   PlacedSource,
   PromiseSource,
+  RootSource,
   PartReferenceSource,
   PictureSource,
   TokenFile,

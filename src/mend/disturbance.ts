@@ -4,7 +4,7 @@ import type { Rect } from '../layout/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { farthest } from '../edit/index.ts';
 import type { TryBudget } from './budget.ts';
-import { lookAt, type Finding, type SharedChecks } from '../verdict/index.ts';
+import { lookAt, type ChangedFrom, type Finding, type SharedChecks } from '../verdict/index.ts';
 import type { View, ViewLayout } from '../view/index.ts';
 
 /** How much a change moves. */
@@ -24,6 +24,29 @@ const leastShare = 0.5;
 /** Screens that are looked at for how much moves: the first of each group would do, and these are more. */
 const mostScreens = 12;
 
+/** Where everything of a view stands before it is changed, for all changes that come to mind. */
+export class Standing {
+  readonly view: View;
+  readonly all: readonly Screen[];
+  readonly onReference: ViewLayout;
+  #some: readonly { readonly screen: Screen; readonly on: ViewLayout }[] | undefined;
+
+  constructor(view: View, screens: readonly Screen[]) {
+    this.view = view;
+    this.all = screens;
+    this.onReference = onReference(view);
+  }
+
+  /** Some of the screens, all kinds of them among them. */
+  get onSome(): readonly { readonly screen: Screen; readonly on: ViewLayout }[] {
+    const every = Math.ceil(this.all.length / mostScreens);
+    this.#some ??= this.all
+      .filter((_, nth) => nth % every === 0)
+      .map((screen) => ({ screen, on: this.view.layoutOn(screen) }));
+    return this.#some;
+  }
+}
+
 /**
  * What a change moves on the reference and elsewhere; undefined where it takes away what the author meant: something that
  * stood in a line, was of one size or evenly spaced with its neighbours is not any more, moves further than the finding
@@ -31,14 +54,32 @@ const mostScreens = 12;
  * @param most How far in u something may move on the reference: `mostMoveOf`.
  */
 export function disturbanceOf(
-  before: View,
+  before: Standing,
+  after: View,
+  from: ChangedFrom,
+  finding: Finding,
+  most: number,
+  budget: TryBudget,
+): Disturbance | undefined {
+  const moved = from.isSameOn(after, after.reference)
+    ? { widgets: 0, u: 0 }
+    : movedOnReference(before, after, finding, most, budget);
+  if (!moved) return undefined;
+  const moves = before.onSome.filter(
+    ({ screen, on }) => !from.isSameOn(after, screen) && isMoved(on, after.layoutOn(screen), budget),
+  ).length;
+  return { ...moved, screens: Math.round((moves * before.all.length) / Math.max(1, before.onSome.length)) };
+}
+
+/** What it moves on the reference; undefined where it takes away what the author meant. */
+function movedOnReference(
+  before: Standing,
   after: View,
   finding: Finding,
   most: number,
-  screens: readonly Screen[],
   budget: TryBudget,
-): Disturbance | undefined {
-  const [old, now] = [onReference(before), onReference(after)];
+): Pick<Disturbance, 'widgets' | 'u'> | undefined {
+  const [old, now] = [before.onReference, onReference(after)];
   budget.spend(now.widgets.length);
   const pairs = pairsOf(old, now);
   let widgets = 0;
@@ -55,7 +96,7 @@ export function disturbanceOf(
     u = Math.max(u, by);
   }
   if (moved.size > 0 && losesRelation(old, now, pairs, moved, finding)) return undefined;
-  return { widgets, u, screens: screensMoved(before, after, screens, budget) };
+  return { widgets, u };
 }
 
 /** Less is better: what moves least on the reference, then on fewest screens. */
@@ -239,17 +280,10 @@ function losesRhythm(rects: readonly (readonly [Rect, Rect])[]): boolean {
   return false;
 }
 
-function screensMoved(before: View, after: View, screens: readonly Screen[], budget: TryBudget): number {
-  const some =
-    screens.length <= mostScreens
-      ? screens
-      : screens.filter((_, nth) => nth % Math.ceil(screens.length / mostScreens) === 0);
-  const moves = some.filter((screen) => {
-    const [old, now] = [before.layoutOn(screen), after.layoutOn(screen)];
-    budget.spend(now.widgets.length);
-    return pairsOf(old, now).some(
-      ({ was, is }) => farthest(old.layout.rectInU(was.index), now.layout.rectInU(is.index)) > leastMove,
-    );
-  }).length;
-  return Math.round((moves * screens.length) / Math.max(1, some.length));
+/** Whether something stands in another place on a screen. */
+function isMoved(old: ViewLayout, now: ViewLayout, budget: TryBudget): boolean {
+  budget.spend(now.widgets.length);
+  return pairsOf(old, now).some(
+    ({ was, is }) => farthest(old.layout.rectInU(was.index), now.layout.rectInU(is.index)) > leastMove,
+  );
 }

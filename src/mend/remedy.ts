@@ -32,6 +32,8 @@ export interface Broken {
 export interface Change {
   /** What it does, in words that follow «try:». */
   readonly say: string;
+  /** Where it says something for some screens alone: conditions, one of which they meet. */
+  readonly on?: readonly ScreenConditionSource[];
   /** @throws EditError where it cannot be made. */
   edit(document: Editing): void;
 }
@@ -77,6 +79,7 @@ export function keysWhere(widget: Widget, there: readonly KeysThere[]): Change {
   const more = there.map(({ screen, keys }) => ({ screen, change: keys }));
   return {
     say: `${widget.id}: ${there.map(({ where, keys }) => `${where} ${wordsOf(keys)}`).join(', ')}`,
+    on: there.map(({ screen }) => screen),
     edit: (document) => putKey(document, widget, 'when', [...when, ...more] as unknown as Json),
   };
 }

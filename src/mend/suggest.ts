@@ -1,4 +1,4 @@
-import { checkOf } from '../checks/index.ts';
+import { checkOf, documentChecks } from '../checks/index.ts';
 import { pointerTo, type CheckedDocument, type Json } from '../document/index.ts';
 import { DocumentDraft, DocumentText, EditError, readChanged } from '../edit/index.ts';
 import { BuildError } from '../skeleton/index.ts';
@@ -18,7 +18,9 @@ import type { Screen } from '../screen/index.ts';
 import { NoSuchName, openView, type Occasion } from '../view/index.ts';
 import { losesBinding } from './bindings.ts';
 import { BudgetSpent, TryBudget, type Place } from './budget.ts';
+import { changedFrom } from './concerned.ts';
 import {
+  Standing,
   disturbanceOf,
   disturbanceText,
   lessDisturbing,
@@ -86,7 +88,7 @@ function firstThatMends(
   if (!source) return undefined;
   const { before, finding } = trial;
   const { resources } = trial.options;
-  for (const { change, draft, key, disturbance, ...candidate } of candidatesFor(document, trial, shared)) {
+  for (const { change, draft, disturbance, ...candidate } of candidatesFor(document, trial, shared)) {
     const inView = finding.view !== undefined && isWithinView(draft, finding.view);
     let after = attempt(() => triedOn(draft.document, trial, inView, candidate.shared));
     if (!after) continue;
@@ -98,8 +100,10 @@ function firstThatMends(
     if (!written) continue;
     const { text, read } = written;
     // What YAML shares between places changes in all of them: then the text comes to something else than the values did.
-    if (JSON.stringify(read.source) !== key)
-      after = attempt(() => triedOn(read, trial, false, new SharedChecks(read, resources, shared)));
+    if (inOrder(read) !== inOrder(draft.document))
+      after = attempt(() =>
+        triedOn(read, trial, false, new SharedChecks(read, resources, { shared, isSameOn: () => false })),
+      );
     if (!after) continue;
     const mendsToo = before.findings.length - after.length - 1;
     return {
@@ -120,8 +124,6 @@ interface Candidate {
   readonly draft: DocumentDraft;
   /** What checks of the changed document share. */
   readonly shared: SharedChecks;
-  /** The changed document as JSON: what was tried is not tried again. */
-  readonly key: string;
   readonly disturbance: Disturbance;
 }
 
@@ -136,7 +138,9 @@ function candidatesFor(document: CheckedDocument, trial: Trial, shared: SharedCh
     name === undefined
       ? undefined
       : openView(of, name, { resources, shared: like.views, ...asDesigned(document, finding) });
-  const before = opened(document, shared);
+  const view = opened(document, shared);
+  const before = view && attempt(() => new Standing(view, screens));
+  if (view && !before) return [];
   let most: number | undefined;
   for (const change of changesFor(document, trial, shared).slice(0, mostTries)) {
     // Most changes mend nothing: they are tried on values, and only what holds is written as text and read again.
@@ -146,19 +150,21 @@ function candidatesFor(document: CheckedDocument, trial: Trial, shared: SharedCh
       return made;
     });
     if (!draft) continue;
+    // What was tried is not tried again.
     const key = JSON.stringify(draft.document.source);
     if (tried.has(key)) continue;
     tried.add(key);
     if (name !== undefined && losesBinding(asJson(document), asJson(draft.document))) continue;
-    const own = new SharedChecks(draft.document, resources, shared);
+    const from = changedFrom(document, change, draft, shared);
+    const own = new SharedChecks(draft.document, resources, from);
     const disturbance = before
       ? attempt(() => {
           const after = opened(draft.document, own)!;
-          most ??= mostMoveOf(before, finding, screens, shared, budget);
-          return disturbanceOf(before, after, finding, most, screens, budget);
+          most ??= mostMoveOf(before.view, finding, screens, shared, budget);
+          return disturbanceOf(before, after, from, finding, most, budget);
         })
       : stillness;
-    if (disturbance) found.push({ change, draft, shared: own, key, disturbance });
+    if (disturbance) found.push({ change, draft, shared: own, disturbance });
   }
   return found.sort((a, b) => lessDisturbing(a.disturbance, b.disturbance));
 }
@@ -172,6 +178,15 @@ const stillness: Disturbance = { widgets: 0, u: 0, screens: 0 };
 
 function asJson({ source }: CheckedDocument): Json {
   return source as unknown as Json;
+}
+
+/** A document as JSON, the same wherever a new key of a map is put. */
+function inOrder({ source }: CheckedDocument): string {
+  return JSON.stringify(source, (_, value: unknown) =>
+    typeof value === 'object' && value !== null && !Array.isArray(value)
+      ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : value,
+  );
 }
 
 /** What cannot be made, or not be shown once it is made, is no change to offer. */
@@ -289,9 +304,9 @@ function triedOn(
   const { findings } = results.verdict();
   if (findings.some((one) => one.view === undefined && isBroken(one))) return undefined;
   if (!inView) return findings;
-  // Whether an acceptance is idle is only known when every view is looked at.
-  const kept = (one: Finding) =>
-    one.check === 'idle-acceptance' || (one.view !== undefined && one.view !== view);
+  // What is only known when every view is looked at is as it was.
+  const needAll = documentChecks.filter((check) => check.needsAll).map(({ id }) => id);
+  const kept = ({ check, view: of }: Finding) => needAll.includes(check) || (of !== undefined && of !== view);
   return [...before.findings.filter(kept), ...findings];
 }
 

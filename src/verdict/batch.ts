@@ -1,9 +1,10 @@
 import { Acceptances, Subject, checks, type AnyDraft, type ListedCheck } from '../checks/index.ts';
 import type { CheckedDocument } from '../document/index.ts';
 import { EffortSpent, FormScene } from '../scene/index.ts';
-import type { Screen } from '../screen/index.ts';
+import type { Screen, ScreenSize } from '../screen/index.ts';
 import {
   SharedViews,
+  occasionKey,
   openView,
   type Form,
   type Resources,
@@ -25,14 +26,28 @@ export interface BatchResult {
 /** What each check drafted of a form on a screen, by the check's place in the list; left out where it was nothing. */
 type Drafted = ReadonlyMap<number, readonly AnyDraft[]>;
 
+/** What a document was changed from: what a change does not concern need not be checked again. */
+export interface ChangedFrom {
+  readonly shared: SharedChecks;
+  /** Whether a view is on a screen what it was. */
+  isSameOn(view: View, screen: Screen | ScreenSize): boolean;
+}
+
 /** What batches of one document share: what their views do, and what checks found of forms that come again. */
 export class SharedChecks {
   readonly views: SharedViews;
+  readonly #document: CheckedDocument;
+  readonly #resources: Resources;
+  readonly #from: ChangedFrom | undefined;
   readonly #drafted = new WeakMap<Form, Map<string, Drafted>>();
+  readonly #looks = new Map<string, Look>();
 
-  /** @param like That of the document this one was made from by a change. */
-  constructor(document: CheckedDocument, resources: Resources, like?: SharedChecks) {
-    this.views = new SharedViews(document, resources, like?.views);
+  /** @param from Where the document was made from another one by a change. */
+  constructor(document: CheckedDocument, resources: Resources, from?: ChangedFrom) {
+    this.#document = document;
+    this.#resources = resources;
+    this.#from = from;
+    this.views = new SharedViews(document, resources, from?.shared.views);
   }
 
   /** What was found of a form on a screen at a HUD size; undefined where nobody has looked yet. */
@@ -44,6 +59,25 @@ export class SharedChecks {
     let known = this.#drafted.get(form);
     if (!known) this.#drafted.set(form, (known = new Map<string, Drafted>()));
     known.set(keyOf(screen, hudSize), drafted);
+  }
+
+  /** What there is on a screen without the change, where that does not concern it. */
+  before(view: View, screen: Screen): Drafted | undefined {
+    const from = this.#from;
+    // Some checks hold what is on a screen against the reference.
+    if (!from?.isSameOn(view, screen) || !from.isSameOn(view, view.reference)) return undefined;
+    return from.shared.#on(view, screen);
+  }
+
+  #on({ name, occasion }: View, screen: Screen): Drafted {
+    const key = `${name}\n${occasionKey(occasion)}`;
+    let look = this.#looks.get(key);
+    if (!look) {
+      const { views } = this;
+      const view = openView(this.#document, name, { resources: this.#resources, shared: views, ...occasion });
+      this.#looks.set(key, (look = new Look(view, checks, this)));
+    }
+    return look.on(screen).drafted;
   }
 }
 
@@ -78,6 +112,65 @@ export function runBatch(
   return lookAt(view, screens, checks, shared, onScreen);
 }
 
+/** Checks of one open view, on one screen after the other. */
+class Look {
+  readonly #view: View;
+  readonly #run: readonly ListedCheck[];
+  readonly #shared: SharedChecks | undefined;
+  readonly #scenes = new Map<Form, FormScene>();
+  #standing: ViewLayout | undefined;
+
+  constructor(view: View, run: readonly ListedCheck[], shared: SharedChecks | undefined) {
+    this.#view = view;
+    this.#run = run;
+    this.#shared = shared;
+  }
+
+  /** What is found on a screen, and how many comparisons that took. */
+  on(screen: Screen): { readonly form: Form; readonly drafted: Drafted; readonly compared: number } {
+    const view = this.#view;
+    const shared = this.#shared;
+    const { hudSize } = view.occasion;
+    const form = view.formOn(view.frameOn(screen));
+    const known = shared?.find(form, screen, hudSize);
+    if (known) return { form, drafted: known, compared: 0 };
+    const { drafted, compared } = this.#looked(form, screen, shared?.before(view, screen));
+    shared?.keep(form, screen, hudSize, drafted);
+    return { form, drafted, compared };
+  }
+
+  #looked(form: Form, screen: Screen, before: Drafted | undefined) {
+    if (before) return { drafted: before, compared: 0 };
+    const view = this.#view;
+    const alike = form.alike && this.#shared?.find(form.alike, screen, view.occasion.hudSize);
+    const drafted = new Map<number, readonly AnyDraft[]>();
+    let subject: Subject | undefined;
+    this.#run.forEach((check, nth) => {
+      const known = check.readsColors ? undefined : alike;
+      if (known) {
+        const again = known.get(nth);
+        if (again) drafted.set(nth, [...again]);
+        return;
+      }
+      subject ??= new Subject(view.layoutOn(screen), this.#sceneOf(form), () => this.#onReference());
+      const list = draftsOf(check, subject);
+      if (list.length > 0) drafted.set(nth, list);
+    });
+    return { drafted, compared: subject?.effort.compared ?? 0 };
+  }
+
+  #sceneOf(form: Form): FormScene {
+    let scene = this.#scenes.get(form);
+    if (!scene) this.#scenes.set(form, (scene = new FormScene(form.tree)));
+    return scene;
+  }
+
+  #onReference(): ViewLayout {
+    const { width, height } = this.#view.reference;
+    return (this.#standing ??= this.#view.layoutOn({ width, height }));
+  }
+}
+
 /**
  * Runs checks on a view that is open, on screens.
  * @param shared Where every check is run on views that share: what was found before of a form that comes again, or of one
@@ -92,45 +185,16 @@ export function lookAt(
 ): BatchResult {
   const findings = new Findings();
   const acceptances = new Acceptances();
-  const scenes = new Map<Form, FormScene>();
   const seen = new Set<Form>();
   const shown = new Set<string>();
-  const { hudSize } = view.occasion;
-  let standing: ViewLayout | undefined;
-  const { width, height } = view.reference;
-  const onReference = () => (standing ??= view.layoutOn({ width, height }));
+  const look = new Look(view, run, shared);
   for (const screen of screens) {
-    const frame = view.frameOn(screen);
-    const form = view.formOn(frame);
+    const { form, drafted, compared } = look.on(screen);
+    const { scale } = view.frameOn(screen);
     if (!seen.has(form)) {
       seen.add(form);
       for (const { visible, pointer } of form.tree.widgets) if (visible) shown.add(pointer);
       for (const condition of form.tree.applied) shown.add(condition);
-    }
-    let compared = 0;
-    let drafted = shared?.find(form, screen, hudSize);
-    if (!drafted) {
-      const alike = form.alike && shared?.find(form.alike, screen, hudSize);
-      const found = new Map<number, readonly AnyDraft[]>();
-      let subject: Subject | undefined;
-      run.forEach((check, nth) => {
-        const known = check.readsColors ? undefined : alike;
-        if (known) {
-          const again = known.get(nth);
-          if (again) found.set(nth, [...again]);
-          return;
-        }
-        if (!subject) {
-          let same = scenes.get(form);
-          if (!same) scenes.set(form, (same = new FormScene(form.tree)));
-          subject = new Subject(view.layoutOn(screen), same, onReference);
-        }
-        const list = draftsOf(check, subject);
-        if (list.length > 0) found.set(nth, list);
-      });
-      compared = subject?.effort.compared ?? 0;
-      drafted = found;
-      shared?.keep(form, screen, hudSize, drafted);
     }
     const { widgets } = form.tree;
     const here: Finding[] = [];
@@ -147,7 +211,7 @@ export function lookAt(
           ...view.occasion,
           measured: draft.outcome === 'failed' ? draft.measured : null,
           limit: draft.limit ?? check.limit,
-          scale: frame.scale,
+          scale,
           facts: draft.facts,
         };
         here.push({

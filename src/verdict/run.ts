@@ -4,7 +4,9 @@ import {
   documentChecks,
   idsIn,
   promiseCheck,
+  type AnyDocumentDraft,
   type ListedCheck,
+  type WhollyLooked,
 } from '../checks/index.ts';
 import { idlePromise, type CheckedDocument, type PromiseSource } from '../document/index.ts';
 import type { Screen } from '../screen/index.ts';
@@ -64,7 +66,8 @@ export class Results {
   verdict(): Verdict {
     const { views, factors, coverage, layouts, combinations, unsupported, whole, batches } = this.#plan;
     if (this.#next < batches.length) throw new RangeError(`${this.missing.length} batches have no result`);
-    const written = checkWritten(this.#document, this.#acceptances, whole ? this.#shown : undefined);
+    const looked = whole ? { acceptances: this.#acceptances, shown: this.#shown } : undefined;
+    const written = checkWritten(this.#document, this.#acceptances, looked);
     return {
       views,
       ...factors,
@@ -88,45 +91,45 @@ export class Results {
 
 /**
  * What concerns the document whatever screen it is on.
- * @param shown Everything that was shown anywhere; undefined where not all was looked at.
+ * @param looked Undefined where not all was looked at.
  */
 function checkWritten(
   document: CheckedDocument,
   acceptances: Acceptances,
-  shown: ReadonlySet<string> | undefined,
+  looked: WhollyLooked | undefined,
 ): Finding[] {
   const found: Finding[] = [];
-  const written = {
-    document,
-    acceptances: shown && acceptances,
-    shown,
-    checks: [...checks, ...documentChecks].map(({ id }) => id),
-  };
+  const written = { document, checks: [...checks, ...documentChecks].map(({ id }) => id) };
   for (const check of documentChecks) {
-    check.run(
-      written,
-      ({ about, facts, reason, origin = document.origin, pointer, measured = 1 }) => {
-        if (origin === document.origin && acceptances.takeWritten(check.id, pointer, document.source)) return;
-        found.push({
-          check: check.id,
-          outcome: 'failed',
-          severity: check.severity,
-          view: undefined,
-          widget: about,
-          other: undefined,
-          pointer,
-          place: origin === document.origin ? undefined : origin.place(pointer),
-          unit: check.unit,
-          fails: check.fails,
-          worst: { ...nowhere, measured, limit: check.limit, facts },
-          occurrences: [],
-          facts,
-          missing: undefined,
-          reasons: [{ text: reason, pointer }],
-        });
-      },
-      check.limit,
-    );
+    const report = ({
+      about,
+      facts,
+      reason,
+      origin = document.origin,
+      pointer,
+      measured = 1,
+    }: AnyDocumentDraft) => {
+      if (origin === document.origin && acceptances.takeWritten(check.id, pointer, document.source)) return;
+      found.push({
+        check: check.id,
+        outcome: 'failed',
+        severity: check.severity,
+        view: undefined,
+        widget: about,
+        other: undefined,
+        pointer,
+        place: origin === document.origin ? undefined : origin.place(pointer),
+        unit: check.unit,
+        fails: check.fails,
+        worst: { ...nowhere, measured, limit: check.limit, facts },
+        occurrences: [],
+        facts,
+        missing: undefined,
+        reasons: [{ text: reason, pointer }],
+      });
+    };
+    if (!check.needsAll) check.run(written, report, check.limit);
+    else if (looked) check.run({ ...written, ...looked }, report, check.limit);
   }
   return found;
 }

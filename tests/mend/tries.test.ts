@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { readDocument, screens } from 'pimbot';
-import { TryBudget, checkDocument, findingKey, suggestFor } from 'pimbot/tools';
+import { SharedChecks, TryBudget, checkDocument, findingKey, suggestFor, type Finding } from 'pimbot/tools';
 import { bundledFonts } from 'pimbot/node';
 
 class Counting extends TryBudget {
@@ -63,3 +63,70 @@ test('what other changes broke is tried first: the same comes of it, and less is
   expect(together).toEqual(alone.said);
   expect(budget.looks).toBeLessThan(alone.looks * 0.8);
 });
+
+/** A component, conditions, a style and a token; and something that is never shown, on whatever screen. */
+const several = `
+pimbot: 1
+tokens: { color: { sea: "#0b3442", ink: "#3f6670" } }
+styles:
+  faint: { color: $color.ink, font-size: 20 }
+components:
+  tool:
+    params: { what: text }
+    kind: button
+    size: 110
+    look: { background: $color.sea }
+    children:
+      - { id: what, kind: text, text: "{what}", anchor: center, look: { color: $color.ink, font-size: 34 } }
+views:
+  rack:
+    backdrop: "#04202a"
+    children:
+      - { id: old, kind: text, text: Nothing, gone: true }
+      - { use: tool, id: lamp, what: Lamp, anchor: left bottom, offset: 20 -20 }
+      - { id: said, kind: text, text: Nothing has answered since noon, anchor: center top, offset: 0 40, style: faint }
+      - { id: wide, kind: text, text: Under way, anchor: left top, when: [{ screen: { aspect: 9..10 }, change: { text: Wide } }] }
+  plan:
+    backdrop: "#04202a"
+    children:
+      - { id: title, kind: text, text: Plan, anchor: center top, offset: 0 -30 }
+      - { use: tool, id: horn, what: Horn, anchor: right bottom, offset: 40 -20 }
+`;
+
+test('what is said to be found with a change is what a check of its text finds', () => {
+  const { document } = readDocument(several);
+  const options = { resources: { fonts: bundledFonts() }, screens };
+  const verdict = checkDocument(document!, options);
+  const shared = new SharedChecks(document!, options.resources);
+  const budget = new TryBudget();
+  const found = verdict.findings.flatMap((finding) => {
+    const suggestion = suggestFor(document!, finding, verdict, options, shared, budget);
+    return suggestion ? [suggestion] : [];
+  });
+  // In a component, in a style, and for some screens alone.
+  const said = found.map(({ say }) => say);
+  expect(said).toEqual(
+    expect.arrayContaining([
+      expect.stringMatching(/^lamp\.what: look/),
+      expect.stringMatching(/^style faint: /),
+      expect.stringMatching(/on upright|at aspects/),
+    ]),
+  );
+  for (const { text, findings, mendsToo } of found) {
+    const after = checkDocument(readDocument(text).document!, options);
+    expect(findings.map(seen).sort()).toEqual(after.findings.map(seen).sort());
+    expect(mendsToo).toBe(verdict.findings.length - after.findings.length - 1);
+  }
+});
+
+/** What a finding says, its layouts and reasons included. */
+function seen({ worst, occurrences, reasons, ...finding }: Finding): string {
+  const on = occurrences.map(({ screen, measured }) => `${screen} ${measured}`);
+  return [
+    findingKey(finding as Finding),
+    worst.screen,
+    worst.measured,
+    ...on,
+    ...reasons.map(({ text }) => text),
+  ].join(' ');
+}

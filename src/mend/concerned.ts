@@ -1,0 +1,56 @@
+import { rootsOf, widgetsOf, type CheckedDocument, type RootSource } from '../document/index.ts';
+import type { DocumentDraft } from '../edit/index.ts';
+import { holds, readCondition } from '../skeleton/index.ts';
+import type { ChangedFrom, SharedChecks } from '../verdict/index.ts';
+import type { Change } from './remedy.ts';
+
+/*
+ * What a change does not concern is not checked again: other views than it was made in, and screens its condition does not hold on.
+ */
+
+/** What a document was changed from. @param shared What checks of the document before the change share. */
+export function changedFrom(
+  document: CheckedDocument,
+  { on }: Change,
+  { touched }: DocumentDraft,
+  shared: SharedChecks,
+): ChangedFrom {
+  const views = viewsConcerned(document, touched);
+  const conditions = on?.map(readCondition);
+  return {
+    shared,
+    isSameOn: (view, screen) => {
+      if (views !== undefined && !views.has(view.name)) return true;
+      if (!conditions) return false;
+      const frame = view.frameOn(screen);
+      return !conditions.some((condition) => holds(condition, frame));
+    },
+  };
+}
+
+/** Names of the views that show something of some maps of a document; undefined where all may. */
+function viewsConcerned(
+  { source }: CheckedDocument,
+  touched: readonly string[],
+): ReadonlySet<string> | undefined {
+  const roots = [...rootsOf(source)];
+  const concerned = new Set<RootSource>();
+  for (const pointer of touched) {
+    const root = roots.find((one) => pointer === one.pointer || pointer.startsWith(`${one.pointer}/`));
+    if (!root) return undefined;
+    concerned.add(root);
+  }
+  const uses = new Map(roots.map((one) => [one, usedBy(one)]));
+  // A set grows while it is gone through: what was added is met later.
+  for (const one of concerned) {
+    if (!one.component) continue;
+    for (const root of roots) if (uses.get(root)!.has(one.name)) concerned.add(root);
+  }
+  return new Set([...concerned].filter(({ component }) => !component).map(({ name }) => name));
+}
+
+/** Names of the components of which there is an instance in a view or a component, or which that is one of itself. */
+function usedBy({ root, pointer, component }: RootSource): ReadonlySet<string> {
+  const names = [component?.use, ...[...widgetsOf(root, pointer)].map(({ widget }) => widget.use)];
+  return new Set(names.filter((name) => name !== undefined));
+}
