@@ -28,6 +28,7 @@ export interface DiagnosticFacts {
   'offset-on-span': { axis: string };
   'inset-without-span': Record<string, never>;
   'anchor-in-flow': { key: string; arrange: string };
+  'dialog-in-flow': { arrange: string };
   'case-lacks-value': { case: string; value: string };
   'bad-message': { detail: string };
   'bad-color': { found: string };

@@ -60,6 +60,7 @@ export {
   valuePointer,
   withPart,
 } from './case-values.ts';
+export { flag } from './schema-parts.ts';
 export { Origin, componentsOf, entryOf, rootsOf, widgetsOf, writtenWidgets } from './model.ts';
 export { isComputed, isTemplate, templateNames } from './templates.ts';
 export type {

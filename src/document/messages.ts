@@ -51,6 +51,8 @@ const wording: Wording = {
   'inset-without-span': () => `an inset needs an anchor that is a span, such as left..right`,
   'anchor-in-flow': ({ key, arrange }) =>
     `"${key}" does nothing here: the parent arranges its children in a ${arrange}`,
+  'dialog-in-flow': ({ arrange }) =>
+    `a dialog takes its place in the ${arrange} here, as its neighbours do: put it into a parent that arranges nothing`,
   'case-lacks-value': ({ case: name, value }) => `the case "${name}" gives no value for "{${value}}"`,
   'bad-message': ({ detail }) => `this text is not a message that can be filled in: ${detail}`,
   'bad-color': ({ found }) =>

@@ -371,6 +371,12 @@ function checkNotations(placed: PlacedSource, origin: Origin, diagnostics: Diagn
   const refuse = (key: string, expected: string) =>
     wrong(key, expected, (widget as Record<string, unknown>)[key], pointer, origin, diagnostics);
   if (arrange !== undefined && arrange !== 'free') {
+    if (widget.kind === 'dialog' && arrange !== 'layers' && arrange !== 'pages')
+      diagnostics.add(
+        'dialog-in-flow',
+        { arrange },
+        { ...origin.at(`${pointer}/kind`), severity: 'warning' },
+      );
     for (const key of ['anchor', 'offset', 'inset', 'area', 'anchor-to'] as const) {
       if (widget[key] !== undefined) {
         diagnostics.add('anchor-in-flow', { key, arrange }, origin.atKey(`${pointer}/${key}`));

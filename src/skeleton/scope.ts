@@ -20,12 +20,21 @@ export class BuildError extends Error {
   readonly pointer: string;
   /** `file:line:column` of the pointer, where the document was read from a text. */
   readonly place: string | undefined;
+  /** What a key says and what that gives, where it cannot be that. */
+  readonly refused: Refused | undefined;
 
-  constructor(message: string, pointer: string, place?: string) {
+  constructor(message: string, pointer: string, place?: string, refused?: Refused) {
     super(message);
     this.pointer = pointer;
     this.place = place;
+    this.refused = refused;
   }
+}
+
+interface Refused {
+  readonly expected: string;
+  readonly said: unknown;
+  readonly gives: unknown;
 }
 
 /** What a key cannot be. @param said What it says: a name, or a list or map with names in it. @param gives What that gives. */
@@ -36,10 +45,9 @@ export function cannotBe(
   gives: unknown,
   pointer: string,
 ): BuildError {
-  return new BuildError(
-    `"${key}" is ${expected}, and ${JSON.stringify(said)} gives ${JSON.stringify(gives)}`,
-    pointer,
-  );
+  const shown = String(JSON.stringify(gives));
+  const message = `"${key}" is ${expected}, and ${JSON.stringify(said)} gives ${shown.length > 90 ? `${shown.slice(0, 89)}…` : shown}`;
+  return new BuildError(message, pointer, undefined, { expected, said, gives });
 }
 
 /** A value of the case: a name, and in a list of entries which one, as it stands when it is asked, and which of its fields. */

@@ -240,12 +240,12 @@ export class View<Id extends string = string> {
 
 /** The same error with its place in the file, and the case whose values it was met with. */
 export function placed(
-  { message, pointer }: BuildError,
+  { message, pointer, refused }: BuildError,
   { origin }: CheckedDocument,
   name: string | undefined,
 ) {
   const met = name === undefined ? '' : `, in the case "${name}"`;
-  return new BuildError(`${message}${met}`, pointer, origin.place(pointer));
+  return new BuildError(`${message}${met}`, pointer, origin.place(pointer), refused);
 }
 
 /** A view laid out on one screen; widgets go by their id. */

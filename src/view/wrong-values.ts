@@ -1,4 +1,4 @@
-import { DiagnosticList, type CheckedDocument, type Diagnostic } from '../document/index.ts';
+import { DiagnosticList, flag, type CheckedDocument, type Diagnostic } from '../document/index.ts';
 import { BuildError, makeSkeleton } from '../skeleton/index.ts';
 import type { Resources } from './resources.ts';
 import { SharedViews } from './shared-views.ts';
@@ -13,13 +13,14 @@ export function wrongValues(
   resources: Resources,
   first?: BuildError,
 ): readonly Diagnostic[] {
-  const told = new Set<string>();
-  const diagnostics = new DiagnosticList();
-  const note = ({ pointer, message }: BuildError) => {
-    const key = `${pointer}\n${message}`;
-    if (told.has(key)) return;
-    told.add(key);
-    diagnostics.add('refused-value', { message }, document.origin.at(pointer));
+  const told = new Map<string, { readonly first: BuildError; readonly messages: Set<string> }>();
+  const note = (error: BuildError) => {
+    const { pointer, message, refused } = error;
+    // Of all that one key is given and cannot be, the first is told, and how many others there are.
+    const key = refused ? pointer : `${pointer}\n${message}`;
+    const one = told.get(key);
+    if (one) one.messages.add(message);
+    else told.set(key, { first: error, messages: new Set([message]) });
   };
   const { cases = {}, views } = document.source;
   const names = Object.keys(cases);
@@ -37,5 +38,19 @@ export function wrongValues(
       }
     }
   if (first) note(first);
+  const diagnostics = new DiagnosticList();
+  for (const { first: one, messages } of told.values()) {
+    const others = messages.size === 1 ? '' : `, and ${messages.size - 1} more that it cannot be`;
+    const message = `${one.message}${others}${truthMeant(one)}`;
+    diagnostics.add('refused-value', { message }, document.origin.at(one.pointer));
+  }
   return diagnostics.inOrder();
+}
+
+/** What was meant where true or false is needed and a list or a number is given: they are true where there is something. */
+function truthMeant({ refused }: BuildError): string {
+  if (refused?.expected !== flag.title) return '';
+  const { said, gives } = refused;
+  if (typeof said !== 'string' || !(typeof gives === 'number' || Array.isArray(gives))) return '';
+  return `; did you mean "${said.slice(0, -1)} > 0}"?`;
 }

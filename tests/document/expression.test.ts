@@ -1,7 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { BuildError, LiveView, findScreen, openView, readDocument, type WidgetSource } from 'pimbot';
-import { checkDocument, kinds, messageOf, widgetKeys } from 'pimbot/tools';
+import {
+  BuildError,
+  LiveView,
+  findScreen,
+  openView,
+  readDocument,
+  type DocumentSource,
+  type WidgetSource,
+} from 'pimbot';
+import { checkDocument, kinds, messageOf, widgetKeys, wrongValues } from 'pimbot/tools';
 import { documentOf, fonts, laidOut, opened } from '../support/views.ts';
 
 const names = { 'health': 60, 'max-health': 80, 'x': -3.5 } as const;
@@ -313,6 +321,27 @@ describe('one of two by a condition', () => {
     ]);
     expect(told({ rotate: '{if(shots, 5, 7) + 1}' } as unknown as WidgetSource)).toEqual([]);
   });
+});
+
+test('what one key is given and cannot be is told once, with how many others there are, and with what was meant', () => {
+  const keys = [{ on: ['Space'] }, { on: ['Shift', 'C'] }, { on: [] }];
+  const told = (gone: string, cases: DocumentSource['cases']) => {
+    const children = [
+      { repeat: '{keys}', children: [{ id: 'none', kind: 'text' as const, text: 'Not set', gone }] },
+    ];
+    return wrongValues(readDocument(documentOf(children, { cases })).document!, { fonts }).map(messageOf);
+  };
+  const flags = '"gone" is true, false, or a value such as "{shown}", "{not shown}" or "{depth > 400}"';
+  expect(told('{item.on}', { typical: { keys }, none: { keys: [] } })).toEqual([
+    `${flags}, and "{item.on}" gives ["Space"], in the case "typical", and 2 more that it cannot be; did you mean "{item.on > 0}"?`,
+  ]);
+  expect(told('{item.on > 0}', { typical: { keys } })).toEqual([]);
+  const long = [{ on: Array.from({ length: 90 }, () => 'Space') }];
+  expect(told('{item.on}', { typical: { keys: long } })[0]!.length).toBeLessThan(300);
+  // What is neither a list nor a number may mean anything.
+  expect(told('{item.on}', { typical: { keys: [{ on: 'Space' }] } })).toEqual([
+    `${flags}, and "{item.on}" gives "Space", in the case "typical"`,
+  ]);
 });
 
 describe('any key may be left to a value', () => {

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { readDocument } from 'pimbot';
+import { readDocument, type WidgetSource } from 'pimbot';
 import { documentOf, told } from '../support/views.ts';
 
 describe('notations that are refused', () => {
@@ -48,5 +48,17 @@ describe('notations that are refused', () => {
     expect(found).toEqual([
       '/views/test/children/0/children/0/anchor: error: "anchor" does nothing here: the parent arranges its children in a row',
     ]);
+  });
+
+  test('a dialog that would stand in line is told of, one that lies over others is not', () => {
+    const arranged = (arrange: NonNullable<WidgetSource['arrange']>) => [
+      { arrange, children: [{ kind: 'dialog' as const }] },
+    ];
+    for (const arrange of ['row', 'column', 'wrap', 'grid'] as const)
+      expect(told(readDocument(documentOf(arranged(arrange))))).toEqual([
+        `/views/test/children/0/children/0/kind: warning: a dialog takes its place in the ${arrange} here, as its neighbours do: put it into a parent that arranges nothing`,
+      ]);
+    expect(told(readDocument(documentOf(arranged('free'))))).toEqual([]);
+    expect(told(readDocument(documentOf(arranged('layers'))))).toEqual([]);
   });
 });
