@@ -1,5 +1,6 @@
 import type { Screen } from 'pimbot';
 import type { Act, CloseUp, InspectorRow, OnDesk, Outline, Readings, SizeOn, ToldAt } from 'pimbot/tools';
+import type { ValueRange } from './ranges.ts';
 
 /** Something that is wrong with a file, as a page shows it. */
 export interface Problem {
@@ -131,7 +132,14 @@ export interface Asks {
   prove: { ask: { act?: Act; screen?: Screen }; answer: Proved };
   /** What fails on a size of screen, by the last proof. */
   read: { ask: { width: number; height: number }; answer: readonly string[] };
-  play: { ask: { screen: Screen }; answer: { ids: readonly string[]; values: { [name: string]: unknown } } };
+  play: {
+    ask: { screen: Screen };
+    answer: {
+      ids: readonly string[];
+      values: { [name: string]: unknown };
+      ranges: { readonly [name: string]: ValueRange };
+    };
+  };
   hear: {
     ask: { events: readonly unknown[]; ms: number; values?: { [name: string]: unknown } };
     /** What happened, and the values that are others since. */

@@ -1,5 +1,6 @@
 import { useEffect, useRef } from 'preact/hooks';
 import type { Bench } from './bench.ts';
+import type { ValueRange } from './ranges.ts';
 
 /** Keys that the page keeps for itself while something is played. */
 const own: ReadonlySet<string> = new Set(['F5', 'F12']);
@@ -82,6 +83,7 @@ export function Play({ bench }: { readonly bench: Bench }) {
             key={value}
             name={value}
             now={now}
+            ranges={bench.ranges.value}
             set={(next) => void bench.hear([], 0, { [value]: next })}
           />
         ))}
@@ -96,29 +98,65 @@ export function Play({ bench }: { readonly bench: Bench }) {
   );
 }
 
-/** A value that can be set; of a map its parts. */
+/** A value that can be set; of a map its parts, of a list its entries. @param path Its name; entries have that of their list. */
 function Value({
   name,
+  path = name,
   now,
+  ranges,
   set,
 }: {
   readonly name: string;
+  readonly path?: string;
   readonly now: unknown;
+  readonly ranges: { readonly [path: string]: ValueRange };
   readonly set: (value: unknown) => void;
 }) {
   const id = `value-${name}`;
   if (Array.isArray(now))
     return (
-      <p class="quiet">
-        {name}: {now.length} entries
-      </p>
+      <details class="entries">
+        <summary>
+          {name}: {now.length} {now.length === 1 ? 'entry' : 'entries'}
+        </summary>
+        {now.map((entry: unknown, nth) => (
+          <Value
+            key={nth}
+            name={`${name}-${nth + 1}`}
+            path={path}
+            now={entry}
+            ranges={ranges}
+            set={(next) => set(now.with(nth, next))}
+          />
+        ))}
+        <p>
+          <button
+            type="button"
+            aria-label={`one more of ${name}`}
+            disabled={now.length === 0}
+            onClick={() => set([...now, now.at(-1)])}
+          >
+            One more
+          </button>
+          <button
+            type="button"
+            aria-label={`one less of ${name}`}
+            disabled={now.length === 0}
+            onClick={() => set(now.slice(0, -1))}
+          >
+            One less
+          </button>
+        </p>
+      </details>
     );
   if (typeof now === 'object')
     return Object.entries(now as { [part: string]: unknown }).map(([part, one]) => (
       <Value
         key={part}
         name={`${name}.${part}`}
+        path={`${path}.${part}`}
         now={one}
+        ranges={ranges}
         set={(next) => set({ ...(now as object), [part]: next })}
       />
     ));
@@ -129,23 +167,43 @@ function Value({
         <input id={id} type="checkbox" checked={now} onChange={(event) => set(event.currentTarget.checked)} />
       )}
       {typeof now === 'number' && (
-        <>
-          <input
-            id={id}
-            type="range"
-            min={0}
-            max={now <= 1 ? 1 : Math.max(100, 2 * now)}
-            step={now <= 1 ? 0.01 : 1}
-            value={now}
-            onInput={(event) => set(Number(event.currentTarget.value))}
-          />
-          <output>{Math.round(now * 100) / 100}</output>
-        </>
+        <NumberValue id={id} name={name} now={now} range={ranges[path]} set={set} />
       )}
       {typeof now === 'string' && (
         <input id={id} value={now} onInput={(event) => set(event.currentTarget.value)} />
       )}
     </div>
+  );
+}
+
+function NumberValue({
+  id,
+  name,
+  now,
+  range = { min: 0, max: 100, step: 1 },
+  set,
+}: {
+  readonly id: string;
+  readonly name: string;
+  readonly now: number;
+  readonly range: ValueRange | undefined;
+  readonly set: (value: number) => void;
+}) {
+  const heard = (event: { readonly currentTarget: HTMLInputElement }) => {
+    const next = event.currentTarget.valueAsNumber;
+    if (!Number.isNaN(next)) set(next);
+  };
+  return (
+    <>
+      <input id={id} type="range" {...range} value={now} onInput={heard} />
+      <input
+        type="number"
+        step="any"
+        aria-label={`${name}, as a number`}
+        value={Math.round(now * 100) / 100}
+        onChange={heard}
+      />
+    </>
   );
 }
 

@@ -10,6 +10,7 @@ import {
 } from 'pimbot';
 import type { Desk } from 'pimbot/tools';
 import type { Asks } from './messages.ts';
+import { rangesOf, type ValueRange } from './ranges.ts';
 
 /** A view that is played with: events in, drawings and a log out. */
 export class Playing {
@@ -19,11 +20,13 @@ export class Playing {
   readonly #canvas: OffscreenCanvas;
   readonly #cache: CanvasCache;
   readonly #shown: (bitmap: ImageBitmap) => void;
+  readonly #ranges: { readonly [name: string]: ValueRange };
   /** The values the page knows of. */
   readonly #told = new Map<string, unknown>();
 
   constructor(desk: Desk, screen: Screen, cache: CanvasCache, shown: (bitmap: ImageBitmap) => void) {
     this.#cache = cache;
+    this.#ranges = rangesOf(desk.view.document.source.cases);
     this.#shown = shown;
     this.#live = new LiveView(desk.view, screen);
     this.#input = new ViewInput(this.#live);
@@ -33,7 +36,11 @@ export class Playing {
 
   start(): Asks['play']['answer'] {
     this.#show();
-    return { ids: this.#live.snapshot().widgets.map(({ id }) => id), values: this.#changed() };
+    return {
+      ids: this.#live.snapshot().widgets.map(({ id }) => id),
+      values: this.#changed(),
+      ranges: this.#ranges,
+    };
   }
 
   hear(

@@ -47,3 +47,50 @@ views:
   expect(hand.problems).toEqual([]);
   await hand.close();
 });
+
+test('the entries of a list can be set, come and go; a number keeps the range of all cases while it is dragged', async () => {
+  const text = `pimbot: 1
+cases:
+  typical: { coins: 80, trust: 0.5, tools: [{ what: Lamp, left: 3 }, { what: Horn, left: 0 }] }
+  worst: { coins: 1200, trust: 1, tools: [{ what: Net, left: 40 }] }
+views:
+  rack:
+    backdrop: "#000"
+    arrange: column
+    children:
+      - { id: coins, kind: text, text: "{coins} of {trust}" }
+      - { id: tool, kind: text, repeat: "{tools}", text: "{what}: {left}" }
+`;
+  const hand = await Hand.open(browser, { text });
+  const { page } = hand;
+  await page.click('text=Play');
+  const range = (name: string) =>
+    page
+      .getByLabel(name, { exact: true })
+      .evaluate((one) => [one.getAttribute('min'), one.getAttribute('max')].map(Number));
+  const tools = () => page.evaluate(() => JSON.stringify(window.bench.values.value.tools));
+  await page.locator('#value-coins').waitFor();
+  expect([await range('coins'), await range('trust')]).toEqual([
+    [0, 2400],
+    [0, 1],
+  ]);
+  await page.locator('#value-coins').fill('2400');
+  await page.waitForFunction(() => window.bench.values.value.coins === 2400);
+  expect(await range('coins')).toEqual([0, 2400]);
+  await page.getByLabel('coins, as a number').fill('5000');
+  await page.keyboard.press('Enter');
+  await page.waitForFunction(() => window.bench.values.value.coins === 5000);
+
+  await page.click('text=tools: 2 entries');
+  expect(await range('tools-1.left')).toEqual([0, 80]);
+  await page.getByLabel('tools-2.what').fill('Rope');
+  await page.waitForFunction(() => JSON.stringify(window.bench.values.value.tools).includes('Rope'));
+  expect(await tools()).toBe('[{"what":"Lamp","left":3},{"what":"Rope","left":0}]');
+  await page.getByLabel('one more of tools').click();
+  await page.locator('text=tools: 3 entries').waitFor();
+  expect(await tools()).toBe('[{"what":"Lamp","left":3},{"what":"Rope","left":0},{"what":"Rope","left":0}]');
+  for (let times = 0; times < 2; times++) await page.getByLabel('one less of tools').click();
+  await page.locator('text=tools: 1 entry').waitFor();
+  expect(hand.problems).toEqual([]);
+  await hand.close();
+});
