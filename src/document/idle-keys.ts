@@ -59,6 +59,7 @@ export function checkIdleKeys(
   if (!mayArrange(widget)) warn('reverse', 'arrange: row, column or wrap');
   // Of an instance it may be a parameter.
   if (widget.repeat === undefined && widget.use === undefined) warn('key', 'repeat');
+  if (widget.repeat !== undefined && widget.id === undefined) warn('key', 'an id that it follows');
   if (!isInComponent) warn('slot', 'a component around it');
   // What kind an instance is, its component says.
   if (widget.use !== undefined) return;

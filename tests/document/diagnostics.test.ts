@@ -259,6 +259,11 @@ views:
       'warning: "scroll-offset" does something only with scroll',
     ],
     [
+      'a key of entries that have no id',
+      'pimbot: 1\ncases: { a: { list: [{ n: a }] } }\nviews: { a: { children: [ { repeat: "{list}", key: n, size: 9 } ] } }\n',
+      'hud.yaml:3:47: warning: "key" does something only with an id that it follows',
+    ],
+    [
       'the handle of what has none',
       'pimbot: 1\nviews: { a: { children: [ { id: b, kind: text, text: A, look: { handle-color: "#fff" } } ] } }\n',
       'hud.yaml:2:65: warning: "handle-color" does something only with kind: switch, slider or scrollbar',
