@@ -61,12 +61,12 @@ export function disturbanceOf(
   most: number,
   budget: TryBudget,
 ): Disturbance | undefined {
-  const moved = from.isSameOn(after, after.reference)
+  const moved = from.isSameOn?.(after, after.reference)
     ? { widgets: 0, u: 0 }
     : movedOnReference(before, after, finding, most, budget);
   if (!moved) return undefined;
   const moves = before.onSome.filter(
-    ({ screen, on }) => !from.isSameOn(after, screen) && isMoved(on, after.layoutOn(screen), budget),
+    ({ screen, on }) => !from.isSameOn?.(after, screen) && isMoved(on, after.layoutOn(screen), budget),
   ).length;
   return { ...moved, screens: Math.round((moves * before.all.length) / Math.max(1, before.onSome.length)) };
 }

@@ -1,6 +1,6 @@
 import type { CheckedDocument } from '../document/index.ts';
 import { readChanged } from '../edit/index.ts';
-import { keyOf, type CheckOptions, type Finding, type Verdict } from '../verdict/index.ts';
+import { SharedChecks, keyOf, type CheckOptions, type Finding, type Verdict } from '../verdict/index.ts';
 import { TryBudget } from './budget.ts';
 import { suggestFor, type Suggestion } from './suggest.ts';
 
@@ -28,6 +28,7 @@ export function mend(
 ): { readonly text: string; readonly mended: readonly Mended[]; readonly isWhole: boolean } {
   let now = document;
   let { findings } = verdict;
+  let shared = new SharedChecks(document, options.resources);
   const mended: Mended[] = [];
   const tried = new Set<string>();
   const budget = new TryBudget(mostTimes);
@@ -44,11 +45,12 @@ export function mend(
     }
     tried.add(keyOf(finding));
     onFinding(finding);
-    const suggestion = suggestFor(now, finding, { ...verdict, findings }, options, undefined, budget);
+    const suggestion = suggestFor(now, finding, { ...verdict, findings }, options, shared, budget);
     if (!suggestion) continue;
     mended.push({ finding, suggestion });
     isNew = true;
     now = readChanged(now, suggestion.text);
+    shared = new SharedChecks(now, options.resources, { shared });
     findings = suggestion.findings;
   }
 }

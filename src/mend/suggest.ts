@@ -101,9 +101,7 @@ function firstThatMends(
     const { text, read } = written;
     // What YAML shares between places changes in all of them: then the text comes to something else than the values did.
     if (inOrder(read) !== inOrder(draft.document))
-      after = attempt(() =>
-        triedOn(read, trial, false, new SharedChecks(read, resources, { shared, isSameOn: () => false })),
-      );
+      after = attempt(() => triedOn(read, trial, false, new SharedChecks(read, resources, { shared })));
     if (!after) continue;
     const mendsToo = before.findings.length - after.length - 1;
     return {

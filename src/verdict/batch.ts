@@ -29,8 +29,8 @@ type Drafted = ReadonlyMap<number, readonly AnyDraft[]>;
 /** What a document was changed from: what a change does not concern need not be checked again. */
 export interface ChangedFrom {
   readonly shared: SharedChecks;
-  /** Whether a view is on a screen what it was. */
-  isSameOn(view: View, screen: Screen | ScreenSize): boolean;
+  /** Whether a view is on a screen what it was; left out where nobody knows. */
+  isSameOn?(view: View, screen: Screen | ScreenSize): boolean;
 }
 
 /** What batches of one document share: what their views do, and what checks found of forms that come again. */
@@ -46,7 +46,7 @@ export class SharedChecks {
   constructor(document: CheckedDocument, resources: Resources, from?: ChangedFrom) {
     this.#document = document;
     this.#resources = resources;
-    this.#from = from;
+    this.#from = from?.isSameOn && from;
     this.views = new SharedViews(document, resources, from?.shared.views);
   }
 
@@ -65,7 +65,7 @@ export class SharedChecks {
   before(view: View, screen: Screen): Drafted | undefined {
     const from = this.#from;
     // Some checks hold what is on a screen against the reference.
-    if (!from?.isSameOn(view, screen) || !from.isSameOn(view, view.reference)) return undefined;
+    if (!from?.isSameOn?.(view, screen) || !from.isSameOn(view, view.reference)) return undefined;
     return from.shared.#on(view, screen);
   }
 
