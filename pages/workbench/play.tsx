@@ -113,42 +113,44 @@ function Value({
   readonly set: (value: unknown) => void;
 }) {
   const id = `value-${name}`;
-  if (Array.isArray(now))
+  if (Array.isArray(now)) {
+    const entries = now as readonly unknown[];
     return (
       <details class="entries">
         <summary>
-          {name}: {now.length} {now.length === 1 ? 'entry' : 'entries'}
+          {name}: {entries.length} {entries.length === 1 ? 'entry' : 'entries'}
         </summary>
-        {now.map((entry: unknown, nth) => (
+        {entries.map((entry, nth) => (
           <Value
             key={nth}
             name={`${name}-${nth + 1}`}
             path={path}
             now={entry}
             ranges={ranges}
-            set={(next) => set(now.with(nth, next))}
+            set={(next) => set(entries.with(nth, next))}
           />
         ))}
         <p>
           <button
             type="button"
             aria-label={`one more of ${name}`}
-            disabled={now.length === 0}
-            onClick={() => set([...now, now.at(-1)])}
+            disabled={entries.length === 0}
+            onClick={() => set([...entries, entries.at(-1)])}
           >
             One more
           </button>
           <button
             type="button"
             aria-label={`one less of ${name}`}
-            disabled={now.length === 0}
-            onClick={() => set(now.slice(0, -1))}
+            disabled={entries.length === 0}
+            onClick={() => set(entries.slice(0, -1))}
           >
             One less
           </button>
         </p>
       </details>
     );
+  }
   if (typeof now === 'object')
     return Object.entries(now as { [part: string]: unknown }).map(([part, one]) => (
       <Value

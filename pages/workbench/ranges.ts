@@ -20,7 +20,7 @@ export function rangesOf(cases: Cases = {}): { readonly [name: string]: ValueRan
       else numbers.set(name, [value]);
     } else if (Array.isArray(value)) for (const entry of value as readonly CaseValue[]) note(name, entry);
     else if (typeof value === 'object')
-      for (const [part, one] of Object.entries(value)) note(`${name}.${part}`, one as CaseValue);
+      for (const [part, one] of Object.entries(value)) note(`${name}.${part}`, one);
   };
   for (const values of Object.values(cases))
     for (const [name, value] of Object.entries(values)) note(name, value);
