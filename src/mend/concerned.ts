@@ -1,5 +1,5 @@
-import { rootsOf, widgetsOf, type CheckedDocument, type RootSource } from '../document/index.ts';
-import type { DocumentDraft } from '../edit/index.ts';
+import { rootsOf, widgetsOf, type CheckedDocument, type Json, type RootSource } from '../document/index.ts';
+import { valueAt, type DocumentDraft } from '../edit/index.ts';
 import { holds, readCondition } from '../skeleton/index.ts';
 import type { ChangedFrom, SharedChecks } from '../verdict/index.ts';
 import type { Change } from './remedy.ts';
@@ -12,11 +12,12 @@ import type { Change } from './remedy.ts';
 export function changedFrom(
   document: CheckedDocument,
   { on }: Change,
-  { touched }: DocumentDraft,
+  { touched, document: changed }: DocumentDraft,
   shared: SharedChecks,
 ): ChangedFrom {
   const views = viewsConcerned(document, touched);
-  const conditions = on?.map(readCondition);
+  const isOnlyMore = touched.every((map) => addsConditions(valueAt(document, map), valueAt(changed, map)));
+  const conditions = isOnlyMore ? on?.map(readCondition) : undefined;
   return {
     shared,
     isSameOn: (view, screen) => {
@@ -27,6 +28,19 @@ export function changedFrom(
     },
   };
 }
+
+/** Whether a map has more conditions than before, and everything else is what it was. */
+function addsConditions(was: Json | undefined, is: Json | undefined): boolean {
+  const [{ when: old = [], ...before }, { when = [], ...after }] = [was, is] as [Conditional, Conditional];
+  const keys = Object.keys(before);
+  return (
+    keys.length === Object.keys(after).length &&
+    keys.every((key) => before[key] === after[key]) &&
+    old.every((one, nth) => when[nth] === one)
+  );
+}
+
+type Conditional = { readonly [key: string]: Json } & { readonly when?: readonly Json[] };
 
 /** Names of the views that show something of some maps of a document; undefined where all may. */
 function viewsConcerned(

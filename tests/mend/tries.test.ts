@@ -78,10 +78,17 @@ components:
     look: { background: $color.sea }
     children:
       - { id: what, kind: text, text: "{what}", anchor: center, look: { color: $color.ink, font-size: 34 } }
+  lever:
+    kind: button
+    text: Pull
+    size: 300 70
+    look: { background: $color.sea, font-size: 40 }
+    when: [{ screen: { aspect: "1.9..2.4" }, change: { size: 20 70 } }]
 views:
   rack:
     backdrop: "#04202a"
     children:
+      - { use: lever, id: pull, size: 260 70, anchor: center }
       - { id: old, kind: text, text: Nothing, gone: true }
       - { use: tool, id: lamp, what: Lamp, anchor: left bottom, offset: 20 -20 }
       - { id: said, kind: text, text: Nothing has answered since noon, anchor: center top, offset: 0 40, style: faint }
