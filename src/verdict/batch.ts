@@ -40,7 +40,7 @@ export class SharedChecks {
   readonly #resources: Resources;
   readonly #from: ChangedFrom | undefined;
   readonly #drafted = new WeakMap<Form, Map<string, Drafted>>();
-  readonly #looks = new Map<string, Look>();
+  readonly #opened = new Map<string, ViewChecks>();
 
   /** @param from Where the document was made from another one by a change. */
   constructor(document: CheckedDocument, resources: Resources, from?: ChangedFrom) {
@@ -71,13 +71,13 @@ export class SharedChecks {
 
   #on({ name, occasion }: View, screen: Screen): Drafted {
     const key = `${name}\n${occasionKey(occasion)}`;
-    let look = this.#looks.get(key);
-    if (!look) {
+    let known = this.#opened.get(key);
+    if (!known) {
       const { views } = this;
       const view = openView(this.#document, name, { resources: this.#resources, shared: views, ...occasion });
-      this.#looks.set(key, (look = new Look(view, checks, this)));
+      this.#opened.set(key, (known = new ViewChecks(view, checks, this)));
     }
-    return look.on(screen).drafted;
+    return known.on(screen).drafted;
   }
 }
 
@@ -113,7 +113,7 @@ export function runBatch(
 }
 
 /** Checks of one open view, on one screen after the other. */
-class Look {
+class ViewChecks {
   readonly #view: View;
   readonly #run: readonly ListedCheck[];
   readonly #shared: SharedChecks | undefined;
@@ -187,9 +187,9 @@ export function lookAt(
   const acceptances = new Acceptances();
   const seen = new Set<Form>();
   const shown = new Set<string>();
-  const look = new Look(view, run, shared);
+  const ofView = new ViewChecks(view, run, shared);
   for (const screen of screens) {
-    const { form, drafted, compared } = look.on(screen);
+    const { form, drafted, compared } = ofView.on(screen);
     const { scale } = view.frameOn(screen);
     if (!seen.has(form)) {
       seen.add(form);
