@@ -54,12 +54,9 @@ function viewsConcerned(
     if (!root) return undefined;
     concerned.add(root);
   }
-  const uses = new Map(roots.map((one) => [one, usedBy(one)]));
   // A set grows while it is gone through: what was added is met later.
-  for (const one of concerned) {
-    if (!one.component) continue;
-    for (const root of roots) if (uses.get(root)!.has(one.name)) concerned.add(root);
-  }
+  for (const one of concerned)
+    if (one.component) for (const root of roots) if (usedBy(root).has(one.name)) concerned.add(root);
   return new Set([...concerned].filter(({ component }) => !component).map(({ name }) => name));
 }
 

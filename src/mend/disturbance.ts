@@ -25,7 +25,7 @@ const leastShare = 0.5;
 const mostScreens = 12;
 
 /** Where everything of a view stands before it is changed, for all changes that come to mind. */
-export class Standing {
+export class Unmoved {
   readonly view: View;
   readonly all: readonly Screen[];
   readonly onReference: ViewLayout;
@@ -54,7 +54,7 @@ export class Standing {
  * @param most How far in u something may move on the reference: `mostMoveOf`.
  */
 export function disturbanceOf(
-  before: Standing,
+  before: Unmoved,
   after: View,
   from: ChangedFrom,
   finding: Finding,
@@ -73,7 +73,7 @@ export function disturbanceOf(
 
 /** What it moves on the reference; undefined where it takes away what the author meant. */
 function movedOnReference(
-  before: Standing,
+  before: Unmoved,
   after: View,
   finding: Finding,
   most: number,

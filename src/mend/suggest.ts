@@ -20,7 +20,7 @@ import { losesBinding } from './bindings.ts';
 import { BudgetSpent, TryBudget, type Place } from './budget.ts';
 import { changedFrom } from './concerned.ts';
 import {
-  Standing,
+  Unmoved,
   disturbanceOf,
   disturbanceText,
   lessDisturbing,
@@ -137,7 +137,7 @@ function candidatesFor(document: CheckedDocument, trial: Trial, shared: SharedCh
       ? undefined
       : openView(of, name, { resources, shared: like.views, ...asDesigned(document, finding) });
   const view = opened(document, shared);
-  const before = view && attempt(() => new Standing(view, screens));
+  const before = view && attempt(() => new Unmoved(view, screens));
   if (view && !before) return [];
   let most: number | undefined;
   for (const change of changesFor(document, trial, shared).slice(0, mostTries)) {
