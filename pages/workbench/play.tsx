@@ -98,59 +98,19 @@ export function Play({ bench }: { readonly bench: Bench }) {
   );
 }
 
-/** A value that can be set; of a map its parts, of a list its entries. @param path Its name; entries have that of their list. */
-function Value({
-  name,
-  path = name,
-  now,
-  ranges,
-  set,
-}: {
+interface ValueProps {
   readonly name: string;
+  /** Its name; entries have that of their list. */
   readonly path?: string;
   readonly now: unknown;
   readonly ranges: { readonly [path: string]: ValueRange };
   readonly set: (value: unknown) => void;
-}) {
+}
+
+/** A value that can be set; of a map its parts, of a list its entries. */
+function Value({ name, path = name, now, ranges, set }: ValueProps) {
   const id = `value-${name}`;
-  if (Array.isArray(now)) {
-    const entries = now as readonly unknown[];
-    return (
-      <details class="entries">
-        <summary>
-          {name}: {entries.length} {entries.length === 1 ? 'entry' : 'entries'}
-        </summary>
-        {entries.map((entry, nth) => (
-          <Value
-            key={nth}
-            name={`${name}-${nth + 1}`}
-            path={path}
-            now={entry}
-            ranges={ranges}
-            set={(next) => set(entries.with(nth, next))}
-          />
-        ))}
-        <p>
-          <button
-            type="button"
-            aria-label={`one more of ${name}`}
-            disabled={entries.length === 0}
-            onClick={() => set([...entries, entries.at(-1)])}
-          >
-            One more
-          </button>
-          <button
-            type="button"
-            aria-label={`one less of ${name}`}
-            disabled={entries.length === 0}
-            onClick={() => set(entries.slice(0, -1))}
-          >
-            One less
-          </button>
-        </p>
-      </details>
-    );
-  }
+  if (Array.isArray(now)) return <Entries name={name} path={path} now={now} ranges={ranges} set={set} />;
   if (typeof now === 'object')
     return Object.entries(now as { [part: string]: unknown }).map(([part, one]) => (
       <Value
@@ -175,6 +135,47 @@ function Value({
         <input id={id} value={now} onInput={(event) => set(event.currentTarget.value)} />
       )}
     </div>
+  );
+}
+
+/** The entries of a list; one that is added is as the last one is, or was. */
+function Entries({ name, path, now, ranges, set }: ValueProps & { readonly now: readonly unknown[] }) {
+  const last = useRef(now.at(-1));
+  if (now.length > 0) last.current = now.at(-1);
+  return (
+    <details class="entries">
+      <summary>
+        {name}: {now.length} {now.length === 1 ? 'entry' : 'entries'}
+      </summary>
+      {now.map((entry, nth) => (
+        <Value
+          key={nth}
+          name={`${name}-${nth + 1}`}
+          path={path}
+          now={entry}
+          ranges={ranges}
+          set={(next) => set(now.with(nth, next))}
+        />
+      ))}
+      <p>
+        <button
+          type="button"
+          aria-label={`one more of ${name}`}
+          disabled={last.current === undefined}
+          onClick={() => set([...now, last.current])}
+        >
+          One more
+        </button>
+        <button
+          type="button"
+          aria-label={`one less of ${name}`}
+          disabled={now.length === 0}
+          onClick={() => set(now.slice(0, -1))}
+        >
+          One less
+        </button>
+      </p>
+    </details>
   );
 }
 

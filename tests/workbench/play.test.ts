@@ -91,6 +91,11 @@ views:
   expect(await tools()).toBe('[{"what":"Lamp","left":3},{"what":"Rope","left":0},{"what":"Rope","left":0}]');
   for (let times = 0; times < 2; times++) await page.getByLabel('one less of tools').click();
   await page.locator('text=tools: 1 entry').waitFor();
+  await page.getByLabel('one less of tools').click();
+  await page.locator('text=tools: 0 entries').waitFor();
+  await page.getByLabel('one more of tools').click();
+  await page.locator('text=tools: 1 entry').waitFor();
+  expect(await tools()).toBe('[{"what":"Lamp","left":3}]');
   expect(hand.problems).toEqual([]);
   await hand.close();
 });
