@@ -1,3 +1,5 @@
+import { isValueName } from './value-names.ts';
+
 /* What people mean by keys and kinds that this format does not have: usual words of the trade. */
 
 const place = 'say where it is with anchor and offset, as anchor: left top, offset: 10 20';
@@ -229,6 +231,9 @@ function borderMeant(word: string): string | undefined {
 export function valueMeant(key: string, value: unknown): string | undefined {
   const word = String(value).trim().toLowerCase();
   if (key === 'border') return borderMeant(word);
+  if (key === 'repeat' && isValueName(String(value).trim())) return `{${String(value).trim()}}`;
+  // It is the name itself, not what stands for it.
+  if (key === 'key') return /^\{([\w.-]+)\}$/.exec(String(value).trim())?.[1];
   const numbers = numeric.test(key) ? numbersMeant(word) : undefined;
   if (numbers !== undefined) return numbers;
   const meant = valuesMeant[key];

@@ -52,13 +52,15 @@ export function writtenIds(placed: readonly PlacedSource[], places: ReadonlyMap<
 
 /**
  * What is wrong with a name; undefined for that of a widget. What is in an entry of a repeat goes by its own id in there alone,
- * and by that of the entry and its own elsewhere. @param from JSON Pointer of who names it.
+ * and by that of the entry and its own elsewhere. What a name with names in it comes to is known when the view is built.
+ * @param from JSON Pointer of who names it.
  */
 function troubleWith(
   name: string,
   from: string,
   ids: WrittenIds,
 ): { readonly what: string; readonly name: string; readonly meant: string | undefined } | undefined {
+  if (isIdPattern(name)) return undefined;
   const entry = ids.inEntries.get(name);
   if (entry && from !== entry.pointer && !from.startsWith(`${entry.pointer}/`))
     return { what: 'widget', name, meant: `${entry.id}-1.${name}` };

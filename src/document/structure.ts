@@ -31,7 +31,7 @@ import { checkSizes } from './odd-sizes.ts';
 import { pointerTo } from './pointer.ts';
 import { checkRanges } from './ranges.ts';
 import { nearestName } from './suggest.ts';
-import { keyRow, widgetKeyNames } from './widget-keys.ts';
+import { isNamePattern, keyRow, widgetKeyNames } from './widget-keys.ts';
 import { show } from './validate.ts';
 
 const everyState: readonly string[] = states;
@@ -250,7 +250,7 @@ const fixed = {
 /** A view itself is the same with every value of a case. */
 function checkViewValues(view: object, pointer: string, origin: Origin, diagnostics: DiagnosticList): void {
   for (const [key, value] of Object.entries(view) as [string, unknown][]) {
-    if (key !== 'title' && isOpen(value))
+    if (key !== 'title' && (isOpen(value) || isNamePattern(key, value)))
       diagnostics.add('view-bound', { key }, origin.at(pointerTo(pointer, key)));
   }
 }

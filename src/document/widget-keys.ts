@@ -1,3 +1,4 @@
+import { isIdPattern } from './ids.ts';
 import { containerKeys } from './keys/container-keys.ts';
 import type { KeyRow } from './keys/key-row.ts';
 import { placedKeys } from './keys/placed-keys.ts';
@@ -5,6 +6,7 @@ import { neighbourKeys, shownKeys } from './keys/shown-keys.ts';
 import type { WidgetSource } from './model.ts';
 import type { Json } from './pointer.ts';
 import { shapeErrors } from './shape.ts';
+import { isTemplate } from './templates.ts';
 
 /*
  * The keys of a widget, one row each. The schema, the checks of notations and kinds, what is put in for a parameter and
@@ -20,6 +22,13 @@ export const widgetKeys: { readonly [Key in Exclude<keyof WidgetSource, 'use' | 
 /** The row of a key; undefined for one that widgets do not have, or that instances alone have. */
 export function keyRow(key: string): KeyRow | undefined {
   return Object.hasOwn(widgetKeys, key) ? widgetKeys[key as keyof typeof widgetKeys] : undefined;
+}
+
+/** Whether the value of a key, or one in its list, names a widget with `{name}`s in it: `page-{key}`. */
+export function isNamePattern(key: string, value: unknown): value is string {
+  return (
+    typeof value === 'string' && isIdPattern(value) && keyRow(key)?.refers === true && !isTemplate(value)
+  );
 }
 
 /** The keys of a widget; any other key of an instance is a parameter. */

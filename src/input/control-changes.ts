@@ -1,6 +1,6 @@
 import { choiceKeyOf, type WidgetSource } from '../document/index.ts';
 import type { LiveNode, LiveView } from '../live/index.ts';
-import { BuildError, isDivider, shareOf } from '../skeleton/index.ts';
+import { BuildError, chosenBy, isDivider, shareOf } from '../skeleton/index.ts';
 import { ValueError } from '../view/index.ts';
 import { changeOf, setPair, valuesWith } from './change.ts';
 import type { ChangeEffect, InputEffect } from './events.ts';
@@ -101,7 +101,7 @@ export class ControlChanges {
   #choose(outer: LiveNode, { bone }: LiveNode, effects: InputEffect[]): void {
     const key = choiceKeyOf(outer.widget.kind);
     if (key === undefined) return;
-    const chosen = (bone.source as WidgetSource).controls ?? bone.name ?? bone.id;
+    const chosen = chosenBy(bone) ?? bone.id;
     if ((outer.bone.source as WidgetSource)[key] !== chosen) this.#change(outer, key, chosen, effects);
   }
 

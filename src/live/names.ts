@@ -53,13 +53,13 @@ export class LiveNames {
 
   /** Notes the sites of what was grown; `made` holds its nodes by the indexes of its bones. */
   settle({ sites }: Pick<Piece, 'sites'>, made: readonly LiveNode[]): void {
-    for (const { written, place, hidden, selected, names, parent: above, heads: all } of sites) {
+    for (const { written, place, names, parent: above, heads: all } of sites) {
       const heads = all.map(({ index }) => made[index]!);
       const parent = made[above]!;
       const bound = plainlyBound(written);
       const slide = heads[0] && slideOf(bound, heads[0].bone);
       const saysPlaces = undefined;
-      const site = { written, place, hidden, selected, names, bound, slide, saysPlaces, parent, heads };
+      const site = { written, place, names, bound, slide, saysPlaces, parent, heads };
       for (const name of names) add(this.#sites, name, site);
       parent.sites.add(site);
       for (const head of all) made[head.index]!.made = head.made;

@@ -51,7 +51,7 @@ export interface Held {
 }
 
 /** A written widget that follows from values, and what it is unfolded to now. */
-export interface LiveSite extends Pick<Site, 'written' | 'place' | 'hidden' | 'selected'> {
+export interface LiveSite extends Pick<Site, 'written' | 'place'> {
   readonly parent: LiveNode;
   /** Its bound keys, where it is nothing but one widget. */
   readonly bound: readonly (readonly [string, unknown])[] | undefined;

@@ -1,7 +1,8 @@
-import { keyRow, type CheckedDocument } from '../document/index.ts';
+import { choiceKeyOf, keyRow, type CheckedDocument } from '../document/index.ts';
 import {
   BuildError,
   boxKeys,
+  choosesPage,
   expand,
   growPiece,
   isDivider,
@@ -126,7 +127,7 @@ function rebind(site: LiveSite, refuses: Refuses): Regrown | undefined {
       : { type: 'slid', site, node: head, offset };
   }
   const { made, keys } = rebound(head.made, site.bound, site.written, refuses);
-  if (keys.some((key) => keyRow(key)?.touches === 'structure')) return undefined;
+  if (keys.some((key) => isStructural(key, site.parent))) return undefined;
   const changes =
     keys.length === 0
       ? []
@@ -139,6 +140,12 @@ function rebind(site: LiveSite, refuses: Refuses): Regrown | undefined {
           },
         ];
   return { type: 'changed', site, names: site.names, changes, placed: none };
+}
+
+/** Whether a change of a key may be one of which widgets there are; what one is chosen by, of whether it is chosen. */
+function isStructural(key: string, { bone }: LiveNode): boolean {
+  if (key === 'controls') return choosesPage(bone) || choiceKeyOf(bone.kind) !== undefined;
+  return (keyRow(key)?.touches ?? 'structure') === 'structure';
 }
 
 /** The box of a widget some keys of which have changed, where it does not follow from them. */
@@ -165,7 +172,7 @@ function become(site: LiveSite, standing: Standing, replaced: Set<LiveNode>): Re
     const isThere = one.scope.equals(scope);
     if (!isThere && (saysPlaces(document, site) || !one.scope.equals(scope, true))) return one;
     const keys = differingKeys(head.made.source, one.source);
-    if (keys.some((key) => (keyRow(key)?.touches ?? 'structure') === 'structure')) return one;
+    if (keys.some((key) => isStructural(key, parent))) return one;
     left.delete(head);
     if (!isThere) placed.push({ scope, as: one.scope });
     if (keys.length > 0) {
@@ -183,8 +190,8 @@ function become(site: LiveSite, standing: Standing, replaced: Set<LiveNode>): Re
   const isNumbered =
     heads.some((head) => head.made?.id === undefined) || made.some(({ id }) => id === undefined);
   const divides = gone.some(({ bone }) => isDivider(bone)) || added.some(makesDivider);
-  if (isNumbered || divides) {
-    // Ids that are counted, and neighbours of dividers, follow from all that is there beside them.
+  if (isNumbered || divides || choosesPage(parent.bone)) {
+    // Ids that are counted, neighbours of dividers and which page is shown follow from all that is there beside them.
     const piece = growPiece(document, on, parent.bone, { children: parent.children ?? [] }, refuses);
     return limited(standing, {
       type: 'other',

@@ -61,10 +61,8 @@ export interface Site {
   readonly written: Unexpanded;
   /** Index of the widget it is in. */
   readonly parent: number;
-  /** Which of its parent's children it is, whether it is a page that is not shown, and whether a tab that is chosen. */
+  /** Which of its parent's children it is. */
   readonly place: number;
-  readonly hidden: boolean;
-  readonly selected: boolean;
   /** What it unfolded to: none, one or several widgets. */
   readonly heads: readonly Head[];
   /** The names of the case that it follows from. */

@@ -1,5 +1,6 @@
 import {
   componentsOf,
+  isNamePattern,
   isTemplate,
   namesInId,
   templateNames,
@@ -120,8 +121,11 @@ function namesAsked(
     }
     if (isPutIn(key) && typeof value === 'object' && value !== null) {
       for (const [part, inner] of Object.entries(value as object))
-        if (isTemplate(inner))
-          for (const name of templateNames(inner)) asked.push({ name, at: pointerTo(at, part) });
+        for (const name of namesPutIn(key, inner)) asked.push({ name, at: pointerTo(at, part) });
+      continue;
+    }
+    if (isNamePattern(key, value)) {
+      for (const name of namesPutIn(key, value)) asked.push({ name, at });
       continue;
     }
     const message =
@@ -142,4 +146,10 @@ function namesAsked(
     }
   }
   return asked;
+}
+
+/** The names that a value of a key, or one in its list, is put in for. */
+function namesPutIn(key: string, value: unknown): readonly string[] {
+  if (isTemplate(value)) return templateNames(value);
+  return isNamePattern(key, value) ? namesInId(value) : [];
 }

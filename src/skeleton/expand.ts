@@ -1,6 +1,7 @@
 import {
   filledId,
   isIdPattern,
+  isNamePattern,
   isTemplate,
   namesIn,
   namesInId,
@@ -293,7 +294,7 @@ function substituted<Source extends WidgetSource>(
   for (const key of Object.keys(source)) {
     const value = (source as Readonly<Record<string, unknown>>)[key];
     if (!isBound(key, value)) continue;
-    followBound(value, scope, trace.structural);
+    followBound(key, value, scope, trace.structural);
     noteBound(key, value, scope, bound);
     (changes ??= {})[key] = heard(trace, () => boundValue(key, value, scope, pointer, trace.refuses));
   }
@@ -304,17 +305,24 @@ function substituted<Source extends WidgetSource>(
 function isBound(key: string, value: unknown): boolean {
   // The cheapest is asked first: few keys are bound.
   const mayBe =
-    isTemplate(value) ||
+    isPut(key, value) ||
     (typeof value === 'object' &&
       value !== null &&
       key !== 'children' &&
-      Object.values(value).some(isTemplate));
+      Object.values(value).some((one) => isPut(key, one)));
   return mayBe && isPutIn(key);
 }
 
-function followBound(value: unknown, scope: Scope, into: Set<string>): void {
-  if (isTemplate(value)) scope.follow(value, into);
-  else for (const one of Object.values(value as object)) if (isTemplate(one)) scope.follow(one, into);
+/** Whether what stands for a name, or for the names in the name of a widget, is put in. */
+function isPut(key: string, value: unknown): value is string {
+  return isTemplate(value) || isNamePattern(key, value);
+}
+
+function followBound(key: string, value: unknown, scope: Scope, into: Set<string>): void {
+  for (const one of isPut(key, value) ? [value] : Object.values(value as object)) {
+    if (isTemplate(one)) scope.follow(one, into);
+    else if (isNamePattern(key, one)) for (const name of namesInId(one)) scope.follow(`{${name}}`, into);
+  }
 }
 
 function noteBound(key: string, value: unknown, scope: Scope, bound: Map<string, ValueOfCase>): void {
@@ -331,12 +339,13 @@ function noteBound(key: string, value: unknown, scope: Scope, bound: Map<string,
 function boundValue(key: string, value: unknown, scope: Scope, pointer: string, refuses: Refuses): unknown {
   // Where it stands is worked out only for what is wrong: games set values in every frame.
   const valueOf = (template: string, part?: string): unknown => {
+    if (!isTemplate(template)) return filledId(template, (name) => textIn(scope, name) ?? name);
     const found = scope.lookup(template.slice(1, -1));
     if (found !== undefined) return found;
     const at = pointerTo(pointer, key);
     throw new BuildError(`there is no value for ${template}`, part === undefined ? at : pointerTo(at, part));
   };
-  const put = isTemplate(value) ? valueOf(value) : putIn(value as object, valueOf);
+  const put = isPut(key, value) ? valueOf(value) : putIn(key, value as object, valueOf);
   if (key === 'look' && !isTemplate(value)) {
     for (const [part, one] of Object.entries(value as object))
       if (isTemplate(one))
@@ -455,13 +464,10 @@ function merged(
 }
 
 /** A list or map with the values of lone `{name}`s in it put in. */
-function putIn(value: object, valueOf: (template: string, part: string) => unknown): unknown {
-  if (Array.isArray(value))
-    return (value as unknown[]).map((one, nth) => (isTemplate(one) ? valueOf(one, String(nth)) : one));
+function putIn(key: string, value: object, valueOf: (template: string, part: string) => unknown): unknown {
+  const put = (one: unknown, part: string) => (isPut(key, one) ? valueOf(one, part) : one);
+  if (Array.isArray(value)) return (value as unknown[]).map((one, nth) => put(one, String(nth)));
   return Object.fromEntries(
-    Object.entries(value).map(([part, one]: [string, unknown]) => [
-      part,
-      isTemplate(one) ? valueOf(one, part) : one,
-    ]),
+    Object.entries(value).map(([part, one]: [string, unknown]) => [part, put(one, part)]),
   );
 }

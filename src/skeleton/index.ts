@@ -1,5 +1,13 @@
 /* Document, screen and structural values in; a view's tree of widgets and their boxes out. No looks, no words. */
-export { followShown, growPiece, makeSkeleton, mostWidgets, remadeBone } from './skeleton.ts';
+export {
+  choosesPage,
+  chosenBy,
+  followShown,
+  growPiece,
+  makeSkeleton,
+  mostWidgets,
+  remadeBone,
+} from './skeleton.ts';
 export { drawingOrder, raisedAmong, zOf } from './drawing-order.ts';
 export type { Piece } from './skeleton.ts';
 export { dividedBoxes, isDivider } from './divider.ts';

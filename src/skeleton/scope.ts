@@ -73,7 +73,15 @@ function isCount(value: unknown): value is number {
   return Number.isInteger(value) && (value as number) >= 0 && (value as number) <= mostEntries;
 }
 
-const plainly = (value: string): string => value;
+/** How the values of the case stand in a text. */
+interface Filling {
+  readonly shown: (value: string) => string;
+  /** Told of what is no number where a message needs one. */
+  readonly misfit?: (name: string, given: Scalar) => void;
+}
+
+const plainly: Filling = { shown: (value) => value };
+const inMarkup: Filling = { shown: withoutMarkup };
 /** What arithmetic and comparisons have, and few names. */
 const mayBeComputed = /[-+*/(<>=]|\b(?:not|and|or)\s/;
 
@@ -182,25 +190,25 @@ export class Scope {
     return isComputed(value) ? this.lookup(name) : this.#outer!.written(inner);
   }
 
-  #lookup(name: string, given: (value: string) => string): CaseValue | undefined {
+  #lookup(name: string, filling: Filling): CaseValue | undefined {
     const value = this.#values.get(name);
     if (value === undefined) {
-      if (mayBeComputed.test(name) && isComputed(`{${name}}`)) return this.#computed(name, given);
+      if (mayBeComputed.test(name) && isComputed(`{${name}}`)) return this.#computed(name, filling);
       const part = this.#partFor(name);
-      if (part?.around !== undefined) return this.#outer!.#lookup(part.around, given);
-      if (part) return typeof part.value === 'string' ? this.#said(part.value, given) : part.value;
-      return this.#outer ? this.#outer.#lookup(name, given) : undefined;
+      if (part?.around !== undefined) return this.#outer!.#lookup(part.around, filling);
+      if (part) return typeof part.value === 'string' ? this.#said(part.value, filling) : part.value;
+      return this.#outer ? this.#outer.#lookup(name, filling) : undefined;
     }
     if (typeof value !== 'string') return value;
-    if (!this.#written) return this.#said(value, given);
+    if (!this.#written) return this.#said(value, filling);
     const outer = this.#outer!;
-    if (isTemplate(value)) return outer.#lookup(value.slice(1, -1), given) ?? value;
-    return outer.#fill(value, given);
+    if (isTemplate(value)) return outer.#lookup(value.slice(1, -1), filling) ?? value;
+    return outer.#fill(value, filling);
   }
 
   /** A text of a case, as it is shown. */
-  #said(text: string, given: (value: string) => string): string {
-    return given(this.#messages.translate(text));
+  #said(text: string, filling: Filling): string {
+    return filling.shown(this.#messages.translate(text));
   }
 
   /**
@@ -228,13 +236,15 @@ export class Scope {
   }
 
   /** What an expression over the names of this scope comes to: it compares what is written, and gives what is read. */
-  #computed(expression: string, given: (value: string) => string): CaseValue | undefined {
+  #computed(expression: string, filling: Filling): CaseValue | undefined {
     const found = evaluateExpression(readExpression(expression)!, (name) => {
       const value = this.written(name);
       return typeof value === 'object' ? countOf(value) : value;
     });
     if (!found || typeof found.value !== 'string') return found?.value;
-    return found.name === undefined ? this.#messages.translate(found.value) : this.#lookup(found.name, given);
+    return found.name === undefined
+      ? this.#messages.translate(found.value)
+      : this.#lookup(found.name, filling);
   }
 
   /** The names a message or template asks for. */
@@ -255,20 +265,28 @@ export class Scope {
 
   /** The same for a text with markup: what a case holds stands for itself, whatever characters are in it. */
   fillMarkup(message: string): string {
-    return this.#fill(message, withoutMarkup);
+    return this.#fill(message, inMarkup);
   }
 
-  #fill(message: string, given: (value: string) => string): string {
+  /** What is no number where a message, or one that a parameter brings into it, needs one: names and what they stand for. */
+  misfits(message: string): ReadonlyMap<string, Scalar> {
+    const found = new Map<string, Scalar>();
+    this.#fill(message, { shown: plainly.shown, misfit: (name, given) => found.set(name, given) });
+    return found;
+  }
+
+  #fill(message: string, filling: Filling): string {
     if (isComputed(message)) {
-      const value = this.#computed(message.slice(1, -1), given) as Scalar | undefined;
+      const value = this.#computed(message.slice(1, -1), filling) as Scalar | undefined;
       return typeof value === 'number' ? String(Number(value.toFixed(6))) : String(value ?? message);
     }
-    return this.#messages.fill(message, (name) => {
-      const value = this.#lookup(name, given);
+    const valueOf = (name: string) => {
+      const value = this.#lookup(name, filling);
       // A list is said by how many entries it has, as where it is counted with.
       if (Array.isArray(value)) return value.length;
       return typeof value === 'object' ? undefined : value;
-    });
+    };
+    return this.#messages.fill(message, valueOf, filling.misfit);
   }
 
   /** A message and those that the parameters it asks for bring, as they are written. */

@@ -35,6 +35,12 @@ interface Pending {
   readonly site: GrowingSite | undefined;
 }
 
+/** What a widget unfolds to, and where that follows from values. */
+interface Unfolded {
+  readonly made: readonly Expanded[];
+  readonly site: GrowingSite | undefined;
+}
+
 interface GrowingSite extends Site {
   readonly heads: Head[];
 }
@@ -88,7 +94,7 @@ export function makeSkeleton(
   const around = { scope, naming, set: undefined, setPointer: '', slotted: [] };
   const children = childrenOf(source.children, pointer, around);
   const growth: Growth = { document, on, trace, bones: [root], written: [children], sites: [] };
-  grow(growth, pendingOf(children, root));
+  grow(growth, pendingOf(growth, children, root));
   const { bones, sites, written } = growth;
   checkMadeIds(bones);
   for (const { kind, source: divider, scope: names } of bones) {
@@ -132,7 +138,7 @@ export function growPiece(
   parent: Bone,
   grown:
     | { readonly children: readonly Unexpanded[] }
-    | { readonly site: Pick<Site, 'place' | 'hidden' | 'selected'>; readonly made: readonly Expanded[] },
+    | { readonly site: Pick<Site, 'place'>; readonly made: readonly Expanded[] },
   refuses: Refuses,
 ): Piece {
   const root = { ...parent, index: 0 };
@@ -140,29 +146,53 @@ export function growPiece(
   const growth: Growth = { document, on, trace, bones: [root], written: [undefined], sites: [] };
   if ('children' in grown) {
     growth.written[0] = grown.children;
-    grow(growth, pendingOf(grown.children, root));
+    grow(growth, pendingOf(growth, grown.children, root));
   } else {
-    const { place, hidden, selected } = grown.site;
-    grow(
-      growth,
-      grown.made
-        .map((one) => ({ written: finished(one), parent: root, place, hidden, selected, site: undefined }))
-        .reverse(),
-    );
+    const { place } = grown.site;
+    grow(growth, grown.made.map((one) => waitingFor(one, root, place, undefined)).reverse());
   }
   return { bones: withDividers(growth.bones), sites: growth.sites, written: growth.written };
 }
 
 /** The children of a widget as they wait on the stack: the first on top. */
-function pendingOf(children: readonly Unexpanded[], parent: Bone): Pending[] {
-  const { source } = parent;
-  return children
-    .map((written, place) => {
-      const isShown = !isOtherPage(children, place, source.page);
-      const hidden = source.arrange === 'pages' && !isShown;
-      return { written, parent, place, hidden, selected: parent.kind === 'tabs' && isShown, site: undefined };
-    })
+function pendingOf(growth: Growth, children: readonly Unexpanded[], parent: Bone): Pending[] {
+  const { source, kind } = parent;
+  if (!choosesPage(parent))
+    return children
+      .map((written, place) => ({ written, parent, place, hidden: false, selected: false, site: undefined }))
+      .reverse();
+  // Which of them is shown is known when all are: one that is written may be several, or none.
+  const family = children.flatMap((written, place) => {
+    const { made, site } = unfold(growth, written, parent, place);
+    return made.map((one) => waitingFor(one, parent, place, site));
+  });
+  const named = family.findIndex(({ written }) => isChosenBy(source.page, written.finished!));
+  const shown = Math.max(0, named);
+  return family
+    .map((one, nth) => ({
+      ...one,
+      hidden: source.arrange === 'pages' && nth !== shown,
+      selected: kind === 'tabs' && nth === shown,
+    }))
     .reverse();
+}
+
+/** Whether one of the children of a widget is shown, or its tab chosen, and the others are not. */
+export function choosesPage({ kind, source }: Pick<Bone, 'kind' | 'source'>): boolean {
+  return kind === 'tabs' || source.arrange === 'pages';
+}
+
+/** What chooses a child of tabs, pages, a radio group or list box: what it controls, or its id. */
+export function chosenBy({ source, name }: Pick<Bone, 'source' | 'name'>): string | undefined {
+  return ('controls' in source ? source.controls : undefined) ?? name;
+}
+
+function isChosenBy(chosen: string | undefined, one: Pick<Bone, 'source' | 'name'>): boolean {
+  return chosen !== undefined && chosenBy(one) === chosen;
+}
+
+function waitingFor(one: Expanded, parent: Bone, place: number, site: GrowingSite | undefined): Pending {
+  return { written: finished(one), parent, place, hidden: false, selected: false, site };
 }
 
 /** Widgets that few written ones may unfold to: repeats in repeats and components in components make many of little. */
@@ -178,35 +208,36 @@ function refuseBomb(bones: readonly Bone[]): void {
   );
 }
 
-/** Unfolds what is on the stack, and all in it, into bones. */
-function grow({ document, on, trace, bones, written, sites }: Growth, stack: Pending[]): void {
-  const counts = new Map<string, number>();
+/** Works a written widget out: with conditions, components and entries. */
+function unfold(
+  { document, on, trace, sites }: Growth,
+  written: Unexpanded,
+  parent: Bone,
+  place: number,
+): Unfolded {
+  if (written.finished) return { made: [written.finished], site: undefined };
+  const { applied, refuses, wrong } = trace;
   const names = new Set<string>();
-  const own = { applied: trace.applied, structural: names, refuses: trace.refuses, wrong: trace.wrong };
+  const made = expand(document, written, on, { applied, structural: names, refuses, wrong });
+  if (names.size === 0) return { made, site: undefined };
+  for (const name of names) trace.structural.add(name);
+  const site = { written, parent: parent.index, place, heads: [], names };
+  sites.push(site);
+  return { made, site };
+}
+
+/** Unfolds what is on the stack, and all in it, into bones. */
+function grow(growth: Growth, stack: Pending[]): void {
+  const { bones, written } = growth;
+  const counts = new Map<string, number>();
   for (let next = stack.pop(); next; next = stack.pop()) {
-    const made = expand(document, next.written, on, own);
-    const { parent, place, hidden, selected } = next;
-    let { site } = next;
-    if (names.size > 0) {
-      for (const name of names) trace.structural.add(name);
-      site = {
-        written: next.written,
-        parent: parent.index,
-        place,
-        hidden,
-        selected,
-        heads: [],
-        names: new Set(names),
-      };
-      sites.push(site);
-      names.clear();
-    }
+    const { parent, place } = next;
+    const { made, site = next.site } = unfold(growth, next.written, parent, place);
     const [one, ...others] = made;
     if (!one) continue;
     if (others.length > 0) {
       // Several go back on the stack in their order, so that each is followed by its own children.
-      for (const later of made.reverse())
-        stack.push({ written: finished(later), parent, place, hidden, selected, site });
+      for (const later of [...made].reverse()) stack.push(waitingFor(later, parent, place, site));
       continue;
     }
     if (bones.length >= mostWidgets) {
@@ -219,7 +250,7 @@ function grow({ document, on, trace, bones, written, sites }: Growth, stack: Pen
     if (one.children.length === 0) continue;
     const children = childrenOfInstance(one, bone.id);
     written[bone.index] = children;
-    for (const child of pendingOf(children, bone)) stack.push(child);
+    for (const child of pendingOf(growth, children, bone)) stack.push(child);
   }
 }
 
@@ -232,13 +263,6 @@ export function followShown({ source, scope }: Pick<Bone, 'source' | 'scope'>, i
 }
 
 const shownKeys = ['text', 'value', 'trail', 'placeholder'] as const;
-
-/** All pages but the one that is shown are there, so that turning a page moves nothing, and are not seen. */
-function isOtherPage(children: readonly Unexpanded[], index: number, page: string | undefined): boolean {
-  const shown =
-    page === undefined ? 0 : children.findIndex(({ source }) => (source.controls ?? source.id) === page);
-  return index !== Math.max(0, shown);
-}
 
 /** An expanded widget as one that has nothing left to expand. */
 function finished(one: Expanded): Unexpanded {
@@ -261,10 +285,8 @@ function makeBone(made: Expanded, next: Pending, index: number, counts: Map<stri
 }
 
 /** Whether a widget is the one of its siblings that a radio group or list box says is chosen: by its id, or what it controls. */
-function isChosen({ name, source }: Expanded, { kind, source: outer }: Bone): boolean {
-  const key = choiceKeyOf(kind);
-  if (key !== 'selection' || outer.selection === undefined) return false;
-  return (source.controls ?? name) === outer.selection;
+function isChosen(made: Expanded, { kind, source: outer }: Bone): boolean {
+  return choiceKeyOf(kind) === 'selection' && isChosenBy(outer.selection, made);
 }
 
 /** A bone of another source in the same place. @param box Its box, where no key has changed that it follows from. @throws BuildError */

@@ -58,9 +58,17 @@ export class Formats {
   }
 }
 
+/** What is counted with; not a number of what is none, though JavaScript would take an empty text for 0 and `true` for 1. */
+function numberIn(value: Value): number {
+  return typeof value === 'boolean' || (typeof value === 'string' && value.trim() === '')
+    ? NaN
+    : Number(value);
+}
+
 /**
  * A message of ICU with its values put in; what is no number where one is needed is shown as it is.
  * @param plural What `#` stands for.
+ * @param misfit Told of the latter.
  * @throws Error for a choice there is not.
  */
 export function formatMessage(
@@ -68,6 +76,7 @@ export function formatMessage(
   formats: Formats,
   valueOf: (name: string) => Value,
   plural?: Value,
+  misfit?: (name: string) => void,
 ): string {
   let text = '';
   for (const { type, value = '', style, options, offset = 0, pluralType = 'cardinal' } of parts) {
@@ -75,15 +84,17 @@ export function formatMessage(
     else if (type === 7) text += typeof plural === 'number' ? formats.number(plural) : String(plural ?? '');
     else {
       const given = valueOf(value);
-      if (type === 1 || (type <= 4 && Number.isNaN(Number(given)))) text += String(given);
+      const counts = type === 1 || type === 5 ? NaN : numberIn(given);
+      if (misfit && type !== 1 && type !== 5 && Number.isNaN(counts)) misfit(value);
+      if (type === 1 || (type <= 4 && Number.isNaN(counts))) text += String(given);
       else if (type <= 4) {
         const format =
           typeof style === 'object' && style
             ? style.parsedOptions
             : named[type]![style ?? (type === 4 ? 'medium' : '')];
-        text += type === 2 ? formats.number(Number(given), format) : formats.date(Number(given), format);
+        text += type === 2 ? formats.number(counts, format) : formats.date(counts, format);
       } else {
-        const number = Number(given) - offset;
+        const number = counts - offset;
         const counted = Number.isNaN(number) ? given : number;
         const choices = new Map(Object.entries(options ?? {}));
         const chosen =
@@ -92,7 +103,7 @@ export function formatMessage(
             : (choices.get(`=${given}`) ?? choices.get(formats.plural(number, pluralType)))) ??
           choices.get('other');
         if (!chosen) throw new Error(`"${value}" is ${given}, for which the message has no words`);
-        text += formatMessage(chosen.value, formats, valueOf, type === 6 ? counted : undefined);
+        text += formatMessage(chosen.value, formats, valueOf, type === 6 ? counted : undefined, misfit);
       }
     }
   }

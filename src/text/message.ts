@@ -61,8 +61,16 @@ export class Messages {
     return this.#translations.pseudo?.(text) ?? text;
   }
 
-  /** Names that are not given are shown as they are written. @throws MessageError when the text is no ICU message. */
-  fill(source: string, valueOf: (name: string) => Value | undefined): string {
+  /**
+   * Names that are not given are shown as they are written.
+   * @param misfit Told of each name that a number is needed for, and something else given.
+   * @throws MessageError when the text is no ICU message.
+   */
+  fill(
+    source: string,
+    valueOf: (name: string) => Value | undefined,
+    misfit?: (name: string, given: Value) => void,
+  ): string {
     const message = this.translate(source);
     const known = this.#read.get(message);
     if (!known && !/[{}']/.test(message)) return message;
@@ -74,7 +82,13 @@ export class Messages {
       return text;
     }
     try {
-      return formatMessage(parts, this.#formats, (name) => valueOf(name) ?? `{${name}}`);
+      const told =
+        misfit &&
+        ((name: string) => {
+          const given = valueOf(name);
+          if (given !== undefined) misfit(name, given);
+        });
+      return formatMessage(parts, this.#formats, (name) => valueOf(name) ?? `{${name}}`, undefined, told);
     } catch (error) {
       throw new MessageError(firstLine(error));
     }

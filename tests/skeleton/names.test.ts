@@ -204,3 +204,48 @@ describe('names in a component', () => {
     expect(on.widgets[on.indexOf('row-2.in.a')]!.source).toMatchObject({ 'nav-left': 'row-2.last' });
   });
 });
+
+describe('names in what names a widget', () => {
+  const entry: WidgetSource = {
+    'id': 'take',
+    'repeat': '{rows}',
+    'key': 'id',
+    'kind': 'button',
+    'size': 20,
+    'tooltip': 'tip-{id}',
+    'nav-right': 'take-{next}',
+    'may-overlap': ['tip-{id}', 'tip-{next}'],
+  };
+  const tip: WidgetSource = { id: 'tip', repeat: '{rows}', key: 'id', size: 9 };
+  const rows = [
+    { id: 'wax', next: 'lamp' },
+    { id: 'lamp', next: 'wax' },
+  ];
+
+  test.each([
+    ['in a view', '', {}],
+    ['in a component', 'shelf.', { shelf: { params: { rows: 'list' }, children: [entry, tip] } }],
+  ])('%s they stand for what they are in that entry', (_, prefix, components) => {
+    const children: WidgetSource[] = prefix
+      ? [{ id: 'shelf', use: 'shelf', rows: '{rows}' } as WidgetSource]
+      : [entry, tip];
+    const source = documentOf(children, { components, cases: { only: { rows } } } as never);
+    expect(told(readDocument(source))).toEqual([]);
+    const on = opened(source).layoutOn({ width: 100, height: 100 });
+    expect(on.widgets[on.indexOf(`${prefix}take-wax`)]!.source).toMatchObject({
+      'tooltip': `${prefix}tip-wax`,
+      'nav-right': `${prefix}take-lamp`,
+      'may-overlap': [`${prefix}tip-wax`, `${prefix}tip-lamp`],
+    });
+  });
+
+  test('live as well: another next one', () => {
+    const live = new LiveView(opened(documentOf([entry, tip], { cases: { only: { rows } } })), {
+      width: 100,
+      height: 100,
+    });
+    live.set({ rows: [{ id: 'wax', next: 'wax' }, rows[1]!] });
+    live.advance(0);
+    expect(live.widgets[live.indexOf('take-wax')]!.source).toMatchObject({ 'nav-right': 'take-wax' });
+  });
+});

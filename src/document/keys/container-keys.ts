@@ -49,6 +49,7 @@ export const containerKeys = {
   'page': {
     schema: { type: 'string', title: 'the id of a child' },
     kinds: ['panel', 'tabs'],
+    refers: true,
     touches: 'structure',
   },
   'selection': {
@@ -57,6 +58,7 @@ export const containerKeys = {
       title: 'the id of a child',
     },
     kinds: ['radiogroup', 'listbox'],
+    refers: true,
     touches: 'structure',
   },
   'direction': {
@@ -89,6 +91,7 @@ export const containerKeys = {
       title: 'a list of ids',
     },
     kinds: containerKinds,
+    refers: true,
     touches: 'structure',
   },
   'focus-scope': {

@@ -17,6 +17,8 @@ export interface KeyRow {
    * when it is shown, `fixed` nothing that may stand there.
    */
   readonly binds?: 'put in' | 'shown' | 'fixed';
+  /** True where it names widgets: in a name, as in an id, `{name}`s may stand for more of it. */
+  readonly refers?: true;
   /** False where a condition may not change it. */
   readonly onScreens?: false;
   /**

@@ -137,6 +137,7 @@ export const placedKeys = {
       type: 'string',
       title: 'the id of a widget, or of two such as "map..radio"',
     },
+    refers: true,
     touches: 'structure',
   },
   'z': {
@@ -222,6 +223,7 @@ export const placedKeys = {
       items: { type: 'string' },
       title: 'true or a list of ids',
     },
+    refers: true,
     touches: 'structure',
   },
   'accept': {

@@ -121,10 +121,12 @@ export const shownKeys = {
       type: 'string',
       title: 'the id of a page or widget',
     },
+    refers: true,
     touches: 'paint',
   },
   'tooltip': {
     schema: { type: 'string', title: 'the id of a tooltip' },
+    refers: true,
     touches: 'paint',
   },
   'side': {
@@ -256,6 +258,7 @@ export const neighbourKeys = Object.fromEntries(
         title: 'the id of a widget',
       },
       kinds: [...controlKinds, 'separator'],
+      refers: true,
       touches: 'structure',
     },
   ]),
