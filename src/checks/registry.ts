@@ -38,6 +38,7 @@ import { nearlyAligned } from './nearly-aligned.ts';
 import { nearlySameSize } from './nearly-same-size.ts';
 import { nestedControls } from './nested-controls.ts';
 import { neverShown } from './never-shown.ts';
+import { notANumber } from './not-a-number.ts';
 import { oddTextSize } from './odd-text-size.ts';
 import { offScreen } from './off-screen.ts';
 import { outsideSafeArea } from './outside-safe-area.ts';
@@ -56,6 +57,7 @@ import { themeGap } from './theme-gap.ts';
 import { thumbTarget } from './thumb-target.ts';
 import { tinyPart } from './tiny-part.ts';
 import { tornApart } from './torn-apart.ts';
+import { twoChosen } from './two-chosen.ts';
 import { unevenGaps } from './uneven-gaps.ts';
 import { unevenPixels } from './uneven-pixels.ts';
 import { unfilledPlaceholder } from './unfilled-placeholder.ts';
@@ -104,8 +106,10 @@ const ofLayouts = [
   missingMessage,
   missingPlural,
   unfilledPlaceholder,
+  notANumber,
   missingPicture,
   missingPage,
+  twoChosen,
   leadsNowhere,
   stretchedPicture,
   blownUpPicture,

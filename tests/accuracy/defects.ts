@@ -3,6 +3,7 @@ import { ofFocus } from './defects/focus.ts';
 import { ofPictures } from './defects/pictures.ts';
 import { placed } from './defects/placed.ts';
 import { reachable } from './defects/reachable.ts';
+import { chosen } from './defects/chosen.ts';
 import { missed } from './defects/missed.ts';
 import { onScreens } from './defects/screens.ts';
 import { readable } from './defects/readable.ts';
@@ -18,6 +19,7 @@ export const defects: readonly Defect[] = [
   ...reachable,
   ...ofFocus,
   ...missed,
+  ...chosen,
   ...written,
   ...everyday,
 ];

@@ -43,6 +43,8 @@ describe('plain words', () => {
       edges: ['right'],
       characters: ['x'],
       forms: [{ form: 'few', numbers: [2, 3] }],
+      has: ['one', 'two'],
+      chosen: ['one', 'two'],
     };
     const facts = new Proxy({}, { get: (_, key) => lists[String(key)] ?? String(key) });
     for (const check of [...checks, ...documentChecks]) {

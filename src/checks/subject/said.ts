@@ -8,16 +8,21 @@ export interface Said {
   readonly pointer: string;
 }
 
-/** What is read of a widget: what is drawn, and what is said of it, drawn or not; with what parameters bring into it. */
-export function saidBy(
+/** The keys of what is read of a widget: what is drawn, and what is said of it, drawn or not. */
+export function keysSaidBy(
   subject: Subject,
-  { index, source, scope, origins, pointer }: Widget,
-): readonly Said[] {
+  { index, source }: Widget,
+): readonly ('text' | 'placeholder' | 'label')[] {
   const keys = subject.paints(index) ? (['text', 'placeholder', 'label'] as const) : (['label'] as const);
-  return keys.flatMap((key) => {
-    const said = key in source ? (source as WidgetSource)[key] : undefined;
-    if (typeof said !== 'string') return [];
+  return keys.filter((key) => typeof (source as WidgetSource)[key] === 'string');
+}
+
+/** What is read of a widget, with what parameters bring into it. */
+export function saidBy(subject: Subject, widget: Widget): readonly Said[] {
+  const { source, scope, origins, pointer } = widget;
+  return keysSaidBy(subject, widget).flatMap((key) => {
     const at = origins.get(key) ?? `${pointer}/${key}`;
+    const said = (source as WidgetSource)[key] as string;
     return scope.messagesIn(said).map((message) => ({ message, pointer: at }));
   });
 }

@@ -316,30 +316,6 @@ export const missed: readonly Defect[] = [
     },
   },
   {
-    name: 'a page that a value does not name',
-    check: 'missing-page',
-    widget: 'w',
-    make: (place) => {
-      const pages = (page: string) =>
-        view(
-          [
-            place({
-              id: 'w',
-              size: [300, 200],
-              arrange: 'pages',
-              page: '{page}',
-              children: [
-                { id: 'one', look: plate },
-                { id: 'two', look: plate },
-              ],
-            }),
-          ],
-          { cases: { typical: { page } } },
-        );
-      return { clean: pages('two'), broken: pages('tree') };
-    },
-  },
-  {
     name: 'a button in what takes no input',
     check: 'unpressable',
     widget: 'w',

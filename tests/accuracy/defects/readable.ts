@@ -212,6 +212,16 @@ export const readable: readonly Defect[] = [
     ),
   },
   {
+    name: 'a text where a message counts',
+    check: 'not-a-number',
+    widget: 'w',
+    make: (place, nth) => {
+      const depth = (value: string | number) =>
+        view([place({ id: 'w', ...text('{depth, number} m') })], { cases: { typical: { depth: value } } });
+      return { clean: depth(1240), broken: depth(['12 fathoms', 'unknown', '—'][nth % 3]!) };
+    },
+  },
+  {
     name: 'a plural without the forms of its language',
     check: 'missing-plural',
     widget: 'w',
