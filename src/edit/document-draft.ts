@@ -43,16 +43,26 @@ export class DocumentDraft implements Editing {
     });
   }
 
-  #change(map: string, change: (old: Holder) => Holder): void {
-    const steps = stepsOf(map);
+  has(map: string, key: string): boolean {
+    return Object.hasOwn(this.#chainTo(map).at(-1) as Holder, key);
+  }
+
+  /** The values from the document down to a map. @throws EditError where there is none. */
+  #chainTo(map: string): Json[] {
     const chain: Json[] = [this.#source as unknown as Json];
-    for (const step of steps) {
+    for (const step of stepsOf(map)) {
       const next = (chain.at(-1) as Holder | undefined)?.[step];
       if (typeof next !== 'object' || next === null) throw new EditError(`there is nothing at ${map}`);
       chain.push(next);
     }
+    if (Array.isArray(chain.at(-1))) throw new EditError(`there is no map at ${map}`);
+    return chain;
+  }
+
+  #change(map: string, change: (old: Holder) => Holder): void {
+    const steps = stepsOf(map);
+    const chain = this.#chainTo(map);
     const last = chain.at(-1)!;
-    if (Array.isArray(last)) throw new EditError(`there is no map at ${map}`);
     let changed: Json = change(last as Holder);
     if (changed === last) return;
     for (let at = steps.length - 1; at >= 0; at--) {

@@ -76,6 +76,10 @@ export class DocumentText implements Editing {
     return /[[{]/.test(this.#text[this.#range(pointer).start] ?? '');
   }
 
+  has(map: string, key: string): boolean {
+    return this.#key(map, key) !== undefined;
+  }
+
   /** Gives a key of a map a value, in the map's own style; a key that is new comes last on one line, else first. */
   set(map: string, key: string, value: Json): void {
     const written = this.#json ? JSON.stringify(value) : inline(value);

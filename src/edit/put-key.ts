@@ -41,7 +41,15 @@ function putInner(text: Editing, widget: Widget, key: string, inner: string, val
     if (value !== undefined) putKey(text, widget, key, { [inner]: value });
     return;
   }
-  const place = placed(pointerOfKey(widget, key));
+  const said = widget.origins.get(`${key}/${inner}`);
+  let place = said === undefined ? placed(pointerOfKey(widget, key)) : said.slice(0, said.lastIndexOf('/'));
+  const condition = place.lastIndexOf('/when/');
+  if (!(inner in map) && condition >= 0) {
+    // What nobody says is said for all screens, not for those of a condition that says something else.
+    const holder = place.slice(0, condition);
+    if (value !== undefined && !text.has(holder, key)) return text.set(holder, key, { [inner]: value });
+    place = pointerTo(holder, key);
+  }
   if (value !== undefined) text.set(place, inner, asBefore(map[inner], value));
   else if (Object.keys(map).join() === inner) putKey(text, widget, key, undefined);
   else text.remove(place, inner);

@@ -221,16 +221,16 @@ function instantiate(
     slotted: own,
   });
   const { params: _params, children: _children, ...rest } = body;
+  const within = new Map<string, ValueOfCase>();
+  const made = substituted(rest, inner, at, trace, within);
+  for (const [key, value] of within) if (!(key.replace(/\/.*/, '') in outside)) bound.set(key, value);
+  // What is said outside wins.
+  const look = merged(made.look, outside.look, `${at}/look`, keysInside);
   for (const key of Object.keys(rest)) {
     if (key in outside) keysInside.delete(key);
     else if (!keysInside.has(key)) keysInside.set(key, pointerTo(at, key));
   }
   const origins = new Map([...keysInside, ...said]);
-  const within = new Map<string, ValueOfCase>();
-  const made = substituted(rest, inner, at, trace, within);
-  for (const [key, value] of within) if (!(key.replace(/\/.*/, '') in outside)) bound.set(key, value);
-  // What is said outside wins.
-  const look = merged(made.look, outside.look, `${at}/look`, origins);
   const source = { ...made, ...outside, ...(look && { look }) };
   return {
     source,
@@ -430,7 +430,8 @@ export function withConditions<Source extends WidgetSource | ViewSource>(
   source.when?.forEach(({ screen, change }, index) => {
     if (!holds(readCondition(screen), on)) return;
     trace.applied.push(`${pointer}/when/${index}`);
-    result = { ...result, ...change };
+    const look = merged(result.look, change.look, `${pointer}/look`, origins);
+    result = { ...result, ...change, ...(look && { look }) };
     for (const key of Object.keys(change))
       origins.set(key, pointerTo(`${pointer}/when/${index}/change`, key));
   });
@@ -445,12 +446,15 @@ function withSet(
   const change = source.id === undefined ? undefined : entryOf(set, source.id);
   if (!change) return source;
   const at = pointerTo(setPointer, source.id!);
-  for (const key of Object.keys(change)) origins.set(key, pointerTo(at, key));
   const look = merged(source.look, change.look, `${pointer}/look`, origins);
+  for (const key of Object.keys(change)) origins.set(key, pointerTo(at, key));
   return { ...source, ...change, ...(look && { look }), id: source.id };
 }
 
-/** A look with the changes of another: what they do not say stays, and so does where it is written. */
+/**
+ * A look with the changes of another: what they do not say stays, and so does where it is written.
+ * @param pointer Where the first stands, unless its origin says so.
+ */
 function merged(
   look: LookSource | undefined,
   change: LookSource | undefined,
@@ -458,8 +462,12 @@ function merged(
   origins: Map<string, string>,
 ): LookSource | undefined {
   if (!look || !change) return change ?? look;
-  for (const key of Object.keys(look))
-    if (!Object.hasOwn(change, key)) origins.set(`look/${key}`, pointerTo(pointer, key));
+  const before = origins.get('look') ?? pointer;
+  for (const key of Object.keys(look)) {
+    const part = `look/${key}`;
+    if (Object.hasOwn(change, key)) origins.delete(part);
+    else if (!origins.has(part)) origins.set(part, pointerTo(before, key));
+  }
   return { ...look, ...change };
 }
 

@@ -12,6 +12,7 @@ import {
   type Schema,
   type WidgetSource,
 } from '../document/index.ts';
+import type { Widget } from '../dress/index.ts';
 import { instanceOf, placesOf, pointerOfKey, valueAt } from '../edit/index.ts';
 import { Tokens, parseColor, type Theme } from '../theme/index.ts';
 import type { ViewLayout } from '../view/index.ts';
@@ -155,7 +156,7 @@ export function inspect(document: CheckedDocument, on: ViewLayout, id: string): 
     ];
   });
   const look = rows.find(({ key }) => key === 'look');
-  if (look) rows.push(...lookRows(document, widget.theme, look));
+  if (look) rows.push(...lookRows(document, widget, look));
   const rank = (row: InspectorRow) => order.indexOf(row.group);
   return rows.sort(
     (a, b) => rank(a) - rank(b) || Number(b.value !== undefined) - Number(a.value !== undefined),
@@ -163,14 +164,17 @@ export function inspect(document: CheckedDocument, on: ViewLayout, id: string): 
 }
 
 /** Every key of a look, by `look/background`: what the widget's own says, and a field to change it. */
-function lookRows(document: CheckedDocument, theme: Theme, look: InspectorRow): InspectorRow[] {
-  const said = typeof look.value === 'object' && look.value !== null ? look.value : {};
+function lookRows(document: CheckedDocument, widget: Widget, look: InspectorRow): InspectorRow[] {
+  const { theme, origins } = widget;
+  const said = (widget.source as WidgetSource).look ?? {};
   const schemas: { readonly [name: string]: Schema } = lookSchema;
   return Object.entries(schemas).flatMap(([name, schema]): InspectorRow[] => {
     // A map of looks of its own: written as text.
     if (name === 'states') return [];
-    const pointer = pointerTo(look.pointer, name);
-    const value = (said as { readonly [key: string]: Json })[name];
+    // A condition says some keys of it, and leaves the others where they are.
+    const pointer = origins.get(`look/${name}`) ?? pointerTo(look.pointer, name);
+    const shown = (said as { readonly [key: string]: Json })[name];
+    const value = shown === undefined ? undefined : (valueAt(document, pointer) ?? shown);
     const { range, source } = document.origin.at(pointer);
     return [
       {
@@ -182,7 +186,7 @@ function lookRows(document: CheckedDocument, theme: Theme, look: InspectorRow): 
           ? { type: 'color', choices: colorChoices(document, theme) }
           : fieldOfSchema(schema, name === 'image' ? Object.keys(document.source.pictures ?? {}) : []),
         value,
-        from: value === undefined ? undefined : look.from,
+        from: value === undefined ? undefined : fromOf(widget.pointer, pointer),
         pointer,
         line: value !== undefined && source && range ? source.placeOf(range.start).line : undefined,
       },

@@ -227,7 +227,7 @@ describe('names in what names a widget', () => {
     ['in a component', 'shelf.', { shelf: { params: { rows: 'list' }, children: [entry, tip] } }],
   ])('%s they stand for what they are in that entry', (_, prefix, components) => {
     const children: WidgetSource[] = prefix
-      ? [{ id: 'shelf', use: 'shelf', rows: '{rows}' } as WidgetSource]
+      ? [{ id: 'shelf', use: 'shelf', rows: '{rows}' }]
       : [entry, tip];
     const source = documentOf(children, { components, cases: { only: { rows } } } as never);
     expect(told(readDocument(source))).toEqual([]);
