@@ -1,7 +1,10 @@
 import { isControl, lookOf } from '../dress/index.ts';
 import { choiceKeyOf, type State } from '../document/index.ts';
-import { compose, contrastRatio, type Fill, type Look, type Rgba } from '../theme/index.ts';
+import { compose, contrastRatio, type Fill, type Look, type Rgba, type Shadow } from '../theme/index.ts';
+import { grown, hasArea, intersection } from '../scene/index.ts';
 import type { Check } from './check.ts';
+import { groundOf } from './subject/behind.ts';
+import type { Subject } from './subject/subject.ts';
 import { sayerOf } from './subject/words-in-states.ts';
 
 type Facts = {
@@ -43,22 +46,27 @@ export const statesAlike = {
           // Pointed at or pressed, it may look the same with the focus: what counts is what it looks like at rest.
           const others = states.filter((one) => one !== state && one !== 'hover' && one !== 'pressed');
           const seen = (inStates: readonly State[]) => lookOf(source, kind, theme, around, inStates);
-          const measured = largestChange(seen(others), seen([...others, state]));
+          const [before, after] = [seen(others), seen([...others, state])];
+          const within = largestChange(before, after);
           const wanted = state === 'focused' ? limit : anyDifference;
-          return measured >= wanted ? [] : [{ index, measured, state, wanted }];
+          if (within >= wanted) return [];
+          const isCovered = others.length > 0 && largestChange(seen([]), seen([state])) >= wanted;
+          const ring = after.shadow.filter((one) => !before.shadow.includes(one));
+          return [{ index, within, ring, state, wanted, over: isCovered ? others : [] }];
         });
       }),
     );
-    for (const { index, measured, state, wanted } of alike) {
+    for (const { index, within, ring, state, wanted, over } of alike) {
       if (!subject.isThere(index)) continue;
+      const measured = Math.max(within, ...ring.map((shadow) => shadowContrast(subject, index, shadow)));
+      if (measured >= wanted) continue;
       const { pointer } = subject.widgets[index]!;
-      const reason = {
-        text:
-          measured < 1.01
-            ? `nothing of its look changes when it is ${state}`
-            : `what changes when it is ${state} is too faint to be seen`,
-        pointer,
-      };
+      const what =
+        measured < 1.01
+          ? `nothing of its look changes when it is ${state}`
+          : `what changes when it is ${state} is too faint to be seen`;
+      const covered = `: it is ${over.join(' and ')} too, and what that says comes after`;
+      const reason = { text: over.length > 0 ? what + covered : what, pointer };
       report({
         outcome: 'failed',
         widget: index,
@@ -88,10 +96,28 @@ function largestChange(before: Look, after: Look): number {
   }
   changes.push(contrastOf(before.color, after.color, ground));
   changes.push(contrastOf(before.handleColor ?? before.color, after.handleColor ?? after.color, ground));
-  const [shadow] = after.shadow;
-  if (shadow && before.shadow[0] !== shadow) changes.push(contrastOf(undefined, shadow.color, neutral));
   return Math.max(1, ...changes);
 }
+
+/** The contrast of a shadow, a ring round a widget above all, with what is behind it where it stands off least. */
+function shadowContrast(subject: Subject, index: number, { x, y, color, blur, spread }: Shadow): number {
+  const { layout } = subject;
+  const scale = layout.frame.scale * layout.factor(index);
+  const past = (spread + blur / 2 + Math.max(Math.abs(x), Math.abs(y))) * scale;
+  if (past < leastPast) return 1;
+  const area = intersection(grown(subject.visualRect(index), past), subject.screenRect);
+  if (!hasArea(area)) return 1;
+  // A blur lets through half of it at the edge of what it is the shadow of.
+  const seen = { ...color, a: color.a * (spread >= blur / 2 ? 1 : 0.5) };
+  const nobody = () => undefined;
+  const grounds = groundOf(subject, index, area, nobody, 'without its own');
+  // Where nobody can tell what is behind, it counts as neither light nor dark.
+  if (grounds.length === 0) return contrastOf(undefined, seen, neutral);
+  return Math.min(...grounds.map((ground) => contrastRatio(ground.over(seen), ground.color)));
+}
+
+/** In px: what is thinner past the edge of a widget is no ring. */
+const leastPast = 1;
 
 /** An opacity that changes by this much is seen. */
 const leastFading = 0.15;

@@ -1,4 +1,5 @@
-import type { Json, ScreenConditionSource } from '../document/index.ts';
+import type { Json, ScreenConditionSource, WidgetSource } from '../document/index.ts';
+import type { Widget } from '../dress/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { holds, readCondition } from '../skeleton/index.ts';
 import { keysWhere, type Broken, type Change, type KeysThere } from './remedy.ts';
@@ -11,18 +12,30 @@ type Keys = { readonly [key: string]: Json };
 type Kind = Pick<KeysThere, 'screen' | 'where'>;
 
 /** Kinds of screens that conditions tell from others, those of which people speak first. @param failing What they have to take in. */
-function kindsAround(broken: Broken, failing: readonly Screen[]): readonly Kind[] {
+function kindsAround(broken: Broken, failing: readonly Screen[], keys: Keys): readonly Kind[] {
   const aspects = failing.map((screen) => {
     const { width, height } = broken.view.frameOn(screen);
     return width / height;
   });
   // One that is closer would be right on these screens and on none between.
   const widest = Math.ceil(Math.max(...aspects) * 10) / 10;
+  const narrowest = Math.floor(Math.min(...aspects) * 10) / 10;
+  const { when = [] } = broken.widget.source as WidgetSource;
+  const isSaidElsewhere = when.some(({ change }) => Object.keys(keys).some((key) => key in change));
   return [
     { screen: { input: 'touch', orientation: 'portrait' }, where: 'on upright touch screens' },
     { screen: { orientation: 'portrait' }, where: 'on upright screens' },
     { screen: { input: 'touch' }, where: 'on touch screens' },
     { screen: { aspect: `..${widest}` }, where: `at aspects up to ${widest}` },
+    // What comes after wins: narrower screens, for which something is said, keep that.
+    ...(isSaidElsewhere
+      ? [
+          {
+            screen: { aspect: `${narrowest}..${widest}` },
+            where: `at aspects from ${narrowest} to ${widest}`,
+          },
+        ]
+      : []),
   ];
 }
 
@@ -33,12 +46,21 @@ const little = 1.25;
 const much = 2;
 
 /** Whether a condition says one of some keys: a change of them is one for its screens alone. */
-export function isConditional({ widget }: Broken, keys: readonly string[]): boolean {
-  return keys.some((key) => widget.origins.get(key)?.includes('/when/'));
+export function isConditional({ widget }: Broken, keys: Keys): boolean {
+  const { look = {} } = widget.source as WidgetSource;
+  return Object.entries(keys).some(([key, value]) => {
+    const isIn = (path: string) => widget.origins.get(path)?.includes('/when/') === true;
+    if (key !== 'look' || typeof value !== 'object' || value === null) return isIn(key);
+    // Of a look key by key: what a condition does not say of it stays where it is.
+    return Object.keys(value).some((part) => {
+      const path = `look/${part}`;
+      return widget.origins.has(path) ? isIn(path) : part in look && isIn(key);
+    });
+  });
 }
 
 /** Whether some keys may grow wherever they hold, as much as a finding needs: on many screens, or by little. */
-export function mayGrow(broken: Broken, keys: readonly string[]): boolean {
+export function mayGrow(broken: Broken, keys: Keys): boolean {
   const { finding, screens, measured, limit } = broken;
   if (isConditional(broken, keys)) return true;
   const failing = new Set(finding.occurrences.map(({ screen }) => screen)).size;
@@ -50,19 +72,21 @@ export function mayGrow(broken: Broken, keys: readonly string[]): boolean {
  * Changes that say keys for the kind of screens a finding is of alone, the narrowest kind first; where upright ones need more
  * than the others of that kind, one for each. None where it is of all or most screens, or where a condition says those keys now.
  * @param keysFor The keys that mend a finding where it is worst of some screens.
+ * @param widgets Who says them; the widget itself if left out.
  */
 export function onTheirScreens(
   broken: Broken,
   keysFor: (worst: Broken) => Keys | undefined,
+  widgets: readonly Widget[] = [broken.widget],
 ): readonly Change[] {
-  const { widget, screens, finding } = broken;
+  const { screens, finding } = broken;
   const keys = keysFor(broken);
-  if (!keys || isConditional(broken, Object.keys(keys))) return [];
+  if (!keys || isConditional(broken, keys)) return [];
   const names = new Set(finding.occurrences.map(({ screen }) => screen));
   const failing = screens.filter(({ name }) => names.has(name));
   const whole = screens.length - failing.length;
   if (whole === 0) return [];
-  return kindsAround(broken, failing).flatMap(({ screen, where }) => {
+  return kindsAround(broken, failing, keys).flatMap(({ screen, where }) => {
     const there = screens.filter((one) => isOf(broken, screen, one));
     const others = there.filter(({ name }) => !names.has(name)).length;
     if (there.length - others < failing.length || 2 * others > whole) return [];
@@ -74,7 +98,7 @@ export function onTheirScreens(
     const isTwo = own !== undefined && JSON.stringify(own) !== JSON.stringify(keys);
     return [
       keysWhere(
-        widget,
+        widgets,
         isTwo
           ? [
               { screen, where, keys: own },

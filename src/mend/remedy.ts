@@ -1,11 +1,10 @@
 import type { Widget } from '../dress/index.ts';
 import type { Facts } from '../checks/index.ts';
 import type { CheckedDocument, Json, ScreenConditionSource, WidgetSource } from '../document/index.ts';
-import { placed, putKey, writtenAt, type Editing } from '../edit/index.ts';
+import { putKey, writtenAt, type Editing } from '../edit/index.ts';
 import type { Screen } from '../screen/index.ts';
 import type { Finding } from '../verdict/index.ts';
 import type { View, ViewLayout } from '../view/index.ts';
-import { keyPointer } from '../why/index.ts';
 
 /** A finding, and the view laid out where it is worst. */
 export interface Broken {
@@ -65,6 +64,26 @@ export function keysOf(widget: Widget, keys: { readonly [key: string]: Json | un
   };
 }
 
+/** The same keys of several widgets. */
+export function keysOfAll(
+  widgets: readonly Widget[],
+  keys: (widget: Widget) => { readonly [key: string]: Json | undefined },
+): Change {
+  return together(widgets, wordsOf(keys(widgets[0]!)), (widget) => keysOf(widget, keys(widget)));
+}
+
+/** One change of several widgets. */
+function together(widgets: readonly Widget[], words: string, changeOf: (widget: Widget) => Change): Change {
+  const changes = widgets.map(changeOf);
+  return {
+    ...changes[0]!,
+    say: `${widgets.map(({ id }) => id).join(', ')}: ${words}`,
+    edit: (document) => {
+      for (const change of changes) change.edit(document);
+    },
+  };
+}
+
 /** Keys on some kind of screens. */
 export interface KeysThere {
   readonly screen: ScreenConditionSource;
@@ -73,15 +92,18 @@ export interface KeysThere {
   readonly keys: { readonly [key: string]: Json };
 }
 
-/** A change of some keys of a widget on some screens alone: after all that it says of screens, so that nothing overrules it. */
-export function keysWhere(widget: Widget, there: readonly KeysThere[]): Change {
-  const { when = [] } = widget.source as WidgetSource;
+/** A change of some keys of widgets on some screens alone: after all that they say of screens, so that nothing overrules it. */
+export function keysWhere(widgets: readonly Widget[], there: readonly KeysThere[]): Change {
   const more = there.map(({ screen, keys }) => ({ screen, change: keys }));
-  return {
-    say: `${widget.id}: ${there.map(({ where, keys }) => `${where} ${wordsOf(keys)}`).join(', ')}`,
-    on: there.map(({ screen }) => screen),
-    edit: (document) => putKey(document, widget, 'when', [...when, ...more] as unknown as Json),
-  };
+  const words = there.map(({ where, keys }) => `${where} ${wordsOf(keys)}`).join(', ');
+  return together(widgets, words, (widget) => {
+    const { when = [] } = widget.source as WidgetSource;
+    return {
+      say: `${widget.id}: ${words}`,
+      on: there.map(({ screen }) => screen),
+      edit: (document) => putKey(document, widget, 'when', [...when, ...more] as unknown as Json),
+    };
+  });
 }
 
 /** A change of some keys of a widget's own look. */
@@ -90,12 +112,8 @@ export function lookKeys(widget: Widget, keys: { readonly [key: string]: Json | 
     say: `${widget.id}: look { ${wordsOf(keys)} }`,
     edit: (document) => {
       const has = (widget.source as WidgetSource).look !== undefined;
-      const at = keyPointer(widget, 'look');
       if (!has) document.set(writtenAt(widget), 'look', saidOf(keys));
-      else
-        for (const [key, value] of Object.entries(keys))
-          if (value === undefined) document.remove(placed(at), key);
-          else document.set(placed(at), key, value);
+      else for (const [key, value] of Object.entries(keys)) putKey(document, widget, `look/${key}`, value);
     },
   };
 }

@@ -142,3 +142,92 @@ views: { v: { backdrop: "#04202a", children: [ { id: s, kind: switch, label: Sou
   expect(sizes.length).toBeGreaterThan(0);
   for (const [width, height] of sizes) expect(Math.abs(width! - 2 * height!)).toBeLessThanOrEqual(2);
 });
+
+describe('of several that belong together all grow', () => {
+  const suggested = (children: string, check: string, more = '', on: readonly Screen[] = screens) => {
+    const read = readDocument(`pimbot: 1
+reference: { size: 1920x1080, scaling: contain }
+${more}
+views:
+  v:
+    backdrop: "#04202a"
+    children:
+${children}
+`).document!;
+    const options = { resources: { fonts }, screens: on };
+    const verdict = checkDocument(read, options);
+    const finding = verdict.findings.find((one) => one.check === check)!;
+    return suggestFor(read, finding, verdict, options);
+  };
+
+  test('two buttons in a row, of one of which the words are cut', () => {
+    const button = 'kind: button, width: 220, height: 100, look: { font-size: 44 }';
+    const found = suggested(
+      `      - id: row
+        anchor: center
+        arrange: row
+        gap: 40
+        children:
+          - { id: sell, text: Sell, ${button} }
+          - { id: drop, text: Throw it overboard, ${button} }`,
+      'cut-text',
+    )!;
+    expect(found.say).toMatch(/^drop, sell: height: \d+$/);
+    expect(found.text.split(`${found.say.split(': ').slice(1).join(': ')},`)).toHaveLength(3);
+  });
+
+  test('texts of one style, by the style where it is by little', () => {
+    const large = screens.filter(({ width, height }) => width > height && width > 1200);
+    const texts = ['a', 'b'].map(
+      (id, nth) =>
+        `      - { id: ${id}, kind: text, style: small, text: Depth, anchor: top, offset: 0 ${80 + 200 * nth} }`,
+    );
+    const found = suggested(texts.join('\n'), 'small-text', 'styles: { small: { font-size: 21 } }', large)!;
+    expect(found.say).toMatch(/^style small: font-size: 2\d$/);
+    expect(found.mendsToo).toBe(1);
+  });
+
+  test('those of narrower screens that have a size of their own keep it', () => {
+    const found = suggested(
+      `      - { id: a, kind: text, text: Depth, anchor: center, look: { font-size: 26 }, when: [{ screen: { aspect: ..1.2 }, change: { look: { font-size: 41 } } }] }`,
+      'coarse-text',
+    )!;
+    expect(found.say).toBe('a: at aspects from 1.3 to 1.4 look { font-size: 30 }');
+  });
+});
+
+describe('the focus on what is selected too', () => {
+  const found = (ground: string) => {
+    const read = readDocument(`pimbot: 1
+reference: { size: 1920x1080, scaling: contain }
+styles:
+  tab:
+    background: "#0d4452"
+    font-size: 44
+    states: { focused: { border: "4 #ffffff" }, selected: { border: "4 #ffc75f" } }
+views:
+  v:
+    backdrop: "${ground}"
+    children:
+      - { id: bar, kind: tabs, page: a, anchor: center, gap: 40, children: [{ id: a, kind: button, style: tab, size: 260, text: Load }] }
+`).document!;
+    const options = { resources: { fonts }, screens };
+    const verdict = checkDocument(read, options);
+    const finding = verdict.findings.find(({ check }) => check === 'states-alike')!;
+    return { finding, suggestion: suggestFor(read, finding, verdict, options)! };
+  };
+
+  test('is seen by a ring outside of it: its border is that of what is selected', () => {
+    const { finding, suggestion } = found('#04202a');
+    expect(finding.reasons[0]!.text).toBe(
+      'nothing of its look changes when it is focused: it is selected too, and what that says comes after',
+    );
+    expect(suggestion.say).toBe('style tab: states { focused: { shadow: 0 0 0 5 #ffffff } }');
+  });
+
+  test('by one that stands off from what is around it', () => {
+    expect(found('#f4f4f4').suggestion.say).toBe(
+      'style tab: states { focused: { shadow: 0 0 0 5 #000000 } }',
+    );
+  });
+});

@@ -82,6 +82,7 @@ describe('a suggestion', () => {
        "a checkbox that does not show that it is disabled",
        "a checkbox too small to hit",
        "a child cut off by its parent",
+       "a chosen tab that looks like the others",
        "a clear panel over a button",
        "a component nothing uses",
        "a condition that says what is so without it",

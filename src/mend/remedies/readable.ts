@@ -1,10 +1,11 @@
 import { hexOf, mixed, parseColor, styleList } from '../../theme/index.ts';
-import type { WidgetSource } from '../../document/index.ts';
+import type { Json, WidgetSource } from '../../document/index.ts';
 import type { Widget } from '../../dress/index.ts';
 import { mayGrow, onTheirScreens } from '../on-screens.ts';
 import {
   factOf,
   keysOf,
+  keysOfAll,
   lookKeys,
   sizeKeys,
   wholeUp,
@@ -32,10 +33,31 @@ export const roomForText: Remedy = (broken) => {
   return [
     ...(widget.box[axis].mode === 'fixed' ? [keysOf(widget, sizeKeys(widget, { [side]: wanted }))] : []),
     keysOf(widget, { [`min-${side}`]: wanted }),
+    ...togetherWith(broken, axis, (one) => sizeKeys(one, { [side]: wanted })),
     ...(!shrunk && floor >= 0.6 * fontSize ? [keysOf(widget, { 'least-font-size': floor })] : []),
     ...(across ? [keysOf(widget, { wrap: true })] : []),
   ];
 };
+
+/** The same for those beside a widget that are as large by what they say: one alone would stick out. */
+function togetherWith(
+  { widget, on }: Broken,
+  axis: 'x' | 'y',
+  keys: (one: Widget) => { readonly [key: string]: Json },
+): readonly Change[] {
+  const { mode, size } = widget.box[axis];
+  if (mode !== 'fixed' || size.share !== 0) return [];
+  const alike = on.widgets.filter(
+    ({ parent, box, pointer }) =>
+      parent === widget.parent &&
+      pointer !== widget.pointer &&
+      box[axis].mode === 'fixed' &&
+      box[axis].size.share === 0 &&
+      box[axis].size.u === size.u,
+  );
+  const written = new Map([widget, ...alike].map((one) => [one.pointer, one]));
+  return written.size > 1 ? [keysOfAll([...written.values()], keys)] : [];
+}
 
 /**
  * Letters as large as they have to be where they are smallest: on screens of that kind, of all in what hands the font size on or of the
@@ -43,19 +65,45 @@ export const roomForText: Remedy = (broken) => {
  */
 export const largerText: Remedy = (broken) => {
   const { widget } = broken;
-  const largeEnough = ({ measured, limit }: Broken) => ({
-    'font-size': wholeUp((widget.look.fontSize * limit) / measured),
-  });
   if (!(broken.measured > 0)) return [];
+  const sizeFor = ({ measured, limit }: Broken) => wholeUp((widget.look.fontSize * limit) / measured);
+  const largeEnough = (worst: Broken) => ({ look: { 'font-size': sizeFor(worst) } });
   const head = sizeHead(broken);
+  const alike = alikeIn(broken);
+  const own = largeEnough(broken);
   return [
-    ...(head === widget
-      ? []
-      : onTheirScreens({ ...broken, widget: head }, (worst) => ({ look: largeEnough(worst) }))),
-    ...onTheirScreens(broken, (worst) => ({ look: largeEnough(worst) })),
-    ...(mayGrow(broken, ['look']) ? [lookKeys(widget, largeEnough(broken))] : []),
+    ...(head === widget ? [] : onTheirScreens({ ...broken, widget: head }, largeEnough)),
+    ...onTheirScreens(broken, largeEnough),
+    ...(alike.length > 1 ? onTheirScreens(broken, largeEnough, alike) : []),
+    ...(mayGrow(broken, own)
+      ? [...inStyle(broken, 'font-size', sizeFor(broken)), lookKeys(widget, own.look)]
+      : []),
   ];
 };
+
+/** A text and those beside it in the same letters: one alone in others would look like a slip. */
+function alikeIn({ widget, on }: Broken): readonly Widget[] {
+  const beside = on.widgets.filter(
+    ({ parent, look, text }) =>
+      parent === widget.parent && text !== undefined && look.fontSize === widget.look.fontSize,
+  );
+  return [...new Map([widget, ...beside].map((one) => [one.pointer, one])).values()];
+}
+
+/** The style that a key of a widget's look is from, changed: where the document itself says it, and the widget does not. */
+function inStyle(
+  { widget, document }: Broken,
+  key: 'color' | 'font-size',
+  value: number | string,
+): readonly Change[] {
+  const { style: said, look } = widget.source as WidgetSource;
+  if (look?.[key] !== undefined) return [];
+  const name = styleList(said).findLast((one) => widget.theme.find(one)?.style[key] !== undefined);
+  const found = name === undefined ? undefined : widget.theme.find(name);
+  if (found?.origin !== document.origin) return [];
+  const { pointer } = found;
+  return [{ say: `style ${name!}: ${key}: ${value}`, edit: (text) => text.set(pointer, key, value) }];
+}
 
 /** What a text may have its font size from: the outermost around it of the same one. */
 function sizeHead({ widget, on }: Broken): Widget {
@@ -84,19 +132,11 @@ export const strongerColor: Remedy = (broken) => {
   const { color } = widget.look;
   const source = widget.source as WidgetSource;
   const ends = ['#ffffff', '#000000'].map((end) => parseColor(end)!);
-  const style = styleList(source.style).findLast(
-    (name) => widget.theme.find(name)?.style.color !== undefined,
-  );
-  const found = style === undefined ? undefined : widget.theme.find(style);
-  const isShared = found?.origin === broken.document.origin && source.look?.color === undefined;
   return [0.25, 0.5, 0.75, 1].flatMap((share) =>
     ends.flatMap((end): Change[] => {
       const value = hexOf({ ...mixed(color, end, share), a: 1 });
       if (source.tint !== undefined) return [keysOf(widget, { tint: value })];
-      const own = lookKeys(widget, { color: value });
-      if (!isShared) return [own];
-      const say = `style ${style!}: color: ${value}`;
-      return [{ say, edit: (document) => document.set(found.pointer, 'color', value) }, own];
+      return [...inStyle(broken, 'color', value), lookKeys(widget, { color: value })];
     }),
   );
 };

@@ -24,8 +24,8 @@ function longEnough({ widget, on, measured, limit }: Broken): readonly { readonl
 /** As large as it has to be where it is smallest: in the condition that says its size, on screens of that kind, or everywhere. */
 export const enlarge: Remedy = (broken) => {
   const ways = longEnough(broken);
-  const said = ways.filter((keys) => isConditional(broken, Object.keys(keys)));
-  const others = ways.filter((keys) => !said.includes(keys) && mayGrow(broken, Object.keys(keys)));
+  const said = ways.filter((keys) => isConditional(broken, keys));
+  const others = ways.filter((keys) => !said.includes(keys) && mayGrow(broken, keys));
   return [
     ...said.map((keys) => keysOf(broken.widget, keys)),
     ...ways.flatMap((_, nth) => onTheirScreens(broken, (worst) => longEnough(worst)[nth])),

@@ -44,11 +44,19 @@ export const showState: Remedy = (broken) => {
 /** What a widget may look like in a state, each in turn: the colour of its words is one that goes with it. */
 function looksFor(
   state: State,
-  { color, borderWidth }: Look,
+  { color, borderWidth, shadow }: Look,
 ): readonly (readonly [string, string | number])[] {
   if (state === 'disabled') return [['opacity', 0.5]];
   const width = Math.max(leastRing, Math.ceil(borderWidth) + 1);
-  return [hexOf(color), '#ffffff', '#000000', betweenBoth].map((ring) => ['border', `${width} ${ring}`]);
+  const rings = [hexOf(color), '#ffffff', '#000000', betweenBoth];
+  // What another state says of the border comes after: a ring outside of it is seen all the same.
+  const cast = shadow
+    .map((one) => `, ${one.x} ${one.y} ${one.blur} ${one.spread} ${hexOf(one.color)}`)
+    .join('');
+  return [
+    ...rings.map((ring) => ['border', `${width} ${ring}`] as const),
+    ...rings.map((ring) => ['shadow', `0 0 0 ${width} ${ring}${cast}`] as const),
+  ];
 }
 
 /** The last style of a widget where the document has it, its kind where it has no style; undefined where a theme file says it. */
