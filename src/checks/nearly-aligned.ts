@@ -2,7 +2,7 @@ import type { Rect } from '../layout/index.ts';
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { grown, type EdgeName } from '../scene/index.ts';
-import { freeSiblings } from './subject/siblings.ts';
+import { freeSiblings, isFirm } from './subject/siblings.ts';
 import type { Subject } from './subject/subject.ts';
 
 /** In u: a smaller miss is rounding. */
@@ -23,7 +23,7 @@ export const nearlyAligned = {
   id: 'nearly-aligned',
   title: 'Nearly aligned',
   measures:
-    'by how little edges of two neighbours that are placed by hand miss each other, but not where that follows from the size of one screen alone',
+    'by how little edges of two neighbours that are placed by hand miss each other, but not where that follows from the size of one screen or the length of words alone',
   unit: 'u',
   limit: 4,
   fails: 'below',
@@ -44,7 +44,8 @@ export const nearlyAligned = {
           const against = subject.layout.rectInU(other);
           const least = Math.max(against.width, against.height);
           if (least > size || (least === size && other >= index)) continue;
-          const miss = missOf(rect, against, limit);
+          const counts = (edge: EdgeName) => [index, other].every((at) => isFirm(subject.widgets[at]!, edge));
+          const miss = missOf(rect, against, limit, counts);
           if (miss && !isByChance(subject, index, other, miss))
             found.push({ one: Math.max(index, other), other: Math.min(index, other), miss });
         }
@@ -65,8 +66,16 @@ export const nearlyAligned = {
   },
 } as const satisfies Check<Facts>;
 
-/** The edge at which two boxes that stand beside or under each other miss by a little; edges that meet say more. */
-function missOf(one: Rect, other: Rect, limit: number): Miss | undefined {
+/**
+ * The edge at which two boxes that stand beside or under each other miss by a little; edges that meet say more.
+ * @param counts Whether an edge does.
+ */
+function missOf(
+  one: Rect,
+  other: Rect,
+  limit: number,
+  counts: (edge: EdgeName) => boolean,
+): Miss | undefined {
   const beside = one.x >= other.x + other.width || other.x >= one.x + one.width;
   const under = one.y >= other.y + other.height || other.y >= one.y + one.height;
   // Things far apart are not seen as a line.
@@ -83,7 +92,7 @@ function missOf(one: Rect, other: Rect, limit: number): Miss | undefined {
   // Centred on each other, whatever their sizes: that is a line as well.
   if (Math.abs(edges[0]![1] + edges[1]![1]) < leastMiss) return undefined;
   const near = edges
-    .filter(([, by]) => Math.abs(by) < limit)
+    .filter(([name, by]) => Math.abs(by) < limit && counts(name))
     .sort(([, a], [, b]) => Math.abs(a) - Math.abs(b))[0];
   return near && { edge: near[0], by: Math.abs(near[1]) };
 }

@@ -2,7 +2,7 @@ import type { Widget } from '../dress/index.ts';
 import type { Rect } from '../layout/index.ts';
 import { keyPointer, shown } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { freeSiblings } from './subject/siblings.ts';
+import { freeSiblings, isFirm } from './subject/siblings.ts';
 import type { Subject } from './subject/subject.ts';
 
 /** In u: a smaller difference is rounding. */
@@ -18,7 +18,8 @@ type Facts = { readonly axis: 'x' | 'y' };
 export const unevenGaps = {
   id: 'uneven-gaps',
   title: 'Gaps that are nearly even',
-  measures: 'by how little the gaps before and after a widget in a line placed by hand differ',
+  measures:
+    'by how little the gaps before and after a widget in a line placed by hand differ, but not those that begin where words end',
   unit: 'u',
   limit: 12.5,
   fails: 'below',
@@ -36,6 +37,8 @@ export const unevenGaps = {
         for (const line of linesOf(there, axis)) {
           for (let at = 2; at < line.length; at++) {
             const [a, b, c] = [line[at - 2]!, line[at - 1]!, line[at]!];
+            // Where words end, a gap begins by chance.
+            if (axis === 'x' && !areFirm(a.widget, b.widget, c.widget)) continue;
             const size = axis === 'x' ? 'width' : 'height';
             const before = b.rect[axis] - a.rect[axis] - a.rect[size];
             const after = c.rect[axis] - b.rect[axis] - b.rect[size];
@@ -60,6 +63,11 @@ export const unevenGaps = {
     }
   },
 } as const satisfies Check<Facts>;
+
+/** Whether the gaps between three in a line are the same whatever is said. */
+function areFirm(first: Widget, second: Widget, third: Widget): boolean {
+  return isFirm(first, 'right') && isFirm(second, 'left') && isFirm(second, 'right') && isFirm(third, 'left');
+}
 
 interface Standing {
   readonly widget: Widget;

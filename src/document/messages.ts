@@ -4,6 +4,9 @@ import type { Diagnostic, DiagnosticCode, DiagnosticFacts } from './diagnostics.
 /** A classic of YAML: an unquoted colour is a comment, and the value ends before it. */
 const hashNote = '; in YAML a # after a space starts a comment, so put the value in quotes';
 
+/** Whether nothing but numbers is left of a value. */
+const lacksColor = (found: string): boolean => found === 'empty' || /^"?[-\d. ]+"?$/.test(found);
+
 type Wording = { [Code in DiagnosticCode]: (facts: DiagnosticFacts[Code]) => string };
 
 const meant = (name: string | undefined): string => (name === undefined ? '' : `; did you mean "${name}"?`);
@@ -21,7 +24,7 @@ const wording: Wording = {
     `${where} has no key "${key}"${hint === undefined ? meant(name) : `; ${hint}`}`,
   'missing-key': ({ key, where }) => `${where} needs the key "${key}"`,
   'wrong-value': ({ key, expected, found }) =>
-    `"${key}" is ${expected}, not ${found}${meant(valueMeant(key, found.replace(/^"(.*)"$/, '$1')))}${found === 'empty' && expected.includes('colour') ? hashNote : ''}`,
+    `"${key}" is ${expected}, not ${found}${meant(valueMeant(key, found.replace(/^"(.*)"$/, '$1')))}${expected.includes('colour') && lacksColor(found) ? hashNote : ''}`,
   'not-worked-out': ({ key, found, meant: other }) =>
     `"${key}" is left to "${found}", which is neither a name nor anything that can be worked out${meant(other)}`,
   'not-one-of': ({ key, found, choices, meant: name }) =>

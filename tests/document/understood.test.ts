@@ -68,6 +68,7 @@ describe('what people write', () => {
     ['{ id: a, look: { border: 2 "#1f6672" } }', 'did you mean "2 #1f6672"?'],
     ['{ id: a, look: { border: 2px solid red } }', 'did you mean "2 red"?'],
     ['{ id: a, look: { border: "#1f6672 2" } }', 'did you mean "2 #1f6672"?'],
+    ['{ id: a, look: { border: 2 } }', 'not 2; in YAML a # after a space starts a comment'],
     ['{ id: a, offset: 10, 20 }', 'no key "20"; between braces a comma starts another key'],
     ['{ id: a, look: { color: rgb(1, 2) } }', 'no key "2)"; between braces a comma starts another key'],
     [

@@ -1,5 +1,6 @@
 import type { Kind } from '../../document/index.ts';
 import type { Widget } from '../../dress/index.ts';
+import type { EdgeName } from '../../scene/index.ts';
 import type { Subject } from './subject.ts';
 
 const lyingOver: ReadonlySet<Kind> = new Set(['tooltip', 'scrollbar']);
@@ -25,4 +26,11 @@ export function freeSiblings(subject: Subject): readonly (readonly number[])[] {
     }
     return [...groups.values()];
   });
+}
+
+/** Whether an edge stays where it is whatever is said: that of a text as wide as its words is where those end. */
+export function isFirm({ text, box: { x } }: Widget, edge: EdgeName): boolean {
+  if (edge === 'top' || edge === 'bottom' || !text || x.span) return true;
+  const isByWords = x.mode === 'auto' || x.mode === 'content';
+  return !isByWords || x.pivot === (edge === 'left' ? 0 : 1);
 }
