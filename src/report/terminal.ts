@@ -25,7 +25,7 @@ const manyCauses = 40;
 /** Findings of one cause that are told one by one before the rest is named. */
 const mostTold = 3;
 /** Columns of a terminal of which nothing is known. */
-const usualWidth = 80;
+export const usualWidth = 80;
 
 /** The verdict for a person: a table of screens and views, then what was found by what would have to be changed. */
 export function reportTerminal(

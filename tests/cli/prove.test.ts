@@ -1,7 +1,7 @@
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import { pimbotHere, temporaryFolder } from '../support/cli.ts';
+import { pimbotHere, temporaryFolder, unwrapped } from '../support/cli.ts';
 
 const folder = temporaryFolder();
 const hud = `pimbot: 1
@@ -25,10 +25,28 @@ test('says on which sizes a view holds, where it does not, and which line is why
   const { code, out, err } = await pimbotHere(['prove', 'hud.yaml', ...small], folder.path);
   expect({ code, err }).toEqual({ code: 1, err: '' });
   expect(out).toContain('dive fails on');
-  expect(out).toContain('it holds on every size from 720 × 405 to 1280 × 800');
-  expect(out).toMatch(/left overlaps right by .* px on .* of the sizes: between 320 × 200 and 720 × 800/);
-  expect(out).toMatch(/because .* hud\.yaml:6:\d+/);
+  expect(unwrapped(out)).toContain('it holds on every size from 720 × 405 to 1280 × 800');
+  expect(unwrapped(out)).toMatch(
+    /left overlaps right by .* px on .* of the sizes: between 320 × 200 and 720 × 800/,
+  );
+  expect(unwrapped(out)).toMatch(/because .* hud\.yaml:6:\d+/);
   expect(out).toContain('Proved: off-screen, ');
+});
+
+test('what fails of several entries of one line is told once, in lines that fit a terminal', async () => {
+  const entry = '{ id: slot, repeat: 7, kind: text, text: Depth, look: { font-size: 24 } }';
+  const list = `pimbot: 1\nviews:\n  dive:\n    children:\n      - id: list\n        arrange: row\n        children:\n          - ${entry}\n`;
+  writeFileSync(join(folder.path, 'list.yaml'), list);
+  const { out } = await pimbotHere(['prove', 'list.yaml', ...small], folder.path);
+  const told = unwrapped(out);
+  expect(told.match(/has text too small/g)).toHaveLength(1);
+  expect(told).toMatch(
+    /✗ slot-1 has text too small .*\[small-text\].* and of the same line slot-2, slot-3, slot-4, slot-5 and 2 more/,
+  );
+  const lines = out.split('\n').filter((line) => !line.includes('supports:'));
+  expect(lines.filter((line) => [...line].length > 80)).toEqual([]);
+  const every = await pimbotHere(['prove', 'list.yaml', ...small, '--verbose'], folder.path);
+  expect(unwrapped(every.out).match(/has text too small/g)).toHaveLength(7);
 });
 
 test('a range on which all of it holds is exit code 0', async () => {
@@ -36,14 +54,14 @@ test('a range on which all of it holds is exit code 0', async () => {
     ['prove', 'hud.yaml', '--from', '720x200', '--to', '1280x800'],
     folder.path,
   );
-  expect(out).toContain('dive holds on every size from 720 × 200 to 1280 × 800');
+  expect(unwrapped(out)).toContain('dive holds on every size from 720 × 200 to 1280 × 800');
   expect(code).toBe(0);
 });
 
 test('an aspect narrows the range', async () => {
   const args = ['prove', 'hud.yaml', ...small, '--aspect', '3:1..'];
   const { code, out } = await pimbotHere(args, folder.path);
-  expect(out).toContain('with an aspect from 3');
+  expect(unwrapped(out)).toContain('with an aspect from 3');
   expect(code).toBe(1);
 });
 

@@ -50,3 +50,8 @@ export function temporaryFolder(): { path: string; remove: () => void } {
   const path = mkdtempSync(join(tmpdir(), 'pimbot-'));
   return { path, remove: () => rmSync(path, { recursive: true, force: true }) };
 }
+
+/** What is printed, without the ends of its lines: where those are follows from how many columns there are. */
+export function unwrapped(out: string): string {
+  return out.replace(/\s+/g, ' ');
+}

@@ -1,4 +1,8 @@
 import { checksOnGlass, type HudProof } from '../../proof/index.ts';
+import type { Finding } from '../../verdict/index.ts';
+import { byPlace, namesOf } from '../causes.ts';
+import { usualWidth, type TerminalOptions } from '../terminal.ts';
+import { wrapped } from '../wrap.ts';
 import { sentenceOf, counted, printable } from '../wording.ts';
 import { wherePointer, type Tones } from '../report.ts';
 import {
@@ -22,11 +26,28 @@ const mostReasons = 4;
 /** Failures of a view that are told one by one, where nobody asks for all. */
 const mostTold = 12;
 
+type Failing = { readonly finding: Finding };
+
+const alone = <One extends Failing>(failure: One): readonly [One, ...One[]] => [failure];
+
+/** What fails, by the line it is written on: entries of one repeat are told as one, the largest of them first. */
+function linesOf<One extends Failing>(failures: readonly One[]): readonly (readonly [One, ...One[]])[] {
+  const failureOf = new Map(failures.map((one) => [one.finding, one]));
+  return byPlace([...failureOf.keys()]).map(([first, ...others]) => [
+    failureOf.get(first)!,
+    ...others.map((one) => failureOf.get(one)!),
+  ]);
+}
+
+function othersText(others: readonly Failing[]): string {
+  return `and of the same line ${printable(namesOf(others.map(({ finding }) => finding)))}`;
+}
+
 /** Proofs for a person. */
 export function proofTerminal(
   inputs: readonly ProofInput[],
   tones: Tones,
-  { verbose = false }: { readonly verbose?: boolean } = {},
+  { verbose = false, width = usualWidth }: Omit<TerminalOptions, 'summary'> = {},
 ): string {
   const lines: string[] = [];
   for (const input of inputs) {
@@ -38,26 +59,30 @@ export function proofTerminal(
           ? tones.bad('✗')
           : tones.doubtful('?');
       lines.push(`${mark} ${tones.strong(verdictText(proof))}`);
-      const shown = verbose ? proof.failures : proof.failures.slice(0, mostTold);
-      for (const failure of shown) {
+      const shown = verbose ? proof.failures.map(alone) : linesOf(proof.failures).slice(0, mostTold);
+      for (const [failure, ...others] of shown) {
         const { finding } = failure;
         const place = finding.place ?? wherePointer(document, printable(file), finding.pointer);
         lines.push(
-          `  ${tones.bad('✗')} ${failureText(failure, proof.region)}  ${tones.faint(`[${finding.check}]`)}`,
+          `  ${tones.bad('✗')} ${failureText(failure, proof.region)} ${tones.faint(`[${finding.check}]`)}`,
         );
         for (const { text, pointer } of verbose ? finding.reasons : finding.reasons.slice(0, mostReasons))
           lines.push(
-            `      ${tones.faint(`because ${printable(text)}  ${wherePointer(document, printable(file), pointer)}`)}`,
+            `      ${tones.faint(`because ${printable(text)} ${wherePointer(document, printable(file), pointer)}`)}`,
           );
         for (const { text, pointer } of borderTexts(failure).slice(0, verbose ? undefined : 1))
-          lines.push(`      ${tones.faint(`${text}  ${wherePointer(document, printable(file), pointer)}`)}`);
+          lines.push(`      ${tones.faint(`${text} ${wherePointer(document, printable(file), pointer)}`)}`);
         if (finding.reasons.length === 0) lines.push(`      ${tones.faint(place)}`);
+        if (others.length > 0) lines.push(`      ${tones.faint(othersText(others))}`);
       }
-      const more = proof.failures.length - shown.length;
+      const more = proof.failures.length - shown.flat().length;
       if (more > 0) lines.push(`  … and ${more} more; --verbose tells them all`);
       const support = supportLine(proof);
       if (support !== undefined)
-        lines.push(`  → in ${printable(proof.view)}, this promises what holds, and no more:  ${support}`);
+        lines.push(
+          `  → in ${printable(proof.view)}, this promises what holds, and no more:`,
+          `${whole}${support}`,
+        );
       if (proof.hudSizes) lines.push(...hudLines(proof.hudSizes, input, tones, verbose));
       for (const text of gapTexts(proof)) lines.push(`  ${tones.doubtful('?')} not proved: ${text}`);
       const seen = proof.seen.length;
@@ -79,7 +104,16 @@ export function proofTerminal(
   const solves = inputs.flatMap(({ proofs }) => proofs).reduce((sum, one) => sum + one.solves, 0);
   lines.push(provedText());
   lines.push(tones.faint(`${counted(cells, 'cell')}, ${counted(solves, 'layout')}`));
-  return `${lines.join('\n')}\n`;
+  return `${lines.flatMap((line) => inWidth(line, width)).join('\n')}\n`;
+}
+
+/** What stands before a line that is to be copied, and stays whole. */
+const whole = ' '.repeat(6);
+
+/** A line in as many as it takes, those after the first a step further in. */
+function inWidth(line: string, width: number): readonly string[] {
+  const start = line.length - line.trimStart().length;
+  return line.startsWith(`${whole}supports:`) ? [line] : wrapped(line, width, ' '.repeat(start + 2));
 }
 
 /** At which HUD sizes a view holds, and what fails at the others. */
@@ -92,16 +126,17 @@ function hudLines(
   const isOpen = hud.refused !== undefined || hud.failures.length === 0;
   const mark = hudHolds(hud) ? tones.good('✓') : isOpen ? tones.doubtful('?') : tones.bad('✗');
   const lines = [`  ${mark} ${hudText(hud)}`];
-  const shown = verbose ? hud.failures : hud.failures.slice(0, mostTold);
-  for (const failure of shown) {
+  const shown = verbose ? hud.failures.map(alone) : linesOf(hud.failures).slice(0, mostTold);
+  for (const [failure, ...others] of shown) {
     const { check, reasons } = failure.finding;
-    lines.push(`    ${tones.bad('✗')} ${hudFailureText(failure)}  ${tones.faint(`[${check}]`)}`);
+    lines.push(`    ${tones.bad('✗')} ${hudFailureText(failure)} ${tones.faint(`[${check}]`)}`);
     for (const { text, pointer } of verbose ? reasons : reasons.slice(0, mostReasons))
       lines.push(
-        `        ${tones.faint(`because ${printable(text)}  ${wherePointer(document, printable(file), pointer)}`)}`,
+        `        ${tones.faint(`because ${printable(text)} ${wherePointer(document, printable(file), pointer)}`)}`,
       );
+    if (others.length > 0) lines.push(`        ${tones.faint(othersText(others))}`);
   }
-  const more = hud.failures.length - shown.length;
+  const more = hud.failures.length - shown.flat().length;
   if (more > 0) lines.push(`    … and ${more} more; --verbose tells them all`);
   if (hud.gaps.length > 0) {
     const what = [...new Set(hud.gaps.map(({ check }) => check ?? 'the layout'))].join(', ');
