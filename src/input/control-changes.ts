@@ -26,6 +26,13 @@ export class ControlChanges {
     if (node.parent) this.#choose(node.parent, node, effects);
   }
 
+  /** The focus has gone from one option of a list box to another by where they lie: what has the focus is chosen. */
+  goTo(node: LiveNode | undefined, from: LiveNode | undefined, effects: InputEffect[]): void {
+    const outer = node?.parent;
+    if (outer && outer === from?.parent && outer.widget.kind === 'listbox')
+      this.#choose(outer, node, effects);
+  }
+
   /** Another of some tabs is shown. Gives the tab; undefined where there are none to turn. */
   turn(
     tabs: LiveNode,

@@ -1,4 +1,4 @@
-import { choiceKeyOf, type Kind } from '../document/index.ts';
+import { choiceKeyOf, type Arrangement, type Kind } from '../document/index.ts';
 import type { LiveNode } from '../live/index.ts';
 import { isDivider } from '../skeleton/index.ts';
 import type { KeyTarget } from './keys.ts';
@@ -20,8 +20,12 @@ function slidesAlong({ widget, parent }: LiveNode): 'x' | 'y' | undefined {
 }
 
 /** Along which axes arrows choose (ARIA Authoring Practices): tabs and options along theirs, radio buttons along both. */
-function choiceAxes(kind: Kind, arrange: string): KeyTarget['choice'] {
+function choiceAxes(kind: Kind, arrange: Arrangement): KeyTarget['choice'] {
   if (choiceKeyOf(kind) === undefined) return undefined;
   if (kind === 'radiogroup') return 'both';
+  if (kind === 'listbox' && inLines.has(arrange)) return 'around';
   return arrange === 'column' ? 'y' : 'x';
 }
+
+/** Arrangements in which an entry may lie beside another and under a third. */
+const inLines: ReadonlySet<Arrangement> = new Set(['grid', 'wrap', 'free']);

@@ -27,8 +27,11 @@ export interface KeyTarget {
   readonly rightToLeft: boolean;
   /** The axis along which arrows move its value: a slider, a divider; undefined where they do not. */
   readonly slides: 'x' | 'y' | undefined;
-  /** The axes along which arrows choose another of what it is one of: tabs, radio buttons, options; undefined where it is none. */
-  readonly choice: 'x' | 'y' | 'both' | undefined;
+  /**
+   * The axes along which arrows choose another of what it is one of: tabs, radio buttons, options; `around`: what lies in a direction
+   * is chosen. Undefined where it is none.
+   */
+  readonly choice: 'x' | 'y' | 'both' | 'around' | undefined;
 }
 
 /** What a key asks for: the tables of the ARIA Authoring Practices, with arrows that move the focus where a control has no use for them. */
@@ -69,8 +72,7 @@ export function actOfDirection(direction: Direction, { slides, rightToLeft, choi
   const isAcross = axis === 'x';
   const isOnward = isForward(direction) !== (isAcross && rightToLeft);
   if (slides === axis) return { type: 'slide', by: isOnward ? 'more' : 'less' };
-  if (choice !== undefined && (choice === 'both' || choice === axis))
-    return { type: 'tab', to: isOnward ? 'next' : 'previous' };
+  if (choice === 'both' || choice === axis) return { type: 'tab', to: isOnward ? 'next' : 'previous' };
   return { type: 'toward', direction };
 }
 

@@ -378,9 +378,9 @@ export class ViewInput {
   }
 
   #toward(direction: Direction): void {
-    const before = this.#focus.focused;
+    const { focused: before, node: from } = this.#focus;
     this.#command({ type: 'toward', direction });
-    if (this.#focus.focused !== before) return;
+    if (this.#focus.focused !== before) return this.#changes.goTo(this.#focus.node, from, this.#effects);
     // Where no control lies there may be more to read.
     const isStopped = this.#effects.at(-1)?.type === 'stopped';
     if (!isStopped && before !== undefined) return;
