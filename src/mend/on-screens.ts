@@ -48,7 +48,9 @@ const much = 2;
 /** Whether a condition says one of some keys: a change of them is one for its screens alone. */
 export function isConditional({ widget }: Broken, keys: Keys): boolean {
   const { look = {} } = widget.source as WidgetSource;
-  return Object.entries(keys).some(([key, value]) => {
+  const sizes = Object.entries(keys).filter(([key]) => key !== 'look');
+  // A look that goes with a size is said where the size is.
+  return (sizes.length > 0 ? sizes : Object.entries(keys)).some(([key, value]) => {
     const isIn = (path: string) => widget.origins.get(path)?.includes('/when/') === true;
     if (key !== 'look' || typeof value !== 'object' || value === null) return isIn(key);
     // Of a look key by key: what a condition does not say of it stays where it is.

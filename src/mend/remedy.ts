@@ -59,7 +59,9 @@ export function keysOf(widget: Widget, keys: { readonly [key: string]: Json | un
   return {
     say: `${widget.id}: ${wordsOf(keys)}`,
     edit: (document) => {
-      for (const [key, value] of Object.entries(keys)) putKey(document, widget, key, value);
+      for (const [key, value] of Object.entries(keys))
+        if (key === 'look' && value !== undefined && isMap(value)) lookKeys(widget, value).edit(document);
+        else putKey(document, widget, key, value);
     },
   };
 }

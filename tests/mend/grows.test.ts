@@ -231,3 +231,27 @@ views:
     );
   });
 });
+
+test('a slider is pressed in a higher box, and looks as it did', () => {
+  const text = `pimbot: 1
+reference: { size: 1280x720 }
+kinds: { slider: { background: "#446", color: "#fff", states: { focused: { border: "3 #fff" } } } }
+views: { v: { backdrop: "#04202a", children: [ { id: s, kind: slider, value: 0.5, label: Sound, anchor: center, size: 300 48, look: { padding: 16 8 } } ] } }
+`;
+  const read = readDocument(text).document!;
+  const options = { resources: { fonts }, screens };
+  const verdict = checkDocument(read, options);
+  const finding = verdict.findings.find(({ check }) => check === 'thumb-target')!;
+  const found = suggestFor(read, finding, verdict, options)!;
+  expect(found.say).toMatch(/^s: on touch screens size: 300 \d+, look \{ padding: \d+ 8 \}/);
+  const view = openView(readDocument(found.text).document!, 'v', { resources: { fonts } });
+  for (const screen of screens) {
+    const on = view.layoutOn(screen);
+    const { look } = on.tree.widgets[1]!;
+    const { top, bottom } = look.padding!;
+    const { height } = on.layout.rectInU(1);
+    const isTouched = screen.inputs.includes('touch');
+    expect(isTouched ? height > 80 : height === 48).toBe(true);
+    expect(Math.abs(height - top.u - bottom.u - 16)).toBeLessThanOrEqual(1);
+  }
+});

@@ -1,10 +1,12 @@
 import { cssPixels } from '../../checks/index.ts';
 import type { Json } from '../../document/index.ts';
+import { controlBoxes } from '../../inside/index.ts';
 import { factOf, keysOf, sizeKeys, wholeUp, type Broken, type Remedy } from '../remedy.ts';
 import { isConditional, mayGrow, onTheirScreens } from '../on-screens.ts';
 
 /** The sides that are too short, as long as they have to be where the widget is smallest: as sizes, and as the least of them. */
-function longEnough({ widget, on, measured, limit }: Broken): readonly { readonly [key: string]: Json }[] {
+function longEnough(broken: Broken): readonly { readonly [key: string]: Json }[] {
+  const { widget, on, measured, limit } = broken;
   const rect = on.layout.rectInU(widget.index);
   const factor = on.layout.factor(widget.index);
   if (!(measured > 0)) return [];
@@ -18,8 +20,28 @@ function longEnough({ widget, on, measured, limit }: Broken): readonly { readonl
   if (short.length === 0) return [];
   const sizes = Object.fromEntries(short.map((side) => [side, least(side)]));
   const minima = Object.fromEntries(short.map((side) => [`min-${side}`, least(side)]));
-  return [sizeKeys(widget, sizes), minima];
+  const inside =
+    widget.kind === 'slider' && short.includes('height') ? sameTrack(broken, least('height')) : {};
+  return [
+    { ...sizeKeys(widget, sizes), ...inside },
+    { ...minima, ...inside },
+  ];
 }
+
+/** A slider is pressed anywhere in its box: its track stays as thick as it was in a higher one. */
+function sameTrack({ widget, on }: Broken, height: number): { readonly [key: string]: Json } {
+  const { layout } = on;
+  const track =
+    controlBoxes(widget, layout, layout.rect(widget.index)).track.height / layout.scale(widget.index);
+  const { left, right } = widget.look.padding ?? noPadding;
+  // A share is of the width, and can be said of all sides alone.
+  if (left.share !== 0 || right.share !== 0) return {};
+  const above = Math.max(0, Math.floor((height - track) / 2));
+  return { look: { padding: left.u === right.u ? [above, left.u] : [above, right.u, above, left.u] } };
+}
+
+const none = { u: 0, share: 0 };
+const noPadding = { left: none, right: none };
 
 /** As large as it has to be where it is smallest: in the condition that says its size, on screens of that kind, or everywhere. */
 export const enlarge: Remedy = (broken) => {
