@@ -80,7 +80,9 @@ export class Playing {
 function lineOfEffect(effect: InputEffect): string {
   const { type, ...rest } = effect;
   const parts = Object.entries(rest).flatMap(([key, value]) =>
-    value === undefined || typeof value === 'object' ? [] : [`${key} ${String(value)}`],
+    value === undefined || typeof value === 'object'
+      ? []
+      : [key === type ? String(value) : `${key} ${String(value)}`],
   );
   return [type, ...parts].join('  ');
 }

@@ -141,9 +141,16 @@ export function Tree({ bench }: { readonly bench: Bench }) {
               <span class="twist" aria-hidden="true" />
             )}
             <KindMark kind={row.kind} />
-            <span class={row.isNamed ? 'id' : 'id made'}>{row.id.split('.').at(-1)}</span>
+            <span class={row.isNamed ? 'id' : 'id made'} title={row.id}>
+              {row.id.split('.').at(-1)}
+            </span>
             {row.component !== undefined && <span class="use">{row.component}</span>}
-            {row.isRepeated && <span class="use">repeated</span>}
+            {row.isRepeated && (
+              <svg class="mark" viewBox="0 0 16 16" role="img" aria-label="repeated">
+                <title>one entry of a repeat</title>
+                <path d="M2.5 5.5h8v8h-8zM5.5 5V2.5h8v8H11" fill="none" stroke="currentColor" />
+              </svg>
+            )}
             {findings.has(row.id) && (
               <span class="count warning" aria-label={`${findings.get(row.id)} found`}>
                 {findings.get(row.id)}
