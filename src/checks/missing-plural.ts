@@ -1,4 +1,5 @@
 import type { MessagePart } from '../document/index.ts';
+import type { Messages } from '../text/index.ts';
 import type { Reason } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { saidBy } from './subject/said.ts';
@@ -55,7 +56,7 @@ function lackingIn(subject: Subject): Lacking[] {
       // Of what nobody has translated, that is told.
       if (messages.lacks(message)) continue;
       const translation = messages.translate(message);
-      const lacks = formsLackedBy(notations.message(translation, locale), locale);
+      const lacks = formsLackedBy(notations.message(translation, locale), messages);
       if (lacks.size === 0) continue;
       for (const [form, numbers] of lacks) forms.set(form, numbers);
       reasons.push({ text: `it is said as "${translation}"`, pointer });
@@ -70,17 +71,18 @@ const mostCounted = 200;
 const plural = 6;
 
 /** The forms that plurals in a message have no words for. */
-function formsLackedBy(message: readonly MessagePart[], locale: string): ReadonlyMap<string, number[]> {
+function formsLackedBy(message: readonly MessagePart[], messages: Messages): ReadonlyMap<string, number[]> {
   const lacks = new Map<string, number[]>();
   const waiting = [...message];
   for (let part = waiting.pop(); part; part = waiting.pop()) {
     const options = part.options ?? {};
     for (const { value } of Object.values(options)) waiting.push(...value);
     if (part.type !== plural) continue;
-    const rules = new Intl.PluralRules(locale, { type: part.pluralType ?? 'cardinal' });
-    for (let number = part.offset ?? 0; number < mostCounted; number++) {
+    const { offset = 0, pluralType = 'cardinal' } = part;
+    const formOf = messages.pluralForms(pluralType, mostCounted - offset);
+    for (let number = offset; number < mostCounted; number++) {
       if (Object.hasOwn(options, `=${number}`)) continue;
-      const form = rules.select(number - (part.offset ?? 0));
+      const form = formOf[number - offset]!;
       if (Object.hasOwn(options, form)) continue;
       const numbers = lacks.get(form);
       if (!numbers) lacks.set(form, [number]);
