@@ -34,7 +34,8 @@ export function mend(
   const budget = new TryBudget(mostTimes);
   let isNew = false;
   for (;;) {
-    const finding = findings.find((one) => one.outcome === 'failed' && !tried.has(keyOf(one)) && wanted(one));
+    const left = findings.filter((one) => one.outcome === 'failed' && !tried.has(keyOf(one)) && wanted(one));
+    const finding = strictest(left[0], left);
     if (!finding || budget.isSpent) {
       if (!isNew || budget.isSpent)
         return { text: now.origin.source?.text ?? '', mended, isWhole: !budget.isSpent };
@@ -53,4 +54,13 @@ export function mend(
     shared = new SharedChecks(now, options.resources, { shared });
     findings = suggestion.findings;
   }
+}
+
+/** What is large enough for a thumb is large enough for a pointer: the one change in place of two. */
+function strictest(first: Finding | undefined, all: readonly Finding[]): Finding | undefined {
+  if (first?.check !== 'small-target') return first;
+  const { view, widget } = first;
+  return (
+    all.find((one) => one.check === 'thumb-target' && one.view === view && one.widget === widget) ?? first
+  );
 }
