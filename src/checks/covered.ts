@@ -64,7 +64,8 @@ function isLostWhenCovered(subject: Subject, index: number): boolean {
   const { kind } = subject.widgets[index]!;
   if (kind === 'panel' || kind === 'dialog' || !subject.paints(index)) return false;
   if (subject.isBehindDialog(index)) return false;
-  return !(kind === 'image' && isGround(subject, index));
+  // A picture behind everything, and the game itself.
+  return !isGround(subject, index);
 }
 
 function mayCover(subject: Subject, above: number, index: number): boolean {

@@ -255,3 +255,19 @@ views: { v: { backdrop: "#04202a", children: [ { id: s, kind: slider, value: 0.5
     expect(Math.abs(height - top.u - bottom.u - 16)).toBeLessThanOrEqual(1);
   }
 });
+
+test('what is round stays round', () => {
+  const text = `pimbot: 1
+reference: { size: 1280x720 }
+styles: { port: { background: "#446", radius: 22, states: { focused: { border: "3 #fff" } } } }
+views: { v: { backdrop: "#04202a", children: [ { id: p, kind: button, style: port, text: "1", anchor: center, size: 44 } ] } }
+`;
+  const read = readDocument(text).document!;
+  const options = { resources: { fonts }, screens };
+  const verdict = checkDocument(read, options);
+  const finding = verdict.findings.find(({ check }) => check === 'thumb-target')!;
+  const { say } = suggestFor(read, finding, verdict, options)!;
+  const sizes = [...say.matchAll(/size: (\d+) \1, look \{ radius: (\d+) \}/g)];
+  expect(sizes.length).toBeGreaterThan(0);
+  for (const [, size, radius] of sizes) expect(Number(radius)).toBe(Math.ceil(Number(size) / 2));
+});

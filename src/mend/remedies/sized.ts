@@ -20,24 +20,36 @@ function longEnough(broken: Broken): readonly { readonly [key: string]: Json }[]
   if (short.length === 0) return [];
   const sizes = Object.fromEntries(short.map((side) => [side, least(side)]));
   const minima = Object.fromEntries(short.map((side) => [`min-${side}`, least(side)]));
-  const inside =
-    widget.kind === 'slider' && short.includes('height') ? sameTrack(broken, least('height')) : {};
-  return [
-    { ...sizeKeys(widget, sizes), ...inside },
-    { ...minima, ...inside },
-  ];
+  const long = (side: 'width' | 'height') => (short.includes(side) ? least(side) : rect[side] / factor);
+  const look = sameShape(broken, long('width'), long('height'));
+  return [sizeKeys(widget, sizes), minima].map((keys) => ({ ...keys, ...(look && { look }) }));
+}
+
+/** What of its look goes with another size: as thick a track of a slider, as round a button. */
+function sameShape(
+  broken: Broken,
+  width: number,
+  height: number,
+): { readonly [key: string]: Json } | undefined {
+  const { widget, on } = broken;
+  const rect = on.layout.rectInU(widget.index);
+  const factor = on.layout.factor(widget.index);
+  if (widget.kind === 'slider') return height > rect.height / factor ? sameTrack(broken, height) : undefined;
+  const half = Math.min(rect.width, rect.height) / factor / 2;
+  const isRound = Object.values(widget.look.radius).every((one: number) => one > 0 && one >= half - 0.5);
+  return isRound ? { radius: wholeUp(Math.min(width, height) / 2) } : undefined;
 }
 
 /** A slider is pressed anywhere in its box: its track stays as thick as it was in a higher one. */
-function sameTrack({ widget, on }: Broken, height: number): { readonly [key: string]: Json } {
+function sameTrack({ widget, on }: Broken, height: number): { readonly [key: string]: Json } | undefined {
   const { layout } = on;
   const track =
     controlBoxes(widget, layout, layout.rect(widget.index)).track.height / layout.scale(widget.index);
   const { left, right } = widget.look.padding ?? noPadding;
   // A share is of the width, and can be said of all sides alone.
-  if (left.share !== 0 || right.share !== 0) return {};
+  if (left.share !== 0 || right.share !== 0) return undefined;
   const above = Math.max(0, Math.floor((height - track) / 2));
-  return { look: { padding: left.u === right.u ? [above, left.u] : [above, right.u, above, left.u] } };
+  return { padding: left.u === right.u ? [above, left.u] : [above, right.u, above, left.u] };
 }
 
 const none = { u: 0, share: 0 };
