@@ -58,3 +58,40 @@ test('in a column they go along it, up to its ends', () => {
   expect(press('ArrowUp')).toEqual(['ware-1', 'ware-1']);
   expect(press('ArrowRight')).toEqual(['sell', 'ware-1']);
 });
+
+test('where they stand anywhere, what lies that way among them comes before what is beside the list', () => {
+  const at = (id: string, x: number, y: number) =>
+    ({ id, kind: 'button', size: 30, offset: [x, y] }) as const;
+  const live = new LiveView(
+    opened(
+      documentOf(
+        [
+          {
+            id: 'ports',
+            kind: 'listbox',
+            arrange: 'free',
+            anchor: 'left..right top..bottom',
+            selection: '{picked}',
+            children: [at('kelp', 20, 100), at('shoal', 120, 40), at('reef', 90, 200)],
+          },
+          at('zoom', 300, 100),
+        ],
+        { cases: { only: { picked: 'kelp' } } },
+      ),
+    ),
+    { width: 400, height: 300 },
+  );
+  const input = new ViewInput(live);
+  input.focus('kelp');
+  const press = (key: string) => {
+    input.hear({ type: 'key-down', key });
+    input.hear({ type: 'key-up', key });
+    return [input.focused, live.values.get('picked')];
+  };
+  expect(press('ArrowRight')).toEqual(['shoal', 'shoal']);
+  expect(press('ArrowDown')).toEqual(['reef', 'reef']);
+  expect(press('ArrowLeft')).toEqual(['kelp', 'kelp']);
+  press('ArrowRight');
+  // Where none of them lies that way it is left.
+  expect(press('ArrowRight')).toEqual(['zoom', 'shoal']);
+});

@@ -211,7 +211,7 @@ export class FocusField {
     for (let at = this.#parent(from); at >= 0; at = this.#parent(at)) {
       const isLast = at === scope;
       const widget = this.#ground.widgets[at]!;
-      if (!isLast && !isOpen(widget) && !scrolls(widget) && !wraps(widget)) continue;
+      if (!isLast && !isSearched(widget)) continue;
       const { all, lines, scrolled } = this.#standingIn(at, scope);
       // What has been left is no longer looked at.
       const others = [...scrolled].flatMap(([port, some]) => (port === left ? [] : some));
@@ -335,6 +335,11 @@ function movedInto(rect: Rect, port: Rect): Rect {
 
 function isClosed({ kind, source }: Widget): boolean {
   return kind === 'dialog' || source['focus-scope'] === 'closed';
+}
+
+/** Whether what is in a widget is looked at before what is beside it: an open scope, what scrolls, a list with its options. */
+function isSearched(widget: Widget): boolean {
+  return isOpen(widget) || scrolls(widget) || wraps(widget) || widget.kind === 'listbox';
 }
 
 function isOpen({ source }: Widget): boolean {
