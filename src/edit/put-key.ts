@@ -43,10 +43,9 @@ function putInner(text: Editing, widget: Widget, key: string, inner: string, val
   }
   const said = widget.origins.get(`${key}/${inner}`);
   let place = said === undefined ? placed(pointerOfKey(widget, key)) : said.slice(0, said.lastIndexOf('/'));
-  const condition = place.lastIndexOf('/when/');
-  if (!(inner in map) && condition >= 0) {
+  const [, holder] = inCondition.exec(place) ?? [];
+  if (!(inner in map) && holder !== undefined) {
     // What nobody says is said for all screens, not for those of a condition that says something else.
-    const holder = place.slice(0, condition);
     if (value !== undefined && !text.has(holder, key)) return text.set(holder, key, { [inner]: value });
     place = pointerTo(holder, key);
   }
@@ -54,6 +53,9 @@ function putInner(text: Editing, widget: Widget, key: string, inner: string, val
   else if (Object.keys(map).join() === inner) putKey(text, widget, key, undefined);
   else text.remove(place, inner);
 }
+
+/** What a condition changes of a widget, and where that is written. */
+const inCondition = /^(.*)\/when\/\d+\/change\/[^/]+$/;
 
 /** The pointer a widget is written at. @throws EditError */
 export function writtenAt(widget: Widget): string {

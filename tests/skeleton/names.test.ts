@@ -226,9 +226,7 @@ describe('names in what names a widget', () => {
     ['in a view', '', {}],
     ['in a component', 'shelf.', { shelf: { params: { rows: 'list' }, children: [entry, tip] } }],
   ])('%s they stand for what they are in that entry', (_, prefix, components) => {
-    const children: WidgetSource[] = prefix
-      ? [{ id: 'shelf', use: 'shelf', rows: '{rows}' }]
-      : [entry, tip];
+    const children: WidgetSource[] = prefix ? [{ id: 'shelf', use: 'shelf', rows: '{rows}' }] : [entry, tip];
     const source = documentOf(children, { components, cases: { only: { rows } } } as never);
     expect(told(readDocument(source))).toEqual([]);
     const on = opened(source).layoutOn({ width: 100, height: 100 });
