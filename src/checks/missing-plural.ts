@@ -1,5 +1,4 @@
 import type { MessagePart } from '../document/index.ts';
-import type { Messages } from '../text/index.ts';
 import type { Reason } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { saidBy } from './subject/said.ts';
@@ -48,6 +47,7 @@ interface Lacking {
 
 function lackingIn(subject: Subject): Lacking[] {
   const { messages, locale, notations } = subject;
+  const formsOf = pluralForms(locale);
   return subject.widgets.flatMap((widget) => {
     const forms = new Map<string, readonly number[]>();
     const reasons: Reason[] = [];
@@ -56,7 +56,7 @@ function lackingIn(subject: Subject): Lacking[] {
       // Of what nobody has translated, that is told.
       if (messages.lacks(message)) continue;
       const translation = messages.translate(message);
-      const lacks = formsLackedBy(notations.message(translation, locale), messages);
+      const lacks = formsLackedBy(notations.message(translation, locale), formsOf);
       if (lacks.size === 0) continue;
       for (const [form, numbers] of lacks) forms.set(form, numbers);
       reasons.push({ text: `it is said as "${translation}"`, pointer });
@@ -70,8 +70,24 @@ function lackingIn(subject: Subject): Lacking[] {
 const mostCounted = 200;
 const plural = 6;
 
+type PluralType = NonNullable<MessagePart['pluralType']>;
+type FormsOf = (type: PluralType) => readonly string[];
+
+/** Which form whole numbers from 0 on are said with. Languages are slow to tell: each is asked once for all messages. */
+function pluralForms(locale: string): FormsOf {
+  const known = new Map<PluralType, readonly string[]>();
+  return (type) => {
+    let forms = known.get(type);
+    if (!forms) {
+      const rules = new Intl.PluralRules(locale, { type });
+      known.set(type, (forms = Array.from({ length: mostCounted }, (_, number) => rules.select(number))));
+    }
+    return forms;
+  };
+}
+
 /** The forms that plurals in a message have no words for. */
-function formsLackedBy(message: readonly MessagePart[], messages: Messages): ReadonlyMap<string, number[]> {
+function formsLackedBy(message: readonly MessagePart[], formsOf: FormsOf): ReadonlyMap<string, number[]> {
   const lacks = new Map<string, number[]>();
   const waiting = [...message];
   for (let part = waiting.pop(); part; part = waiting.pop()) {
@@ -79,10 +95,10 @@ function formsLackedBy(message: readonly MessagePart[], messages: Messages): Rea
     for (const { value } of Object.values(options)) waiting.push(...value);
     if (part.type !== plural) continue;
     const { offset = 0, pluralType = 'cardinal' } = part;
-    const formOf = messages.pluralForms(pluralType, mostCounted - offset);
-    for (let number = offset; number < mostCounted; number++) {
+    const forms = formsOf(pluralType);
+    for (let number = offset; number < mostCounted + Math.min(0, offset); number++) {
       if (Object.hasOwn(options, `=${number}`)) continue;
-      const form = formOf[number - offset]!;
+      const form = forms[number - offset]!;
       if (Object.hasOwn(options, form)) continue;
       const numbers = lacks.get(form);
       if (!numbers) lacks.set(form, [number]);

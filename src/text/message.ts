@@ -28,7 +28,6 @@ const untranslated: Translations = { catalogs: [], needed: false, pseudo: undefi
 /** Translates ICU messages and fills them in with values; keeps what it has read. */
 export class Messages {
   readonly #read = new Map<string, ReadMessage>();
-  readonly #pluralForms = new Map<string, readonly string[]>();
   readonly #locale: string;
   readonly #formats: Formats;
   readonly #parse: Notations['message'];
@@ -93,16 +92,6 @@ export class Messages {
     } catch (error) {
       throw new MessageError(firstLine(error));
     }
-  }
-
-  /** Which plural form of the language the whole numbers from 0 on are said with, as many as asked for. */
-  pluralForms(type: 'cardinal' | 'ordinal', count: number): readonly string[] {
-    let forms = this.#pluralForms.get(type);
-    if (!forms || forms.length < count) {
-      forms = Array.from({ length: Math.max(0, count) }, (_, number) => this.#formats.plural(number, type));
-      this.#pluralForms.set(type, forms);
-    }
-    return forms;
   }
 
   /** The names of the values a text asks for. @throws MessageError when it is no ICU message. */

@@ -52,6 +52,8 @@ describe('what people write', () => {
     ['{ id: a, width: 50vw }', 'did you mean "50%"?'],
     ['{ id: a, height: auto }', 'did you mean "content"?'],
     ['{ id: a, overflow: hidden }', 'did you mean "clip"?'],
+    ['{ id: a, kind: text, text: A, overflow: ellipsis }', 'did you mean "ellipsis: end"?'],
+    ['{ id: a, kind: text, text: A, text-overflow: ellipsis }', 'say ellipsis: end'],
     ['{ id: a, arrange: row, align: flex-start }', 'did you mean "start"?'],
     ['{ id: a, arrange: vertical }', 'did you mean "column"?'],
     ['{ id: a, scroll: vertical }', 'did you mean "y"?'],
