@@ -1,3 +1,4 @@
+import { useSignal } from '@preact/signals';
 import { useEffect, useRef } from 'preact/hooks';
 import type { Bench } from './bench.ts';
 import type { ValueRange } from './ranges.ts';
@@ -192,8 +193,11 @@ function NumberValue({
   readonly range: ValueRange | undefined;
   readonly set: (value: number) => void;
 }) {
+  /** What somebody is typing: it counts on Enter, and stays as it is until then, whatever else changes. */
+  const typed = useSignal<string | undefined>(undefined);
   const heard = (event: { readonly currentTarget: HTMLInputElement }) => {
     const next = event.currentTarget.valueAsNumber;
+    typed.value = undefined;
     if (!Number.isNaN(next)) set(next);
   };
   return (
@@ -203,8 +207,10 @@ function NumberValue({
         type="number"
         step="any"
         aria-label={`${name}, as a number`}
-        value={Math.round(now * 100) / 100}
+        value={typed.value ?? Math.round(now * 100) / 100}
+        onInput={({ currentTarget }) => (typed.value = currentTarget.value)}
         onChange={heard}
+        onBlur={() => (typed.value = undefined)}
       />
     </>
   );

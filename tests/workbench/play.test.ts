@@ -77,7 +77,21 @@ views:
   await page.locator('#value-coins').fill('2400');
   await page.waitForFunction(() => window.bench.values.value.coins === 2400);
   expect(await range('coins')).toEqual([0, 2400]);
-  await page.getByLabel('coins, as a number').fill('5000');
+  // What is typed stays while something else changes, and counts on Enter.
+  const coins = page.getByLabel('coins, as a number');
+  await coins.focus();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('42');
+  await page.evaluate(() => {
+    const trust = document.querySelector('#value-trust') as HTMLInputElement;
+    trust.value = '0.75';
+    trust.dispatchEvent(new Event('input', { bubbles: true }));
+  });
+  await page.waitForFunction(() => window.bench.values.value.trust === 0.75);
+  expect(await coins.inputValue()).toBe('42');
+  await page.keyboard.press('Enter');
+  await page.waitForFunction(() => window.bench.values.value.coins === 42);
+  await coins.fill('5000');
   await page.keyboard.press('Enter');
   await page.waitForFunction(() => window.bench.values.value.coins === 5000);
 
