@@ -37,7 +37,7 @@ async function drawn(sample: Sample, defect: Defect, path: string, at?: string):
   const layout = view.layoutOn(screen);
   const plain = findings.map((finding) => ({
     ...finding,
-    occurrences: finding.occurrences.map((one) => ({ ...one, case: undefined })),
+    occurrences: finding.occurrences.map((one) => ({ ...one, case: view.occasion.case })),
   }));
   const png = toPng(withOverlay(drawLayout(layout), layout, fonts, { findings: plain, safeArea: true }));
   const image = await loadImage(Buffer.from(png));
