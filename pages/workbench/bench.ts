@@ -20,10 +20,9 @@ import {
   type ToldAt,
 } from 'pimbot/tools';
 import { DeskClient, Latest } from './desk-client.ts';
-import type { Problem, Suggested, Summary, Told, Wanted } from './messages.ts';
+import type { AboutValues, Problem, Suggested, Summary, Told, Wanted } from './messages.ts';
 import { Canvases } from './canvases.ts';
 import { Proofs } from './proofs.ts';
-import type { ValueRange } from './ranges.ts';
 import { rowAt } from './row-at.ts';
 import { saidOf } from './said.ts';
 import { ChangedOnDisk, Server } from './server.ts';
@@ -75,7 +74,7 @@ export class Bench {
   readonly lineShown = signal<{ readonly line: number } | undefined>(undefined);
   readonly log = signal<readonly string[]>([]);
   readonly values = signal<{ readonly [name: string]: unknown }>({});
-  readonly ranges = signal<{ readonly [name: string]: ValueRange }>({});
+  readonly aboutValues = signal<AboutValues>({ ranges: {}, elsewhere: [] });
   /** CSS px of the stage for one px of the screen. */
   readonly stageScale = signal(1);
   /** How long the workers took for each step of drags, in ms from the ask to the last picture. */
@@ -526,9 +525,9 @@ export class Bench {
   // Play.
 
   async play(): Promise<void> {
-    const { values, ranges } = await this.#front.ask('play', { screen: this.screen });
-    this.values.value = values;
-    this.ranges.value = ranges;
+    const played = await this.#front.ask('play', { screen: this.screen });
+    this.values.value = played.values;
+    this.aboutValues.value = played;
     this.log.value = [];
   }
 

@@ -97,6 +97,13 @@ export interface Wanted {
   readonly text?: string;
 }
 
+/** What is known of the values of a view that is played. */
+export interface AboutValues {
+  readonly ranges: { readonly [name: string]: ValueRange };
+  /** Those that the view does not name: other views do. */
+  readonly elsewhere: readonly string[];
+}
+
 /** What can be asked of a desk, and what it answers. */
 export interface Asks {
   open: { ask: { file: string; text: string; fresh: boolean }; answer: Opened };
@@ -134,11 +141,7 @@ export interface Asks {
   read: { ask: { width: number; height: number }; answer: readonly string[] };
   play: {
     ask: { screen: Screen };
-    answer: {
-      ids: readonly string[];
-      values: { [name: string]: unknown };
-      ranges: { readonly [name: string]: ValueRange };
-    };
+    answer: { ids: readonly string[]; values: { [name: string]: unknown } } & AboutValues;
   };
   hear: {
     ask: { events: readonly unknown[]; ms: number; values?: { [name: string]: unknown } };

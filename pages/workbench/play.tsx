@@ -11,6 +11,19 @@ export function Play({ bench }: { readonly bench: Bench }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const events = useRef<object[]>([]);
   const { screen: name } = bench.place.value;
+  const { elsewhere, ranges } = bench.aboutValues.value;
+  const valuesWhere = (isWanted: (value: string) => boolean) =>
+    Object.entries(bench.values.value)
+      .filter(([value]) => isWanted(value))
+      .map(([value, now]) => (
+        <Value
+          key={value}
+          name={value}
+          now={now}
+          ranges={ranges}
+          set={(next) => void bench.hear([], 0, { [value]: next })}
+        />
+      ));
   const screen = bench.screenOf(name);
   useEffect(() => bench.attach(`stage ${name}`, canvas.current!), [name]);
   useEffect(() => {
@@ -79,15 +92,13 @@ export function Play({ bench }: { readonly bench: Bench }) {
       </div>
       <aside aria-label="Values and events">
         <h2>Values</h2>
-        {Object.entries(bench.values.value).map(([value, now]) => (
-          <Value
-            key={value}
-            name={value}
-            now={now}
-            ranges={bench.ranges.value}
-            set={(next) => void bench.hear([], 0, { [value]: next })}
-          />
-        ))}
+        {valuesWhere((value) => !elsewhere.includes(value))}
+        {elsewhere.length > 0 && (
+          <details>
+            <summary>of other views: {elsewhere.length}</summary>
+            {valuesWhere((value) => elsewhere.includes(value))}
+          </details>
+        )}
         <h2>Events</h2>
         <ol class="log" aria-live="off" tabIndex={0} aria-label="Events">
           {bench.log.value.map((line, nth) => (

@@ -10,6 +10,7 @@ import {
 } from 'pimbot';
 import type { Desk } from 'pimbot/tools';
 import type { Asks } from './messages.ts';
+import { namedIn } from './named.ts';
 import { rangesOf, type ValueRange } from './ranges.ts';
 
 /** A view that is played with: events in, drawings and a log out. */
@@ -20,13 +21,16 @@ export class Playing {
   readonly #canvas: OffscreenCanvas;
   readonly #cache: CanvasCache;
   readonly #shown: (bitmap: ImageBitmap) => void;
+  readonly #named: ReadonlySet<string>;
   readonly #ranges: { readonly [name: string]: ValueRange };
   /** The values the page knows of. */
   readonly #told = new Map<string, unknown>();
 
   constructor(desk: Desk, screen: Screen, cache: CanvasCache, shown: (bitmap: ImageBitmap) => void) {
     this.#cache = cache;
-    this.#ranges = rangesOf(desk.view.document.source.cases);
+    const { source } = desk.view.document;
+    this.#ranges = rangesOf(source.cases);
+    this.#named = namedIn(source, desk.view.name);
     this.#shown = shown;
     this.#live = new LiveView(desk.view, screen);
     this.#input = new ViewInput(this.#live);
@@ -36,9 +40,11 @@ export class Playing {
 
   start(): Asks['play']['answer'] {
     this.#show();
+    const values = this.#changed();
     return {
       ids: this.#live.snapshot().widgets.map(({ id }) => id),
-      values: this.#changed(),
+      values,
+      elsewhere: Object.keys(values).filter((name) => !this.#named.has(name)),
       ranges: this.#ranges,
     };
   }

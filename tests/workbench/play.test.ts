@@ -48,6 +48,33 @@ views:
   await hand.close();
 });
 
+test('values that the view does not name stand by themselves', async () => {
+  const text = `pimbot: 1
+cases: { typical: { depth: 12, hull: { share: 1 }, crew: [{ name: Ida }], letters: 3, told: 1 } }
+components: { gauge: { params: { at: number }, children: [{ kind: meter, value: "{at}" }] } }
+views:
+  dive:
+    backdrop: "#000"
+    children:
+      - { kind: text, text: "{depth, plural, one {# m} other {# m}}" }
+      - { use: gauge, at: "{hull.share}" }
+      - { repeat: "{crew}", kind: text, text: "{name}" }
+  dock: { backdrop: "#000", children: [{ kind: text, text: "{letters} of {told}" }] }
+`;
+  const hand = await Hand.open(browser, { text });
+  const { page } = hand;
+  await page.click('text=Play');
+  await page.locator('#value-depth').waitFor();
+  const others = page.locator('details', { hasText: 'of other views: 2' });
+  expect(await others.locator('input[type=range]').count()).toBe(2);
+  expect(await page.locator('#value-letters').isVisible()).toBe(false);
+  await others.locator('summary').click();
+  await page.locator('#value-letters').fill('5');
+  await page.waitForFunction(() => window.bench.values.value.letters === 5);
+  expect(hand.problems).toEqual([]);
+  await hand.close();
+});
+
 test('the entries of a list can be set, come and go; a number keeps the range of all cases while it is dragged', async () => {
   const text = `pimbot: 1
 cases:
