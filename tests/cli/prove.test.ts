@@ -47,6 +47,12 @@ test('what fails of several entries of one line is told once, in lines that fit 
   expect(lines.filter((line) => [...line].length > 80)).toEqual([]);
   const every = await pimbotHere(['prove', 'list.yaml', ...small, '--verbose'], folder.path);
   expect(unwrapped(every.out).match(/has text too small/g)).toHaveLength(7);
+  // On the page the others are folded behind the first.
+  await pimbotHere(['prove', 'list.yaml', ...small, '--report', 'list.html'], folder.path);
+  const [, listed] = readFileSync(join(folder.path, 'list.html'), 'utf8').split('Everything that fails (7)');
+  expect(listed).toMatch(
+    /^[^]*slot-1 has text too small[^]*<summary>6 more of the same line<\/summary>[^]*slot-7 has/,
+  );
 });
 
 test('a range on which all of it holds is exit code 0', async () => {

@@ -1,6 +1,6 @@
 import { factors, occasionKey, type Occasion } from '../../view/index.ts';
 import { escapeXml, toSvg } from '../../paint/index.ts';
-import { distinct, type SketchCell, type ViewProof } from '../../proof/index.ts';
+import { distinct, type Failure, type SketchCell, type ViewProof } from '../../proof/index.ts';
 import type { FontBook } from '../../text/index.ts';
 import { page } from '../page/page.ts';
 import { unusedHtml, type UnusedFile } from '../unused.ts';
@@ -14,6 +14,7 @@ import {
   borderTexts,
   failureText,
   gapTexts,
+  linesOf,
   provedText,
   unsupportedText,
   verdictText,
@@ -37,19 +38,25 @@ export interface Sketched {
   readonly ground: string;
 }
 
+/** Something that fails: where, why, and why it ends where it does. */
+function failureHtml(failure: Failure, { region }: ViewProof): string {
+  const { check, reasons } = failure.finding;
+  const because = reasons.map(({ text }) => `<p>because ${escapeXml(text)}</p>`);
+  const borders = borderTexts(failure).map(({ text }) => `<p class="border">${escapeXml(text)}</p>`);
+  const head = `<span class="kind">${escapeXml(check)}</span> ${escapeXml(failureText(failure, region))}`;
+  return [head, ...because, ...borders].join('');
+}
+
 /** One page that stands by itself: the map of each view, which says of the size under the pointer what fails there, and shows it. */
 export function proofHtml(inputs: readonly ProofPageInput[], unused: readonly UnusedFile[] = []): string {
   const all = inputs.flatMap((input) => input.proofs.map((proof, nth) => ({ input, proof, nth })));
   const sections = all.map(({ input, proof, nth }, at) => {
     const svg = toSvg(proofMap(proof, input.fonts), { text: 'outlines', ids: `map-${at}-` });
-    const failures = proof.failures.map(
-      (one, of) =>
-        `<li data-failure="${of}"><span class="kind">${escapeXml(one.finding.check)}</span> ${escapeXml(failureText(one, proof.region))}${one.finding.reasons
-          .map(({ text }) => `<p>because ${escapeXml(text)}</p>`)
-          .join('')}${borderTexts(one)
-          .map(({ text }) => `<p class="border">${escapeXml(text)}</p>`)
-          .join('')}</li>`,
-    );
+    const failures = linesOf(proof.failures).map(([first, ...others]) => {
+      const rest = others.map((one) => `<li>${failureHtml(one, proof)}</li>`).join('');
+      const more = `<details><summary>${others.length} more of the same line</summary><ol>${rest}</ol></details>`;
+      return `<li>${failureHtml(first, proof)}${others.length > 0 ? more : ''}</li>`;
+    });
     const gaps = gapTexts(proof).map((text) => `<li class="open">not proved: ${escapeXml(text)}</li>`);
     const shown = input.pictures[nth]?.findIndex(Boolean) ?? -1;
     const picture = shown < 0 ? '' : input.pictures[nth]![shown]!;
@@ -59,7 +66,7 @@ export function proofHtml(inputs: readonly ProofPageInput[], unused: readonly Un
 <output aria-live="polite">Point at a size, or type one.</output>
 <figure class="sketch" hidden><canvas role="img" aria-label="${escapeXml(proof.view)}"></canvas><figcaption></figcaption></figure>
 <figure class="worst"${picture === '' ? ' hidden' : ''}><img alt="" src="${picture}"><figcaption>${shown < 0 ? '' : escapeXml(captionOf(proof, shown))}</figcaption></figure></div></div>
-${proof.hudSizes ? hudBands(proof.view, proof.hudSizes) : ''}<details${failures.length + gaps.length > 6 ? '' : ' open'}><summary>Everything that fails (${failures.length})</summary><ol>${[...failures, ...gaps].join('')}</ol></details></section>`;
+${proof.hudSizes ? hudBands(proof.view, proof.hudSizes) : ''}<details${failures.length + gaps.length > 6 ? '' : ' open'}><summary>Everything that fails (${proof.failures.length})</summary><ol>${[...failures, ...gaps].join('')}</ol></details></section>`;
   });
   const unsupported = inputs.flatMap((input) =>
     input.unsupported.map((view) => `<p class="none">${escapeXml(unsupportedText(view, input.region))}.</p>`),

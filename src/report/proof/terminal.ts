@@ -1,6 +1,6 @@
 import { checksOnGlass, type HudProof } from '../../proof/index.ts';
 import type { Finding } from '../../verdict/index.ts';
-import { byPlace, namesOf } from '../causes.ts';
+import { namesOf } from '../causes.ts';
 import { usualWidth, type TerminalOptions } from '../terminal.ts';
 import { wrapped } from '../wrap.ts';
 import { sentenceOf, counted, printable } from '../wording.ts';
@@ -13,6 +13,7 @@ import {
   hudHolds,
   hudText,
   holds,
+  linesOf,
   provedText,
   supportLine,
   unsupportedText,
@@ -26,20 +27,9 @@ const mostReasons = 4;
 /** Failures of a view that are told one by one, where nobody asks for all. */
 const mostTold = 12;
 
-type Failing = { readonly finding: Finding };
+const alone = <One>(failure: One): readonly [One, ...One[]] => [failure];
 
-const alone = <One extends Failing>(failure: One): readonly [One, ...One[]] => [failure];
-
-/** What fails, by the line it is written on: entries of one repeat are told as one, the largest of them first. */
-function linesOf<One extends Failing>(failures: readonly One[]): readonly (readonly [One, ...One[]])[] {
-  const failureOf = new Map(failures.map((one) => [one.finding, one]));
-  return byPlace([...failureOf.keys()]).map(([first, ...others]) => [
-    failureOf.get(first)!,
-    ...others.map((one) => failureOf.get(one)!),
-  ]);
-}
-
-function othersText(others: readonly Failing[]): string {
+function othersText(others: readonly { readonly finding: Finding }[]): string {
   return `and of the same line ${printable(namesOf(others.map(({ finding }) => finding)))}`;
 }
 

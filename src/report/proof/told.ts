@@ -17,6 +17,8 @@ import {
   type ViewProof,
 } from '../../proof/index.ts';
 import type { CheckedDocument } from '../../document/index.ts';
+import type { Finding } from '../../verdict/index.ts';
+import { byPlace } from '../causes.ts';
 import { printable, sentenceOf } from '../wording.ts';
 
 /** A proved file and what came of it. */
@@ -242,6 +244,17 @@ export function gapTexts({ gaps, region }: ViewProof): readonly string[] {
       const what = gap.check ?? 'the layout';
       return `${what}, on ${shareText(Math.min(1, area / whole))} of the sizes: ${reasons[gap.reason]}`;
     });
+}
+
+/** What fails, by the line it is written on: entries of one repeat are told as one, the largest of them first. */
+export function linesOf<One extends { readonly finding: Finding }>(
+  failures: readonly One[],
+): readonly (readonly [One, ...One[]])[] {
+  const failureOf = new Map(failures.map((one) => [one.finding, one]));
+  return byPlace([...failureOf.keys()]).map(([first, ...others]) => [
+    failureOf.get(first)!,
+    ...others.map((one) => failureOf.get(one)!),
+  ]);
 }
 
 /** `Proved: off-screen, …` */
