@@ -50,9 +50,22 @@ interface Growth {
   readonly document: CheckedDocument;
   readonly on: OnScreen;
   readonly trace: Trace;
+  /** The same with the names of one written widget alone. */
+  readonly own: Trace;
   readonly bones: Bone[];
   readonly written: (readonly Unexpanded[] | undefined)[];
   readonly sites: GrowingSite[];
+}
+
+function growthOf(
+  document: CheckedDocument,
+  on: OnScreen,
+  trace: Trace,
+  root: Bone,
+  children: readonly Unexpanded[] | undefined,
+): Growth {
+  const own = { ...trace, structural: new Set<string>() };
+  return { document, on, trace, own, bones: [root], written: [children], sites: [] };
 }
 
 /** The most widgets a view may unfold to. */
@@ -93,7 +106,7 @@ export function makeSkeleton(
   const naming: Naming = { prefix: '', isOwn: () => true, outer: undefined };
   const around = { scope, naming, set: undefined, setPointer: '', slotted: [] };
   const children = childrenOf(source.children, pointer, around);
-  const growth: Growth = { document, on, trace, bones: [root], written: [children], sites: [] };
+  const growth = growthOf(document, on, trace, root, children);
   grow(growth, pendingOf(growth, children, root));
   const { bones, sites, written } = growth;
   checkMadeIds(bones);
@@ -143,7 +156,7 @@ export function growPiece(
 ): Piece {
   const root = { ...parent, index: 0 };
   const trace = { applied: [], structural: new Set<string>(), refuses };
-  const growth: Growth = { document, on, trace, bones: [root], written: [undefined], sites: [] };
+  const growth = growthOf(document, on, trace, root, undefined);
   if ('children' in grown) {
     growth.written[0] = grown.children;
     grow(growth, pendingOf(growth, grown.children, root));
@@ -210,16 +223,15 @@ function refuseBomb(bones: readonly Bone[]): void {
 
 /** Works a written widget out: with conditions, components and entries. */
 function unfold(
-  { document, on, trace, sites }: Growth,
+  { document, on, trace, own, sites }: Growth,
   written: Unexpanded,
   parent: Bone,
   place: number,
 ): Unfolded {
-  if (written.finished) return { made: [written.finished], site: undefined };
-  const { applied, refuses, wrong } = trace;
-  const names = new Set<string>();
-  const made = expand(document, written, on, { applied, structural: names, refuses, wrong });
-  if (names.size === 0) return { made, site: undefined };
+  const made = expand(document, written, on, own);
+  if (own.structural.size === 0) return { made, site: undefined };
+  const names = new Set(own.structural);
+  own.structural.clear();
   for (const name of names) trace.structural.add(name);
   const site = { written, parent: parent.index, place, heads: [], names };
   sites.push(site);
