@@ -10,7 +10,6 @@ import {
 } from 'pimbot';
 import type { Desk } from 'pimbot/tools';
 import type { Asks } from './messages.ts';
-import { namedIn } from './named.ts';
 import { rangesOf, type ValueRange } from './ranges.ts';
 
 /** A view that is played with: events in, drawings and a log out. */
@@ -21,16 +20,15 @@ export class Playing {
   readonly #canvas: OffscreenCanvas;
   readonly #cache: CanvasCache;
   readonly #shown: (bitmap: ImageBitmap) => void;
-  readonly #named: ReadonlySet<string>;
+  readonly #elsewhere: readonly string[];
   readonly #ranges: { readonly [name: string]: ValueRange };
   /** The values the page knows of. */
   readonly #told = new Map<string, unknown>();
 
   constructor(desk: Desk, screen: Screen, cache: CanvasCache, shown: (bitmap: ImageBitmap) => void) {
     this.#cache = cache;
-    const { source } = desk.view.document;
-    this.#ranges = rangesOf(source.cases);
-    this.#named = namedIn(source, desk.view.name);
+    this.#ranges = rangesOf(desk.view.document.source.cases);
+    this.#elsewhere = desk.valuesElsewhere;
     this.#shown = shown;
     this.#live = new LiveView(desk.view, screen);
     this.#input = new ViewInput(this.#live);
@@ -40,11 +38,10 @@ export class Playing {
 
   start(): Asks['play']['answer'] {
     this.#show();
-    const values = this.#changed();
     return {
       ids: this.#live.snapshot().widgets.map(({ id }) => id),
-      values,
-      elsewhere: Object.keys(values).filter((name) => !this.#named.has(name)),
+      values: this.#changed(),
+      elsewhere: this.#elsewhere.filter((name) => this.#live.values.has(name)),
       ranges: this.#ranges,
     };
   }

@@ -1,4 +1,5 @@
-import { readAnchor, type CheckedDocument, type WidgetSource } from '../document/index.ts';
+import { namesWritten } from '../checks/index.ts';
+import { readAnchor, rootOf, type CheckedDocument, type WidgetSource } from '../document/index.ts';
 import {
   DocumentDraft,
   TriedView,
@@ -111,6 +112,14 @@ export class Desk {
     this.#document = readChanged(this.#document, text);
     this.#tried = undefined;
     this.#view = this.#opened();
+  }
+
+  /** The values that neither the view nor any component names: other views do. */
+  get valuesElsewhere(): readonly string[] {
+    const { views, components, cases = {} } = this.#document.source;
+    const named = new Set([...namesWritten([views[this.#view.name], components])].map(rootOf));
+    const known = new Set(Object.values(cases).flatMap((values) => Object.keys(values)));
+    return [...known].filter((name) => !named.has(name));
   }
 
   /** The anchor that fits where a widget stands, where that is another than it has. @throws EditError for one without an anchor. */
