@@ -23,6 +23,6 @@ export type { AlignTo } from './alignment.ts';
 export { newHistory, redo, splicesBetween, undo, withChange, withForeignChange } from './history.ts';
 export type { History, Splice, Turned } from './history.ts';
 export { TriedView } from './tried-view.ts';
-export { instanceOf, placesOf, pointerOfKey, putKey, valueAt, writtenAt } from './put-key.ts';
+export { changedBy, instanceOf, placesOf, pointerOfKey, putKey, valueAt, writtenAt } from './put-key.ts';
 export type { Reach } from './put-key.ts';
 export type { Edges } from './shift.ts';

@@ -41,9 +41,9 @@ function putInner(text: Editing, widget: Widget, key: string, inner: string, val
     if (value !== undefined) putKey(text, widget, key, { [inner]: value });
     return;
   }
-  const said = widget.origins.get(`${key}/${inner}`);
-  let place = said === undefined ? placed(pointerOfKey(widget, key)) : said.slice(0, said.lastIndexOf('/'));
-  const [, holder] = inCondition.exec(place) ?? [];
+  const said = placed(pointerOfKey(widget, `${key}/${inner}`));
+  let place = said.slice(0, said.lastIndexOf('/'));
+  const holder = changedBy(said);
   if (!(inner in map) && holder !== undefined) {
     // What nobody says is said for all screens, not for those of a condition that says something else.
     if (value !== undefined && !text.has(holder, key)) return text.set(holder, key, { [inner]: value });
@@ -53,9 +53,6 @@ function putInner(text: Editing, widget: Widget, key: string, inner: string, val
   else if (Object.keys(map).join() === inner) putKey(text, widget, key, undefined);
   else text.remove(place, inner);
 }
-
-/** What a condition changes of a widget, and where that is written. */
-const inCondition = /^(.*)\/when\/\d+\/change\/[^/]+$/;
 
 /** The pointer a widget is written at. @throws EditError */
 export function writtenAt(widget: Widget): string {
@@ -68,9 +65,17 @@ export function placed(pointer: string): string {
   return pointer;
 }
 
-/** Where the value of a key stands or would stand. */
-export function pointerOfKey(widget: Widget, key: string): string {
-  return widget.origins.get(key) ?? pointerTo(widget.pointer, key);
+/** Where the value of a key stands or would stand. A key of its look goes by `look/background`. */
+export function pointerOfKey(widget: Widget, path: string): string {
+  const [key, inner] = path.split('/') as [string, string | undefined];
+  const place = widget.origins.get(path);
+  if (place !== undefined) return place;
+  return inner === undefined ? pointerTo(widget.pointer, key) : pointerTo(pointerOfKey(widget, key), inner);
+}
+
+/** Of what a condition says of a widget: where that widget is written; undefined of anything else. */
+export function changedBy(pointer: string): string | undefined {
+  return /^(.*)\/when\/\d+\/change\//.exec(pointer)?.[1];
 }
 
 /** The instance in a view that a widget of a component belongs to, and the name it goes by in there. */

@@ -1,6 +1,7 @@
 import type { Json, ScreenConditionSource, WidgetSource } from '../document/index.ts';
 import type { Widget } from '../dress/index.ts';
 import type { Screen } from '../screen/index.ts';
+import { changedBy, pointerOfKey } from '../edit/index.ts';
 import { holds, readCondition } from '../skeleton/index.ts';
 import { keysWhere, type Broken, type Change, type KeysThere } from './remedy.ts';
 
@@ -48,17 +49,12 @@ const much = 2;
 /** Whether a condition says one of some keys: a change of them is one for its screens alone. */
 export function isConditional({ widget }: Broken, keys: Keys): boolean {
   const { look = {} } = widget.source as WidgetSource;
-  const sizes = Object.entries(keys).filter(([key]) => key !== 'look');
+  const isIn = (path: string) => changedBy(pointerOfKey(widget, path)) !== undefined;
+  const sizes = Object.keys(keys).filter((key) => key !== 'look');
   // A look that goes with a size is said where the size is.
-  return (sizes.length > 0 ? sizes : Object.entries(keys)).some(([key, value]) => {
-    const isIn = (path: string) => widget.origins.get(path)?.includes('/when/') === true;
-    if (key !== 'look' || typeof value !== 'object' || value === null) return isIn(key);
-    // Of a look key by key: what a condition does not say of it stays where it is.
-    return Object.keys(value).some((part) => {
-      const path = `look/${part}`;
-      return widget.origins.has(path) ? isIn(path) : part in look && isIn(key);
-    });
-  });
+  if (sizes.length > 0) return sizes.some(isIn);
+  // Of a look key by key: what a condition does not say of it stays where it is.
+  return Object.keys(keys['look'] ?? {}).some((part) => part in look && isIn(`look/${part}`));
 }
 
 /** Whether some keys may grow wherever they hold, as much as a finding needs: on many screens, or by little. */

@@ -74,6 +74,11 @@ export function keysOfAll(
   return together(widgets, wordsOf(keys(widgets[0]!)), (widget) => keysOf(widget, keys(widget)));
 }
 
+/** Widgets by where they are written, each place once: entries of a repeat are changed together. */
+export function asWritten(widgets: readonly Widget[]): readonly Widget[] {
+  return [...new Map(widgets.map((one) => [one.pointer, one])).values()];
+}
+
 /** One change of several widgets. */
 function together(widgets: readonly Widget[], words: string, changeOf: (widget: Widget) => Change): Change {
   const changes = widgets.map(changeOf);

@@ -3,7 +3,6 @@ import {
   directions,
   keyRow,
   lookSchema,
-  pointerTo,
   stepsOf,
   widgetKeys,
   type CheckedDocument,
@@ -13,7 +12,7 @@ import {
   type WidgetSource,
 } from '../document/index.ts';
 import type { Widget } from '../dress/index.ts';
-import { instanceOf, placesOf, pointerOfKey, valueAt } from '../edit/index.ts';
+import { changedBy, instanceOf, placesOf, pointerOfKey, valueAt } from '../edit/index.ts';
 import { Tokens, parseColor, type Theme } from '../theme/index.ts';
 import type { ViewLayout } from '../view/index.ts';
 
@@ -165,14 +164,14 @@ export function inspect(document: CheckedDocument, on: ViewLayout, id: string): 
 
 /** Every key of a look, by `look/background`: what the widget's own says, and a field to change it. */
 function lookRows(document: CheckedDocument, widget: Widget, look: InspectorRow): InspectorRow[] {
-  const { theme, origins } = widget;
+  const { theme } = widget;
   const said = (widget.source as WidgetSource).look ?? {};
   const schemas: { readonly [name: string]: Schema } = lookSchema;
   return Object.entries(schemas).flatMap(([name, schema]): InspectorRow[] => {
     // A map of looks of its own: written as text.
     if (name === 'states') return [];
     // A condition says some keys of it, and leaves the others where they are.
-    const pointer = origins.get(`look/${name}`) ?? pointerTo(look.pointer, name);
+    const pointer = pointerOfKey(widget, `look/${name}`);
     const shown = (said as { readonly [key: string]: Json })[name];
     const value = shown === undefined ? undefined : (valueAt(document, pointer) ?? shown);
     const { range, source } = document.origin.at(pointer);
@@ -206,7 +205,7 @@ const colorKeys: ReadonlySet<string> = new Set([
 
 function fromOf(widget: string, pointer: string): InspectorRow['from'] {
   const steps = stepsOf(pointer);
-  if (steps.includes('change') && steps.includes('when')) return 'condition';
+  if (changedBy(pointer) !== undefined) return 'condition';
   if (steps.includes('set')) return 'instance';
   return pointer.startsWith('/components/') && !pointer.startsWith(`${widget}/`) ? 'component' : undefined;
 }

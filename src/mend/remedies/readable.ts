@@ -3,6 +3,7 @@ import type { Json, WidgetSource } from '../../document/index.ts';
 import type { Widget } from '../../dress/index.ts';
 import { mayGrow, onTheirScreens } from '../on-screens.ts';
 import {
+  asWritten,
   factOf,
   keysOf,
   keysOfAll,
@@ -55,8 +56,8 @@ function togetherWith(
       box[axis].size.share === 0 &&
       box[axis].size.u === size.u,
   );
-  const written = new Map([widget, ...alike].map((one) => [one.pointer, one]));
-  return written.size > 1 ? [keysOfAll([...written.values()], keys)] : [];
+  const written = asWritten([widget, ...alike]);
+  return written.length > 1 ? [keysOfAll(written, keys)] : [];
 }
 
 /**
@@ -87,7 +88,7 @@ function alikeIn({ widget, on }: Broken): readonly Widget[] {
     ({ parent, look, text }) =>
       parent === widget.parent && text !== undefined && look.fontSize === widget.look.fontSize,
   );
-  return [...new Map([widget, ...beside].map((one) => [one.pointer, one])).values()];
+  return asWritten([widget, ...beside]);
 }
 
 /** The style that a key of a widget's look is from, changed: where the document itself says it, and the widget does not. */
