@@ -4,6 +4,17 @@ import { documentOf, opened } from '../support/views.ts';
 
 /* A list box whose entries stand in a grid: arrows go where entries lie, and what has the focus is chosen. */
 
+/** Presses keys from a control on; each tells what has the focus then, and what is chosen. */
+function keysFrom(live: LiveView, start: string) {
+  const input = new ViewInput(live);
+  input.focus(start);
+  return (key: string) => {
+    input.hear({ type: 'key-down', key });
+    input.hear({ type: 'key-up', key });
+    return [input.focused, live.values.get('picked')];
+  };
+}
+
 function held(arrange: 'grid' | 'wrap' | 'column') {
   const live = new LiveView(
     opened(
@@ -25,14 +36,7 @@ function held(arrange: 'grid' | 'wrap' | 'column') {
     ),
     { width: 400, height: 300 },
   );
-  const input = new ViewInput(live);
-  input.focus('ware-1');
-  const press = (key: string) => {
-    input.hear({ type: 'key-down', key });
-    input.hear({ type: 'key-up', key });
-    return [input.focused, live.values.get('picked')];
-  };
-  return { press };
+  return { press: keysFrom(live, 'ware-1') };
 }
 
 test.each(['grid', 'wrap'] as const)('in a %s', (arrange) => {
@@ -81,13 +85,7 @@ test('where they stand anywhere, what lies that way among them comes before what
     ),
     { width: 400, height: 300 },
   );
-  const input = new ViewInput(live);
-  input.focus('kelp');
-  const press = (key: string) => {
-    input.hear({ type: 'key-down', key });
-    input.hear({ type: 'key-up', key });
-    return [input.focused, live.values.get('picked')];
-  };
+  const press = keysFrom(live, 'kelp');
   expect(press('ArrowRight')).toEqual(['shoal', 'shoal']);
   expect(press('ArrowDown')).toEqual(['reef', 'reef']);
   expect(press('ArrowLeft')).toEqual(['kelp', 'kelp']);
