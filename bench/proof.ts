@@ -26,7 +26,7 @@ function proofOf(document: CheckedDocument, resources: Resources, view: string, 
   let widgets = 0;
   for (let round = -3; round < 5; round++) {
     const start = performance.now();
-    const proof = proveView(open, device, region);
+    const proof = proveView(open(), device, region);
     if (round >= 0) found.push(performance.now() - start);
     ({ cells, solves } = proof);
   }

@@ -66,7 +66,7 @@ export const pimbotMatchers = {
     // A range that is said is meant; where none is, what the view supports.
     const isSaid = options.from !== undefined || options.to !== undefined || aspect !== undefined;
     const region = isSaid ? said : supportedOf(view.document, view.name, said);
-    const proof = proveView(() => view.shownIn({}), device, region);
+    const proof = proveView(view.shownIn({}), device, region);
     const failing = proof.findings.filter(({ finding }) => wanted(finding.check));
     const gaps = proof.gaps.filter(({ check }) => wanted(check));
     const pass = failing.length === 0 && gaps.length === 0;

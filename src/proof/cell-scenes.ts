@@ -4,7 +4,7 @@ import { FormScene } from '../scene/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { ViewLayout, type Form, type View } from '../view/index.ts';
 import { bendPx, type Cell } from './cells.ts';
-import { at, through, widestThree, type Affine, type Point, type Polygon } from './polygon.ts';
+import { Planes, at, widestThree, type Affine, type Point, type Polygon } from './polygon.ts';
 
 /** The edges of a rectangle, each a number that follows from the size of the screen. */
 export interface Box {
@@ -24,8 +24,9 @@ export interface Reach {
   over: number;
 }
 
-interface KeptBox {
-  readonly box: Box;
+/** What is known of a widget, and whether a number in it was no function of the size. */
+interface Kept<Known> {
+  readonly known: Known;
   readonly isCurved: boolean;
 }
 
@@ -43,13 +44,14 @@ export class CellScenes {
   readonly form: FormScene;
   /** The screen well inside. */
   readonly middle: Subject;
-  readonly #points: readonly [Point, Point, Point];
+  readonly #planes: Planes;
   readonly #inside: Point;
   readonly #slack: number;
   readonly #three: readonly [Subject, Subject, Subject];
-  readonly #own = new Map<number, KeptBox>();
-  readonly #borders = new Map<number, KeptBox>();
-  readonly #reaches = new Map<number, Reach>();
+  readonly #own = new Map<number, Kept<Box>>();
+  readonly #borders = new Map<number, Kept<Box>>();
+  readonly #seen = new Map<number, Kept<readonly Box[]>>();
+  readonly #reaches = new Map<number, Kept<Reach>>();
   #curved = new Set<number>();
 
   /**
@@ -65,13 +67,14 @@ export class CellScenes {
       x: point.x + (inside.x - point.x) * inwards,
       y: point.y + (inside.y - point.y) * inwards,
     });
-    this.#points = [drawn(corners[0]), drawn(corners[1]), drawn(corners[2])];
+    const points = [drawn(corners[0]), drawn(corners[1]), drawn(corners[2])] as const;
+    this.#planes = new Planes(points);
     this.#inside = inside;
     const scene = (point: Point) => {
       const layout = new Layout(cell.form.plan, cell.play(point));
       return new Subject(new ViewLayout(view, cell.form, layout), form, onReference);
     };
-    this.#three = [scene(this.#points[0]), scene(this.#points[1]), scene(this.#points[2])];
+    this.#three = [scene(points[0]), scene(points[1]), scene(points[2])];
     this.middle = middle;
     this.#slack = slack + (cell.isBent ? 2 * bendPx : 0);
   }
@@ -86,77 +89,65 @@ export class CellScenes {
   /** A number in px as it follows from the size. @param widget Whose number it is. */
   number(widget: number, read: (subject: Subject) => number): Affine {
     const [a, b, c] = this.#three;
-    const line = through(this.#points, [read(a), read(b), read(c)]);
+    const line = this.#planes.through(read(a), read(b), read(c));
     if (!(Math.abs(at(line, this.#inside) - read(this.middle)) <= this.#slack)) this.#curved.add(widget);
     return line;
   }
 
   box(widget: number, read: (subject: Subject) => Rect): Box {
-    const [a, b, c, d] = [...this.#three.map(read), read(this.middle)] as [Rect, Rect, Rect, Rect];
-    const edge = (of: (rect: Rect) => number): Affine => {
-      const line = through(this.#points, [of(a), of(b), of(c)]);
-      if (!(Math.abs(at(line, this.#inside) - of(d)) <= this.#slack)) this.#curved.add(widget);
-      return line;
+    const [one, two, three] = this.#three;
+    const a = read(one);
+    const b = read(two);
+    const c = read(three);
+    const d = read(this.middle);
+    const line = (inA: number, inB: number, inC: number, inD: number): Affine => {
+      const found = this.#planes.through(inA, inB, inC);
+      if (!(Math.abs(at(found, this.#inside) - inD) <= this.#slack)) this.#curved.add(widget);
+      return found;
     };
     return {
-      left: edge(({ x }) => x),
-      top: edge(({ y }) => y),
-      right: edge(({ x, width }) => x + width),
-      bottom: edge(({ y, height }) => y + height),
+      left: line(a.x, b.x, c.x, d.x),
+      top: line(a.y, b.y, c.y, d.y),
+      right: line(a.x + a.width, b.x + b.width, c.x + c.width, d.x + d.width),
+      bottom: line(a.y + a.height, b.y + b.height, c.y + c.height, d.y + d.height),
     };
   }
 
   /** The border box. */
   border(widget: number): Box {
-    return this.#kept(this.#borders, widget, (subject) => subject.rect(widget));
+    return this.#kept(this.#borders, widget, () => this.box(widget, (subject) => subject.rect(widget)));
   }
 
   /** What is drawn of a widget, before anything cuts it off. */
   own(widget: number): Box {
-    return this.#kept(this.#own, widget, (subject) => subject.ownRect(widget));
+    return this.#kept(this.#own, widget, () => this.box(widget, (subject) => subject.ownRect(widget)));
   }
 
   /** The rectangle around all that is drawn of a widget on any screen of the cell, before anything cuts it off. */
   reach(widget: number): Reach {
-    let reach = this.#reaches.get(widget);
-    if (!reach) {
-      const { left, top, right, bottom } = this.own(widget);
-      reach = { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity, over: -Infinity };
-      for (const point of this.polygon) {
-        const [l, t, r, b] = [at(left, point), at(top, point), at(right, point), at(bottom, point)];
-        if (l < reach.left) reach.left = l;
-        if (t < reach.top) reach.top = t;
-        if (r > reach.right) reach.right = r;
-        if (b > reach.bottom) reach.bottom = b;
-        reach.over = Math.max(reach.over, -l, -t, r - point.x, b - point.y);
-      }
-      this.#reaches.set(widget, reach);
-    }
-    return reach;
-  }
-
-  #kept(known: Map<number, KeptBox>, widget: number, read: (subject: Subject) => Rect): Box {
-    let kept = known.get(widget);
-    if (!kept) {
-      const before = this.#curved;
-      this.#curved = new Set();
-      const box = this.box(widget, read);
-      known.set(widget, (kept = { box, isCurved: this.#curved.size > 0 }));
-      this.#curved = before;
-    }
-    // Whoever reads it again learns it too.
-    if (kept.isCurved) this.#curved.add(widget);
-    return kept.box;
+    return this.#kept(this.#reaches, widget, () => reachOf(this.own(widget), this.polygon));
   }
 
   /** What is seen of a widget is what all of these have in common. */
   seen(widget: number): readonly Box[] {
-    const own = this.own(widget);
-    return this.form.anyClips ? [own, ...this.#clipsOf(widget)] : [own];
+    return this.#kept(this.#seen, widget, () => {
+      const clips = this.form.anyClips ? this.middle.clippers(widget) : [];
+      return [this.own(widget), ...clips.map((index) => this.border(index))];
+    });
   }
 
-  #clipsOf(widget: number): readonly Box[] {
-    return this.middle.clippers(widget).map((index) => this.border(index));
+  #kept<Known>(all: Map<number, Kept<Known>>, widget: number, make: () => Known): Known {
+    let kept = all.get(widget);
+    if (!kept) {
+      const before = this.#curved;
+      this.#curved = new Set();
+      const known = make();
+      all.set(widget, (kept = { known, isCurved: this.#curved.size > 0 }));
+      this.#curved = before;
+    }
+    // Whoever reads it again learns it too.
+    if (kept.isCurved) this.#curved.add(widget);
+    return kept.known;
   }
 
   /** What cuts it off for good, each by itself. */
@@ -166,17 +157,22 @@ export class CellScenes {
       .cutterRects(widget)
       .map((_, nth) => this.box(widget, (subject) => subject.cutterRects(widget)[nth]!));
   }
+}
 
-  /** The least and the most of a number in the cell. */
-  range(number: Affine): readonly [least: number, most: number] {
-    let [least, most] = [Infinity, -Infinity];
-    for (const point of this.polygon) {
-      const value = at(number, point);
-      if (value < least) least = value;
-      if (value > most) most = value;
-    }
-    return [least, most];
+function reachOf({ left, top, right, bottom }: Box, polygon: Polygon): Reach {
+  const reach = { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity, over: -Infinity };
+  for (const point of polygon) {
+    const l = at(left, point);
+    const t = at(top, point);
+    const r = at(right, point);
+    const b = at(bottom, point);
+    if (l < reach.left) reach.left = l;
+    if (t < reach.top) reach.top = t;
+    if (r > reach.right) reach.right = r;
+    if (b > reach.bottom) reach.bottom = b;
+    reach.over = Math.max(reach.over, -l, -t, r - point.x, b - point.y);
   }
+  return reach;
 }
 
 /**

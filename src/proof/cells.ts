@@ -4,11 +4,11 @@ import { boundsOf, type ReadCondition } from '../skeleton/index.ts';
 import type { Form, View } from '../view/index.ts';
 import { KnownCells } from './known-cells.ts';
 import {
+  Planes,
   areaOf,
   cut,
   insideOf,
   thickness,
-  through,
   widestThree,
   without,
   type Affine,
@@ -252,13 +252,16 @@ function linesOf(
   lines: Affine[],
 ): boolean {
   if (a.length !== here.length || b.length !== here.length || c.length !== here.length) return false;
+  const planes = new Planes(corners);
   const shares = polygon.map((point) => sharesAt(corners, point));
   const own = sharesAt(corners, inside);
-  const cutting: { readonly line: Affine; readonly lost: number }[] = [];
+  const cutting: Affine[] = [];
   for (let nth = 0; nth < here.length; nth++) {
     // Bounds are as they are on either side.
     const side = here[nth]! < 0 ? -1 : 1;
-    const [inA, inB, inC] = [side * a[nth]!, side * b[nth]!, side * c[nth]!];
+    const inA = side * a[nth]!;
+    const inB = side * b[nth]!;
+    const inC = side * c[nth]!;
     const isPlain = Math.abs(here[nth]!) < Infinity;
     // What is infinite or no number says nothing about the size, anywhere.
     if (!isPlain) continue;
@@ -273,9 +276,9 @@ function linesOf(
       if (lead < least) least = lead;
     }
     if (least >= -rounding) continue;
-    cutting.push({ line: through(corners, [inA, inB, inC]), lost: -least });
+    cutting.push(planes.through(inA, inB, inC));
   }
-  for (const { line } of cutting) lines.push(line);
+  lines.push(...cutting);
   return true;
 }
 

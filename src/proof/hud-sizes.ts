@@ -80,16 +80,15 @@ export function proveHudSizes(document: CheckedDocument, view: string, asked: Hu
     ...document,
     source: { ...document.source, reference: { size: `${width}x${height}`, scaling: 'none' as const } },
   };
-  const shared = { plain: new SharedViews(inU, resources), recorded: new SharedViews(inU, resources) };
+  const shared = new SharedViews(inU, resources);
   const real = new SharedViews(document, resources);
   const failures = new Map<string, HudFailure & { readonly parts: Polygon[] }>();
   const gaps: { readonly gap: Gap; readonly hudSizes: HudRange }[] = [];
   let [cells, solves] = [0, 0];
   for (const occasion of occasions)
     for (const piece of pieces) {
-      const open = (which: keyof typeof shared) =>
-        openView(inU, view, { resources, ...occasion, hudSize: 1, shared: shared[which] });
-      const proof = proveView(open, device, piece.surfaces, { mostCells });
+      const onSurface = openView(inU, view, { resources, ...occasion, hudSize: 1, shared });
+      const proof = proveView(onSurface, device, piece.surfaces, { mostCells });
       cells += proof.cells;
       solves += proof.solves;
       const openReal = (hudSize: number) =>

@@ -109,13 +109,16 @@ export function thickness(polygon: Polygon): number {
 /** A point well inside, which is on no line that round numbers draw. @param nth Another one for each number. */
 export function insideOf(polygon: Polygon, nth = 0): Point {
   const golden = (Math.sqrt(5) - 1) / 2;
-  let [x, y, all] = [0, 0, 0];
-  polygon.forEach((point, at) => {
+  let x = 0;
+  let y = 0;
+  let all = 0;
+  for (let at = 0; at < polygon.length; at++) {
+    const point = polygon[at]!;
     const weight = 1 + (((at + 1 + nth) ** 2 * golden) % 1);
     x += point.x * weight;
     y += point.y * weight;
     all += weight;
-  });
+  }
   return { x: x / all, y: y / all };
 }
 
@@ -133,16 +136,29 @@ export function widestThree(polygon: Polygon): readonly [Point, Point, Point] {
   return best;
 }
 
-/** The number that is so much at each of three points. */
-export function through(
-  [a, b, c]: readonly [Point, Point, Point],
-  [atA, atB, atC]: readonly [number, number, number],
-): Affine {
-  const [bx, by, cx, cy] = [b.x - a.x, b.y - a.y, c.x - a.x, c.y - a.y];
-  const all = bx * cy - cx * by;
-  const x = ((atB - atA) * cy - (atC - atA) * by) / all;
-  const y = ((atC - atA) * bx - (atB - atA) * cx) / all;
-  return { x, y, c: atA - x * a.x - y * a.y };
+/** Numbers that are known at three points. */
+export class Planes {
+  readonly #from: Point;
+  readonly #bx: number;
+  readonly #by: number;
+  readonly #cx: number;
+  readonly #cy: number;
+
+  constructor([a, b, c]: readonly [Point, Point, Point]) {
+    this.#from = a;
+    this.#bx = b.x - a.x;
+    this.#by = b.y - a.y;
+    this.#cx = c.x - a.x;
+    this.#cy = c.y - a.y;
+  }
+
+  /** The one that is so much at each of them. */
+  through(atA: number, atB: number, atC: number): Affine {
+    const all = this.#bx * this.#cy - this.#cx * this.#by;
+    const x = ((atB - atA) * this.#cy - (atC - atA) * this.#by) / all;
+    const y = ((atC - atA) * this.#bx - (atB - atA) * this.#cx) / all;
+    return { x, y, c: atA - x * this.#from.x - y * this.#from.y };
+  }
 }
 
 /** How far a point is inside of a polygon, in px: its distance from the nearest border; below 0 outside of it. */
@@ -152,7 +168,8 @@ export function depthIn(polygon: Polygon, point: Point): number {
   let least = Infinity;
   let from = polygon[polygon.length - 1]!;
   for (const to of polygon) {
-    const [across, down] = [to.x - from.x, to.y - from.y];
+    const across = to.x - from.x;
+    const down = to.y - from.y;
     const long = Math.sqrt(across * across + down * down);
     if (long >= onLine) {
       const isLeft = across * (middle.y - from.y) < down * (middle.x - from.x);

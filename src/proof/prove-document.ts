@@ -85,23 +85,17 @@ export function proveDocument(document: CheckedDocument, options: ProveOptions):
   const plan = occasionsOf(document, { ...lists, views, resources });
   const sizes = new Map(plan.views.map((view) => [view, supportedOf(document, view, region)]));
   const all = plan.views.flatMap((view) => plan.occasions.map((occasion) => ({ view, occasion })));
-  // The recording solver has plans of its own.
-  const shared = {
-    plain: new SharedViews(document, resources),
-    recorded: new SharedViews(document, resources),
-  };
+  const shared = new SharedViews(document, resources);
   let done = 0;
   const found: Proof[] = [];
   const proofs = all.map(({ view, occasion }): Proof => {
-    const open = (which: keyof typeof shared) =>
-      openView(document, view, { resources, ...occasion, shared: shared[which] });
-    const plain = open('plain');
-    const known = found.find((one) => one.view === view && isSameTo(plain, one));
+    const own = openView(document, view, { resources, ...occasion, shared });
+    const known = found.find((one) => one.view === view && isSameTo(own, one));
     if (known) {
       progress?.(++done, all.length);
       return { ...known, occasion };
     }
-    const proof = proveView(open, device, sizes.get(view)!, {
+    const proof = proveView(own, device, sizes.get(view)!, {
       mostCells,
       progress: (part) => progress?.(done + part, all.length),
     });
@@ -117,8 +111,7 @@ export function proveDocument(document: CheckedDocument, options: ProveOptions):
       { width, height },
       proofs.filter((one) => one.view === view),
     );
-    const open = (occasion: Occasion) =>
-      openView(document, view, { resources, ...occasion, shared: shared.plain });
+    const open = (occasion: Occasion) => openView(document, view, { resources, ...occasion, shared });
     const whole = { ...proof, failures: withBorders(proof, open, device) };
     if (!hudRange) return whole;
     const { hudSizes: _, ...others } = lists;

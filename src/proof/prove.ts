@@ -6,8 +6,8 @@ import type { Form, Occasion, View } from '../view/index.ts';
 import { scenesOfCells } from './cell-scenes.ts';
 import { explore, type Cell, type ExploreOptions } from './cells.ts';
 import { deepest } from './deepest.ts';
-import { areaOf, contains, sidesOf, thickness, within, type Point, type Polygon } from './polygon.ts';
-import { regionOf, screenOf, withEdges, type Device, type Region } from './region.ts';
+import { areaOf, contains, sidesOf, thickness, within, type Polygon } from './polygon.ts';
+import { regionOf, screensOf, withEdges, type Device, type Region } from './region.ts';
 import { Looks, provedList, tellAll, thinnest, type Found, type Gap, type ProvedFinding } from './told.ts';
 import { undecided } from './traced/boxes.ts';
 import { traced } from './traced/index.ts';
@@ -38,11 +38,10 @@ export interface ProveLimits extends ExploreOptions {
 
 /**
  * Proves on which sizes of screens a view holds (docs/proof.md).
- * @param open Opens the view; called once for each solver: the recording one wants plans of its own.
  * @throws RangeError for a region without area.
  */
 export function proveView(
-  open: (which: 'plain' | 'recorded') => View,
+  plain: View,
   device: Device,
   region: Region,
   { mostParts = 100_000, ...options }: ProveLimits = {},
@@ -54,8 +53,9 @@ export function proveView(
     const inside = within(polygon, inRegion);
     return inside.length < 3 || thickness(inside) < thinnest ? polygon : inside;
   };
-  const screenAt = (point: Point) => screenOf(device, point);
-  const [recorded, plain] = [open('recorded'), open('plain')];
+  const screenAt = screensOf(device);
+  // The recording solver wants plans of its own.
+  const recorded = plain.withOwnPlans();
   const scenesOf = scenesOfCells(recorded, plain, screenAt);
   const shown = new Map<Form, Screen>();
   const found = new Map<string, Found>();
@@ -82,7 +82,7 @@ export function proveView(
       const unsure: Polygon[] = [];
       const claims: (() => void)[] = [];
       one.trace(scenes, ({ widget, other, at: pointer, apart, where, by, isUnsure }) => {
-        const cutting = undecided(scenes, where);
+        const cutting = where && undecided(scenes, where);
         if (!cutting) return;
         const failing = within(cell.polygon, cutting);
         if (failing.length < 3 || thickness(failing) < thinnest) return;
@@ -103,7 +103,7 @@ export function proveView(
               key,
               (known = { check, widget: ids[0], other: ids[1], pointer, apart, parts: [], most: -Infinity }),
             );
-          const worst = deepest(polygon, by ?? [...where], known.most);
+          const worst = deepest(polygon, by ?? where, known.most);
           known.most = Math.max(known.most, worst.depth);
           known.parts.push({ cell: nth, polygon, ...worst });
           parts++;

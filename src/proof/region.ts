@@ -59,16 +59,35 @@ export function hasArea(region: Region): boolean {
 }
 
 /** One screen of a device. */
-export function screenOf(device: Device, { x: width, y: height }: Point): Screen {
-  const { safe, ...rest } = device;
-  const insets = safe?.px.map((px, nth) => px + safe.shares[nth]! * (nth % 2 === 0 ? height : width));
-  return makeScreen({
-    ...rest,
-    width,
-    height,
-    ...(insets && { safe: insets as unknown as Insets }),
-  });
+export function screenOf(device: Device, size: Point): Screen {
+  return screensOf(device)(size);
 }
+
+/** Makes the screens of a device, each from its size. */
+export function screensOf({ safe, ...rest }: Device): (size: Point) => Screen {
+  const { group, density, corners, distance, inputs } = makeScreen({ ...rest, width: 0, height: 0 });
+  const { px, shares } = safe ?? { px: none, shares: none };
+  return ({ x: width, y: height }) =>
+    makeScreen({
+      name: `${width}x${height}`,
+      title: `${width} × ${height}`,
+      group,
+      width,
+      height,
+      density,
+      safe: {
+        top: px[0] + shares[0] * height,
+        right: px[1] + shares[1] * width,
+        bottom: px[2] + shares[2] * height,
+        left: px[3] + shares[3] * width,
+      },
+      corners,
+      distance,
+      inputs,
+    });
+}
+
+const none: Insets = [0, 0, 0, 0];
 
 /** Every size from a small window to the largest monitors, and an ordinary desktop monitor: what is proved where nobody says more. */
 export const everySize: Region = { from: { width: 640, height: 360 }, to: { width: 7680, height: 4320 } };

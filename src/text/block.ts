@@ -63,6 +63,9 @@ export class TextBlock {
   /** The width from which on its height stays the same. */
   readonly steadyFrom: number;
   #set: SetText | undefined;
+  /** The widths, up to but not including the second, in which it would be set as it was last, and that width itself. */
+  #setFrom = NaN;
+  #setTo = NaN;
   #setWidth = NaN;
   #setHeight = NaN;
   #finds: LineFinds | undefined;
@@ -268,7 +271,8 @@ export class TextBlock {
     // Every width at which the text needs no break that is not required is the same to it.
     const key = (wrap || limited) && width < this.widest - slack ? width : Infinity;
     const high = this.#shrinks ? height : Infinity;
-    if (this.#set && key === this.#setWidth && high === this.#setHeight) return this.#set;
+    const isSame = key === this.#setWidth || (key >= this.#setFrom && key < this.#setTo);
+    if (this.#set && isSame && high === this.#setHeight) return this.#set;
     const shrink = this.#shrinkFor(width, high);
     let lines = this.#linesWithin(wrap ? key / shrink : Infinity);
     let isShortened = lines.length > mostLines;
@@ -286,6 +290,7 @@ export class TextBlock {
     }
     this.#set = { lines, shrink, shortened: isShortened };
     this.#setWidth = key;
+    [this.#setFrom, this.#setTo] = isShortened || key === Infinity ? nowhere : this.steadyBetween(width);
     this.#setHeight = high;
     return this.#set;
   }
@@ -333,6 +338,7 @@ export class TextBlock {
 }
 
 const ellipsis = '…';
+const nowhere = [NaN, NaN] as const;
 const noRuns: readonly TextRun[] = [];
 /** Most texts have no line end. */
 const none: number[] = [];

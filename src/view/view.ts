@@ -123,6 +123,8 @@ export class View<Id extends string = string> {
   readonly backdrops: readonly Backdrop[];
   readonly resources: Resources;
   readonly #shared: SharedViews | undefined;
+  /** The view whose trees it takes, with plans of its own. */
+  #dressed: View<Id> | undefined;
   /** Every condition that something of it is tied to, each once. */
   readonly conditions: readonly ReadCondition[];
   readonly #forms = new Map<string, Form>();
@@ -163,6 +165,20 @@ export class View<Id extends string = string> {
   with(changes: Partial<Materials>, document = this.document): View<Id> {
     const variant = { ...this.variant, kept: undefined, ...changes };
     return new View<Id>(document, this.name, this.occasion, variant, this.backdrops, this.resources);
+  }
+
+  /** The same view for another solver: the same trees, with plans that nobody else lays out. */
+  withOwnPlans(): View<Id> {
+    const own = new View<Id>(
+      this.document,
+      this.name,
+      this.occasion,
+      this.variant,
+      this.backdrops,
+      this.resources,
+    );
+    own.#dressed = this;
+    return own;
   }
 
   /**
@@ -218,6 +234,7 @@ export class View<Id extends string = string> {
 
   #make(held: string, frame: Frame): Form {
     const { variant, document, name, occasion, reference } = this;
+    if (this.#dressed) return formOf(this.#dressed.formOn(frame).tree, reference);
     const make = () => makeSkeleton(document, name, variant, frame);
     try {
       if (!this.#shared) return formOf(dress(make(), variant), reference);

@@ -49,7 +49,7 @@ test('proved, each edge has its own sizes', () => {
   const region = { from: { width: 300, height: 300 }, to: { width: 900, height: 900 } };
   const a: WidgetSource = { id: 'a', offset: [350, 350], size: 100, look: { background: '#223344' } };
   const { document } = readDocument(documentOf([a]));
-  const { findings } = proveView(() => openView(document!, 'test', { resources: { fonts } }), device, region);
+  const { findings } = proveView(openView(document!, 'test', { resources: { fonts } }), device, region);
   const bounds = findings
     .filter(({ finding }) => finding.check === 'off-screen')
     .map(({ finding, parts }) => [

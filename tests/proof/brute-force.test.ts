@@ -32,7 +32,7 @@ test('proofs of buttons and of spans between widgets, by finger and by mouse, sa
     const { document } = readDocument({ pimbot: 1, reference, views: { test: { children } } });
     const open = () => openView(document!, 'test', { resources: { fonts } });
     for (const device of [touch, mouse]) {
-      const proof = proveView(open, device, small);
+      const proof = proveView(open(), device, small);
       const slack = reference.scaling === 'blend' ? 0.5 : undefined;
       const judged = judge(asking(open(), device), proof, sizesOf(small, proof, 60, nth), slack);
       expect({ nth, wrong: judged.wrong }).toEqual({ nth, wrong: [] });
@@ -54,7 +54,7 @@ test('proofs of views by chance say what laying them out on single sizes says', 
     };
     const { document } = readDocument(source);
     const open = () => openView(document!, 'test', { resources: { fonts } });
-    const proof = proveView(open, mouse, small);
+    const proof = proveView(open(), mouse, small);
     const sizes = sizesOf(small, proof, rounds(25, 500), seed);
     // Where the scale is a curve, places are right to a tenth of a px; borders drawn by two of them to as much more.
     const slack = reference.scaling === 'blend' ? 0.5 : undefined;
@@ -77,7 +77,7 @@ test('a proof that ends before all is looked at says nothing wrong of what it ha
     const { document } = readDocument({ pimbot: 1, reference, views });
     const open = () => openView(document!, 'test', { resources: { fonts } });
     const limits = seed % 2 === 0 ? { mostCells: 1 + (seed % 7) } : { mostParts: 1 + (seed % 20) };
-    const proof = proveView(open, mouse, small, limits);
+    const proof = proveView(open(), mouse, small, limits);
     const slack = reference.scaling === 'blend' ? 0.5 : undefined;
     const judged = judge(asking(open(), mouse), proof, sizesOf(small, proof, rounds(25, 200), seed), slack);
     expect({ seed, wrong: judged.wrong }).toEqual({ seed, wrong: [] });
@@ -108,7 +108,7 @@ test('so do those of the demo, on three kinds of device, small windows and large
   const chosen = all.filter((_, at) => at % rounds(9, 1) === seedOf(0) % rounds(9, 1));
   for (const { view, nth, region } of chosen) {
     const open = () => openView(document!, view, { resources, ...occasions[nth] });
-    const proof = proveView(open, devices[nth]!, region);
+    const proof = proveView(open(), devices[nth]!, region);
     const sizes = sizesOf(region, proof, rounds(40, 2000), seedOf(7));
     const judged = judge(asking(open(), devices[nth]!), proof, sizes);
     expect({ view, nth, wrong: judged.wrong }).toEqual({ view, nth, wrong: [] });

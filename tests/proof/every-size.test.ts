@@ -43,7 +43,7 @@ test('a proof says what every whole size says', async () => {
       const { document } = readDocument({ pimbot: 1, reference, views: { test: { children } } });
       return openView(document!, 'test', { resources: { fonts }, hudSize });
     };
-    const proof = proveView(open, mouse, small);
+    const proof = proveView(open(), mouse, small);
     const slack = ofDemo === undefined && reference.scaling === 'blend' ? 0.5 : undefined;
     const { asked, unproved, wrong } = judge(asking(open(), mouse, proved), proof, sizes, slack);
     expect({ nth, ofDemo, seed, wrong: wrong.slice(0, 5) }).toEqual({ nth, ofDemo, seed, wrong: [] });

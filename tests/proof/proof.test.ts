@@ -22,7 +22,7 @@ function proved(
 ): Proof {
   const { document } = readDocument(documentOf(children, more));
   const open = () => openView(document!, 'test', { resources: { fonts } });
-  return proveView(open, device, region, limits);
+  return proveView(open(), device, region, limits);
 }
 
 /** Of each finding, in order: the check, the widgets and the corners of its parts. */
@@ -135,7 +135,7 @@ test('what is so on the edge of the range alone is found', () => {
   });
   const open = () => openView(document!, 'test', { resources: { fonts } });
   const to = (width: number, height: number) =>
-    proveView(open, device, { from: { width: 640, height: 360 }, to: { width, height } }).findings.map(
+    proveView(open(), device, { from: { width: 640, height: 360 }, to: { width, height } }).findings.map(
       ({ finding, worst }) => [finding.check, worst],
     );
   expect(to(1279, 720)).toEqual([]);
@@ -249,7 +249,7 @@ test('what one line promises of a widget is told by kind, each on the sizes on w
   const far: WidgetSource = { ...left, offset: [700, 10] };
   const promise = { 'widget': 'left', 'within': 'screen' as const, 'at-most': { width: 200 } };
   const { document } = readDocument(documentOf([far], {}, { expect: [promise] }));
-  const proof = proveView(() => openView(document!, 'test', { resources: { fonts } }), device, region);
+  const proof = proveView(openView(document!, 'test', { resources: { fonts } }), device, region);
   const promises = proof.findings.filter(({ finding }) => finding.check === 'broken-promise');
   expect(promises.map(({ finding }) => sentenceOf(finding)).sort()).toEqual([
     'breaks a promise: left sticks out 680 px past the right edge of the screen',

@@ -85,7 +85,7 @@ test('nothing is worse anywhere than where it is told to be worst', () => {
     const { document } = readDocument({ pimbot: 1, reference, views });
     const open = () => openView(document!, 'test', { resources: { fonts } });
     const device = devices[seed % devices.length]!;
-    const worse = worseThanTold(open, device, proveView(open, device, small), rounds(6, 30), seed);
+    const worse = worseThanTold(open, device, proveView(open(), device, small), rounds(6, 30), seed);
     expect({ seed, worse: worse.slice(0, 5) }).toEqual({ seed, worse: [] });
   }
 });
@@ -97,7 +97,7 @@ test('nor in the views of the demo', async () => {
   for (const [nth, view] of views.entries()) {
     const open = () => openView(document!, view, { resources, hudSize: 1.4 });
     const device = devices[nth % devices.length]!;
-    const worse = worseThanTold(open, device, proveView(open, device, region), rounds(6, 60), seedOf(3));
+    const worse = worseThanTold(open, device, proveView(open(), device, region), rounds(6, 60), seedOf(3));
     expect({ view, worse: worse.slice(0, 5) }).toEqual({ view, worse: [] });
   }
 });

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { drawLayout, readDocument, type WidgetSource, withPaths } from 'pimbot';
 import { checkDocument } from 'pimbot/tools';
+import { rounds, seedOf } from '../support/deep.ts';
 import { documentOf, fonts, laidOut, numbers, told } from '../support/views.ts';
 
 const long = 'We lay on the ridge for eleven hours with the pumps off, listening.';
@@ -51,6 +52,33 @@ describe('a text that does not fit', () => {
     );
     expect(numbers(on, 't')[2]).toBe(200);
     expect(numbers(on, 'b')[0]).toBe(200);
+  });
+
+  test('is set as the room says, whatever room it had before', () => {
+    const settings: readonly WidgetSource[] = [
+      {},
+      { 'max-lines': 2 },
+      { 'max-lines': 2, 'ellipsis': 'end' },
+      { wrap: false, ellipsis: 'middle' },
+      { 'least-font-size': 12, 'max-lines': 3 },
+    ];
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...settings),
+        fc.array(fc.integer({ min: 60, max: 700 }), { minLength: 2, maxLength: 9 }),
+        (setting, widths) => {
+          const block = () => textOf({ width: 900, ...setting }).text;
+          const kept = block();
+          const said = ({ lines, ...set }: ReturnType<typeof kept.setIn>) => [
+            set,
+            lines.map(({ text, width, ink }) => [text, width, ink]),
+          ];
+          for (const width of widths)
+            expect(said(kept.setIn(width, 90))).toEqual(said(block().setIn(width, 90)));
+        },
+      ),
+      { numRuns: rounds(40, 400), seed: seedOf(5) },
+    );
   });
 
   test('never breaks a character in two', () => {

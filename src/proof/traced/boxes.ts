@@ -1,71 +1,70 @@
 import type { EdgeName } from '../../scene/index.ts';
 import type { Box, CellScenes } from '../cell-scenes.ts';
 import { less, plus, type Affine } from '../polygon.ts';
+import { Where } from './where.ts';
 
-/** Numbers that have to be above 0 all together; undefined where one of them never is. */
-type All = readonly Affine[] | undefined;
-
-/** What rounding may make of 0, in px. */
-const rounding = 1e-7;
-
-/**
- * Those of some numbers that are not above 0 on every screen of a cell; undefined where one of them is on none.
- * @param closed Whether 0 counts too: what divides a cell in two belongs to both parts.
- */
-export function undecided(cell: CellScenes, numbers: Iterable<Affine>, closed = false): All {
-  const left: Affine[] = [];
-  for (const number of numbers) {
-    const [least, most] = cell.range(number);
-    if (closed ? most < -rounding : most <= 0) return undefined;
-    if (least <= 0) left.push(number);
-  }
-  return left;
+/** Those of some numbers that are not above 0 on every screen of a cell; undefined where one of them is on none. */
+export function undecided(cell: CellScenes, numbers: readonly Affine[], closed = false) {
+  const where = new Where(cell, closed);
+  for (const number of numbers) where.above(number);
+  return where.numbers;
 }
 
-/** Above 0 where all of these boxes have an area in common: what is seen of a widget has one. */
-export function* common(boxes: readonly Box[]): Generator<Affine> {
-  for (const one of boxes)
-    for (const other of boxes) {
-      yield less(one.right, other.left);
-      yield less(one.bottom, other.top);
-    }
+/** Above 0 where all of these boxes have an area in common. */
+export function common(boxes: readonly Box[]): readonly Affine[] {
+  return boxes.flatMap((one) =>
+    boxes.flatMap((other) => [less(one.right, other.left), less(one.bottom, other.top)]),
+  );
 }
 
-/** Some numbers after others. */
-export function* both(first: Iterable<Affine>, then: Iterable<Affine>): Generator<Affine> {
-  yield* first;
-  yield* then;
+/** How far boxes reach over an edge of another one: each of them so far. */
+export interface Over {
+  readonly edge: EdgeName;
+  readonly over: readonly Affine[];
+  /** What of it is not so on every screen of the cell. */
+  readonly where: Where;
 }
 
-/**
- * For each edge, where what boxes have in common reaches further over that edge of another box than a limit, in px: there each of
- * them does.
- */
+/** The edges of another box that what boxes have in common reaches over, on any screen of a cell, further than a limit, in px. */
 export function reachesOver(
+  cell: CellScenes,
   boxes: readonly Box[],
   outer: Box,
   limit: number,
-): readonly { readonly edge: EdgeName; readonly over: readonly Affine[] }[] {
-  const past = (edge: EdgeName, by: (box: Box) => Affine) => ({
-    edge,
-    over: boxes.map((box) => plus(by(box), -limit)),
-  });
-  return [
-    past('left', ({ left }) => less(outer.left, left)),
-    past('right', ({ right }) => less(right, outer.right)),
-    past('top', ({ top }) => less(outer.top, top)),
-    past('bottom', ({ bottom }) => less(bottom, outer.bottom)),
-  ];
+): readonly Over[] {
+  const found: Over[] = [];
+  for (const edge of edges) {
+    const where = new Where(cell);
+    for (const box of boxes) {
+      const [far, near] = past(edge, box, outer);
+      where.further(far, near, limit);
+    }
+    if (!where.numbers) continue;
+    const over = boxes.map((box) => {
+      const [far, near] = past(edge, box, outer);
+      return plus(less(far, near), -limit);
+    });
+    found.push({ edge, over, where });
+  }
+  return found;
+}
+
+const edges = ['left', 'right', 'top', 'bottom'] as const satisfies readonly EdgeName[];
+
+/** Two numbers, of which the first is more where a box reaches over an edge of another one. */
+function past(edge: EdgeName, box: Box, outer: Box): readonly [Affine, Affine] {
+  return edge === 'left' || edge === 'top' ? [outer[edge], box[edge]] : [box[edge], outer[edge]];
 }
 
 /** Above 0 where what both have in common is wider and higher than a limit, in px. The first boxes of both come first. */
-export function* sharedBy(one: readonly Box[], other: readonly Box[], limit: number): Generator<Affine> {
-  for (const first of one)
-    for (const second of other) {
-      yield plus(less(first.right, second.left), -limit);
-      yield plus(less(second.right, first.left), -limit);
-      yield plus(less(first.bottom, second.top), -limit);
-      yield plus(less(second.bottom, first.top), -limit);
-    }
-  for (const boxes of [one, other]) for (const number of common(boxes)) yield plus(number, -limit);
+export function sharedBy(one: readonly Box[], other: readonly Box[], limit: number): readonly Affine[] {
+  const across = one.flatMap((first) =>
+    other.flatMap((second) => [
+      less(first.right, second.left),
+      less(second.right, first.left),
+      less(first.bottom, second.top),
+      less(second.bottom, first.top),
+    ]),
+  );
+  return [...across, ...common(one), ...common(other)].map((number) => plus(number, -limit));
 }

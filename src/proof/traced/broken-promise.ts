@@ -19,7 +19,7 @@ const { id } = checkOf('broken-promise');
 interface Part {
   readonly widget: number;
   readonly other?: number;
-  readonly where: Iterable<Affine>;
+  readonly where: readonly Affine[];
 }
 
 type Broken = Iterable<Part>;
@@ -32,7 +32,8 @@ const kinds: { readonly [Key in PromisedHere['key']]: Kind } = {
     const outer = outerOf(cell, within!);
     if (!outer) return;
     for (const widget of about)
-      for (const { over } of reachesOver([cell.border(widget)], outer, slack)) yield { widget, where: over };
+      for (const { over } of reachesOver(cell, [cell.border(widget)], outer, slack))
+        yield { widget, where: over };
   },
   *'never'(cell, _, about) {
     for (const [nth, one] of about.entries())
@@ -94,7 +95,7 @@ const kinds: { readonly [Key in PromisedHere['key']]: Kind } = {
     const screen = cell.box(0, ({ screenRect }) => screenRect);
     for (const widget of about) {
       const isShown = cell.middle.widgets[widget]!.visible && cell.form.opacity[widget]! > 0;
-      const there = [...common([cell.border(widget), screen])];
+      const there = common([cell.border(widget), screen]);
       if (!visible) {
         if (isShown) yield { widget, where: there };
       } else if (!isShown) yield { widget, where: [] };
@@ -112,11 +113,7 @@ export const brokenPromise: Traced = {
     for (const { key, promise, about, pointer } of promisesOn(cell.middle)) {
       const said = { at: pointer, apart: key };
       if (about.length === 0) fails({ widget: 0, where: [], ...said });
-      else
-        for (const part of kinds[key](cell, promise, about)) {
-          const where = [...part.where];
-          fails({ ...part, where, by: where, ...said });
-        }
+      else for (const part of kinds[key](cell, promise, about)) fails({ ...part, by: part.where, ...said });
     }
   },
 };

@@ -1,5 +1,5 @@
 import { checkOf, isHeld } from '../../checks/index.ts';
-import { both, common, reachesOver } from './boxes.ts';
+import { reachesOver } from './boxes.ts';
 import type { Traced } from './traced.ts';
 
 const { id, limit } = checkOf('bursts-parent');
@@ -11,8 +11,8 @@ export const burstsParent: Traced = {
       const { index, parent } = widget;
       if (!isHeld(cell.middle, widget)) continue;
       const own = [cell.border(index)];
-      for (const { edge, over } of reachesOver(own, cell.border(parent), limit))
-        fails({ widget: index, other: parent, apart: edge, where: both(over, common(own)), by: over });
+      for (const { edge, over, where } of reachesOver(cell, own, cell.border(parent), limit))
+        fails({ widget: index, other: parent, apart: edge, where: where.common(own).numbers, by: over });
     }
   },
 };

@@ -1,9 +1,10 @@
 import { checkOf, coveringOf, hiddenBy } from '../../checks/index.ts';
 import type { Box, CellScenes } from '../cell-scenes.ts';
 import { at, less, type Affine, type Point } from '../polygon.ts';
-import { both, common, sharedBy, undecided } from './boxes.ts';
+import { undecided } from './boxes.ts';
 import { fixedShare, moreThanShare } from './products.ts';
 import type { Traced } from './traced.ts';
+import { Where } from './where.ts';
 
 const { id, limit } = checkOf('covered');
 
@@ -23,7 +24,7 @@ export const covered: Traced = {
         )
           continue;
         const [mine, theirs] = [cell.seen(widget), cell.seen(other)];
-        const shared = undecided(cell, both(common([...mine, screen]), sharedBy(mine, theirs, 0)));
+        const shared = new Where(cell).common([...mine, screen]).shared(mine, theirs, 0).numbers;
         if (!shared) continue;
         // Where both stay as they are to each other, so does what is hidden, whatever the picture is like.
         if (staysPut(cell, [...mine, ...theirs])) {
@@ -53,7 +54,7 @@ export const covered: Traced = {
                   fails({
                     widget,
                     other,
-                    where: both(given, both(shared, part.where)),
+                    where: [...given, ...shared, ...part.where],
                     by,
                     // A picture may be clear where it lies over something.
                     isUnsure: part.isUnsure || !isOpaque,

@@ -1,7 +1,7 @@
 import { checkOf, isLostWhenCut } from '../../checks/index.ts';
 import type { Box, CellScenes } from '../cell-scenes.ts';
 import { at, less, type Affine, type Point } from '../polygon.ts';
-import { both, common } from './boxes.ts';
+import { common, reachesOver } from './boxes.ts';
 import { lessThanShare } from './products.ts';
 import type { Traced } from './traced.ts';
 
@@ -32,19 +32,14 @@ export const cutOff: Traced = {
         return 100 * (1 - (wide! * high!) / (at(whole.x, point) * at(whole.y, point)));
       };
       // What is left is as wide as the narrowest of these: where any of them is too small, too little is left.
-      const there = [...common([own])];
+      const there = common([own]);
       for (const part of lessThanShare(across, down, whole, 1 - limit / 100))
-        fails({ widget, where: both(part.where, there), by, isUnsure: part.isUnsure });
+        fails({ widget, where: [...part.where, ...there], by, isUnsure: part.isUnsure });
     }
   },
 };
 
 /** Whether some of a box lies beyond another on any screen of a cell. */
 function isEverCut(cell: CellScenes, own: Box, cutter: Box): boolean {
-  return [
-    less(cutter.left, own.left),
-    less(own.right, cutter.right),
-    less(cutter.top, own.top),
-    less(own.bottom, cutter.bottom),
-  ].some((over) => cell.range(over)[1] > 0);
+  return reachesOver(cell, [own], cutter, 0).length > 0;
 }

@@ -1,5 +1,5 @@
 import { checkOf } from '../../checks/index.ts';
-import { both, common, reachesOver } from './boxes.ts';
+import { reachesOver } from './boxes.ts';
 import type { Traced } from './traced.ts';
 
 const { id, limit } = checkOf('off-screen');
@@ -11,8 +11,8 @@ export const offScreen: Traced = {
     for (const widget of cell.form.painted) {
       if (cell.reach(widget).over <= limit) continue;
       const seen = cell.seen(widget);
-      for (const { edge, over } of reachesOver(seen, screen, limit))
-        fails({ widget, apart: edge, where: both(over, common(seen)), by: over });
+      for (const { edge, over, where } of reachesOver(cell, seen, screen, limit))
+        fails({ widget, apart: edge, where: where.common(seen).numbers, by: over });
     }
   },
 };

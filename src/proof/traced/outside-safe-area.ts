@@ -1,5 +1,5 @@
 import { checkOf, mayBleed } from '../../checks/index.ts';
-import { both, common, reachesOver } from './boxes.ts';
+import { reachesOver } from './boxes.ts';
 import type { Traced } from './traced.ts';
 
 const { id, limit } = checkOf('outside-safe-area');
@@ -15,8 +15,8 @@ export const outsideSafeArea: Traced = {
       if (mayBleed(cell.middle, cell.middle.widgets[widget]!)) continue;
       // What lies outside of the screen is the business of another check.
       const seen = [...cell.seen(widget), screen];
-      for (const { edge, over } of reachesOver(seen, inner, limit))
-        fails({ widget, apart: edge, where: both(over, common(seen)), by: over });
+      for (const { edge, over, where } of reachesOver(cell, seen, inner, limit))
+        fails({ widget, apart: edge, where: where.common(seen).numbers, by: over });
     }
   },
 };

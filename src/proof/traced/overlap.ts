@@ -1,6 +1,7 @@
 import { branchesApart, checkOf } from '../../checks/index.ts';
-import { sharedBy, undecided } from './boxes.ts';
+import { sharedBy } from './boxes.ts';
 import type { Traced } from './traced.ts';
+import { Where } from './where.ts';
 
 const { id, limit } = checkOf('overlap');
 
@@ -21,9 +22,9 @@ export const overlap: Traced = {
         const pair = { widget: Math.min(first, second), other: Math.max(first, second) };
         if (cell.form.isWithin(pair.other, pair.widget)) continue;
         const [mine, theirs] = [cell.seen(pair.widget), cell.seen(pair.other)];
-        const where = undecided(cell, sharedBy(mine, theirs, limit));
+        const where = new Where(cell).shared(mine, theirs, limit).numbers;
         if (!where || !branchesApart(cell.middle, pair.widget, pair.other)) continue;
-        fails({ ...pair, where, by: [...sharedBy(mine, theirs, limit)] });
+        fails({ ...pair, where, by: sharedBy(mine, theirs, limit) });
       }
     }
   },

@@ -1,7 +1,7 @@
 import { capitalPx, checkOf, pxOfArc } from '../../checks/index.ts';
 import { negative, plus } from '../polygon.ts';
-import { both, common } from './boxes.ts';
 import type { Traced } from './traced.ts';
+import { Where } from './where.ts';
 
 const { id, limit } = checkOf('small-text');
 
@@ -14,7 +14,8 @@ export const smallText: Traced = {
       if (cell.middle.isBehindDialog(widget)) continue;
       const high = cell.number(widget, (subject) => capitalPx(subject, widget));
       const by = [plus(negative(high), least)];
-      fails({ widget, where: both(by, common([...cell.seen(widget), screen])), by });
+      const small = new Where(cell).above(by[0]!);
+      if (small.numbers) fails({ widget, where: small.common([...cell.seen(widget), screen]).numbers, by });
     }
   },
 };

@@ -12,8 +12,9 @@ export interface Failing {
   readonly at?: string;
   /** What tells it apart from others of the same widgets and pointer, as the check itself does. */
   readonly apart?: string;
-  readonly where: Iterable<Affine>;
-  /** What the check measures, more where it is worse; the least of `where` if left out, which has to be a list then. */
+  /** Undefined where that is nowhere in the cell. */
+  readonly where: readonly Affine[] | undefined;
+  /** What the check measures, more where it is worse; the least of `where` if left out. */
   readonly by?: Measure;
   /** Whether the check may fail there or not, and nobody can say. */
   readonly isUnsure?: boolean;
