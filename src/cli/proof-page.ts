@@ -52,10 +52,10 @@ function sketchesOf({ document, resources }: Usable, proof: ViewProof, device: D
   const { view, sizes, occasions, failures } = proof;
   const worst = failures.map(({ finding }) => worstOccasion(proof, finding));
   return [...new Set([occasions[0]!, ...worst])].slice(0, mostSketched).map((occasion) => {
-    const open = () => openView(document, view, { resources, ...occasion });
-    const [backdrop] = open().backdrops;
+    const opened = openView(document, view, { resources, ...occasion });
+    const [backdrop] = opened.backdrops;
     const ground = backdrop?.type === 'color' ? hexOf({ ...backdrop.color, a: 1 }) : unlit;
-    return { occasion, cells: sketchView(open, device, sizes), ground };
+    return { occasion, cells: sketchView(opened, device, sizes), ground };
   });
 }
 

@@ -1,8 +1,8 @@
-import { Subject } from '../checks/index.ts';
+import type { Subject, Subjects } from '../checks/index.ts';
 import { Layout, type Rect } from '../layout/index.ts';
-import { FormScene } from '../scene/index.ts';
+import type { FormScene } from '../scene/index.ts';
 import type { Screen } from '../screen/index.ts';
-import { ViewLayout, type Form, type View } from '../view/index.ts';
+import { ViewLayout, type View } from '../view/index.ts';
 import { bendPx, type Cell } from './cells.ts';
 import { Planes, at, widestThree, type Affine, type Point, type Polygon } from './polygon.ts';
 
@@ -54,13 +54,10 @@ export class CellScenes {
   readonly #reaches = new Map<number, Kept<Reach>>();
   #curved = new Set<number>();
 
-  /**
-   * @param view Its plan is the cell's. @param middle The view laid out well inside, by the ordinary solver.
-   * @param onReference The view laid out on its reference.
-   */
-  constructor(cell: Cell, view: View, form: FormScene, middle: Subject, onReference: () => ViewLayout) {
+  /** @param recorded The view whose plan the cell has. @param subjects The same view, laid out by the ordinary solver. */
+  constructor(cell: Cell, recorded: View, subjects: Subjects, screenAt: (point: Point) => Screen) {
     this.polygon = cell.polygon;
-    this.form = form;
+    this.form = subjects.formOf(cell.form.tree);
     const { inside } = cell;
     const corners = widestThree(cell.polygon);
     const drawn = (point: Point): Point => ({
@@ -72,10 +69,10 @@ export class CellScenes {
     this.#inside = inside;
     const scene = (point: Point) => {
       const layout = new Layout(cell.form.plan, cell.play(point));
-      return new Subject(new ViewLayout(view, cell.form, layout), form, onReference);
+      return subjects.of(new ViewLayout(recorded, cell.form, layout));
     };
     this.#three = [scene(points[0]), scene(points[1]), scene(points[2])];
-    this.middle = middle;
+    this.middle = subjects.on(screenAt(inside));
     this.#slack = slack + (cell.isBent ? 2 * bendPx : 0);
   }
 
@@ -173,25 +170,4 @@ function reachOf({ left, top, right, bottom }: Box, polygon: Polygon): Reach {
     reach.over = Math.max(reach.over, -l, -t, r - point.x, b - point.y);
   }
   return reach;
-}
-
-/**
- * Makes the scenes of cells; what is the same on all screens of a form is worked out once.
- * @param recorded The view that is explored. @param plain The same, laid out by the ordinary solver.
- */
-export function scenesOfCells(
-  recorded: View,
-  plain: View,
-  screenAt: (point: Point) => Screen,
-): (cell: Cell) => CellScenes {
-  const forms = new Map<Form, FormScene>();
-  let standing: ViewLayout | undefined;
-  const { width, height } = plain.reference;
-  const onReference = () => (standing ??= plain.layoutOn({ width, height }));
-  return (cell) => {
-    let form = forms.get(cell.form);
-    if (!form) forms.set(cell.form, (form = new FormScene(cell.form.tree)));
-    const middle = new Subject(plain.layoutOn(screenAt(cell.inside)), form, onReference);
-    return new CellScenes(cell, recorded, form, middle, onReference);
-  };
 }

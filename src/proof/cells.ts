@@ -1,6 +1,6 @@
 import { Playback, type Frame, type Solved } from '../layout/index.ts';
 import type { Screen } from '../screen/index.ts';
-import { boundsOf, type ReadCondition } from '../skeleton/index.ts';
+import { boundsOf, holds, type ReadCondition } from '../skeleton/index.ts';
 import type { Form, View } from '../view/index.ts';
 import { KnownCells } from './known-cells.ts';
 import {
@@ -15,6 +15,7 @@ import {
   type Point,
   type Polygon,
 } from './polygon.ts';
+import { holdsWholeSize } from './whole-sizes.ts';
 
 /*
  * The plane of screens taken apart into convex cells in each of which the layout decides everything alike (docs/proof.md).
@@ -52,6 +53,8 @@ export interface Explored {
 export interface ExploreOptions {
   /** Cells that are looked at, at the most. */
   readonly mostCells?: number;
+  /** Whether sizes between whole px are looked at too: no screen has one. */
+  readonly betweenPixels?: boolean;
   /** Conditions beside those of the view that cells are divided by. */
   readonly conditions?: readonly ReadCondition[];
   /** Told how much of the region's area is done, from 0 to 1. */
@@ -74,7 +77,7 @@ export function explore(
   screenAt: (point: Point) => Screen,
   region: Polygon,
   onCell: (cell: Cell) => boolean,
-  { mostCells = 2000, conditions = [], progress }: ExploreOptions = {},
+  { mostCells = 2000, betweenPixels = false, conditions = [], progress }: ExploreOptions = {},
 ): Explored {
   const all = [...view.conditions, ...conditions];
   const playback = new Playback();
@@ -83,6 +86,17 @@ export function explore(
   const left: Left[] = [ofItsOwn(region, false)];
   let [solves, cells, done] = [0, 0, 0];
   let isEnough = false;
+  /** Whether a part of the cell of a point speaks of any screen. */
+  const hasScreens = (polygon: Polygon, inside: Point): boolean => {
+    if (betweenPixels) return true;
+    let unmet: readonly ReadCondition[] | undefined;
+    return holdsWholeSize(polygon, (from, to) => {
+      unmet ??= unmetOn(all, view.frameOn(screenAt(inside)));
+      const [first, last] = [view.frameOn(screenAt(from)), view.frameOn(screenAt(to))];
+      // What holds on two sizes holds between them.
+      return unmet.some((condition) => holds(condition, first) && holds(condition, last));
+    });
+  };
   while (left.length > 0) {
     const { polygon, base } = left.pop()!;
     const { isSliced } = base;
@@ -93,6 +107,10 @@ export function explore(
     const beside = known && besideOf(polygon, known, least);
     if (beside) {
       left.push(...beside.map((part) => ({ polygon: part, base })));
+      continue;
+    }
+    if (!hasScreens(polygon, inside)) {
+      done += areaOf(polygon);
       continue;
     }
     if (cells >= mostCells || isEnough) {
@@ -168,17 +186,19 @@ export function explore(
       }
       if (thickness(cell) < least) continue;
     }
+    done += areaOf(cell);
+    const inCell = insideOf(cell);
+    if (!hasScreens(cell, inCell)) continue;
     isEnough = !onCell({
       polygon: cell,
       form: form!,
-      inside: insideOf(cell),
+      inside: inCell,
       isBent: isSliced,
       play: (point) => {
         solves++;
         return playback.play(what, screenAt(point));
       },
     });
-    done += areaOf(cell);
     progress?.(Math.min(1, done / whole));
   }
   return { solves, cells, unproved };
@@ -288,6 +308,10 @@ function sharesAt([a, b, c]: readonly [Point, Point, Point], { x, y }: Point): [
   const ofB = ((x - a.x) * (c.y - a.y) - (c.x - a.x) * (y - a.y)) / all;
   const ofC = ((b.x - a.x) * (y - a.y) - (x - a.x) * (b.y - a.y)) / all;
   return [1 - ofB - ofC, ofB, ofC];
+}
+
+function unmetOn(conditions: readonly ReadCondition[], frame: Frame): readonly ReadCondition[] {
+  return conditions.filter((condition) => !holds(condition, frame));
 }
 
 /** How far a surface is from each border of a condition, in px; above 0 or below, as it is. */

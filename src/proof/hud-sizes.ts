@@ -88,7 +88,7 @@ export function proveHudSizes(document: CheckedDocument, view: string, asked: Hu
   for (const occasion of occasions)
     for (const piece of pieces) {
       const onSurface = openView(inU, view, { resources, ...occasion, hudSize: 1, shared });
-      const proof = proveView(onSurface, device, piece.surfaces, { mostCells });
+      const proof = proveView(onSurface, device, piece.surfaces, { mostCells, betweenPixels: true });
       cells += proof.cells;
       solves += proof.solves;
       const openReal = (hudSize: number) =>

@@ -1,9 +1,9 @@
-import { Acceptances } from '../checks/index.ts';
+import { Acceptances, Subjects } from '../checks/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { readCondition } from '../skeleton/index.ts';
 import type { Finding } from '../verdict/index.ts';
 import type { Form, Occasion, View } from '../view/index.ts';
-import { scenesOfCells } from './cell-scenes.ts';
+import { CellScenes } from './cell-scenes.ts';
 import { explore, type Cell, type ExploreOptions } from './cells.ts';
 import { deepest } from './deepest.ts';
 import { areaOf, contains, sidesOf, thickness, within, type Polygon } from './polygon.ts';
@@ -56,16 +56,16 @@ export function proveView(
   const screenAt = screensOf(device);
   // The recording solver wants plans of its own.
   const recorded = plain.withOwnPlans();
-  const scenesOf = scenesOfCells(recorded, plain, screenAt);
+  const subjects = new Subjects(plain);
   const shown = new Map<Form, Screen>();
   const found = new Map<string, Found>();
   const gaps: Gap[] = [];
   const whole = areaOf(corners);
   const acceptances = new Acceptances();
   let [parts, cells] = [0, 0];
-  const looks = new Looks(plain, screenAt, acceptances);
+  const looks = new Looks(subjects, screenAt, acceptances);
   const oneCell = (cell: Cell): boolean => {
-    const scenes = scenesOf(cell);
+    const scenes = new CellScenes(cell, recorded, subjects, screenAt);
     const { middle } = scenes;
     const { screen } = middle;
     const own = plain.formOn(plain.frameOn(screen));

@@ -1,12 +1,12 @@
-import type { Subject } from '../checks/index.ts';
+import { Subjects, type Subject } from '../checks/index.ts';
 import { placeText } from '../inside/index.ts';
 import type { TextLine } from '../text/index.ts';
 import type { Fill, Rgba } from '../theme/index.ts';
 import type { View } from '../view/index.ts';
-import { scenesOfCells, type Box, type CellScenes } from './cell-scenes.ts';
+import { CellScenes, type Box } from './cell-scenes.ts';
 import { explore, type Cell } from './cells.ts';
-import type { Affine, Point, Polygon } from './polygon.ts';
-import { regionOf, screenOf, type Device, type Region } from './region.ts';
+import type { Affine, Polygon } from './polygon.ts';
+import { regionOf, screensOf, type Device, type Region } from './region.ts';
 
 /*
  * A view as boxes and words on every size of a region: in each cell every edge is an affine function of the size, so that a page
@@ -48,26 +48,23 @@ const mostCells = 600;
 
 /**
  * Sketches a view on every size of a region, in the order in which a painter draws it. Sizes on which lengths are curves have none.
- * @param open As for a proof. @throws RangeError for a region without area.
+ * @throws RangeError for a region without area.
  */
-export function sketchView(
-  open: (which: 'plain' | 'recorded') => View,
-  device: Device,
-  region: Region,
-): readonly SketchCell[] {
+export function sketchView(view: View, device: Device, region: Region): readonly SketchCell[] {
   const corners = regionOf(region);
-  const screenAt = (point: Point) => screenOf(device, point);
-  const recorded = open('recorded');
-  const scenesOf = scenesOfCells(recorded, open('plain'), screenAt);
+  const screenAt = screensOf(device);
+  const recorded = view.withOwnPlans();
+  const subjects = new Subjects(view);
   const found: SketchCell[] = [];
   const take = (cell: Cell) => {
-    const scenes = scenesOf(cell);
+    const scenes = new CellScenes(cell, recorded, subjects, screenAt);
     const { painted, places } = scenes.form;
     const order = painted.toSorted((a, b) => places[a]! - places[b]!);
     found.push({ polygon: cell.polygon, shapes: order.map((widget) => shapeOf(scenes, widget)) });
     return true;
   };
-  explore(recorded, screenAt, corners, take, { mostCells });
+  // Whoever points at a map points between whole px.
+  explore(recorded, screenAt, corners, take, { mostCells, betweenPixels: true });
   return found;
 }
 

@@ -1,8 +1,14 @@
 import type { Acceptances } from '../checks/index.ts';
-import { apartOf, checks, type CheckId, type ListedCheck, type Subject } from '../checks/index.ts';
+import {
+  apartOf,
+  checks,
+  type CheckId,
+  type ListedCheck,
+  type Subject,
+  type Subjects,
+} from '../checks/index.ts';
 import type { Screen } from '../screen/index.ts';
-import { askedOf, isWorse, keyOf, lookAt, type Finding } from '../verdict/index.ts';
-import type { View } from '../view/index.ts';
+import { askedOf, foundBy, isWorse, keyOf, type Finding } from '../verdict/index.ts';
 import type { UnprovedReason } from './cells.ts';
 import { insideCorners, type Deepest } from './deepest.ts';
 import { PartsByCell, type Part } from './parts-by-cell.ts';
@@ -180,6 +186,9 @@ function wholeNear({ parts }: Found, { x, y }: Point): readonly Point[] {
 /** Sizes at which the check itself is asked for the words of one finding. */
 const mostAsked = 3;
 
+/** Sizes whose layouts are kept, at the most. */
+const mostLaidOut = 100;
+
 /** What checks say of a size: by check the widgets it fails of, and which have not compared all there is. */
 interface Looked {
   readonly failing: ReadonlyMap<CheckId, readonly string[]>;
@@ -188,15 +197,17 @@ interface Looked {
 
 /** What the checks themselves say on single sizes. */
 export class Looks {
-  readonly #view: View;
+  readonly #subjects: Subjects;
   readonly #screenAt: (point: Point) => Screen;
   readonly #acceptances: Acceptances;
   readonly #known = new Map<string, readonly Finding[]>();
+  /** The view on the sizes asked about last: several checks are asked about most of them. */
+  readonly #laidOut = new Map<string, Subject>();
   /** By check, widgets and what tells two of them apart: the first size that something was seen on. */
   readonly #noted = new Map<string, { readonly check: ListedCheck; readonly point: Point }>();
 
-  constructor(view: View, screenAt: (point: Point) => Screen, acceptances: Acceptances) {
-    this.#view = view;
+  constructor(subjects: Subjects, screenAt: (point: Point) => Screen, acceptances: Acceptances) {
+    this.#subjects = subjects;
     this.#screenAt = screenAt;
     this.#acceptances = acceptances;
   }
@@ -205,8 +216,18 @@ export class Looks {
   at(point: Point, check: ListedCheck): readonly Finding[] {
     const key = `${point.x} ${point.y} ${check.id}`;
     let found = this.#known.get(key);
-    if (!found) this.#known.set(key, (found = lookAt(this.#view, [this.#screenAt(point)], [check]).findings));
+    if (!found) this.#known.set(key, (found = foundBy(this.#subjects.view, check, this.#laidOutOn(point))));
     return found;
+  }
+
+  #laidOutOn(point: Point): Subject {
+    const key = `${point.x} ${point.y}`;
+    let subject = this.#laidOut.get(key);
+    if (!subject) {
+      if (this.#laidOut.size >= mostLaidOut) this.#laidOut.clear();
+      this.#laidOut.set(key, (subject = this.#subjects.on(this.#screenAt(point))));
+    }
+    return subject;
   }
 
   /** Which checks fail, of which widgets, and what tells two such apart. */

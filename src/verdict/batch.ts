@@ -1,16 +1,16 @@
-import { Acceptances, Subject, checks, type AnyDraft, type ListedCheck } from '../checks/index.ts';
-import type { CheckedDocument } from '../document/index.ts';
-import { EffortSpent, FormScene } from '../scene/index.ts';
-import type { Screen, ScreenSize } from '../screen/index.ts';
 import {
-  SharedViews,
-  occasionKey,
-  openView,
-  type Form,
-  type Resources,
-  type View,
-  type ViewLayout,
-} from '../view/index.ts';
+  Acceptances,
+  Subjects,
+  checks,
+  type AnyDraft,
+  type ListedCheck,
+  type Subject,
+} from '../checks/index.ts';
+import type { CheckedDocument } from '../document/index.ts';
+import type { Widget } from '../dress/index.ts';
+import { EffortSpent } from '../scene/index.ts';
+import type { Screen, ScreenSize } from '../screen/index.ts';
+import { SharedViews, occasionKey, openView, type Form, type Resources, type View } from '../view/index.ts';
 import { Findings, type Finding, type Occurrence } from './finding.ts';
 import type { Batch } from './plan.ts';
 
@@ -117,11 +117,11 @@ class ViewChecks {
   readonly #view: View;
   readonly #run: readonly ListedCheck[];
   readonly #shared: SharedChecks | undefined;
-  readonly #scenes = new Map<Form, FormScene>();
-  #standing: ViewLayout | undefined;
+  readonly #subjects: Subjects;
 
   constructor(view: View, run: readonly ListedCheck[], shared: SharedChecks | undefined) {
     this.#view = view;
+    this.#subjects = new Subjects(view);
     this.#run = run;
     this.#shared = shared;
   }
@@ -152,22 +152,11 @@ class ViewChecks {
         if (again) drafted.set(nth, [...again]);
         return;
       }
-      subject ??= new Subject(view.layoutOn(screen), this.#sceneOf(form), () => this.#onReference());
+      subject ??= this.#subjects.on(screen);
       const list = draftsOf(check, subject);
       if (list.length > 0) drafted.set(nth, list);
     });
     return { drafted, compared: subject?.effort.compared ?? 0 };
-  }
-
-  #sceneOf(form: Form): FormScene {
-    let scene = this.#scenes.get(form);
-    if (!scene) this.#scenes.set(form, (scene = new FormScene(form.tree)));
-    return scene;
-  }
-
-  #onReference(): ViewLayout {
-    const { width, height } = this.#view.reference;
-    return (this.#standing ??= this.#view.layoutOn({ width, height }));
   }
 }
 
@@ -196,47 +185,71 @@ export function lookAt(
       for (const { visible, pointer } of form.tree.widgets) if (visible) shown.add(pointer);
       for (const condition of form.tree.applied) shown.add(condition);
     }
-    const { widgets } = form.tree;
-    const here: Finding[] = [];
-    for (const [nth, drafts] of drafted) {
-      const check = run[nth]!;
-      for (const draft of drafts) {
-        const widget = widgets[draft.widget];
-        if (!widget) throw new Error(`the check ${check.id} reported a widget that is not there`);
-        const other = draft.other === undefined ? undefined : widgets[draft.other]!;
-        if (acceptances.take(check.id, widget, widgets)) continue;
-        if (other && acceptances.take(check.id, other, widgets)) continue;
-        const worst: Occurrence = {
-          screen: screen.name,
-          ...view.occasion,
-          measured: draft.outcome === 'failed' ? draft.measured : null,
-          limit: draft.limit ?? check.limit,
-          scale,
-          facts: draft.facts,
-        };
-        here.push({
-          check: check.id,
-          outcome: draft.outcome,
-          severity: check.severity,
-          view: view.name,
-          widget: widget.id,
-          other: other?.id,
-          pointer: draft.at ?? widget.pointer,
-          place: undefined,
-          unit: check.unit,
-          fails: check.fails,
-          worst,
-          occurrences: [worst],
-          facts: draft.facts,
-          missing: draft.missing,
-          reasons: draft.reasons,
-        });
-      }
-    }
+    const on: Place = { view, screen, widgets: form.tree.widgets, scale };
+    const here = [...drafted].flatMap(([nth, drafts]) => findingsOf(run[nth]!, drafts, on, acceptances));
     for (const one of here) findings.add(one);
-    onScreen?.(widgets.length + compared / comparisonsALook, here);
+    onScreen?.(on.widgets.length + compared / comparisonsALook, here);
   }
   return { findings: findings.all, accepted: acceptances.used, shown: [...shown] };
+}
+
+/** What one check finds on a screen. */
+export function foundBy(view: View, check: ListedCheck, subject: Subject): readonly Finding[] {
+  const { screen, layout, widgets } = subject;
+  const on: Place = { view, screen, widgets, scale: layout.frame.scale };
+  return findingsOf(check, draftsOf(check, subject), on, new Acceptances());
+}
+
+/** A view on a screen. */
+interface Place {
+  readonly view: View;
+  readonly screen: Screen;
+  readonly widgets: readonly Widget[];
+  /** px a u. */
+  readonly scale: number;
+}
+
+/** What a check drafted there, but for what is accepted. */
+function findingsOf(
+  check: ListedCheck,
+  drafts: readonly AnyDraft[],
+  { view, screen, widgets, scale }: Place,
+  acceptances: Acceptances,
+): readonly Finding[] {
+  return drafts.flatMap((draft): readonly Finding[] => {
+    const widget = widgets[draft.widget];
+    if (!widget) throw new Error(`the check ${check.id} reported a widget that is not there`);
+    const other = draft.other === undefined ? undefined : widgets[draft.other]!;
+    if (acceptances.take(check.id, widget, widgets)) return [];
+    if (other && acceptances.take(check.id, other, widgets)) return [];
+    const worst: Occurrence = {
+      screen: screen.name,
+      ...view.occasion,
+      measured: draft.outcome === 'failed' ? draft.measured : null,
+      limit: draft.limit ?? check.limit,
+      scale,
+      facts: draft.facts,
+    };
+    return [
+      {
+        check: check.id,
+        outcome: draft.outcome,
+        severity: check.severity,
+        view: view.name,
+        widget: widget.id,
+        other: other?.id,
+        pointer: draft.at ?? widget.pointer,
+        place: undefined,
+        unit: check.unit,
+        fails: check.fails,
+        worst,
+        occurrences: [worst],
+        facts: draft.facts,
+        missing: draft.missing,
+        reasons: draft.reasons,
+      },
+    ];
+  });
 }
 
 /** What a check finds on a screen, and whether it has compared all there is: only so much is (`Effort`). */

@@ -18,7 +18,7 @@ const look = { background: '#223344' };
 function proved(
   children: readonly WidgetSource[],
   more: Partial<DocumentSource> = {},
-  limits: { readonly mostCells?: number; readonly mostParts?: number } = {},
+  limits: Parameters<typeof proveView>[3] = {},
 ): Proof {
   const { document } = readDocument(documentOf(children, more));
   const open = () => openView(document!, 'test', { resources: { fonts } });
@@ -93,6 +93,23 @@ describe('borders are where sums say they are', () => {
     const overlap = findingOf(proof, 'overlap');
     const reached = (x: number) => overlap!.parts.some((part) => contains(part, { x, y: 400 }));
     expect([599, 601, 719, 720].map(reached)).toEqual([false, true, true, false]);
+  });
+
+  test('sizes between whole px are left out, as no screen has one, unless they are asked for', () => {
+    const under = (width: string): WidgetSource['when'] => [
+      { screen: { width }, change: { offset: [-10, 60] } },
+    ];
+    // Neither condition holds between the two: there, and only there, the two overlap.
+    const between = { ...right, when: [...under('..600')!, ...under('601..')!] };
+    expect(findingOf(proved([left, between]), 'overlap')).toBeUndefined();
+    const overlap = findingOf(proved([left, between], {}, { betweenPixels: true }), 'overlap');
+    expect(overlap!.parts.flatMap((part) => part.map(({ x }) => rounded(x)))).toEqual(
+      expect.arrayContaining([600, 601]),
+    );
+    // One whole width has two borders, and is looked at.
+    const but = { ...right, when: [...under('..600')!, ...under('602..')!] };
+    const one = findingOf(proved([left, but]), 'overlap')!;
+    expect(one.parts.some((part) => contains(part, { x: 601, y: 400 }))).toBe(true);
   });
 
   test('a text that breaks has a border at the width at which it does', () => {
