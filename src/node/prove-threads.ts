@@ -63,6 +63,9 @@ export async function proveOnThreads(job: ProveJob): Promise<readonly ViewProof[
   return views.map((view) => found.get(view)!);
 }
 
+/** Almost all that a proof makes is gone a cell later: in so much room it is seldom looked through. */
+const maxYoungGenerationSizeMb = 128;
+
 /** Has threads prove what they can; each takes the next view when it has done one. */
 async function askThreads(
   { file, theme, project, options, views, threads }: ProveJob,
@@ -72,7 +75,10 @@ async function askThreads(
   const queue = [...views];
   const start: ProverStart = { file, theme, options };
   const work = async () => {
-    const worker = new Worker(new URL('./prove-worker.js', import.meta.url), { workerData: start });
+    const worker = new Worker(new URL('./prove-worker.js', import.meta.url), {
+      workerData: start,
+      resourceLimits: { maxYoungGenerationSizeMb },
+    });
     const ended = new Promise<void>((done) => {
       const next = () => {
         const view = queue.shift();

@@ -1,6 +1,6 @@
 import { Playback, type Frame, type Solved } from '../layout/index.ts';
 import type { Screen } from '../screen/index.ts';
-import { boundsOf, holds, type ReadCondition } from '../skeleton/index.ts';
+import { boundsOf, holds, type ConditionBound, type ReadCondition } from '../skeleton/index.ts';
 import type { Form, View } from '../view/index.ts';
 import { KnownCells } from './known-cells.ts';
 import {
@@ -80,6 +80,7 @@ export function explore(
   { mostCells = 2000, betweenPixels = false, conditions = [], progress }: ExploreOptions = {},
 ): Explored {
   const all = [...view.conditions, ...conditions];
+  const borders = all.flatMap(boundsOf);
   const playback = new Playback();
   const unproved: Unproved[] = [];
   const whole = areaOf(region);
@@ -128,7 +129,7 @@ export function explore(
     const solved = (point: Point, how: 'record' | 'play') => {
       solves++;
       const frame = playback[how](what, screenAt(point));
-      return { frame, leads: decisions.leads(), gaps: decisions.gaps(), bounds: boundLeads(all, frame) };
+      return { frame, leads: decisions.leads(), gaps: decisions.gaps(), bounds: boundLeads(borders, frame) };
     };
     let here = solved(inside, 'record');
     for (let nth = 1; nth <= mostTries && isOnLine(here); nth++) {
@@ -315,13 +316,11 @@ function unmetOn(conditions: readonly ReadCondition[], frame: Frame): readonly R
 }
 
 /** How far a surface is from each border of a condition, in px; above 0 or below, as it is. */
-function boundLeads(conditions: readonly ReadCondition[], { width, height, scale }: Frame): number[] {
-  return conditions.flatMap((condition) =>
-    boundsOf(condition).map(({ of, at: limit }) => {
-      if (of === 'aspect') return (width - limit * height) * scale;
-      return ((of === 'width' ? width : height) - limit) * scale;
-    }),
-  );
+function boundLeads(borders: readonly ConditionBound[], { width, height, scale }: Frame): number[] {
+  return borders.map(({ of, at: limit }) => {
+    if (of === 'aspect') return (width - limit * height) * scale;
+    return ((of === 'width' ? width : height) - limit) * scale;
+  });
 }
 
 /** The two halves of a polygon along its longer side; undefined where it is too small to be halved. */

@@ -19,7 +19,7 @@ export type { AxisBox, Box, SizeMode } from './box.ts';
 export { BuildError, Scope, cannotBe, isSameValue } from './scope.ts';
 export type { ValueOfCase } from './scope.ts';
 export { boundsOf, holds, readCondition } from './conditions.ts';
-export type { OnScreen, ReadCondition } from './conditions.ts';
+export type { OnScreen, ConditionBound, ReadCondition } from './conditions.ts';
 export type { Origins } from './expand.ts';
 export { isFixed } from './put-in.ts';
 export { slid, slideOf, slidTo } from './slide.ts';

@@ -12,6 +12,7 @@ import type { Box, CellScenes } from '../cell-scenes.ts';
 import { less, negative, plus, type Affine } from '../polygon.ts';
 import { common, reachesOver, sharedBy } from './boxes.ts';
 import type { Traced } from './traced.ts';
+import { Where } from './where.ts';
 
 const { id } = checkOf('broken-promise');
 
@@ -20,6 +21,8 @@ interface Part {
   readonly widget: number;
   readonly other?: number;
   readonly where: readonly Affine[];
+  /** What is measured; `where` if left out. */
+  readonly by?: readonly Affine[];
 }
 
 type Broken = Iterable<Part>;
@@ -37,12 +40,11 @@ const kinds: { readonly [Key in PromisedHere['key']]: Kind } = {
   },
   *'never'(cell, _, about) {
     for (const [nth, one] of about.entries())
-      for (const other of about.slice(0, nth))
-        yield {
-          widget: other,
-          other: one,
-          where: sharedBy([cell.border(one)], [cell.border(other)], slack),
-        };
+      for (const other of about.slice(0, nth)) {
+        const [mine, theirs] = [[cell.border(one)], [cell.border(other)]];
+        const where = new Where(cell).shared(mine, theirs, slack).numbers;
+        if (where) yield { widget: other, other: one, where, by: sharedBy(mine, theirs, slack) };
+      }
   },
   *'touching'(cell, _, about) {
     for (const [widget, other] of neighbours(about)) {
@@ -113,7 +115,7 @@ export const brokenPromise: Traced = {
     for (const { key, promise, about, pointer } of promisesOn(cell.middle)) {
       const said = { at: pointer, apart: key };
       if (about.length === 0) fails({ widget: 0, where: [], ...said });
-      else for (const part of kinds[key](cell, promise, about)) fails({ ...part, by: part.where, ...said });
+      else for (const part of kinds[key](cell, promise, about)) fails({ by: part.where, ...part, ...said });
     }
   },
 };
