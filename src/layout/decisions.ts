@@ -51,12 +51,15 @@ export class Decisions {
     return leads;
   }
 
-  /** Of those that said two lengths are the same, by how much they are not, in px; NaN of all others. */
-  gaps(): Float64Array {
-    const gaps = new Float64Array(this.#at).fill(NaN);
+  /** By how much two lengths that were said to be the same are not, at the most, in px. */
+  widestGap(): number {
+    let widest = 0;
     for (let at = 0; at < this.#at; at++)
-      if (this.#equals[at] === 1 && this.#outcomes[at] === 1) gaps[at] = this.#leads[at]!;
-    return gaps;
+      if (this.#equals[at] === 1 && this.#outcomes[at] === 1) {
+        const gap = Math.abs(this.#leads[at]!);
+        if (gap > widest) widest = gap;
+      }
+    return widest;
   }
 
   less(a: number, b: number, unit: number): boolean {

@@ -16,12 +16,12 @@ export interface Box {
 
 /** In px of the screen. */
 export interface Reach {
-  left: number;
-  top: number;
-  right: number;
-  bottom: number;
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
   /** How far it is over an edge of the screen at the most; below 0 where it is over none. */
-  over: number;
+  readonly over: number;
 }
 
 /** What is known of a widget, and whether a number in it was no function of the size. */
@@ -52,7 +52,7 @@ export class CellScenes {
   readonly #borders = new Map<number, Kept<Box>>();
   readonly #seen = new Map<number, Kept<readonly Box[]>>();
   readonly #reaches = new Map<number, Kept<Reach>>();
-  #curved = new Set<number>();
+  #isCurved = false;
 
   /** @param recorded The view whose plan the cell has. @param subjects The same view, laid out by the ordinary solver. */
   constructor(cell: Cell, recorded: View, subjects: Subjects, screenAt: (point: Point) => Screen) {
@@ -76,22 +76,22 @@ export class CellScenes {
     this.#slack = slack + (cell.isBent ? 2 * bendPx : 0);
   }
 
-  /** Takes out the widgets of which a number was not what three others make it since this was last asked. */
-  takeCurved(): readonly number[] {
-    const found = [...this.#curved];
-    this.#curved = new Set();
-    return found;
+  /** Whether any number was not what three others make it since this was last asked. */
+  takeCurved(): boolean {
+    const isCurved = this.#isCurved;
+    this.#isCurved = false;
+    return isCurved;
   }
 
-  /** A number in px as it follows from the size. @param widget Whose number it is. */
-  number(widget: number, read: (subject: Subject) => number): Affine {
+  /** A number in px as it follows from the size. */
+  number(read: (subject: Subject) => number): Affine {
     const [a, b, c] = this.#three;
     const line = this.#planes.through(read(a), read(b), read(c));
-    if (!(Math.abs(at(line, this.#inside) - read(this.middle)) <= this.#slack)) this.#curved.add(widget);
+    if (!(Math.abs(at(line, this.#inside) - read(this.middle)) <= this.#slack)) this.#isCurved = true;
     return line;
   }
 
-  box(widget: number, read: (subject: Subject) => Rect): Box {
+  box(read: (subject: Subject) => Rect): Box {
     const [one, two, three] = this.#three;
     const a = read(one);
     const b = read(two);
@@ -99,7 +99,7 @@ export class CellScenes {
     const d = read(this.middle);
     const line = (inA: number, inB: number, inC: number, inD: number): Affine => {
       const found = this.#planes.through(inA, inB, inC);
-      if (!(Math.abs(at(found, this.#inside) - inD) <= this.#slack)) this.#curved.add(widget);
+      if (!(Math.abs(at(found, this.#inside) - inD) <= this.#slack)) this.#isCurved = true;
       return found;
     };
     return {
@@ -112,12 +112,12 @@ export class CellScenes {
 
   /** The border box. */
   border(widget: number): Box {
-    return this.#kept(this.#borders, widget, () => this.box(widget, (subject) => subject.rect(widget)));
+    return this.#kept(this.#borders, widget, () => this.box((subject) => subject.rect(widget)));
   }
 
   /** What is drawn of a widget, before anything cuts it off. */
   own(widget: number): Box {
-    return this.#kept(this.#own, widget, () => this.box(widget, (subject) => subject.ownRect(widget)));
+    return this.#kept(this.#own, widget, () => this.box((subject) => subject.ownRect(widget)));
   }
 
   /** The rectangle around all that is drawn of a widget on any screen of the cell, before anything cuts it off. */
@@ -136,14 +136,14 @@ export class CellScenes {
   #kept<Known>(all: Map<number, Kept<Known>>, widget: number, make: () => Known): Known {
     let kept = all.get(widget);
     if (!kept) {
-      const before = this.#curved;
-      this.#curved = new Set();
+      const before = this.#isCurved;
+      this.#isCurved = false;
       const known = make();
-      all.set(widget, (kept = { known, isCurved: this.#curved.size > 0 }));
-      this.#curved = before;
+      all.set(widget, (kept = { known, isCurved: this.#isCurved }));
+      this.#isCurved = before;
     }
     // Whoever reads it again learns it too.
-    if (kept.isCurved) this.#curved.add(widget);
+    if (kept.isCurved) this.#isCurved = true;
     return kept.known;
   }
 
@@ -152,22 +152,22 @@ export class CellScenes {
     if (!this.form.anyClips) return [];
     return this.middle
       .cutterRects(widget)
-      .map((_, nth) => this.box(widget, (subject) => subject.cutterRects(widget)[nth]!));
+      .map((_, nth) => this.box((subject) => subject.cutterRects(widget)[nth]!));
   }
 }
 
 function reachOf({ left, top, right, bottom }: Box, polygon: Polygon): Reach {
-  const reach = { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity, over: -Infinity };
+  let [l, t, r, b, over] = [Infinity, Infinity, -Infinity, -Infinity, -Infinity];
   for (const point of polygon) {
-    const l = at(left, point);
-    const t = at(top, point);
-    const r = at(right, point);
-    const b = at(bottom, point);
-    if (l < reach.left) reach.left = l;
-    if (t < reach.top) reach.top = t;
-    if (r > reach.right) reach.right = r;
-    if (b > reach.bottom) reach.bottom = b;
-    reach.over = Math.max(reach.over, -l, -t, r - point.x, b - point.y);
+    const x = at(left, point);
+    const y = at(top, point);
+    const farX = at(right, point);
+    const farY = at(bottom, point);
+    l = Math.min(l, x);
+    t = Math.min(t, y);
+    r = Math.max(r, farX);
+    b = Math.max(b, farY);
+    over = Math.max(over, -x, -y, farX - point.x, farY - point.y);
   }
-  return reach;
+  return { left: l, top: t, right: r, bottom: b, over };
 }

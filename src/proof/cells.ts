@@ -129,7 +129,12 @@ export function explore(
     const solved = (point: Point, how: 'record' | 'play') => {
       solves++;
       const frame = playback[how](what, screenAt(point));
-      return { frame, leads: decisions.leads(), gaps: decisions.gaps(), bounds: boundLeads(borders, frame) };
+      return {
+        frame,
+        leads: decisions.leads(),
+        gap: decisions.widestGap(),
+        bounds: boundLeads(borders, frame),
+      };
     };
     let here = solved(inside, 'record');
     for (let nth = 1; nth <= mostTries && isOnLine(here); nth++) {
@@ -149,7 +154,7 @@ export function explore(
     const isStraight = [
       linesOf(base.polygon, inside, corners, here.leads, [a.leads, b.leads, c.leads], lines),
       linesOf(base.polygon, inside, corners, here.bounds, [a.bounds, b.bounds, c.bounds], lines),
-      [a, b, c].every(({ gaps }) => gaps.every((gap) => !(Math.abs(gap) > rounding))),
+      Math.max(a.gap, b.gap, c.gap) <= rounding,
     ].every(Boolean);
     if (!isStraight) {
       if (polygon !== base.polygon) {

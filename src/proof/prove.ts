@@ -109,7 +109,7 @@ export function proveView(
           parts++;
         });
       });
-      if (scenes.takeCurved().length > 0) {
+      if (scenes.takeCurved()) {
         gaps.push({ polygon: cell.polygon, reason: 'curved', check });
         continue;
       }

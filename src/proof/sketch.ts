@@ -75,7 +75,7 @@ function shapeOf(scenes: CellScenes, index: number): SketchShape {
     look.borderColor && look.borderWidth > 0
       ? {
           color: look.borderColor,
-          width: scenes.number(index, ({ layout }) => look.borderWidth * layout.scale(index)),
+          width: scenes.number(({ layout }) => look.borderWidth * layout.scale(index)),
         }
       : undefined;
   return {
@@ -103,7 +103,7 @@ function linesOf(scenes: CellScenes, index: number): readonly SketchLine[] {
     if (line.text === '') return [];
     const read = (of: (line: Line) => number) =>
       // Where a cell is curved there may be fewer.
-      scenes.number(index, (subject) => of(linesOn(subject)[nth] ?? linesOn(subject).at(-1)!));
+      scenes.number((subject) => of(linesOn(subject)[nth] ?? linesOn(subject).at(-1)!));
     return [
       {
         text: line.text,

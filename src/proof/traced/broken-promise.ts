@@ -63,7 +63,7 @@ const kinds: { readonly [Key in PromisedHere['key']]: Kind } = {
     const place = placeOf[aligned!];
     for (const [widget, other] of neighbours(about))
       for (const where of apartBy(
-        cell.number(widget, (subject) => place(subject.rect(widget)) - place(subject.rect(other))),
+        cell.number((subject) => place(subject.rect(widget)) - place(subject.rect(other))),
         slack,
       ))
         yield { widget, other, where };
@@ -73,7 +73,7 @@ const kinds: { readonly [Key in PromisedHere['key']]: Kind } = {
     for (const [widget, other] of neighbours(about))
       for (const side of sides)
         for (const where of apartBy(
-          cell.number(widget, (subject) => subject.rect(widget)[side] - subject.rect(other)[side]),
+          cell.number((subject) => subject.rect(widget)[side] - subject.rect(other)[side]),
           2 * slack,
         ))
           yield { widget, other, where };
@@ -81,7 +81,7 @@ const kinds: { readonly [Key in PromisedHere['key']]: Kind } = {
   *'order'(cell, { order }, about) {
     const gap = gapOf(order!, cell.middle);
     for (const [widget, other] of neighbours(about)) {
-      const apart = cell.number(widget, (subject) => gap(subject.rect(widget), subject.rect(other)));
+      const apart = cell.number((subject) => gap(subject.rect(widget), subject.rect(other)));
       yield { widget, other, where: [plus(negative(apart), -slack)] };
     }
   },
@@ -94,7 +94,7 @@ const kinds: { readonly [Key in PromisedHere['key']]: Kind } = {
       yield { widget, where: [plus(less(side, most), -slack)] };
   },
   *'visible'(cell, { visible }, about) {
-    const screen = cell.box(0, ({ screenRect }) => screenRect);
+    const screen = cell.box(({ screenRect }) => screenRect);
     for (const widget of about) {
       const isShown = cell.middle.widgets[widget]!.visible && cell.form.opacity[widget]! > 0;
       const there = common([cell.border(widget), screen]);
@@ -121,8 +121,8 @@ export const brokenPromise: Traced = {
 };
 
 function outerOf(cell: CellScenes, within: string): Box | undefined {
-  if (within === 'safe') return cell.box(0, ({ safeRect }) => safeRect);
-  if (within === 'screen') return cell.box(0, ({ screenRect }) => screenRect);
+  if (within === 'safe') return cell.box(({ safeRect }) => safeRect);
+  if (within === 'screen') return cell.box(({ screenRect }) => screenRect);
   const widget = cell.middle.indexOf(within);
   return widget === undefined ? undefined : cell.border(widget);
 }
@@ -149,8 +149,8 @@ function* bySize(
       if (!limit) continue;
       yield [
         widget,
-        cell.number(widget, (subject) => subject.rect(widget)[side]),
-        cell.number(widget, ({ layout }) => pxOfAmount(limit, layout.scale(widget) || 1, screen)),
+        cell.number((subject) => subject.rect(widget)[side]),
+        cell.number(({ layout }) => pxOfAmount(limit, layout.scale(widget) || 1, screen)),
       ];
     }
 }

@@ -12,7 +12,7 @@ export const covered: Traced = {
   check: id,
   trace(cell, fails) {
     const { middle } = cell;
-    const screen = cell.box(0, ({ screenRect }) => screenRect);
+    const screen = cell.box(({ screenRect }) => screenRect);
     for (const { index: widget } of middle.widgets)
       for (const { above: other, isOpaque } of coveringOf(middle, widget)) {
         const [own, over] = [cell.reach(widget), cell.reach(other)];

@@ -22,7 +22,7 @@ export const cutText: Traced = {
           apart: axis,
           where: [
             plus(
-              cell.number(widget, (subject) => roomOf(subject).over[axis]),
+              cell.number((subject) => roomOf(subject).over[axis]),
               -limit,
             ),
           ],
@@ -33,14 +33,14 @@ export const cutText: Traced = {
           apart: 'dropped',
           where: [
             plus(
-              cell.number(widget, ({ layout }) => text.text.lineHeight * layout.scale(widget)),
+              cell.number(({ layout }) => text.text.lineHeight * layout.scale(widget)),
               -limit,
             ),
           ],
         });
       const cutters = cell.cutters(widget);
       if (cutters.length === 0) continue;
-      const ink = cell.box(widget, (subject) => subject.textRect(widget));
+      const ink = cell.box((subject) => subject.textRect(widget));
       for (const cutter of cutters) {
         const over = {
           left: less(cutter.left, ink.left),

@@ -21,7 +21,7 @@ export const gaveWay: Traced = {
     };
     demandsOn(cell.middle).forEach(({ widget, over }, nth) => {
       over.forEach((_, side) => {
-        const number = cell.number(widget, (subject) => {
+        const number = cell.number((subject) => {
           const demand = demandsOn(subject)[nth]!;
           return demand.over[side]! * subject.layout.scale(demand.unit);
         });

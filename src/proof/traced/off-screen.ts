@@ -7,7 +7,7 @@ const { id, limit } = checkOf('off-screen');
 export const offScreen: Traced = {
   check: id,
   trace(cell, fails) {
-    const screen = cell.box(0, ({ screenRect }) => screenRect);
+    const screen = cell.box(({ screenRect }) => screenRect);
     for (const widget of cell.form.painted) {
       if (cell.reach(widget).over <= limit) continue;
       const seen = cell.seen(widget);

@@ -9,8 +9,8 @@ export const outsideSafeArea: Traced = {
   trace(cell, fails) {
     const { safe } = cell.middle.screen;
     if (safe.left + safe.right + safe.top + safe.bottom === 0) return;
-    const screen = cell.box(0, ({ screenRect }) => screenRect);
-    const inner = cell.box(0, ({ safeRect }) => safeRect);
+    const screen = cell.box(({ screenRect }) => screenRect);
+    const inner = cell.box(({ safeRect }) => safeRect);
     for (const widget of cell.form.painted) {
       if (mayBleed(cell.middle, cell.middle.widgets[widget]!)) continue;
       // What lies outside of the screen is the business of another check.

@@ -8,11 +8,11 @@ const { id, limit } = checkOf('small-text');
 export const smallText: Traced = {
   check: id,
   trace(cell, fails) {
-    const screen = cell.box(0, ({ screenRect }) => screenRect);
+    const screen = cell.box(({ screenRect }) => screenRect);
     const least = pxOfArc(limit, cell.middle.screen);
     for (const { index: widget } of cell.form.texts) {
       if (cell.middle.isBehindDialog(widget)) continue;
-      const high = cell.number(widget, (subject) => capitalPx(subject, widget));
+      const high = cell.number((subject) => capitalPx(subject, widget));
       const by = [plus(negative(high), least)];
       const small = new Where(cell).above(by[0]!);
       if (small.numbers) fails({ widget, where: small.common([...cell.seen(widget), screen]).numbers, by });
