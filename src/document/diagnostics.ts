@@ -11,7 +11,7 @@ export interface DiagnosticFacts {
   'unknown-key': { key: string; where: string; meant?: string; hint?: string | undefined };
   'missing-key': { key: string; where: string };
   'unquoted-color': { found: string };
-  'wrong-value': { key: string; expected: string; found: string };
+  'wrong-value': { key: string; expected: string; found: string; meant?: string };
   'not-worked-out': { key: string; found: string; meant?: string };
   'not-one-of': { key: string; found: string; choices: readonly string[]; meant?: string };
   'key-not-for-kind': { key: string; kind: string; kinds: readonly string[] };
@@ -20,8 +20,8 @@ export interface DiagnosticFacts {
   /** `by`: what would change it. */
   'key-fixed': { key: string; by: 'condition' | 'instance' };
   'refused-value': { message: string };
-  'style-bound': { key: string };
-  'view-bound': { key: string };
+  'style-bound': { key: string; meant?: string };
+  'view-bound': { key: string; meant?: string };
   'duplicate-id': { id: string; firstLine: number; isView: boolean };
   'unknown-name': { what: string; name: string; meant?: string };
   'name-chain': { what: string; chain: readonly string[] };
@@ -31,7 +31,7 @@ export interface DiagnosticFacts {
   'dialog-in-flow': { arrange: string };
   'case-lacks-value': { case: string; value: string };
   'bad-message': { detail: string };
-  'bad-color': { found: string };
+  'bad-color': { found: string; meant?: string };
   'promise-empty': { kinds: readonly string[] };
   'limits-crossed': { key: string; least: number; most: number };
   'file-outside': { path: string };

@@ -23,8 +23,8 @@ const wording: Wording = {
   'unknown-key': ({ key, where, meant: name, hint }) =>
     `${where} has no key "${key}"${hint === undefined ? meant(name) : `; ${hint}`}`,
   'missing-key': ({ key, where }) => `${where} needs the key "${key}"`,
-  'wrong-value': ({ key, expected, found }) =>
-    `"${key}" is ${expected}, not ${found}${meant(valueMeant(key, found.replace(/^"(.*)"$/, '$1')))}${expected.includes('colour') && lacksColor(found) ? hashNote : ''}`,
+  'wrong-value': ({ key, expected, found, meant: value }) =>
+    `"${key}" is ${expected}, not ${found}${meant(value ?? valueMeant(key, found.replace(/^"(.*)"$/, '$1')))}${expected.includes('colour') && lacksColor(found) ? hashNote : ''}`,
   'not-worked-out': ({ key, found, meant: other }) =>
     `"${key}" is left to "${found}", which is neither a name nor anything that can be worked out${meant(other)}`,
   'not-one-of': ({ key, found, choices, meant: name }) =>
@@ -38,8 +38,10 @@ const wording: Wording = {
       ? `"${key}" cannot change from screen to screen`
       : `"${key}" of a widget in a component cannot change in an instance of it`,
   'refused-value': ({ message }) => message,
-  'style-bound': ({ key }) => `"${key}" of a style uses no value: write it in the look of a widget`,
-  'view-bound': ({ key }) => `"${key}" of a view uses no value: write it on a widget that fills the view`,
+  'style-bound': ({ key, meant: token }) =>
+    `"${key}" of a style uses no value${token === undefined ? ': write it in the look of a widget' : meant(token)}`,
+  'view-bound': ({ key, meant: token }) =>
+    `"${key}" of a view uses no value${token === undefined ? ': write it on a widget that fills the view' : meant(token)}`,
   'key-needs': ({ key, needs }) => `"${key}" does something only with ${needs}`,
   'duplicate-id': ({ id, firstLine, isView }) =>
     isView
@@ -58,8 +60,8 @@ const wording: Wording = {
     `a dialog takes its place in the ${arrange} here, as its neighbours do: put it into a parent that arranges nothing`,
   'case-lacks-value': ({ case: name, value }) => `the case "${name}" gives no value for "{${value}}"`,
   'bad-message': ({ detail }) => `this text is not a message that can be filled in: ${detail}`,
-  'bad-color': ({ found }) =>
-    `${found} is not a colour of CSS Color 4, such as #0a4d68 or rgb(10 77 104)${found.includes('(') && !found.includes(')') ? hashNote : ''}`,
+  'bad-color': ({ found, meant: value }) =>
+    `${found} is not a colour of CSS Color 4, such as #0a4d68 or rgb(10 77 104)${meant(value)}${found.includes('(') && !found.includes(')') ? hashNote : ''}`,
   'promise-empty': ({ kinds }) =>
     `this promises nothing: say ${kinds.slice(0, -1).join(', ')} or ${kinds.at(-1)!}`,
   'limits-crossed': ({ key, least, most }) => `"${key}" asks for at least ${least} and at most ${most}`,

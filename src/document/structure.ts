@@ -247,10 +247,10 @@ const fixed = {
   view: (key: string) => ['title', 'backdrop', 'supports'].includes(key) || keyRow(key)?.onScreens === false,
 };
 
-/** A view itself is the same with every value of a case. */
+/** A view itself is the same with every value of a case; what stands behind it is looked at with the colours there are. */
 function checkViewValues(view: object, pointer: string, origin: Origin, diagnostics: DiagnosticList): void {
   for (const [key, value] of Object.entries(view) as [string, unknown][]) {
-    if (key !== 'title' && (isOpen(value) || isNamePattern(key, value)))
+    if (key !== 'title' && key !== 'backdrop' && (isOpen(value) || isNamePattern(key, value)))
       diagnostics.add('view-bound', { key }, origin.at(pointerTo(pointer, key)));
   }
 }

@@ -16,7 +16,7 @@ import {
   type Origin,
 } from '../document/index.ts';
 import { defaultFont, familyNames, lookKeys } from './look.ts';
-import { checkValue } from './check-value.ts';
+import { checkValue, tokensMeant } from './check-value.ts';
 import { kindStyle, namedThemes, type Theme } from './theme.ts';
 import { fontsOf } from './fonts.ts';
 import { tokensOf } from './tokens.ts';
@@ -61,11 +61,11 @@ function checkThemeFiles(
       ([kind, style]) => [kindStyle(kind as Kind), style, pointerTo('/kinds', kind)] as const,
     );
     for (const [name, style, pointer] of [...styles, ...ofKinds]) {
-      refuseValues(style, pointer, checked.origin, diagnostics);
+      refuseValues(style, pointer, checked.origin, theme, diagnostics);
       checkLook(document, style, pointer, checked.origin, theme, diagnostics);
       for (const [state, look] of Object.entries(style.states ?? {})) {
         const at = pointerTo(`${pointer}/states`, state);
-        refuseValues(look, at, checked.origin, diagnostics);
+        refuseValues(look, at, checked.origin, theme, diagnostics);
         checkLook(document, look, at, checked.origin, theme, diagnostics);
       }
       if (style.extends !== undefined)
@@ -97,10 +97,19 @@ function checkWidget(
 }
 
 /** Styles are shared by widgets that know other values, or none. */
-function refuseValues(look: LookSource, pointer: string, origin: Origin, diagnostics: DiagnosticList): void {
-  for (const key of lookKeys)
-    if (isTemplate(entryOf(look as Record<string, unknown>, key)))
-      diagnostics.add('style-bound', { key }, origin.at(pointerTo(pointer, key)));
+function refuseValues(
+  look: LookSource,
+  pointer: string,
+  origin: Origin,
+  theme: Theme,
+  diagnostics: DiagnosticList,
+): void {
+  for (const key of lookKeys) {
+    const value = entryOf(look as Record<string, unknown>, key);
+    if (!isTemplate(value)) continue;
+    const facts = { key, meant: tokensMeant(theme, value) };
+    diagnostics.add('style-bound', facts, origin.at(pointerTo(pointer, key)));
+  }
 }
 
 function checkLook(
@@ -195,7 +204,10 @@ function checkBackdrop(
     if (pictures.includes(entry)) return;
     const at = typeof backdrop === 'string' ? pointer : `${pointer}/${index}`;
     if (entry.startsWith('$')) checkValue(theme, 'color', entry, at, document.origin, diagnostics);
-    else if (!theme.colorOf(entry)) {
+    else if (isTemplate(entry)) {
+      const facts = { key: 'backdrop', meant: tokensMeant(theme, entry) };
+      diagnostics.add('view-bound', facts, document.origin.at(at));
+    } else if (!theme.colorOf(entry)) {
       const facts = { what: 'colour or picture', name: entry, meant: nearestName(entry, pictures) };
       diagnostics.add('unknown-name', facts, document.origin.at(at));
     }

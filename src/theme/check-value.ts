@@ -31,8 +31,19 @@ export function checkValue(
   if (expected === undefined) return;
   const filled = typeof value === 'string' ? theme.fillIn(value) : value;
   const found = JSON.stringify(value) + (filled === value ? '' : ` (${JSON.stringify(filled)})`);
-  if (key === 'color' || key === 'background') diagnostics.add('bad-color', { found }, origin.at(pointer));
-  else diagnostics.add('wrong-value', { key, expected, found }, origin.at(pointer));
+  const meant = tokensMeant(theme, value);
+  if (key === 'color' || key === 'background')
+    diagnostics.add('bad-color', { found, meant }, origin.at(pointer));
+  else diagnostics.add('wrong-value', { key, expected, found, meant }, origin.at(pointer));
+}
+
+/** A value whose tokens were written as among tokens, `{color.ink}`, as they are written in looks; undefined where it has none. */
+export function tokensMeant(theme: Theme, value: unknown): string | undefined {
+  if (typeof value !== 'string') return undefined;
+  const other = value.replace(/\{([\w-]+(?:\.[\w-]+)+)\}/g, (written, name: string) =>
+    'value' in theme.tokens.resolve(name) ? `$${name}` : written,
+  );
+  return other === value ? undefined : other;
 }
 
 function reportToken(

@@ -375,6 +375,21 @@ views:
       'hud.yaml:3:32: error: "background" of a style uses no value: write it in the look of a widget',
     ],
     [
+      'a token written as among tokens, in a style',
+      'pimbot: 1\ntokens: { color: { $type: color, ink: { $value: "#fff" } } }\nstyles: { plate: { color: "{color.ink}" } }\nviews: { a: {} }\n',
+      'hud.yaml:3:27: error: "color" of a style uses no value; did you mean "$color.ink"?',
+    ],
+    [
+      'the same behind a view',
+      'pimbot: 1\ntokens: { color: { $type: color, ink: { $value: "#fff" } } }\nviews: { a: { backdrop: "{color.ink}" } }\n',
+      'hud.yaml:3:25: error: "backdrop" of a view uses no value; did you mean "$color.ink"?',
+    ],
+    [
+      'and within a value',
+      'pimbot: 1\ntokens: { color: { $type: color, ink: { $value: "#fff" } } }\nviews: { a: { look: { border: "4 {color.ink}" } } }\n',
+      'not "4 {color.ink}"; did you mean "4 $color.ink"?',
+    ],
+    [
       'a state of a style with a value of a case',
       'pimbot: 1\ncases: { a: { dim: 1 } }\nstyles: { plate: { states: { hover: { opacity: "{dim}" } } } }\nviews: { a: {} }\n',
       '"opacity" of a style uses no value',
