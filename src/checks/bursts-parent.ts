@@ -18,7 +18,7 @@ export const burstsParent = {
   sentence: ({ facts, other, measured }) =>
     `sticks out ${measured} px past the ${facts.edge} edge of its parent, ${other}`,
   apart: ({ edge }) => edge,
-  remedies: ['fitInParent', 'roomAround'],
+  remedies: ['noLarger', 'fitInParent', 'roomAround', 'stack'],
   run(subject, limit, report) {
     for (const widget of subject.widgets) {
       const { index, parent } = widget;

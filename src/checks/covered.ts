@@ -69,7 +69,11 @@ function isLostWhenCovered(subject: Subject, index: number): boolean {
 }
 
 function mayCover(subject: Subject, above: number, index: number): boolean {
-  return subject.isAbove(above, index) && !mayLieOver(subject.widgets[above]!);
+  if (!subject.isAbove(above, index)) return false;
+  // What is in a pop-up lies over whatever that lies over.
+  for (let at = above; at > 0 && !subject.isWithin(index, at); at = subject.widgets[at]!.parent)
+    if (mayLieOver(subject.widgets[at]!)) return false;
+  return true;
 }
 
 /** How much of a widget another one hides, in %. */

@@ -17,7 +17,7 @@ export const cutOff = {
   severity: 'error',
   sentence: ({ other, measured }) =>
     `is ${measured} % cut off${other === undefined ? '' : ` by ${other}`} and cannot be scrolled into view`,
-  remedies: ['roomAround'],
+  remedies: ['noLarger', 'roomAround'],
   run(subject, limit, report) {
     for (const { index, pointer } of subject.widgets) {
       if (!isLostWhenCut(subject, index)) continue;

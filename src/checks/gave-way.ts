@@ -12,7 +12,7 @@ export const gaveWayCheck = {
   severity: 'error',
   sentence: ({ measured }) =>
     `could not get ${measured === '1' ? 'the size' : `${measured} of the sizes`} it asked for`,
-  remedies: ['raiseMaximum'],
+  remedies: ['raiseMaximum', 'roomForChildren', 'stack'],
   run(subject, limit, report) {
     const found = new Map<number, { text: string; pointer: string }[]>();
     for (const { widget, text, pointer } of gaveWay(subject.tree, subject.layout))

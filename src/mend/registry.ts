@@ -1,4 +1,5 @@
 import type { RemedyName } from '../checks/index.ts';
+import { roomForChildren, stack } from './remedies/arranged.ts';
 import {
   evenGap,
   fitInParent,
@@ -24,6 +25,7 @@ import {
 } from './remedies/readable.ts';
 import {
   enlarge,
+  noLarger,
   ownShape,
   roomAround,
   roomForSlices,
@@ -49,6 +51,7 @@ export const remedies: { readonly [Name in Exclude<RemedyName, keyof typeof docu
   largerText,
   moveApart,
   moveInside,
+  noLarger,
   ontoLine,
   opaquePlate,
   ownShape,
@@ -56,6 +59,7 @@ export const remedies: { readonly [Name in Exclude<RemedyName, keyof typeof docu
   raise,
   raiseMaximum,
   roomAround,
+  roomForChildren,
   roomForSlices,
   roomForText,
   safeArea,
@@ -63,6 +67,7 @@ export const remedies: { readonly [Name in Exclude<RemedyName, keyof typeof docu
   shorterLines,
   showState,
   shrinkPicture,
+  stack,
   stateColor,
   strongerColor,
   themesColor,

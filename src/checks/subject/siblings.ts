@@ -5,9 +5,18 @@ import type { Subject } from './subject.ts';
 
 const lyingOver: ReadonlySet<Kind> = new Set(['tooltip', 'scrollbar']);
 
-/** Whether a widget lies over others by its nature, as a tooltip, or over what it belongs to, as a scrollbar and a sign of more. */
-export function mayLieOver({ kind, source }: Widget): boolean {
-  return lyingOver.has(kind) || 'shows-more' in source;
+/**
+ * Whether a widget lies over others by its nature, as a tooltip and a pop-up, or over what it belongs to, as a scrollbar and a sign of
+ * more.
+ */
+export function mayLieOver(widget: Widget): boolean {
+  return lyingOver.has(widget.kind) || 'shows-more' in widget.source || isPopUp(widget);
+}
+
+/** What comes and goes and keeps the focus while it is there, as the list of a drop-down. */
+function isPopUp({ source, bound }: Widget): boolean {
+  if (!('focus-scope' in source) || source['focus-scope'] !== 'closed') return false;
+  return bound.has('visible') || bound.has('gone');
 }
 
 /** Widgets that are anchored beside each other in the same parent, by parent. */

@@ -1,3 +1,4 @@
+import { Subjects, branchesApart } from '../../checks/index.ts';
 import { EditError, putAnchor, suggestAnchor } from '../../edit/index.ts';
 import { isRightToLeft } from '../../text/index.ts';
 import { NoSuchName, type View } from '../../view/index.ts';
@@ -123,10 +124,12 @@ export const moveApart: Remedy = (broken) => {
   return found.sort((a, b) => a.by - b.by).map(({ change }) => change);
 };
 
-/** Drawn over what covers it. */
-export const raise: Remedy = (broken) => {
-  const { widget, other } = broken;
+/** Drawn over what covers it, where the two may lie over each other: words over words are no easier to read the other way round. */
+export const raise: Remedy = ({ widget, other, view, on }) => {
   if (!other) return [];
+  const subject = new Subjects(view).of(on);
+  const [one, above] = [widget.index, other.index];
+  if (subject.paints(one) && subject.paints(above) && branchesApart(subject, one, above)) return [];
   const { z = 0 } = other.source as { z?: number };
   return [keysOf(widget, { z: z + 1 }), ...(z === 0 ? [keysOf(other, { z: -1 })] : [])];
 };

@@ -1,6 +1,6 @@
 import { cssPixels } from '../../checks/index.ts';
 import type { Json } from '../../document/index.ts';
-import { controlBoxes } from '../../inside/index.ts';
+import { contentRoom, controlBoxes } from '../../inside/index.ts';
 import { factOf, keysOf, sizeKeys, wholeUp, type Broken, type Remedy } from '../remedy.ts';
 import { isConditional, mayGrow, onTheirScreens } from '../on-screens.ts';
 
@@ -104,6 +104,19 @@ export const shrinkPicture: Remedy = (broken) => {
   const share = limit / measured / on.layout.factor(widget.index);
   const size = { width: Math.floor(width * share), height: Math.floor(height * share) };
   return size.width > 0 && size.height > 0 ? [keysOf(widget, sizeKeys(widget, size))] : [];
+};
+
+/** No larger than the room it is in: however it is placed, it would stick out. */
+export const noLarger: Remedy = ({ widget, on }) => {
+  const parent = on.widgets[widget.parent];
+  if (!parent) return [];
+  const rect = on.layout.rectInU(widget.index);
+  const room = contentRoom(on.layout, parent);
+  return (['width', 'height'] as const).flatMap((side) => {
+    const { mode, size, max } = widget.box[side === 'width' ? 'x' : 'y'];
+    const isSaid = mode === 'fixed' && size.share === 0 && !max;
+    return isSaid && rect[side] > room[side] ? [keysOf(widget, { [`max-${side}`]: '100%' })] : [];
+  });
 };
 
 /** Whatever cuts it off made as large as what is in it needs. */
