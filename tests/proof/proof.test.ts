@@ -138,6 +138,31 @@ test('sizes on which all is decided alike are looked at once, wherever a border 
   expect(proof.cells).toBe(3);
 });
 
+test('what lies over another of the same width, its edges on the same lines, covers it from a share of its height on', () => {
+  const plate = { look, 'may-overlap': true as const, 'inset': { left: 20, right: 20 } };
+  const { document } = readDocument(
+    documentOf([
+      {
+        id: 'go',
+        kind: 'button',
+        label: 'Go',
+        ...plate,
+        anchor: 'left..right bottom',
+        offset: [0, -20],
+        height: 140,
+      },
+      { id: 'board', ...plate, anchor: 'left..right top', offset: [0, 20], height: 320 },
+    ]),
+  );
+  const view = openView(document!, 'test', { resources: { fonts } });
+  const parts = proveView(view, device, region).findings.flatMap(({ finding, parts: own }) =>
+    finding.check === 'covered' ? own : [],
+  );
+  // 20 + 320 + 140 + 20 = 500, less 5 % of 140.
+  const covers = (height: number) => parts.some((part) => contains(part, { x: 640, y: height }));
+  expect([400, 492, 494, 520].map(covers)).toEqual([true, true, false, false]);
+});
+
 test('what is so on the edge of the range alone is found', () => {
   // The scale is 4 on 1280 × 720 and larger screens, and the range ends there.
   const { document } = readDocument({

@@ -65,8 +65,11 @@ export class Where {
       if (value < least) least = value;
       if (value > most) most = value;
     }
-    if (this.#closed ? most < -rounding : most <= 0) this.#left = undefined;
-    else if (least <= 0) this.#left.push({ x, y, c });
+    const isNowhere = this.#closed ? most < -rounding : most <= 0;
+    // What is 0 everywhere divides nothing.
+    const isEverywhere = this.#closed ? least >= -rounding : least > 0;
+    if (isNowhere) this.#left = undefined;
+    else if (!isEverywhere) this.#left.push({ x, y, c });
     return this;
   }
 }
