@@ -84,7 +84,9 @@ export function textRoom(subject: Subject, widget: TextWidget) {
   const room = (axis: 'x' | 'y', length: number) =>
     (length - paddingStart(layout, widget, axis) - paddingEnd(layout, widget, axis)) / layout.factor(index);
   const [roomX, roomY] = [room('x', layout.widthInU(index)), room('y', layout.heightInU(index))];
-  const over = { x: (wide - roomX) * scale, y: (high - roomY) * scale };
+  // What is typed goes along with the caret.
+  const isTyped = widget.kind === 'textbox' && !widget.isPlaceholder;
+  const over = { x: isTyped ? 0 : (wide - roomX) * scale, y: (high - roomY) * scale };
   const dropped = shortened && text.setting.ellipsis === 'none' ? droppedFrom(widget, subject) : 0;
   return { wide, high, roomX, roomY, over, dropped };
 }

@@ -2,6 +2,7 @@ import type { Caret, Widget } from '../dress/index.ts';
 import type { Layout, Rect } from '../layout/index.ts';
 import type { TextBlock } from '../text/index.ts';
 import { placeText } from './text.ts';
+import { caretShare, lengthTo } from './typed-text.ts';
 
 /** The line of a textbox as carets see it, in device px. */
 interface CaretLine {
@@ -35,12 +36,6 @@ function lineOf(widget: Widget, layout: Layout): CaretLine | undefined {
   };
 }
 
-/** How long the text is up to a place in it, in u: spaces at its end count. */
-function lengthTo({ setting, text }: TextBlock, at: number): number {
-  const { advance, glyphs } = setting.chain.piece(text.slice(0, at));
-  return advance * setting.fontSize + setting.letterSpacing * glyphs;
-}
-
 function placeOf(line: CaretLine, at: number): number {
   const along = line.isPlaceholder ? 0 : lengthTo(line.text, at) * line.times;
   return line.rightToLeft ? line.start - along : line.start + along;
@@ -59,7 +54,7 @@ export function caretRects(
   const size = fontSize * line.times;
   const em = size / unitsPerEm;
   const [y, height] = [line.baseline - ascent * em, (ascent + descent) * em];
-  const width = Math.max(1, Math.round(size * 0.06));
+  const width = Math.max(1, Math.round(size * caretShare));
   const at = placeOf(line, caret?.at ?? line.text.text.length);
   const from = caret === undefined || caret.from === caret.at ? undefined : placeOf(line, caret.from);
   return {

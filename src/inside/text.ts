@@ -2,6 +2,7 @@ import type { Widget } from '../dress/index.ts';
 import type { Layout, Rect } from '../layout/index.ts';
 import { paddingEnd, paddingStart } from './room.ts';
 import type { SetText, TextLine } from '../text/index.ts';
+import { movedAlong, typedLength } from './typed-text.ts';
 
 /** A line of text and where its baseline starts, in u of the view on the surface. */
 export interface PlacedLine {
@@ -52,6 +53,11 @@ interface Setting {
   readonly room: number;
   /** The share of what a line leaves of the room that stands before it. */
   readonly share: number;
+  /** How far the lines are moved to the right of that, and seen in the room alone; undefined where they are seen as they are. */
+  readonly moved: number | undefined;
+  /** How long what is typed is, with the spaces at its end; undefined of any other text. */
+  readonly typed: number | undefined;
+  readonly rightToLeft: boolean;
   /** From the top of a line. */
   readonly baseline: number;
 }
@@ -70,8 +76,34 @@ function settingOf(widget: Widget, layout: Layout): Setting {
   const top = rect.y + above + spare * shares[widget.look.alignContent];
   const inner = rect.x + left;
   const along = shares[widget.look.textAlign];
-  const share = widget.box.rightToLeft ? 1 - along : along;
-  return { lines, shrink, unit, lineHeight, top, inner, room, share, baseline: text.baseline * unit };
+  const { rightToLeft } = widget.box;
+  const by = movedAlong(widget, room / unit);
+  const share = by !== undefined ? (rightToLeft ? 1 : 0) : rightToLeft ? 1 - along : along;
+  const moved = by === undefined ? undefined : (rightToLeft ? by : -by) * unit;
+  const long = typedLength(widget);
+  const typed = long === undefined ? undefined : long * unit;
+  const baseline = text.baseline * unit;
+  return { lines, shrink, unit, lineHeight, top, inner, room, share, moved, typed, rightToLeft, baseline };
+}
+
+/** Where a line of a text starts. */
+function startOf(
+  { inner, room, share, moved = 0, typed, rightToLeft, unit }: Setting,
+  line: TextLine,
+): number {
+  const width = line.width * unit;
+  if (typed === undefined) return inner + (room - width) * share + moved;
+  // Spaces at its end are typed too, and stand before the letters where those run from right to left.
+  return inner + (room - typed) * share + moved + (rightToLeft ? typed - width : 0);
+}
+
+/** What is seen of a text that is too long for its textbox, in u on the surface; undefined of any other one. */
+export function textWindow(widget: Widget, layout: Layout): Rect | undefined {
+  if (widget.kind !== 'textbox' || !widget.text) return undefined;
+  const { moved, inner, room } = settingOf(widget, layout);
+  if (moved === undefined) return undefined;
+  const { y, height } = layout.rectInU(widget.index);
+  return { x: inner, y, width: Math.max(0, room), height };
 }
 
 const shares = { start: 0, center: 0.5, end: 1 } as const;
@@ -89,22 +121,22 @@ export function inkInto(widget: Widget, layout: Layout, into: Float64Array, at: 
   );
 }
 
-function inkOf(
-  { lines, unit, lineHeight, top, inner, room, share, baseline }: Setting,
-  edge: number,
-  into: Float64Array,
-  at: number,
-): void {
+function inkOf(setting: Setting, edge: number, into: Float64Array, at: number): void {
+  const { lines, unit, lineHeight, top, inner, room, moved, baseline } = setting;
   let [left, right, high, low] = [Infinity, -Infinity, Infinity, -Infinity];
   for (let nth = 0; nth < lines.length; nth++) {
-    const { ink, width } = lines[nth]!;
+    const { ink } = lines[nth]!;
     if (!ink) continue;
-    const start = inner + (room - width * unit) * share;
+    const start = startOf(setting, lines[nth]!);
     const base = top + nth * lineHeight + baseline;
     left = Math.min(left, start + ink.left * unit);
     right = Math.max(right, start + ink.right * unit);
     high = Math.min(high, base - ink.top * unit);
     low = Math.max(low, base - ink.bottom * unit);
+  }
+  if (moved !== undefined) {
+    left = Math.max(left, inner);
+    right = Math.min(right, inner + room);
   }
   const drawn = left < right;
   into[at] = drawn ? left - edge : inner;
@@ -116,10 +148,10 @@ function inkOf(
 /** Puts the lines of a widget's text into its box. */
 export function placeText(widget: Widget, layout: Layout): PlacedText {
   const setting = settingOf(widget, layout);
-  const { lines, unit, shrink, lineHeight, top, inner, room, share, baseline } = setting;
+  const { lines, unit, shrink, lineHeight, top, baseline } = setting;
   const placed = lines.map((line, index) => ({
     line,
-    x: inner + (room - line.width * unit) * share,
+    x: startOf(setting, line),
     baseline: top + index * lineHeight + baseline,
   }));
   const ink = new Float64Array(4);

@@ -12,9 +12,10 @@ import {
   turnOf,
   type Matrix,
   type PicturePiece,
+  textWindow,
 } from '../inside/index.ts';
 import type { Rect } from '../layout/index.ts';
-import { isSquare, mapCorners, type Corners, type Rgba } from '../theme/index.ts';
+import { isSquare, mapCorners, square, type Corners, type Rgba } from '../theme/index.ts';
 import type { Backdrop, ViewLayout } from '../view/index.ts';
 import { plainBox, type DrawList, type DrawOperation } from './draw-list.ts';
 import { addCaret, addControl, addSelection, scrollbarOf } from './draw-control.ts';
@@ -200,9 +201,23 @@ function addWidget(on: ViewLayout, widget: Widget, operations: DrawOperation[]):
   }
   if (drawn && border) addBox(undefined, border);
   if (drawn) addControl(on, widget, { rect, radius: baseRadius }, operations);
+  const window = textWindow(widget, layout);
+  if (window) operations.push({ type: 'clip', rect: onSurface(layout, window), radius: square });
   if (drawn) addSelection(on, widget, operations);
   if (widget.text) addText(on, widget, operations);
   if (drawn) addCaret(on, widget, operations);
+  if (window) operations.push({ type: 'restore' });
+}
+
+/** A rectangle in u on the surface, in whole device px. */
+function onSurface({ frame }: ViewLayout['layout'], { x, y, width, height }: Rect): Rect {
+  const { scale, originX, originY } = frame;
+  return onPixels({
+    x: originX + x * scale,
+    y: originY + y * scale,
+    width: width * scale,
+    height: height * scale,
+  });
 }
 
 /** What a dialog lays over the whole screen, so that all behind it steps back. */
