@@ -45,7 +45,7 @@ export const lowContrast = {
     `has text with contrast ${measured}:1${state ? ` while ${asSaid(state)}` : ''}, minimum ${limit}:1`,
   cause: ({ facts: { state, style } }) => state && `${style} is hard to read while ${asSaid(state)}`,
   apart: ({ state }) => state,
-  remedies: ['themesColor', 'stateColor', 'strongerColor', 'opaquePlate'],
+  remedies: ['themesColor', 'stateColor', 'strongerColor', 'opaquePlate', 'ownStateColor'],
   run(subject, limit, report) {
     const failed = new Set<number>();
     for (const { index, pointer } of subject.texts) {

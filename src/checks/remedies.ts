@@ -11,6 +11,7 @@ export type RemedyName =
   | 'ontoLine'
   | 'opaquePlate'
   | 'ownShape'
+  | 'ownStateColor'
   | 'pivotFollows'
   | 'raise'
   | 'raiseMaximum'

@@ -58,6 +58,8 @@ export const statesAlike = {
     );
     for (const { index, within, ring, state, wanted, over } of alike) {
       if (!subject.isThere(index)) continue;
+      // The focus scrolls it to where it is seen: what is behind a ring is known there.
+      if (ring.length > 0 && !hasArea(subject.visualRect(index))) continue;
       const measured = Math.max(within, ...ring.map((shadow) => shadowContrast(subject, index, shadow)));
       if (measured >= wanted) continue;
       const { pointer } = subject.widgets[index]!;

@@ -17,6 +17,7 @@ import {
 import {
   largerText,
   opaquePlate,
+  ownStateColor,
   roomForText,
   shorterLines,
   stateColor,
@@ -55,6 +56,7 @@ export const remedies: { readonly [Name in Exclude<RemedyName, keyof typeof docu
   ontoLine,
   opaquePlate,
   ownShape,
+  ownStateColor,
   pivotFollows,
   raise,
   raiseMaximum,

@@ -47,7 +47,7 @@ describe('what has too little room is given some', () => {
 
   test('a row stands in lines, or below each other, on the screens it is too wide for alone', () => {
     const { say, left } = offered(page(head), 'overlap', 'title');
-    expect(say).toMatch(/^head: (at aspects up to|on upright) .*arrange: (wrap|column)$/);
+    expect(say).toMatch(/^head: where the view is up to \d+ u wide arrange: (wrap|column)$/);
     expect(left).toBe(0);
   });
 

@@ -1,16 +1,32 @@
 import type { Widget } from '../../dress/index.ts';
 import type { ViewLayout } from '../../view/index.ts';
 import { eachDemand } from '../../why/index.ts';
-import { onTheirScreens } from '../on-screens.ts';
-import { keysOf, sizeKeys, wholeUp, type Broken, type Remedy } from '../remedy.ts';
+import { isConditional } from '../on-screens.ts';
+import { keysOf, keysWhere, sizeKeys, wholeUp, type Broken, type Remedy } from '../remedy.ts';
 
-/** A row in several lines, or one below the other, on screens that are too narrow for it. */
+/** A row in several lines, or one below the other, on surfaces that are too narrow for it. */
 export const stack: Remedy = (broken) => {
   const row = rowAround(broken);
-  if (!row) return [];
-  const ofRow: Broken = { ...broken, widget: row };
-  return [{ arrange: 'wrap' }, { arrange: 'column' }].flatMap((keys) => onTheirScreens(ofRow, () => keys));
+  if (!row || isConditional({ ...broken, widget: row }, { arrange: 'row' })) return [];
+  const { screens, finding, view } = broken;
+  const names = new Set(finding.occurrences.map(({ screen }) => screen));
+  const widths = screens.map((screen) => ({
+    width: view.frameOn(screen).width,
+    isFailing: names.has(screen.name),
+  }));
+  const failing = widths.filter(({ isFailing }) => isFailing);
+  const most = Math.ceil(Math.max(...failing.map(({ width }) => width)) / 10) * 10;
+  const others = widths.filter(({ width, isFailing }) => !isFailing && width <= most).length;
+  // Where it is too long for wide ones too, or as wide ones hold it, its width is not what is wrong.
+  if (failing.length > few * screens.length || others > failing.length) return [];
+  const where = `where the view is up to ${most} u wide`;
+  return (['wrap', 'column'] as const).map((arrange) =>
+    keysWhere([row], [{ screen: { width: `..${most}` }, where, keys: { arrange } }]),
+  );
 };
+
+/** A share of the screens. */
+const few = 0.5;
 
 /** The nearest row that has both widgets in it, or is one of them. */
 function rowAround({ widget, other, on }: Broken): Widget | undefined {

@@ -1,5 +1,5 @@
 import { hexOf, mixed, parseColor, styleList } from '../../theme/index.ts';
-import type { Json, WidgetSource } from '../../document/index.ts';
+import type { Json, State, WidgetSource } from '../../document/index.ts';
 import type { Widget } from '../../dress/index.ts';
 import { mayGrow, onTheirScreens } from '../on-screens.ts';
 import {
@@ -143,16 +143,29 @@ export const strongerColor: Remedy = (broken) => {
 };
 
 /** Another colour of the words, or of what they stand on, in the state of their control in which they are hard to read. */
-export const stateColor: Remedy = ({ widget, document, finding, on }) => {
-  const state = factOf(finding, 'state');
-  if (state === undefined) return [];
+export const stateColor: Remedy = (broken) => {
+  const state = factOf(broken.finding, 'state');
+  return state === undefined ? [] : otherColors(broken, () => [state]);
+};
+
+/** The same in the state that a control is in now, such as the one that is chosen. */
+export const ownStateColor: Remedy = (broken) =>
+  factOf(broken.finding, 'state') === undefined ? otherColors(broken, ({ states }) => states) : [];
+
+/** Other colours that a style says for one of some states of a widget or of one around it, the nearest that does. */
+function otherColors(
+  { widget, document, on }: Broken,
+  statesOf: (widget: Widget) => readonly State[],
+): readonly Change[] {
   for (let at: Widget | undefined = widget; at && at.index > 0; at = on.widgets[at.parent]) {
     const { theme, look, source } = at;
-    const style = styleList((source as WidgetSource).style).findLast(
-      (name) => theme.find(name)?.style.states?.[state] !== undefined,
-    );
+    const styles = styleList((source as WidgetSource).style);
+    const lookIn = (one: State) =>
+      styles.findLast((name) => theme.find(name)?.style.states?.[one] !== undefined);
+    const state = statesOf(at).findLast((one) => lookIn(one) !== undefined);
+    const style = state && lookIn(state);
     const found = style === undefined ? undefined : theme.find(style);
-    if (found?.origin !== document.origin) continue;
+    if (!state || found?.origin !== document.origin) continue;
     const said = found.style.states![state]!;
     const back = look.background?.type === 'color' ? look.background.color : undefined;
     const usual = { color: look.color, background: back };
@@ -172,7 +185,7 @@ export const stateColor: Remedy = ({ widget, document, finding, on }) => {
     );
   }
   return [];
-};
+}
 
 /** A colour of its own, or a tint, that does not suit every theme, left out: what its style says holds again. */
 export const themesColor: Remedy = ({ widget, document, finding }) => {
