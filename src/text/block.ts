@@ -205,17 +205,33 @@ export class TextBlock {
   }
 
   /**
-   * The widths around one, from the first up to but not including the second, between which its height stays the same and its
-   * lines end in the same places; the first is NaN where it changes with every width, as a text that shrinks.
+   * The widths around one, from the first up to but not including the second, between which its height stays the same, its lines end in
+   * the same places and an ellipsis stands for the same letters; the first is NaN where it changes with every width, as a text that
+   * shrinks.
    */
   steadyBetween(width: number): readonly [from: number, to: number] {
     const whole = this.widest - slack;
     if (width >= whole) return [whole, Infinity];
-    const { wrap, ellipsis } = this.setting;
-    if (this.#shrinks || (!wrap && ellipsis !== 'none')) return [NaN, whole];
-    if (!wrap) return [-Infinity, whole];
-    const [from, to] = this.#found().between(width + slack);
-    return [from - slack, Math.min(to - slack, whole)];
+    if (this.#shrinks) return [NaN, whole];
+    const { wrap, ellipsis, mostLines } = this.setting;
+    let [least, most] = [-Infinity, whole];
+    const narrow = ([from, to]: readonly [number, number]) => {
+      least = Math.max(least, from);
+      most = Math.min(most, to);
+    };
+    const lines = ellipsis === 'none' ? [] : this.#linesWithin(wrap ? width : Infinity);
+    if (wrap) {
+      const [from, to] = this.#found().between(width + slack);
+      narrow([from - slack, to - slack]);
+      const last = lines[mostLines - 1];
+      if (last && lines.length > mostLines)
+        narrow(this.#keptBetween(last.start, this.text.length, width, true));
+    } else
+      for (const line of lines) {
+        const fits = line.width <= width + slack;
+        narrow(fits ? [line.width - slack, Infinity] : this.#keptBetween(line.start, line.end, width, false));
+      }
+    return [least, most];
   }
 
   #linesIn(width: number): number {
@@ -297,6 +313,11 @@ export class TextBlock {
 
   /** One line of a part of the text with an ellipsis for what does not fit. */
   #shorter(from: number, to: number, width: number, always: boolean): TextLine {
+    return this.#shortened(from, to, width, always).shown.#linesWithin(Infinity)[0]!;
+  }
+
+  /** A part of the text with an ellipsis for what does not fit, and what it is as soon as a letter more does. */
+  #shortened(from: number, to: number, width: number, always: boolean) {
     const text = this.text.slice(from, to).replace(lineEnd, (ends) => ' '.repeat(ends.length));
     const place = this.setting.ellipsis === 'middle' ? 'middle' : 'end';
     const one = ({ head, tail }: Shortened) => {
@@ -312,7 +333,17 @@ export class TextBlock {
       );
     };
     const kept = shortened(text, place, (candidate) => one(candidate).widest <= width + slack, always);
-    return one(kept ?? { head: text.length, tail: text.length }).#linesWithin(Infinity)[0]!;
+    const shown = one(kept ?? { head: text.length, tail: text.length });
+    return { shown, next: () => (kept ? one(kept.next) : undefined) };
+  }
+
+  /** The widths around one, as of {@link steadyBetween}, between which as many letters of a line are kept. */
+  #keptBetween(from: number, to: number, width: number, always: boolean): readonly [number, number] {
+    const { shown, next } = this.#shortened(from, to, width, always);
+    const more = next()?.widest ?? Infinity;
+    // Nothing is left to leave out of an ellipsis alone.
+    const least = shown.text === ellipsis ? -Infinity : shown.widest;
+    return [least - slack, Math.max(more, shown.widest) - slack];
   }
 
   #linesWithin(width: number): TextLine[] {

@@ -4,6 +4,11 @@ export interface Shortened {
   readonly tail: number;
 }
 
+/** The same, and what is kept as soon as one letter more fits. */
+export interface ShortenedSoFar extends Shortened {
+  readonly next: Shortened;
+}
+
 /**
  * Where an ellipsis stands for as little of a text as has to go, so that it fits; undefined where all of it does. What goes are whole characters as a reader
  * counts them (grapheme clusters, UAX 29).
@@ -14,7 +19,7 @@ export function shortened(
   place: 'end' | 'middle',
   fits: (kept: Shortened) => boolean,
   always: boolean,
-): Shortened | undefined {
+): ShortenedSoFar | undefined {
   if (!always && fits({ head: text.length, tail: text.length })) return undefined;
   const starts = [...new Intl.Segmenter('en', { granularity: 'grapheme' }).segment(text)].map(
     ({ index }) => index,
@@ -34,5 +39,7 @@ export function shortened(
     if (fits(candidate(middle))) low = middle;
     else high = middle - 1;
   }
-  return candidate(Math.max(0, low));
+  const kept = Math.max(0, low);
+  const all = { head: text.length, tail: text.length };
+  return { ...candidate(kept), next: kept + 1 < starts.length ? candidate(kept + 1) : all };
 }

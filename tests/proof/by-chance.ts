@@ -23,5 +23,13 @@ export function seen(widget: WidgetSource, nth: number): WidgetSource {
   const look = { background: '#112233' };
   if (widget.children) return { ...widget, look, children: widget.children.map(seen) };
   if (nth % 3 > 0) return { ...widget, look };
-  return { ...widget, kind: 'text', wrap: nth % 2 === 0, text: words[nth % words.length] };
+  const text: WidgetSource = {
+    ...widget,
+    kind: 'text',
+    wrap: nth % 2 === 0,
+    text: words[nth % words.length],
+  };
+  // Some are shortened where they have too little room, on one line or on the last of two.
+  if (nth % 12 === 0) return { ...text, 'max-lines': 2, 'ellipsis': 'end' };
+  return nth % 12 === 3 ? { ...text, ellipsis: nth % 24 === 3 ? 'middle' : 'end' } : text;
 }

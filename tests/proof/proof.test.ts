@@ -204,6 +204,26 @@ describe('what a proof cannot know, it says', () => {
     expect(new Set(proof.gaps.map(({ reason }) => reason))).toEqual(new Set(['curved']));
   });
 
+  test('a text that an ellipsis shortens is known for each letter: all of it is proved', () => {
+    const long =
+      'The lamps of Kelp Nine came up like a row of moons, and Ida had the rack sorted before the last of them.';
+    const line = (id: string, y: number, more: WidgetSource): WidgetSource => ({
+      id,
+      kind: 'text',
+      text: long,
+      anchor: 'left..45% top',
+      offset: [0, y],
+      ...more,
+    });
+    const proof = proved([
+      line('end', 20, { wrap: false, ellipsis: 'end' }),
+      line('middle', 70, { wrap: false, ellipsis: 'middle' }),
+      line('last', 120, { 'max-lines': 2, 'ellipsis': 'end' }),
+    ]);
+    expect([proof.findings, proof.gaps]).toEqual([[], []]);
+    expect(proof.cells).toBeGreaterThan(40);
+  });
+
   test('more cells than may be looked at leave a gap, and are no proof', () => {
     const words = 'one two three four five six seven eight nine ten eleven twelve thirteen fourteen';
     const text: WidgetSource = {

@@ -73,8 +73,17 @@ describe('a text that does not fit', () => {
             set,
             lines.map(({ text, width, ink }) => [text, width, ink]),
           ];
-          for (const width of widths)
-            expect(said(kept.setIn(width, 90))).toEqual(said(block().setIn(width, 90)));
+          for (const width of widths) {
+            const set = said(kept.setIn(width, 90));
+            expect(set).toEqual(said(block().setIn(width, 90)));
+            // From the first of the widths around it up to the last, it stays as it is; and no further, where all lines are shown.
+            const [from, to] = block().steadyBetween(width);
+            if (Number.isNaN(from)) continue;
+            expect(width >= from && width < to).toBe(true);
+            for (const other of [from, (Math.max(from, 1) + Math.min(to, 900)) / 2, to - 1e-9])
+              if (other > 0 && other < 1e6) expect(said(block().setIn(other, 90))).toEqual(set);
+            if (to < 900 && !('max-lines' in setting)) expect(said(block().setIn(to, 90))).not.toEqual(set);
+          }
         },
       ),
       { numRuns: rounds(40, 400), seed: seedOf(5) },
