@@ -1,10 +1,13 @@
 import type { LeafMeasure } from './plan.ts';
 
-/** A leaf that keeps its height, and where its lines end, between two widths. */
-interface Stepwise extends LeafMeasure {
-  /** In its own u: the widths from the first up to, but not including, the second. */
-  steadyBetween(width: number): readonly [from: number, to: number];
-}
+/**
+ * The widths around one, from the first up to, but not including, the second, between which the lines of a leaf end in the same places,
+ * and whether its height is the same there; undefined of a leaf without lines. In its own u.
+ */
+export type SteadyBetween = (
+  measure: LeafMeasure,
+  width: number,
+) => readonly [from: number, to: number, isSteady: boolean] | undefined;
 
 /**
  * The decisions of a solve, in the order they are made: what came out, and by how much. Played back, a solve takes the same
@@ -24,6 +27,11 @@ export class Decisions {
   #value = 0;
   #isPlayed = false;
   #isBent = false;
+  readonly #steadyBetween: SteadyBetween;
+
+  constructor(steadyBetween: SteadyBetween) {
+    this.#steadyBetween = steadyBetween;
+  }
 
   /** Starts a solve that decides for itself. */
   record(): void {
@@ -118,14 +126,12 @@ export class Decisions {
 
   /** The height of a leaf at the width in `exchange[0]`, into `exchange[1]`. @param factor u of the view one u of the leaf is. */
   height(measure: LeafMeasure, exchange: Float64Array, factor: number, unit: number): void {
-    if (!isStepwise(measure)) {
-      measure.heightInto(exchange);
-      return;
-    }
     const width = exchange[0]!;
-    const from = this.#kept(() => measure.steadyBetween(width)[0]);
-    const to = this.#kept(() => measure.steadyBetween(width)[1]);
-    const isSteady = from === from;
+    let known: ReturnType<SteadyBetween>;
+    const around = () => (known ??= this.#steadyBetween(measure, width) ?? withoutLines);
+    const from = this.#kept(() => around()[0]);
+    const to = this.#kept(() => around()[1]);
+    const isSteady = this.#kept(() => (around()[2] ? 1 : 0)) === 1;
     if (isSteady) exchange[1] = this.#kept(() => heightOf(measure, width));
     else measure.heightInto(exchange);
     this.#decide(true, (width - from) * factor * unit);
@@ -159,9 +165,8 @@ export class Decisions {
   }
 }
 
-function isStepwise(measure: LeafMeasure): measure is Stepwise {
-  return 'steadyBetween' in measure;
-}
+/** The height of a leaf without lines is whatever it says. */
+const withoutLines = [NaN, NaN, false] as const;
 
 function heightOf(measure: LeafMeasure, width: number): number {
   const exchange = new Float64Array([width, 0]);

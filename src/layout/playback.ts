@@ -1,5 +1,5 @@
 import type { Screen } from '../screen/index.ts';
-import { Decisions } from './decisions.ts';
+import { Decisions, type SteadyBetween } from './decisions.ts';
 import type { Frame, Reference } from './frame.ts';
 import type { AxisPlan, Plan } from './plan.ts';
 import { recordedSolver } from './solver.generated.ts';
@@ -15,8 +15,14 @@ export interface Solved {
 
 /** Solves and remembers what was decided, and solves again with the same decisions on other screens. */
 export class Playback {
-  readonly decisions = new Decisions();
-  readonly #solver = recordedSolver(this.decisions);
+  readonly decisions: Decisions;
+  readonly #solver: ReturnType<typeof recordedSolver>;
+
+  /** @param steadyBetween What is known of the lines of a leaf. */
+  constructor(steadyBetween: SteadyBetween) {
+    this.decisions = new Decisions(steadyBetween);
+    this.#solver = recordedSolver(this.decisions);
+  }
 
   /** Solves for a screen, and records every decision. */
   record(what: Solved, screen: Screen): Frame {

@@ -1,5 +1,6 @@
 import { Playback, type Frame, type Solved } from '../layout/index.ts';
 import type { Screen } from '../screen/index.ts';
+import { TextBlock, steadyBetween } from '../text/index.ts';
 import { boundsOf, holds, type ConditionBound, type ReadCondition } from '../skeleton/index.ts';
 import type { Form, View } from '../view/index.ts';
 import { KnownCells } from './known-cells.ts';
@@ -81,7 +82,9 @@ export function explore(
 ): Explored {
   const all = [...view.conditions, ...conditions];
   const borders = all.flatMap(boundsOf);
-  const playback = new Playback();
+  const playback = new Playback((leaf, width) =>
+    leaf instanceof TextBlock ? steadyBetween(leaf, width) : undefined,
+  );
   const unproved: Unproved[] = [];
   const whole = areaOf(region);
   const left: Left[] = [ofItsOwn(region, false)];

@@ -35,7 +35,7 @@ export interface SetText {
 }
 
 /** Sums of rounded advances may exceed the same sum computed in another order by this much, in u. */
-const slack = 1e-6;
+export const slack = 1e-6;
 
 /**
  * A text that knows how wide and high it is: its lines break by UAX 14, greedily, its directions follow UAX 9, and its
@@ -69,6 +69,7 @@ export class TextBlock {
   #setWidth = NaN;
   #setHeight = NaN;
   #finds: LineFinds | undefined;
+  readonly #leastWidths = new Map<number, number>();
 
   constructor(text: string, setting: TextSetting, runs: readonly TextRun[] = noRuns) {
     this.setting = setting;
@@ -127,17 +128,17 @@ export class TextBlock {
     }
     this.widest = widest;
     this.least = this.#leastOf(setting.wrap ? least : widest);
-    this.steadyFrom = setting.wrap || this.#shrinks ? widest : 0;
+    this.steadyFrom = setting.wrap || this.shrinks ? widest : 0;
   }
 
-  get #shrinks(): boolean {
+  get shrinks(): boolean {
     return this.setting.leastFontSize < this.setting.fontSize;
   }
 
   #leastOf(plain: number): number {
     const { wrap, ellipsis, fontSize, leastFontSize } = this.setting;
     if (!wrap && ellipsis !== 'none') return Math.min(plain, this.#widthOf('…'));
-    return this.#shrinks ? (plain * leastFontSize) / fontSize : plain;
+    return this.shrinks ? (plain * leastFontSize) / fontSize : plain;
   }
 
   #widthOf(text: string): number {
@@ -191,7 +192,7 @@ export class TextBlock {
       exchange[1] = (count < mostLines ? count : mostLines) * line;
       return;
     }
-    if (this.#shrinks) {
+    if (this.shrinks) {
       const width = exchange[0]!;
       const shrink = this.#shrinkFor(width, Infinity);
       exchange[1] = Math.min(mostLines, this.#linesIn(width / shrink)) * line * shrink;
@@ -204,34 +205,10 @@ export class TextBlock {
     exchange[1] = (count < mostLines ? count : mostLines) * line;
   }
 
-  /**
-   * The widths around one, from the first up to but not including the second, between which its height stays the same, its lines end in
-   * the same places and an ellipsis stands for the same letters; the first is NaN where it changes with every width, as a text that
-   * shrinks.
-   */
-  steadyBetween(width: number): readonly [from: number, to: number] {
-    const whole = this.widest - slack;
-    if (width >= whole) return [whole, Infinity];
-    if (this.#shrinks) return [NaN, whole];
-    const { wrap, ellipsis, mostLines } = this.setting;
-    let [least, most] = [-Infinity, whole];
-    const narrow = ([from, to]: readonly [number, number]) => {
-      least = Math.max(least, from);
-      most = Math.min(most, to);
-    };
-    const lines = ellipsis === 'none' ? [] : this.#linesWithin(wrap ? width : Infinity);
-    if (wrap) {
-      const [from, to] = this.#found().between(width + slack);
-      narrow([from - slack, to - slack]);
-      const last = lines[mostLines - 1];
-      if (last && lines.length > mostLines)
-        narrow(this.#keptBetween(last.start, this.text.length, width, true));
-    } else
-      for (const line of lines) {
-        const fits = line.width <= width + slack;
-        narrow(fits ? [line.width - slack, Infinity] : this.#keptBetween(line.start, line.end, width, false));
-      }
-    return [least, most];
+  /** The widths around one between which lines break in the same places. */
+  brokenBetween(width: number): readonly [from: number, to: number] {
+    const [from, to] = this.#found().between(width + slack);
+    return [from - slack, to - slack];
   }
 
   #linesIn(width: number): number {
@@ -252,27 +229,52 @@ export class TextBlock {
 
   /**
    * What the font size has to be multiplied by so that the text fits into a room, but no less than is allowed. A text
-   * shrunk by a factor breaks in a width as it would break in the width divided by the factor.
+   * shrunk by a factor breaks in a width as it would break in the width divided by the factor: in so many lines it fits from a
+   * share of the width on, and of the height.
    */
   #shrinkFor(width: number, height: number): number {
-    const { fontSize, leastFontSize, mostLines, wrap } = this.setting;
-    const floor = leastFontSize / fontSize;
-    const widestPiece = wrap ? (this.least * fontSize) / leastFontSize : this.widest;
-    const fits = (shrink: number) => {
-      const room = width / shrink;
-      if (room < widestPiece - slack) return false;
-      const lines = this.#linesIn(room);
-      return lines <= mostLines && lines * this.lineHeight * shrink <= height + slack;
-    };
-    if (!this.#shrinks || fits(1)) return 1;
-    if (!fits(floor)) return floor;
-    let [small, large] = [floor, 1];
-    for (let round = 0; round < 30; round++) {
-      const middle = (small + large) / 2;
-      if (fits(middle)) small = middle;
-      else large = middle;
+    if (!this.shrinks) return 1;
+    const { fontSize, leastFontSize, mostLines } = this.setting;
+    let largest = leastFontSize / fontSize;
+    const most = Math.min(mostLines, this.#pieces.length + this.#ends.length + 1);
+    for (let lines = 1; lines <= most; lines++) {
+      const needs = this.leastFor(lines);
+      if (needs === undefined) continue;
+      const across = width >= needs - slack ? 1 : width / needs;
+      const down = (height + slack) / (lines * this.lineHeight);
+      largest = Math.max(largest, Math.min(1, across, down));
+      // More lines need no less width, and more height.
+      if (needs <= this.#widestPiece || largest >= down) break;
     }
-    return small;
+    return largest;
+  }
+
+  /** The width below which something sticks out at its own size. */
+  get #widestPiece(): number {
+    const { wrap, fontSize, leastFontSize } = this.setting;
+    return wrap ? (this.least * fontSize) / leastFontSize : this.widest;
+  }
+
+  /** The least width in which a text that may shrink has at most so many lines, at its own size; undefined where it never has. */
+  leastFor(lines: number): number | undefined {
+    const known = this.#leastWidths.get(lines);
+    if (known !== undefined) return known === Infinity ? undefined : known;
+    const found = this.#linesIn(Infinity) <= lines ? this.#narrowest(lines) : Infinity;
+    this.#leastWidths.set(lines, found);
+    return found === Infinity ? undefined : found;
+  }
+
+  #narrowest(lines: number): number {
+    const least = this.#widestPiece;
+    if (this.#linesIn(least) <= lines) return least;
+    let [small, large] = [least, this.widest];
+    for (let round = 0; round < 50; round++) {
+      const middle = (small + large) / 2;
+      if (this.#linesIn(middle) <= lines) large = middle;
+      else small = middle;
+    }
+    // Where lines end as they do there, to the last digit.
+    return Math.max(least, this.#found().between(large + slack)[0]);
   }
 
   /** The lines at a width as long as nothing limits the height, in u. */
@@ -283,14 +285,14 @@ export class TextBlock {
   /** The text in a room, in u: shrunk and shortened as far as its setting allows. */
   setIn(width: number, height: number): SetText {
     const { wrap, mostLines, ellipsis } = this.setting;
-    const limited = this.#shrinks || (!wrap && ellipsis !== 'none');
+    const limited = this.shrinks || (!wrap && ellipsis !== 'none');
     // Every width at which the text needs no break that is not required is the same to it.
     const key = (wrap || limited) && width < this.widest - slack ? width : Infinity;
-    const high = this.#shrinks ? height : Infinity;
+    const high = this.shrinks ? height : Infinity;
     const isSame = key === this.#setWidth || (key >= this.#setFrom && key < this.#setTo);
     if (this.#set && isSame && high === this.#setHeight) return this.#set;
     const shrink = this.#shrinkFor(width, high);
-    let lines = this.#linesWithin(wrap ? key / shrink : Infinity);
+    let lines = this.linesWithin(wrap ? key / shrink : Infinity);
     let isShortened = lines.length > mostLines;
     const tooMany = isShortened;
     if (tooMany) {
@@ -306,18 +308,19 @@ export class TextBlock {
     }
     this.#set = { lines, shrink, shortened: isShortened };
     this.#setWidth = key;
-    [this.#setFrom, this.#setTo] = isShortened || key === Infinity ? nowhere : this.steadyBetween(width);
+    const isAlone = isShortened || key === Infinity || limited;
+    [this.#setFrom, this.#setTo] = isAlone ? nowhere : this.brokenBetween(width);
     this.#setHeight = high;
     return this.#set;
   }
 
   /** One line of a part of the text with an ellipsis for what does not fit. */
   #shorter(from: number, to: number, width: number, always: boolean): TextLine {
-    return this.#shortened(from, to, width, always).shown.#linesWithin(Infinity)[0]!;
+    return this.shortenedTo(from, to, width, always).shown.linesWithin(Infinity)[0]!;
   }
 
   /** A part of the text with an ellipsis for what does not fit, and what it is as soon as a letter more does. */
-  #shortened(from: number, to: number, width: number, always: boolean) {
+  shortenedTo(from: number, to: number, width: number, always: boolean) {
     const text = this.text.slice(from, to).replace(lineEnd, (ends) => ' '.repeat(ends.length));
     const place = this.setting.ellipsis === 'middle' ? 'middle' : 'end';
     const one = ({ head, tail }: Shortened) => {
@@ -337,16 +340,8 @@ export class TextBlock {
     return { shown, next: () => (kept ? one(kept.next) : undefined) };
   }
 
-  /** The widths around one, as of {@link steadyBetween}, between which as many letters of a line are kept. */
-  #keptBetween(from: number, to: number, width: number, always: boolean): readonly [number, number] {
-    const { shown, next } = this.#shortened(from, to, width, always);
-    const more = next()?.widest ?? Infinity;
-    // Nothing is left to leave out of an ellipsis alone.
-    const least = shown.text === ellipsis ? -Infinity : shown.widest;
-    return [least - slack, Math.max(more, shown.widest) - slack];
-  }
-
-  #linesWithin(width: number): TextLine[] {
+  /** The lines at a width, at its own size, and none of them shortened. */
+  linesWithin(width: number): TextLine[] {
     const lines: TextLine[] = [];
     let start = 0;
     for (let from = 0; from < this.#pieces.length;) {
@@ -368,7 +363,7 @@ export class TextBlock {
   }
 }
 
-const ellipsis = '…';
+export const ellipsis = '…';
 const nowhere = [NaN, NaN] as const;
 const noRuns: readonly TextRun[] = [];
 /** Most texts have no line end. */

@@ -10,6 +10,7 @@ export type { LineIcon, LineInk, LineRun } from './line.ts';
 export { hasMarkup, markupWords, parseMarkup, withoutMarkup } from './markup.ts';
 export type { MarkupPart, MarkupWord } from './markup.ts';
 export { iconLetter } from './runs.ts';
+export { steadyBetween } from './steady.ts';
 export type { RunSetting, TextRun } from './runs.ts';
 export { fallbacks, isRightToLeft } from './catalog.ts';
 export type { Catalog, Catalogs } from './catalog.ts';

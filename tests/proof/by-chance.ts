@@ -31,5 +31,7 @@ export function seen(widget: WidgetSource, nth: number): WidgetSource {
   };
   // Some are shortened where they have too little room, on one line or on the last of two.
   if (nth % 12 === 0) return { ...text, 'max-lines': 2, 'ellipsis': 'end' };
-  return nth % 12 === 3 ? { ...text, ellipsis: nth % 24 === 3 ? 'middle' : 'end' } : text;
+  if (nth % 12 === 3) return { ...text, ellipsis: nth % 24 === 3 ? 'middle' : 'end' };
+  // Others shrink to a third.
+  return nth % 12 === 6 || nth % 24 === 9 ? { ...text, 'least-font-size': 8 } : text;
 }

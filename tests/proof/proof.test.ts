@@ -186,21 +186,26 @@ test('what is so on the edge of the range alone is found', () => {
 });
 
 describe('what a proof cannot know, it says', () => {
-  test('a text that shrinks with its room is no straight line: where it is compared is not proved', () => {
-    const proof = proved([
-      {
-        'id': 'shrinks',
-        'kind': 'text',
-        look,
-        'text':
-          'A letter with a red seal for a Mr Oduya, who has not been seen at the station since the spring',
-        'wrap': true,
-        'anchor': 'left..right top..bottom',
-        'inset': 20,
-        'least-font-size': 8,
-      },
-    ]);
-    expect(proof.gaps.length).toBeGreaterThan(0);
+  const shrinks = (more: WidgetSource): WidgetSource => ({
+    'id': 'shrinks',
+    'kind': 'text',
+    'text': 'A letter with a red seal for a Mr Oduya, who has not been seen at the station since the spring',
+    'anchor': 'left..45% top',
+    'offset': [0, 20],
+    'least-font-size': 8,
+    ...more,
+  });
+
+  test('a text that shrinks is known at its own size, in proportion to its room and at its floor: all of it is proved', () => {
+    for (const more of [{ wrap: false }, { 'max-lines': 2 }, { height: 400 }, {}]) {
+      const { gaps, cells } = proved([shrinks(more)]);
+      expect({ more, gaps }).toEqual({ more, gaps: [] });
+      expect(cells).toBeGreaterThan(1);
+    }
+  });
+
+  test('one that its height makes smaller is no straight line: where it is compared is not proved', () => {
+    const proof = proved([shrinks({ height: 50 })]);
     expect(new Set(proof.gaps.map(({ reason }) => reason))).toEqual(new Set(['curved']));
   });
 

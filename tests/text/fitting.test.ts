@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { drawLayout, readDocument, type WidgetSource, withPaths } from 'pimbot';
 import { checkDocument } from 'pimbot/tools';
+import { steadyBetween } from '../../src/text/index.ts';
 import { rounds, seedOf } from '../support/deep.ts';
 import { documentOf, fonts, laidOut, numbers, told } from '../support/views.ts';
 
@@ -61,6 +62,8 @@ describe('a text that does not fit', () => {
       { 'max-lines': 2, 'ellipsis': 'end' },
       { wrap: false, ellipsis: 'middle' },
       { 'least-font-size': 12, 'max-lines': 3 },
+      { 'least-font-size': 9, 'wrap': false },
+      { 'least-font-size': 16 },
     ];
     fc.assert(
       fc.property(
@@ -74,15 +77,20 @@ describe('a text that does not fit', () => {
             lines.map(({ text, width, ink }) => [text, width, ink]),
           ];
           for (const width of widths) {
-            const set = said(kept.setIn(width, 90));
-            expect(set).toEqual(said(block().setIn(width, 90)));
+            expect(said(kept.setIn(width, 90))).toEqual(said(block().setIn(width, 90)));
             // From the first of the widths around it up to the last, it stays as it is; and no further, where all lines are shown.
-            const [from, to] = block().steadyBetween(width);
+            const [from, to, isSteady] = steadyBetween(block(), width);
             if (Number.isNaN(from)) continue;
             expect(width >= from && width < to).toBe(true);
+            const at = (one: number) => {
+              const { lines, shrink, shortened } = block().setIn(one, Infinity);
+              const share = isSteady ? shrink : shrink / one;
+              return [lines.map(({ text }) => text), shortened, share.toFixed(9)];
+            };
             for (const other of [from, (Math.max(from, 1) + Math.min(to, 900)) / 2, to - 1e-9])
-              if (other > 0 && other < 1e6) expect(said(block().setIn(other, 90))).toEqual(set);
-            if (to < 900 && !('max-lines' in setting)) expect(said(block().setIn(to, 90))).not.toEqual(set);
+              if (other > 0 && other < 1e6) expect(at(other)).toEqual(at(width));
+            if (to < 900 && !('max-lines' in setting) && !('least-font-size' in setting))
+              expect(at(to)).not.toEqual(at(width));
           }
         },
       ),
