@@ -69,6 +69,25 @@ describe('what has too little room is given some', () => {
     expect(offered(page(ask), 'off-screen', 'ask')).toEqual({ say: 'ask: max-width: 100%', left: 0 });
   });
 
+  test('a card that is wider than its list is as wide as that, and as high as it then has to be', () => {
+    const shelf = `      - id: shelf
+        anchor: left..right top..bottom
+        arrange: column
+        scroll: y
+        children:
+          - id: card
+            width: 900
+            height: 120
+            look: { background: "#125463", font-size: 36, padding: 20 }
+            arrange: column
+            children:
+              - { kind: text, text: "Burns for eleven hours at four thousand metres", width: fill, wrap: true }
+`;
+    const { say, left } = offered(page(shelf), 'cut-off', 'card');
+    expect(say).toBe('card: max-width: 100%, height: content, min-height: 120');
+    expect(left).toBe(0);
+  });
+
   test('entries of a list stay of one size where one of them needs more', () => {
     const cases = `cases:
   typical:

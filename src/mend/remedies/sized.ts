@@ -112,10 +112,22 @@ export const noLarger: Remedy = ({ widget, on }) => {
   if (!parent) return [];
   const rect = on.layout.rectInU(widget.index);
   const room = contentRoom(on.layout, parent);
-  return (['width', 'height'] as const).flatMap((side) => {
-    const { mode, size, max } = widget.box[side === 'width' ? 'x' : 'y'];
-    const isSaid = mode === 'fixed' && size.share === 0 && !max;
-    return isSaid && rect[side] > room[side] ? [keysOf(widget, { [`max-${side}`]: '100%' })] : [];
+  const isSaid = (axis: 'x' | 'y') => {
+    const { mode, size, max } = widget.box[axis];
+    return mode === 'fixed' && size.share === 0 && !max;
+  };
+  const most = (['width', 'height'] as const).filter(
+    (side) => isSaid(side === 'width' ? 'x' : 'y') && rect[side] > room[side],
+  );
+  const { size, min } = widget.box.y;
+  // What is narrower may need more height.
+  const grows = isSaid('y') && { height: 'content', ...(!min && { 'min-height': size.u }) };
+  return most.flatMap((side) => {
+    const keys = { [`max-${side}`]: '100%' };
+    return [
+      keysOf(widget, keys),
+      ...(grows && side === 'width' ? [keysOf(widget, { ...keys, ...grows })] : []),
+    ];
   });
 };
 
