@@ -3,6 +3,8 @@ import { SharedChecks, runBatch, type BatchResult, type CheckPlan } from '../ver
 import type { CheckedDocument } from '../document/index.ts';
 import type { Resources } from '../view/index.ts';
 import type { PlanOptions, WorkerAsk, WorkerSays, WorkerStart } from './check-messages.ts';
+import { Shares } from './shares.ts';
+import { workerRoom } from './worker-room.ts';
 
 /** A project as it was opened here. */
 export interface OpenedProject {
@@ -22,8 +24,8 @@ interface Job {
   readonly plan: CheckPlan;
   readonly options: PlanOptions;
   readonly onResult: (nth: number, result: BatchResult) => void;
-  /** Places in the plan that nobody has taken. */
-  readonly queue: number[];
+  /** What nobody has taken yet. */
+  readonly shares: Shares;
   /** What a thread could not do: done here, where its error is met. */
   readonly own: number[];
 }
@@ -51,7 +53,10 @@ export class CheckThreads {
   constructor(file: string, theme: string | undefined, count: number) {
     const start: WorkerStart = { file, theme };
     for (let nth = 0; nth < count; nth++) {
-      const worker = new Worker(new URL('./check-worker.js', import.meta.url), { workerData: start });
+      const worker = new Worker(new URL('./check-worker.js', import.meta.url), {
+        workerData: start,
+        resourceLimits: workerRoom,
+      });
       const helper: Helper = { worker, fingerprint: undefined, job: undefined, asked: new Set() };
       this.#helpers.push(helper);
       worker.on('message', (message: WorkerSays) => this.#heard(helper, message));
@@ -79,12 +84,12 @@ export class CheckThreads {
       left--;
       onResult(nth, result);
     };
-    const job: Job = { project, plan, options, onResult: tell, queue: [...wanted].reverse(), own: [] };
+    const job: Job = { project, plan, options, onResult: tell, shares: new Shares(plan, wanted), own: [] };
     const layouts = wanted.reduce((sum, nth) => sum + plan.batches[nth]!.screens.length, 0);
     this.#job = layouts < worthSharing ? undefined : job;
     for (const helper of this.#helpers) this.#feed(helper);
     while (left > 0) {
-      const nth = job.own.pop() ?? job.queue.pop();
+      const nth = job.own.pop() ?? job.shares.take(this);
       if (nth === undefined) {
         await new Promise<void>((done) => (this.#changed = done));
         continue;
@@ -128,8 +133,9 @@ export class CheckThreads {
       helper.job = job;
       ask({ type: 'plan', options: job.options });
     }
-    while (helper.asked.size < atHand && job.queue.length > 0) {
-      const nth = job.queue.pop()!;
+    while (helper.asked.size < atHand) {
+      const nth = job.shares.take(helper);
+      if (nth === undefined) break;
       helper.asked.add(nth);
       ask({ type: 'run', nth });
     }

@@ -1,6 +1,7 @@
 import { Worker } from 'node:worker_threads';
 import { proveDocument, type ProveOptions, type ViewProof } from '../proof/index.ts';
 import type { OpenedProject } from './check-threads.ts';
+import { workerRoom } from './worker-room.ts';
 
 /** What is proved, without what cannot go to another thread. */
 export type ProverOptions = Omit<ProveOptions, 'resources' | 'progress' | 'views'>;
@@ -63,9 +64,6 @@ export async function proveOnThreads(job: ProveJob): Promise<readonly ViewProof[
   return views.map((view) => found.get(view)!);
 }
 
-/** Almost all that a proof makes is gone a cell later: in so much room it is seldom looked through. */
-const maxYoungGenerationSizeMb = 128;
-
 /** Has threads prove what they can; each takes the next view when it has done one. */
 async function askThreads(
   { file, theme, project, options, views, threads }: ProveJob,
@@ -77,7 +75,7 @@ async function askThreads(
   const work = async () => {
     const worker = new Worker(new URL('./prove-worker.js', import.meta.url), {
       workerData: start,
-      resourceLimits: { maxYoungGenerationSizeMb },
+      resourceLimits: workerRoom,
     });
     const ended = new Promise<void>((done) => {
       const next = () => {
