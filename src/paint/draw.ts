@@ -8,11 +8,11 @@ import {
   isIdleSign,
   meterPieces,
   picturePieces,
+  textWindow,
   trailColor,
   turnOf,
   type Matrix,
   type PicturePiece,
-  textWindow,
 } from '../inside/index.ts';
 import type { Rect } from '../layout/index.ts';
 import { isSquare, mapCorners, square, type Corners, type Rgba } from '../theme/index.ts';

@@ -1,6 +1,7 @@
 import type { EdgeName } from '../../scene/index.ts';
 import type { Box, CellScenes } from '../cell-scenes.ts';
 import { less, plus, type Affine } from '../polygon.ts';
+import { common, shared, type Further } from './together.ts';
 import { Where } from './where.ts';
 
 /** Those of some numbers that are not above 0 on every screen of a cell; undefined where one of them is on none. */
@@ -11,10 +12,26 @@ export function undecided(cell: CellScenes, numbers: readonly Affine[], closed =
 }
 
 /** Above 0 where all of these boxes have an area in common. */
-export function common(boxes: readonly Box[]): readonly Affine[] {
-  return boxes.flatMap((one) =>
-    boxes.flatMap((other) => [less(one.right, other.left), less(one.bottom, other.top)]),
-  );
+export function commonNumbers(boxes: readonly Box[]): readonly Affine[] {
+  const list = new NumberList();
+  common(list, boxes, 0);
+  return list.numbers;
+}
+
+/** Above 0 where what both have in common is wider and higher than a limit, in px. */
+export function sharedNumbers(one: readonly Box[], other: readonly Box[], limit: number): readonly Affine[] {
+  const list = new NumberList();
+  shared(list, one, other, limit);
+  return list.numbers;
+}
+
+class NumberList implements Further {
+  readonly numbers: Affine[] = [];
+  readonly isOver = false;
+
+  further(one: Affine, other: Affine, limit: number): void {
+    this.numbers.push(plus(less(one, other), -limit));
+  }
 }
 
 /** How far boxes reach over an edge of another one: each of them so far. */
@@ -54,17 +71,4 @@ const edges = ['left', 'right', 'top', 'bottom'] as const satisfies readonly Edg
 /** Two numbers, of which the first is more where a box reaches over an edge of another one. */
 function past(edge: EdgeName, box: Box, outer: Box): readonly [Affine, Affine] {
   return edge === 'left' || edge === 'top' ? [outer[edge], box[edge]] : [box[edge], outer[edge]];
-}
-
-/** Above 0 where what both have in common is wider and higher than a limit, in px. The first boxes of both come first. */
-export function sharedBy(one: readonly Box[], other: readonly Box[], limit: number): readonly Affine[] {
-  const across = one.flatMap((first) =>
-    other.flatMap((second) => [
-      less(first.right, second.left),
-      less(second.right, first.left),
-      less(first.bottom, second.top),
-      less(second.bottom, first.top),
-    ]),
-  );
-  return [...across, ...common(one), ...common(other)].map((number) => plus(number, -limit));
 }

@@ -10,7 +10,7 @@ import {
 import { readAmount, type PromiseSource } from '../../document/index.ts';
 import type { Box, CellScenes } from '../cell-scenes.ts';
 import { less, negative, plus, type Affine } from '../polygon.ts';
-import { common, reachesOver, sharedBy } from './boxes.ts';
+import { commonNumbers, reachesOver, sharedNumbers } from './boxes.ts';
 import type { Traced } from './traced.ts';
 import { Where } from './where.ts';
 
@@ -43,7 +43,7 @@ const kinds: { readonly [Key in PromisedHere['key']]: Kind } = {
       for (const other of about.slice(0, nth)) {
         const [mine, theirs] = [[cell.border(one)], [cell.border(other)]];
         const where = new Where(cell).shared(mine, theirs, slack).numbers;
-        if (where) yield { widget: other, other: one, where, by: sharedBy(mine, theirs, slack) };
+        if (where) yield { widget: other, other: one, where, by: sharedNumbers(mine, theirs, slack) };
       }
   },
   *'touching'(cell, _, about) {
@@ -97,7 +97,7 @@ const kinds: { readonly [Key in PromisedHere['key']]: Kind } = {
     const screen = cell.box(({ screenRect }) => screenRect);
     for (const widget of about) {
       const isShown = cell.middle.widgets[widget]!.visible && cell.form.opacity[widget]! > 0;
-      const there = common([cell.border(widget), screen]);
+      const there = commonNumbers([cell.border(widget), screen]);
       if (!visible) {
         if (isShown) yield { widget, where: there };
       } else if (!isShown) yield { widget, where: [] };

@@ -1,7 +1,7 @@
 import { checkOf, isLostWhenCut } from '../../checks/index.ts';
 import type { Box, CellScenes } from '../cell-scenes.ts';
 import { at, less, type Affine, type Point } from '../polygon.ts';
-import { common, reachesOver } from './boxes.ts';
+import { commonNumbers, reachesOver } from './boxes.ts';
 import { lessThanShare } from './products.ts';
 import type { Traced } from './traced.ts';
 
@@ -32,7 +32,7 @@ export const cutOff: Traced = {
         return 100 * (1 - (wide! * high!) / (at(whole.x, point) * at(whole.y, point)));
       };
       // What is left is as wide as the narrowest of these: where any of them is too small, too little is left.
-      const there = common([own]);
+      const there = commonNumbers([own]);
       for (const part of lessThanShare(across, down, whole, 1 - limit / 100))
         fails({ widget, where: [...part.where, ...there], by, isUnsure: part.isUnsure });
     }

@@ -1,5 +1,5 @@
 import { branchesApart, checkOf } from '../../checks/index.ts';
-import { sharedBy } from './boxes.ts';
+import { sharedNumbers } from './boxes.ts';
 import type { Traced } from './traced.ts';
 import { Where } from './where.ts';
 
@@ -24,7 +24,7 @@ export const overlap: Traced = {
         const [mine, theirs] = [cell.seen(pair.widget), cell.seen(pair.other)];
         const where = new Where(cell).shared(mine, theirs, limit).numbers;
         if (!where || !branchesApart(cell.middle, pair.widget, pair.other)) continue;
-        fails({ ...pair, where, by: sharedBy(mine, theirs, limit) });
+        fails({ ...pair, where, by: sharedNumbers(mine, theirs, limit) });
       }
     }
   },

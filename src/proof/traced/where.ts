@@ -1,5 +1,6 @@
 import type { Box, CellScenes } from '../cell-scenes.ts';
 import type { Affine } from '../polygon.ts';
+import { common, shared, type Further } from './together.ts';
 
 /** What rounding may make of 0, in px. */
 const rounding = 1e-7;
@@ -8,7 +9,7 @@ const rounding = 1e-7;
  * Sizes of a cell on which some numbers are above 0, all together. Most of what a check asks is so nowhere in a cell: then nothing is
  * made of the numbers that follow.
  */
-export class Where {
+export class Where implements Further {
   readonly #cell: CellScenes;
   readonly #closed: boolean;
   /** Those that are not above 0 everywhere; undefined once one of them is nowhere. */
@@ -25,6 +26,10 @@ export class Where {
     return this.#left;
   }
 
+  get isOver(): boolean {
+    return this.#left === undefined;
+  }
+
   /** And a number is above 0. */
   above({ x, y, c }: Affine): this {
     return this.#and(x, y, c);
@@ -35,25 +40,16 @@ export class Where {
     return this.#and(one.x - other.x, one.y - other.y, one.c - other.c - limit);
   }
 
-  /** And all of these boxes have something in common that is wider and higher than a limit, in px: what is seen of a widget is that. */
+  /** And all of these boxes have something in common that is wider and higher than a limit, in px. */
   common(boxes: readonly Box[], limit = 0): this {
-    for (const one of boxes)
-      for (const other of boxes) {
-        if (!this.#left) return this;
-        this.further(one.right, other.left, limit).further(one.bottom, other.top, limit);
-      }
+    common(this, boxes, limit);
     return this;
   }
 
-  /** And what both have in common is wider and higher than a limit, in px. The first boxes of both come first. */
+  /** And what both have in common is wider and higher than a limit, in px. */
   shared(one: readonly Box[], other: readonly Box[], limit: number): this {
-    for (const first of one)
-      for (const second of other) {
-        if (!this.#left) return this;
-        this.further(first.right, second.left, limit).further(second.right, first.left, limit);
-        this.further(first.bottom, second.top, limit).further(second.bottom, first.top, limit);
-      }
-    return this.common(one, limit).common(other, limit);
+    shared(this, one, other, limit);
+    return this;
   }
 
   #and(x: number, y: number, c: number): this {
