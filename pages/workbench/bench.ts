@@ -20,8 +20,9 @@ import {
   type ToldAt,
 } from 'pimbot/tools';
 import { DeskClient, Latest } from './desk-client.ts';
-import type { AboutValues, Problem, Suggested, Summary, Told, Wanted } from './messages.ts';
+import type { AboutValues, Asks, Problem, Suggested, Summary, Told, Wanted } from './messages.ts';
 import { Canvases } from './canvases.ts';
+import { PlayedValues } from './played-values.ts';
 import { Proofs } from './proofs.ts';
 import { rowAt } from './row-at.ts';
 import { saidOf } from './said.ts';
@@ -73,7 +74,8 @@ export class Bench {
   /** A line of the text that is to be seen; a new object each time somebody asks. */
   readonly lineShown = signal<{ readonly line: number } | undefined>(undefined);
   readonly log = signal<readonly string[]>([]);
-  readonly values = signal<{ readonly [name: string]: unknown }>({});
+  readonly #played = new PlayedValues();
+  readonly values = this.#played.values;
   readonly aboutValues = signal<AboutValues>({ ranges: {}, elsewhere: [] });
   /** CSS px of the stage for one px of the screen. */
   readonly stageScale = signal(1);
@@ -526,14 +528,23 @@ export class Bench {
 
   async play(): Promise<void> {
     const played = await this.#front.ask('play', { screen: this.screen });
-    this.values.value = played.values;
+    this.#played.start(played.values);
     this.aboutValues.value = played;
     this.log.value = [];
   }
 
-  async hear(events: readonly unknown[], ms: number, values?: { [name: string]: unknown }): Promise<void> {
-    const { log, values: now } = await this.#front.ask('hear', { events, ms, values });
-    if (Object.keys(now).length > 0) this.values.value = { ...this.values.value, ...now };
+  async hear(events: readonly unknown[], ms: number): Promise<void> {
+    this.#heard(await this.#front.ask('hear', { events, ms }));
+  }
+
+  async setValue(name: string, value: unknown): Promise<void> {
+    this.#played.set(name, value);
+    const asked = this.#front.ask('hear', { events: [], ms: 0, values: { [name]: value } });
+    this.#heard(await asked.finally(() => this.#played.answered(name)));
+  }
+
+  #heard({ log, values }: Asks['hear']['answer']): void {
+    this.#played.take(values);
     if (log.length > 0) this.log.value = [...this.log.value, ...log].slice(-200);
   }
 

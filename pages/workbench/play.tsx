@@ -21,7 +21,7 @@ export function Play({ bench }: { readonly bench: Bench }) {
           name={value}
           now={now}
           ranges={ranges}
-          set={(next) => void bench.hear([], 0, { [value]: next })}
+          set={(next) => void bench.setValue(value, next)}
         />
       ));
   const screen = bench.screenOf(name);

@@ -54,6 +54,8 @@ export class Playing {
     const log: string[] = [];
     if (values)
       try {
+        // The page shows what was set; where that is refused or made another value, it is told.
+        for (const [name, value] of Object.entries(values)) this.#told.set(name, value);
         this.#live.set(values as never);
       } catch (error) {
         log.push((error as Error).message);
