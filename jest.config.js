@@ -19,6 +19,6 @@ export default {
   // What takes minutes and holds nothing that a game loads is looked at by `npm run deep` alone.
   testPathIgnorePatterns: process.env.PIMBOT_DEEP === '1' ? [] : ['\\.deep\\.test\\.ts$'],
   // A guard against what never ends; no test is measured by the clock.
-  testTimeout: 45 * 60_000,
+  testTimeout: 20 * 60_000,
   maxWorkers: 2,
 };
