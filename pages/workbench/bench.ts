@@ -20,9 +20,9 @@ import {
   type ToldAt,
 } from 'pimbot/tools';
 import { DeskClient, Latest } from './desk-client.ts';
-import type { AboutValues, Asks, Problem, Suggested, Summary, Told, Wanted } from './messages.ts';
+import type { Problem, Suggested, Summary, Told, Wanted } from './messages.ts';
 import { Canvases } from './canvases.ts';
-import { PlayedValues } from './played-values.ts';
+import { Played } from './played.ts';
 import { Proofs } from './proofs.ts';
 import { rowAt } from './row-at.ts';
 import { saidOf } from './said.ts';
@@ -73,10 +73,6 @@ export class Bench {
   readonly version = signal(0);
   /** A line of the text that is to be seen; a new object each time somebody asks. */
   readonly lineShown = signal<{ readonly line: number } | undefined>(undefined);
-  readonly log = signal<readonly string[]>([]);
-  readonly #played = new PlayedValues();
-  readonly values = this.#played.values;
-  readonly aboutValues = signal<AboutValues>({ ranges: {}, elsewhere: [] });
   /** CSS px of the stage for one px of the screen. */
   readonly stageScale = signal(1);
   /** How long the workers took for each step of drags, in ms from the ask to the last picture. */
@@ -97,6 +93,7 @@ export class Bench {
   readonly #wall: DeskClient;
   readonly #judge: DeskClient;
   readonly proofs: Proofs;
+  readonly played: Played;
   readonly #look = new Latest();
   readonly #judging = new Latest();
   readonly #dragging = new Latest();
@@ -116,6 +113,7 @@ export class Bench {
     this.#front = new DeskClient(token, onStage, busy);
     this.#wall = new DeskClient(token, drawn, busy);
     this.#judge = new DeskClient(token, drawn, busy);
+    this.played = new Played(this.#front);
     this.proofs = new Proofs(this.#judge, (message) => this.say('wrong', message));
   }
 
@@ -526,30 +524,8 @@ export class Bench {
 
   // Play.
 
-  async play(): Promise<void> {
-    const played = await this.#front.ask('play', { screen: this.screen });
-    this.#played.start(played.values);
-    this.aboutValues.value = played;
-    this.log.value = [];
-  }
-
-  async hear(events: readonly unknown[], ms: number): Promise<void> {
-    this.#heard(await this.#front.ask('hear', { events, ms }));
-  }
-
-  async setValue(name: string, value: unknown): Promise<void> {
-    this.#played.set(name, value);
-    const asked = this.#front.ask('hear', { events: [], ms: 0, values: { [name]: value } });
-    this.#heard(await asked.finally(() => this.#played.answered(name)));
-  }
-
-  #heard({ log, values }: Asks['hear']['answer']): void {
-    this.#played.take(values);
-    if (log.length > 0) this.log.value = [...this.log.value, ...log].slice(-200);
-  }
-
   async stopPlay(): Promise<void> {
-    await this.#front.ask('stop', {});
+    await this.played.stop();
     this.#look.do(() => this.#lookClosely(true));
   }
 }

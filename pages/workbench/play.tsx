@@ -11,9 +11,9 @@ export function Play({ bench }: { readonly bench: Bench }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const events = useRef<object[]>([]);
   const { screen: name } = bench.place.value;
-  const { elsewhere, ranges } = bench.aboutValues.value;
+  const { elsewhere, ranges } = bench.played.about.value;
   const valuesWhere = (isWanted: (value: string) => boolean) =>
-    Object.entries(bench.values.value)
+    Object.entries(bench.played.values.value)
       .filter(([value]) => isWanted(value))
       .map(([value, now]) => (
         <Value
@@ -21,7 +21,7 @@ export function Play({ bench }: { readonly bench: Bench }) {
           name={value}
           now={now}
           ranges={ranges}
-          set={(next) => void bench.setValue(value, next)}
+          set={(next) => void bench.played.set(value, next)}
         />
       ));
   const screen = bench.screenOf(name);
@@ -35,11 +35,11 @@ export function Play({ bench }: { readonly bench: Bench }) {
       const now = performance.now();
       const ms = Math.min(100, now - last);
       last = now;
-      await bench.hear([...events.current.splice(0), ...padEvents(pads)], ms);
+      await bench.played.hear([...events.current.splice(0), ...padEvents(pads)], ms);
       frame = requestAnimationFrame(() => void tick());
     };
     const pads = new Map<number, boolean[]>();
-    void bench.play().then(tick);
+    void bench.played.start(screen).then(tick);
     canvas.current!.focus();
     return () => {
       ends = true;
@@ -101,7 +101,7 @@ export function Play({ bench }: { readonly bench: Bench }) {
         )}
         <h2>Events</h2>
         <ol class="log" aria-live="off" tabIndex={0} aria-label="Events">
-          {bench.log.value.map((line, nth) => (
+          {bench.played.log.value.map((line, nth) => (
             <li key={nth}>{line}</li>
           ))}
         </ol>

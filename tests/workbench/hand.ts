@@ -24,7 +24,7 @@ interface Known {
   readonly ready: { readonly value: boolean };
   readonly checking: { readonly value: boolean };
   readonly busy: { readonly value: number };
-  readonly values: { readonly value: { readonly [name: string]: unknown } };
+  readonly played: { readonly values: { readonly value: { readonly [name: string]: unknown } } };
   readonly dragTimes: { readonly stage: number[]; readonly others: number[] };
 }
 export interface Row {

@@ -38,11 +38,11 @@ views:
   expect(await value('page').inputValue()).toBe('map');
   // And the other way round.
   await value('page').fill('log');
-  await hand.page.waitForFunction(() => window.bench.values.value.page === 'log');
+  await hand.page.waitForFunction(() => window.bench.played.values.value.page === 'log');
   // A part of a map as well.
   await hand.page.getByLabel('crew.mate.name').fill('Mo');
   await hand.page.waitForFunction(
-    () => JSON.stringify(window.bench.values.value.crew) === '{"mate":{"name":"Mo"}}',
+    () => JSON.stringify(window.bench.played.values.value.crew) === '{"mate":{"name":"Mo"}}',
   );
   expect(hand.problems).toEqual([]);
   await hand.close();
@@ -70,7 +70,7 @@ views:
   expect(await page.locator('#value-letters').isVisible()).toBe(false);
   await others.locator('summary').click();
   await page.locator('#value-letters').fill('5');
-  await page.waitForFunction(() => window.bench.values.value.letters === 5);
+  await page.waitForFunction(() => window.bench.played.values.value.letters === 5);
   expect(hand.problems).toEqual([]);
   await hand.close();
 });
@@ -95,14 +95,14 @@ views:
     page
       .getByLabel(name, { exact: true })
       .evaluate((one) => [one.getAttribute('min'), one.getAttribute('max')].map(Number));
-  const tools = () => page.evaluate(() => JSON.stringify(window.bench.values.value.tools));
+  const tools = () => page.evaluate(() => JSON.stringify(window.bench.played.values.value.tools));
   await page.locator('#value-coins').waitFor();
   expect([await range('coins'), await range('trust')]).toEqual([
     [0, 2400],
     [0, 1],
   ]);
   await page.locator('#value-coins').fill('2400');
-  await page.waitForFunction(() => window.bench.values.value.coins === 2400);
+  await page.waitForFunction(() => window.bench.played.values.value.coins === 2400);
   expect(await range('coins')).toEqual([0, 2400]);
   // What is typed stays while something else changes, and counts on Enter.
   const coins = page.getByLabel('coins, as a number');
@@ -114,18 +114,18 @@ views:
     trust.value = '0.75';
     trust.dispatchEvent(new Event('input', { bubbles: true }));
   });
-  await page.waitForFunction(() => window.bench.values.value.trust === 0.75);
+  await page.waitForFunction(() => window.bench.played.values.value.trust === 0.75);
   expect(await coins.inputValue()).toBe('42');
   await page.keyboard.press('Enter');
-  await page.waitForFunction(() => window.bench.values.value.coins === 42);
+  await page.waitForFunction(() => window.bench.played.values.value.coins === 42);
   await coins.fill('5000');
   await page.keyboard.press('Enter');
-  await page.waitForFunction(() => window.bench.values.value.coins === 5000);
+  await page.waitForFunction(() => window.bench.played.values.value.coins === 5000);
 
   await page.click('text=tools: 2 entries');
   expect(await range('tools-1.left')).toEqual([0, 80]);
   await page.getByLabel('tools-2.what').fill('Rope');
-  await page.waitForFunction(() => JSON.stringify(window.bench.values.value.tools).includes('Rope'));
+  await page.waitForFunction(() => JSON.stringify(window.bench.played.values.value.tools).includes('Rope'));
   expect(await tools()).toBe('[{"what":"Lamp","left":3},{"what":"Rope","left":0}]');
   await page.getByLabel('one more of tools').click();
   await page.locator('text=tools: 3 entries').waitFor();
