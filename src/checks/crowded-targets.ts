@@ -1,6 +1,7 @@
 import type { Widget } from '../dress/index.ts';
 import type { WidgetSource } from '../document/index.ts';
 import { keyPointer, shown, type Reason } from '../why/index.ts';
+import { lyingOverAt } from './subject/siblings.ts';
 import type { Check } from './check.ts';
 import { meet } from '../scene/index.ts';
 import { cssPixels } from './subject/text-size.ts';
@@ -45,7 +46,7 @@ export const crowdedTargets = {
         // What overlaps is the business of another check.
         if (down >= limit * px || meet(rect, other.rect)) continue;
         const least = Math.min(rect.width, rect.height, other.rect.width, other.rect.height) / px;
-        if (least >= roomy) continue;
+        if (least >= roomy || lyingOverAt(subject, index) !== lyingOverAt(subject, other.index)) continue;
         const gap = Math.max(across, down, 0);
         const [one, two] = index < other.index ? [index, other.index] : [other.index, index];
         const text = `there are ${shown(gap)} px between them, ${shown((gap / subject.screen.density) * 25.4)} mm; the smaller is ${shown(least)} CSS px`;

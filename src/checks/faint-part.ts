@@ -22,7 +22,7 @@ export const faintPart = {
   readsColors: true,
   sentence: ({ facts, measured, limit }) =>
     `has a faint ${facts.part}: contrast ${measured}:1, minimum ${limit}:1`,
-  remedies: ['themesColor', 'strongerColor'],
+  remedies: ['themesColor', 'ownStateColor', 'strongerColor'],
   run(subject, limit, report) {
     const parted = subject.form.once('faint-part', () =>
       subject.form.painted.flatMap((index) => {

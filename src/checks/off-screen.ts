@@ -20,7 +20,7 @@ export const offScreen = {
   sentence: ({ facts, measured }) =>
     `sticks out ${measured} px past the ${facts.edges.join(' ')} edge of the screen`,
   apart: ({ edges }) => edges.join(' '),
-  remedies: ['noLarger', 'pivotFollows', 'tieToEdge', 'moveInside', 'stack'],
+  remedies: ['noLarger', 'pivotFollows', 'tieToEdge', 'moveInside', 'otherSide', 'stack'],
   run(subject, limit, report) {
     const { painted } = subject.form;
     if (!painted.some((index) => subject.seenReach(index, subject.screenRect) > limit)) return;

@@ -23,7 +23,7 @@ export const outsideSafeArea = {
   sentence: ({ facts: { edges }, measured }) =>
     `sticks out ${measured} px past the safe area at the ${edges.join(' ')}${edges.length > 1 ? ' corner' : ''}`,
   apart: ({ edges }) => edges.join(' '),
-  remedies: ['noLarger', 'safeArea', 'wholeSurface', 'moveInside', 'tieToEdge'],
+  remedies: ['noLarger', 'safeArea', 'wholeSurface', 'moveInside', 'otherSide', 'tieToEdge'],
   run(subject, limit, report) {
     const { painted } = subject.form;
     const { corners } = subject.screen;

@@ -1,5 +1,6 @@
 /** What findings may be mended by; src/mend/remedies/ has the function of each. */
 export type RemedyName =
+  | 'endBefore'
   | 'enlarge'
   | 'evenGap'
   | 'fitInParent'
@@ -10,6 +11,7 @@ export type RemedyName =
   | 'noLarger'
   | 'ontoLine'
   | 'opaquePlate'
+  | 'otherSide'
   | 'ownShape'
   | 'ownStateColor'
   | 'pivotFollows'

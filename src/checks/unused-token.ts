@@ -15,8 +15,12 @@ export const unusedToken = {
   run({ document: { source, origin, themes, named } }, report) {
     // A name counts as used wherever it is written with its $ or its braces.
     const written = JSON.stringify([source, ...[...themes, ...named.values()].map(({ theme }) => theme)]);
-    const names = written.matchAll(/\$([\p{L}_][\p{L}\p{N}_.-]*)|\{([^{}"]+)\}/gu);
-    const used = new Set([...names].map(([, name, alias]) => name ?? alias));
+    const used = new Set(
+      // What stands in braces may be worked out, and name tokens itself.
+      [/\$([\p{L}_][\p{L}\p{N}_.-]*)/gu, /\{([^{}"]+)\}/gu].flatMap((one) =>
+        [...written.matchAll(one)].map(([, name]) => name),
+      ),
+    );
     for (const { name, pointer, origin: file } of tokensOf(themes[0]!)) {
       // Those of token files are shared with others.
       if (file !== origin || used.has(name)) continue;

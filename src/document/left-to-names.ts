@@ -25,8 +25,9 @@ export function isBroken(value: unknown): value is string {
   return typeof value === 'string' && /^\{[^{}]+\}$/.test(value) && !isTemplate(value);
 }
 
-/** Signs that programming languages have, and what stands for them here. */
+/** Colours and tokens without quotes, signs that programming languages have, and what stands for them here. */
 const signs: readonly (readonly [RegExp, string])[] = [
+  [/(?<=[,(]\s*)([$#][\w.-]+)(?=\s*[,)])/g, "'$1'"],
   [/^\{\s*([^!=<>&|]+?)\s*!==?\s*([^!=<>&|]+?)\s*\}$/, '{not $1 = $2}'],
   [/^\{\s*(\S+)\s*([<>]=?)\s*(\S+)\s*([<>]=?)\s*(\S+)\s*\}$/, '{$1 $2 $3 and $3 $4 $5}'],
   [/"([^"']*)"/g, "'$1'"],

@@ -96,7 +96,7 @@ export class ControlChanges {
 
   /** A dialog or tooltip comes or goes where its visibility is bound; otherwise that is the game's. */
   show(node: LiveNode, isShown: boolean, effects: InputEffect[]): void {
-    if (node.bone.bound.has('visible')) this.#change(node, 'visible', isShown, effects);
+    if (node.bone.bound.get('visible')) this.#change(node, 'visible', isShown, effects);
   }
 
   /** A tooltip goes to another place, in u, where its offset is bound. */

@@ -16,7 +16,10 @@ function boundIn(document: Json): Map<string, number> {
   const stack: Json[] = [document];
   for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
     if (typeof at === 'string') {
-      if (/\{[\p{L}_]/u.test(at)) found.set(at, (found.get(at) ?? 0) + 1);
+      if (!/\{[\p{L}_]/u.test(at)) continue;
+      // A colour that a condition chooses may be another one.
+      const asked = at.replace(/'[#$][^']*'/g, "'#'");
+      found.set(asked, (found.get(asked) ?? 0) + 1);
     } else if (Array.isArray(at)) stack.push(...(at as readonly Json[]));
     else if (at !== null && typeof at === 'object') stack.push(...Object.values(at));
   }

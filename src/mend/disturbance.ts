@@ -1,6 +1,8 @@
 import { controls, type Widget } from '../dress/index.ts';
-import { checks, cssPixels, pxOfMillimetres } from '../checks/index.ts';
+import { checks, cssPixels, mayLieOver, pxOfMillimetres } from '../checks/index.ts';
+import { placeText } from '../inside/index.ts';
 import type { Rect } from '../layout/index.ts';
+import { hasBox } from '../scene/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { farthest } from '../edit/index.ts';
 import type { TryBudget } from './budget.ts';
@@ -88,7 +90,8 @@ function movedOnReference(
   for (const { was, is } of pairs) {
     const [a, b] = [old.layout.rectInU(was.index), now.layout.rectInU(is.index)];
     const shift = farthest(a, b);
-    if (shift > most + leastMove || becomesLess(was, is, a, b)) return undefined;
+    const isFar = shift > most + leastMove && !liesOver(old, was) && !startsThere(old, now, was, is);
+    if (isFar || becomesLess(was, is, a, b)) return undefined;
     if (shift > leastMove) moved.add(was.index);
     const by = farthest(within(old, was, a), within(now, is, b));
     if (by <= leastMove) continue;
@@ -126,6 +129,37 @@ function pairsOf(old: ViewLayout, now: ViewLayout): readonly Pair[] {
     const index = now.find(was.id);
     return index === undefined ? [] : [{ was, is: now.widgets[index]! }];
   });
+}
+
+/** Whether it is, or is in, what lies over others: that may go to the other side of what it belongs to. */
+function liesOver({ widgets }: ViewLayout, widget: Widget): boolean {
+  for (let at: Widget | undefined = widget; at; at = widgets[at.parent]) if (mayLieOver(at)) return true;
+  return false;
+}
+
+/** Whether bare words start where they did, in however many lines, and whatever room there is beside them. */
+function startsThere(old: ViewLayout, now: ViewLayout, was: Widget, is: Widget): boolean {
+  return isBare(was) && isBare(is) && farthest(startOf(old, was), startOf(now, is)) <= leastMove;
+}
+
+/** Where its first line is held: at its start, its middle or its end. */
+function startOf({ layout }: ViewLayout, widget: Widget): Rect {
+  const { lines, unit } = placeText(widget, layout);
+  const [first] = lines;
+  const x = first ? first.x + heldShare(widget) * first.line.width * unit : layout.rectInU(widget.index).x;
+  return { x, y: first?.baseline ?? 0, width: 0, height: 0 };
+}
+
+const along = { start: 0, center: 0.5, end: 1 } as const;
+
+/** Where bare words are held, as a share of their box: what else of it there is, nobody sees. */
+function heldShare({ look, box }: Widget): 0 | 0.5 | 1 {
+  const share = along[look.textAlign];
+  return share === 0.5 ? share : (share === 1) !== box.rightToLeft ? 1 : 0;
+}
+
+function isBare({ kind, look, text }: Widget): boolean {
+  return kind === 'text' && text !== undefined && !hasBox(look);
 }
 
 /** A rectangle counted from the start of what it is in. */
@@ -199,17 +233,21 @@ function needOf({ check, unit, worst, occurrences }: Finding, screens: readonly 
   return Infinity;
 }
 
-/** What two siblings have in common that an eye sees. */
-const relations: readonly ((rect: Rect) => number)[] = [
-  ({ x }) => x,
-  ({ x, width }) => x + width,
-  ({ x, width }) => x + width / 2,
-  ({ y }) => y,
-  ({ y, height }) => y + height,
-  ({ y, height }) => y + height / 2,
-  ({ width }) => width,
-  ({ height }) => height,
+/** What two siblings have in common that an eye sees; of bare words across the lines what they are held at alone. */
+const relations: readonly { readonly of: (rect: Rect) => number; readonly held?: 0 | 0.5 | 1 | 'none' }[] = [
+  { of: ({ x }) => x, held: 0 },
+  { of: ({ x, width }) => x + width, held: 1 },
+  { of: ({ x, width }) => x + width / 2, held: 0.5 },
+  { of: ({ y }) => y },
+  { of: ({ y, height }) => y + height },
+  { of: ({ y, height }) => y + height / 2 },
+  { of: ({ width }) => width, held: 'none' },
+  { of: ({ height }) => height },
 ];
+
+function isSeen(widget: Widget, held: 0 | 0.5 | 1 | 'none' | undefined): boolean {
+  return held === undefined || !isBare(widget) || heldShare(widget) === held;
+}
 
 /** Whether something that moved is not in line, of one size or evenly spaced any more with a sibling it was so with. */
 function losesRelation(
@@ -229,6 +267,9 @@ function losesRelation(
     if (family) family.push(pair);
     else families.set(was.parent, [pair]);
   }
+  const parted = new Set(
+    pairs.flatMap(({ was }) => (was.id === widget || was.id === partner ? [was.pointer] : [])),
+  );
   for (const family of families.values()) {
     if (!family.some(({ was }) => moved.has(was.index))) continue;
     const rects = family.map(
@@ -238,10 +279,10 @@ function losesRelation(
       if (!moved.has(was.index)) continue;
       for (const [other, { was: neighbour }] of family.entries()) {
         if (other === one) continue;
-        // Two that lie on each other have to part.
-        const ids = [was.id, neighbour.id];
-        if (check === 'overlap' && ids.includes(widget) && ids.includes(partner ?? '')) continue;
-        for (const of of relations) {
+        // Two that lie on each other have to part, and so do those written in their place in other entries.
+        if (check === 'overlap' && parted.has(was.pointer) && parted.has(neighbour.pointer)) continue;
+        for (const { of, held } of relations) {
+          if (!isSeen(was, held) || !isSeen(neighbour, held)) continue;
           const [a, b] = [rects[one]!, rects[other]!];
           if (Math.abs(of(a[0]) - of(b[0])) < leastMove && Math.abs(of(a[1]) - of(b[1])) >= leastMove)
             return true;

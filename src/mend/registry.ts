@@ -1,11 +1,13 @@
 import type { RemedyName } from '../checks/index.ts';
+import { endBefore, moveApart } from './remedies/apart.ts';
 import { roomForChildren, stack } from './remedies/arranged.ts';
+import { opaquePlate, ownStateColor, stateColor, strongerColor, themesColor } from './remedies/colored.ts';
 import {
   evenGap,
   fitInParent,
-  moveApart,
   moveInside,
   ontoLine,
+  otherSide,
   pivotFollows,
   raise,
   raiseMaximum,
@@ -14,16 +16,7 @@ import {
   tieToNeighbour,
   wholeSurface,
 } from './remedies/placed.ts';
-import {
-  largerText,
-  opaquePlate,
-  ownStateColor,
-  roomForText,
-  shorterLines,
-  stateColor,
-  strongerColor,
-  themesColor,
-} from './remedies/readable.ts';
+import { largerText, roomForText, shorterLines } from './remedies/readable.ts';
 import {
   enlarge,
   noLarger,
@@ -45,6 +38,7 @@ export const documentRemedies = { takeOut } as const satisfies {
 
 /** The remedies of findings of layouts. */
 export const remedies: { readonly [Name in Exclude<RemedyName, keyof typeof documentRemedies>]: Remedy } = {
+  endBefore,
   enlarge,
   evenGap,
   fitInParent,
@@ -55,6 +49,7 @@ export const remedies: { readonly [Name in Exclude<RemedyName, keyof typeof docu
   noLarger,
   ontoLine,
   opaquePlate,
+  otherSide,
   ownShape,
   ownStateColor,
   pivotFollows,

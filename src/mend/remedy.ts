@@ -3,6 +3,7 @@ import type { Facts } from '../checks/index.ts';
 import type { CheckedDocument, Json, ScreenConditionSource, WidgetSource } from '../document/index.ts';
 import { putKey, writtenAt, type Editing } from '../edit/index.ts';
 import type { Screen } from '../screen/index.ts';
+import { styleList } from '../theme/index.ts';
 import type { Finding } from '../verdict/index.ts';
 import type { View, ViewLayout } from '../view/index.ts';
 
@@ -173,9 +174,24 @@ export function sizeKeys(
 
 /** The offset a widget has, moved by some u; undefined where it is not placed by an offset of plain u. */
 export function nudged({ box }: Widget, by: { readonly x?: number; readonly y?: number }): Json | undefined {
-  const { x, y, target, rightToLeft } = box;
-  if (rightToLeft || target !== undefined || x.offset.share !== 0 || y.offset.share !== 0) return undefined;
+  const { x, y, rightToLeft } = box;
+  if (rightToLeft || x.offset.share !== 0 || y.offset.share !== 0) return undefined;
   if ((by.x && x.span) || (by.y && y.span)) return undefined;
   const sum = (one: number, more = 0) => Number((one + more).toFixed(2));
   return [sum(x.offset.u, by.x), sum(y.offset.u, by.y)];
+}
+
+/** The style that a key of a widget's look is from, changed: where the document itself says it, and the widget does not. */
+export function inStyle(
+  { widget, document }: Broken,
+  key: 'background' | 'border' | 'color' | 'font-size' | 'handle-color',
+  value: number | string,
+): readonly Change[] {
+  const { style: said, look } = widget.source as WidgetSource;
+  if (look?.[key] !== undefined) return [];
+  const name = styleList(said).findLast((one) => widget.theme.find(one)?.style[key] !== undefined);
+  const found = name === undefined ? undefined : widget.theme.find(name);
+  if (found?.origin !== document.origin) return [];
+  const { pointer } = found;
+  return [{ say: `style ${name!}: ${key}: ${value}`, edit: (text) => text.set(pointer, key, value) }];
 }

@@ -15,7 +15,7 @@ import {
   type Verdict,
 } from '../verdict/index.ts';
 import type { Screen } from '../screen/index.ts';
-import { NoSuchName, openView, type Occasion } from '../view/index.ts';
+import { NoSuchName, occasionKey, openView, type Occasion } from '../view/index.ts';
 import { losesBinding } from './bindings.ts';
 import { BudgetSpent, TryBudget, type Place } from './budget.ts';
 import { changedFrom } from './concerned.ts';
@@ -320,20 +320,27 @@ class Breaks extends Error {
 
 /**
  * Asks of one finding after the other whether a change breaks something by it: one that was not there, the one it is to mend, or one
- * that is on more layouts than before, or worse.
+ * that is on more layouts than before, or worse. Where the one it is to mend was, it may have hidden one that others have.
  */
 function breaking(finding: Finding, before: Verdict): (one: Finding) => boolean {
   const target = keyOf(finding);
+  const hidden = new Set(finding.occurrences.map(placeOf));
   const old = new Map(before.findings.map((one) => [keyOf(one), one]));
   const counts = new Map<string, number>();
   return (one) => {
     const key = keyOf(one);
     const was = old.get(key);
     if (!was || key === target) return true;
-    const count = (counts.get(key) ?? 0) + one.occurrences.length;
+    const elsewhere = one.occurrences.filter((each) => !hidden.has(placeOf(each))).length;
+    const count = (counts.get(key) ?? 0) + elsewhere;
     counts.set(key, count);
     return count > was.occurrences.length || isWorse(one.fails, one.worst, was.worst, tolerance);
   };
+}
+
+/** The screen and occasion of an occurrence. */
+function placeOf(one: Finding['worst']): string {
+  return `${one.screen} ${occasionKey(one)}`;
 }
 
 /** Whether what was changed lies in one of the views, and so concerns no other. */

@@ -39,8 +39,8 @@ export interface Expanded {
 /** Key → JSON Pointer of its value. */
 export type Origins = ReadonlyMap<string, string>;
 
-/** Key, or key/place in its list → the value of the case that was put in there. */
-export type Bound = ReadonlyMap<string, ValueOfCase>;
+/** Key, or key/place in its list → the value of the case that was put in there; undefined where it is worked out. */
+export type Bound = ReadonlyMap<string, ValueOfCase | undefined>;
 
 /** A widget as it is written, and where. */
 export interface Unexpanded {
@@ -186,7 +186,7 @@ function instantiate(
   const { pointer } = written;
   const id = name === undefined ? undefined : written.naming.prefix + name;
   const given = one.source;
-  const bound = new Map<string, ValueOfCase>();
+  const bound = new Map<string, ValueOfCase | undefined>();
   const own = given.children ? childrenOf(given.children, pointer, { ...written, scope, naming }) : none;
   if (given.use === undefined) {
     // Most are no instances; nothing is copied for them.
@@ -288,7 +288,7 @@ function substituted<Source extends WidgetSource>(
   scope: Scope,
   pointer: string,
   trace: Trace,
-  bound: Map<string, ValueOfCase>,
+  bound: Map<string, ValueOfCase | undefined>,
 ): Source {
   let changes: Record<string, unknown> | undefined;
   for (const key of Object.keys(source)) {
@@ -325,14 +325,11 @@ function followBound(key: string, value: unknown, scope: Scope, into: Set<string
   }
 }
 
-function noteBound(key: string, value: unknown, scope: Scope, bound: Map<string, ValueOfCase>): void {
-  const parts: readonly (readonly [string, unknown])[] = isTemplate(value)
+function noteBound(key: string, value: unknown, scope: Scope, bound: Map<string, ValueOfCase | undefined>): void {
+  const parts: readonly (readonly [string, unknown])[] = isPut(key, value)
     ? [[key, value]]
     : Object.entries(value as object).map(([part, one]) => [`${key}/${part}`, one]);
-  for (const [place, one] of parts) {
-    const to = scope.valueOf(one);
-    if (to) bound.set(place, to);
-  }
+  for (const [place, one] of parts) if (isTemplate(one)) bound.set(place, scope.valueOf(one));
 }
 
 /** What a bound key of a widget is now. @throws BuildError for what it cannot be. */

@@ -210,6 +210,7 @@ describe('conditions that are worked out', () => {
     ['docked || alone', '{docked or alone}'],
     ['docked ? held : none', '{if(docked, held, none)}'],
     ['page = "chart"', "{page = 'chart'}"],
+    ['if(docked, $color.ink, #ff7a6b)', "{if(docked, '$color.ink', '#ff7a6b')}"],
     ['if(docked, alone)', undefined],
     ['not', undefined],
     ['and x', undefined],

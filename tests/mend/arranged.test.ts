@@ -145,6 +145,8 @@ describe('the list of a drop-down', () => {
 
   test('lies over what is there while it is shown, as a dialog does', () => {
     expect(over(page(list('visible: "{sorting}"\n        focus-scope: closed'), cases))).toEqual([]);
+    // Worked out as well.
+    expect(over(page(list('gone: "{not sorting}"\n        focus-scope: closed'), cases))).toEqual([]);
     const lasting = over(page(list('focus-scope: closed'), cases));
     expect(lasting).toEqual(['covered below sorts', 'overlap below sorts']);
     expect(over(page(list('visible: "{sorting}"'), cases))).toEqual(lasting);

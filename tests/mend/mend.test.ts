@@ -93,6 +93,7 @@ describe('a suggestion', () => {
        "a green bar on a green field",
        "a handle nobody sees",
        "a label the colour of its plate",
+       "a line of the colour of its plate",
        "a long number in the worst case alone",
        "a maximum below the minimum",
        "a meter as thin as a hair",
@@ -185,7 +186,7 @@ describe('what a suggestion does not do', () => {
     for (const one of found) if (one) expect(one.text).toContain('{h}');
   });
 
-  test('two that stand in a line on the reference are not set below each other for a narrow screen', () => {
+  test('two that stand in a line on the reference are set below each other where it is narrow alone', () => {
     const twin = (id: string, side: string, x: number) => ({
       id,
       anchor: `${side} top`,
@@ -193,7 +194,9 @@ describe('what a suggestion does not do', () => {
       size: '400 90',
       look,
     });
-    expect(says(offered([twin('a', 'left', 24), twin('b', 'right', -24)]))).toEqual([]);
+    const found = offered([twin('a', 'left', 24), twin('b', 'right', -24)]);
+    expect(says(found)).toEqual(['b: at aspects up to 1.4 offset: -24 114']);
+    expect(found.find((one) => one)!.disturbs).toBe('moves nothing on the reference');
   });
 
   test('a button is not made smaller for the picture on it', () => {

@@ -22,7 +22,11 @@ export function harms(before: CheckedDocument, after: CheckedDocument, finding: 
   }) as [ViewLayout, ViewLayout];
   const rects = (on: ViewLayout) =>
     new Map(
-      on.widgets.map(({ id, index, parent, kind }) => [id, { ...on.layout.rectInU(index), kind, parent }]),
+      on.widgets.map(({ id, index, parent, kind, look }) => {
+        // Nobody sees how wide the box of bare words is.
+        const isBare = kind === 'text' && !look.background && look.borderWidth === 0;
+        return [id, { ...on.layout.rectInU(index), kind, parent, isBare }];
+      }),
     );
   const [was, is] = [rects(old), rects(now)];
   for (const [id, a] of was) {
@@ -36,7 +40,11 @@ export function harms(before: CheckedDocument, after: CheckedDocument, finding: 
         [finding.widget, finding.other].includes(id) && [finding.widget, finding.other].includes(other);
       if (!d || other <= id || c.parent !== a.parent || a.parent < 0 || isPair) continue;
       for (const key of ['x', 'y', 'width', 'height'] as const)
-        if (Math.abs(a[key] - c[key]) < 0.01 && Math.abs(b[key] - d[key]) > 1)
+        if (
+          !(key === 'width' && (a.isBare || c.isBare)) &&
+          Math.abs(a[key] - c[key]) < 0.01 &&
+          Math.abs(b[key] - d[key]) > 1
+        )
           found.push(`${id} and ${other} had one ${key}`);
     }
   }

@@ -19,6 +19,13 @@ function isPopUp({ source, bound }: Widget): boolean {
   return bound.has('visible') || bound.has('gone');
 }
 
+/** The nearest of those that a widget is or is in; -1 of any other: what lies over others is not held against them. */
+export function lyingOverAt(subject: Subject, index: number): number {
+  for (let at = index; at > 0; at = subject.widgets[at]!.parent)
+    if (mayLieOver(subject.widgets[at]!)) return at;
+  return -1;
+}
+
 /** Widgets that are anchored beside each other in the same parent, by parent. */
 export function freeSiblings(subject: Subject): readonly (readonly number[])[] {
   return subject.form.once('siblings', () => {

@@ -1,7 +1,10 @@
 import { Subjects, branchesApart } from '../../checks/index.ts';
 import { EditError, putAnchor, suggestAnchor } from '../../edit/index.ts';
+import type { Rect } from '../../layout/index.ts';
+import { hasArea, intersection } from '../../scene/index.ts';
 import { isRightToLeft } from '../../text/index.ts';
 import { NoSuchName, type View } from '../../view/index.ts';
+import { onTheirScreens } from '../on-screens.ts';
 import {
   factOf,
   keysOf,
@@ -92,37 +95,34 @@ export const moveInside: Remedy = (broken) => {
     y: edges.includes('top') ? by : edges.includes('bottom') ? -by : 0,
   };
   const offset = nudged(widget, move);
-  return offset === undefined ? [] : [keysOf(widget, { offset })];
+  const target = widget.box.target === undefined ? undefined : on.find(widget.box.target);
+  // What is anchored to something is not moved over it.
+  const covers = (rect: Rect) => target !== undefined && hasArea(intersection(rect, on.layout.rect(target)));
+  const now = on.layout.rect(widget.index);
+  const then = { ...now, x: now.x + Math.sign(move.x) * measured, y: now.y + Math.sign(move.y) * measured };
+  if (offset === undefined || (covers(then) && !covers(now))) return [];
+  return [keysOf(widget, { offset })];
+};
+
+/** On the other side of what it is anchored to, where it reaches over an edge on this one: a list opens upward. */
+export const otherSide: Remedy = (broken) => {
+  const { widget, finding } = broken;
+  const { anchor, pivot } = widget.source as { anchor?: unknown; pivot?: unknown };
+  const { target, y } = widget.box;
+  const edges = factOf(finding, 'edges') ?? [];
+  if (target === undefined || typeof anchor !== 'string' || typeof pivot !== 'string') return [];
+  if (!edges.includes('top') && !edges.includes('bottom')) return [];
+  const turned = (said: string) =>
+    said.replace(/\b(top|bottom)\b/g, (side) => (side === 'top' ? 'bottom' : 'top'));
+  const keys = { anchor: turned(anchor), pivot: turned(pivot) };
+  if (y.offset.u !== 0 || y.offset.share !== 0 || keys.anchor === anchor || keys.pivot === pivot) return [];
+  return [...onTheirScreens(broken, () => keys), keysOf(widget, keys)];
 };
 
 /** The pivot follows the anchor. */
-export const pivotFollows: Remedy = (broken) => [keysOf(broken.widget, { pivot: undefined })];
-
-/** One of two moved off the other, in whichever direction is shortest. */
-export const moveApart: Remedy = (broken) => {
-  const { widget, other, on } = broken;
-  if (!other) return [];
-  const found: { by: number; change: Change }[] = [];
-  for (const [one, from] of [
-    [other, widget],
-    [widget, other],
-  ] as const) {
-    if (on.widgets[one.parent]?.box.arrange !== 'free') continue;
-    const [a, b] = [on.layout.rectInU(one.index), on.layout.rectInU(from.index)];
-    const factor = on.layout.factor(one.parent);
-    for (const [axis, by] of [
-      ['x', b.x + b.width - a.x],
-      ['x', b.x - a.x - a.width],
-      ['y', b.y + b.height - a.y],
-      ['y', b.y - a.y - a.height],
-    ] as const) {
-      const u = Math.sign(by) * wholeUp(Math.abs(by) / factor);
-      const offset = nudged(one, { [axis]: u });
-      if (offset !== undefined) found.push({ by: Math.abs(u), change: keysOf(one, { offset }) });
-    }
-  }
-  return found.sort((a, b) => a.by - b.by).map(({ change }) => change);
-};
+export const pivotFollows: Remedy = ({ widget }) =>
+  // Beside something, the pivot says on which side.
+  widget.box.target === undefined ? [keysOf(widget, { pivot: undefined })] : [];
 
 /** Drawn over what covers it, where the two may lie over each other: words over words are no easier to read the other way round. */
 export const raise: Remedy = ({ widget, other, view, on }) => {

@@ -1,10 +1,10 @@
-import { hexOf, mixed, parseColor, styleList } from '../../theme/index.ts';
-import type { Json, State, WidgetSource } from '../../document/index.ts';
+import type { Json } from '../../document/index.ts';
 import type { Widget } from '../../dress/index.ts';
 import { mayGrow, onTheirScreens } from '../on-screens.ts';
 import {
   asWritten,
   factOf,
+  inStyle,
   keysOf,
   keysOfAll,
   lookKeys,
@@ -91,21 +91,6 @@ function alikeIn({ widget, on }: Broken): readonly Widget[] {
   return asWritten([widget, ...beside]);
 }
 
-/** The style that a key of a widget's look is from, changed: where the document itself says it, and the widget does not. */
-function inStyle(
-  { widget, document }: Broken,
-  key: 'color' | 'font-size',
-  value: number | string,
-): readonly Change[] {
-  const { style: said, look } = widget.source as WidgetSource;
-  if (look?.[key] !== undefined) return [];
-  const name = styleList(said).findLast((one) => widget.theme.find(one)?.style[key] !== undefined);
-  const found = name === undefined ? undefined : widget.theme.find(name);
-  if (found?.origin !== document.origin) return [];
-  const { pointer } = found;
-  return [{ say: `style ${name!}: ${key}: ${value}`, edit: (text) => text.set(pointer, key, value) }];
-}
-
 /** What a text may have its font size from: the outermost around it of the same one. */
 function sizeHead({ widget, on }: Broken): Widget {
   let head = widget;
@@ -122,90 +107,4 @@ export const shorterLines: Remedy = (broken) => {
   const { width } = on.layout.rectInU(widget.index);
   const most = Math.floor(((width / on.layout.factor(widget.index)) * limit * 0.95) / measured);
   return [keysOf(widget, { 'max-width': most })];
-};
-
-/**
- * The colour nearer to white or to black, as little as will do: in the style of the document that says it, in the widget's
- * tint, or in its own look.
- */
-export const strongerColor: Remedy = (broken) => {
-  const { widget } = broken;
-  const { color } = widget.look;
-  const source = widget.source as WidgetSource;
-  const ends = ['#ffffff', '#000000'].map((end) => parseColor(end)!);
-  return [0.25, 0.5, 0.75, 1].flatMap((share) =>
-    ends.flatMap((end): Change[] => {
-      const value = hexOf({ ...mixed(color, end, share), a: 1 });
-      if (source.tint !== undefined) return [keysOf(widget, { tint: value })];
-      return [...inStyle(broken, 'color', value), lookKeys(widget, { color: value })];
-    }),
-  );
-};
-
-/** Another colour of the words, or of what they stand on, in the state of their control in which they are hard to read. */
-export const stateColor: Remedy = (broken) => {
-  const state = factOf(broken.finding, 'state');
-  return state === undefined ? [] : otherColors(broken, () => [state]);
-};
-
-/** The same in the state that a control is in now, such as the one that is chosen. */
-export const ownStateColor: Remedy = (broken) =>
-  factOf(broken.finding, 'state') === undefined ? otherColors(broken, ({ states }) => states) : [];
-
-/** Other colours that a style says for one of some states of a widget or of one around it, the nearest that does. */
-function otherColors(
-  { widget, document, on }: Broken,
-  statesOf: (widget: Widget) => readonly State[],
-): readonly Change[] {
-  for (let at: Widget | undefined = widget; at && at.index > 0; at = on.widgets[at.parent]) {
-    const { theme, look, source } = at;
-    const styles = styleList((source as WidgetSource).style);
-    const lookIn = (one: State) =>
-      styles.findLast((name) => theme.find(name)?.style.states?.[one] !== undefined);
-    const state = statesOf(at).findLast((one) => lookIn(one) !== undefined);
-    const style = state && lookIn(state);
-    const found = style === undefined ? undefined : theme.find(style);
-    if (!state || found?.origin !== document.origin) continue;
-    const said = found.style.states![state]!;
-    const back = look.background?.type === 'color' ? look.background.color : undefined;
-    const usual = { color: look.color, background: back };
-    const colorNow = (key: 'color' | 'background') =>
-      said[key] === undefined ? usual[key] : theme.colorOf(String(theme.fillIn(said[key]) ?? ''));
-    const map = `${found.pointer}/states/${state}`;
-    return [0.25, 0.5, 0.75, 1].flatMap((share) =>
-      ['#ffffff', '#000000'].flatMap((end) =>
-        (['color', 'background'] as const).flatMap((key): Change[] => {
-          const now = colorNow(key);
-          if (!now) return [];
-          const value = hexOf({ ...mixed(now, parseColor(end)!, share), a: now.a });
-          const say = `style ${style!}: states { ${state}: { ${key}: ${value} } }`;
-          return [{ say, edit: (text) => text.set(map, key, value) }];
-        }),
-      ),
-    );
-  }
-  return [];
-}
-
-/** A colour of its own, or a tint, that does not suit every theme, left out: what its style says holds again. */
-export const themesColor: Remedy = ({ widget, document, finding }) => {
-  const { look, tint } = widget.source as WidgetSource;
-  const themes = new Set(finding.occurrences.map(({ theme }) => theme));
-  // Where it is wrong in all of them, it is the colour that has to be another one.
-  if (document.named.size < 2 || themes.size === document.named.size) return [];
-  return [
-    ...(tint === undefined ? [] : [keysOf(widget, { tint: undefined })]),
-    ...(look?.color === undefined ? [] : [lookKeys(widget, { color: undefined })]),
-  ];
-};
-
-/** The plate behind a text made opaque: its own, or the nearest around it that lets something through. */
-export const opaquePlate: Remedy = ({ widget, on }) => {
-  for (let at: typeof widget | undefined = widget; at && at.index > 0; at = on.widgets[at.parent]) {
-    const { background } = at.look;
-    if (background?.type !== 'color' || background.color.a === 0 || background.color.a === 1) continue;
-    const { r, g, b } = background.color;
-    return [lookKeys(at, { background: hexOf({ r, g, b, a: 1 }) })];
-  }
-  return [];
 };
