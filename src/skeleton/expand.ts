@@ -325,7 +325,12 @@ function followBound(key: string, value: unknown, scope: Scope, into: Set<string
   }
 }
 
-function noteBound(key: string, value: unknown, scope: Scope, bound: Map<string, ValueOfCase | undefined>): void {
+function noteBound(
+  key: string,
+  value: unknown,
+  scope: Scope,
+  bound: Map<string, ValueOfCase | undefined>,
+): void {
   const parts: readonly (readonly [string, unknown])[] = isPut(key, value)
     ? [[key, value]]
     : Object.entries(value as object).map(([part, one]) => [`${key}/${part}`, one]);
