@@ -5,16 +5,19 @@ import { shown } from '../why/index.ts';
 import { mayLieOver } from './subject/siblings.ts';
 import type { Check } from './check.ts';
 import { FormScene, hasBox, intersection } from '../scene/index.ts';
-import { pictureLayer } from './subject/behind.ts';
+import { mostSeenThrough, pictureLayer } from './subject/behind.ts';
 import { isGround } from './subject/ground.ts';
 import type { Subject } from './subject/subject.ts';
+
+/** A smaller share that is hidden nobody notices, in %. */
+export const leastHidden = 5;
 
 export const covered = {
   id: 'covered',
   title: 'Covered by something above',
   measures: 'the share of a text, picture or control that something opaque above it hides',
   unit: '%',
-  limit: 5,
+  limit: leastHidden,
   fails: 'above',
   source: 'what is hidden cannot be read, whether it may overlap or not',
   severity: 'error',
@@ -99,7 +102,7 @@ export function coveringOf(subject: Subject, index: number): readonly Covering[]
   let found = known.get(index);
   if (!found) {
     found = hidingOf(subject).flatMap((above) =>
-      places[above]! > places[index]! && opacity[above]! >= leastOpacity && mayCover(subject, above, index)
+      places[above]! > places[index]! && opacity[above]! >= mostSeenThrough && mayCover(subject, above, index)
         ? [{ above, isOpaque: isOpaque(subject.widgets[above]!.look) }]
         : [],
     );
@@ -119,22 +122,19 @@ export function hidingIn(tree: Tree): readonly string[] {
 
 /** Whether anything of a widget may hide what is behind it. */
 function mayHide({ look, picture }: Widget): boolean {
-  return look.opacity >= leastOpacity && (isOpaque(look) || picture?.sample !== undefined);
+  return look.opacity >= mostSeenThrough && (isOpaque(look) || picture?.sample !== undefined);
 }
-
-/** From this opacity on nothing is read through it. */
-const leastOpacity = 0.9;
 
 function isOpaque({ background }: Look): boolean {
   if (!background) return false;
-  if (background.type === 'color') return background.color.a > leastOpacity;
-  return background.stops.every(({ color }) => color.a > leastOpacity);
+  if (background.type === 'color') return background.color.a > mostSeenThrough;
+  return background.stops.every(({ color }) => color.a > mostSeenThrough);
 }
 
 /** The share of a part of a widget that hides what is behind: all of a plain background, of a picture what its pixels say. */
 function opaqueShare(subject: Subject, index: number, part: Rect): number {
   const { look } = subject.widgets[index]!;
-  if (subject.form.opacity[index]! < leastOpacity) return 0;
+  if (subject.form.opacity[index]! < mostSeenThrough) return 0;
   if (isOpaque(look)) return 1;
   const layer = pictureLayer(subject, index);
   if (!layer) return 0;
@@ -142,7 +142,7 @@ function opaqueShare(subject: Subject, index: number, part: Rect): number {
   for (let nth = 0; nth < samplesAcross * samplesAcross; nth++) {
     const x = part.x + (part.width * ((nth % samplesAcross) + 0.5)) / samplesAcross;
     const y = part.y + (part.height * (Math.floor(nth / samplesAcross) + 0.5)) / samplesAcross;
-    if (layer(x, y).a > leastOpacity) opaque++;
+    if (layer(x, y).a > mostSeenThrough) opaque++;
   }
   return opaque / (samplesAcross * samplesAcross);
 }

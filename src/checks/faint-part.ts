@@ -42,7 +42,7 @@ export const faintPart = {
       }
       let measured = Infinity;
       let reason = '';
-      for (const { color, backdrop, over } of groundOf(subject, index, area, report, part.stands)) {
+      for (const { color, backdrop, over } of groundOf(subject, index, area, report, { own: part.stands })) {
         const seen = over(part.color);
         // Of a box that is told by its edge, its inside in another colour tells where it is just as well.
         const inside = part.inside ? over(part.inside) : color;
@@ -69,7 +69,7 @@ export const faintPart = {
       const area = intersection(subject.visualRect(index), subject.screenRect);
       if (!hasArea(area) || fillsBare(subject, index)) continue;
       let worst: { readonly ratio: number; readonly color: Rgba } | undefined;
-      for (const ground of groundOf(subject, index, area, report, 'without its own')) {
+      for (const ground of groundOf(subject, index, area, report, { own: 'without its own' })) {
         const ratio = mostContrast(subject, index, ground);
         const { color } = ground;
         if (ratio < (worst?.ratio ?? leastSeen)) worst = { ratio, color };

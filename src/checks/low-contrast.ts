@@ -135,17 +135,21 @@ export interface TextContrast {
   readonly reason: () => string;
 }
 
-/** The contrast of a text with the worst of what is behind it. @param report Told what cannot be known. */
+/**
+ * The contrast of a text with the worst of what is behind it.
+ * @param report Told what cannot be known. @param through Widgets drawn after it that it is seen through.
+ */
 export function textContrast(
   subject: Subject,
   index: number,
   area: Rect,
   limit: number,
   report: Parameters<typeof groundOf>[3],
+  through: readonly number[] = [],
 ): TextContrast | undefined {
   const { text, look } = subject.widgets[index]!;
   if (!text) return undefined;
-  const under = groundOf(subject, index, area, report);
+  const under = groundOf(subject, index, area, report, { through });
   const outline = outlineOf(subject, index);
   let worst: TextContrast | undefined;
   for (const one of inksOf(text, look)) {

@@ -10,6 +10,7 @@ import { crampedTooltip } from './cramped-tooltip.ts';
 import { crowdedTargets } from './crowded-targets.ts';
 import { cutOff } from './cut-off.ts';
 import { cutText } from './cut-text.ts';
+import { dimmedText } from './dimmed-text.ts';
 import { driftedInstance } from './drifted-instance.ts';
 import { drifted } from './drifted.ts';
 import { emptyControl } from './empty-control.ts';
@@ -96,6 +97,7 @@ const ofLayouts = [
   coarseText,
   longLines,
   lowContrast,
+  dimmedText,
   faintPart,
   tinyPart,
   colorsAlike,

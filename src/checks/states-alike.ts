@@ -112,7 +112,7 @@ function shadowContrast(subject: Subject, index: number, { x, y, color, blur, sp
   // A blur lets through half of it at the edge of what it is the shadow of.
   const seen = { ...color, a: color.a * (spread >= blur / 2 ? 1 : 0.5) };
   const nobody = () => undefined;
-  const grounds = groundOf(subject, index, area, nobody, 'without its own');
+  const grounds = groundOf(subject, index, area, nobody, { own: 'without its own' });
   // Where nobody can tell what is behind, it counts as neither light nor dark.
   if (grounds.length === 0) return contrastOf(undefined, seen, neutral);
   return Math.min(...grounds.map((ground) => contrastRatio(ground.over(seen), ground.color)));

@@ -48,6 +48,12 @@ export interface Ground {
 /** What lies behind a rectangle: colours, or why they cannot be told. */
 type Behind = { readonly colors: readonly Ground[] } | { readonly missing: string };
 
+export interface GroundOptions {
+  readonly own?: 'with its own' | 'without its own';
+  /** Widgets drawn after it that it is seen through, in drawing order; none if left out. */
+  readonly through?: readonly number[];
+}
+
 /**
  * The colours behind a rectangle of a widget, its own background among them unless that is left out; where they cannot
  * be told, reports that, and gives none.
@@ -57,9 +63,9 @@ export function groundOf(
   index: number,
   area: Rect,
   report: (draft: Undecided) => void,
-  own: 'with its own' | 'without its own' = 'with its own',
+  { own = 'with its own', through = [] }: GroundOptions = {},
 ): readonly Ground[] {
-  const under = behind(subject, index, own === 'with its own', area);
+  const under = behind(subject, index, own === 'with its own', area, through);
   if ('colors' in under) return under.colors;
   const { missing } = under;
   const reasons = [{ text: missing, pointer: subject.widgets[index]!.pointer }];
@@ -94,44 +100,81 @@ function groupsOf({ widgets, form }: Subject, index: number): readonly number[] 
   return groups;
 }
 
+/** Colours drawn one after the other, each in its groups: a group is composed by itself, and faded when it ends. */
+class GroupStack {
+  readonly #opacityOf: (group: number) => number;
+  readonly #open: { readonly group: number; color: Rgba }[];
+
+  constructor(under: Rgba, opacityOf: (group: number) => number) {
+    this.#open = [{ group: -1, color: under }];
+    this.#opacityOf = opacityOf;
+  }
+
+  draw(color: Rgba): void {
+    const top = this.#open.at(-1)!;
+    top.color = compose(color, top.color);
+  }
+
+  /** @param groups Of what is drawn next, outermost first. */
+  goTo(groups: readonly number[]): void {
+    let same = 0;
+    while (same < groups.length && this.#open[same + 1]?.group === groups[same]) same++;
+    while (this.#open.length > same + 1) {
+      const { group, color } = this.#open.pop()!;
+      this.draw(faded(color, this.#opacityOf(group)));
+    }
+    for (const group of groups.slice(same)) this.#open.push({ group, color: clear });
+  }
+
+  /** What is seen once all groups have ended. */
+  get seen(): Rgba {
+    this.goTo([]);
+    return this.#open[0]!.color;
+  }
+
+  copy(): GroupStack {
+    const copy = new GroupStack(clear, this.#opacityOf);
+    copy.#open.splice(0, 1, ...this.#open.map((one) => ({ ...one })));
+    return copy;
+  }
+}
+
+/** What lies at a place, the lowest first: under what is looked at, and over it. */
+interface Around {
+  readonly layers: readonly Layer[];
+  readonly above: readonly Layer[];
+}
+
 /**
  * What layers come to over what is under them, the lowest first, each group composed by itself and then faded; gives what a
- * colour drawn last, in the groups `own`, is seen as.
+ * colour drawn between them, in the groups `own`, is seen as.
  */
 function composed(
-  layers: readonly Layer[],
+  { layers, above }: Around,
   under: Rgba,
   own: readonly number[],
   colorOf: (layer: Layer) => Rgba,
   opacityOf: (group: number) => number,
 ): (color: Rgba) => Rgba {
-  const stack: { readonly group: number; color: Rgba }[] = [{ group: -1, color: under }];
-  const goTo = (groups: readonly number[]) => {
-    let same = 0;
-    while (same < groups.length && stack[same + 1]?.group === groups[same]) same++;
-    while (stack.length > same + 1) {
-      const { group, color } = stack.pop()!;
-      const below = stack.at(-1)!;
-      below.color = compose(faded(color, opacityOf(group)), below.color);
+  const stack = new GroupStack(under, opacityOf);
+  const drawAll = (on: GroupStack, some: readonly Layer[]) => {
+    for (const layer of some) {
+      on.goTo(layer.groups);
+      on.draw(colorOf(layer));
     }
-    for (const group of groups.slice(same)) stack.push({ group, color: clear });
   };
-  for (const layer of layers) {
-    goTo(layer.groups);
-    const top = stack.at(-1)!;
-    top.color = compose(colorOf(layer), top.color);
-  }
-  goTo(own);
-  const parts = stack.map(({ group, color }) => ({ color, opacity: group < 0 ? 1 : opacityOf(group) }));
+  drawAll(stack, layers);
+  stack.goTo(own);
   return (color) => {
-    let seen = color;
-    for (let at = parts.length - 1; at >= 0; at--) {
-      seen = compose(seen, parts[at]!.color);
-      if (at > 0) seen = faded(seen, parts[at]!.opacity);
-    }
-    return seen;
+    const copy = stack.copy();
+    copy.draw(color);
+    drawAll(copy, above);
+    return copy.seen;
   };
 }
+
+/** From this opacity on nothing is read through something. */
+export const mostSeenThrough = 0.9;
 
 /** Points looked at in each cell and on each axis where a gradient or a picture is behind. */
 const samplesPerCell = 5;
@@ -142,7 +185,13 @@ const mostCells = 400;
  * Every colour that lies behind a rectangle of a widget, everything painted before it composed. The rectangle is
  * cut into cells along the edges of what is behind, so that no plain colour is missed.
  */
-function behind(subject: Subject, index: number, withOwn: boolean, area: Rect): Behind {
+function behind(
+  subject: Subject,
+  index: number,
+  withOwn: boolean,
+  area: Rect,
+  through: readonly number[],
+): Behind {
   const layers: Layer[] = [];
   const { places } = subject.form;
   const last = withOwn ? places[index]! : places[index]! - 1;
@@ -155,13 +204,21 @@ function behind(subject: Subject, index: number, withOwn: boolean, area: Rect): 
     if (lowest?.opaque && covers(lowest.rect, area)) break;
   }
   layers.reverse();
+  const above: Layer[] = [];
+  for (const one of through) {
+    const own: Layer[] = [];
+    const missing = addLayers(subject, one, false, area, own);
+    if (missing !== undefined) return { missing };
+    above.push(...own.reverse());
+  }
   const solid = layers.length > 0 && layers[0]!.opaque && covers(layers[0]!.rect, area);
   const backdrops: (Backdrop | undefined)[] = solid ? [undefined] : [...subject.backdrops];
   if (backdrops.length === 0) {
     return { missing: 'no backdrop was given, so what the game draws behind is not known' };
   }
-  const xs = cuts(layers, area, 'x');
-  const ys = cuts(layers, area, 'y');
+  const all = [...layers, ...above];
+  const xs = cuts(all, area, 'x');
+  const ys = cuts(all, area, 'y');
   const plainCells = (xs.length - 1) * (ys.length - 1) <= mostCells;
   const cellsX = plainCells ? xs : [xs[0]!, xs.at(-1)!];
   const cellsY = plainCells ? ys : [ys[0]!, ys.at(-1)!];
@@ -178,15 +235,25 @@ function behind(subject: Subject, index: number, withOwn: boolean, area: Rect): 
         const width = cellsX[column]! - left;
         const height = cellsY[row]! - top;
         // Between its edges every layer covers a cell or does not; along an axis where nothing changes, one place tells.
-        const over = plainCells ? at(layers, left + width / 2, top + height / 2) : undefined;
-        const changes = over && backdrop?.type !== 'picture' ? changesOfAll(over) : everywhere;
+        const aroundAt = (x: number, y: number): Around => ({
+          layers: at(layers, x, y),
+          above: at(above, x, y),
+        });
+        const around = plainCells ? aroundAt(left + width / 2, top + height / 2) : undefined;
+        const changes =
+          around && backdrop?.type !== 'picture'
+            ? changesOfAll([...around.layers, ...around.above])
+            : everywhere;
         const across = changes.x ? samplesPerCell : 1;
         const samples = across * (changes.y ? samplesPerCell : 1);
         for (let sample = 0; sample < samples; sample++) {
           const x = left + (width * ((sample % across) + 0.5)) / across;
           const y = top + (height * (Math.floor(sample / across) + 0.5)) / (samples / across);
           const under = backdrop ? backdropColor(backdrop, x, y, subject) : clear;
-          addGround(subject, found, over ?? at(layers, x, y), own, { x, y, under, name: backdrop?.name });
+          const there = around ?? aroundAt(x, y);
+          // Where it is hidden it is not seen through anything.
+          if (there.above.some((layer) => layer.color(x, y).a > mostSeenThrough)) continue;
+          addGround(subject, found, there, own, { x, y, under, name: backdrop?.name });
         }
       }
     }
@@ -206,11 +273,12 @@ interface Place {
 function addGround(
   subject: Subject,
   found: Map<number, Ground>,
-  layers: readonly Layer[],
+  around: Around,
   own: readonly number[],
   { x, y, under, name }: Place,
 ): void {
-  if (own.length === 0 && layers.every(({ groups }) => groups.length === 0)) {
+  const { layers, above } = around;
+  if (own.length === 0 && above.length === 0 && layers.every(({ groups }) => groups.length === 0)) {
     let lowest = under;
     for (const layer of layers) lowest = compose(layer.color(x, y), lowest);
     const color = compose(clear, lowest);
@@ -219,15 +287,15 @@ function addGround(
     return;
   }
   const seen = composed(
-    layers,
+    around,
     under,
     own,
     (layer) => layer.color(x, y),
     (group) => subject.widgets[group]!.look.opacity,
   );
   const color = seen(clear);
-  // In a group the same ground may be of other parts; what is seen of white over it tells them apart.
-  const key = keyOf(color) + (own.length > 0 ? keyOf(seen(opaqueWhite)) * 2 ** 24 : 0);
+  // In a group, or through something, the same ground may be of other parts; what is seen of white over it tells them apart.
+  const key = keyOf(color) + (own.length + above.length > 0 ? keyOf(seen(opaqueWhite)) * 2 ** 24 : 0);
   if (!found.has(key)) found.set(key, { color, backdrop: name, over: seen });
 }
 

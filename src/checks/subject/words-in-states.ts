@@ -90,7 +90,9 @@ export function seenInState(subject: Subject, words: WordsInState, area: Rect): 
   const lowest =
     last >= 0
       ? colorsOf(fills[last]!)
-      : groundOf(subject, control, area, () => undefined, 'without its own').map((ground) => ground.color);
+      : groundOf(subject, control, area, () => undefined, { own: 'without its own' }).map(
+          (ground) => ground.color,
+        );
   let grounds = lowest;
   for (const fill of fills.slice(last + 1))
     grounds = grounds.flatMap((under) => colorsOf(fill).map((one) => compose(one, under)));

@@ -1,4 +1,4 @@
-import { inner, swap, text, view, words, type Defect } from '../sample.ts';
+import { inner, swap, text, view, words, type Defect, type Sample } from '../sample.ts';
 import type { WidgetSource } from 'pimbot';
 
 /** Plurals as they are written in English, and others that lack a form of Polish. */
@@ -117,6 +117,35 @@ export const readable: readonly Defect[] = [
           ][nth],
         }),
     ),
+  },
+  {
+    name: 'words under a shade',
+    check: 'dimmed-text',
+    widget: 'shade',
+    make: (place, nth) => {
+      const page = (alpha: number): Sample => {
+        const background = `#04202a${alpha.toString(16)}`;
+        const shade: WidgetSource = {
+          'id': 'shade',
+          'anchor': 'left..right top..bottom',
+          'area': 'full',
+          'may-overlap': true,
+          'pointer-events': 'none',
+          'look': { background },
+        };
+        const sample = view([place({ id: 'w', ...text('Depth') })]);
+        const { views } = sample.document;
+        const [name, one] = Object.entries(views)[0]!;
+        return {
+          ...sample,
+          document: {
+            ...sample.document,
+            views: { [name]: { ...one, children: [...one.children!, shade] } },
+          },
+        };
+      };
+      return { clean: page(0x20), broken: page(0xc0 + 2 * nth) };
+    },
   },
   {
     name: 'a label the colour of its plate',
