@@ -40,6 +40,18 @@ function kindsAround(broken: Broken, failing: readonly Screen[], keys: Keys): re
   ];
 }
 
+/** Views that are too small for where things stand in them, by their size in u. */
+function smallViews({ view }: Broken, failing: readonly Screen[]): readonly Kind[] {
+  const frames = failing.map((screen) => view.frameOn(screen));
+  const most = (side: 'width' | 'height') =>
+    Math.ceil(Math.max(...frames.map((frame) => frame[side])) / 10) * 10;
+  const [width, height] = [most('width'), most('height')];
+  return [
+    { screen: { width: `..${width}` }, where: `where the view is up to ${width} u wide` },
+    { screen: { height: `..${height}` }, where: `where the view is up to ${height} u high` },
+  ];
+}
+
 /** On so small a share of the screens nothing grows on all of them by more than a little; and by much only for half of them. */
 const few = 0.25;
 const half = 0.5;
@@ -77,6 +89,26 @@ export function onTheirScreens(
   keysFor: (worst: Broken) => Keys | undefined,
   widgets: readonly Widget[] = [broken.widget],
 ): readonly Change[] {
+  return onKinds(broken, keysFor, widgets, (failing, keys) => kindsAround(broken, failing, keys));
+}
+
+/** The same of keys that say where a widget stands: where a view is too narrow or too low for that, too. */
+export function whereTheyStand(
+  broken: Broken,
+  keysFor: (worst: Broken) => Keys | undefined,
+): readonly Change[] {
+  return onKinds(broken, keysFor, [broken.widget], (failing, keys) => [
+    ...kindsAround(broken, failing, keys),
+    ...smallViews(broken, failing),
+  ]);
+}
+
+function onKinds(
+  broken: Broken,
+  keysFor: (worst: Broken) => Keys | undefined,
+  widgets: readonly Widget[],
+  kindsFor: (failing: readonly Screen[], keys: Keys) => readonly Kind[],
+): readonly Change[] {
   const { screens, finding } = broken;
   const keys = keysFor(broken);
   if (!keys || isConditional(broken, keys)) return [];
@@ -84,7 +116,7 @@ export function onTheirScreens(
   const failing = screens.filter(({ name }) => names.has(name));
   const whole = screens.length - failing.length;
   if (whole === 0) return [];
-  return kindsAround(broken, failing, keys).flatMap(({ screen, where }) => {
+  return kindsFor(failing, keys).flatMap(({ screen, where }) => {
     const there = screens.filter((one) => isOf(broken, screen, one));
     const others = there.filter(({ name }) => !names.has(name)).length;
     if (there.length - others < failing.length || 2 * others > whole) return [];

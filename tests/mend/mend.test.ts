@@ -195,7 +195,7 @@ describe('what a suggestion does not do', () => {
       look,
     });
     const found = offered([twin('a', 'left', 24), twin('b', 'right', -24)]);
-    expect(says(found)).toEqual(['b: at aspects up to 1.4 offset: -24 114']);
+    expect(says(found)).toEqual(['b: where the view is up to 800 u wide offset: -24 114']);
     expect(found.find((one) => one)!.disturbs).toBe('moves nothing on the reference');
   });
 

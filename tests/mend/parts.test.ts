@@ -158,3 +158,20 @@ views:
     expect(pairs.map(({ widget, other }) => [widget, other])).toEqual([['phones', 'box']]);
   });
 });
+
+test('a card beside something goes above it where the view is too narrow for both', () => {
+  const text = `pimbot: 1
+reference: { size: 1920x1080, scaling: height }
+views:
+  v:
+    backdrop: "#04202a"
+    children:
+      - { id: sonar, anchor: right bottom, offset: -40 -40, size: 320, look: { background: "#0d3440" } }
+      - { id: card, anchor-to: sonar, anchor: left center, pivot: right center, offset: -60 0, size: 640 200, look: { background: "#125463" } }
+`;
+  const { say, left } = offered(text, 'off-screen', 'card', 'desktop', 'laptop', 'tablet', 'phone-portrait');
+  expect(say).toBe(
+    'card: on upright touch screens anchor: right top, pivot: right bottom, offset: 0 -60, max-width: 100% - 80',
+  );
+  expect(left).toEqual([]);
+});

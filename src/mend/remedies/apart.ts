@@ -1,6 +1,6 @@
 import type { Json } from '../../document/index.ts';
 import type { Widget } from '../../dress/index.ts';
-import { onTheirScreens } from '../on-screens.ts';
+import { whereTheyStand } from '../on-screens.ts';
 import { keysOf, nudged, wholeUp, type Broken, type Change, type Remedy } from '../remedy.ts';
 
 /* Two that lie on each other: one of them moved, or shorter. */
@@ -35,7 +35,7 @@ export const moveApart: Remedy = (broken) => {
   return [
     ...moves.map(({ one, offset }): Change => keysOf(one, { offset })),
     ...moves.slice(0, nearest).flatMap(({ one, way }) =>
-      onTheirScreens({ ...broken, widget: one }, (worst) => {
+      whereTheyStand({ ...broken, widget: one }, (worst) => {
         // The widgets of a finding are others on each screen.
         const there = worst.widget === one ? broken : worst;
         const move = moved(there, way);

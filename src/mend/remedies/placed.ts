@@ -1,10 +1,11 @@
 import { Subjects, branchesApart } from '../../checks/index.ts';
+import type { Json } from '../../document/index.ts';
 import { EditError, putAnchor, suggestAnchor } from '../../edit/index.ts';
 import type { Rect } from '../../layout/index.ts';
 import { hasArea, intersection } from '../../scene/index.ts';
 import { isRightToLeft } from '../../text/index.ts';
 import { NoSuchName, type View } from '../../view/index.ts';
-import { onTheirScreens } from '../on-screens.ts';
+import { whereTheyStand } from '../on-screens.ts';
 import {
   factOf,
   keysOf,
@@ -104,20 +105,74 @@ export const moveInside: Remedy = (broken) => {
   return [keysOf(widget, { offset })];
 };
 
-/** On the other side of what it is anchored to, where it reaches over an edge on this one: a list opens upward. */
+/**
+ * On the other side of what it is anchored to, where it reaches over an edge on this one: a list opens upward; what stands beside
+ * something where there is no room goes above or below it.
+ */
 export const otherSide: Remedy = (broken) => {
   const { widget, finding } = broken;
   const { anchor, pivot } = widget.source as { anchor?: unknown; pivot?: unknown };
-  const { target, y } = widget.box;
+  const { target, targetEnd, x, y } = widget.box;
   const edges = factOf(finding, 'edges') ?? [];
-  if (target === undefined || typeof anchor !== 'string' || typeof pivot !== 'string') return [];
-  if (!edges.includes('top') && !edges.includes('bottom')) return [];
-  const turned = (said: string) =>
-    said.replace(/\b(top|bottom)\b/g, (side) => (side === 'top' ? 'bottom' : 'top'));
-  const keys = { anchor: turned(anchor), pivot: turned(pivot) };
-  if (y.offset.u !== 0 || y.offset.share !== 0 || keys.anchor === anchor || keys.pivot === pivot) return [];
-  return [...onTheirScreens(broken, () => keys), keysOf(widget, keys)];
+  if (
+    target === undefined ||
+    targetEnd !== undefined ||
+    typeof anchor !== 'string' ||
+    typeof pivot !== 'string'
+  )
+    return [];
+  if (x.offset.share !== 0 || y.offset.share !== 0) return [];
+  const isOver = edges.some((edge) => edge === 'top' || edge === 'bottom');
+  const ways = isOver ? [turnedOver(broken)] : [turnedOver(broken, 'x'), ...besides(broken)];
+  const changed = ways.filter((keys) => keys.anchor !== anchor && keys.pivot !== pivot);
+  return changed.flatMap((keys) => [...whereTheyStand(broken, () => keys), keysOf(widget, keys)]);
 };
+
+type Placed = { readonly [key: string]: Json };
+
+const opposite: { readonly [side: string]: string } = {
+  top: 'bottom',
+  bottom: 'top',
+  left: 'right',
+  right: 'left',
+};
+
+/** As far on the other side, along one axis. */
+function turnedOver({ widget }: Broken, axis: 'x' | 'y' = 'y'): Placed {
+  const { anchor, pivot } = widget.source as { anchor: string; pivot: string };
+  const sides = axis === 'y' ? /\b(top|bottom)\b/g : /\b(left|right)\b/g;
+  const turned = (said: string) => said.replace(sides, (side) => opposite[side]!);
+  const { x, y } = widget.box;
+  const by = { x: x.offset.u, y: y.offset.u };
+  const keys = { anchor: turned(anchor), pivot: turned(pivot) };
+  if (by[axis] === 0) return keys;
+  return { ...keys, offset: axis === 'x' ? [-by.x, by.y] : [by.x, -by.y] };
+}
+
+/**
+ * Above or below what it stands beside, in a line with its end that is nearer to the edge it stood off from, as far away, and no
+ * longer than leaves as much room at its other end.
+ */
+function besides({ widget, on }: Broken): readonly Placed[] {
+  const { anchor, pivot } = widget.source as { anchor: string; pivot: string };
+  const from = /\b(left|right)\b/.exec(anchor)?.[1];
+  const target = on.find(widget.box.target!);
+  if (from === undefined || !pivot.includes(opposite[from]!) || target === undefined) return [];
+  const along = opposite[from]!;
+  const gap = Math.abs(widget.box.x.offset.u);
+  const room = on.layout.rectInU(widget.parent);
+  const beside = on.layout.rectInU(target);
+  const left = along === 'left' ? beside.x - room.x : room.x + room.width - beside.x - beside.width;
+  const most = room.width - 2 * left;
+  const isLong = left >= 0 && most > 0 && on.layout.rectInU(widget.index).width > most;
+  const said = wholeUp((2 * left) / on.layout.factor(widget.parent));
+  return ['top', 'bottom'].map((side) => ({
+    anchor: `${along} ${side}`,
+    pivot: `${along} ${opposite[side]!}`,
+    offset: [0, side === 'top' ? -gap : gap],
+    ...(isLong && { 'max-width': said === 0 ? '100%' : `100% - ${said}` }),
+  }));
+}
 
 /** The pivot follows the anchor. */
 export const pivotFollows: Remedy = ({ widget }) =>

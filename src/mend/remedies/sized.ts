@@ -1,7 +1,9 @@
 import { cssPixels } from '../../checks/index.ts';
 import type { Json } from '../../document/index.ts';
+import type { Widget } from '../../dress/index.ts';
 import { contentRoom, controlBoxes } from '../../inside/index.ts';
-import { factOf, keysOf, sizeKeys, wholeUp, type Broken, type Remedy } from '../remedy.ts';
+import { factOf, keysOf, sizeKeys, wholeUp, type Broken, type Change, type Remedy } from '../remedy.ts';
+import type { ViewLayout } from '../../view/index.ts';
 import { isConditional, mayGrow, onTheirScreens } from '../on-screens.ts';
 
 /** The sides that are too short, as long as they have to be where the widget is smallest: as sizes, and as the least of them. */
@@ -106,8 +108,17 @@ export const shrinkPicture: Remedy = (broken) => {
   return size.width > 0 && size.height > 0 ? [keysOf(widget, sizeKeys(widget, size))] : [];
 };
 
-/** No larger than the room it is in: however it is placed, it would stick out. */
-export const noLarger: Remedy = ({ widget, on }) => {
+/** No larger than the room it is in: however it is placed, it would stick out; or what it is in and sticks out with. */
+export const noLarger: Remedy = (broken) => {
+  const { on } = broken;
+  for (let at: Widget | undefined = broken.widget; at && at.index > 0; at = on.widgets[at.parent]) {
+    const changes = noLargerThanRoom(at, on);
+    if (changes.length > 0) return changes;
+  }
+  return [];
+};
+
+function noLargerThanRoom(widget: Widget, on: ViewLayout): readonly Change[] {
   const parent = on.widgets[widget.parent];
   if (!parent) return [];
   const rect = on.layout.rectInU(widget.index);
@@ -129,7 +140,7 @@ export const noLarger: Remedy = ({ widget, on }) => {
       ...(grows && side === 'width' ? [keysOf(widget, { ...keys, ...grows })] : []),
     ];
   });
-};
+}
 
 /** Whatever cuts it off made as large as what is in it needs. */
 export const roomAround: Remedy = ({ other, finding, on, widget }) => {
