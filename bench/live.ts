@@ -203,3 +203,43 @@ export function markerRace(): { html: string; race: LiveRace } {
     },
   };
 }
+
+const entries = 200;
+
+/** A list of which a few entries are seen, turned by a wheel. */
+export function listRace(): { html: string; race: LiveRace } {
+  const rows = Array.from({ length: entries }, (_, nth) => ({ name: `Parcel ${nth}` }));
+  const row = { id: 'row', repeat: '{rows}', height: 48, width: 'fill', look: { background: '#123456' } };
+  const live = viewOf({
+    pimbot: 1,
+    reference: { scaling: 'none' },
+    cases: { only: { rows } },
+    views: {
+      bench: {
+        children: [
+          {
+            id: 'list',
+            size: [400, 480],
+            scroll: 'y',
+            arrange: 'column',
+            children: [{ ...row, children: [{ kind: 'text', text: '{name}' }] }],
+          },
+        ],
+      },
+    },
+  });
+  const drawing = new LiveDrawing(live);
+  const within = 'width:400px;height:480px;overflow:hidden';
+  const lines = rows.map(({ name }) => `<div style="height:48px;background:#123456">${name}</div>`).join('');
+  return {
+    html: `<div id="list" style="${within}">${lines}</div>`,
+    race: {
+      name: `a list of ${entries} entries that is scrolled`,
+      ours(turn) {
+        live.scroll('list', 0, (turn * 7) % 9000);
+        drawing.update();
+      },
+      theirs: `$('list').scrollTop = (round * 7) % 9000; $('list').lastChild.getBoundingClientRect().top`,
+    },
+  };
+}

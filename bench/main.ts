@@ -12,7 +12,7 @@ import { bundledFonts } from 'pimbot/node';
 import { median, rivalWith, startBrowser } from './browser.ts';
 import { checkDemo, checkGrowth, checkMany } from './checking.ts';
 import { checkCommand, reading, suggestions } from './commands.ts';
-import { buttons, liveRaces, markerRace, viewOf as liveViewOf } from './live.ts';
+import { buttons, listRace, liveRaces, markerRace, viewOf as liveViewOf } from './live.ts';
 import { liveHud } from './hud.ts';
 import { hudPages } from './page.ts';
 import { demoProved, proofs } from './proof.ts';
@@ -212,7 +212,7 @@ try {
       const { html, races } = liveRaces(count);
       return races.map((race) => ({ html, race }));
     });
-    for (const { html, race: one } of [...all, markerRace()]) {
+    for (const { html, race: one } of [...all, markerRace(), listRace()]) {
       const rival = await rivalWith(browser, html);
       await race(
         `${one.name}, beside Chromium`,

@@ -11,7 +11,7 @@ export interface Area {
 }
 
 /** Edges are drawn softened into the pixels they touch, and rounded differently by canvases. */
-const softEdge = 1;
+export const softEdge = 1;
 
 /** Where an operation may change pixels, before clips; nowhere for one that draws nothing itself. */
 export function areaOf(operation: DrawOperation): Area {

@@ -17,10 +17,12 @@ import {
 import type { Rect } from '../layout/index.ts';
 import { isSquare, mapCorners, square, type Corners, type Rgba } from '../theme/index.ts';
 import type { Backdrop, ViewLayout } from '../view/index.ts';
+import { cutTo, multiplied, type Area } from './areas.ts';
 import { plainBox, type DrawList, type DrawOperation } from './draw-list.ts';
 import { addCaret, addControl, addSelection, scrollbarOf } from './draw-control.ts';
 import { addText } from './draw-text.ts';
 import { pictureOperation } from './draw-picture.ts';
+import { isBoxCutOff, isTextCutOff } from './out-of-sight.ts';
 
 export interface DrawOptions {
   /** Drawn behind the view; the view's first backdrop if left out, nothing for null. */
@@ -39,6 +41,7 @@ export function drawLayout(on: ViewLayout, options: DrawOptions = {}): DrawList 
   const { view, screen, tree } = on;
   addBackdrop(on, options, operations);
   const seen = new Uint8Array(tree.widgets.length);
+  const drawn: Placed[] = [];
   /** Widgets whose group, turn or clip is still on, innermost last. */
   const open: number[] = [];
   for (const index of tree.order) {
@@ -46,7 +49,10 @@ export function drawLayout(on: ViewLayout, options: DrawOptions = {}): DrawList 
     const widget = tree.widgets[index]!;
     const isSeen = showsItself(on, widget) && (index === 0 || seen[widget.parent] === 1);
     seen[index] = isSeen ? 1 : 0;
-    const { within, own, clip } = drawWidget(on, index, isSeen);
+    const outer = drawn[widget.parent];
+    const one = drawWidget(on, index, isSeen, outer && cutFor(outer));
+    const { within, own, clip } = one;
+    drawn[index] = placedIn(one, outer);
     for (const one of within) {
       operations.push(one);
       open.push(index);
@@ -79,8 +85,42 @@ export interface DrawnWidget {
   readonly clip: DrawOperation | undefined;
 }
 
-/** What a widget draws. @param isSeen Whether it and all around it are more than nothing of opaque. */
-export function drawWidget(on: ViewLayout, index: number, isSeen: boolean): DrawnWidget {
+/** Where what is in a widget is drawn. */
+export interface Placed {
+  /** What turns it and all in it; undefined where nothing does. */
+  readonly matrix: Matrix | undefined;
+  /** What cuts off what is in it, in device px; undefined where nothing does, or it is turned. */
+  readonly cut: Area | undefined;
+}
+
+/** Where what is in a widget is drawn that is itself in another. */
+export function placedIn({ within, clip }: DrawnWidget, outer: Placed | undefined): Placed {
+  let matrix = outer?.matrix;
+  for (const one of within)
+    if (one.type === 'turn') matrix = matrix ? multiplied(matrix, one.matrix) : one.matrix;
+  const cut = outer?.cut;
+  const own = clip?.type === 'clip' && !matrix ? clip.rect : undefined;
+  if (!own) return { matrix, cut };
+  const inside = { left: own.x, top: own.y, right: own.x + own.width, bottom: own.y + own.height };
+  if (cut) cutTo(inside, cut);
+  return { matrix, cut: inside };
+}
+
+/** What cuts off a widget that is in another, as far as that can be told without turning it. */
+export function cutFor({ matrix, cut }: Placed): Area | undefined {
+  return matrix ? undefined : cut;
+}
+
+/**
+ * What a widget draws.
+ * @param isSeen Whether it and all around it are more than nothing of opaque. @param cut What is beyond it is cut off.
+ */
+export function drawWidget(
+  on: ViewLayout,
+  index: number,
+  isSeen: boolean,
+  cut: Area | undefined,
+): DrawnWidget {
   const { layout, tree } = on;
   const widget = tree.widgets[index]!;
   const { opacity } = widget.look;
@@ -91,7 +131,7 @@ export function drawWidget(on: ViewLayout, index: number, isSeen: boolean): Draw
   const turn = turnOf(widget, layout);
   if (turn) within.push({ type: 'turn', matrix: turn });
   if ((widget.visible || widget.leaves) && isSeen && layout.frame.scale > 0) {
-    addWidget(on, widget, own);
+    addWidget(on, widget, turn ? undefined : cut, own);
     if (opacity < 1 && isLeaf) fade(own, index, opacity);
   }
   if (!clips(widget)) return { within, own, clip: undefined };
@@ -161,11 +201,13 @@ export function addBars({ screen, layout }: ViewLayout, operations: DrawOperatio
   for (const rect of bars) operations.push(plainBox(-1, rect, barColor));
 }
 
-function addWidget(on: ViewLayout, widget: Widget, operations: DrawOperation[]): void {
+function addWidget(on: ViewLayout, widget: Widget, cut: Area | undefined, operations: DrawOperation[]): void {
   const { layout } = on;
   const { index, look, kind } = widget;
   const scale = layout.scale(index);
   const rect = layout.pixelRect(index);
+  const isCutOff = cut !== undefined && isBoxCutOff(widget, rect, scale, cut);
+  if (isCutOff && (!widget.text || isTextCutOff(widget, layout, cut))) return;
   const radius = cornersIn(widget, rect, scale);
   const borderWidth = look.borderWidth > 0 ? Math.max(1, Math.round(look.borderWidth * scale)) : 0;
   const border =

@@ -2,7 +2,7 @@ import type { Matrix } from '../inside/index.ts';
 import { isSquare } from '../theme/index.ts';
 import { type Area, areaInto, cutTo, empty, multiplied, nowhere, turnArea, unite } from './areas.ts';
 import type { DrawOperation } from './draw-list.ts';
-import type { DrawnWidget } from './draw.ts';
+import { placedIn, type DrawnWidget } from './draw.ts';
 import { isOpening, type Listed } from './flat-list.ts';
 
 /** A widget as long as it is there. */
@@ -27,6 +27,8 @@ export interface Entry extends Listed {
   matrix: Matrix | undefined;
   /** What cuts off what is in it; undefined where nothing does, or it is turned. */
   cut: Area | undefined;
+  /** Whether something around it cuts it off: what it draws follows from how much of it. */
+  isCut: boolean;
   /** The index that its operations say. */
   index: number;
   /** Whether what its children are drawn within is another than before. */
@@ -48,6 +50,7 @@ export function newEntry(node: FollowedNode): Entry {
     isSeen: false,
     matrix: undefined,
     cut: undefined,
+    isCut: false,
     from: 0,
     shape: '',
     index: node.index,
@@ -94,9 +97,7 @@ export function aroundChange(before: DrawnWidget, after: DrawnWidget): 'same' | 
 /** Works out where on the screen a widget draws. */
 export function place(entry: Entry, outer: Entry | undefined): void {
   const { drawn } = entry;
-  let matrix = outer?.matrix;
-  for (const one of drawn.within)
-    if (one.type === 'turn') matrix = matrix ? multiplied(matrix, one.matrix) : one.matrix;
+  const { matrix, cut: inside } = placedIn(drawn, outer);
   entry.matrix = matrix;
   const { areas, area, soft } = entry;
   empty(area);
@@ -123,10 +124,8 @@ export function place(entry: Entry, outer: Entry | undefined): void {
     cutTo(area, cut);
     cutTo(soft, cut);
   }
-  const own = drawn.clip?.type === 'clip' && !matrix ? drawn.clip.rect : undefined;
-  const inside = own && { left: own.x, top: own.y, right: own.x + own.width, bottom: own.y + own.height };
-  if (inside && cut) cutTo(inside, cut);
-  entry.cut = inside ?? cut;
+  entry.isCut = cut !== undefined;
+  entry.cut = inside;
 }
 
 /** Whether edges lie between pixels. */

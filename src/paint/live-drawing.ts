@@ -2,7 +2,7 @@ import { replaceItems, type Rect } from '../layout/index.ts';
 import type { ViewLayout } from '../view/index.ts';
 import { AreaList, areaOf, holds, meets, onScreen, unite } from './areas.ts';
 import type { DrawList, DrawOperation } from './draw-list.ts';
-import { addBackdrop, addBars, drawWidget, showsItself, titleOf, type DrawOptions } from './draw.ts';
+import { addBackdrop, addBars, cutFor, drawWidget, showsItself, titleOf, type DrawOptions } from './draw.ts';
 import {
   aroundChange,
   newEntry,
@@ -193,7 +193,9 @@ export class LiveDrawing {
     const isNew = entry.drawn === nothing;
     const isOtherwise = !isNew && isSeen !== entry.isSeen;
     entry.isAround = hasMoved;
-    if (isWhole || isNew || isOtherwise || stamp > this.#seen) this.#drawOne(on, entry, outer, isSeen, dirty);
+    const isCut = hasMoved && (entry.isCut || outer?.cut !== undefined);
+    if (isWhole || isNew || isOtherwise || isCut || stamp > this.#seen)
+      this.#drawOne(on, entry, outer, isSeen, dirty);
     else if (hasMoved) this.#placeOne(on, entry, outer, dirty);
     else return false;
     this.#looked.push(entry);
@@ -201,7 +203,7 @@ export class LiveDrawing {
   }
 
   #drawOne(on: ViewLayout, entry: Entry, outer: Entry | undefined, isSeen: boolean, dirty: AreaList): void {
-    const drawn = drawWidget(on, entry.node.index, isSeen);
+    const drawn = drawWidget(on, entry.node.index, isSeen, outer && cutFor(outer));
     const around = aroundChange(entry.drawn, drawn);
     if (around === 'other') entry.isAround = true;
     // All in it is where it was, and looks otherwise.
