@@ -55,7 +55,7 @@ export const covered = {
 } as const satisfies Check;
 
 /** Widgets that may hide what is behind them, in drawing order. */
-function hidingOf(subject: Subject): readonly number[] {
+export function hidingOf(subject: Subject): readonly number[] {
   const { order, widgets } = subject.tree;
   return subject.form.once('covered', () =>
     order.filter((index) => subject.paints(index) && mayHide(widgets[index]!)),

@@ -1,4 +1,6 @@
+import type { WidgetSource } from '../document/index.ts';
 import type { Widget } from '../dress/index.ts';
+import { scrollbarBoxes } from '../inside/index.ts';
 import { contrastOf, contrastRatio, hexOf, luminance, type Rgba } from '../theme/index.ts';
 import { colorOf, groundOf, tinted, type Ground } from './subject/behind.ts';
 import { groundRange, standsOff } from './subject/ground-range.ts';
@@ -32,7 +34,7 @@ export const faintPart = {
     );
     for (const { index, part } of parted) {
       const { pointer } = subject.widgets[index]!;
-      if (!subject.isSeen(index)) continue;
+      if (!subject.isSeen(index) || isIdleScrollbar(subject, index)) continue;
       const area = intersection(subject.visualRect(index), subject.screenRect);
       if (!hasArea(area)) continue;
       const opacity = subject.form.opacity[index]!;
@@ -140,13 +142,22 @@ interface Part {
   readonly least?: number;
 }
 
+/** Whether there is nothing to scroll, and so no scrollbar. */
+function isIdleScrollbar(subject: Subject, index: number): boolean {
+  const widget = subject.widgets[index]!;
+  if (widget.kind !== 'scrollbar') return false;
+  const { controls } = widget.source as WidgetSource;
+  const target = controls === undefined ? undefined : subject.indexOf(controls);
+  return scrollbarBoxes(widget, subject.layout, subject.rect(index), target) === undefined;
+}
+
 /** Undefined where there is nothing now. */
 function partOf({ kind, look, value, states }: Widget): Part | undefined {
   if (kind === 'meter' && value > 0)
     return { name: 'filled part', color: look.color, stands: 'with its own' };
   if (kind === 'separator' && look.background?.type === 'color')
     return { name: 'line', color: look.background.color, stands: 'without its own', least: leastSeen };
-  if (kind === 'slider' || kind === 'switch')
+  if (kind === 'slider' || kind === 'switch' || kind === 'scrollbar')
     return { name: 'handle', color: look.handleColor ?? look.color, stands: 'with its own' };
   if (kind === 'checkbox' && states.includes('checked'))
     return { name: 'mark', color: look.color, stands: 'with its own' };

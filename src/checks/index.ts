@@ -23,6 +23,7 @@ export { branchesApart } from './overlap.ts';
 export { gapOf, placeOf, pxOfAmount, slack as promiseSlack } from './promise-kinds.ts';
 export { usableControls } from './subject/focus-map.ts';
 export { mayLieOver } from './subject/siblings.ts';
+export { reachOfRing } from './subject/shown-states.ts';
 export { Subject } from './subject/subject.ts';
 export { Subjects } from './subject/subjects.ts';
 export { namesWritten } from './subject/words-written.ts';

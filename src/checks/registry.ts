@@ -9,6 +9,7 @@ import { covered } from './covered.ts';
 import { crampedTooltip } from './cramped-tooltip.ts';
 import { crowdedTargets } from './crowded-targets.ts';
 import { cutOff } from './cut-off.ts';
+import { cutRing } from './cut-ring.ts';
 import { cutText } from './cut-text.ts';
 import { dimmedText } from './dimmed-text.ts';
 import { driftedInstance } from './drifted-instance.ts';
@@ -103,6 +104,7 @@ const ofLayouts = [
   colorsAlike,
   valueRange,
   statesAlike,
+  cutRing,
   missingGlyph,
   missingFace,
   missingMessage,

@@ -19,6 +19,7 @@ export type RemedyName =
   | 'raiseMaximum'
   | 'roomAround'
   | 'roomForChildren'
+  | 'roomForRing'
   | 'roomForSlices'
   | 'roomForText'
   | 'safeArea'

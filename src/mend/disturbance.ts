@@ -23,6 +23,8 @@ export interface Disturbance {
 const leastMove = 0.5;
 /** A widget that gets smaller than this share of itself is another one. */
 const leastShare = 0.5;
+/** What is pressed may lose so little of itself for its focus to be seen. */
+const leastPressed = 0.95;
 /** Screens that are looked at for how much moves: the first of each group would do, and these are more. */
 const mostScreens = 12;
 
@@ -91,7 +93,7 @@ function movedOnReference(
     const [a, b] = [old.layout.rectInU(was.index), now.layout.rectInU(is.index)];
     const shift = farthest(a, b);
     const isFar = shift > most + leastMove && !liesOver(old, was) && !startsThere(old, now, was, is);
-    if (isFar || becomesLess(was, is, a, b)) return undefined;
+    if (isFar || becomesLess(was, is, a, b, finding)) return undefined;
     if (shift > leastMove) moved.add(was.index);
     const by = farthest(within(old, was, a), within(now, is, b));
     if (by <= leastMove) continue;
@@ -169,13 +171,16 @@ function within(on: ViewLayout, { parent }: Widget, rect: Rect): Rect {
   return { ...rect, x: rect.x - around.x, y: rect.y - around.y };
 }
 
-function becomesLess(was: Widget, is: Widget, a: Rect, b: Rect): boolean {
+function becomesLess(was: Widget, is: Widget, a: Rect, b: Rect, { check }: Finding): boolean {
   if (is.look.fontSize < was.look.fontSize - 1e-6 && was.text) return true;
   const [width, height] = [a.width - b.width, a.height - b.height];
   if (width <= leastMove && height <= leastMove) return false;
   // A text in fewer letters a line is higher instead.
   if (was.text && !controls.has(was.kind)) return false;
-  return controls.has(was.kind) || b.width < leastShare * a.width || b.height < leastShare * a.height;
+  // A ring round what fills a list takes its room from that.
+  const kept = check === 'cut-ring' ? leastPressed : 1;
+  if (controls.has(was.kind)) return width > (1 - kept) * a.width || height > (1 - kept) * a.height;
+  return b.width < leastShare * a.width || b.height < leastShare * a.height;
 }
 
 /** Whether a finding is of where something stands. */

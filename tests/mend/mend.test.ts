@@ -108,6 +108,8 @@ describe('a suggestion', () => {
        "a picture that is a dot across the room",
        "a plate whose neighbours it was copied beside, a sixth of the screen away on wide ones",
        "a plate wider than the list it is in",
+       "a ring that is cut off",
+       "a scrollbar nobody sees",
        "a style nothing uses",
        "a switch that does not show that it is disabled",
        "a text at its floor",

@@ -175,3 +175,25 @@ views:
   );
   expect(left).toEqual([]);
 });
+
+test('a list whose ends cut off the ring of the focus gets room for it', () => {
+  const text = `pimbot: 1
+kinds: { button: { background: "#0d4452", color: "#ffffff", font-size: 40, states: { focused: { shadow: "0 0 0 6 #ffffff" } } } }
+views:
+  v:
+    backdrop: "#04202a"
+    children:
+      - id: list
+        anchor: left top..bottom
+        inset: 60
+        width: 600
+        scroll: y
+        arrange: column
+        gap: 20
+        children: [ { id: a, kind: button, text: Lamp, width: fill, height: 160 }, { id: b, kind: button, text: Rope, width: fill, height: 160 } ]
+`;
+  expect(offered(text, 'cut-ring', 'a', 'desktop')).toEqual({ say: 'list: padding: 6', left: [] });
+  // Room that there is counts.
+  const some = text.replace('scroll: y', 'scroll: y\n        padding: 0 0 20 0');
+  expect(offered(some, 'cut-ring', 'a', 'desktop')).toEqual({ say: 'list: padding: 6 6 20 6', left: [] });
+});

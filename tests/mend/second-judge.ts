@@ -7,7 +7,7 @@ export const nameOf = ({ check, view, widget, other }: Finding) => [check, view,
 
 /**
  * A second judge, written apart from the one that chooses: what a change takes away that the author meant. On the reference
- * nothing that is pressed gets smaller, nothing bound is unbound, and edges that were in a line with a sibling's still are.
+ * nothing that is pressed gets smaller (but by the little that the ring of its focus needs), nothing bound is unbound, and edges that were in a line with a sibling's still are.
  */
 export function harms(before: CheckedDocument, after: CheckedDocument, finding: Finding): string[] {
   const bound = ({ source }: CheckedDocument) =>
@@ -32,7 +32,8 @@ export function harms(before: CheckedDocument, after: CheckedDocument, finding: 
   for (const [id, a] of was) {
     const b = is.get(id);
     if (!b) continue;
-    if (a.kind === 'button' && (b.width < a.width - 0.6 || b.height < a.height - 0.6))
+    const kept = finding.check === 'cut-ring' ? 0.95 : 1;
+    if (a.kind === 'button' && (b.width < kept * a.width - 0.6 || b.height < kept * a.height - 0.6))
       found.push(`${id} is smaller`);
     for (const [other, c] of was) {
       const d = is.get(other);

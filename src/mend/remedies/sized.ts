@@ -1,6 +1,6 @@
-import { cssPixels } from '../../checks/index.ts';
+import { cssPixels, reachOfRing } from '../../checks/index.ts';
 import type { Json } from '../../document/index.ts';
-import type { Widget } from '../../dress/index.ts';
+import { isWithin, lookOf, type Widget } from '../../dress/index.ts';
 import { contentRoom, controlBoxes } from '../../inside/index.ts';
 import { factOf, keysOf, sizeKeys, wholeUp, type Broken, type Change, type Remedy } from '../remedy.ts';
 import type { ViewLayout } from '../../view/index.ts';
@@ -168,4 +168,18 @@ export const widerGap: Remedy = (broken) => {
   if (!other || other.parent !== widget.parent || !parent || parent.index === 0) return [];
   if (parent.box.arrange === 'free') return [];
   return [keysOf(parent, { gap: wholeUp(limit / cssPixels(1, on.screen) / scale) })];
+};
+
+/** Padding in what cuts off the ring of a focus, as wide as that reaches; the same on all sides that have less. */
+export const roomForRing: Remedy = ({ widget, other, on }) => {
+  if (!other || !isWithin(on.widgets, widget.index, other.index)) return [];
+  const { source, kind, theme, states } = widget;
+  const around = on.widgets[widget.parent]!.look;
+  const focused = lookOf(source, kind, theme, around, [...states, 'focused']);
+  const reach = wholeUp(Math.max(0, ...focused.shadow.map(reachOfRing)));
+  const { x, y } = other.box;
+  const now = [y.paddingStart, x.paddingEnd, y.paddingEnd, x.paddingStart];
+  if (now.some(({ share }) => share !== 0)) return [];
+  const next = now.map((one) => Math.max(one.u, reach));
+  return [keysOf(other, { padding: next.every((one) => one === next[0]) ? next[0]! : next })];
 };

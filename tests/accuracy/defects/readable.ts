@@ -1,4 +1,4 @@
-import { inner, swap, text, view, words, type Defect, type Sample } from '../sample.ts';
+import { inner, plate, swap, text, view, words, type Defect, type Sample } from '../sample.ts';
 import type { WidgetSource } from 'pimbot';
 
 /** Plurals as they are written in English, and others that lack a form of Polish. */
@@ -220,6 +220,60 @@ export const readable: readonly Defect[] = [
         look: { 'background': '#203840', 'color': '#2c4a54', 'font-size': 60, 'padding': 6 },
       }),
     ),
+  },
+  {
+    name: 'a scrollbar nobody sees',
+    check: 'faint-part',
+    widget: 'w',
+    make: (place, nth) => {
+      const parts = [1, 2, 3].map((one) => ({ id: `part-${one}`, width: 'fill', height: 200, look: plate }));
+      const page = (handle: string): Sample =>
+        view([
+          place({
+            id: 'holder',
+            size: [340, 340],
+            children: [
+              { id: 'list', size: [300, 340], scroll: 'y', arrange: 'column', gap: 20, children: parts },
+              {
+                id: 'w',
+                kind: 'scrollbar',
+                controls: 'list',
+                anchor: 'right center',
+                size: [24, 340],
+                look: { 'background': '#021118', 'handle-color': handle },
+              },
+            ],
+          }),
+        ]);
+      return { clean: page('#9fd8e6'), broken: page(`#0b2a${(0x30 + nth).toString(16)}`) };
+    },
+  },
+  {
+    name: 'a ring that is cut off',
+    check: 'cut-ring',
+    widget: 'w',
+    make: (place, nth) => {
+      const ring = { focused: { shadow: `0 0 0 ${6 + (nth % 3)} #ffffff` } };
+      const rows = ['w', 'next', 'last'].map((id): WidgetSource => {
+        return { id, kind: 'button', text: id, width: 'fill', height: 170, look: words };
+      });
+      const page = (padding: number): Sample =>
+        view(
+          [
+            place({
+              id: 'list',
+              size: [400 + 2 * padding, 380 + 2 * padding],
+              scroll: 'y',
+              arrange: 'column',
+              gap: 20,
+              padding,
+              children: rows,
+            }),
+          ],
+          { kinds: { button: { background: '#0d4452', states: ring } } },
+        );
+      return { clean: page(8), broken: page(0) };
+    },
   },
   {
     name: 'letters no font has',

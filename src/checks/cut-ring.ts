@@ -1,0 +1,122 @@
+import { hidingOf } from './covered.ts';
+import { grown, hasArea } from '../scene/index.ts';
+import type { Rect } from '../layout/index.ts';
+import { shown } from '../why/index.ts';
+import type { Check } from './check.ts';
+import { leastRing, reachOfRing, shownFaintly } from './subject/shown-states.ts';
+import { lyingOverAt } from './subject/siblings.ts';
+import type { Subject } from './subject/subject.ts';
+
+export const cutRing = {
+  id: 'cut-ring',
+  title: 'A ring of the focus that is cut off',
+  measures:
+    'the share of the ring round a control with the focus that is cut off or covered, where nothing else shows the focus',
+  unit: '%',
+  limit: 40,
+  fails: 'above',
+  source: 'WCAG 2.2, success criteria 2.4.7 and 2.4.11: what has the focus is seen, and so is that it has it',
+  severity: 'warning',
+  readsColors: true,
+  remedies: ['roomForRing'],
+  sentence: ({ other, measured }) => `has ${measured} % of the ring that shows its focus cut off by ${other}`,
+  run(subject, limit, report) {
+    for (const { index, ring, state } of shownFaintly(subject, leastContrast)) {
+      if (state !== 'focused' || ring.length === 0 || !subject.isThere(index)) continue;
+      if (subject.isBehindDialog(index)) continue;
+      const scale = subject.layout.scale(index);
+      const past = Math.max(...ring.map(reachOfRing)) * scale;
+      const rect = subject.rect(index);
+      // What is not seen whole is scrolled to where it is when it gets the focus.
+      if (past < leastRing || !hasArea(rect) || !isWhole(subject, index, rect)) continue;
+      const { lost, by } = lostOf(subject, index, grown(rect, past / 2));
+      const measured = 100 * lost;
+      if (by === undefined || measured <= limit) continue;
+      const widget = subject.widgets[by]!;
+      const text = `it reaches ${shown(past)} px past its box, and ${widget.id} leaves ${shown(100 - measured)} % of that to be seen`;
+      report({
+        outcome: 'failed',
+        widget: index,
+        other: by,
+        measured,
+        reasons: [{ text, pointer: widget.pointer }],
+      });
+    }
+  },
+} as const satisfies Check;
+
+/** A focus that stands off by this much is seen without a ring (2.4.13). */
+const leastContrast = 3;
+
+/** Whether nothing cuts off any of a rectangle. */
+function isWhole(subject: Subject, index: number, { x, y, width, height }: Rect): boolean {
+  return subject.clippers(index).every((at) => {
+    const cut = subject.rect(at);
+    return (
+      cut.x <= x + slack &&
+      cut.y <= y + slack &&
+      cut.x + cut.width >= x + width - slack &&
+      cut.y + cut.height >= y + height - slack
+    );
+  });
+}
+
+/** Rounding, in px. */
+const slack = 0.5;
+
+/** Places looked at along each side of a ring. */
+const placesASide = 24;
+
+/** The share of a line round a control that is not seen, and what takes most of it. */
+function lostOf(
+  subject: Subject,
+  index: number,
+  line: Rect,
+): { readonly lost: number; readonly by: number | undefined } {
+  const clippers = subject.clippers(index).map((at) => ({ at, rect: contentRect(subject, at) }));
+  const { places } = subject.form;
+  const above = hidingOf(subject)
+    .filter((at) => places[at]! > places[index]! && !subject.isWithin(at, index))
+    .filter((at) => lyingOverAt(subject, at) === lyingOverAt(subject, index))
+    .map((at) => ({ at, rect: subject.visualRect(at) }));
+  const taken = new Map<number, number>();
+  let lost = 0;
+  const { x, y, width, height } = line;
+  const around = 2 * (width + height);
+  const look = (px: number, py: number, weight: number) => {
+    const by =
+      clippers.find(({ rect }) => !holds(rect, px, py))?.at ??
+      above.find(({ rect }) => holds(rect, px, py))?.at;
+    if (by === undefined) return;
+    lost += weight;
+    taken.set(by, (taken.get(by) ?? 0) + weight);
+  };
+  for (let nth = 0; nth < placesASide; nth++) {
+    const share = (nth + 0.5) / placesASide;
+    for (const side of [0, 1]) {
+      look(x + share * width, y + side * height, width / placesASide / around);
+      look(x + side * width, y + share * height, height / placesASide / around);
+    }
+  }
+  const [most] = [...taken].sort((a, b) => b[1] - a[1]);
+  return { lost, by: most?.[0] };
+}
+
+/** What a widget shows of what is in it, or shows once that is scrolled: a focus that comes to its edge has it go on a little. */
+function contentRect(subject: Subject, index: number): Rect {
+  const rect = subject.rect(index);
+  const spans = subject.layout.scroll(index);
+  if (!spans) return rect;
+  const { x, y } = spans;
+  const scale = subject.layout.scale(index);
+  return {
+    x: rect.x - x.at * scale,
+    y: rect.y - y.at * scale,
+    width: rect.width + x.range * scale,
+    height: rect.height + y.range * scale,
+  };
+}
+
+function holds({ x, y, width, height }: Rect, px: number, py: number): boolean {
+  return px >= x && py >= y && px <= x + width && py <= y + height;
+}
