@@ -86,13 +86,15 @@ function veilsOf(subject: Subject): readonly number[] {
 }
 
 /** Whether light comes through a widget that is drawn; what hides what is under it is told by another check. */
-function letsThrough(subject: Subject, { index, look: { background }, picture }: Widget): boolean {
+function letsThrough(subject: Subject, { index, kind, look, picture }: Widget): boolean {
+  const { background } = look;
   if (picture) return picture.sample !== undefined;
-  if (!background) return false;
-  const colors =
-    background.type === 'color' ? [background.color] : background.stops.map(({ color }) => color);
+  const fill =
+    background?.type === 'color' ? [background.color] : background?.stops.map(({ color }) => color);
+  const colors = [...(fill ?? []), ...(kind === 'meter' ? [look.color] : [])];
   const opacity = subject.form.opacity[index]!;
-  const hides = opacity >= mostSeenThrough && colors.every(({ a }) => a > mostSeenThrough);
+  const hides =
+    opacity >= mostSeenThrough && colors.length > 0 && colors.every(({ a }) => a > mostSeenThrough);
   return !hides && colors.some(({ a }) => a > 0);
 }
 

@@ -22,6 +22,7 @@ import { focusOneWay } from './focus-one-way.ts';
 import { focusTrap } from './focus-trap.ts';
 import { focusUnreached } from './focus-unreached.ts';
 import { gaveWayCheck } from './gave-way.ts';
+import { hiddenMore } from './hidden-more.ts';
 import { idleAcceptance } from './idle-acceptance.ts';
 import { idleChange } from './idle-change.ts';
 import { idleCondition } from './idle-condition.ts';
@@ -83,6 +84,7 @@ const ofLayouts = [
   cutOff,
   showsNothing,
   smallViewport,
+  hiddenMore,
   gaveWayCheck,
   drifted,
   tornApart,

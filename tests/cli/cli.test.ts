@@ -68,11 +68,11 @@ describe('pimbot check', () => {
     expect(out).not.toContain('\u001b');
   });
 
-  test('of many causes each is one sentence, in 120 lines; none is left out, and --verbose has the reasons', async () => {
+  test('of many causes each is one sentence, in 128 lines; none is left out, and --verbose has the reasons', async () => {
     const check = ['check', 'examples/broken/broken.yaml', '--no-cache'];
     const report = join(folder.path, 'classic.json');
     const told = (await pimbotHere([...check, '--report', report], '.')).out.trimEnd().split('\n');
-    expect(told.length).toBeLessThanOrEqual(121);
+    expect(told.length).toBeLessThanOrEqual(128);
     expect(told.filter((line) => [...line].length > 80)).toEqual([]);
     const { files } = JSON.parse(readFileSync(report, 'utf8')) as {
       files: { findings: { outcome: string }[] }[];

@@ -130,9 +130,15 @@ test.each([['dark'], ['light']] as const)(
     await page.addStyleTag({ content: '.stage i { visibility: hidden !important; }' });
     const plain = await photo(await page.screenshot({ fullPage: true }));
     await page.close();
+    // Where the edge of another mark lies over one, that is what is seen.
+    const isOnEdge = ({ x, y, width, height }: Mark, px: number, py: number) => {
+      const [left, top, right, bottom] = [px - x, py - y, x + width - px, y + height - py];
+      return Math.min(left, top, right, bottom) > -5 && Math.min(left, top, right, bottom) < 5;
+    };
     let looked = 0;
     const faint: string[] = [];
-    for (const { x, y, width, height, inside } of marks) {
+    for (const mark of marks) {
+      const { x, y, width, height, inside } = mark;
       const across = (along: number, edge: 'left' | 'right' | 'top' | 'bottom') => {
         // From a little outside of the edge to a little inside of it.
         const steps = [-3, -2, -1, 0, 1, 2, 3];
@@ -156,7 +162,8 @@ test.each([['dark'], ['light']] as const)(
         const best = Math.max(
           ...seen.map(([px, py]) => contrast(luminance(marked, px, py), luminance(plain, px, py))),
         );
-        if (best < 3) faint.push(`${edge} of ${x}, ${y}: ${best}`);
+        const isOver = marks.some((other) => other !== mark && isOnEdge(other, ...seen[3]!));
+        if (best < 3 && !isOver) faint.push(`${edge} of ${x}, ${y}: ${best}`);
       };
       for (let share = 0.2; share < 1; share += 0.2) {
         for (const edge of ['left', 'right'] as const) across(y + share * height, edge);

@@ -249,6 +249,31 @@ export const readable: readonly Defect[] = [
     },
   },
   {
+    name: 'a list that ends as if that were all',
+    check: 'hidden-more',
+    widget: 'w',
+    make: (place, nth) => {
+      const parts = [1, 2, 3, 4].map((one) => ({
+        id: `part-${one}`,
+        width: 'fill',
+        height: 90,
+        look: plate,
+      }));
+      const page = (height: number): Sample =>
+        view([
+          place({
+            id: 'w',
+            size: [300, height],
+            scroll: 'y',
+            arrange: 'column',
+            gap: 20 + nth,
+            children: parts,
+          }),
+        ]);
+      return { clean: page(280 + nth), broken: page(200 + nth) };
+    },
+  },
+  {
     name: 'a ring that is cut off',
     check: 'cut-ring',
     widget: 'w',
@@ -262,7 +287,7 @@ export const readable: readonly Defect[] = [
           [
             place({
               id: 'list',
-              size: [400 + 2 * padding, 380 + 2 * padding],
+              size: [400 + 2 * padding, 480 + 2 * padding],
               scroll: 'y',
               arrange: 'column',
               gap: 20,
