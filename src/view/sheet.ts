@@ -107,6 +107,15 @@ function section(
 /** Kinds that draw nothing where nobody gave them a look, or nothing to show. */
 const bareKinds: ReadonlySet<Kind> = new Set(['panel', 'canvas', 'scrollbar', 'radiogroup', 'listbox']);
 
+/** What the scrollbars of a sheet scroll: without anything there would be none. */
+const scrolled = {
+  id: 'scrolled',
+  visible: false,
+  size: [40, 1],
+  scroll: 'x',
+  children: [{ size: [100, 1] }],
+} as const satisfies WidgetSource;
+
 /** Rows are kinds, columns are states. */
 function kindGrid(document: CheckedDocument, theme: Theme, words: WordsOf): WidgetSource {
   const head = columns.map((state) => words(state ?? 'as it is', { opacity: 0.8 }));
@@ -129,7 +138,7 @@ function kindGrid(document: CheckedDocument, theme: Theme, words: WordsOf): Widg
     columns: `${labelWidth} ${columns.map(() => 'fill').join(' ')}`,
     gap: '18 16',
     align: 'center',
-    children: [words(''), ...head, ...rows],
+    children: [scrolled, ...head, ...rows],
   };
 }
 
@@ -173,7 +182,7 @@ function samplesOf(document: CheckedDocument): { readonly [Name in Kind]: Widget
     },
     tooltip: { kind: 'tooltip', text: 'A hint', wrap: false },
     canvas: { kind: 'canvas', size: [140, 44] },
-    scrollbar: { kind: 'scrollbar', size: [140, 10] },
+    scrollbar: { kind: 'scrollbar', controls: scrolled.id, size: [140, 12] },
     radiogroup: { kind: 'radiogroup', children: [{ kind: 'button', text: 'One', wrap: false }] },
     listbox: { kind: 'listbox', children: [{ kind: 'button', text: 'One', wrap: false }] },
   };

@@ -2,7 +2,7 @@ import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { formatDiagnostic, openView, readDocument, screens, type FileReader } from 'pimbot';
+import { drawLayout, formatDiagnostic, openView, readDocument, screens, type FileReader } from 'pimbot';
 import { Theme, checkDocument, themeGaps, themeSheet, tokensFile } from 'pimbot/tools';
 import { openProject } from 'pimbot/node';
 import { pimbotHere, temporaryFolder } from '../support/cli.ts';
@@ -319,6 +319,20 @@ describe('pimbot theme', () => {
       expect(shown(kind)).toContain('');
     expect(on.widgets.some(({ source }) => 'text' in source && source.text === '=')).toBe(true);
     expect(on.rect('sheet').height).toBeLessThanOrEqual(height);
+  });
+
+  test('shows the handle of a scrollbar, though nothing is seen of what it scrolls', () => {
+    const scrollbar = { 'background': '#021118', 'handle-color': '#a9ddd3' };
+    const source = readDocument({
+      pimbot: 1,
+      kinds: { scrollbar },
+      views: { v: { backdrop: '#000' } },
+    }).document!;
+    const { view, width, height } = themeSheet(source, { resources: { fonts } });
+    const on = view.layoutOn({ width, height });
+    const bar = on.widgets.find(({ kind }) => kind === 'scrollbar')!;
+    const boxes = drawLayout(on).operations.filter((one) => one.type === 'box' && one.widget === bar.index);
+    expect(boxes).toHaveLength(2);
   });
 
   test('shows a style on what it is used on, with the contrast of its words there', () => {
