@@ -60,11 +60,10 @@ test('an entry that is cut in two does, and so do a scrollbar along it and a sig
   expect(told(list(140), bar())).toEqual([]);
   expect(told(list(140), bar({ visible: false }))).toHaveLength(1);
   expect(told(list(140), bar({ anchor: 'bottom', pivot: 'top', size: [140, 12] }))).toHaveLength(1);
-  const sign = (side: string): WidgetSource =>
-    ({
-      ...bar({ 'kind': 'panel', 'shows-more': side, 'size': 20 }),
-      look: { background: '#fff' },
-    }) as WidgetSource;
+  const sign = (side: string): WidgetSource => ({
+    ...bar({ 'kind': 'panel', 'shows-more': side, 'size': 20 }),
+    look: { background: '#fff' },
+  });
   expect(told(list(140), sign('bottom'))).toEqual([]);
   expect(told(list(140), sign('top'))).toHaveLength(1);
 });
