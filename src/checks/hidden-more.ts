@@ -16,8 +16,7 @@ export const hiddenMore = {
   unit: 'CSS px',
   limit: 16,
   fails: 'above',
-  source:
-    'what nobody knows of nobody scrolls to (WCAG 2.2, success criterion 1.4.10, has it one direction and to be found)',
+  source: 'what nobody knows of nobody scrolls to; of less than a line of text nothing is missed',
   severity: 'warning',
   sentence: ({ facts: { side }, measured }) =>
     `has ${measured} CSS px more past its ${side} edge, and nothing shows that`,
