@@ -210,8 +210,8 @@ describe('pimbot why', () => {
     );
     expect(code).toBe(0);
     expect(out).toMatch(/this condition holds on this screen +examples\/fathom-post\/post.yaml:\d+:\d+/);
-    expect(out).toContain('width 568.17 u fills the 568.17 of logbook  examples/fathom-post/post.yaml:');
-    expect(out).toContain('top edge 692.44 u = 78.77 of the column logbook + 613.67 justify end');
+    expect(out).toContain('width 568.17 u fills the 568.17 of all  examples/fathom-post/post.yaml:');
+    expect(out).toContain('top edge 692.44 u = 78.77 of the column all + 613.67 justify end');
     const json = JSON.parse(
       (await pimbotHere(['why', 'examples/fathom-post/post.yaml', 'dive/sonar', '--json'], process.cwd()))
         .out,
