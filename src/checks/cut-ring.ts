@@ -29,7 +29,8 @@ export const cutRing = {
       const rect = subject.rect(index);
       // What is not seen whole is scrolled to where it is when it gets the focus.
       if (past < leastRing || !hasArea(rect) || !isWhole(subject, index, rect)) continue;
-      const { lost, by } = lostOf(subject, index, grown(rect, past / 2));
+      const lines = depths.map((depth) => grown(rect, past * depth));
+      const { lost, by } = lostOf(subject, index, lines);
       const measured = 100 * lost;
       if (by === undefined || measured <= limit) continue;
       const widget = subject.widgets[by]!;
@@ -64,14 +65,15 @@ function isWhole(subject: Subject, index: number, { x, y, width, height }: Rect)
 /** Rounding, in px. */
 const slack = 0.5;
 
-/** Places looked at along each side of a ring. */
-const placesASide = 24;
+/** Places looked at along each side of a ring, and how far out as shares of its reach. */
+const placesASide = 12;
+const depths = [1 / 6, 1 / 2, 5 / 6];
 
-/** The share of a line round a control that is not seen, and what takes most of it. */
+/** The share of lines round a control that is not seen, and what takes most of them. */
 function lostOf(
   subject: Subject,
   index: number,
-  line: Rect,
+  lines: readonly Rect[],
 ): { readonly lost: number; readonly by: number | undefined } {
   const clippers = subject.clippers(index).map((at) => ({ at, rect: contentRect(subject, at) }));
   const { places } = subject.form;
@@ -81,8 +83,6 @@ function lostOf(
     .map((at) => ({ at, rect: subject.visualRect(at) }));
   const taken = new Map<number, number>();
   let lost = 0;
-  const { x, y, width, height } = line;
-  const around = 2 * (width + height);
   const look = (px: number, py: number, weight: number) => {
     const by =
       clippers.find(({ rect }) => !holds(rect, px, py))?.at ??
@@ -91,11 +91,14 @@ function lostOf(
     lost += weight;
     taken.set(by, (taken.get(by) ?? 0) + weight);
   };
-  for (let nth = 0; nth < placesASide; nth++) {
-    const share = (nth + 0.5) / placesASide;
-    for (const side of [0, 1]) {
-      look(x + share * width, y + side * height, width / placesASide / around);
-      look(x + side * width, y + share * height, height / placesASide / around);
+  for (const { x, y, width, height } of lines) {
+    const each = 1 / (2 * (width + height) * placesASide * lines.length);
+    for (let nth = 0; nth < placesASide; nth++) {
+      const share = (nth + 0.5) / placesASide;
+      for (const side of [0, 1]) {
+        look(x + share * width, y + side * height, width * each);
+        look(x + side * width, y + share * height, height * each);
+      }
     }
   }
   const [most] = [...taken].sort((a, b) => b[1] - a[1]);
