@@ -52,8 +52,26 @@ export const burstsParent = {
 
 /** Whether a widget has to stay within what it is in: it is shown, and nothing says what becomes of what does not. */
 export function isHeld(subject: Subject, { parent, visible }: Widget): boolean {
-  if (parent <= 0 || !visible) return false;
+  if (parent <= 0 || !visible || isAsTheView(subject, parent)) return false;
   const { source } = subject.widgets[parent]!;
   if ('overflow' in source && source.overflow !== undefined) return false;
   return !('scroll' in source && source.scroll !== undefined);
+}
+
+/** Whether a widget draws nothing and is as large as its view: what sticks out of it sticks out of that, as other checks tell. */
+function isAsTheView(subject: Subject, index: number): boolean {
+  const { parent, box, source } = subject.widgets[index]!;
+  if (parent !== 0 || subject.paints(index) || 'rotate' in source || 'skew' in source || box.reference)
+    return false;
+  const around = subject.widgets[0]!.box;
+  const isNone = ({ u, share }: { readonly u: number; readonly share: number }) => u === 0 && share === 0;
+  return (
+    around.arrange === 'free' &&
+    (['x', 'y'] as const).every((axis) => {
+      const { span, anchorStart, anchorEnd, insetStart, insetEnd, min, max, mode } = box[axis];
+      const { paddingStart, paddingEnd } = around[axis];
+      const isWhole = span && mode === 'auto' && anchorStart === 0 && anchorEnd === 1 && !min && !max;
+      return isWhole && [insetStart, insetEnd, paddingStart, paddingEnd].every(isNone);
+    })
+  );
 }

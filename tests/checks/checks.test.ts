@@ -199,6 +199,21 @@ describe('bursts-parent', () => {
     ]);
   });
 
+  test('of what draws nothing and is as large as the view, sticking out of the view is told alone', () => {
+    const within = (more: object) =>
+      findingsOf([
+        {
+          id: 'all',
+          anchor: 'left..right top..bottom',
+          ...more,
+          children: [{ id: 'far', look: plate, anchor: 'right top', offset: [20, 100], size: 50 }],
+        },
+      ]).map(({ check }) => check);
+    expect(within({})).toEqual(['off-screen']);
+    expect(within({ look: plate })).toEqual(['off-screen', 'bursts-parent']);
+    expect(within({ inset: 10 })).toEqual(['off-screen', 'bursts-parent']);
+  });
+
   test.each(['visible', 'clip'] as const)('passes where the parent says overflow %s', (overflow) => {
     expect(
       findingsOf([
