@@ -12,7 +12,7 @@ export const hiddenMore = {
   id: 'hidden-more',
   title: 'More that nothing tells of',
   measures:
-    'how much of what is in a panel lies past an edge it scrolls to, where no scrollbar, no sign and nothing that the edge cuts in two shows that there is more',
+    'how much of what is in a panel lies past an edge it scrolls to, where no scrollbar, sign or button of the panel and nothing that the edge cuts in two shows that there is more',
   unit: 'CSS px',
   limit: 16,
   fails: 'above',
@@ -53,12 +53,12 @@ export const hiddenMore = {
   },
 } as const satisfies Check<Facts>;
 
-/** Whether a scrollbar along an axis, or a sign at a side, belongs to a panel and is drawn. */
+/** Whether a scrollbar along an axis, a sign at a side, or a button that turns it belongs to a panel and is drawn. */
 function hasSign(subject: Subject, id: string, axis: 'x' | 'y', side: Side): boolean {
   return subject.widgets.some((one) => {
     const { controls, 'shows-more': towards } = one.source as WidgetSource;
     if (controls !== id || !subject.isThere(one.index)) return false;
-    if (one.kind !== 'scrollbar') return towards === side;
+    if (one.kind !== 'scrollbar') return towards === undefined || towards === side;
     const { width, height } = subject.rect(one.index);
     return (width > height ? 'x' : 'y') === axis;
   });

@@ -66,6 +66,8 @@ test('an entry that is cut in two does, and so do a scrollbar along it and a sig
   });
   expect(told(list(140), sign('bottom'))).toEqual([]);
   expect(told(list(140), sign('top'))).toHaveLength(1);
+  // A button that turns its pages tells as much.
+  expect(told(list(140), bar({ kind: 'button', text: 'More', size: [90, 60] }))).toEqual([]);
 });
 
 test('both ends count where it stands in the middle, each by itself', () => {
