@@ -120,7 +120,7 @@ function page(
   const accept =
     where === undefined
       ? 'It concerns what is written, on no screen in particular: take it out, or use it.\n'
-      : `Where it is intended, accept it on the widget, with a reason:\n\n\`\`\`yaml\n- { id: w, accept: { ${id}: "why it is intended" } }\n\`\`\`\n\nAn acceptance that takes no finding away is a finding itself (\`idle-acceptance\`).\n`;
+      : `Where it is intended, accept it on the widget, with a reason:\n\n\`\`\`yaml\n- { id: ${defect.widget}, accept: { ${id}: "why it is intended" } }\n\`\`\`\n\nAn acceptance that takes no finding away is a finding itself (\`idle-acceptance\`).\n`;
   return `# ${title}\n\n\`${id}\`, of severity ${severity}, measures ${measures}. It fails ${fails} **${limitText}**.\n\n${example}${picturesText}## Why\n\n${source[0]!.toUpperCase()}${source.slice(1)}.\n\n## When to accept it\n\n${accept}`;
 }
 
