@@ -13,6 +13,9 @@ export interface Area {
 /** Edges are drawn softened into the pixels they touch, and rounded differently by canvases. */
 export const softEdge = 1;
 
+/** Nothing is seen of a blur further out than three times its deviation, which is half the blur. */
+export const blurReach = 1.5;
+
 /** Where an operation may change pixels, before clips; nowhere for one that draws nothing itself. */
 export function areaOf(operation: DrawOperation): Area {
   const area = nowhere();
@@ -39,8 +42,7 @@ export function areaInto(operation: DrawOperation, into: Area): void {
       return;
     case 'shadow':
       shapeInto(operation.shape, into);
-      // Nothing is seen of a blur further out than three times its deviation, which is half the blur.
-      outset(into, softEdge + 1.5 * operation.blur);
+      outset(into, softEdge + blurReach * operation.blur);
       return;
     default:
   }
@@ -89,7 +91,8 @@ function include(area: Area, x: number, y: number): void {
   area.bottom = Math.max(area.bottom, y);
 }
 
-function around({ x, y, width, height }: Rect, by: number, into: Area): void {
+/** Writes a rectangle with so much around it. */
+export function around({ x, y, width, height }: Rect, by: number, into: Area): void {
   into.left = x - by;
   into.top = y - by;
   into.right = x + width + by;

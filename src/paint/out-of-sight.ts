@@ -1,7 +1,7 @@
 import type { Widget } from '../dress/index.ts';
 import { inkInto } from '../inside/index.ts';
 import type { Layout, Rect } from '../layout/index.ts';
-import { meets, softEdge, type Area } from './areas.ts';
+import { around, blurReach, meets, nowhere, softEdge, type Area } from './areas.ts';
 
 /*
  * What a scrolled list has not scrolled to is not drawn: it would be cut off whole. In what is turned everything is drawn.
@@ -11,7 +11,7 @@ import { meets, softEdge, type Area } from './areas.ts';
 export function isBoxCutOff({ look, kind }: Widget, rect: Rect, scale: number, cut: Area): boolean {
   // A dialog lays a veil over the whole screen, and what a game draws itself is asked for as long as it is there.
   if (kind === 'dialog' || kind === 'canvas') return false;
-  return !meets(cut, outset(rect, softEdge + reachOf(look.shadow, scale)));
+  return isBeyond(cut, rect, reachOf(look.shadow, scale));
 }
 
 /** Whether all letters of a widget, with their outline and shadows, are cut off. */
@@ -29,7 +29,13 @@ export function isTextCutOff(widget: Widget, layout: Layout, cut: Area): boolean
     width: width * scale,
     height: height * scale,
   };
-  return !meets(cut, outset(rect, softEdge + reachOf(look.textShadow, layout.scale(index))));
+  return isBeyond(cut, rect, reachOf(look.textShadow, layout.scale(index)));
+}
+
+function isBeyond(cut: Area, rect: Rect, reach: number): boolean {
+  const area = nowhere();
+  around(rect, softEdge + reach, area);
+  return !meets(cut, area);
 }
 
 interface Cast {
@@ -39,14 +45,10 @@ interface Cast {
   readonly spread?: number;
 }
 
-/** How far the farthest of some shadows reaches, in device px: a blur is seen as far as three times its deviation. */
+/** How far the farthest of some shadows reaches, in device px. */
 function reachOf(shadows: readonly Cast[], scale: number): number {
   let reach = 0;
   for (const { x, y, blur, spread = 0 } of shadows)
-    reach = Math.max(reach, Math.max(Math.abs(x), Math.abs(y)) + 1.5 * blur + Math.max(0, spread));
+    reach = Math.max(reach, Math.max(Math.abs(x), Math.abs(y)) + blurReach * blur + Math.max(0, spread));
   return reach * scale;
-}
-
-function outset({ x, y, width, height }: Rect, by: number): Area {
-  return { left: x - by, top: y - by, right: x + width + by, bottom: y + height + by };
 }
