@@ -1,5 +1,5 @@
 import { hidingOf } from './covered.ts';
-import { grown, hasArea } from '../scene/index.ts';
+import { grown, hasArea, holdsPoint, isInside, type RectGrid } from '../scene/index.ts';
 import type { Rect } from '../layout/index.ts';
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
@@ -21,16 +21,18 @@ export const cutRing = {
   remedies: ['roomForRing'],
   sentence: ({ other, measured }) => `has ${measured} % of the ring that shows its focus cut off by ${other}`,
   run(subject, limit, report) {
-    for (const { index, ring, state } of shownFaintly(subject, leastContrast)) {
+    const above = subject.gridOf(hidingOf(subject), (index) => subject.visualRect(index));
+    for (const { index, ring, state } of shownFaintly(subject)) {
       if (state !== 'focused' || ring.length === 0 || !subject.isThere(index)) continue;
       if (subject.isBehindDialog(index)) continue;
       const scale = subject.layout.scale(index);
       const past = Math.max(...ring.map(reachOfRing)) * scale;
       const rect = subject.rect(index);
       // What is not seen whole is scrolled to where it is when it gets the focus.
-      if (past < leastRing || !hasArea(rect) || !isWhole(subject, index, rect)) continue;
+      const isWhole = subject.clippers(index).every((at) => isInside(rect, subject.rect(at), slack));
+      if (past < leastRing || !hasArea(rect) || !isWhole) continue;
       const lines = depths.map((depth) => grown(rect, past * depth));
-      const { lost, by } = lostOf(subject, index, lines);
+      const { lost, by } = lostOf(subject, index, lines, above);
       const measured = 100 * lost;
       if (by === undefined || measured <= limit) continue;
       const widget = subject.widgets[by]!;
@@ -46,22 +48,6 @@ export const cutRing = {
   },
 } as const satisfies Check;
 
-/** A focus that stands off by this much is seen without a ring (2.4.13). */
-const leastContrast = 3;
-
-/** Whether nothing cuts off any of a rectangle. */
-function isWhole(subject: Subject, index: number, { x, y, width, height }: Rect): boolean {
-  return subject.clippers(index).every((at) => {
-    const cut = subject.rect(at);
-    return (
-      cut.x <= x + slack &&
-      cut.y <= y + slack &&
-      cut.x + cut.width >= x + width - slack &&
-      cut.y + cut.height >= y + height - slack
-    );
-  });
-}
-
 /** Rounding, in px. */
 const slack = 0.5;
 
@@ -69,15 +55,17 @@ const slack = 0.5;
 const placesASide = 12;
 const depths = [1 / 6, 1 / 2, 5 / 6];
 
-/** The share of lines round a control that is not seen, and what takes most of them. */
+/** The share of lines round a control, the outermost last, that is not seen, and what takes most of them. */
 function lostOf(
   subject: Subject,
   index: number,
   lines: readonly Rect[],
+  hiding: RectGrid,
 ): { readonly lost: number; readonly by: number | undefined } {
   const clippers = subject.clippers(index).map((at) => ({ at, rect: contentRect(subject, at) }));
   const { places } = subject.form;
-  const above = hidingOf(subject)
+  const above = hiding
+    .meeting(lines.at(-1)!)
     .filter((at) => places[at]! > places[index]! && !subject.isWithin(at, index))
     .filter((at) => lyingOverAt(subject, at) === lyingOverAt(subject, index))
     .map((at) => ({ at, rect: subject.visualRect(at) }));
@@ -85,8 +73,8 @@ function lostOf(
   let lost = 0;
   const look = (px: number, py: number, weight: number) => {
     const by =
-      clippers.find(({ rect }) => !holds(rect, px, py))?.at ??
-      above.find(({ rect }) => holds(rect, px, py))?.at;
+      clippers.find(({ rect }) => !holdsPoint(rect, px, py))?.at ??
+      above.find(({ rect }) => holdsPoint(rect, px, py))?.at;
     if (by === undefined) return;
     lost += weight;
     taken.set(by, (taken.get(by) ?? 0) + weight);
@@ -118,8 +106,4 @@ function contentRect(subject: Subject, index: number): Rect {
     width: rect.width + x.range * scale,
     height: rect.height + y.range * scale,
   };
-}
-
-function holds({ x, y, width, height }: Rect, px: number, py: number): boolean {
-  return px >= x && py >= y && px <= x + width && py <= y + height;
 }

@@ -6,6 +6,7 @@ import { mostSeenThrough } from './subject/behind.ts';
 import { readArea, textContrast, type TextContrast } from './low-contrast.ts';
 import { hasArea, intersection } from '../scene/index.ts';
 import type { Widget } from '../dress/index.ts';
+import type { Rect } from '../layout/index.ts';
 import type { Subject } from './subject/subject.ts';
 import { shown } from '../why/index.ts';
 
@@ -33,16 +34,20 @@ export const dimmedText = {
     const veils = veilsOf(subject);
     if (veils.length === 0) return;
     const { places } = subject.form;
+    const grid = subject.gridOf(veils, (index) => subject.visualRect(index));
     const dimmed = new Map<number, { readonly worst: Dimmed; readonly count: number }>();
     for (const { index } of subject.texts) {
       const area = readArea(subject, index);
       if (!area) continue;
-      const over = veils.filter((veil) => places[veil]! > places[index]! && liesOn(subject, veil, index));
+      const over = grid
+        .meeting(area)
+        .filter((veil) => places[veil]! > places[index]! && liesOn(subject, veil, index))
+        .sort((a, b) => places[a]! - places[b]!);
       if (over.length === 0) continue;
       // What is hard to read without them is told by another check.
       const bare = textContrast(subject, index, area, limit, () => undefined);
       if (!bare || bare.ratio < bare.least) continue;
-      const found = firstThatDims(subject, index, over, limit);
+      const found = firstThatDims(subject, index, area, over, limit);
       if (!found) continue;
       const known = dimmed.get(found.veil);
       const isWorse =
@@ -111,10 +116,10 @@ function liesOn(subject: Subject, veil: number, index: number): boolean {
 function firstThatDims(
   subject: Subject,
   index: number,
+  area: Rect,
   over: readonly number[],
   limit: number,
 ): { readonly veil: number; readonly index: number; readonly seen: TextContrast } | undefined {
-  const area = readArea(subject, index)!;
   for (const [nth, veil] of over.entries()) {
     const shared = intersection(area, subject.visualRect(veil));
     if (!hasArea(shared)) continue;

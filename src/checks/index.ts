@@ -22,7 +22,7 @@ export { readArea, textContrast } from './low-contrast.ts';
 export { branchesApart } from './overlap.ts';
 export { gapOf, placeOf, pxOfAmount, slack as promiseSlack } from './promise-kinds.ts';
 export { usableControls } from './subject/focus-map.ts';
-export { mayLieOver } from './subject/siblings.ts';
+export { lyingOverAt } from './subject/siblings.ts';
 export { reachOfRing } from './subject/shown-states.ts';
 export { Subject } from './subject/subject.ts';
 export { Subjects } from './subject/subjects.ts';

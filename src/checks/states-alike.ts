@@ -3,7 +3,14 @@ import { contrastRatio, type Shadow } from '../theme/index.ts';
 import { grown, hasArea, intersection } from '../scene/index.ts';
 import type { Check } from './check.ts';
 import { groundOf } from './subject/behind.ts';
-import { contrastOf, leastRing, neutral, reachOfRing, shownFaintly } from './subject/shown-states.ts';
+import {
+  contrastOf,
+  leastFocus,
+  leastRing,
+  neutral,
+  reachOfRing,
+  shownFaintly,
+} from './subject/shown-states.ts';
 import type { Subject } from './subject/subject.ts';
 import { sayerOf } from './subject/words-in-states.ts';
 
@@ -19,7 +26,7 @@ export const statesAlike = {
   measures:
     'the contrast between a control with the focus and the same without, where they differ most; of what is disabled or selected, 1.2:1 is enough',
   unit: ':1',
-  limit: 3,
+  limit: leastFocus,
   fails: 'below',
   source:
     'WCAG 2.2, success criteria 2.4.7 and 2.4.13: 3:1 between the same pixels with and without the focus',
@@ -30,8 +37,8 @@ export const statesAlike = {
     `barely shows ${state === 'focused' ? 'the focus' : `that it is ${state}`}: contrast ${measured}:1, minimum ${limit}:1`,
   cause: ({ facts: { style, state } }) => `${style} does not show what is ${state}`,
   apart: ({ state }) => state,
-  run(subject, limit, report) {
-    for (const { index, within, ring, state, wanted, over } of shownFaintly(subject, limit)) {
+  run(subject, _, report) {
+    for (const { index, within, ring, state, wanted, over } of shownFaintly(subject)) {
       if (!subject.isThere(index)) continue;
       // The focus scrolls it to where it is seen: what is behind a ring is known there.
       if (ring.length > 0 && !hasArea(subject.visualRect(index))) continue;

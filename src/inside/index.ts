@@ -7,7 +7,7 @@ export { isIdleSign } from './more.ts';
 export type { ControlBoxes, ScrollbarBoxes } from './controls.ts';
 export { meterFill, meterPieces, trailColor } from './meter.ts';
 export { contentRoom, gapIn, paddingEnd, paddingStart } from './room.ts';
-export { inkInto, innerWidth, placeText, setText, textWindow } from './text.ts';
+export { heldShare, inkInto, innerWidth, placeText, setText, textWindow } from './text.ts';
 export { cornersIn } from './corners.ts';
 export { isInBox, isOnWidget } from './shape.ts';
 export { clips, isTurned, turnOf, turned } from './turn.ts';

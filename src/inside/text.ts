@@ -75,10 +75,9 @@ function settingOf(widget: Widget, layout: Layout): Setting {
   const spare = roomY - lines.length * lineHeight;
   const top = rect.y + above + spare * shares[widget.look.alignContent];
   const inner = rect.x + left;
-  const along = shares[widget.look.textAlign];
   const { rightToLeft } = widget.box;
   const by = movedAlong(widget, room / unit);
-  const share = by !== undefined ? (rightToLeft ? 1 : 0) : rightToLeft ? 1 - along : along;
+  const share = by !== undefined ? (rightToLeft ? 1 : 0) : heldShare(widget);
   const moved = by === undefined ? undefined : (rightToLeft ? by : -by) * unit;
   const long = typedLength(widget);
   const typed = long === undefined ? undefined : long * unit;
@@ -107,6 +106,12 @@ export function textWindow(widget: Widget, layout: Layout): Rect | undefined {
 }
 
 const shares = { start: 0, center: 0.5, end: 1 } as const;
+
+/** Where along its room the lines of a text are held, from the left: 0, 0.5 or 1. */
+export function heldShare({ look, box }: Widget): number {
+  const along = shares[look.textAlign];
+  return box.rightToLeft ? 1 - along : along;
+}
 
 /**
  * Writes the rectangle around the outlines of a widget's text, in u on the surface, into an array: x, y, width, height;

@@ -1,8 +1,8 @@
 import { controls, type Widget } from '../dress/index.ts';
-import { checks, cssPixels, mayLieOver, pxOfMillimetres } from '../checks/index.ts';
-import { placeText } from '../inside/index.ts';
+import { checks, cssPixels, lyingOverAt, pxOfMillimetres } from '../checks/index.ts';
+import { heldShare, placeText } from '../inside/index.ts';
 import type { Rect } from '../layout/index.ts';
-import { hasBox } from '../scene/index.ts';
+import { isBareText } from '../scene/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { farthest } from '../edit/index.ts';
 import type { TryBudget } from './budget.ts';
@@ -92,7 +92,9 @@ function movedOnReference(
   for (const { was, is } of pairs) {
     const [a, b] = [old.layout.rectInU(was.index), now.layout.rectInU(is.index)];
     const shift = farthest(a, b);
-    const isFar = shift > most + leastMove && !liesOver(old, was) && !startsThere(old, now, was, is);
+    // What lies over others may go to the other side of what it belongs to.
+    const isFar =
+      shift > most + leastMove && lyingOverAt(old, was.index) < 0 && !startsThere(old, now, was, is);
     if (isFar || becomesLess(was, is, a, b, finding)) return undefined;
     if (shift > leastMove) moved.add(was.index);
     const by = farthest(within(old, was, a), within(now, is, b));
@@ -133,15 +135,9 @@ function pairsOf(old: ViewLayout, now: ViewLayout): readonly Pair[] {
   });
 }
 
-/** Whether it is, or is in, what lies over others: that may go to the other side of what it belongs to. */
-function liesOver({ widgets }: ViewLayout, widget: Widget): boolean {
-  for (let at: Widget | undefined = widget; at; at = widgets[at.parent]) if (mayLieOver(at)) return true;
-  return false;
-}
-
 /** Whether bare words start where they did, in however many lines, and whatever room there is beside them. */
 function startsThere(old: ViewLayout, now: ViewLayout, was: Widget, is: Widget): boolean {
-  return isBare(was) && isBare(is) && farthest(startOf(old, was), startOf(now, is)) <= leastMove;
+  return isBareText(was) && isBareText(is) && farthest(startOf(old, was), startOf(now, is)) <= leastMove;
 }
 
 /** Where its first line is held: at its start, its middle or its end. */
@@ -150,18 +146,6 @@ function startOf({ layout }: ViewLayout, widget: Widget): Rect {
   const [first] = lines;
   const x = first ? first.x + heldShare(widget) * first.line.width * unit : layout.rectInU(widget.index).x;
   return { x, y: first?.baseline ?? 0, width: 0, height: 0 };
-}
-
-const along = { start: 0, center: 0.5, end: 1 } as const;
-
-/** Where bare words are held, as a share of their box: what else of it there is, nobody sees. */
-function heldShare({ look, box }: Widget): 0 | 0.5 | 1 {
-  const share = along[look.textAlign];
-  return share === 0.5 ? share : (share === 1) !== box.rightToLeft ? 1 : 0;
-}
-
-function isBare({ kind, look, text }: Widget): boolean {
-  return kind === 'text' && text !== undefined && !hasBox(look);
 }
 
 /** A rectangle counted from the start of what it is in. */
@@ -239,7 +223,7 @@ function needOf({ check, unit, worst, occurrences }: Finding, screens: readonly 
 }
 
 /** What two siblings have in common that an eye sees; of bare words across the lines what they are held at alone. */
-const relations: readonly { readonly of: (rect: Rect) => number; readonly held?: 0 | 0.5 | 1 | 'none' }[] = [
+const relations: readonly { readonly of: (rect: Rect) => number; readonly held?: number | 'none' }[] = [
   { of: ({ x }) => x, held: 0 },
   { of: ({ x, width }) => x + width, held: 1 },
   { of: ({ x, width }) => x + width / 2, held: 0.5 },
@@ -250,8 +234,8 @@ const relations: readonly { readonly of: (rect: Rect) => number; readonly held?:
   { of: ({ height }) => height },
 ];
 
-function isSeen(widget: Widget, held: 0 | 0.5 | 1 | 'none' | undefined): boolean {
-  return held === undefined || !isBare(widget) || heldShare(widget) === held;
+function isSeen(widget: Widget, held: number | 'none' | undefined): boolean {
+  return held === undefined || !isBareText(widget) || heldShare(widget) === held;
 }
 
 /** Whether something that moved is not in line, of one size or evenly spaced any more with a sibling it was so with. */

@@ -43,13 +43,22 @@ function kindsAround(broken: Broken, failing: readonly Screen[], keys: Keys): re
 /** Views that are too small for where things stand in them, by their size in u. */
 function smallViews({ view }: Broken, failing: readonly Screen[]): readonly Kind[] {
   const frames = failing.map((screen) => view.frameOn(screen));
-  const most = (side: 'width' | 'height') =>
-    Math.ceil(Math.max(...frames.map((frame) => frame[side])) / 10) * 10;
-  const [width, height] = [most('width'), most('height')];
+  const most = (side: 'width' | 'height') => upToTen(frames.map((frame) => frame[side]));
+  const height = most('height');
   return [
-    { screen: { width: `..${width}` }, where: `where the view is up to ${width} u wide` },
+    narrowViews(most('width')),
     { screen: { height: `..${height}` }, where: `where the view is up to ${height} u high` },
   ];
+}
+
+/** Views up to a width in u. */
+export function narrowViews(width: number): Kind {
+  return { screen: { width: `..${width}` }, where: `where the view is up to ${width} u wide` };
+}
+
+/** The next ten at or above the largest of some lengths. */
+export function upToTen(lengths: readonly number[]): number {
+  return Math.ceil(Math.max(...lengths) / 10) * 10;
 }
 
 /** On so small a share of the screens nothing grows on all of them by more than a little; and by much only for half of them. */

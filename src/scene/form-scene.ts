@@ -129,6 +129,11 @@ function paints({ index, visible, kind, look, text, picture }: Widget): boolean 
   return hasBox(look);
 }
 
+/** Whether a widget is words without a box of their own: what is seen of it is its letters. */
+export function isBareText({ kind, look, text }: Widget): boolean {
+  return kind === 'text' && text !== undefined && !hasBox(look);
+}
+
 /** Whether a look draws a background or a border: one that is fully transparent draws nothing. */
 export function hasBox({ background, borderWidth, borderColor }: Widget['look']): boolean {
   return isSeen(background) || (borderWidth > 0 && borderColor !== undefined && borderColor.a > 0);

@@ -53,6 +53,11 @@ export function isInside(inner: Rect, outer: Rect, limit: number): boolean {
   );
 }
 
+/** Whether a point lies in a rectangle; of its edges the first ones are in it. */
+export function holdsPoint({ x, y, width, height }: Rect, px: number, py: number): boolean {
+  return px >= x && py >= y && px < x + width && py < y + height;
+}
+
 export const edgeNames = ['left', 'right', 'top', 'bottom'] as const;
 export type EdgeName = (typeof edgeNames)[number];
 

@@ -5,7 +5,7 @@ import type { Screen } from '../screen/index.ts';
 import type { SetText } from '../text/index.ts';
 import type { ViewLayout } from '../view/index.ts';
 import { Effort } from './effort.ts';
-import { hasBox, type FormScene, type TextWidget } from './form-scene.ts';
+import { isBareText, type FormScene, type TextWidget } from './form-scene.ts';
 import { intersection, overshoot, safeRectOf, worstEdge } from './geometry.ts';
 import { RectGrid } from './rect-grid.ts';
 
@@ -202,8 +202,7 @@ export class Scene {
   /** The same before anything cuts it off. */
   ownRect(index: number): Rect {
     const widget = this.tree.widgets[index]!;
-    const isBare = widget.kind === 'text' && !hasBox(widget.look) && widget.text !== undefined;
-    const whole = isBare ? this.textRect(index) : this.rect(index);
+    const whole = isBareText(widget) ? this.textRect(index) : this.rect(index);
     return this.form.turned[index] ? this.#turn(widget, whole) : whole;
   }
 
@@ -236,7 +235,7 @@ export class Scene {
     // NaN is not equal to itself.
     if (seen[at] === seen[at]) return at;
     const widget = this.tree.widgets[index]!;
-    const isBare = widget.kind === 'text' && !hasBox(widget.look) && widget.text !== undefined;
+    const isBare = isBareText(widget);
     if (isBare) this.#inkAt(widget);
     const from = isBare ? this.#inks : this.#boxes;
     for (let nth = 0; nth < stride; nth++) seen[at + nth] = from[at + nth]!;

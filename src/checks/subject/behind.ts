@@ -13,7 +13,7 @@ import { colorAt, compose, faded, type Rgba } from '../../theme/index.ts';
 import type { Backdrop } from '../../view/index.ts';
 import type { Undecided } from '../check.ts';
 import { bedsOf, covers, sliver } from './beds.ts';
-import { hasArea, intersection, meet } from '../../scene/index.ts';
+import { hasArea, holdsPoint, intersection, meet } from '../../scene/index.ts';
 import type { RectGrid } from '../../scene/index.ts';
 import type { Subject } from './subject.ts';
 
@@ -301,7 +301,7 @@ function addGround(
 
 /** The layers that lie over a point, the lowest first. */
 function at(layers: readonly Layer[], x: number, y: number): readonly Layer[] {
-  return layers.filter(({ rect }) => contains(rect, x, y));
+  return layers.filter(({ rect }) => holdsPoint(rect, x, y));
 }
 
 /** Along which axes the colour of some layers changes. */
@@ -405,7 +405,7 @@ export function pictureLayer(subject: Subject, index: number): ((x: number, y: n
   return (seenX, seenY) => {
     const x = flipX ? 2 * whole.x + whole.width - seenX : seenX;
     const y = flipY ? 2 * whole.y + whole.height - seenY : seenY;
-    const piece = pieces.find(({ to }) => contains(to, x, y));
+    const piece = pieces.find(({ to }) => holdsPoint(to, x, y));
     if (!piece) return clear;
     const { from, to } = piece;
     const fx = (from.x + ((x - to.x) / to.width) * from.width) / width;
@@ -471,8 +471,4 @@ function cuts(layers: readonly Layer[], area: Rect, axis: 'x' | 'y'): number[] {
     if (end > from + sliver && end < to - sliver) places.add(end);
   }
   return [...places].sort((a, b) => a - b);
-}
-
-function contains(rect: Rect, x: number, y: number): boolean {
-  return x >= rect.x && y >= rect.y && x < rect.x + rect.width && y < rect.y + rect.height;
 }

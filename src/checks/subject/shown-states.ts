@@ -17,9 +17,12 @@ export interface FaintState {
   readonly over: readonly State[];
 }
 
-/** What is disabled, selected or may get the focus, and does not show it by itself. @param limit The contrast a focus needs. */
-export function shownFaintly(subject: Subject, limit: number): readonly FaintState[] {
-  return subject.form.once('states-alike', () =>
+/** The contrast between a control with the focus and the same without (2.4.13). */
+export const leastFocus = 3;
+
+/** What is disabled, selected or may get the focus, and does not show it by itself. */
+export function shownFaintly(subject: Subject): readonly FaintState[] {
+  return subject.form.once('shown-faintly', () =>
     subject.widgets.flatMap((widget) => {
       if (!isControl(widget)) return [];
       const { index, parent, kind, theme, source, states } = widget;
@@ -36,7 +39,7 @@ export function shownFaintly(subject: Subject, limit: number): readonly FaintSta
         const seen = (inStates: readonly State[]) => lookOf(source, kind, theme, around, inStates);
         const [before, after] = [seen(others), seen([...others, state])];
         const within = largestChange(before, after);
-        const wanted = state === 'focused' ? limit : anyDifference;
+        const wanted = state === 'focused' ? leastFocus : anyDifference;
         if (within >= wanted) return [];
         const isCovered = others.length > 0 && largestChange(seen([]), seen([state])) >= wanted;
         const ring = after.shadow.filter((one) => !before.shadow.includes(one));

@@ -20,9 +20,8 @@ function isPopUp({ source, bound }: Widget): boolean {
 }
 
 /** The nearest of those that a widget is or is in; -1 of any other: what lies over others is not held against them. */
-export function lyingOverAt(subject: Subject, index: number): number {
-  for (let at = index; at > 0; at = subject.widgets[at]!.parent)
-    if (mayLieOver(subject.widgets[at]!)) return at;
+export function lyingOverAt({ widgets }: Pick<Subject, 'widgets'>, index: number): number {
+  for (let at = index; at > 0; at = widgets[at]!.parent) if (mayLieOver(widgets[at]!)) return at;
   return -1;
 }
 

@@ -1,7 +1,7 @@
 import type { Widget } from '../../dress/index.ts';
 import type { ViewLayout } from '../../view/index.ts';
 import { eachDemand } from '../../why/index.ts';
-import { isConditional } from '../on-screens.ts';
+import { isConditional, narrowViews, upToTen } from '../on-screens.ts';
 import { keysOf, keysWhere, sizeKeys, wholeUp, type Broken, type Remedy } from '../remedy.ts';
 
 /** A row in several lines, or one below the other, on surfaces that are too narrow for it. */
@@ -15,13 +15,12 @@ export const stack: Remedy = (broken) => {
     isFailing: names.has(screen.name),
   }));
   const failing = widths.filter(({ isFailing }) => isFailing);
-  const most = Math.ceil(Math.max(...failing.map(({ width }) => width)) / 10) * 10;
+  const most = upToTen(failing.map(({ width }) => width));
   const others = widths.filter(({ width, isFailing }) => !isFailing && width <= most).length;
   // Where it is too long for wide ones too, or as wide ones hold it, its width is not what is wrong.
   if (failing.length > few * screens.length || others > failing.length) return [];
-  const where = `where the view is up to ${most} u wide`;
   return (['wrap', 'column'] as const).map((arrange) =>
-    keysWhere([row], [{ screen: { width: `..${most}` }, where, keys: { arrange } }]),
+    keysWhere([row], [{ ...narrowViews(most), keys: { arrange } }]),
   );
 };
 
