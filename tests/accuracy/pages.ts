@@ -117,10 +117,12 @@ function page(
       ? ''
       : `On the screen \`${where}\`:\n\n| passes | fails |\n|---|---|\n| ![passes](${id}-passes.webp) | ![fails](${id}-fails.webp) |\n\n`;
   const example = `## An example\n\nThe mistake: ${defect.name}.\n\n\`\`\`yaml\n${differing(broken, clean)}\n\`\`\`\n\nPimbot says:\n\n> ${told(broken, defect)}\n\nThe same without it:\n\n\`\`\`yaml\n${differing(clean, broken)}\n\`\`\`\n\n`;
+  // A view goes by its name, a widget by its id.
+  const who = defect.widget === 'v' ? 'v: {' : `- { id: ${defect.widget},`;
   const accept =
     where === undefined
       ? 'It concerns what is written, on no screen in particular: take it out, or use it.\n'
-      : `Where it is intended, accept it on the widget, with a reason:\n\n\`\`\`yaml\n- { id: ${defect.widget}, accept: { ${id}: "why it is intended" } }\n\`\`\`\n\nAn acceptance that takes no finding away is a finding itself (\`idle-acceptance\`).\n`;
+      : `Where it is intended, accept it on ${defect.widget === 'v' ? 'the view' : 'the widget'}, with a reason:\n\n\`\`\`yaml\n${who} accept: { ${id}: "why it is intended" } }\n\`\`\`\n\nAn acceptance that takes no finding away is a finding itself (\`idle-acceptance\`).\n`;
   return `# ${title}\n\n\`${id}\`, of severity ${severity}, measures ${measures}. It fails ${fails} **${limitText}**.\n\n${example}${picturesText}## Why\n\n${source[0]!.toUpperCase()}${source.slice(1)}.\n\n## When to accept it\n\n${accept}`;
 }
 
