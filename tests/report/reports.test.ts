@@ -154,6 +154,13 @@ describe('the page', () => {
   };
   const marks = async () => (await marksOf('.shot i')).count();
 
+  /** Opens an address that somebody was sent. A reload could still load the address before: it may overtake the change. */
+  const opened = async (hash: string) => {
+    await page.goto('about:blank');
+    await page.goto(`file://${join(folder.path, 'r.html')}${hash}`);
+    await page.waitForSelector('body[data-ready]');
+  };
+
   test('shows every view on every screen by itself, and its findings', async () => {
     expect(asked).toHaveLength(1);
     expect(await shots()).toBe(4);
@@ -208,17 +215,12 @@ describe('the page', () => {
     expect(await page.locator('dialog[open] .meant .number').textContent()).toBe(number);
     await page.goBack();
     await page.waitForFunction(() => globalThis.document.querySelector('dialog[open]') === null);
-    // An address that somebody was sent.
-    await page.goto(`file://${join(folder.path, 'r.html')}#finding=${number}`);
-    await page.reload();
-    await page.waitForSelector('body[data-ready]');
+    await opened(`#finding=${number}`);
     expect(await page.locator('dialog[open] .meant .number').textContent()).toBe(number);
     await page.keyboard.press('Escape');
     // The page gives up the address of what is closed: two changes of one address at once may swap.
     await page.waitForFunction(() => globalThis.location.hash === '');
-    await page.goto(`file://${join(folder.path, 'r.html')}#check=off-screen`);
-    await page.reload();
-    await page.waitForSelector('body[data-ready]');
+    await opened('#check=off-screen');
     expect(await page.inputValue('#check')).toBe('off-screen');
     await page.selectOption('#check', '');
   });
