@@ -28,11 +28,15 @@ export interface HudFailure {
   /** The HUD sizes at which it fails on some screen, in order. */
   readonly hudSizes: readonly HudRange[];
   readonly aspects: Aspects;
+  /** On which it fails, at some of them. */
+  readonly occasions: readonly Occasion[];
 }
 
 /** At which HUD sizes a view holds, on all sizes of screens and all occasions. Limits of half a px are half a u in it. */
 export interface HudProof {
   readonly range: HudRange;
+  /** What was proved. */
+  readonly occasions: readonly Occasion[];
   /** Why no range of HUD sizes can be proved of it; undefined where one was. */
   readonly refused?: string;
   readonly failures: readonly HudFailure[];
@@ -73,7 +77,7 @@ export function proveHudSizes(document: CheckedDocument, view: string, asked: Hu
   const reference = referenceOf(document.source.reference);
   const refused = whyNot(openView(document, view, { resources, ...occasions[0] }), reference, device);
   if (refused !== undefined)
-    return { range, refused, failures: [], holds: [], gaps: [], cells: 0, solves: 0 };
+    return { range, occasions, refused, failures: [], holds: [], gaps: [], cells: 0, solves: 0 };
   const pieces = piecesOf(reference, device, region, range);
   const { width, height } = reference;
   const inU = {
@@ -117,6 +121,7 @@ export function proveHudSizes(document: CheckedDocument, view: string, asked: Hu
           ...(isWorst ? told : { finding: known.finding, worst: known.worst }),
           hudSizes: joined([...(known?.hudSizes ?? []), ...hudSizes]),
           aspects: aspectsAround(all),
+          occasions: [...new Set([...(known?.occasions ?? []), occasion])],
           parts: all,
         });
       }
@@ -125,6 +130,7 @@ export function proveHudSizes(document: CheckedDocument, view: string, asked: Hu
   const bad = joined([...found.flatMap(({ hudSizes }) => hudSizes), ...gaps.map(({ hudSizes }) => hudSizes)]);
   return {
     range,
+    occasions,
     failures: found,
     holds: between(range, bad),
     gaps: gaps.map(({ gap }) => gap),

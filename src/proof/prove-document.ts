@@ -2,7 +2,7 @@ import type { CheckedDocument } from '../document/index.ts';
 import { hidingIn } from '../checks/index.ts';
 import type { Tree } from '../dress/index.ts';
 import { referenceOf } from '../layout/index.ts';
-import { isWorse, keyOf, occasionsOf, type Finding } from '../verdict/index.ts';
+import { Findings, isWorse, keyOf, occasionsOf, type Finding } from '../verdict/index.ts';
 import {
   SharedViews,
   openView,
@@ -18,7 +18,7 @@ import { whyWidget } from '../why/index.ts';
 import { bordersOf, type Border } from './borders.ts';
 import { proveHudSizes, type HudProof, type HudRange } from './hud-sizes.ts';
 import { distinct, unionArea, type Point, type Polygon } from './polygon.ts';
-import { proveView, type Proof } from './prove.ts';
+import { provedInColors, proveView, type Proof } from './prove.ts';
 import { hasArea, regionOf, screenOf, type Device, type Region } from './region.ts';
 import type { Gap } from './told.ts';
 
@@ -63,7 +63,7 @@ export interface ViewProof {
   /** The largest first. */
   readonly failures: readonly Failure[];
   readonly gaps: readonly Gap[];
-  /** What was found in the middle of cells by checks that are not proved. */
+  /** What checks that are not proved found on single sizes. */
   readonly seen: readonly Finding[];
   /** The shares of the region's area on which something fails, and on which nothing is known to fail but not all is proved. */
   readonly failing: number;
@@ -93,7 +93,7 @@ export function proveDocument(document: CheckedDocument, options: ProveOptions):
     const known = found.find((one) => one.view === view && isSameTo(own, one));
     if (known) {
       progress?.(++done, all.length);
-      return { ...known, occasion };
+      return provedInColors(own, device, known);
     }
     const proof = proveView(own, device, sizes.get(view)!, {
       mostCells,
@@ -244,6 +244,8 @@ function together(
     return { ...one, parts, share: unionArea(parts) / whole };
   });
   const gaps = proofs.flatMap((proof) => proof.gaps);
+  const seen = new Findings();
+  for (const proof of proofs) for (const one of proof.seen) seen.add(one);
   const failed = distinct(all.flatMap(({ parts }) => parts));
   const failing = unionArea(failed) / whole;
   return {
@@ -254,7 +256,7 @@ function together(
     occasions: proofs.map(({ occasion }) => occasion),
     failures: all.sort((a, b) => b.share - a.share),
     gaps,
-    seen: distinctFindings(proofs.flatMap(({ seen }) => seen)),
+    seen: seen.all,
     failing,
     unproved: Math.max(
       0,
@@ -263,8 +265,4 @@ function together(
     cells: proofs.reduce((sum, { cells }) => sum + cells, 0),
     solves: proofs.reduce((sum, { solves }) => sum + solves, 0),
   };
-}
-
-function distinctFindings(findings: readonly Finding[]): readonly Finding[] {
-  return [...new Map(findings.map((one) => [keyOf(one), one])).values()];
 }

@@ -1,4 +1,4 @@
-import { Acceptances, Subjects } from '../checks/index.ts';
+import { Acceptances, Subjects, type Subject } from '../checks/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { readCondition } from '../skeleton/index.ts';
 import type { Finding } from '../verdict/index.ts';
@@ -6,9 +6,18 @@ import type { Form, Occasion, View } from '../view/index.ts';
 import { CellScenes } from './cell-scenes.ts';
 import { explore, type Cell, type ExploreOptions } from './cells.ts';
 import { deepest } from './deepest.ts';
-import { areaOf, contains, sidesOf, thickness, within, type Polygon } from './polygon.ts';
+import { areaOf, contains, sidesOf, thickness, within, type Point, type Polygon } from './polygon.ts';
 import { regionOf, screensOf, withEdges, type Device, type Region } from './region.ts';
-import { Looks, provedList, tellAll, thinnest, type Found, type Gap, type ProvedFinding } from './told.ts';
+import {
+  Looks,
+  provedList,
+  tellAll,
+  thinnest,
+  unprovedInColors,
+  type Found,
+  type Gap,
+  type ProvedFinding,
+} from './told.ts';
 import { undecided } from './traced/boxes.ts';
 import { traced } from './traced/index.ts';
 
@@ -19,8 +28,10 @@ export interface Proof {
   readonly region: Polygon;
   readonly findings: readonly ProvedFinding[];
   readonly gaps: readonly Gap[];
-  /** What was found in the middle of cells by checks that are not proved: where else it is found is not known. */
+  /** What checks that are not proved found on single sizes: where else it is found is not known. */
   readonly seen: readonly Finding[];
+  /** The sizes on which they were asked: the middles of those cells, and the corners of the region. */
+  readonly asked: readonly Point[];
   /** Cells in each of which the layout decides everything alike, and layouts that were solved. */
   readonly cells: number;
   readonly solves: number;
@@ -64,6 +75,13 @@ export function proveView(
   const acceptances = new Acceptances();
   let [parts, cells] = [0, 0];
   const looks = new Looks(subjects, screenAt, acceptances);
+  const asked: Point[] = [];
+  const ask = (subject: Subject, point: Point): void => {
+    looks.note(subject, point);
+    asked.push(point);
+  };
+  // What follows from the scale is worst on the smallest sizes, or on the largest.
+  for (const corner of corners) ask(subjects.on(screenAt(corner)), corner);
   const oneCell = (cell: Cell): boolean => {
     const scenes = new CellScenes(cell, recorded, subjects, screenAt);
     const { middle } = scenes;
@@ -121,7 +139,7 @@ export function proveView(
       else for (const claim of claims) claim();
     }
     // What is not proved is only looked for: in small cells there is hardly anything else than beside them.
-    if (!shown.has(own) || areaOf(cell.polygon) > whole / 1000) looks.note(middle, cell.inside);
+    if (!shown.has(own) || areaOf(cell.polygon) > whole / 1000) ask(middle, cell.inside);
     if (!shown.has(own)) shown.set(own, screen);
     return parts < mostParts;
   };
@@ -141,8 +159,26 @@ export function proveView(
       polygon: clipped(gap.polygon),
     })),
     seen: looks.others,
+    asked,
     cells: explored.cells,
     solves: explored.solves,
     forms: [...shown].map(([form, screen]) => ({ form, screen })),
   };
+}
+
+/** The proof of a view that differs in colours alone from one that is proved: what follows from colours is asked of it itself. */
+export function provedInColors(view: View, device: Device, proof: Proof): Proof {
+  const subjects = new Subjects(view);
+  const screenAt = screensOf(device);
+  const looks = new Looks(subjects, screenAt, new Acceptances());
+  for (const point of proof.asked) looks.note(subjects.on(screenAt(point)), point, unprovedInColors);
+  const ids = unprovedInColors.map(({ id }) => id);
+  const { occasion } = view;
+  const others = proof.seen
+    .filter(({ check }) => !ids.includes(check))
+    .map((one): Finding => {
+      const worst = { ...one.worst, ...occasion };
+      return { ...one, worst, occurrences: [worst] };
+    });
+  return { ...proof, occasion, seen: [...others, ...looks.others] };
 }

@@ -191,8 +191,22 @@ const mostLaidOut = 100;
 
 /** What checks say of a size: by check the widgets it fails of, and which have not compared all there is. */
 interface Looked {
-  readonly failing: ReadonlyMap<CheckId, readonly string[]>;
+  readonly failing: ReadonlyMap<CheckId, readonly Failing[]>;
   readonly unfinished: ReadonlySet<CheckId>;
+}
+
+/** A widget a check fails of, or two, with what tells two such apart. */
+interface Failing {
+  readonly own: string;
+  /** In the unit of the check. */
+  readonly measured: number;
+}
+
+/** What was seen of a check that is not proved, where it was worst. */
+interface Noted {
+  readonly check: ListedCheck;
+  readonly point: Point;
+  readonly measured: number;
 }
 
 /** What the checks themselves say on single sizes. */
@@ -203,8 +217,8 @@ export class Looks {
   readonly #known = new Map<string, readonly Finding[]>();
   /** The view on the sizes asked about last: several checks are asked about most of them. */
   readonly #laidOut = new Map<string, Subject>();
-  /** By check, widgets and what tells two of them apart: the first size that something was seen on. */
-  readonly #noted = new Map<string, { readonly check: ListedCheck; readonly point: Point }>();
+  /** By check, widgets and what tells two of them apart. */
+  readonly #noted = new Map<string, Noted>();
 
   constructor(subjects: Subjects, screenAt: (point: Point) => Screen, acceptances: Acceptances) {
     this.#subjects = subjects;
@@ -232,48 +246,54 @@ export class Looks {
 
   /** Which checks fail, of which widgets, and what tells two such apart. */
   on(subject: Subject, list: readonly ListedCheck[]): Looked {
-    const failing = new Map<CheckId, string[]>();
+    const failing = new Map<CheckId, Failing[]>();
     const unfinished = new Set<CheckId>();
     const { widgets } = subject;
     for (const check of list) {
       const { drafts, isWhole } = askedOf(check, subject);
       if (!isWhole) unfinished.add(check.id);
-      for (const { outcome, widget, other, facts } of drafts) {
-        if (outcome !== 'failed') continue;
+      for (const draft of drafts) {
+        if (draft.outcome !== 'failed') continue;
+        const { widget, other, facts, measured } = draft;
         if (this.#acceptances.take(check.id, widgets[widget]!, widgets)) continue;
         if (other !== undefined && this.#acceptances.take(check.id, widgets[other]!, widgets)) continue;
         const ids = [widgets[widget]!.id, other === undefined ? '' : widgets[other]!.id];
-        const own = [...ids, apartOf(check.id, facts) ?? ''].join('\n');
+        const one = { own: [...ids, apartOf(check.id, facts) ?? ''].join('\n'), measured };
         const known = failing.get(check.id);
-        if (known) known.push(own);
-        else failing.set(check.id, [own]);
+        if (known) known.push(one);
+        else failing.set(check.id, [one]);
       }
     }
     return { failing, unfinished };
   }
 
-  /** Asks the checks that are not proved. */
-  note(subject: Subject, point: Point): void {
-    for (const [id, owns] of this.on(subject, otherList).failing)
-      for (const own of owns) {
-        const key = `${id}\n${own}`;
-        if (!this.#noted.has(key))
-          this.#noted.set(key, { check: otherList.find((one) => one.id === id)!, point });
+  /** Asks checks that are not proved. */
+  note(subject: Subject, point: Point, list = unprovedList): void {
+    const { failing } = this.on(subject, list);
+    for (const check of list)
+      for (const { own, measured } of failing.get(check.id) ?? []) {
+        const key = `${check.id}\n${own}`;
+        const known = this.#noted.get(key);
+        const isWorse =
+          !known || (check.fails === 'above' ? measured > known.measured : measured < known.measured);
+        if (isWorse) this.#noted.set(key, { check, point, measured });
       }
   }
 
-  /** What checks that are not proved were seen to say. */
+  /** What checks that are not proved were seen to say, on screens of whole px where they say it there too. */
   get others(): readonly Finding[] {
     const told = new Set<string>();
     return [...this.#noted].flatMap(([key, { check, point }]) => {
       const [, widget, other, apart] = key.split('\n');
-      const found = this.at(point, check).find(
-        (one) =>
-          one.outcome === 'failed' &&
-          one.widget === widget &&
-          (one.other ?? '') === other &&
-          (apartOf(check.id, one.facts) ?? '') === apart,
-      );
+      const toldOn = (at: Point) =>
+        this.at(at, check).find(
+          (one) =>
+            one.outcome === 'failed' &&
+            one.widget === widget &&
+            (one.other ?? '') === other &&
+            (apartOf(check.id, one.facts) ?? '') === apart,
+        );
+      const found = toldOn({ x: Math.round(point.x), y: Math.round(point.y) }) ?? toldOn(point);
       const own = found && keyOf(found);
       if (!found || told.has(own!)) return [];
       told.add(own!);
@@ -283,4 +303,6 @@ export class Looks {
 }
 
 export const provedList = checks.filter(({ id }) => provedChecks.includes(id));
-const otherList = checks.filter(({ id }) => !provedChecks.includes(id));
+const unprovedList = checks.filter(({ id }) => !provedChecks.includes(id));
+/** What may be found where nothing but colours differs. */
+export const unprovedInColors = unprovedList.filter(({ readsColors }) => readsColors);

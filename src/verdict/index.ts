@@ -3,6 +3,6 @@ export { Results, checkDocument, checkView, keptOn } from './run.ts';
 export { SharedChecks, askedOf, foundBy, lookAt, runBatch } from './batch.ts';
 export type { BatchResult, ChangedFrom } from './batch.ts';
 export type { Finding, Looked, Occurrence, Verdict } from './finding.ts';
-export { isWorse, keyOf } from './finding.ts';
+export { Findings, isWorse, keyOf } from './finding.ts';
 export { mostLayouts, occasionsOf, planOf } from './plan.ts';
 export type { Batch, CheckOptions, CheckPlan, Coverage, Factors, Unsupported } from './plan.ts';

@@ -1,4 +1,4 @@
-import { factors, occasionKey, type Occasion } from '../../view/index.ts';
+import { occasionKey, type Occasion } from '../../view/index.ts';
 import { escapeXml, toSvg } from '../../paint/index.ts';
 import { distinct, type Failure, type SketchCell, type ViewProof } from '../../proof/index.ts';
 import type { FontBook } from '../../text/index.ts';
@@ -15,9 +15,12 @@ import {
   failureText,
   gapTexts,
   linesOf,
+  occasionsText,
   provedText,
+  seenTexts,
   unsupportedText,
   verdictText,
+  whenOf,
   type ProofInput,
 } from './told.ts';
 
@@ -39,11 +42,11 @@ export interface Sketched {
 }
 
 /** Something that fails: where, why, and why it ends where it does. */
-function failureHtml(failure: Failure, { region }: ViewProof): string {
+function failureHtml(failure: Failure, { region, occasions }: ViewProof): string {
   const { check, reasons } = failure.finding;
   const because = reasons.map(({ text }) => `<p>because ${escapeXml(text)}</p>`);
   const borders = borderTexts(failure).map(({ text }) => `<p class="border">${escapeXml(text)}</p>`);
-  const head = `<span class="kind">${escapeXml(check)}</span> ${escapeXml(failureText(failure, region))}`;
+  const head = `<span class="kind">${escapeXml(check)}</span> ${escapeXml(failureText(failure, region, whenOf(failure, occasions)))}`;
   return [head, ...because, ...borders].join('');
 }
 
@@ -58,6 +61,11 @@ export function proofHtml(inputs: readonly ProofPageInput[], unused: readonly Un
       return `<li>${failureHtml(first, proof)}${others.length > 0 ? more : ''}</li>`;
     });
     const gaps = gapTexts(proof).map((text) => `<li class="open">not proved: ${escapeXml(text)}</li>`);
+    const seen = seenTexts(proof).map(
+      ({ finding, text }) =>
+        `<li><span class="kind">${escapeXml(finding.check)}</span> ${escapeXml(text)}</li>`,
+    );
+    const seenPart = `<details><summary>Seen by checks that are not proved (${seen.length})</summary><ol>${seen.join('')}</ol></details>`;
     const shown = input.pictures[nth]?.findIndex(Boolean) ?? -1;
     const picture = shown < 0 ? '' : input.pictures[nth]![shown]!;
     return `<section data-view="${at}">
@@ -66,7 +74,7 @@ export function proofHtml(inputs: readonly ProofPageInput[], unused: readonly Un
 <output aria-live="polite">Point at a size, or type one.</output>
 <figure class="sketch" hidden><canvas role="img" aria-label="${escapeXml(proof.view)}"></canvas><figcaption></figcaption></figure>
 <figure class="worst"${picture === '' ? ' hidden' : ''}><img alt="" src="${picture}"><figcaption>${shown < 0 ? '' : escapeXml(captionOf(proof, shown))}</figcaption></figure></div></div>
-${proof.hudSizes ? hudBands(proof.view, proof.hudSizes) : ''}<details${failures.length + gaps.length > 6 ? '' : ' open'}><summary>Everything that fails (${proof.failures.length})</summary><ol>${[...failures, ...gaps].join('')}</ol></details></section>`;
+${proof.hudSizes ? hudBands(proof.view, proof.hudSizes) : ''}<details${failures.length + gaps.length > 6 ? '' : ' open'}><summary>Everything that fails (${proof.failures.length})</summary><ol>${[...failures, ...gaps].join('')}</ol></details>${seen.length > 0 ? seenPart : ''}</section>`;
   });
   const unsupported = inputs.flatMap((input) =>
     input.unsupported.map((view) => `<p class="none">${escapeXml(unsupportedText(view, input.region))}.</p>`),
@@ -95,7 +103,7 @@ function dataOf(proof: ViewProof, pictures: readonly (string | undefined)[], ske
   return {
     view: proof.view,
     sketches: sketches.map(({ occasion, cells, ground }) => ({
-      says: occasionText(occasion, proof.occasions),
+      says: occasionsText([occasion], proof.occasions),
       ground,
       ...sketchData(cells),
       fails: proof.failures.map(({ on }) =>
@@ -134,17 +142,6 @@ function gapsOf({ gaps }: ViewProof): readonly object[] {
     const own = gaps.filter((gap) => gap.check === check).map(({ polygon }) => polygon);
     return distinct(own).map((polygon) => ({ check: check ?? 'the layout', part: points(polygon) }));
   });
-}
-
-/** What is said of an occasion beside others: `in the case worst in the theme lantern`. */
-function occasionText(occasion: Occasion, all: readonly Occasion[]): string {
-  return factors
-    .map((factor) => {
-      const { key } = factor;
-      return factor.where([occasion[key]], [...new Set(all.map((one) => one[key]))]);
-    })
-    .filter((text) => text !== '')
-    .join(' ');
 }
 
 const proofStyle = `

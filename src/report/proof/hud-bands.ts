@@ -25,7 +25,7 @@ export function hudBands(view: string, hud: HudProof): string {
       .map((one) =>
         band(
           `${printable(one.finding.widget)} ${printable(sentenceOf(one.finding))}`,
-          hudWhereText(one),
+          hudWhereText(one, hud),
           one.hudSizes,
           'bad',
         ),

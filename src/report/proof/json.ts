@@ -8,7 +8,8 @@ import {
   type HudRange,
   type Polygon,
 } from '../../proof/index.ts';
-import type { Finding } from '../../verdict/index.ts';
+import type { Finding, Occurrence } from '../../verdict/index.ts';
+import { factors } from '../../view/index.ts';
 import { wherePointer } from '../report.ts';
 import { unusedJson, type UnusedFile } from '../unused.ts';
 import { sentenceOf } from '../wording.ts';
@@ -33,8 +34,9 @@ export function proofJson(inputs: readonly ProofInput[], unused: readonly Unused
         heldAspects: heldAspects(proof.region, parts),
         occasions: proof.occasions,
         region: points(proof.region),
-        failures: proof.failures.map(({ finding, worst, share, parts: polygons, borders }) => ({
+        failures: proof.failures.map(({ finding, worst, share, parts: polygons, borders, on }) => ({
           ...told(finding, document, file),
+          occasions: on.map(({ occasion }) => occasion),
           share,
           worst: { width: worst.x, height: worst.y, measured: finding.worst.measured, unit: finding.unit },
           reasons: finding.reasons.map(({ text, pointer }) => ({
@@ -56,11 +58,9 @@ export function proofJson(inputs: readonly ProofInput[], unused: readonly Unused
         unprovedBecause: gapTexts(proof),
         gaps: proof.gaps.map(({ check, reason, polygon }) => ({ check, reason, polygon: points(polygon) })),
         seen: proof.seen.map((finding) => ({
-          check: finding.check,
-          widget: finding.widget,
-          other: finding.other,
+          ...told(finding, document, file),
           on: finding.worst.screen,
-          says: sentenceOf(finding),
+          occasions: finding.occurrences.map(occasionIn),
         })),
         ...(proof.hudSizes && { hudSizes: hudJson(proof.hudSizes, document, file) }),
         cells: proof.cells,
@@ -89,6 +89,11 @@ function told(finding: Finding, document: CheckedDocument, file: string): object
   };
 }
 
+/** What varies, and nothing else of an occurrence. */
+function occasionIn(one: Occurrence): object {
+  return Object.fromEntries(factors.map(({ key }) => [key, one[key]]));
+}
+
 /** HUD sizes as [least, most]. */
 function hudJson(hud: HudProof, document: CheckedDocument, file: string): object {
   const pair = ({ least, most }: HudRange) => [least, most].map((size) => Math.round(size * 1e6) / 1e6);
@@ -97,8 +102,9 @@ function hudJson(hud: HudProof, document: CheckedDocument, file: string): object
     holds: hud.holds.map(pair),
     says: hudText(hud),
     ...(hud.refused !== undefined && { refused: hud.refused }),
-    failures: hud.failures.map(({ finding, hudSizes, aspects, worst }) => ({
+    failures: hud.failures.map(({ finding, hudSizes, aspects, worst, occasions }) => ({
       ...told(finding, document, file),
+      occasions,
       hudSizes: hudSizes.map(pair),
       aspects: [aspects.least, aspects.most],
       worst: { ...worst, measured: finding.worst.measured, unit: finding.unit },

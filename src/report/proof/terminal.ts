@@ -3,7 +3,7 @@ import type { Finding } from '../../verdict/index.ts';
 import { namesOf } from '../causes.ts';
 import { usualWidth, type TerminalOptions } from '../terminal.ts';
 import { wrapped } from '../wrap.ts';
-import { sentenceOf, counted, printable } from '../wording.ts';
+import { counted, printable } from '../wording.ts';
 import { wherePointer, type Tones } from '../report.ts';
 import {
   borderTexts,
@@ -15,9 +15,11 @@ import {
   holds,
   linesOf,
   provedText,
+  seenTexts,
   supportLine,
   unsupportedText,
   verdictText,
+  whenOf,
   type ProofInput,
 } from './told.ts';
 
@@ -54,7 +56,7 @@ export function proofTerminal(
         const { finding } = failure;
         const place = finding.place ?? wherePointer(document, printable(file), finding.pointer);
         lines.push(
-          `  ${tones.bad('✗')} ${failureText(failure, proof.region)} ${tones.faint(`[${finding.check}]`)}`,
+          `  ${tones.bad('✗')} ${failureText(failure, proof.region, whenOf(failure, proof.occasions))} ${tones.faint(`[${finding.check}]`)}`,
         );
         for (const { text, pointer } of verbose ? finding.reasons : finding.reasons.slice(0, mostReasons))
           lines.push(
@@ -77,10 +79,10 @@ export function proofTerminal(
       for (const text of gapTexts(proof)) lines.push(`  ${tones.doubtful('?')} not proved: ${text}`);
       const seen = proof.seen.length;
       if (seen > 0 && verbose)
-        for (const finding of proof.seen)
-          lines.push(
-            `  ${tones.faint(`· seen on ${finding.worst.screen}: ${printable(finding.widget)} ${printable(sentenceOf(finding))} [${finding.check}]`)}`,
-          );
+        for (const { finding, text } of seenTexts(proof)) {
+          const place = finding.place ?? wherePointer(document, printable(file), finding.pointer);
+          lines.push(`  ${tones.faint(`· ${text} [${finding.check}] ${place}`)}`);
+        }
       else if (seen > 0)
         lines.push(
           `  ${tones.faint(`· ${counted(seen, 'finding')} of checks that are not proved; --verbose tells them`)}`,
@@ -119,7 +121,7 @@ function hudLines(
   const shown = verbose ? hud.failures.map(alone) : linesOf(hud.failures).slice(0, mostTold);
   for (const [failure, ...others] of shown) {
     const { check, reasons } = failure.finding;
-    lines.push(`    ${tones.bad('✗')} ${hudFailureText(failure)} ${tones.faint(`[${check}]`)}`);
+    lines.push(`    ${tones.bad('✗')} ${hudFailureText(failure, hud)} ${tones.faint(`[${check}]`)}`);
     for (const { text, pointer } of verbose ? reasons : reasons.slice(0, mostReasons))
       lines.push(
         `        ${tones.faint(`because ${printable(text)} ${wherePointer(document, printable(file), pointer)}`)}`,

@@ -19,6 +19,7 @@ import {
 import type { CheckedDocument } from '../../document/index.ts';
 import type { Finding } from '../../verdict/index.ts';
 import { byPlace } from '../causes.ts';
+import { factors, type Occasion } from '../../view/index.ts';
 import { printable, sentenceOf } from '../wording.ts';
 
 /** A proved file and what came of it. */
@@ -128,6 +129,20 @@ export function verdictText(proof: ViewProof): string {
   return `${name} ${fails}${open}${rest}`;
 }
 
+/** What was seen of checks that are not proved: where else they would say so is not known. */
+export function seenTexts({ seen, occasions }: ViewProof): readonly SeenText[] {
+  return seen.map((finding) => {
+    const where = occasionsText(finding.occurrences, occasions);
+    const on = `seen on ${finding.worst.screen}${where === '' ? '' : ` ${where}`}`;
+    return { finding, text: `${on}: ${printable(finding.widget)} ${printable(sentenceOf(finding))}` };
+  });
+}
+
+interface SeenText {
+  readonly finding: Finding;
+  readonly text: string;
+}
+
 /** Reasons of a border that are told. */
 const mostBorderReasons = 2;
 
@@ -183,15 +198,16 @@ export function hudText(hud: HudProof): string {
 }
 
 /** Something that fails as the HUD size changes, in words. */
-export function hudFailureText(failure: HudFailure): string {
+export function hudFailureText(failure: HudFailure, hud: HudProof): string {
   const { finding } = failure;
-  return `${printable(finding.widget)} ${printable(sentenceOf(finding))} ${hudWhereText(failure)}`;
+  return `${printable(finding.widget)} ${printable(sentenceOf(finding))} ${hudWhereText(failure, hud)}`;
 }
 
 /** Where it fails. */
-export function hudWhereText({ hudSizes, aspects, worst }: HudFailure): string {
+export function hudWhereText({ hudSizes, aspects, worst, occasions }: HudFailure, hud: HudProof): string {
   const sizes = hudSizes.map(rangeText).join(', ');
-  return `at HUD sizes ${sizes}, aspects ${aspectText(aspects.least)} to ${aspectText(aspects.most)}; told at ${hudSizeText(worst.hudSize)} on ${sizeText(worst.width, worst.height)}`;
+  const on = occasionsText(occasions, hud.occasions);
+  return `${on === '' ? '' : `${on} `}at HUD sizes ${sizes}, aspects ${aspectText(aspects.least)} to ${aspectText(aspects.most)}; told at ${hudSizeText(worst.hudSize)} on ${sizeText(worst.width, worst.height)}`;
 }
 
 /** `0.75 to 1.5` */
@@ -203,11 +219,30 @@ function hudSizeText(size: number): string {
   return String(Math.round(size * 1000) / 1000);
 }
 
+/** What is said of some occasions beside others: `in the case worst in the theme lantern`; empty of all of them. */
+export function occasionsText(found: readonly Occasion[], all: readonly Occasion[]): string {
+  return factors
+    .map((factor) => {
+      const values = (some: readonly Occasion[]) => [...new Set(some.map((one) => one[factor.key]))];
+      return factor.where(values(found), values(all));
+    })
+    .filter((text) => text !== '')
+    .join(' ');
+}
+
+/** On which of all occasions something fails, in words. */
+export function whenOf({ on }: Pick<Failure, 'on'>, all: readonly Occasion[]): string {
+  return occasionsText(
+    on.map(({ occasion }) => occasion),
+    all,
+  );
+}
+
+/** What a failure is told of. */
+type Told = Pick<Failure, 'finding' | 'parts' | 'worst'>;
+
 /** Where something fails, in words: the sizes and aspects around all of it, and its worst size. */
-export function failureText(
-  { finding, parts, worst }: Pick<Failure, 'finding' | 'parts' | 'worst'>,
-  region: Polygon,
-): string {
+export function failureText({ finding, parts, worst }: Told, region: Polygon, occasions = ''): string {
   const share = unionArea(parts) / unionArea([region]);
   const bounds = parts.map(boundsOf);
   const [left, top] = [Math.min(...bounds.map((one) => one.left)), Math.min(...bounds.map((one) => one.top))];
@@ -218,7 +253,7 @@ export function failureText(
   const aspects = parts.map(aspectsOf);
   const least = Math.min(...aspects.map((one) => one.least));
   const most = Math.max(...aspects.map((one) => one.most));
-  const where = `on ${shareText(share)} of the sizes: between ${sizeText(left, top)} and ${sizeText(right, bottom)}, aspects ${aspectText(least)} to ${aspectText(most)}; worst on ${sizeText(worst.x, worst.y)}`;
+  const where = `on ${shareText(share)} of the sizes${occasions === '' ? '' : ` ${occasions}`}: between ${sizeText(left, top)} and ${sizeText(right, bottom)}, aspects ${aspectText(least)} to ${aspectText(most)}; worst on ${sizeText(worst.x, worst.y)}`;
   return `${printable(finding.widget)} ${printable(sentenceOf(finding))} ${where}`;
 }
 
@@ -259,5 +294,5 @@ export function linesOf<One extends { readonly finding: Finding }>(
 
 /** `Proved: off-screen, …` */
 export function provedText(): string {
-  return `Proved: ${provedChecks.join(', ')}. Every other check was asked on one size of each cell only.`;
+  return `Proved: ${provedChecks.join(', ')}. Every other check was asked on single sizes: the corners, and one of each larger cell.`;
 }
