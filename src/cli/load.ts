@@ -4,6 +4,7 @@ import { openProject } from '../node/project.ts';
 import { counted, printable, type UnusedError, type UnusedFile } from '../report/index.ts';
 import type { Resources } from '../view/index.ts';
 import { UsageError, type Io } from './io.ts';
+import { documentsIn, nearestFile } from './meant-files.ts';
 
 /** A document that can be used, with all it names. */
 export interface Usable {
@@ -50,9 +51,25 @@ export function unusedError(diagnostic: Diagnostic, file: string): UnusedError {
 export function refuse(file: string, error: unknown): never {
   if (!(error instanceof FileProblem)) throw error;
   throw new UsageError(
-    error.problem === 'missing' ? `there is no file "${file}"` : `"${file}" cannot be read: ${error.message}`,
+    error.problem === 'missing'
+      ? `there is no file "${file}"${meant(nearestFile(file))}`
+      : `"${file}" cannot be read: ${error.message}${instead(documentsIn(file))}`,
   );
 }
+
+function meant(path: string | undefined): string {
+  return path === undefined ? '' : `; did you mean "${path}"?`;
+}
+
+/** What to name in place of a folder. */
+function instead(documents: readonly string[]): string {
+  if (documents.length < 2) return meant(documents[0]);
+  const more = documents.length > mostNamed ? ` and ${documents.length - mostNamed} more` : '';
+  return `; name a document in it: ${documents.slice(0, mostNamed).join(', ')}${more}`;
+}
+
+/** Documents of a folder that are named. */
+const mostNamed = 4;
 
 /** Diagnostics shown at most; more are counted. */
 const mostShown = 50;

@@ -5,6 +5,19 @@ import { isValueName } from './value-names.ts';
 const place = 'say where it is with anchor and offset, as anchor: left top, offset: 10 20';
 const look = (key: string): string => `it belongs into its look: { ${key}: … }, or into a style`;
 
+/** What is in something, by other words than `children`. */
+const insideNames: ReadonlySet<string> = new Set([
+  'child',
+  'content',
+  'contents',
+  'elements',
+  'items',
+  'nodes',
+  'root',
+  'widgets',
+]);
+const inside = 'say children, a list of widgets';
+
 const keyHints: { readonly [key: string]: string } = {
   'left': place,
   'right': place,
@@ -61,7 +74,13 @@ export function keyHint(key: string): string | undefined {
   if (isRestOfValue(key)) return restOfValue;
   if (lookKeyNames.has(key)) return look(key);
   const name = key.toLowerCase();
+  if (insideNames.has(name)) return inside;
   return Object.hasOwn(keyHints, name) ? keyHints[name] : undefined;
+}
+
+/** What somebody may have meant by a key that a view does not have; undefined where nobody knows. */
+export function viewHint(key: string): string | undefined {
+  return insideNames.has(key.toLowerCase()) ? inside : undefined;
 }
 
 const lookHints: { readonly [key: string]: string } = {

@@ -3,7 +3,7 @@ import type { Origin } from './model.ts';
 import { pointerTo, stepsOf, type Json } from './pointer.ts';
 import { documentSchema, themeSchema } from './schema.ts';
 import { shapeErrors, type Schema, type ShapeError } from './shape.ts';
-import { keyHint, kindMeant, valueMeant, lookHint } from './hints.ts';
+import { keyHint, kindMeant, lookHint, valueMeant, viewHint } from './hints.ts';
 import { lookSchema } from './schema-looks.ts';
 import { nearestName } from './suggest.ts';
 
@@ -86,6 +86,13 @@ function follow(value: Json, steps: readonly string[]): Json | undefined {
   return at;
 }
 
+/** By what a key stands in. */
+const hints: { readonly [where: string]: ((key: string) => string | undefined) | undefined } = {
+  'a widget': keyHint,
+  'a view': viewHint,
+  'a style': lookHint,
+};
+
 function report(
   { keyword, pointer, schema, value, key: named }: ShapeError,
   origin: Origin,
@@ -95,8 +102,7 @@ function report(
   const isLook = schema.properties === lookSchema;
   const where = isLook ? 'a look' : (schema.title ?? 'this');
   if (keyword === 'additionalProperties') {
-    const hintOf = where === 'a widget' ? keyHint : isLook || where === 'a style' ? lookHint : undefined;
-    const hint = hintOf?.(named!);
+    const hint = isLook ? lookHint(named!) : hints[where]?.(named!);
     const meant = hint === undefined ? nearestName(named!, Object.keys(schema.properties ?? {})) : undefined;
     const facts = { key: named!, where, meant, hint };
     diagnostics.add('unknown-key', facts, origin.atKey(pointerTo(pointer, named!)));

@@ -25,6 +25,9 @@ beforeAll(() => {
   put('broken.yaml', broken);
   put('wrong.yaml', good.replace('anchor: right bottom', 'ancor: right bottom'));
   put('two.yaml', good.replace('views:\n', 'views:\n  menu: {}\n'));
+  mkdirSync(join(folder.path, 'alone'));
+  put('alone/hud.yaml', good);
+  put('alone/pairs.json', '{}');
 });
 afterAll(() => folder.remove());
 
@@ -359,7 +362,10 @@ describe('pimbot draw', () => {
 describe('a wrong call is told in one sentence', () => {
   test.each<[string, string[], string]>([
     ['a missing file', ['check', 'gone.yaml'], 'pimbot: there is no file "gone.yaml"'],
-    ['a folder', ['where', '.'], 'pimbot: "." cannot be read: it is a folder'],
+    ['a file whose name is another', ['check', 'god.yaml'], 'no file "god.yaml"; did you mean "good.yaml"?'],
+    ['a folder', ['where', '.'], 'pimbot: "." cannot be read: it is a folder; name a document in it: '],
+    ['a folder with one document', ['check', 'alone'], 'it is a folder; did you mean "alone/hud.yaml"?'],
+    ['a folder without one', ['check', 'shots'], 'pimbot: "shots" cannot be read: it is a folder\n'],
     ['an unknown option', ['check', 'good.yaml', '--jsn'], "error: unknown option '--jsn'"],
     ['an unknown command', ['chek', 'good.yaml'], "error: unknown command 'chek'"],
     ['no file', ['check'], "missing required argument 'files'"],

@@ -79,6 +79,7 @@ describe('what people write', () => {
     ],
     ['{ id: a, look: { borderRadius: 4 } }', 'a look has no key "borderRadius"; say radius'],
     ['{ id: a, background: "#fff" }', 'it belongs into its look: { background: … }'],
+    ['{ id: a, items: [] }', 'a widget has no key "items"; say children, a list of widgets'],
     ['{ id: hud }', 'the id "hud" is taken by the view itself'],
     ['{ id: a, gap: 4, children: [] }', '"gap" does something only with arrange'],
     [
@@ -88,6 +89,13 @@ describe('what people write', () => {
   ])('%s', (widget, sentence) => {
     expect(said(widget)).toHaveLength(1);
     expect(said(widget)[0]).toContain(sentence);
+  });
+
+  test('a view holds its widgets in children, whatever it is called elsewhere', () => {
+    const found = told(readDocument('pimbot: 1\nviews: { v: { Widgets: [] } }\n', { name: 'hud.yaml' }));
+    expect(found).toEqual([
+      expect.stringContaining('a view has no key "Widgets"; say children, a list of widgets'),
+    ]);
   });
 
   test('mistakes of several sorts are told in one run', () => {

@@ -1,7 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test } from '@jest/globals';
-import { makeScreen, openView, readDocument } from 'pimbot';
+import { makeScreen, openView, readDocument, type DocumentSource } from 'pimbot';
 import { bundledFonts } from 'pimbot/node';
 import { checkView, desktop, everySize, proveDocument } from 'pimbot/tools';
 import { pimbotHere, temporaryFolder } from '../support/cli.ts';
@@ -11,7 +11,7 @@ const theme = (ink: string) => ({
   'styles': { note: { 'font-size': 30, 'color': ink } },
 });
 const files: Record<string, object> = { 'day.json': theme('#ffffff'), 'dusk.json': theme('#6d7a80') };
-const source = {
+const source: DocumentSource = {
   pimbot: 1,
   reference: { size: '1920x1080', scaling: 'contain' },
   themes: { day: 'day.json', dusk: 'dusk.json' },
