@@ -13,7 +13,7 @@ export const coarseText = {
   growsWithScale: true,
   sentence: ({ measured, limit }) =>
     `has text too coarse to read: capitals of ${measured} px, minimum ${limit}`,
-  remedies: ['largerText'],
+  remedies: ['largerScale', 'largerText'],
   run(subject, limit, report) {
     for (const { index, px, reasons } of capitalsUnder(subject, limit))
       report({ outcome: 'failed', widget: index, measured: px, reasons: reasons() });

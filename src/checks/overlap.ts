@@ -19,7 +19,7 @@ export const overlap = {
   source: 'rounding to whole pixels moves an edge by half a pixel at the most (docs/layout-model.md, 5.1)',
   severity: 'error',
   sentence: ({ other, measured }) => `overlaps ${other} by ${measured} px`,
-  remedies: ['pivotFollows', 'tieToEdge', 'endBefore', 'moveApart', 'stack'],
+  remedies: ['pivotFollows', 'tieToEdge', 'endBefore', 'moveApart', 'shrinkApart', 'stack'],
   run(subject, limit, report) {
     const told = new Set<string>();
     subject.meetings((one, other) => {

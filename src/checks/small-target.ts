@@ -14,7 +14,7 @@ export const smallTarget = {
   severity: 'error',
   growsWithScale: true,
   sentence: ({ measured, limit }) => `is a target of ${measured} CSS px, minimum ${limit}`,
-  remedies: ['enlarge'],
+  remedies: ['largerScale', 'enlarge'],
   run(subject, limit, report) {
     const { inputs } = subject.screen;
     if (!inputs.includes('touch') && !inputs.includes('mouse')) return;

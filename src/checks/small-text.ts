@@ -16,7 +16,7 @@ export const smallText = {
   severity: 'error',
   growsWithScale: true,
   sentence: ({ measured, limit }) => `has text too small to read: ${measured} arcmin, minimum ${limit}`,
-  remedies: ['largerText'],
+  remedies: ['largerScale', 'largerText'],
   run(subject, limit, report) {
     const { screen } = subject;
     for (const { index, px, reasons } of capitalsUnder(subject, pxOfArc(limit, screen) + rounding)) {

@@ -16,7 +16,7 @@ export const thumbTarget = {
   growsWithScale: true,
   sentence: ({ measured, limit }) =>
     `is ${measured} mm high or wide, too small for a thumb: minimum ${limit} mm`,
-  remedies: ['enlarge'],
+  remedies: ['largerScale', 'enlarge'],
   run(subject, limit, report) {
     const { inputs, density } = subject.screen;
     if (!inputs.includes('touch')) return;

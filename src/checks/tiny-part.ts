@@ -13,7 +13,7 @@ export const tinyPart = {
   severity: 'warning',
   growsWithScale: true,
   sentence: ({ measured, limit }) => `is too small to see: ${measured} arcmin, minimum ${limit}`,
-  remedies: ['enlarge'],
+  remedies: ['largerScale', 'enlarge'],
   run(subject, limit, report) {
     const { screen } = subject;
     const parts = subject.form.once('tiny-part', () =>

@@ -11,7 +11,7 @@ import type { Change } from './remedy.ts';
 /** What a document was changed from. @param shared What checks of the document before the change share. */
 export function changedFrom(
   document: CheckedDocument,
-  { on }: Change,
+  { on, upToScale }: Change,
   { touched, document: changed }: DocumentDraft,
   shared: SharedChecks,
 ): ChangedFrom {
@@ -22,12 +22,20 @@ export function changedFrom(
     shared,
     isSameOn: (view, screen) => {
       if (views !== undefined && !views.has(view.name)) return true;
+      if (upToScale) {
+        const frame = view.frameOn(screen);
+        // As large as that it may be by the change.
+        return frame.scale > upToScale(frame.screen) * (1 + rounding);
+      }
       if (!conditions) return false;
       const frame = view.frameOn(screen);
       return !conditions.some((condition) => holds(condition, frame));
     },
   };
 }
+
+/** What rounding may make of a scale, as a share. */
+const rounding = 1e-9;
 
 /** Whether a map has more conditions than before, and everything else is what it was. */
 function addsConditions(was: Json | undefined, is: Json | undefined): boolean {

@@ -1,5 +1,5 @@
 import type { RemedyName } from '../checks/index.ts';
-import { endBefore, moveApart } from './remedies/apart.ts';
+import { endBefore, moveApart, shrinkApart } from './remedies/apart.ts';
 import { roomForChildren, stack } from './remedies/arranged.ts';
 import { opaquePlate, ownStateColor, stateColor, strongerColor, themesColor } from './remedies/colored.ts';
 import {
@@ -17,6 +17,7 @@ import {
   wholeSurface,
 } from './remedies/placed.ts';
 import { largerText, roomForText, shorterLines } from './remedies/readable.ts';
+import { largerScale } from './remedies/scaled.ts';
 import {
   enlarge,
   noLarger,
@@ -44,6 +45,7 @@ export const remedies: { readonly [Name in Exclude<RemedyName, keyof typeof docu
   evenGap,
   fitInParent,
   forgetNeighbour,
+  largerScale,
   largerText,
   moveApart,
   moveInside,
@@ -65,6 +67,7 @@ export const remedies: { readonly [Name in Exclude<RemedyName, keyof typeof docu
   sameSize,
   shorterLines,
   showState,
+  shrinkApart,
   shrinkPicture,
   stack,
   stateColor,

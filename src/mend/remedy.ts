@@ -10,6 +10,8 @@ import type { View, ViewLayout } from '../view/index.ts';
 /** A finding, and the view laid out where it is worst. */
 export interface Broken {
   readonly finding: Finding;
+  /** All that was found beside it. */
+  readonly found: readonly Finding[];
   readonly document: CheckedDocument;
   readonly view: View;
   /** The same as it is drawn by its author: in the document's own language, at the sizes it has. */
@@ -34,6 +36,10 @@ export interface Change {
   readonly say: string;
   /** Where it says something for some screens alone: conditions, one of which they meet. */
   readonly on?: readonly ScreenConditionSource[];
+  /** Where it changes nothing on a screen on which a u is larger than this, in device px. */
+  readonly upToScale?: (screen: Screen) => number;
+  /** Whether it changes what several findings have in common: such a change is tried before those of one widget. */
+  readonly isOfCause?: true;
   /** @throws EditError where it cannot be made. */
   edit(document: Editing): void;
 }
@@ -158,6 +164,11 @@ function shownValue(value: Json): string {
 /** The next whole number of u, so that rounding cannot undo a change. */
 export function wholeUp(u: number): number {
   return Math.ceil(u - 1e-6);
+}
+
+/** The last whole number of u, so that rounding cannot undo a change. */
+export function wholeDown(u: number): number {
+  return Math.floor(u + 1e-6);
 }
 
 /** The keys that give a widget another size on some axes, said as it says its size now. */

@@ -125,7 +125,10 @@ interface Candidate {
   readonly disturbance: Disturbance;
 }
 
-/** Changes that keep what the author meant, what moves least first; of those that move alike in the order they come to mind. */
+/**
+ * Changes that keep what the author meant: of what several findings have in common first, then what moves least; of those that move
+ * alike in the order they come to mind.
+ */
 function candidatesFor(document: CheckedDocument, trial: Trial, shared: SharedChecks): readonly Candidate[] {
   const { finding, options, budget } = trial;
   const { view: name } = finding;
@@ -164,7 +167,8 @@ function candidatesFor(document: CheckedDocument, trial: Trial, shared: SharedCh
       : stillness;
     if (disturbance) found.push({ change, draft, shared: own, disturbance });
   }
-  return found.sort((a, b) => lessDisturbing(a.disturbance, b.disturbance));
+  const ofOne = ({ change }: Candidate) => (change.isOfCause ? 0 : 1);
+  return found.sort((a, b) => ofOne(a) - ofOne(b) || lessDisturbing(a.disturbance, b.disturbance));
 }
 
 /** The occasion of a finding, in the document's own language and at the sizes its author drew. */
@@ -200,7 +204,7 @@ function attempt<Made>(make: () => Made): Made | undefined {
 
 function changesFor(
   document: CheckedDocument,
-  { finding, options: { resources, screens }, budget }: Trial,
+  { finding, before, options: { resources, screens }, budget }: Trial,
   shared: SharedChecks,
 ): readonly Change[] {
   const { view: name, worst, check } = finding;
@@ -227,6 +231,7 @@ function changesFor(
     const other = finding.other === undefined ? undefined : on.find(finding.other);
     return {
       finding,
+      found: before.findings,
       document,
       view,
       design,

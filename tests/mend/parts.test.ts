@@ -159,6 +159,44 @@ views:
   });
 });
 
+describe('what can be moved nowhere is smaller', () => {
+  const wheel = (choose: string) => `pimbot: 1
+views:
+  v:
+    children:
+      - id: ring
+        anchor: center
+        size: 640 64
+        look: { background: "#05161c" }
+        children:
+          - { id: horn, look: { background: "#14414b" }, anchor: left, offset: 24 0, size: 230 60 }
+          - { id: light, look: { background: "#14414b" }, anchor: right, offset: -24 0, size: 230 60 }
+          - ${choose}
+`;
+
+  test('words between two wrap sooner', () => {
+    const text = wheel(
+      '{ id: choose, kind: text, text: Choose a signal, anchor: center, look: { font-size: 24 } }',
+    );
+    expect(offered(text, 'overlap', 'horn', 'desktop')).toEqual({ say: 'choose: max-width: 116', left: [] });
+  });
+
+  test('a picture keeps its shape', () => {
+    const frame = 'anchor: center, size: 200 50, look: { background: "#f2c14e" }';
+    const picture = wheel(`{ id: choose, kind: image, image: lamp, ${frame} }`);
+    const text = picture.replace('views:', 'pictures: { lamp: lamp.svg }\nviews:');
+    expect(offered(text, 'overlap', 'horn', 'desktop')).toEqual({
+      say: 'choose: size: 132 33',
+      left: ['missing-picture choose'],
+    });
+  });
+
+  test('by no more than half', () => {
+    const text = wheel('{ id: choose, kind: text, text: Choose, anchor: center, look: { font-size: 90 } }');
+    expect(offered(text, 'overlap', 'horn', 'desktop').say).not.toMatch(/max-width/);
+  });
+});
+
 test('a card beside something goes above it where the view is too narrow for both', () => {
   const text = `pimbot: 1
 reference: { size: 1920x1080, scaling: height }

@@ -1,7 +1,16 @@
 import type { Json } from '../../document/index.ts';
 import type { Widget } from '../../dress/index.ts';
 import { whereTheyStand } from '../on-screens.ts';
-import { keysOf, nudged, wholeUp, type Broken, type Change, type Remedy } from '../remedy.ts';
+import {
+  keysOf,
+  nudged,
+  sizeKeys,
+  wholeDown,
+  wholeUp,
+  type Broken,
+  type Change,
+  type Remedy,
+} from '../remedy.ts';
 
 /* Two that lie on each other: one of them moved, or shorter. */
 
@@ -82,5 +91,62 @@ export const endBefore: Remedy = ({ widget, other, on }) => {
     if (start + end > a[side] / 2) return [];
     const more = (now: number, by: number) => (by === 0 ? now : wholeUp(now + by / factor + gap));
     return [keysOf(one!, { inset: [more(insetStart.u, start), more(insetEnd.u, end)] })];
+  });
+};
+
+/** Less than this share of a side is no smaller picture, and no words that wrap sooner: it is another design. */
+const leastKept = 0.5;
+
+/** How much shorter one has to be along an axis to end before another, in u; undefined where that cannot be. */
+function shorterBy(
+  { on }: Broken,
+  one: Widget,
+  from: Widget,
+  axis: 'x' | 'y',
+  room: number,
+): number | undefined {
+  const side = axis === 'x' ? 'width' : 'height';
+  const [a, b] = [on.layout.rectInU(one.index), on.layout.rectInU(from.index)];
+  const { span, pivot } = one.box[axis];
+  if (span || one.box.rightToLeft) return undefined;
+  const isBefore = 2 * a[axis] + a[side] <= 2 * b[axis] + b[side];
+  const by = isBefore ? a[axis] + a[side] - b[axis] : b[axis] + b[side] - a[axis];
+  // Of what gets shorter, each end moves by its share.
+  const share = isBefore ? 1 - pivot : pivot;
+  return share > 0 ? (by / on.layout.factor(one.parent) + room) / share : undefined;
+}
+
+/** One of two smaller, towards where it stands: words wrap sooner, a picture keeps its shape. */
+export const shrinkApart: Remedy = (broken) => {
+  const { widget, other, on } = broken;
+  if (!other) return [];
+  return [[other, widget] as const, [widget, other] as const].flatMap(([one, from]): readonly Change[] => {
+    if (on.widgets[one.parent]?.box.arrange !== 'free') return [];
+    const { width, height } = on.layout.rectInU(one.index);
+    const factor = on.layout.factor(one.parent);
+    const isKept = (less: number | undefined, side: number): less is number =>
+      less !== undefined && less < (side / factor) * (1 - leastKept);
+    if (one.kind === 'image') {
+      const { x, y } = one.box;
+      if (x.mode !== 'fixed' || y.mode !== 'fixed' || x.size.share !== 0 || y.size.share !== 0) return [];
+      return (['x', 'y'] as const)
+        .flatMap((axis) => {
+          const side = axis === 'x' ? width : height;
+          const less = shorterBy(broken, one, from, axis, 0);
+          return isKept(less, side) ? [1 - (less * factor) / side] : [];
+        })
+        .sort((a, b) => b - a)
+        .map((kept) =>
+          keysOf(
+            one,
+            sizeKeys(one, { width: wholeDown(x.size.u * kept), height: wholeDown(y.size.u * kept) }),
+          ),
+        );
+    }
+    const less = shorterBy(broken, one, from, 'x', gap);
+    // What says no width is as wide as its words.
+    const isAsWide = one.box.x.mode === 'auto' || one.box.x.mode === 'content';
+    if (!one.text || !isAsWide || !isKept(less, width)) return [];
+    return [keysOf(one, { 'max-width': wholeDown(width / factor - less) })];
   });
 };

@@ -1,0 +1,59 @@
+import { expect, test } from '@jest/globals';
+import { readDocument, screens } from 'pimbot';
+import { checkDocument, suggestFor, type CheckId } from 'pimbot/tools';
+import { bundledFonts } from 'pimbot/node';
+
+/* Where much of a view is small on some screens, the scale is the cause. */
+
+const options = { resources: { fonts: bundledFonts() }, screens };
+
+const hud = (dialog = '', limits = '', size = 26) => `pimbot: 1
+reference: { size: 1920x1080, scaling: contain${limits} }
+views:
+  v:
+    backdrop: "#04202a"
+    look: { color: "#ffffff", font-size: ${size} }
+    children:
+      - { id: depth, kind: text, text: 40 m down, anchor: left top, offset: 24 24 }
+      - { id: air, kind: text, text: Air, anchor: right top, offset: -24 24 }
+      - { id: hull, kind: text, text: Hull, anchor: left bottom, offset: 24 -24 }
+${dialog}`;
+
+function offered(text: string, check: CheckId, widget: string) {
+  const { document, diagnostics } = readDocument(text);
+  expect(diagnostics).toEqual([]);
+  const verdict = checkDocument(document!, options);
+  const finding = verdict.findings.find((one) => one.check === check && one.widget === widget);
+  const suggestion = suggestFor(document!, finding!, verdict, options);
+  return { suggestion, before: verdict.findings };
+}
+
+/** What a check of a text finds, worked out from nothing. */
+const foundIn = (text: string) => checkDocument(readDocument(text).document!, options).findings;
+
+test('what is read gets as many millimetres as all of it needs, by one change', () => {
+  const { suggestion, before } = offered(hud(), 'small-text', 'depth');
+  expect(suggestion!.say).toMatch(/^reference: least-millimetres: 0\.0\d+$/);
+  expect(suggestion!.disturbs).toBe('moves nothing on the reference');
+  const small = ({ check }: { readonly check: string }) => check === 'small-text';
+  expect(before.filter(small)).toHaveLength(3);
+  expect(suggestion!.findings.filter(small)).toEqual([]);
+  // Screens that are not concerned were not looked at again: all the same it is what a check finds.
+  expect(foundIn(suggestion!.text)).toEqual(suggestion!.findings);
+});
+
+test('letters that are coarse get as many px, and what limits there are stay', () => {
+  const { suggestion } = offered(hud('', ', limits: "0.2..3"'), 'coarse-text', 'depth');
+  expect(suggestion!.say).toMatch(/^reference: limits: "0\.\d+\.\.3"$/);
+  expect(foundIn(suggestion!.text)).toEqual(suggestion!.findings);
+  expect(suggestion!.findings.filter(({ check }) => check === 'coarse-text')).toEqual([]);
+});
+
+test('where something has no room at another scale, each text is mended by itself', () => {
+  const wide = '      - { id: chart, anchor: center, size: 1900 400, look: { background: "#0d4452" } }\n';
+  expect(offered(hud(wide), 'small-text', 'depth').suggestion!.say).toMatch(/^(v|depth).*font-size/);
+});
+
+test('nothing gets larger on the reference: what is small there is not a matter of the scale', () => {
+  expect(offered(hud('', '', 12), 'small-text', 'depth').suggestion?.say ?? 'none').not.toMatch(/reference/);
+});
