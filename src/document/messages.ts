@@ -61,6 +61,7 @@ const wording: Wording = {
   'case-lacks-value': ({ case: name, value }) => `the case "${name}" gives no value for "{${value}}"`,
   'bad-message': ({ detail }) => `this text is not a message that can be filled in: ${detail}`,
   'bad-color': ({ found, meant: value }) =>
+    fillHint(found) ??
     `${found} is not a colour of CSS Color 4, such as #0a4d68 or rgb(10 77 104)${meant(value)}${found.includes('(') && !found.includes(')') ? hashNote : ''}`,
   'promise-empty': ({ kinds }) =>
     `this promises nothing: say ${kinds.slice(0, -1).join(', ')} or ${kinds.at(-1)!}`,
@@ -69,6 +70,15 @@ const wording: Wording = {
   'file-missing': ({ path }) => `there is no file "${path}"`,
   'file-unreadable': ({ path, what, detail }) => `"${path}" cannot be read as ${what}: ${detail}`,
 };
+
+/** What to say of a fill that CSS has and no look; undefined of what is meant for a colour. */
+function fillHint(found: string): string | undefined {
+  if (/linear-gradient\(/.test(found) && !/repeating/.test(found))
+    return `${found} is not a gradient that is drawn, such as linear-gradient(180deg, #0d4452, #062631 60%): an angle in deg or a side, colours, and places in %`;
+  if (/gradient\(/.test(found))
+    return `${found} is not drawn: there are linear gradients, and pictures (image)`;
+  return /\burl\(/.test(found) ? `${found} is no colour: a picture is named by image` : undefined;
+}
 
 /** One sentence without a full stop that says what is wrong. */
 export function messageOf(diagnostic: Diagnostic): string {

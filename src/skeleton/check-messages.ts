@@ -90,11 +90,16 @@ function isOfComponent(
   return false;
 }
 
-/** What somebody meant by the name of a value there is not: an alias of a token is written so among tokens alone. */
+/**
+ * What somebody meant by the name of a value there is not: an alias of a token is written so among tokens alone, and what an entry
+ * holds goes by its own name.
+ */
 function meantBy(name: string, document: CheckedDocument, names: readonly string[]): string | undefined {
   const { notations, themes } = document;
   const isToken = name.includes('.') && 'value' in notations.tokens('', themes).resolve(name);
-  return isToken ? `$${name}` : nearestName(name, names);
+  if (isToken) return `$${name}`;
+  const last = name.slice(name.lastIndexOf('.') + 1);
+  return names.includes(last) ? last : nearestName(name, names);
 }
 
 /** Every name a widget asks for: in its text, in lone `{name}`s, and in what it gives a component. */

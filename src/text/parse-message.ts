@@ -58,7 +58,7 @@ export function parseMessage(message: string, locale: string): readonly MessageP
     } catch (error) {
       const wrong = error as WrongMessage;
       const without = withoutExpression(readable, wrong.location?.start.offset, expressions);
-      if (without === undefined) throw new SyntaxError(troubleOf(wrong), { cause: error });
+      if (without === undefined) throw new SyntaxError(troubleOf(wrong, readable), { cause: error });
       readable = without;
     }
 }
@@ -108,10 +108,14 @@ function withSigns(text: string): string {
   return text.replaceAll(hyphen, '-').replaceAll(dot, '.');
 }
 
-function troubleOf({ message, location }: WrongMessage): string {
-  const at = location === undefined ? '' : `, at character ${location.start.offset + 1}`;
-  return `${troubles[message] ?? message}${at}`;
+function troubleOf({ message, location }: WrongMessage, text: string): string {
+  const start = location?.start.offset ?? 0;
+  const at = location === undefined ? '' : `, at character ${start + 1}`;
+  const isIndexed = message === 'MALFORMED_ARGUMENT' && /^\{\s*[\w.-]+\[/.test(text.slice(start));
+  return `${isIndexed ? ofEntries : (troubles[message] ?? message)}${at}`;
 }
+
+const ofEntries = 'what an entry of a list holds has a name inside its repeat alone: {name} or {item.name}';
 
 function knownLocale(locale: string): Intl.Locale {
   return new Intl.Locale(Intl.NumberFormat.supportedLocalesOf(locale)[0] ?? locale);

@@ -80,6 +80,13 @@ describe('what people write', () => {
     ['{ id: a, look: { borderRadius: 4 } }', 'a look has no key "borderRadius"; say radius'],
     ['{ id: a, background: "#fff" }', 'it belongs into its look: { background: … }'],
     ['{ id: a, items: [] }', 'a widget has no key "items"; say children, a list of widgets'],
+    [
+      '{ id: a, look: { background: "radial-gradient(#000, #fff)" } }',
+      'there are linear gradients, and pictures',
+    ],
+    ['{ id: a, look: { background: "linear-gradient(90, #000, #fff)" } }', 'an angle in deg or a side'],
+    ['{ id: a, look: { background: "url(sea.png)" } }', 'a picture is named by image'],
+    ['{ id: a, kind: text, text: "{wares[0].name}" }', 'a name inside its repeat alone: {name}'],
     ['{ id: hud }', 'the id "hud" is taken by the view itself'],
     ['{ id: a, gap: 4, children: [] }', '"gap" does something only with arrange'],
     [
@@ -89,6 +96,14 @@ describe('what people write', () => {
   ])('%s', (widget, sentence) => {
     expect(said(widget)).toHaveLength(1);
     expect(said(widget)[0]).toContain(sentence);
+  });
+
+  test('what an entry holds goes by its name, whatever the entry is called elsewhere', () => {
+    const text =
+      'pimbot: 1\ncases: { c: { wares: [{ name: Oil }] } }\nviews: { v: { children: [{ repeat: "{wares}", kind: text, text: "{ware.name}" }] } }\n';
+    expect(told(readDocument(text, { name: 'hud.yaml' }))).toEqual([
+      expect.stringContaining('there is no value "ware.name"; did you mean "name"?'),
+    ]);
   });
 
   test('a view holds its widgets in children, whatever it is called elsewhere', () => {
