@@ -7,6 +7,7 @@ import type { Check } from './check.ts';
 import { FormScene, hasBox, intersection } from '../scene/index.ts';
 import { mostSeenThrough, pictureLayer } from './subject/behind.ts';
 import { isGround } from './subject/ground.ts';
+import { holeOf } from './subject/round-meter.ts';
 import type { Subject } from './subject/subject.ts';
 
 /** A smaller share that is hidden nobody notices, in %. */
@@ -103,7 +104,7 @@ export function coveringOf(subject: Subject, index: number): readonly Covering[]
   if (!found) {
     found = hidingOf(subject).flatMap((above) =>
       places[above]! > places[index]! && opacity[above]! >= mostSeenThrough && mayCover(subject, above, index)
-        ? [{ above, isOpaque: isOpaque(subject.widgets[above]!.look) }]
+        ? [{ above, isOpaque: isOpaque(subject.widgets[above]!.look) && !holeOf(subject, above) }]
         : [],
     );
     known.set(index, found);
@@ -135,14 +136,16 @@ function isOpaque({ background }: Look): boolean {
 function opaqueShare(subject: Subject, index: number, part: Rect): number {
   const { look } = subject.widgets[index]!;
   if (subject.form.opacity[index]! < mostSeenThrough) return 0;
-  if (isOpaque(look)) return 1;
+  const isHole = holeOf(subject, index);
+  if (isOpaque(look) && !isHole) return 1;
   const layer = pictureLayer(subject, index);
-  if (!layer) return 0;
+  if (!layer && !isHole) return 0;
+  const hides = (x: number, y: number) => (isHole ? !isHole(x, y) : layer!(x, y).a > mostSeenThrough);
   let opaque = 0;
   for (let nth = 0; nth < samplesAcross * samplesAcross; nth++) {
     const x = part.x + (part.width * ((nth % samplesAcross) + 0.5)) / samplesAcross;
     const y = part.y + (part.height * (Math.floor(nth / samplesAcross) + 0.5)) / samplesAcross;
-    if (layer(x, y).a > mostSeenThrough) opaque++;
+    if (hides(x, y)) opaque++;
   }
   return opaque / (samplesAcross * samplesAcross);
 }

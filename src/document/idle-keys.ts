@@ -36,6 +36,12 @@ export function mayArrange({ arrange = 'free', kind, use, when = [] }: Holder): 
   return isSaid || use !== undefined || when.some(({ change }) => (change.arrange ?? 'free') !== 'free');
 }
 
+/** Whether a meter fills round its middle: by itself or by a condition. */
+function mayGoRound({ 'fill-from': from, when = [] }: WidgetSource): boolean {
+  const said = [from, ...when.map(({ change }) => change['fill-from'])];
+  return said.some((one) => one === 'clockwise' || one === 'counterclockwise');
+}
+
 /** Warns of keys that do nothing where they are. @param around What the widget is in; undefined where that is not known. */
 export function checkIdleKeys(
   { widget, pointer }: PlacedSource,
@@ -56,6 +62,8 @@ export function checkIdleKeys(
   if (around && !mayHaveCells(around, ['grid']))
     for (const key of ['column-span', 'row-span'] as const) warn(key, 'a parent with arrange: grid');
   if (!mayScroll(widget)) warn('scroll-offset', 'scroll');
+  if (widget.use === undefined && !mayGoRound(widget))
+    warn('ring', 'fill-from: clockwise or counterclockwise');
   if (!mayArrange(widget)) warn('reverse', 'arrange: row, column or wrap');
   // Of an instance it may be a parameter.
   if (widget.repeat === undefined && widget.use === undefined) warn('key', 'repeat');

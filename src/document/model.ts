@@ -306,7 +306,9 @@ export interface WidgetSource extends ContainerSource, NeighboursSource {
   /** Another of the document's themes, for it and all that is in it. */
   readonly 'theme'?: string;
   readonly 'segments'?: number;
-  readonly 'fill-from'?: 'left' | 'right' | 'top' | 'bottom';
+  readonly 'fill-from'?: 'left' | 'right' | 'top' | 'bottom' | 'clockwise' | 'counterclockwise';
+  /** Of a round meter: how thick its ring is, in u. */
+  readonly 'ring'?: number;
 }
 
 /** A view: its root widget, which fills the surface, and what stands behind it in the game. */

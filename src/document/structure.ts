@@ -412,6 +412,9 @@ function checkNotations(placed: PlacedSource, origin: Origin, diagnostics: Diagn
     const meant = nearestName(widget.states, everyState);
     diagnostics.add('not-one-of', { ...facts, meant }, origin.at(`${pointer}/states`));
   }
+  const from = widget['fill-from'];
+  if (widget.kind === 'slider' && (from === 'clockwise' || from === 'counterclockwise'))
+    refuse('fill-from', 'left, right, top or bottom of a slider');
   if (typeof widget.trail === 'string')
     refuse('trail', 'a number from 0 to 1, or one value of the case such as "{before}"');
   if (typeof widget.value === 'string')

@@ -5,11 +5,22 @@ export type { PicturePiece } from './picture.ts';
 export { backgroundBox, checkMark, controlBoxes, insideOf, scrollbarBoxes } from './controls.ts';
 export { isIdleSign } from './more.ts';
 export type { ControlBoxes, ScrollbarBoxes } from './controls.ts';
-export { meterFill, meterPieces, trailColor } from './meter.ts';
+export {
+  holeIn,
+  meterFill,
+  meterPieces,
+  meterSectors,
+  ringOf,
+  shareAround,
+  trackOfRing,
+  trailColor,
+  turnOfMeter,
+} from './meter.ts';
+export type { Rounded, Sector } from './meter.ts';
 export { contentRoom, gapIn, paddingEnd, paddingStart } from './room.ts';
 export { heldShare, inkInto, innerWidth, placeText, setText, textWindow } from './text.ts';
 export { cornersIn } from './corners.ts';
-export { isInBox, isOnWidget } from './shape.ts';
+export { isInBox, isInRounded, isOnWidget } from './shape.ts';
 export { clips, isTurned, turnOf, turned } from './turn.ts';
 export type { Matrix } from './turn.ts';
 export type { PlacedLine, PlacedText } from './text.ts';

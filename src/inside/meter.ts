@@ -1,11 +1,69 @@
 import type { Widget } from '../dress/index.ts';
 import type { Rect } from '../layout/index.ts';
-import { faded, type Rgba } from '../theme/index.ts';
+import { faded, mapCorners, type Corners, type Rgba } from '../theme/index.ts';
+
+type Filled = Pick<Widget, 'source' | 'box' | 'value'>;
 
 /** The side a meter is filled from: the one lines start at, where it is not said. */
-function sideOf({ source, box }: Pick<Widget, 'source' | 'box'>): 'left' | 'right' | 'top' | 'bottom' {
+function sideOf({ source, box }: Filled): 'left' | 'right' | 'top' | 'bottom' {
   const said = 'fill-from' in source ? source['fill-from'] : undefined;
-  return said ?? (box.rightToLeft ? 'right' : 'left');
+  if (said !== undefined && said !== 'clockwise' && said !== 'counterclockwise') return said;
+  return box.rightToLeft ? 'right' : 'left';
+}
+
+/** Which way round its middle a meter is filled, from the top; undefined of one that is filled from a side. */
+export function turnOfMeter({ kind, source }: Pick<Widget, 'kind' | 'source'>): 1 | -1 | undefined {
+  if (kind !== 'meter' || !('fill-from' in source)) return undefined;
+  const said = source['fill-from'];
+  return said === 'clockwise' ? 1 : said === 'counterclockwise' ? -1 : undefined;
+}
+
+/** How thick a round meter is, in u, from its edges inwards; undefined of one without a hole. */
+export function ringOf(widget: Pick<Widget, 'kind' | 'source'>): number | undefined {
+  const { source } = widget;
+  return turnOfMeter(widget) !== undefined && 'ring' in source ? source.ring : undefined;
+}
+
+/** The colour of the track of a ring: what is seen through its hole is not behind it. A gradient is drawn in the hole too. */
+export function trackOfRing(widget: Pick<Widget, 'kind' | 'source' | 'look'>): Rgba | undefined {
+  const { background } = widget.look;
+  return background?.type === 'color' && ringOf(widget) !== undefined ? background.color : undefined;
+}
+
+/** A rectangle with round corners, in px. */
+export interface Rounded {
+  readonly rect: Rect;
+  readonly radius: Corners;
+}
+
+/** The hole of a ring as thick all the way round, in px; undefined where it is so thick that it has none. */
+export function holeIn({ rect, radius }: Rounded, ring: number): Rounded | undefined {
+  const { x, y, width, height } = rect;
+  const inner = { x: x + ring, y: y + ring, width: width - 2 * ring, height: height - 2 * ring };
+  if (!(inner.width > 0 && inner.height > 0)) return undefined;
+  return { rect: inner, radius: mapCorners(radius, (one) => Math.max(0, one - ring)) };
+}
+
+/** Parts of the way round, as shares of it from the top. */
+export interface Sector {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** What of the way round a meter is filled: one part, or one for each filled segment. @param gap Between segments, as a share. */
+export function meterSectors({ source }: Filled, gap: number, value: number): readonly Sector[] {
+  const count = 'segments' in source ? (source.segments ?? 1) : 1;
+  if (count <= 1) return value > 0 ? [{ from: 0, to: value }] : [];
+  return Array.from({ length: count }, (_, nth) => ({
+    from: nth / count + gap / 2,
+    to: Math.min(value, (nth + 1) / count - gap / 2),
+  })).filter(({ from, to }) => to > from);
+}
+
+/** The share of the way round the middle of a rectangle, from the top, at which a point is passed. */
+export function shareAround({ x, y, width, height }: Rect, turn: 1 | -1, atX: number, atY: number): number {
+  const share = Math.atan2(turn * (atX - x - width / 2), y + height / 2 - atY) / (2 * Math.PI);
+  return share < 0 ? share + 1 : share;
 }
 
 /** What is left of a meter's colour where it was before, if nothing says another. */
@@ -17,11 +75,7 @@ export function trailColor({ trailColor: said, color }: Widget['look']): Rgba {
 }
 
 /** The part of a meter up to a value, in a rectangle. */
-export function meterFill(
-  rect: Rect,
-  widget: Pick<Widget, 'source' | 'box' | 'value'>,
-  value = widget.value,
-): Rect {
+export function meterFill(rect: Rect, widget: Filled, value = widget.value): Rect {
   const from = sideOf(widget);
   const { x, y, width, height } = rect;
   switch (from) {
@@ -37,12 +91,7 @@ export function meterFill(
 }
 
 /** The boxes a meter's filled part is drawn as: one, or one for each filled segment with a gap between. */
-export function meterPieces(
-  rect: Rect,
-  widget: Pick<Widget, 'source' | 'box' | 'value'>,
-  gap: number,
-  value = widget.value,
-): Rect[] {
+export function meterPieces(rect: Rect, widget: Filled, gap: number, value = widget.value): Rect[] {
   const filled = meterFill(rect, widget, value);
   const { source } = widget;
   const count = 'segments' in source ? (source.segments ?? 1) : 1;

@@ -1,6 +1,6 @@
 import { readHitArea, type WidgetSource } from '../document/index.ts';
 import type { Widget } from '../dress/index.ts';
-import type { Layout } from '../layout/index.ts';
+import type { Layout, Rect } from '../layout/index.ts';
 import type { Picture } from '../picture/index.ts';
 import { isSquare, type Corners } from '../theme/index.ts';
 import { cornersIn } from './corners.ts';
@@ -9,9 +9,13 @@ import { picturePieces } from './picture.ts';
 /** Whether a point lies in the border box of a widget, its round corners left out, before anything turns it. @param x In device px. */
 export function isInBox(widget: Widget, layout: Layout, x: number, y: number): boolean {
   const rect = layout.pixelRect(widget.index);
+  return isInRounded(rect, cornersIn(widget, rect, layout.scale(widget.index)), x, y);
+}
+
+/** Whether a point lies in a rectangle, its round corners left out. */
+export function isInRounded(rect: Rect, corners: Corners, x: number, y: number): boolean {
   const [left, top] = [x - rect.x, y - rect.y];
   if (!(left >= 0 && top >= 0 && left < rect.width && top < rect.height)) return false;
-  const corners = cornersIn(widget, rect, layout.scale(widget.index));
   return isSquare(corners) || isInCorners(corners, left, top, rect.width, rect.height);
 }
 

@@ -225,3 +225,19 @@ export function cutTo(area: Area, other: Area): void {
   area.bottom = Math.min(area.bottom, other.bottom);
   if (isNowhere(area)) empty(area);
 }
+
+/** A rectangle with its edges between pixels: what stands beside another thing has a sharp edge. */
+export function onPixels({ x, y, width, height }: Rect): Rect {
+  const [left, top] = [Math.round(x), Math.round(y)];
+  return { x: left, y: top, width: Math.round(x + width) - left, height: Math.round(y + height) - top };
+}
+
+/** The same without so much of it on each side. */
+export function shrunk(rect: Rect, by: number): Rect {
+  return {
+    x: rect.x + by,
+    y: rect.y + by,
+    width: Math.max(0, rect.width - 2 * by),
+    height: Math.max(0, rect.height - 2 * by),
+  };
+}

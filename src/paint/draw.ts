@@ -6,10 +6,9 @@ import {
   cornersIn,
   fitPicture,
   isIdleSign,
-  meterPieces,
   picturePieces,
   textWindow,
-  trailColor,
+  trackOfRing,
   turnOf,
   type Matrix,
   type PicturePiece,
@@ -17,9 +16,10 @@ import {
 import type { Rect } from '../layout/index.ts';
 import { isSquare, mapCorners, square, type Corners, type Rgba } from '../theme/index.ts';
 import type { Backdrop, ViewLayout } from '../view/index.ts';
-import { cutTo, multiplied, type Area } from './areas.ts';
+import { cutTo, multiplied, onPixels, shrunk, type Area } from './areas.ts';
 import { plainBox, type DrawList, type DrawOperation } from './draw-list.ts';
 import { addCaret, addControl, addSelection, scrollbarOf } from './draw-control.ts';
+import { addMeter } from './draw-meter.ts';
 import { addText } from './draw-text.ts';
 import { pictureOperation } from './draw-picture.ts';
 import { isBoxCutOff, isTextCutOff } from './out-of-sight.ts';
@@ -32,8 +32,6 @@ export interface DrawOptions {
 type BoxOperation = Extract<DrawOperation, { readonly type: 'box' }>;
 
 const barColor: Rgba = { r: 0, g: 0, b: 0, a: 1 };
-/** Between the segments of a meter, in u. */
-const segmentGap = 3;
 
 /** What a layout looks like, as a list of drawing operations in device px. */
 export function drawLayout(on: ViewLayout, options: DrawOptions = {}): DrawList {
@@ -222,7 +220,7 @@ function addWidget(on: ViewLayout, widget: Widget, cut: Area | undefined, operat
   // An opacity is that of all a widget draws together: whoever calls puts a group round it.
   const addBox = (fill: BoxOperation['fill'], border: BoxOperation['border']) =>
     operations.push({ type: 'box', widget: index, rect: base, opacity: 1, radius: baseRadius, fill, border });
-  if (drawn && look.background) addBox(look.background, undefined);
+  if (drawn && look.background && !trackOfRing(widget)) addBox(look.background, undefined);
   if (drawn && widget.picture) addPicture(widget, rect, radius, scale, operations);
   if (drawn && kind === 'canvas') {
     operations.push({ type: 'clip', rect, radius });
@@ -230,16 +228,8 @@ function addWidget(on: ViewLayout, widget: Widget, cut: Area | undefined, operat
     operations.push({ type: 'restore' });
   }
   if (drawn && kind === 'meter') {
-    const inner = shrunk(rect, borderWidth);
     const innerRadius = mapCorners(radius, (one) => Math.max(0, one - borderWidth));
-    operations.push({ type: 'clip', rect: inner, radius: innerRadius });
-    const fillUp = (value: number, color: Rgba) => {
-      for (const piece of meterPieces(inner, widget, segmentGap * scale, value))
-        operations.push(plainBox(index, onPixels(piece), color));
-    };
-    if (widget.trail > widget.value) fillUp(widget.trail, trailColor(look));
-    fillUp(widget.value, look.color);
-    operations.push({ type: 'restore' });
+    addMeter(widget, { rect: shrunk(rect, borderWidth), radius: innerRadius }, scale, operations);
   }
   if (drawn && border) addBox(undefined, border);
   if (drawn) addControl(on, widget, { rect, radius: baseRadius }, operations);
@@ -322,19 +312,4 @@ function flipped({ x, y, width, height }: Rect, flip: 'x' | 'y' | 'both'): Matri
   const a = flip === 'y' ? 1 : -1;
   const d = flip === 'x' ? 1 : -1;
   return [a, 0, 0, d, a < 0 ? 2 * x + width : 0, d < 0 ? 2 * y + height : 0];
-}
-
-/** The same with its edges between pixels: what stands beside another thing has a sharp edge. */
-function onPixels({ x, y, width, height }: Rect): Rect {
-  const [left, top] = [Math.round(x), Math.round(y)];
-  return { x: left, y: top, width: Math.round(x + width) - left, height: Math.round(y + height) - top };
-}
-
-function shrunk(rect: Rect, by: number): Rect {
-  return {
-    x: rect.x + by,
-    y: rect.y + by,
-    width: Math.max(0, rect.width - 2 * by),
-    height: Math.max(0, rect.height - 2 * by),
-  };
 }

@@ -57,7 +57,8 @@ const samples: { readonly [Key in keyof WidgetSource]?: WidgetSource[Key] } = {
   'value': 0.3,
   'trail': 0.9,
   'segments': 4,
-  'fill-from': 'right',
+  'fill-from': 'clockwise',
+  'ring': 6,
   'checked': true,
   'label': 'Rise',
   'accept': { 'small-target': 'Meant.' },
@@ -74,6 +75,7 @@ function plain(key: string): WidgetSource {
     'label': { kind: 'button' },
     'accept': { kind: 'button' },
     'states': { style: 'plate' },
+    'ring': { 'fill-from': 'clockwise' },
   };
   const row = ['gap', 'align', 'justify', 'reverse'].includes(key) ? { arrange: 'row' as const } : {};
   const more = { ...row, ...needs[key] };
@@ -137,6 +139,7 @@ function comesOf(form: Form, key: string) {
       type,
       'rect' in one ? one.rect : [],
       'fill' in one ? one.fill : [],
+      'steps' in one ? one.steps : [],
     ]),
     read: input.accessible(),
     found: findings.map((one) => [one.check, one.widget, one.other, sentenceOf(one), one.occurrences.length]),

@@ -15,6 +15,7 @@ import type { Undecided } from '../check.ts';
 import { bedsOf, covers, sliver } from './beds.ts';
 import { hasArea, holdsPoint, intersection, meet } from '../../scene/index.ts';
 import type { RectGrid } from '../../scene/index.ts';
+import { holeOf, roundFill } from './round-meter.ts';
 import type { Subject } from './subject.ts';
 
 /** Something painted behind a place: its rectangle in device px and its colour at a point of it. */
@@ -340,11 +341,12 @@ function addLayers(
     addVeil(subject, widget, groups, layers);
     return undefined;
   }
-  if (!self && widget.kind === 'meter') {
-    const filled = meterFill(whole, widget);
+  const filled = self ? undefined : roundFill(subject, index);
+  if (filled) layers.push({ groups, rect, opaque: false, changes: everywhere, color: filled });
+  else if (!self && widget.kind === 'meter') {
     layers.push({
       groups,
-      rect: filled,
+      rect: meterFill(whole, widget),
       opaque: look.color.a * opacity === 1,
       changes: nowhere,
       color: () => look.color,
@@ -378,13 +380,17 @@ function addLayers(
       opacity === 1 &&
       (fill.type === 'color' ? fill.color.a === 1 : fill.stops.every((stop) => stop.color.a === 1));
     const box = backgroundBox(widget, subject.layout, whole);
+    const isHole = holeOf(subject, index);
+    const plain = fill.type === 'color' ? nowhere : changesOf(fill.angle);
     layers.push({
       groups,
       rect: intersection(rect, box),
-      opaque,
-      changes: fill.type === 'color' ? nowhere : changesOf(fill.angle),
+      opaque: opaque && !isHole,
+      changes: isHole ? everywhere : plain,
       color: (x, y) =>
-        colorAt(fill, (x - box.x) / box.width, (y - box.y) / box.height, box.width, box.height),
+        isHole?.(x, y)
+          ? clear
+          : colorAt(fill, (x - box.x) / box.width, (y - box.y) / box.height, box.width, box.height),
     });
   }
   addVeil(subject, widget, groups, layers);

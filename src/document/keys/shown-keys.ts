@@ -211,8 +211,13 @@ export const shownKeys = {
     touches: 'paint',
   },
   'fill-from': {
-    schema: choice(['left', 'right', 'top', 'bottom']),
+    schema: choice(['left', 'right', 'top', 'bottom', 'clockwise', 'counterclockwise']),
     kinds: ['meter', 'slider'],
+    touches: 'paint',
+  },
+  'ring': {
+    schema: { type: 'number', minimum: 0.5, maximum: 10_000, title: 'a number of u from 0.5 on' },
+    kinds: ['meter'],
     touches: 'paint',
   },
   'slot': {

@@ -1,0 +1,63 @@
+import { expect, test } from '@jest/globals';
+import { makeScreen, readDocument, type WidgetSource } from 'pimbot';
+import { checkDocument } from 'pimbot/tools';
+import { documentOf, fonts } from '../support/views.ts';
+
+/* What is seen through the hole of a ring, and what lies on a round meter. */
+
+const screens = [makeScreen({ width: 800, height: 600 })];
+
+/** What some checks say of a round meter of 400 × 400 px and what is on it or behind it, with what they measure. */
+function found(meter: Partial<WidgetSource>, others: readonly WidgetSource[], backdrop: string) {
+  const round: WidgetSource = {
+    'id': 'air',
+    'kind': 'meter',
+    'label': 'Air',
+    'anchor': 'center',
+    'size': 400,
+    'value': 1,
+    'fill-from': 'clockwise',
+    'look': { color: '#ffffff', background: '#ffffff', radius: 200 },
+    ...meter,
+  };
+  const children = others.map((one) => (one.id === 'below' ? [one, round] : [round, one])).flat();
+  const { document } = readDocument(documentOf(children, {}, { backdrop }));
+  const { findings } = checkDocument(document!, { resources: { fonts }, screens });
+  return findings
+    .filter(
+      ({ check, worst }) =>
+        ['low-contrast', 'covered', 'dimmed-text'].includes(check) && worst.measured !== null,
+    )
+    .map(({ check, widget, worst }) => `${check} ${widget} ${Math.round(worst.measured! * 10) / 10}`);
+}
+
+const word = (color: string, more: Partial<WidgetSource> = {}): WidgetSource => ({
+  'id': 'word',
+  'kind': 'text',
+  'text': '40 m',
+  'anchor': 'center',
+  'look': { color, 'font-size': 40 },
+  'may-overlap': true,
+  ...more,
+});
+
+test('words in the hole of a ring stand on what is behind it', () => {
+  expect(found({ ring: 40 }, [word('#ffffff')], '#000000')).toEqual([]);
+  expect(found({ ring: 40 }, [word('#111111')], '#000000')).toEqual(['low-contrast word 1.1']);
+});
+
+test('words on a disc stand on what is filled there, on its track elsewhere', () => {
+  expect(found({}, [word('#ffffff')], '#000000')).toEqual(['low-contrast word 1']);
+  const half = { value: 0.5, look: { color: '#ffffff', background: '#000000', radius: 200 } };
+  const on = (x: number) => found(half, [word('#ffffff', { offset: [x, 0] })], '#000000');
+  // Clockwise from the top, the right half is filled.
+  expect(on(-100)).toEqual([]);
+  expect(on(100)).toEqual(['low-contrast word 1']);
+});
+
+test('a ring hides nothing in its hole, and what it lies on', () => {
+  const below = (offset: readonly [number, number]) =>
+    found({ ring: 40 }, [{ ...word('#ffffff'), id: 'below', offset }], '#000000');
+  expect(below([0, 0])).toEqual([]);
+  expect(below([0, -180]).some((one) => one.startsWith('covered below'))).toBe(true);
+});
