@@ -134,13 +134,14 @@ function place(element: HTMLElement, x: number, y: number, width: number, height
 }
 
 function write(element: HTMLElement, item: AccessibleItem): void {
-  const { role, name, description, isDisabled, isChecked, isSelected, value, text, live } = item;
+  const { role, name, description, isDisabled, isChecked, isSelected, orientation, value, text, live } = item;
   if (role === 'text') words(element, name ?? '');
   else put(element, 'aria-label', name);
   put(element, 'aria-description', description);
   put(element, 'aria-disabled', isDisabled ? 'true' : undefined);
   put(element, 'aria-checked', isChecked === undefined ? undefined : String(isChecked));
   put(element, 'aria-selected', isSelected === undefined ? undefined : String(isSelected));
+  put(element, 'aria-orientation', orientation);
   put(element, 'aria-live', live);
   put(element, 'aria-modal', role === 'dialog' ? 'true' : undefined);
   const percent = value === undefined ? undefined : String(Math.round(100 * value));

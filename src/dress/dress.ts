@@ -146,7 +146,7 @@ function dressed(
     fit: source.fit ?? (kind === 'image' ? 'contain' : 'fill'),
     value,
     trail: source.trail === undefined ? value : shareOf(source.trail, scope),
-    measure: text ?? measureOf(kind, picture, look),
+    measure: text ?? measureOf(kind, source, picture, look),
   };
   return { widget, said };
 }

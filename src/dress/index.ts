@@ -2,7 +2,7 @@
 export { bareKeys } from './bare-keys.ts';
 export { boxIn, dress, dressOne, isWithin, statesOf } from './dress.ts';
 export type { Caret, Tree, Widget } from './dress.ts';
-export { controls, isControl, lookOf, tintKey } from './kinds.ts';
+export { controls, isControl, isUpright, lookOf, tintKey } from './kinds.ts';
 export { Kept } from './kept.ts';
 export type { Materials } from './materials.ts';
 export type { Measure } from './measure.ts';

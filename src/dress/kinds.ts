@@ -75,8 +75,18 @@ const naturalSizes: { readonly [Name in Kind]?: { width: number; height: number;
   switch: { width: 2, height: 1, inEm: true },
 };
 
+/** Whether what is filled from a side goes up and down. */
+export function isUpright(from: WidgetSource['fill-from']): boolean {
+  return from === 'top' || from === 'bottom';
+}
+
 /** How large the inside of a widget without text is; undefined where it follows from its children. */
-export function measureOf(kind: Kind, picture: Picture | undefined, look: Look): Measure | undefined {
+export function measureOf(
+  kind: Kind,
+  { 'fill-from': from }: WidgetSource,
+  picture: Picture | undefined,
+  look: Look,
+): Measure | undefined {
   if (kind === 'image' && picture) {
     const { width, height } = picture;
     return {
@@ -89,6 +99,7 @@ export function measureOf(kind: Kind, picture: Picture | undefined, look: Look):
   const natural = naturalSizes[kind];
   if (!natural) return undefined;
   const times = natural.inEm ? look.fontSize : 1;
-  const [width, height] = [natural.width * times, natural.height * times];
+  const sides = [natural.width * times, natural.height * times] as const;
+  const [width, height] = kind === 'slider' && isUpright(from) ? [sides[1], sides[0]] : sides;
   return { widest: width, least: width, steadyFrom: 0, heightInto: (exchange) => (exchange[1] = height) };
 }

@@ -1,6 +1,7 @@
 import type { Kind, WidgetSource } from '../document/index.ts';
 import { isDivider, shareOf } from '../skeleton/index.ts';
 import { isControl, type Tree, type Widget } from '../dress/index.ts';
+import { slidesAlong } from '../inside/index.ts';
 import { iconLetter } from '../text/index.ts';
 import { outward, tipOf } from './tips.ts';
 import type { FocusGround } from './focus/field.ts';
@@ -41,6 +42,8 @@ export interface AccessibleItem {
   readonly isChecked: boolean | undefined;
   /** Of tabs and options. */
   readonly isSelected: boolean | undefined;
+  /** Of a slider that stands upright (`aria-orientation`). */
+  readonly orientation: 'vertical' | undefined;
   /** Of sliders, meters and dividers with a name: 0 to 1. */
   readonly value: number | undefined;
   /** What a textbox holds. */
@@ -205,6 +208,7 @@ export function accessibleItems(
             ? widget.selected
             : undefined,
       isSelected: role === 'tab' || role === 'option' ? widget.selected : undefined,
+      orientation: role === 'slider' && slidesAlong(widget).axis === 'y' ? 'vertical' : undefined,
       value: valueOf(widget),
       text: role === 'textbox' ? (widget.isPlaceholder ? '' : (widget.text?.text ?? '')) : undefined,
       live: live === 'off' ? undefined : live,

@@ -5,6 +5,7 @@ import { ValueError } from '../view/index.ts';
 import { changeOf, setPair, valuesWith } from './change.ts';
 import type { ChangeEffect, InputEffect } from './events.ts';
 import type { FocusField } from './focus/field.ts';
+import { slidesAlong } from '../inside/index.ts';
 import { oppositeStep, slid, valueAt, type SliderStep } from './slider.ts';
 
 /** What players change of what controls stand for: told, and put where it is bound. */
@@ -54,8 +55,8 @@ export class ControlChanges {
   }
 
   /** A slider goes to where a pointer is, in device px. */
-  slideTo(node: LiveNode, x: number, effects: InputEffect[]): void {
-    const value = valueAt(node.widget, this.#live.now.on.layout, x);
+  slideTo(node: LiveNode, x: number, y: number, effects: InputEffect[]): void {
+    const value = valueAt(node.widget, this.#live.now.on.layout, x, y);
     if (value !== node.widget.value) this.#change(node, 'value', value, effects);
   }
 
@@ -64,9 +65,7 @@ export class ControlChanges {
     const { bone, widget } = node;
     const { value: said, step } = bone.source as WidgetSource;
     const value = isDivider(bone) ? shareOf(said, bone.scope) : widget.value;
-    // Where a row is turned round, what comes first lies last: a divider goes the way of the key.
-    const isTurned = isDivider(bone) && node.parent?.bone.source.reverse === true;
-    const next = slid(value, step, isTurned ? oppositeStep[by] : by);
+    const next = slid(value, step, goesBack(node, by) ? oppositeStep[by] : by);
     if (next !== value) this.#change(node, 'value', next, effects);
   }
 
@@ -132,4 +131,13 @@ export class ControlChanges {
       effects.push({ type: 'refused', control: effect.control, pointer: undefined });
     }
   }
+}
+
+/** Whether less is where a key leads to: a divider and the handle of a slider go the way of an arrow. */
+function goesBack({ bone, widget, parent }: LiveNode, by: SliderStep): boolean {
+  // Where a row is turned round, what comes first lies last.
+  if (isDivider(bone)) return parent?.bone.source.reverse === true;
+  const { axis, isFromEnd } = slidesAlong(widget);
+  const isUsual = isFromEnd === (axis === 'x' && widget.box.rightToLeft);
+  return !isUsual && (by === 'less' || by === 'more');
 }

@@ -1,4 +1,5 @@
 import { choiceKeyOf, type Arrangement, type Kind } from '../document/index.ts';
+import { slidesAlong } from '../inside/index.ts';
 import type { LiveNode } from '../live/index.ts';
 import { isDivider } from '../skeleton/index.ts';
 import type { KeyTarget } from './keys.ts';
@@ -7,15 +8,15 @@ import type { KeyTarget } from './keys.ts';
 export function keyTargetOf(node: LiveNode | undefined, view: LiveNode): KeyTarget {
   const outer = node?.parent;
   return {
-    slides: node && slidesAlong(node),
+    slides: node && valueAxis(node),
     rightToLeft: (node ?? view).bone.box.rightToLeft,
     choice: outer && choiceAxes(outer.widget.kind, outer.bone.box.arrange),
   };
 }
 
 /** The axis along which arrows move the value of a control (ARIA Authoring Practices, slider and window splitter). */
-function slidesAlong({ widget, parent }: LiveNode): 'x' | 'y' | undefined {
-  if (widget.kind === 'slider') return 'x';
+function valueAxis({ widget, parent }: LiveNode): 'x' | 'y' | undefined {
+  if (widget.kind === 'slider') return slidesAlong(widget).axis;
   return isDivider(widget) ? (parent?.bone.box.arrange === 'column' ? 'y' : 'x') : undefined;
 }
 

@@ -1,6 +1,6 @@
 import type { WidgetSource } from '../document/index.ts';
 import type { Widget } from '../dress/index.ts';
-import { controlBoxes } from '../inside/index.ts';
+import { controlBoxes, slidesAlong } from '../inside/index.ts';
 import type { Layout } from '../layout/index.ts';
 
 /** What a key changes a slider by where it says no step, and how many steps a page key goes. */
@@ -36,14 +36,16 @@ export function slid(value: number, step: number | undefined, by: SliderStep): n
   }
 }
 
-/** The value of a slider where its handle stands in the middle under a point: the inverse of how it is drawn. */
-export function valueAt(widget: Widget, layout: Layout, x: number): number {
+/** The value of a slider where its handle stands in the middle under a point: the inverse of how it is drawn. @param x In device px. */
+export function valueAt(widget: Widget, layout: Layout, x: number, y: number): number {
   const rect = layout.pixelRect(widget.index);
   const { handle } = controlBoxes(widget, layout, rect);
-  const room = rect.width - handle.width;
-  const share = room > 0 ? (x - rect.x - handle.width / 2) / room : 0;
-  const along = Math.min(1, Math.max(0, share));
-  return onStep(widget.box.rightToLeft ? 1 - along : along, (widget.source as WidgetSource).step);
+  const { axis, isFromEnd } = slidesAlong(widget);
+  const along = axis === 'x' ? 'width' : 'height';
+  const room = rect[along] - handle[along];
+  const share = room > 0 ? ((axis === 'x' ? x : y) - rect[axis] - handle[along] / 2) / room : 0;
+  const held = Math.min(1, Math.max(0, share));
+  return onStep(isFromEnd ? 1 - held : held, (widget.source as WidgetSource).step);
 }
 
 /** A value between 0 and 1, on a step where there are some. */

@@ -261,7 +261,7 @@ export class ViewInput {
     }
     if (hit.isDisabled) return;
     this.#focus.command({ type: 'to', control: hit.control }, this.#effects, true);
-    if (hit.grip === hit.control) this.#slideTo(hit.control, x);
+    if (hit.grip === hit.control) this.#slideTo(hit.control, x, y);
     const { node } = this.#focus;
     if (node?.widget.kind !== 'textbox') return;
     this.#typing.follow(node);
@@ -283,7 +283,7 @@ export class ViewInput {
     const node = this.#node(widget);
     if (!node) return;
     const { kind } = node.widget;
-    if (kind === 'slider') this.#slideTo(widget, x);
+    if (kind === 'slider') this.#slideTo(widget, x, y);
     else if (kind === 'textbox') this.#typing.point(node, x, true);
     else if (kind === 'scrollbar') this.#scrolling.dragBar(node, { type, x, y }, this.#effects);
     else if (kind === 'separator') this.#changes.divideAt(node, x, y, this.#effects);
@@ -453,9 +453,9 @@ export class ViewInput {
     if (own && tab) this.#command({ type: 'to', control: tab.bone.id });
   }
 
-  #slideTo(control: string, x: number): void {
+  #slideTo(control: string, x: number, y: number): void {
     const node = this.#node(control);
-    if (node?.widget.kind === 'slider') this.#changes.slideTo(node, x, this.#effects);
+    if (node?.widget.kind === 'slider') this.#changes.slideTo(node, x, y, this.#effects);
   }
 
   /* The focus. */

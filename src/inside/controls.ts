@@ -1,5 +1,6 @@
-import type { Widget } from '../dress/index.ts';
+import { isUpright, type Widget } from '../dress/index.ts';
 import type { Layout, Rect } from '../layout/index.ts';
+import { sideOf } from './meter.ts';
 import { paddingEnd, paddingStart } from './room.ts';
 
 /** The boxes a slider or switch is drawn as, in device px (docs/layout-model.md, 6). */
@@ -24,11 +25,20 @@ export function insideOf(widget: Widget, layout: Layout, rect: Rect): Rect {
   };
 }
 
+/** The axis a slider goes along, and whether it is filled from where that ends. */
+export function slidesAlong(widget: Pick<Widget, 'source' | 'box'>): {
+  readonly axis: 'x' | 'y';
+  readonly isFromEnd: boolean;
+} {
+  const side = sideOf(widget);
+  return { axis: isUpright(side) ? 'y' : 'x', isFromEnd: side === 'right' || side === 'bottom' };
+}
+
 /**
- * A slider's track is its inside, and a third as high as all of it where no padding leaves room above and below; its handle is three
- * times as high as the track, at the most as high as the whole widget. A switch's track is the whole widget, its handle stands
- * inside, an eighth of the height off the edges where no padding leaves room, at the end when it is on. What starts and ends follows
- * the writing direction.
+ * A slider's track is its inside, and a third as thick as all of it where no padding leaves room on both sides of it; its handle is three
+ * times as thick as the track, at the most as the whole widget. A switch's track is the whole widget, its handle stands inside, an
+ * eighth of the height off the edges where no padding leaves room, at the end when it is on. What starts and ends follows the writing
+ * direction, of a slider the side it is filled from.
  */
 export function controlBoxes(widget: Widget, layout: Layout, rect: Rect): ControlBoxes {
   const inside = insideOf(widget, layout, rect);
@@ -39,14 +49,29 @@ export function controlBoxes(widget: Widget, layout: Layout, rect: Rect): Contro
     const share = widget.states.includes('checked') ? 1 : 0;
     return { track: rect, filled: undefined, handle: handleAt(widget, room, side, room.y, share) };
   }
-  const track = inside.height < rect.height ? inside : middleOf(inside);
-  const side = Math.min(rect.height, rect.width, handleTimes * track.height);
-  const handle = handleAt(widget, rect, side, rect.y + (rect.height - side) / 2, widget.value);
-  const middle = handle.x + handle.width / 2;
-  const end = track.x + track.width;
-  const filled = widget.box.rightToLeft
-    ? { ...track, x: middle, width: Math.max(0, end - middle) }
-    : { ...track, width: Math.max(0, middle - track.x) };
+  const { axis, isFromEnd } = slidesAlong(widget);
+  const [along, thick] = axis === 'x' ? (['width', 'height'] as const) : (['height', 'width'] as const);
+  const across = axis === 'x' ? 'y' : 'x';
+  const third = inside[thick] / handleTimes;
+  const track =
+    inside[thick] < rect[thick]
+      ? inside
+      : { ...inside, [across]: inside[across] + (inside[thick] - third) / 2, [thick]: third };
+  const side = Math.min(rect.height, rect.width, handleTimes * track[thick]);
+  const share = isFromEnd ? 1 - widget.value : widget.value;
+  const start = rect[axis] + (rect[along] - side) * share;
+  const beside = rect[across] + (rect[thick] - side) / 2;
+  const handle = {
+    x: axis === 'x' ? start : beside,
+    y: axis === 'x' ? beside : start,
+    width: side,
+    height: side,
+  };
+  const middle = start + side / 2;
+  const end = track[axis] + track[along];
+  const filled = isFromEnd
+    ? { ...track, [axis]: middle, [along]: Math.max(0, end - middle) }
+    : { ...track, [along]: Math.max(0, middle - track[axis]) };
   return { track, filled, handle };
 }
 
@@ -86,7 +111,7 @@ export function backgroundBox(widget: Widget, layout: Layout, rect: Rect): Rect 
   return widget.kind === 'slider' ? controlBoxes(widget, layout, rect).track : rect;
 }
 
-/** How much higher a slider's handle is than its track. */
+/** How much thicker a slider's handle is than its track. */
 const handleTimes = 3;
 
 /** What is left round the handle of a switch where it says no padding, as a share of its height. */
@@ -95,12 +120,6 @@ const roomShare = 1 / 8;
 /** A rectangle without so much at each of its edges. */
 function within({ x, y, width, height }: Rect, by: number): Rect {
   return { x: x + by, y: y + by, width: width - 2 * by, height: height - 2 * by };
-}
-
-/** The middle third of a rectangle, between its top and its bottom. */
-function middleOf(rect: Rect): Rect {
-  const height = rect.height / handleTimes;
-  return { ...rect, y: rect.y + (rect.height - height) / 2, height };
 }
 
 function handleAt({ box }: Widget, room: Rect, side: number, y: number, share: number): Rect {

@@ -2,7 +2,7 @@
 export { fitPicture } from './fit.ts';
 export { picturePieces } from './picture.ts';
 export type { PicturePiece } from './picture.ts';
-export { backgroundBox, checkMark, controlBoxes, insideOf, scrollbarBoxes } from './controls.ts';
+export { backgroundBox, checkMark, controlBoxes, insideOf, scrollbarBoxes, slidesAlong } from './controls.ts';
 export { isIdleSign } from './more.ts';
 export type { ControlBoxes, ScrollbarBoxes } from './controls.ts';
 export {
@@ -12,6 +12,7 @@ export {
   meterSectors,
   ringOf,
   shareAround,
+  sideOf,
   trackOfRing,
   trailColor,
   turnOfMeter,

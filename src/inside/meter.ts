@@ -1,11 +1,11 @@
-import type { Widget } from '../dress/index.ts';
+import { isUpright, type Widget } from '../dress/index.ts';
 import type { Rect } from '../layout/index.ts';
 import { faded, mapCorners, type Corners, type Rgba } from '../theme/index.ts';
 
 type Filled = Pick<Widget, 'source' | 'box' | 'value'>;
 
-/** The side a meter is filled from: the one lines start at, where it is not said. */
-function sideOf({ source, box }: Filled): 'left' | 'right' | 'top' | 'bottom' {
+/** The side a meter or slider is filled from: the one lines start at, where it is not said. */
+export function sideOf({ source, box }: Pick<Widget, 'source' | 'box'>): 'left' | 'right' | 'top' | 'bottom' {
   const said = 'fill-from' in source ? source['fill-from'] : undefined;
   if (said !== undefined && said !== 'clockwise' && said !== 'counterclockwise') return said;
   return box.rightToLeft ? 'right' : 'left';
@@ -97,7 +97,7 @@ export function meterPieces(rect: Rect, widget: Filled, gap: number, value = wid
   const count = 'segments' in source ? (source.segments ?? 1) : 1;
   if (count <= 1) return [filled];
   const from = sideOf(widget);
-  const upright = from === 'top' || from === 'bottom';
+  const upright = isUpright(from);
   const length = upright ? rect.height : rect.width;
   const each = (length - gap * (count - 1)) / count;
   const pieces: Rect[] = [];

@@ -58,7 +58,7 @@ export function addControl(
   }
   if (kind !== 'switch' && kind !== 'slider') return;
   const { track, filled, handle } = controlBoxes(widget, layout, rect);
-  if (filled && filled.width > 0) {
+  if (filled && filled.width > 0 && filled.height > 0) {
     operations.push({ type: 'clip', rect: track, radius });
     operations.push(plainBox(index, filled, look.color));
     operations.push({ type: 'restore' });

@@ -22,7 +22,6 @@ const samples: { readonly [Key in keyof WidgetSource]?: WidgetSource[Key] } = {
   'image-rendering': 'pixelated',
   'trail': 0.9,
   'segments': 4,
-  'fill-from': 'clockwise',
   'ring': 6,
   'controls': 'other',
   'shows-more': 'top',

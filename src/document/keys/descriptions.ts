@@ -108,7 +108,7 @@ const descriptions: { readonly [key: string]: string } = {
   'value': 'Of a meter or slider: from 0 to 1, or a {value} of the case.',
   'segments': 'Of a meter: cuts it into this many pieces; one if left out.',
   'fill-from':
-    'Of a meter: the side it fills from, left if left out; clockwise or counterclockwise of one that fills round its middle, from the top.',
+    'Of a meter or slider: the side it fills from, where lines start if left out; top and bottom make a slider upright; clockwise or counterclockwise of one that fills round its middle, from the top.',
   'ring':
     'Of a meter that fills round its middle: how thick it is from its edges inwards, in u; all of it if left out.',
   'when': 'Changes that hold on some screens only; later ones win.',

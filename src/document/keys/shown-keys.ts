@@ -213,7 +213,8 @@ export const shownKeys = {
   'fill-from': {
     schema: choice(['left', 'right', 'top', 'bottom', 'clockwise', 'counterclockwise']),
     kinds: ['meter', 'slider'],
-    touches: 'paint',
+    // An upright slider is higher than wide.
+    touches: 'size',
   },
   'ring': {
     schema: { type: 'number', minimum: 0.5, maximum: 10_000, title: 'a number of u from 0.5 on' },

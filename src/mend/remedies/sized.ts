@@ -1,7 +1,7 @@
 import { cssPixels, reachOfRing } from '../../checks/index.ts';
 import type { Json } from '../../document/index.ts';
 import { isWithin, lookOf, type Widget } from '../../dress/index.ts';
-import { contentRoom, controlBoxes } from '../../inside/index.ts';
+import { contentRoom, controlBoxes, slidesAlong } from '../../inside/index.ts';
 import { factOf, keysOf, sizeKeys, wholeUp, type Broken, type Change, type Remedy } from '../remedy.ts';
 import type { ViewLayout } from '../../view/index.ts';
 import { isConditional, mayGrow, onTheirScreens } from '../on-screens.ts';
@@ -36,26 +36,38 @@ function sameShape(
   const { widget, on } = broken;
   const rect = on.layout.rectInU(widget.index);
   const factor = on.layout.factor(widget.index);
-  if (widget.kind === 'slider') return height > rect.height / factor ? sameTrack(broken, height) : undefined;
+  if (widget.kind === 'slider') {
+    const { axis } = slidesAlong(widget);
+    const grows = axis === 'x' ? height > rect.height / factor : width > rect.width / factor;
+    return grows ? sameTrack(broken, axis, axis === 'x' ? height : width) : undefined;
+  }
   const half = Math.min(rect.width, rect.height) / factor / 2;
   const isRound = Object.values(widget.look.radius).every((one: number) => one > 0 && one >= half - 0.5);
   return isRound ? { radius: wholeUp(Math.min(width, height) / 2) } : undefined;
 }
 
-/** A slider is pressed anywhere in its box: its track stays as thick as it was in a higher one. */
-function sameTrack({ widget, on }: Broken, height: number): { readonly [key: string]: Json } | undefined {
+/** A slider is pressed anywhere in its box: its track stays as thick as it was in a thicker one. */
+function sameTrack(
+  { widget, on }: Broken,
+  axis: 'x' | 'y',
+  thick: number,
+): { readonly [key: string]: Json } | undefined {
   const { layout } = on;
+  const side = axis === 'x' ? 'height' : 'width';
   const track =
-    controlBoxes(widget, layout, layout.rect(widget.index)).track.height / layout.scale(widget.index);
-  const { left, right } = widget.look.padding ?? noPadding;
+    controlBoxes(widget, layout, layout.rect(widget.index)).track[side] / layout.scale(widget.index);
+  const { left, right, top, bottom } = widget.look.padding ?? noPadding;
+  const [start, end] = axis === 'x' ? [left, right] : [top, bottom];
   // A share is of the width, and can be said of all sides alone.
-  if (left.share !== 0 || right.share !== 0) return undefined;
-  const above = Math.max(0, Math.floor((height - track) / 2));
-  return { padding: left.u === right.u ? [above, left.u] : [above, right.u, above, left.u] };
+  if (start.share !== 0 || end.share !== 0) return undefined;
+  const beside = Math.max(0, Math.floor((thick - track) / 2));
+  if (axis === 'y')
+    return { padding: start.u === end.u ? [start.u, beside] : [start.u, beside, end.u, beside] };
+  return { padding: start.u === end.u ? [beside, start.u] : [beside, end.u, beside, start.u] };
 }
 
 const none = { u: 0, share: 0 };
-const noPadding = { left: none, right: none };
+const noPadding = { left: none, right: none, top: none, bottom: none };
 
 /** As large as it has to be where it is smallest: in the condition that says its size, on screens of that kind, or everywhere. */
 export const enlarge: Remedy = (broken) => {
