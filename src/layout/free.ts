@@ -28,7 +28,8 @@ export function needOfFree(plan: Plan, axis: AxisPlan, n: number, sizes: Float64
 
 /**
  * Places one child in the box `from`, `room` long (equations 3.1 to 3.4).
- * Margins keep their distance outside the widget on both sides. A span may end in another box, `to`, `roomTo` long (equation 3.6).
+ * Margins keep their distance outside the widget on both sides. A span may end in another box, `to`, `roomTo` long; what wraps does so
+ * within the box `edge`, `edgeRoom` long (equation 3.6).
  */
 export function giveFree(
   axis: AxisPlan,
@@ -37,6 +38,8 @@ export function giveFree(
   room: number,
   to: number = from,
   roomTo: number = room,
+  edge: number = from,
+  edgeRoom: number = room,
 ): void {
   const before = axis.marginStart[child]!;
   const margins = before + axis.marginEnd[child]!;
@@ -68,8 +71,8 @@ export function giveFree(
     length = axis.need[child]!;
     const least = axis.least[child]!;
     if (least < length) {
-      const roomBefore = pivot > 0 ? (at - from) / pivot : Infinity;
-      const roomAfter = pivot < 1 ? (from + room - at) / (1 - pivot) : Infinity;
+      const roomBefore = pivot > 0 ? (at - edge) / pivot : Infinity;
+      const roomAfter = pivot < 1 ? (edge + edgeRoom - at) / (1 - pivot) : Infinity;
       length = Math.max(least, Math.min(length, Math.min(roomBefore, roomAfter) - margins));
     }
   }

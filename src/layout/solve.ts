@@ -255,13 +255,21 @@ function placeFree(plan: Plan, axis: AxisPlan, n: number): void {
   if (parent < 0) return;
   if (parent === 0 && plan.full[n] === 1) giveIn(plan, axis, n, 0, axis.length[0]!);
   else {
-    const before = axis.paddingStart[parent]! + safeBefore(plan, axis, parent);
-    const after = axis.paddingEnd[parent]! + safeAfter(plan, axis, parent);
-    const room = Math.max(0, axis.length[parent]! - before - after);
-    giveIn(plan, axis, n, before - shift(plan, axis, parent, room), roomInside(plan, axis, parent, room));
+    const room = contentRoom(plan, axis, parent);
+    giveIn(plan, axis, n, contentStart(plan, axis, parent, room), roomInside(plan, axis, parent, room));
   }
   plan.toFollow.add(n);
   noteLength(plan, axis, n);
+}
+
+/** Where the content of a widget starts in its border box, scrolled as it is. @param room How long its content box is. */
+function contentStart(plan: Plan, axis: AxisPlan, n: number, room: number): number {
+  return axis.paddingStart[n]! + safeBefore(plan, axis, n) - shift(plan, axis, n, room);
+}
+
+function contentRoom(plan: Plan, axis: AxisPlan, n: number): number {
+  const around = axis.paddingStart[n]! + safeBefore(plan, axis, n) + axis.paddingEnd[n]!;
+  return Math.max(0, axis.length[n]! - around - safeAfter(plan, axis, n));
 }
 
 /** Places a child of a free parent in a box, with the padding it has there. */
@@ -280,8 +288,20 @@ function placeAtTarget(plan: Plan, axis: AxisPlan, n: number): void {
   const last = isTurned ? plan.target[n]! : other;
   const from = placeOf(plan, axis, first) - around;
   const to = placeOf(plan, axis, last) - around;
+  const parent = plan.parent[n]!;
+  const room = contentRoom(plan, axis, parent);
+  const edge = contentStart(plan, axis, parent, room);
   lendPadding(plan, axis, n, axis.length[first]!);
-  giveFree(axis, n, from, axis.length[first]!, to, axis.length[last]);
+  giveFree(
+    axis,
+    n,
+    from,
+    axis.length[first]!,
+    to,
+    axis.length[last],
+    edge,
+    roomInside(plan, axis, parent, room),
+  );
   takeBack(axis, n);
   plan.toFollow.add(n);
   noteLength(plan, axis, n);
