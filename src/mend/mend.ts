@@ -2,6 +2,7 @@ import type { CheckedDocument } from '../document/index.ts';
 import { readChanged } from '../edit/index.ts';
 import { SharedChecks, keyOf, type CheckOptions, type Finding, type Verdict } from '../verdict/index.ts';
 import { TryBudget } from './budget.ts';
+import { smallTogether } from './remedies/scaled.ts';
 import { suggestFor, type Suggestion } from './suggest.ts';
 
 /** A finding and the change that mended it. */
@@ -35,7 +36,7 @@ export function mend(
   let isNew = false;
   for (;;) {
     const left = findings.filter((one) => one.outcome === 'failed' && !tried.has(keyOf(one)) && wanted(one));
-    const finding = strictest(left[0], left);
+    const finding = strictest(firstOfSmall(left, findings, tried) ?? left[0], left);
     if (!finding || budget.isSpent) {
       if (!isNew || budget.isSpent)
         return { text: now.origin.source?.text ?? '', mended, isWhole: !budget.isSpent };
@@ -54,6 +55,26 @@ export function mend(
     shared = new SharedChecks(now, options.resources, { shared });
     findings = suggestion.findings;
   }
+}
+
+/**
+ * One of several that are small together, where none of them was tried: what they have in common first, then nothing of them is left to be
+ * mended one by one.
+ */
+function firstOfSmall(
+  left: readonly Finding[],
+  all: readonly Finding[],
+  tried: ReadonlySet<string>,
+): Finding | undefined {
+  const beside = smallTogether(all);
+  const touched = new Map<readonly Finding[], boolean>();
+  return left.find((one) => {
+    const group = beside(one);
+    let isTouched = touched.get(group);
+    if (isTouched === undefined)
+      touched.set(group, (isTouched = group.length === 0 || group.some((each) => tried.has(keyOf(each)))));
+    return !isTouched;
+  });
 }
 
 /** What is large enough for a thumb is large enough for a pointer: the one change in place of two. */

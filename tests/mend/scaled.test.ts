@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { readDocument, screens } from 'pimbot';
-import { checkDocument, suggestFor, type CheckId } from 'pimbot/tools';
+import { checkDocument, mend, suggestFor, type CheckId } from 'pimbot/tools';
 import { bundledFonts } from 'pimbot/node';
 
 /* Where much of a view is small on some screens, the scale is the cause. */
@@ -52,6 +52,17 @@ test('letters that are coarse get as many px, and what limits there are stay', (
 test('where something has no room at another scale, each text is mended by itself', () => {
   const wide = '      - { id: chart, anchor: center, size: 1900 400, look: { background: "#0d4452" } }\n';
   expect(offered(hud(wide), 'small-text', 'depth').suggestion!.say).toMatch(/^(v|depth).*font-size/);
+});
+
+test('all of a document mended, what is small together is mended first, and by one change', () => {
+  const one = '      - { id: note, kind: text, text: Slowly, anchor: center, look: { font-size: 25 } }\n';
+  const { document } = readDocument(hud(one));
+  const verdict = checkDocument(document!, options);
+  const { mended, text } = mend(document!, verdict, options, ({ check }) => check === 'small-text');
+  expect(mended.map(({ suggestion }) => suggestion.say)).toEqual([
+    expect.stringMatching(/^reference: least-millimetres/),
+  ]);
+  expect(text).not.toContain('when:');
 });
 
 test('nothing gets larger on the reference: what is small there is not a matter of the scale', () => {

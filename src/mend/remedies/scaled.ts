@@ -43,20 +43,35 @@ const onGlass: Least = {
 
 const leastOf = ({ check }: Finding) => (checkOf(check).unit === 'px' ? inPixels : onGlass);
 
+const none: readonly Finding[] = [];
+
+/** By finding, what is small in its view together with it and for the same reason; none where few are. */
+export function smallTogether(found: readonly Finding[]): (finding: Finding) => readonly Finding[] {
+  const groups = new Map<string, { readonly places: Set<string>; readonly findings: Finding[] }>();
+  const groupOf = (one: Finding) => `${one.view} ${leastOf(one).key}`;
+  const isSmall = ({ check, outcome }: Finding) => outcome === 'failed' && checkOf(check).growsWithScale;
+  for (const one of found) {
+    if (!isSmall(one)) continue;
+    const key = groupOf(one);
+    let group = groups.get(key);
+    if (!group) groups.set(key, (group = { places: new Set(), findings: [] }));
+    group.places.add(one.pointer);
+    group.findings.push(one);
+  }
+  return (finding) => {
+    const group = isSmall(finding) ? groups.get(groupOf(finding)) : undefined;
+    return group && group.places.size >= manyPlaces ? group.findings : none;
+  };
+}
+
 /** A larger u on the screens on which it is small: as large as all in the view needs, or as the widget does. */
 export const largerScale: Remedy = (broken) => {
   const { finding, found, document, widget, on, screens, design } = broken;
   if (on.layout.factor(widget.index) !== 1) return [];
   const least = leastOf(finding);
-  const small = found.filter(
-    (one) =>
-      one.outcome === 'failed' &&
-      one.view === finding.view &&
-      checkOf(one.check).growsWithScale &&
-      leastOf(one) === least,
-  );
+  const small = smallTogether(found)(finding);
   const isEverywhere = new Set(finding.occurrences.map((one) => one.screen)).size === screens.length;
-  if (new Set(small.map(({ pointer }) => pointer)).size < manyPlaces || isEverywhere) return [];
+  if (small.length === 0 || isEverywhere) return [];
   const now = document.source.reference ?? {};
   const needs = [small, [finding]].map((some) => {
     const most = Math.max(...some.map((one) => neededBy(one, broken, least)));
