@@ -13,7 +13,7 @@ import {
 import type { Rgba } from '../theme/index.ts';
 import { onPixels } from './areas.ts';
 import { plainBox, type DrawOperation } from './draw-list.ts';
-import { sectorPath } from './round-path.ts';
+import { RoundShape } from './round-path.ts';
 
 /** Between the segments of a meter, in u. */
 const segmentGap = 3;
@@ -28,12 +28,12 @@ export function addMeter(widget: Widget, inner: Rounded, scale: number, operatio
   const round = roundIn(widget, inner, scale);
   operations.push({ type: 'clip', rect, radius });
   const track = trackOfRing(widget);
-  if (track) operations.push(sectorOperation(index, inner, round!, whole, track));
+  if (track) operations.push(sectorOperation(index, round!, whole, track));
   const fillUp = (to: number, color: Rgba) => {
     if (round) {
       const gap = (segmentGap * scale) / (Math.PI * Math.max(1, Math.min(rect.width, rect.height)));
       for (const sector of meterSectors(widget, gap, to))
-        operations.push(sectorOperation(index, inner, round, sector, color));
+        operations.push(sectorOperation(index, round, sector, color));
     } else
       for (const piece of meterPieces(rect, widget, segmentGap * scale, to))
         operations.push(plainBox(index, onPixels(piece), color));
@@ -45,28 +45,15 @@ export function addMeter(widget: Widget, inner: Rounded, scale: number, operatio
 
 const whole: Sector = { from: 0, to: 1 };
 
-interface Round {
-  readonly turn: 1 | -1;
-  readonly hole: Rounded | undefined;
-}
-
 /** How a meter goes round inside of its border; undefined of one that is filled from a side. */
-function roundIn(widget: Widget, inner: Rounded, scale: number): Round | undefined {
+function roundIn(widget: Widget, inner: Rounded, scale: number): RoundShape | undefined {
   const turn = turnOfMeter(widget);
   const ring = ringOf(widget);
   if (turn === undefined) return undefined;
-  return {
-    turn,
-    hole: ring === undefined ? undefined : holeIn(inner, Math.max(1, Math.round(ring * scale))),
-  };
+  const hole = ring === undefined ? undefined : holeIn(inner, Math.max(1, Math.round(ring * scale)));
+  return new RoundShape(inner.rect, hole, turn);
 }
 
-function sectorOperation(
-  widget: number,
-  { rect }: Rounded,
-  { turn, hole }: Round,
-  sector: Sector,
-  color: Rgba,
-): DrawOperation {
-  return { type: 'path', widget, steps: sectorPath(rect, hole, turn, sector), color, opacity: 1 };
+function sectorOperation(widget: number, round: RoundShape, sector: Sector, color: Rgba): DrawOperation {
+  return { type: 'path', widget, steps: round.sector(sector), color, opacity: 1 };
 }

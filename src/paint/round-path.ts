@@ -19,33 +19,65 @@ interface Piece {
 /** Of a full turn, shorter than any that is seen. */
 const leastShare = 1e-9;
 
-/**
- * A part of the way round the middle of a rectangle, out to its edges, from its middle or from a hole.
- * @param turn 1 is clockwise.
- */
-export function sectorPath(
-  rect: Rect,
-  hole: Rounded | undefined,
-  turn: 1 | -1,
-  { from, to }: Sector,
-): readonly PathStep[] {
-  const middle = { x: rect.x + rect.width / 2, y: rect.y + rect.height / 2 };
-  const steps: PathStep[] = [];
-  const go = (type: PathStep['type'], ...points: readonly Point[]) => {
-    steps.push({ type, values: points.flatMap(({ x, y }) => [middle.x + turn * x, middle.y + y]) });
-  };
-  const edges = outlineOf({ x: rect.width / 2, y: rect.height / 2 }, noRadii);
-  const outside = within(edges, from, to);
-  if (outside.length === 0) return [];
-  go('M', hit(outside[0]!.piece, from));
-  for (const { piece, end } of outside) go('L', hit(piece, end));
-  if (hole) {
-    const inside = within(outlineOf(halfOf(hole.rect), radiiOf(hole, turn)), from, to).reverse();
-    go('L', hit(inside[0]!.piece, to));
-    for (const { piece, start, end } of inside) backOver(piece, start, end, go);
-  } else if (to - from < 1) go('L', { x: 0, y: 0 });
-  go('Z');
-  return steps;
+/** The way round the middle of a rectangle, out to its edges, from its middle or from a hole. */
+export class RoundShape {
+  readonly #middle: Point;
+  readonly #turn: 1 | -1;
+  readonly #edges: readonly Passed[];
+  readonly #hole: readonly Passed[] | undefined;
+
+  /** @param turn 1 is clockwise. */
+  constructor(rect: Rect, hole: Rounded | undefined, turn: 1 | -1) {
+    this.#middle = { x: rect.x + rect.width / 2, y: rect.y + rect.height / 2 };
+    this.#turn = turn;
+    this.#edges = passed(outlineOf({ x: rect.width / 2, y: rect.height / 2 }, noRadii));
+    this.#hole = hole && passed(outlineOf(halfOf(hole.rect), radiiOf(hole, turn)));
+  }
+
+  /** A part of it as a path; none of one that is too small to be seen. */
+  sector({ from, to }: Sector): readonly PathStep[] {
+    const { x: left, y: top } = this.#middle;
+    const turn = this.#turn;
+    const steps: PathStep[] = [];
+    const go: Go = (type, ...points) => {
+      // One that grows is given room for more than it gets.
+      const values = new Array<number>(2 * points.length);
+      points.forEach(({ x, y }, nth) => {
+        values[2 * nth] = left + turn * x;
+        values[2 * nth + 1] = top + y;
+      });
+      steps.push({ type, values });
+    };
+    if (!(to - from > leastShare)) return steps;
+    for (const { piece, start, end } of this.#edges) {
+      if (Math.min(to, end) - Math.max(from, start) <= leastShare) continue;
+      if (steps.length === 0) go('M', hit(piece, from));
+      go('L', hit(piece, Math.min(to, end)));
+    }
+    if (this.#hole) this.#backAround(this.#hole, from, to, go);
+    else if (to - from < 1) go('L', { x: 0, y: 0 });
+    go('Z');
+    return steps;
+  }
+
+  #backAround(hole: readonly Passed[], from: number, to: number, go: Go): void {
+    let isFirst = true;
+    for (let nth = hole.length - 1; nth >= 0; nth--) {
+      const { piece, start, end } = hole[nth]!;
+      const [first, last] = [Math.max(from, start), Math.min(to, end)];
+      if (last - first <= leastShare) continue;
+      if (isFirst) go('L', hit(piece, last));
+      isFirst = false;
+      backOver(piece, first, last, go);
+    }
+  }
+}
+
+/** A piece, and between which shares of the way round it is passed. */
+interface Passed {
+  readonly piece: Piece;
+  readonly start: number;
+  readonly end: number;
 }
 
 type Go = (type: PathStep['type'], ...points: readonly Point[]) => void;
@@ -119,17 +151,16 @@ function outlineOf({ x, y }: Point, [rightTop, rightBottom, leftBottom, leftTop]
   });
 }
 
-/** What of an outline lies between two shares of the way round, piece by piece. */
-function within(outline: readonly Piece[], from: number, to: number) {
-  const found: { readonly piece: Piece; readonly start: number; readonly end: number }[] = [];
-  let passed = 0;
+/** The pieces of an outline, those without length left out. */
+function passed(outline: readonly Piece[]): readonly Passed[] {
+  const found: Passed[] = [];
+  let start = 0;
   for (const piece of outline) {
     const share = shareOf(piece.end);
     // The top is where it starts and where it ends.
-    const end = Math.min(to, share < passed ? 1 : share);
-    const start = Math.max(from, passed);
-    passed = share < passed ? 1 : share;
+    const end = share < start ? 1 : share;
     if (end - start > leastShare) found.push({ piece, start, end });
+    start = end;
   }
   return found;
 }
