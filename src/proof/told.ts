@@ -91,14 +91,23 @@ export function tellAll(found: readonly Found[], looks: Looks, gaps: Gap[]): rea
 /** A finding as the check tells it where it is worst; undefined where something else is told there in its place. */
 function tellWorst(found: Found, looks: Looks): ProvedFinding | undefined {
   const corners: Point[] = [];
-  for (const { deepest: point, polygon } of deepestParts(found)) {
+  const parts = deepestParts(found);
+  for (const { deepest: point, polygon, depth } of parts) {
     const proved = tell(found, point, looks);
     if (!proved) corners.push(...insideCorners(polygon));
-    else if (corners.length === 0) return proved;
-    else return nearestToWorst(found, [proved, ...toldAmong(found, corners, looks)], looks);
+    else if (corners.length === 0) {
+      // As bad to rounding: the screen of whole px beside the one may be less so than that beside the other.
+      const alike = parts.filter(
+        (one) => one.deepest !== point && one.depth >= depth - rounding * Math.abs(depth),
+      );
+      return worstOf([proved, ...alike.flatMap((one) => tell(found, one.deepest, looks) ?? [])]);
+    } else return nearestToWorst(found, [proved, ...toldAmong(found, corners, looks)], looks);
   }
   return undefined;
 }
+
+/** What rounding may make of a depth, as a share. */
+const rounding = 1e-6;
 
 /** The parts in which a finding is worst, the worst first. */
 function deepestParts({ parts }: Found): readonly (Part & Deepest)[] {
