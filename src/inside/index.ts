@@ -12,7 +12,6 @@ export {
   meterSectors,
   ringOf,
   shareAround,
-  sideOf,
   trackOfRing,
   trailColor,
   turnOfMeter,
