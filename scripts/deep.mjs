@@ -1,10 +1,9 @@
 // `npm run deep`: every test at its full depth, then the long judges. `-- --seed S` gives chance another start,
 // `-- --count N` another number of tries of each property; a name of tests (tests/text) looks at those alone.
 import { join } from 'node:path';
-import { parseArgs } from 'node:util';
-import { ensureBuilt, ensureChromium, ensurePackages, root, run } from './setup.mjs';
+import { calledWith, ensureBuilt, ensureChromium, ensurePackages, root, run } from './setup.mjs';
 
-const { values, positionals } = parseArgs({
+const { values, positionals } = calledWith({
   options: { seed: { type: 'string' }, count: { type: 'string' } },
   allowPositionals: true,
 });

@@ -1,9 +1,11 @@
-// `npm run docs`: the documentation as a site, in site/built, and served on this machine. `-- --build` only builds it.
+// `npm run docs`: the documentation as a site, in site/built, and served on this machine until nobody has read for a while. `-- --build`
+// only builds it.
 import { spawnSync } from 'node:child_process';
 import { cpSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ensureBuilt, ensurePackages, root } from './setup.mjs';
+import { calledWith, ensureBuilt, ensurePackages, root } from './setup.mjs';
 
+const { values } = calledWith({ options: { build: { type: 'boolean' } } });
 ensurePackages();
 await ensureBuilt();
 
@@ -33,7 +35,7 @@ for (const file of readdirSync(pages, { recursive: true, encoding: 'utf8' }))
 const { build } = await import('vitepress');
 await quietly(() => build(site));
 console.log('The documentation is in site/built.');
-if (!process.argv.includes('--build')) {
+if (!values.build) {
   const { preview } = await import('vite');
   const server = await preview({
     root: site,
@@ -43,7 +45,12 @@ if (!process.argv.includes('--build')) {
     build: { outDir: 'built' },
     preview: { host: '127.0.0.1', port: 4180 },
   });
-  console.log(`Read it at ${server.resolvedUrls?.local[0]} (Ctrl+C ends it).`);
+  const minutes = 10;
+  const idle = setTimeout(() => void server.close(), minutes * 60_000);
+  server.httpServer.on('request', () => idle.refresh());
+  console.log(
+    `Read it at ${server.resolvedUrls?.local[0]} (it ends ${minutes} minutes after the last page was asked for, or with Ctrl+C).`,
+  );
 }
 
 /** Keeps what a generator prints, and shows it only where it fails. @param {() => Promise<unknown>} work */

@@ -1,4 +1,5 @@
 // What every command of the repository does first, each step only when it is needed.
+import { parseArgs } from 'node:util';
 import { execFileSync, spawnSync } from 'node:child_process';
 import { existsSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -87,4 +88,19 @@ function ensureChromiumAgain(advice) {
 export function run(program, args, options = {}) {
   const result = spawnSync(program, args, { cwd: root, stdio: 'inherit', ...options });
   return result.status ?? 1;
+}
+
+/**
+ * What a script was called with; a wrong call ends it with one sentence.
+ * @template {import('node:util').ParseArgsConfig} Config
+ * @param {Config} config
+ */
+export function calledWith(config) {
+  try {
+    return parseArgs(config);
+  } catch (error) {
+    const { message } = /** @type {Error} */ (error);
+    console.error(/^[^.]*(?:'\.[^.]*)?/.exec(message)?.[0]);
+    return process.exit(2);
+  }
 }
