@@ -41,7 +41,7 @@ function isDocument(path: string): boolean {
     file = openSync(path, 'r');
     const bytes = Buffer.alloc(bytesLookedAt);
     const text = bytes.toString('utf8', 0, readSync(file, bytes));
-    return /^[\s{]*["']?pimbot["']?\s*:/m.test(text);
+    return /^[\s{]*["']?pimbot["']?\s*:\s*\d/m.test(text);
   } catch {
     return false;
   } finally {

@@ -32,11 +32,12 @@ export function mend(
   let shared = new SharedChecks(document, options.resources);
   const mended: Mended[] = [];
   const tried = new Set<string>();
+  const groups = new Set<string>();
   const budget = new TryBudget(mostTimes);
   let isNew = false;
   for (;;) {
     const left = findings.filter((one) => one.outcome === 'failed' && !tried.has(keyOf(one)) && wanted(one));
-    const finding = strictest(firstOfSmall(left, findings, tried) ?? left[0], left);
+    const finding = strictest(firstOfSmall(left, findings, groups) ?? left[0], left);
     if (!finding || budget.isSpent) {
       if (!isNew || budget.isSpent)
         return { text: now.origin.source?.text ?? '', mended, isWhole: !budget.isSpent };
@@ -58,23 +59,21 @@ export function mend(
 }
 
 /**
- * One of several that are small together, where none of them was tried: what they have in common first, then nothing of them is left to be
- * mended one by one.
+ * One of several that are small together, of each such group once: what they have in common first, then nothing of them is left to be
+ * mended one by one. @param known The groups of which one was tried; that of the answer is added.
  */
 function firstOfSmall(
   left: readonly Finding[],
   all: readonly Finding[],
-  tried: ReadonlySet<string>,
+  known: Set<string>,
 ): Finding | undefined {
   const beside = smallTogether(all);
-  const touched = new Map<readonly Finding[], boolean>();
-  return left.find((one) => {
+  const first = left.find((one) => {
     const group = beside(one);
-    let isTouched = touched.get(group);
-    if (isTouched === undefined)
-      touched.set(group, (isTouched = group.length === 0 || group.some((each) => tried.has(keyOf(each)))));
-    return !isTouched;
+    return group && !known.has(group.name);
   });
+  if (first) known.add(beside(first)!.name);
+  return first;
 }
 
 /** What is large enough for a thumb is large enough for a pointer: the one change in place of two. */

@@ -27,7 +27,7 @@ beforeAll(() => {
   put('two.yaml', good.replace('views:\n', 'views:\n  menu: {}\n'));
   mkdirSync(join(folder.path, 'alone'));
   put('alone/hud.yaml', good);
-  put('alone/pairs.json', '{}');
+  put('alone/package.json', '{\n  "dependencies": {\n    "pimbot": "1.0.0"\n  }\n}\n');
 });
 afterAll(() => folder.remove());
 

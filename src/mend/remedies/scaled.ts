@@ -43,24 +43,30 @@ const onGlass: Least = {
 
 const leastOf = ({ check }: Finding) => (checkOf(check).unit === 'px' ? inPixels : onGlass);
 
-const none: readonly Finding[] = [];
+/** What is small in a view for one reason. */
+interface Small {
+  /** What tells it from others: the view, and what is too small. */
+  readonly name: string;
+  readonly places: Set<string>;
+  readonly findings: Finding[];
+}
 
-/** By finding, what is small in its view together with it and for the same reason; none where few are. */
-export function smallTogether(found: readonly Finding[]): (finding: Finding) => readonly Finding[] {
-  const groups = new Map<string, { readonly places: Set<string>; readonly findings: Finding[] }>();
-  const groupOf = (one: Finding) => `${one.view} ${leastOf(one).key}`;
+/** By finding, what is small in its view together with it and for the same reason; undefined where few are. */
+export function smallTogether(found: readonly Finding[]): (finding: Finding) => Small | undefined {
+  const groups = new Map<string, Small>();
+  const nameOf = (one: Finding) => `${one.view} ${leastOf(one).key}`;
   const isSmall = ({ check, outcome }: Finding) => outcome === 'failed' && checkOf(check).growsWithScale;
   for (const one of found) {
     if (!isSmall(one)) continue;
-    const key = groupOf(one);
-    let group = groups.get(key);
-    if (!group) groups.set(key, (group = { places: new Set(), findings: [] }));
+    const name = nameOf(one);
+    let group = groups.get(name);
+    if (!group) groups.set(name, (group = { name, places: new Set(), findings: [] }));
     group.places.add(one.pointer);
     group.findings.push(one);
   }
   return (finding) => {
-    const group = isSmall(finding) ? groups.get(groupOf(finding)) : undefined;
-    return group && group.places.size >= manyPlaces ? group.findings : none;
+    const group = isSmall(finding) ? groups.get(nameOf(finding)) : undefined;
+    return group && group.places.size >= manyPlaces ? group : undefined;
   };
 }
 
@@ -69,9 +75,9 @@ export const largerScale: Remedy = (broken) => {
   const { finding, found, document, widget, on, screens, design } = broken;
   if (on.layout.factor(widget.index) !== 1) return [];
   const least = leastOf(finding);
-  const small = smallTogether(found)(finding);
+  const small = smallTogether(found)(finding)?.findings;
   const isEverywhere = new Set(finding.occurrences.map((one) => one.screen)).size === screens.length;
-  if (small.length === 0 || isEverywhere) return [];
+  if (!small || isEverywhere) return [];
   const now = document.source.reference ?? {};
   const needs = [small, [finding]].map((some) => {
     const most = Math.max(...some.map((one) => neededBy(one, broken, least)));
