@@ -25,6 +25,7 @@ const mostHard = 8;
 export class TryBudget {
   #left: number;
   #hard: readonly Place[] = [];
+  readonly #refused = new Set<string>();
 
   /** @param times How many times as much as the changes of one report may take. */
   constructor(times = 1) {
@@ -45,6 +46,20 @@ export class TryBudget {
       );
     });
     this.#hard = [place, ...others].slice(0, mostHard);
+  }
+
+  /** A change of what several findings have in common brings one that was not there: for each of them it would, in this document. */
+  refuse(say: string): void {
+    this.#refused.add(say);
+  }
+
+  isRefused(say: string): boolean {
+    return this.#refused.has(say);
+  }
+
+  /** The document is another one: what was refused is tried again. */
+  forget(): void {
+    this.#refused.clear();
   }
 
   get isSpent(): boolean {

@@ -53,6 +53,7 @@ export function mend(
     mended.push({ finding, suggestion });
     isNew = true;
     now = readChanged(now, suggestion.text);
+    budget.forget();
     shared = new SharedChecks(now, options.resources, { shared });
     findings = suggestion.findings;
   }

@@ -90,7 +90,7 @@ function firstThatMends(
   const { resources } = trial.options;
   for (const { change, draft, disturbance, ...candidate } of candidatesFor(document, trial, shared)) {
     const inView = finding.view !== undefined && isWithinView(draft, finding.view);
-    let after = attempt(() => triedOn(draft.document, trial, inView, candidate.shared));
+    let after = attempt(() => triedOn(draft.document, trial, inView, candidate.shared, change));
     if (!after) continue;
     const written = attempt(() => {
       const text = new DocumentText(document);
@@ -101,7 +101,9 @@ function firstThatMends(
     const { text, read } = written;
     // What YAML shares between places changes in all of them: then the text comes to something else than the values did.
     if (inOrder(read) !== inOrder(draft.document))
-      after = attempt(() => triedOn(read, trial, false, new SharedChecks(read, resources, { shared })));
+      after = attempt(() =>
+        triedOn(read, trial, false, new SharedChecks(read, resources, { shared }), change),
+      );
     if (!after) continue;
     const mendsToo = before.findings.length - after.length - 1;
     return {
@@ -144,6 +146,7 @@ function candidatesFor(document: CheckedDocument, trial: Trial, shared: SharedCh
   if (view && !before) return [];
   let most: number | undefined;
   for (const change of changesFor(document, trial, shared).slice(0, mostTries)) {
+    if (change.isOfCause && budget.isRefused(change.say)) continue;
     // Most changes mend nothing: they are tried on values, and only what holds is written as text and read again.
     const draft = attempt(() => {
       const made = new DocumentDraft(document);
@@ -279,6 +282,7 @@ function triedOn(
   { finding, before, options, budget }: Trial,
   inView: boolean,
   shared: SharedChecks,
+  { say, isOfCause }: Change,
 ): readonly Finding[] | undefined {
   const { resources } = options;
   const { view, worst } = finding;
@@ -288,7 +292,7 @@ function triedOn(
     runBatch(changed, resources, { view, occasion, screens }, shared, (looks, found) => {
       budget.spend(looks);
       const broken = found.find(isBroken);
-      if (broken) throw new Breaks({ view, occasion, screen: broken.worst.screen });
+      if (broken) throw new Breaks({ view, occasion, screen: broken.worst.screen }, keyOf(broken));
     });
   const isBroken = breaking(finding, before);
   try {
@@ -302,6 +306,8 @@ function triedOn(
   } catch (error) {
     if (!(error instanceof Breaks)) throw error;
     budget.brokeAt(error.place);
+    const isNew = !before.findings.some((one) => keyOf(one) === error.key);
+    if (isOfCause && isNew) budget.refuse(say);
     return undefined;
   }
   const { findings } = results.verdict();
@@ -316,10 +322,13 @@ function triedOn(
 /** Thrown where a change that is tried breaks something, or leaves what it is to mend. */
 class Breaks extends Error {
   readonly place: Place;
+  /** What broke: `keyOf` the finding. */
+  readonly key: string;
 
-  constructor(place: Place) {
+  constructor(place: Place, key: string) {
     super('this change breaks something');
     this.place = place;
+    this.key = key;
   }
 }
 

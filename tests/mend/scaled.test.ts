@@ -2,8 +2,16 @@ import { expect, test } from '@jest/globals';
 import { readDocument, screens } from 'pimbot';
 import { checkDocument, mend, suggestFor, type CheckId } from 'pimbot/tools';
 import { bundledFonts } from 'pimbot/node';
+import { Counting } from './counting.ts';
 
 /* Where much of a view is small on some screens, the scale is the cause. */
+
+/** One that knows nothing of what was refused before. */
+class Forgetful extends Counting {
+  override isRefused(): boolean {
+    return false;
+  }
+}
 
 const options = { resources: { fonts: bundledFonts() }, screens };
 
@@ -52,6 +60,19 @@ test('letters that are coarse get as many px, and what limits there are stay', (
 test('where something has no room at another scale, each text is mended by itself', () => {
   const wide = '      - { id: chart, anchor: center, size: 1900 400, look: { background: "#0d4452" } }\n';
   expect(offered(hud(wide), 'small-text', 'depth').suggestion!.say).toMatch(/^(v|depth).*font-size/);
+});
+
+test('what brings something new is tried for one of them alone: the same comes of it, and less is looked at', () => {
+  const wide = '      - { id: chart, anchor: center, size: 1900 400, look: { background: "#0d4452" } }\n';
+  const { document } = readDocument(hud(wide));
+  const verdict = checkDocument(document!, options);
+  const small = verdict.findings.filter(({ check }) => check === 'small-text');
+  const mendEach = (budget: Counting) =>
+    small.map((finding) => suggestFor(document!, finding, verdict, options, undefined, budget)?.say);
+  const [one, forgetful] = [new Counting(), new Forgetful()];
+  expect(small).toHaveLength(3);
+  expect(mendEach(one)).toEqual(mendEach(forgetful));
+  expect(one.looks).toBeLessThan(forgetful.looks);
 });
 
 test('all of a document mended, what is small together is mended first, and by one change', () => {

@@ -2,15 +2,7 @@ import { expect, test } from '@jest/globals';
 import { readDocument, screens } from 'pimbot';
 import { SharedChecks, TryBudget, checkDocument, findingKey, suggestFor, type Finding } from 'pimbot/tools';
 import { bundledFonts } from 'pimbot/node';
-
-class Counting extends TryBudget {
-  looks = 0;
-
-  override spend(looks: number): void {
-    this.looks += looks;
-    super.spend(looks);
-  }
-}
+import { Counting } from './counting.ts';
 
 /** Five small buttons over a plate that is there on tablets alone: larger ones lie on it. */
 const text = JSON.stringify({
