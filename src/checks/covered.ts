@@ -4,6 +4,7 @@ import type { Look } from '../theme/index.ts';
 import { shown } from '../why/index.ts';
 import { mayLieOver } from './subject/siblings.ts';
 import type { Check } from './check.ts';
+import { trackOfRing } from '../inside/index.ts';
 import { FormScene, hasBox, intersection } from '../scene/index.ts';
 import { mostSeenThrough, pictureLayer } from './subject/behind.ts';
 import { isGround } from './subject/ground.ts';
@@ -104,7 +105,12 @@ export function coveringOf(subject: Subject, index: number): readonly Covering[]
   if (!found) {
     found = hidingOf(subject).flatMap((above) =>
       places[above]! > places[index]! && opacity[above]! >= mostSeenThrough && mayCover(subject, above, index)
-        ? [{ above, isOpaque: isOpaque(subject.widgets[above]!.look) && !holeOf(subject, above) }]
+        ? [
+            {
+              above,
+              isOpaque: isOpaque(subject.widgets[above]!.look) && !trackOfRing(subject.widgets[above]!),
+            },
+          ]
         : [],
     );
     known.set(index, found);
@@ -117,7 +123,8 @@ export function hidingIn(tree: Tree): readonly string[] {
   const { paints, opacity } = new FormScene(tree);
   return tree.widgets.map((widget, at) => {
     const { look } = widget;
-    return [paints[at], opacity[at], hasBox(look), mayHide(widget), isOpaque(look)].join(' ');
+    const isRing = trackOfRing(widget) !== undefined;
+    return [paints[at], opacity[at], hasBox(look), mayHide(widget), isOpaque(look), isRing].join(' ');
   });
 }
 

@@ -1,11 +1,11 @@
 import { choiceKeyOf, type WidgetSource } from '../document/index.ts';
 import type { LiveNode, LiveView } from '../live/index.ts';
 import { BuildError, chosenBy, isDivider, shareOf } from '../skeleton/index.ts';
+import { slidesAlong } from '../inside/index.ts';
 import { ValueError } from '../view/index.ts';
 import { changeOf, setPair, valuesWith } from './change.ts';
 import type { ChangeEffect, InputEffect } from './events.ts';
 import type { FocusField } from './focus/field.ts';
-import { slidesAlong } from '../inside/index.ts';
 import { oppositeStep, slid, valueAt, type SliderStep } from './slider.ts';
 
 /** What players change of what controls stand for: told, and put where it is bound. */

@@ -12,6 +12,7 @@ export {
   meterSectors,
   ringOf,
   shareAround,
+  shareAt,
   trackOfRing,
   trailColor,
   turnOfMeter,

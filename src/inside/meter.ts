@@ -60,10 +60,15 @@ export function meterSectors({ source }: Filled, gap: number, value: number): re
   })).filter(({ from, to }) => to > from);
 }
 
+/** The share of a full turn, clockwise from the top, at which a place beside and below the middle is passed. */
+export function shareAt(right: number, down: number): number {
+  const share = Math.atan2(right, -down) / (2 * Math.PI);
+  return share < 0 ? share + 1 : share;
+}
+
 /** The share of the way round the middle of a rectangle, from the top, at which a point is passed. */
 export function shareAround({ x, y, width, height }: Rect, turn: 1 | -1, atX: number, atY: number): number {
-  const share = Math.atan2(turn * (atX - x - width / 2), y + height / 2 - atY) / (2 * Math.PI);
-  return share < 0 ? share + 1 : share;
+  return shareAt(turn * (atX - x - width / 2), atY - y - height / 2);
 }
 
 /** What is left of a meter's colour where it was before, if nothing says another. */

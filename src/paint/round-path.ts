@@ -1,4 +1,4 @@
-import type { Rounded, Sector } from '../inside/index.ts';
+import { shareAt, type Rounded, type Sector } from '../inside/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { PathStep } from './draw-list.ts';
 
@@ -156,18 +156,13 @@ function passed(outline: readonly Piece[]): readonly Passed[] {
   const found: Passed[] = [];
   let start = 0;
   for (const piece of outline) {
-    const share = shareOf(piece.end);
+    const share = shareAt(piece.end.x, piece.end.y);
     // The top is where it starts and where it ends.
     const end = share < start ? 1 : share;
     if (end - start > leastShare) found.push({ piece, start, end });
     start = end;
   }
   return found;
-}
-
-function shareOf({ x, y }: Point): number {
-  const share = Math.atan2(x, -y) / (2 * Math.PI);
-  return share < 0 ? share + 1 : share;
 }
 
 /** Where a ray from the middle meets a piece. */

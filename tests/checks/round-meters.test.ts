@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { makeScreen, readDocument, type WidgetSource } from 'pimbot';
-import { checkDocument } from 'pimbot/tools';
+import { checkDocument, desktop, proveDocument } from 'pimbot/tools';
 import { documentOf, fonts } from '../support/views.ts';
 
 /* What is seen through the hole of a ring, and what lies on a round meter. */
@@ -60,4 +60,38 @@ test('a ring hides nothing in its hole, and what it lies on', () => {
     found({ ring: 40 }, [{ ...word('#ffffff'), id: 'below', offset }], '#000000');
   expect(below([0, 0])).toEqual([]);
   expect(below([0, -180]).some((one) => one.startsWith('covered below'))).toBe(true);
+});
+
+test('two themes, in one of which the hole of a ring is filled, are not proved as one', () => {
+  const theme = (background: string) => ({
+    'pimbot-theme': 1,
+    'styles': { ring: { background, color: '#ffc75f', radius: 200 } },
+  });
+  const files: Record<string, object> = {
+    'one.json': theme('#0a4d5e'),
+    'two.json': theme('linear-gradient(#0a4d5e, #04202a)'),
+  };
+  const children: readonly WidgetSource[] = [
+    { ...word('#ffffff'), id: 'below' },
+    {
+      'id': 'air',
+      'kind': 'meter',
+      'label': 'Air',
+      'style': 'ring',
+      'anchor': 'center',
+      'size': 400,
+      'value': 0.5,
+      'fill-from': 'clockwise',
+      'ring': 40,
+      'may-overlap': true,
+    },
+  ];
+  const { document } = readDocument(
+    documentOf(children, { themes: { one: 'one.json', two: 'two.json' } }, { backdrop: '#000' }),
+    { readFile: (path) => ({ text: JSON.stringify(files[path]), name: path }) },
+  );
+  const region = { from: { width: 640, height: 500 }, to: { width: 1280, height: 900 } };
+  const [proof] = proveDocument(document!, { resources: { fonts }, device: desktop, region });
+  const covered = proof!.failures.filter(({ finding }) => finding.check === 'covered');
+  expect(covered.map(({ on }) => on.map(({ occasion }) => occasion.theme))).toEqual([['two']]);
 });
