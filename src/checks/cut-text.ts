@@ -1,6 +1,7 @@
 import type { WidgetSource } from '../document/index.ts';
 import { paddingEnd, paddingStart } from '../inside/index.ts';
 import { keyPointer, shown, whySize, type Reason } from '../why/index.ts';
+import type { Layout } from '../layout/index.ts';
 import type { Check } from './check.ts';
 import { overshoot, worstEdge, type TextWidget } from '../scene/index.ts';
 import type { Subject } from './subject/subject.ts';
@@ -78,17 +79,23 @@ export function textRoom(subject: Subject, widget: TextWidget) {
   const { index, text } = widget;
   const scale = subject.layout.scale(index);
   const { lines, shrink, shortened } = subject.text(index);
-  const wide = lines.reduce((most, line) => Math.max(most, line.width), 0) * shrink;
+  let widest = 0;
+  for (const { width } of lines) if (width > widest) widest = width;
+  const wide = widest * shrink;
   const high = lines.length * text.lineHeight * shrink;
   const { layout } = subject;
-  const room = (axis: 'x' | 'y', length: number) =>
-    (length - paddingStart(layout, widget, axis) - paddingEnd(layout, widget, axis)) / layout.factor(index);
-  const [roomX, roomY] = [room('x', layout.widthInU(index)), room('y', layout.heightInU(index))];
+  const roomX = roomIn(layout, widget, 'x', layout.widthInU(index));
+  const roomY = roomIn(layout, widget, 'y', layout.heightInU(index));
   // What is typed goes along with the caret.
   const isTyped = widget.kind === 'textbox' && !widget.isPlaceholder;
   const over = { x: isTyped ? 0 : (wide - roomX) * scale, y: (high - roomY) * scale };
   const dropped = shortened && text.setting.ellipsis === 'none' ? droppedFrom(widget, subject) : 0;
   return { wide, high, roomX, roomY, over, dropped };
+}
+
+function roomIn(layout: Layout, widget: TextWidget, axis: 'x' | 'y', length: number): number {
+  const inner = length - paddingStart(layout, widget, axis) - paddingEnd(layout, widget, axis);
+  return inner / layout.factor(widget.index);
 }
 
 const noEdge = { edge: 'left', distance: 0 } as const;

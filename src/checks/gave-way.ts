@@ -1,4 +1,5 @@
-import { gaveWay } from '../why/index.ts';
+import type { FormScene } from '../scene/index.ts';
+import { demandsOf, gaveWay, type Demand } from '../why/index.ts';
 import type { Check } from './check.ts';
 
 export const gaveWayCheck = {
@@ -15,9 +16,14 @@ export const gaveWayCheck = {
   remedies: ['raiseMaximum', 'roomForChildren', 'stack'],
   run(subject, limit, report) {
     const found = new Map<number, { text: string; pointer: string }[]>();
-    for (const { widget, text, pointer } of gaveWay(subject.tree, subject.layout))
+    for (const { widget, text, pointer } of gaveWay(subject.tree, subject.layout, demandsIn(subject.form)))
       found.set(widget, [...(found.get(widget) ?? []), { text, pointer }]);
     for (const [widget, reasons] of found)
       if (reasons.length > limit) report({ outcome: 'failed', widget, measured: reasons.length, reasons });
   },
 } as const satisfies Check;
+
+/** Everything that is asked for in a form. */
+export function demandsIn(form: FormScene): readonly Demand[] {
+  return form.once('demands', () => demandsOf(form.tree));
+}

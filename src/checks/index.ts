@@ -15,6 +15,7 @@ export type { Check, DocumentCheck, Outcome, Severity, WhollyLooked } from './ch
 export type { RemedyName } from './remedies.ts';
 export { isHeld } from './bursts-parent.ts';
 export { coveringOf, hiddenBy, hidingIn } from './covered.ts';
+export { demandsIn } from './gave-way.ts';
 export { isLostWhenCut } from './cut-off.ts';
 export { isMeant, textRoom } from './cut-text.ts';
 export { mayBleed } from './outside-safe-area.ts';

@@ -104,7 +104,7 @@ export class Decisions {
 
   /** The floor of a quotient. */
   floor(a: number, b: number, unit: number): number {
-    const floor = this.#kept(() => Math.floor(a / b));
+    const floor = this.#kept(Math.floor(a / b));
     this.#decide(true, (a - floor * b) * unit);
     this.#decide(true, ((floor + 1) * b - a) * unit);
     return floor;
@@ -119,27 +119,32 @@ export class Decisions {
   weighted(one: number, other: number, share: number): number {
     if (share === 0 || share === 1) return share === 0 ? one : other;
     if (!this.#isPlayed) this.#isBent = true;
-    const mean = this.#kept(() => one ** (1 - share) * other ** share);
-    const [first, second] = [this.#kept(() => one), this.#kept(() => other)];
+    const mean = this.#kept(one ** (1 - share) * other ** share);
+    const first = this.#kept(one);
+    const second = this.#kept(other);
     return first > 0 && second > 0 ? mean * ((1 - share) * (one / first) + share * (other / second)) : mean;
   }
 
   /** The height of a leaf at the width in `exchange[0]`, into `exchange[1]`. @param factor u of the view one u of the leaf is. */
   height(measure: LeafMeasure, exchange: Float64Array, factor: number, unit: number): void {
     const width = exchange[0]!;
-    let known: ReturnType<SteadyBetween>;
-    const around = () => (known ??= this.#steadyBetween(measure, width) ?? withoutLines);
-    const from = this.#kept(() => around()[0]);
-    const to = this.#kept(() => around()[1]);
-    const isSteady = this.#kept(() => (around()[2] ? 1 : 0)) === 1;
-    if (isSteady) exchange[1] = this.#kept(() => heightOf(measure, width));
-    else measure.heightInto(exchange);
+    if (!this.#isPlayed) {
+      const [from, to, isSteady] = this.#steadyBetween(measure, width) ?? withoutLines;
+      this.#values.push(from, to, isSteady ? heightOf(measure, width) : NaN);
+    }
+    const from = this.#values[this.#value++]!;
+    const to = this.#values[this.#value++]!;
+    const height = this.#values[this.#value++]!;
+    // What is not steady follows from the width itself.
+    if (Number.isNaN(height)) measure.heightInto(exchange);
+    else exchange[1] = height;
     this.#decide(true, (width - from) * factor * unit);
     this.#decide(true, (to - width) * factor * unit);
   }
 
-  #kept(find: () => number): number {
-    if (!this.#isPlayed) this.#values.push(find());
+  /** A number that comes out: where it is played, the one that did. */
+  #kept(found: number): number {
+    if (!this.#isPlayed) this.#values.push(found);
     return this.#values[this.#value++]!;
   }
 

@@ -1,6 +1,7 @@
 import { Worker } from 'node:worker_threads';
 import { proveDocument, type ProveOptions, type ViewProof } from '../proof/index.ts';
 import type { OpenedProject } from './check-threads.ts';
+import { SharedViewList } from './shared-view-list.ts';
 import { workerRoom } from './worker-room.ts';
 
 /** What is proved, without what cannot go to another thread. */
@@ -10,15 +11,15 @@ export type ProverOptions = Omit<ProveOptions, 'resources' | 'progress' | 'views
 export interface ProverStart {
   readonly file: string;
   readonly theme: string | undefined;
+  /** Of what was read here: a thread that reads other bytes proves nothing. */
+  readonly fingerprint: string;
   readonly options: ProverOptions;
+  readonly views: readonly string[];
+  readonly list: SharedArrayBuffer;
 }
 
-/** What a thread says. A document that cannot be used has no fingerprint. */
-export type ProverSays =
-  | { readonly type: 'open'; readonly fingerprint: string | undefined }
-  | { readonly type: 'progress'; readonly view: string; readonly share: number }
-  | { readonly type: 'proof'; readonly view: string; readonly proof: ViewProof }
-  | { readonly type: 'failed'; readonly view: string };
+/** A proof that a thread has made, or `undefined` of a view that it could not prove. */
+export type ProverSays = { readonly view: string; readonly proof: ViewProof | undefined };
 
 /** What is proved on threads. */
 export interface ProveJob {
@@ -27,78 +28,60 @@ export interface ProveJob {
   readonly project: OpenedProject;
   readonly options: ProverOptions;
   readonly views: readonly string[];
-  /** How many threads work; with one, or one view, it is this one. */
+  /** How many threads work, this one among them. */
   readonly threads: number;
   /** Called with how many views are done, and a fraction of those under way. */
   readonly progress: (done: number, all: number) => void;
 }
 
 /**
- * Proves views on several threads, one view at a time each. A thread that read other bytes than this one did is asked nothing, and
- * what one could not do is done here. The same proofs, whoever made them.
+ * Proves views on this thread and on others, one view at a time each. A thread that read other bytes than this one did proves
+ * nothing, and what one could not do is done here. The same proofs, whoever made them.
  * @throws what {@link proveDocument} throws.
  */
 export async function proveOnThreads(job: ProveJob): Promise<readonly ViewProof[]> {
-  const { views, threads, project, options, progress } = job;
-  const shares = new Map<string, number>();
-  const tell = (view: string, share: number) => {
-    shares.set(view, share);
-    progress(
-      [...shares.values()].reduce((sum, one) => sum + one, 0),
-      views.length,
-    );
-  };
-  const here = (view: string): ViewProof => {
+  const { views, project, options, progress } = job;
+  const list = SharedViewList.of(views.length);
+  const here = (nth: number): ViewProof => {
     const { document, resources } = project;
     const [proof] = proveDocument(document, {
       ...options,
       resources,
-      views: [view],
-      progress: (done, all) => tell(view, done / all),
+      views: [views[nth]!],
+      progress: (done, all) => {
+        list.tell(nth, done / all);
+        progress(list.done, views.length);
+      },
     });
     return proof!;
   };
   const found = new Map<string, ViewProof>();
-  if (threads > 1 && views.length > 1) await askThreads(job, found, tell);
-  for (const view of views) if (!found.has(view)) found.set(view, here(view));
-  return views.map((view) => found.get(view)!);
+  const helpers = Math.min(job.threads, views.length) - 1;
+  const ended = Array.from({ length: helpers }, () => helped(job, list, found));
+  for (let nth = list.take(); nth !== undefined; nth = list.take()) found.set(views[nth]!, here(nth));
+  // While they end their last ones, nobody else says how far they are.
+  const said = setInterval(() => progress(list.done, views.length), 100);
+  await Promise.all(ended).finally(() => clearInterval(said));
+  return views.map((view, nth) => found.get(view) ?? here(nth));
 }
 
-/** Has threads prove what they can; each takes the next view when it has done one. */
-async function askThreads(
-  { file, theme, project, options, views, threads }: ProveJob,
+/** Has another thread prove what it can, view by view, until all are taken. */
+async function helped(
+  { file, theme, project: { fingerprint }, options, views }: ProveJob,
+  list: SharedViewList,
   found: Map<string, ViewProof>,
-  tell: (view: string, share: number) => void,
 ): Promise<void> {
-  const queue = [...views];
-  const start: ProverStart = { file, theme, options };
-  const work = async () => {
-    const worker = new Worker(new URL('./prove-worker.js', import.meta.url), {
-      workerData: start,
-      resourceLimits: workerRoom,
+  const start: ProverStart = { file, theme, fingerprint, options, views, list: list.memory };
+  const worker = new Worker(new URL('./prove-worker.js', import.meta.url), {
+    workerData: start,
+    resourceLimits: workerRoom,
+  });
+  await new Promise<void>((done) => {
+    worker.on('message', ({ view, proof }: ProverSays) => {
+      if (proof) found.set(view, proof);
     });
-    const ended = new Promise<void>((done) => {
-      const next = () => {
-        const view = queue.shift();
-        if (view === undefined) done();
-        else worker.postMessage(view);
-      };
-      worker.on('message', (message: ProverSays) => {
-        if (message.type === 'progress') tell(message.view, message.share);
-        else if (message.type === 'open') {
-          if (message.fingerprint === project.fingerprint) next();
-          else done();
-        } else {
-          if (message.type === 'proof') found.set(message.view, message.proof);
-          next();
-        }
-      });
-      // One that dies leaves its work to this thread.
-      worker.on('error', () => done());
-      worker.on('exit', () => done());
-    });
-    await ended;
-    await worker.terminate();
-  };
-  await Promise.all(Array.from({ length: Math.min(threads, views.length) }, work));
+    // One that dies leaves its work to this thread.
+    worker.on('error', () => done());
+    worker.on('exit', () => done());
+  });
 }

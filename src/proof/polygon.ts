@@ -38,39 +38,44 @@ export function negative({ x, y, c }: Affine): Affine {
 /** Corners nearer to a line than this, in px, lie on it. */
 const onLine = 1e-7;
 
-/** How far a point is on the side of a line where it is above 0, in px of the plane. */
-function beyond(line: Affine, point: Point): number {
-  const steep = Math.sqrt(line.x * line.x + line.y * line.y);
-  return steep < 1e-12 ? line.c : at(line, point) / steep;
+/** What the number of a point is divided by for its distance from the line where the number is 0, in px of the plane. */
+function steepness({ x, y }: Affine): number {
+  const steep = Math.sqrt(x * x + y * y);
+  return steep < 1e-12 ? 1 : steep;
 }
 
 /** The parts of a polygon on the two sides of a line: where the number is not below 0, and where it is not above. */
 export function cut(polygon: Polygon, line: Affine): { readonly above: Polygon; readonly below: Polygon } {
+  const steep = steepness(line);
+  // Corners on the line are on both sides.
+  const sideOf = (point: Point): number => {
+    const far = at(line, point) / steep;
+    return Math.abs(far) <= onLine ? 0 : far;
+  };
   let [isAbove, isBelow] = [true, true];
-  const sides = polygon.map((point) => {
-    const far = beyond(line, point);
-    if (Math.abs(far) <= onLine) return 0;
+  for (const point of polygon) {
+    const far = sideOf(point);
     if (far < 0) isAbove = false;
-    else isBelow = false;
-    return far;
-  });
+    else if (far !== 0) isBelow = false;
+  }
   if (isAbove) return { above: polygon, below: [] };
   if (isBelow) return { above: [], below: polygon };
   const above: Point[] = [];
   const below: Point[] = [];
-  polygon.forEach((point, nth) => {
-    const next = (nth + 1) % polygon.length;
-    const [here, there] = [sides[nth]!, sides[next]!];
+  for (let nth = 0; nth < polygon.length; nth++) {
+    const point = polygon[nth]!;
+    const other = polygon[nth + 1 === polygon.length ? 0 : nth + 1]!;
+    const here = sideOf(point);
+    const there = sideOf(other);
     if (here >= 0) above.push(point);
     if (here <= 0) below.push(point);
     if (here * there < 0) {
-      const other = polygon[next]!;
       const share = here / (here - there);
       const between = { x: point.x + (other.x - point.x) * share, y: point.y + (other.y - point.y) * share };
       above.push(between);
       below.push(between);
     }
-  });
+  }
   return { above, below };
 }
 

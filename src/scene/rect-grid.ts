@@ -81,15 +81,15 @@ export class RectGrid {
     const found: number[] = [];
     const [right, bottom] = [x + width, y + height];
     const edges = this.#edges;
+    const indexes = this.#indexes;
     let looked = 0;
     const take = (nth: number) => {
       looked++;
       const at = 4 * nth;
       if (edges[at]! < right && x < edges[at + 2]! && edges[at + 1]! < bottom && y < edges[at + 3]!)
-        found.push(this.#indexes[nth]!);
+        found.push(indexes[nth]!);
     };
-    if (!this.#cells?.each(x, y, right, bottom, take))
-      for (let nth = 0; nth < this.#indexes.length; nth++) take(nth);
+    if (!this.#cells?.each(x, y, right, bottom, take)) for (let nth = 0; nth < indexes.length; nth++) take(nth);
     this.#effort?.compare(found.length, looked - found.length);
     return found;
   }

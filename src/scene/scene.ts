@@ -129,8 +129,11 @@ export class Scene {
     for (const one of painted) {
       const rect = this.visualRect(one);
       if (!(rect.width > 0 && rect.height > 0)) continue;
-      const others = grid.meeting(rect).filter((other) => other > one && !this.isWithin(other, one));
-      for (const other of others.sort((a, b) => a - b)) call(one, other);
+      const others: number[] = [];
+      for (const other of grid.meeting(rect))
+        if (other > one && !this.isWithin(other, one)) others.push(other);
+      if (others.length > 1) others.sort((a, b) => a - b);
+      for (const other of others) call(one, other);
     }
   }
 

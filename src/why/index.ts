@@ -1,5 +1,5 @@
 /* A number of a layout in; the reasons it has out, back to what was written. */
-export { eachDemand, gaveWay } from './gave-way.ts';
+export { demandsOf, gaveWay } from './gave-way.ts';
 export type { Demand } from './gave-way.ts';
 export type { GaveWay } from './gave-way.ts';
 export { whyLook } from './look.ts';

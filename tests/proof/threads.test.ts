@@ -51,6 +51,28 @@ test('threads prove what this one proves, in the order that was asked for', asyn
   expect(asked.told.at(-1)).toBe(2);
 });
 
+test('a thread beside this one proves views too', async () => {
+  const cases = Array.from({ length: 100 }, (_, nth) => `c${nth}: {}`);
+  writeFileSync(file, `${source}cases: { ${cases.join(', ')} }\n`);
+  try {
+    const asked = await job(2);
+    const nobody = new Int32Array(new SharedArrayBuffer(4));
+    let steps = 0;
+    const progress = (done: number) => {
+      steps++;
+      // This thread waits a little at each step of its first view, until the other one has done one.
+      if (done < 1) Atomics.wait(nobody, 0, 0, 150);
+    };
+    const proofs = await proveOnThreads({ ...asked, progress });
+    // Each case is a step: this thread has not done those of both views.
+    expect(steps).toBeLessThan(2 * cases.length);
+    const { document, resources } = asked.project;
+    expect(proofs).toEqual(proveDocument(document, { ...options, resources, views: asked.views }));
+  } finally {
+    writeFileSync(file, source);
+  }
+});
+
 test('a file that has changed since is not proved in place of the one that was read', async () => {
   const asked = await job(2);
   writeFileSync(file, source.replaceAll('width: 500', 'width: 10'));

@@ -43,6 +43,7 @@ import { openView } from '../../view/index.ts';
 import type { Finding, Coverage } from '../../verdict/index.ts';
 import { UsageError, exitClean, exitFindings, exitUnusable, type Io } from '../io.ts';
 import { load, type Usable } from '../load.ts';
+import { optimiseLater } from '../optimise-later.ts';
 import { Progress } from '../progress.ts';
 import { screenFrom } from '../screen-option.ts';
 
@@ -193,6 +194,7 @@ async function provedOn(
   const asked = views === undefined ? all : all.filter((name) => views.includes(name));
   const { supported } = apartBySupport(document, asked, everySize);
   if (supported.length === 0) return [];
+  optimiseLater();
   const proofs = await proveOnThreads({
     file,
     theme: undefined,

@@ -29,6 +29,7 @@ import { checkDrawingPaths, writeDrawing } from '../drawing.ts';
 import { UsageError, exitClean, exitFindings, exitUnusable, type Io } from '../io.ts';
 import { eachFile } from '../each-file.ts';
 import type { Usable } from '../load.ts';
+import { optimiseLater } from '../optimise-later.ts';
 import { factorOption } from '../options.ts';
 import { proofPage, type Proved } from '../proof-page.ts';
 import { screenFrom } from '../screen-option.ts';
@@ -163,6 +164,7 @@ async function prove(files: readonly string[], call: ProveCall, io: Io): Promise
       throw new UsageError(
         `nothing to prove: ${asked.join(', ')} ${asked.length === 1 ? 'supports' : 'support'} no size of those, or a line of them alone`,
       );
+    optimiseLater();
     const proofs = await proveOnThreads({
       file,
       theme: call.theme,

@@ -1,6 +1,6 @@
 import type { Widget } from '../../dress/index.ts';
 import type { ViewLayout } from '../../view/index.ts';
-import { eachDemand } from '../../why/index.ts';
+import { demandsOf } from '../../why/index.ts';
 import { isConditional, narrowViews, upToTen } from '../on-screens.ts';
 import { keysOf, keysWhere, sizeKeys, wholeUp, type Broken, type Remedy } from '../remedy.ts';
 
@@ -58,9 +58,6 @@ export const roomForChildren: Remedy = ({ widget, on }) => {
 
 /** By how much what is in a row or column needs more room than there is, in u of the view. */
 function lackOf(widget: Widget, { tree, layout }: ViewLayout): number {
-  let lack = 0;
-  eachDemand(tree, layout, (one) => {
-    if (one.widget === widget.index && one.demand === 'room') lack = one.over[0]! * layout.factor(one.unit);
-  });
-  return lack;
+  const wanted = demandsOf(tree).find(({ widget: own, demand }) => own === widget.index && demand === 'room');
+  return wanted ? wanted.over[0]!(layout) * layout.factor(wanted.unit) : 0;
 }

@@ -51,24 +51,20 @@ export function reachesOver(
 ): readonly Over[] {
   const found: Over[] = [];
   for (const edge of edges) {
+    // At the first two edges what is less is further out.
+    const isStart = edge === 'left' || edge === 'top';
+    const limits = outer[edge];
     const where = new Where(cell);
-    for (const box of boxes) {
-      const [far, near] = past(edge, box, outer);
-      where.further(far, near, limit);
-    }
+    for (const { [edge]: own } of boxes)
+      if (isStart) where.further(limits, own, limit);
+      else where.further(own, limits, limit);
     if (!where.numbers) continue;
-    const over = boxes.map((box) => {
-      const [far, near] = past(edge, box, outer);
-      return plus(less(far, near), -limit);
-    });
+    const over = boxes.map(({ [edge]: own }) =>
+      plus(isStart ? less(limits, own) : less(own, limits), -limit),
+    );
     found.push({ edge, over, where });
   }
   return found;
 }
 
 const edges = ['left', 'right', 'top', 'bottom'] as const satisfies readonly EdgeName[];
-
-/** Two numbers, of which the first is more where a box reaches over an edge of another one. */
-function past(edge: EdgeName, box: Box, outer: Box): readonly [Affine, Affine] {
-  return edge === 'left' || edge === 'top' ? [outer[edge], box[edge]] : [box[edge], outer[edge]];
-}

@@ -24,6 +24,8 @@ export const covered: Traced = {
         )
           continue;
         const [mine, theirs] = [cell.seen(widget), cell.seen(other)];
+        // Most of what lies about each other never meets.
+        if (new Where(cell).shared(mine, theirs, 0).isOver) continue;
         const shared = new Where(cell).common([...mine, screen]).shared(mine, theirs, 0).numbers;
         if (!shared) continue;
         // Where both stay as they are to each other, so does what is hidden, whatever the picture is like.
@@ -67,16 +69,18 @@ export const covered: Traced = {
 /** Whether some boxes are, on all screens of a cell, the same drawing larger or smaller. */
 function staysPut(cell: CellScenes, boxes: readonly Box[]): boolean {
   const [first] = boxes;
-  const [across, down] = [less(first!.right, first!.left), less(first!.bottom, first!.top)];
+  const { left, top } = first!;
+  const [across, down] = [less(first!.right, left), less(first!.bottom, top)];
+  const isFixed = (one: Affine, whole: Affine) => fixedShare(cell, one, whole) !== undefined;
   return (
-    boxes.every(({ left, top, right, bottom }) =>
-      [
-        [less(left, first!.left), across],
-        [less(right, first!.left), across],
-        [less(top, first!.top), down],
-        [less(bottom, first!.top), down],
-      ].every(([one, whole]) => fixedShare(cell, one!, whole!) !== undefined),
-    ) && fixedShare(cell, across, down) !== undefined
+    isFixed(across, down) &&
+    boxes.every(
+      (box) =>
+        isFixed(less(box.left, left), across) &&
+        isFixed(less(box.right, left), across) &&
+        isFixed(less(box.top, top), down) &&
+        isFixed(less(box.bottom, top), down),
+    )
   );
 }
 

@@ -1,5 +1,5 @@
 import type { CellScenes } from '../cell-scenes.ts';
-import { less, negative, type Affine } from '../polygon.ts';
+import { at, less, negative, type Affine } from '../polygon.ts';
 
 /*
  * Areas are products of two numbers, and no affine functions. Where one side is a fixed share of what it is compared with, the
@@ -100,8 +100,11 @@ export function* moreThanShare(cell: CellScenes, sides: Sides, whole: Sides, sha
 
 /** The share one number is of another, where that is the same in all of a cell. */
 export function fixedShare(cell: CellScenes, one: Affine, whole: Affine): number | undefined {
-  const [first, ...corners] = cell.polygon.map(
-    ({ x, y }) => (one.x * x + one.y * y + one.c) / (whole.x * x + whole.y * y + whole.c),
-  );
-  return corners.every((share) => Math.abs(share - first!) < 1e-9) ? first : undefined;
+  let first: number | undefined;
+  for (const point of cell.polygon) {
+    const share = at(one, point) / at(whole, point);
+    first ??= share;
+    if (!(Math.abs(share - first) < 1e-9)) return undefined;
+  }
+  return first;
 }
