@@ -292,26 +292,33 @@ export class TextBlock {
     const isSame = key === this.#setWidth || (key >= this.#setFrom && key < this.#setTo);
     if (this.#set && isSame && high === this.#setHeight) return this.#set;
     const shrink = this.#shrinkFor(width, high);
-    let lines = this.linesWithin(wrap ? key / shrink : Infinity);
-    let isShortened = lines.length > mostLines;
-    const tooMany = isShortened;
-    if (tooMany) {
-      const { start } = lines[mostLines - 1]!;
-      lines = lines.slice(0, mostLines);
-      if (ellipsis !== 'none')
-        lines[mostLines - 1] = this.#shorter(start, this.text.length, key / shrink, true);
-    } else if (!wrap && ellipsis !== 'none') {
-      isShortened = lines.some((line) => line.width > key / shrink + slack);
-      lines = lines.map((line) =>
-        line.width > key / shrink + slack ? this.#shorter(line.start, line.end, key / shrink, false) : line,
-      );
-    }
+    const room = key / shrink;
+    const broken = this.linesWithin(wrap ? room : Infinity);
+    const tooMany = broken.length > mostLines;
+    let isShortened = tooMany;
+    let lines = tooMany ? broken.slice(0, mostLines) : broken;
+    if (ellipsis !== 'none')
+      lines = lines.map((line, nth) => {
+        if (tooMany && nth === mostLines - 1) return this.#shorter(line.start, this.text.length, room, true);
+        if (line.width <= room + slack) return line;
+        isShortened = true;
+        return this.#shorter(line.start, line.end, room, false);
+      });
     this.#set = { lines, shrink, shortened: isShortened };
     this.#setWidth = key;
     const isAlone = isShortened || key === Infinity || limited;
-    [this.#setFrom, this.#setTo] = isAlone ? nowhere : this.brokenBetween(width);
+    [this.#setFrom, this.#setTo] = isAlone ? nowhere : this.#wholeBetween(width, lines);
     this.#setHeight = high;
     return this.#set;
+  }
+
+  /** The widths around one between which lines break in the same places and none has to be shortened. */
+  #wholeBetween(width: number, lines: readonly TextLine[]): readonly [from: number, to: number] {
+    const [broken, to] = this.brokenBetween(width);
+    let from = broken;
+    // A word too long for its line breaks nowhere.
+    if (this.setting.ellipsis !== 'none') for (const line of lines) from = Math.max(from, line.width - slack);
+    return [from, to];
   }
 
   /** One line of a part of the text with an ellipsis for what does not fit. */

@@ -40,17 +40,16 @@ function keptBetween(block: TextBlock, width: number, whole: number): Steady {
     most = Math.min(most, to);
   };
   const lines = shortens === 'none' ? [] : block.linesWithin(wrap ? width : Infinity);
-  if (wrap) {
-    narrow(block.brokenBetween(width));
-    const last = lines[mostLines - 1];
-    if (last && lines.length > mostLines)
-      narrow(lettersBetween(block, last.start, block.text.length, width, true));
-  } else
-    for (const line of lines) {
-      const fits = line.width <= width + slack;
-      narrow(
-        fits ? [line.width - slack, Infinity] : lettersBetween(block, line.start, line.end, width, false),
-      );
+  if (wrap) narrow(block.brokenBetween(width));
+  const tooMany = lines.length > mostLines;
+  for (const [nth, line] of lines.slice(0, mostLines).entries())
+    if (tooMany && nth === mostLines - 1)
+      narrow(lettersBetween(block, line.start, block.text.length, width, true));
+    else if (line.width <= width + slack) narrow([line.width - slack, Infinity]);
+    else {
+      narrow(lettersBetween(block, line.start, line.end, width, false));
+      // All of it may need less room than all but a letter and an ellipsis.
+      narrow([-Infinity, line.width - slack]);
     }
   return [least, most, true];
 }

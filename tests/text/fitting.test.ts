@@ -55,12 +55,26 @@ describe('a text that does not fit', () => {
     expect(numbers(on, 'b')[0]).toBe(200);
   });
 
+  test('has an ellipsis in every line that one long word is too wide for', () => {
+    const told = { text: 'To Bartholomew of the Lampworks', width: 110, ellipsis: 'end' } as const;
+    expect(lines(told)).toEqual(['To', 'Barthol…', 'of the', 'Lampw…']);
+    expect(textOf(told).set.shortened).toBe(true);
+    expect(lines({ ...told, 'ellipsis': 'middle', 'max-lines': 2 })).toEqual(['To', 'Bart…rks']);
+    expect(lines({ ...told, 'text': 'Bartholomew', 'max-lines': 1 })).toEqual(['Barthol…']);
+    for (let width = 30; width < 300; width += 7)
+      for (const line of textOf({ ...told, width, 'max-lines': 3 }).set.lines)
+        expect(line.width).toBeLessThanOrEqual(width + 1e-6);
+  });
+
   test('is set as the room says, whatever room it had before', () => {
     const settings: readonly WidgetSource[] = [
       {},
       { 'max-lines': 2 },
       { 'max-lines': 2, 'ellipsis': 'end' },
       { wrap: false, ellipsis: 'middle' },
+      { ellipsis: 'end' },
+      { 'max-lines': 1, 'ellipsis': 'end' },
+      { 'max-lines': 4, 'ellipsis': 'middle' },
       { 'least-font-size': 12, 'max-lines': 3 },
       { 'least-font-size': 9, 'wrap': false },
       { 'least-font-size': 16 },
@@ -68,7 +82,7 @@ describe('a text that does not fit', () => {
     fc.assert(
       fc.property(
         fc.constantFrom(...settings),
-        fc.array(fc.integer({ min: 60, max: 700 }), { minLength: 2, maxLength: 9 }),
+        fc.array(fc.integer({ min: 30, max: 700 }), { minLength: 2, maxLength: 9 }),
         (setting, widths) => {
           const block = () => textOf({ width: 900, ...setting }).text;
           const kept = block();
