@@ -33,7 +33,7 @@ export const covered = {
     const { places } = subject.form;
     const grid = subject.gridOf(opaque, (index) => subject.visualRect(index));
     for (const { index, pointer } of widgets) {
-      if (!isLostWhenCovered(subject, index) || !subject.isSeen(index)) continue;
+      if (!isLostWhenCovered(subject, index) || !subject.isSeen(index) || isGround(subject, index)) continue;
       const rect = subject.visualRect(index);
       const area = rect.width * rect.height;
       if (!(area > 0)) continue;
@@ -64,13 +64,10 @@ export function hidingOf(subject: Subject): readonly number[] {
   );
 }
 
-/** Whether something of a widget is lost where it is covered, if it is seen. */
+/** Whether something of a widget is lost where it is covered, if it is seen and is no ground: of a picture behind everything, and of the game itself, nothing is. */
 function isLostWhenCovered(subject: Subject, index: number): boolean {
   const { kind } = subject.widgets[index]!;
-  if (kind === 'panel' || kind === 'dialog' || !subject.paints(index)) return false;
-  if (subject.isBehindDialog(index)) return false;
-  // A picture behind everything, and the game itself.
-  return !isGround(subject, index);
+  return kind !== 'panel' && kind !== 'dialog' && subject.paints(index) && !subject.isBehindDialog(index);
 }
 
 function mayCover(subject: Subject, above: number, index: number): boolean {
@@ -95,7 +92,7 @@ interface Covering {
   readonly isOpaque: boolean;
 }
 
-/** What would cover a widget, wherever it stands; nothing of one of which nothing is lost. */
+/** What would cover a widget that is no ground, wherever it stands; nothing of one of which nothing is lost. */
 export function coveringOf(subject: Subject, index: number): readonly Covering[] {
   if (!isLostWhenCovered(subject, index)) return [];
   const { places, opacity } = subject.form;

@@ -46,16 +46,30 @@ export const cutOff = {
 
 /** Whether something of a widget is lost where what is around it cuts it off. */
 export function isLostWhenCut(subject: Subject, index: number): boolean {
-  const { kind } = subject.widgets[index]!;
-  // Of a text, cut-text says how much of it is lost.
-  if (kind === 'text' || !subject.paints(index)) return false;
-  // A bare panel that is cut off loses nothing that is said; but a plate in a list is meant to be scrolled to.
-  if (bare.has(kind)) {
-    const other = subject.cutterOf(index);
-    const box = other === undefined ? undefined : subject.widgets[other]!.box;
-    if (!box?.x.scrolls && !box?.y.scrolls) return false;
-  }
   const clip = subject.cutter(index);
-  // A map or a strip that fills the window it is seen through is meant to be larger.
-  return clip !== undefined && !(kind === 'image' && covers(subject.rect(index), clip));
+  if (clip === undefined || !isCutOff(subject, index)) return false;
+  if (isLostInLists(subject, index)) return scrollsIn(subject, subject.cutterOf(index));
+  return !(fillsItsWindow(subject, index) && covers(subject.rect(index), clip));
+}
+
+/** Whether a widget is one of those that something may be lost of: of a text, cut-text says how much. */
+export function isCutOff(subject: Subject, index: number): boolean {
+  return subject.widgets[index]!.kind !== 'text' && subject.paints(index);
+}
+
+/** Whether a widget is a map or a strip, which is meant to be larger than the window it is seen through and loses nothing where it fills that. */
+export function fillsItsWindow({ widgets }: Subject, index: number): boolean {
+  return widgets[index]!.kind === 'image';
+}
+
+/** Whether a widget is bare: cut off it loses nothing that is said, but a plate in a list is meant to be scrolled to. */
+export function isLostInLists({ widgets }: Subject, index: number): boolean {
+  return bare.has(widgets[index]!.kind);
+}
+
+/** Whether what cuts a widget off moves what is in it along an axis. */
+export function scrollsIn({ widgets }: Subject, cutter: number | undefined): boolean {
+  if (cutter === undefined) return false;
+  const { x, y } = widgets[cutter]!.box;
+  return x.scrolls || y.scrolls;
 }

@@ -3,7 +3,7 @@ import { paddingEnd, paddingStart } from '../inside/index.ts';
 import { keyPointer, shown, whySize, type Reason } from '../why/index.ts';
 import type { Layout } from '../layout/index.ts';
 import type { Check } from './check.ts';
-import { overshoot, worstEdge, type TextWidget } from '../scene/index.ts';
+import { axisOf, edgesOver, overshoot, type EdgeName, type TextWidget } from '../scene/index.ts';
 import type { Subject } from './subject/subject.ts';
 
 /** Which way it is cut, or how many characters are dropped. */
@@ -36,7 +36,13 @@ export const cutText = {
       const { lines } = subject.text(index);
       const scale = subject.layout.scale(index);
       const clip = subject.cutter(index);
-      const past = clip ? worstEdge(overshoot(subject.textRect(index), clip)) : noEdge;
+      // What is meant at one edge may hide a cut at another.
+      const past =
+        (clip &&
+          edgesOver(overshoot(subject.textRect(index), clip), limit).find(
+            ({ edge }) => !isMeant(widget, subject, edge),
+          )) ??
+        noEdge;
       const measured = Math.max(over.x, over.y, past.distance, dropped > 0 ? text.lineHeight * scale : 0);
       if (!(measured > limit)) continue;
       const pointer = keyPointer(widget, 'text');
@@ -47,8 +53,7 @@ export const cutText = {
         continue;
       }
       if (measured === past.distance) {
-        if (isMeant(widget, subject, past.edge)) continue;
-        const axis = past.edge === 'left' || past.edge === 'right' ? 'x' : 'y';
+        const { axis } = axisOf(past.edge);
         const cutter = subject.cutterOf(index);
         const facts = { axis, by: 'a clip' } as const;
         const reasons = whyClipped(subject, index, cutter, axis, past);
@@ -110,14 +115,24 @@ function droppedFrom({ index, text }: TextWidget, subject: Subject): number {
  * Whether letters are cut on purpose: a strip that moves behind its window. It says `overflow: clip` for this text
  * alone, which it could not hold: one long line past its side, or lines that are twice as high as it.
  */
-export function isMeant({ index, parent, source }: TextWidget, subject: Subject, edge: string): boolean {
+function isMeant(widget: TextWidget, subject: Subject, edge: EdgeName): boolean {
+  const { axis } = axisOf(edge);
+  const over = stripOver(widget, subject, axis);
+  return over !== undefined && (axis === 'x' ? over > 0 : over >= 0);
+}
+
+/** By how much a text is longer than a strip has to be, in px; undefined of a text that is none, however long it is. */
+export function stripOver(
+  { index, parent, source }: TextWidget,
+  subject: Subject,
+  axis: 'x' | 'y',
+): number | undefined {
   const around = subject.widgets[parent]!;
   if (!('overflow' in around.source) || around.source.overflow !== 'clip' || around.box.arrange !== 'free')
-    return false;
+    return undefined;
   const [inner, outer] = [subject.textRect(index), subject.rect(parent)];
-  return edge === 'left' || edge === 'right'
-    ? (source as WidgetSource).wrap === false && inner.width > outer.width
-    : inner.height >= 2 * outer.height;
+  if (axis === 'y') return inner.height - 2 * outer.height;
+  return (source as WidgetSource).wrap === false ? inner.width - outer.width : undefined;
 }
 
 function whyClipped(

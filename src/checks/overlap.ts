@@ -4,9 +4,8 @@ import type { Check } from './check.ts';
 import type { Rect } from '../layout/index.ts';
 import { axisOf, intersection, type EdgeName } from '../scene/index.ts';
 import { controls } from '../dress/index.ts';
-import { covers } from './subject/beds.ts';
-import { fillsBare, isGround } from './subject/ground.ts';
-import { hollowOf } from './subject/hollow.ts';
+import { fills, groundsUpTo, mayFill } from './subject/ground.ts';
+import { isFrame, isInHollow } from './subject/hollow.ts';
 import type { Subject } from './subject/subject.ts';
 
 export const overlap = {
@@ -26,7 +25,7 @@ export const overlap = {
       const shared = intersection(subject.visualRect(one), subject.visualRect(other));
       const measured = Math.min(shared.width, shared.height);
       if (!(measured > limit)) return;
-      const branches = branchesApart(subject, one, other);
+      const branches = branchesAtOdds(subject, one, other);
       if (!branches) return;
       // One sentence for two branches: their outermost widgets come first in document order.
       const key = `${branches[0]} ${branches[1]}`;
@@ -47,8 +46,8 @@ export const overlap = {
 } as const satisfies Check;
 
 /**
- * The children of the nearest widget around both that two widgets are in; undefined where the two may overlap: one is in the
- * other, is the ground the other stands on or frames it, or one of them says so.
+ * The children of the nearest widget around both that two widgets are in; undefined where the two may overlap wherever they are:
+ * one is in the other, or one of them says so.
  */
 export function branchesApart(
   subject: Subject,
@@ -56,28 +55,64 @@ export function branchesApart(
   other: number,
 ): readonly [number, number] | undefined {
   const branches = branchesOf(subject, one, other);
-  if (!branches || mayOverlap(subject, one, other, branches)) return undefined;
-  if (isFramed(subject, one, other) || isFramed(subject, other, one)) return undefined;
-  if (isUnder(subject, one, other, branches) || isUnder(subject, other, one, branches)) return undefined;
-  return branches;
+  return branches && !mayOverlap(subject, one, other, branches) ? branches : undefined;
+}
+
+/** The same of two that nothing excuses here. */
+export function branchesAtOdds(
+  subject: Subject,
+  one: number,
+  other: number,
+): readonly [number, number] | undefined {
+  const branches = branchesApart(subject, one, other);
+  const isAtOdds =
+    branches && !excusesOf(subject, one, other, branches).some((each) => isExcused(subject, each));
+  return isAtOdds ? branches : undefined;
+}
+
+/** Why two widgets may overlap where they are: one stands inside of a frame that the other is, or all of some fill what they are in. */
+export type Excuse =
+  | { readonly by: 'frame'; readonly frame: number; readonly inside: number }
+  | { readonly by: 'grounds'; readonly grounds: readonly number[] };
+
+/** What may excuse that two widgets overlap, wherever they are. */
+export function excusesOf(
+  subject: Subject,
+  one: number,
+  other: number,
+  branches: readonly number[],
+): readonly Excuse[] {
+  const pairs = [
+    [one, other],
+    [other, one],
+  ] as const;
+  return pairs.flatMap(([index, above]): readonly Excuse[] => [
+    ...(isFrame(subject, above) ? [{ by: 'frame', frame: above, inside: index } as const] : []),
+    ...groundUnder(subject, index, above, branches),
+  ]);
+}
+
+/** What has to fill what it is in for a widget to be the ground the other stands on, or what dims all that is there and takes no input. */
+function groundUnder(
+  subject: Subject,
+  index: number,
+  above: number,
+  branches: readonly number[],
+): readonly Excuse[] {
+  if (!branches.includes(index)) return [];
+  const isPressed = controls.has(subject.widgets[above]!.kind) && subject.form.letsThrough[index] === 0;
+  const all = isPressed ? groundsUpTo(subject, index) : mayFill(subject, index) ? [index] : undefined;
+  return all ? [{ by: 'grounds', grounds: all }] : [];
+}
+
+function isExcused(subject: Subject, excuse: Excuse): boolean {
+  if (excuse.by === 'grounds') return excuse.grounds.every((one) => fills(subject, one));
+  const { frame, inside } = excuse;
+  return isInHollow(subject, inside, frame);
 }
 
 /** Links of the chain that are told of each of the two. */
 const mostReasons = 2;
-
-/** Whether a widget stands inside of a frame. */
-function isFramed(subject: Subject, index: number, frame: number): boolean {
-  const hollow = hollowOf(subject, frame);
-  return hollow !== undefined && covers(hollow, subject.visualRect(index));
-}
-
-/** Whether a widget is the ground that the other stands on, or what dims all that is there and takes no input. */
-function isUnder(subject: Subject, index: number, other: number, branches: readonly number[]): boolean {
-  if (!branches.includes(index)) return false;
-  if (isGround(subject, index)) return true;
-  const isPressed = controls.has(subject.widgets[other]!.kind) && subject.form.letsThrough[index] === 0;
-  return !isPressed && fillsBare(subject, index);
-}
 
 /**
  * The edge of the other over which the two have come together: one they face each other with on the reference; where they

@@ -15,7 +15,6 @@ export {
   sharesAxis,
   unionOf,
   edgesOver,
-  worstEdge,
 } from './geometry.ts';
 export type { EdgeName } from './geometry.ts';
 export { firstFrom } from './sorted.ts';

@@ -8,7 +8,12 @@ import { documentOf, fonts } from '../support/views.ts';
 const screens = [makeScreen({ width: 800, height: 600 })];
 
 /** What some checks say of a round meter of 400 × 400 px and what is on it or behind it, with what they measure. */
-function found(meter: Partial<WidgetSource>, others: readonly WidgetSource[], backdrop: string) {
+function found(
+  meter: Partial<WidgetSource>,
+  others: readonly WidgetSource[],
+  backdrop: string,
+  checks = ['low-contrast', 'covered', 'dimmed-text'],
+) {
   const round: WidgetSource = {
     'id': 'air',
     'kind': 'meter',
@@ -24,10 +29,7 @@ function found(meter: Partial<WidgetSource>, others: readonly WidgetSource[], ba
   const { document } = readDocument(documentOf(children, {}, { backdrop }));
   const { findings } = checkDocument(document!, { resources: { fonts }, screens });
   return findings
-    .filter(
-      ({ check, worst }) =>
-        ['low-contrast', 'covered', 'dimmed-text'].includes(check) && worst.measured !== null,
-    )
+    .filter(({ check, worst }) => checks.includes(check) && worst.measured !== null)
     .map(({ check, widget, worst }) => `${check} ${widget} ${Math.round(worst.measured! * 10) / 10}`);
 }
 
@@ -60,6 +62,32 @@ test('a ring hides nothing in its hole, and what it lies on', () => {
     found({ ring: 40 }, [{ ...word('#ffffff'), id: 'below', offset }], '#000000');
   expect(below([0, 0])).toEqual([]);
   expect(below([0, -180]).some((one) => one.startsWith('covered below'))).toBe(true);
+});
+
+test('what stands in the hole of a ring is not overlapped, as long as its own outline is in it', () => {
+  const overlaps = (one: WidgetSource, meter: Partial<WidgetSource> = {}) =>
+    found({ ring: 40, ...meter }, [one], '#000000', ['overlap']);
+  const label = (offset: readonly [number, number]) =>
+    word('#ffffff', { 'offset': offset, 'may-overlap': false });
+  expect(overlaps(label([0, 0]))).toEqual([]);
+  expect(overlaps(label([150, 0]))).toEqual(['overlap air 29.9']);
+  // A box has corners that a disc of its size has not; the hole is 320 px wide.
+  const disc = (size: number, radius: number): WidgetSource => ({
+    id: 'disc',
+    anchor: 'center',
+    size,
+    look: { background: '#223344', radius },
+  });
+  expect(overlaps(disc(318, 159))).toEqual([]);
+  expect(overlaps(disc(318, 0))).toEqual(['overlap air 318']);
+  expect(overlaps(disc(224, 0))).toEqual([]);
+  expect(overlaps(disc(324, 162))).toEqual(['overlap air 324']);
+  // In a ring with square corners a box fits too, and in none that is a disc or filled by a gradient.
+  expect(overlaps(disc(318, 0), { look: { color: '#ffffff', background: '#0a4d5e' } })).toEqual([]);
+  expect(found({}, [disc(100, 50)], '#000000', ['overlap'])).toEqual(['overlap air 100']);
+  const gradient = 'linear-gradient(#0a4d5e, #04202a)';
+  const filled = { look: { color: '#ffffff', background: gradient, radius: 200 } };
+  expect(overlaps(disc(100, 50), filled)).toEqual(['overlap air 100']);
 });
 
 test('two themes, in one of which the hole of a ring is filled, are not proved as one', () => {

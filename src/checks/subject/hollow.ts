@@ -1,8 +1,18 @@
 import type { Widget } from '../../dress/index.ts';
 import type { WidgetSource } from '../../document/index.ts';
-import { picturePieces, type PicturePiece } from '../../inside/index.ts';
+import {
+  cornersIn,
+  picturePieces,
+  ringOf,
+  trackOfRing,
+  type PicturePiece,
+  type Rounded,
+} from '../../inside/index.ts';
 import type { Rect } from '../../layout/index.ts';
 import type { Picture } from '../../picture/index.ts';
+import { evenCorners } from '../../theme/index.ts';
+import { covers, sliver } from './beds.ts';
+import { ringHole } from './round-meter.ts';
 import type { Subject } from './subject.ts';
 
 /** Below this share of opacity a pixel is taken for clear. */
@@ -10,16 +20,15 @@ const clearBelow = 0.05;
 
 /**
  * The inside of a frame, in device px: of a panel that is a border alone, of nine slices without their middle, of a picture
- * whose middle is clear. What stands there is not overlapped or hidden. Undefined of what is no frame.
+ * whose middle is clear, of a meter that is a ring. What stands there is not overlapped or hidden. Undefined of what is no frame.
  */
 export function hollowOf(subject: Subject, index: number): Rect | undefined {
-  const hollow = subject.form.once('hollow', () => new Map<number, Hollow | undefined>());
-  if (!hollow.has(index)) hollow.set(index, kindOfHollow(subject.widgets[index]!));
-  const found = hollow.get(index);
+  const found = kindOf(subject, index);
   if (!found) return undefined;
+  if (found.by === 'ring') return ringHole(subject, index)?.rect;
   const rect = subject.rect(index);
   const scale = subject.layout.scale(index);
-  if (found.by === 'border') return inset(rect, found.u * scale);
+  if (found.by === 'border') return grown(rect, -found.u * scale);
   const { widget, picture, clear } = found;
   const source = widget.source as WidgetSource;
   const pieces = picturePieces(rect, picture, source, widget.fit, scale);
@@ -36,7 +45,78 @@ export function hollowOf(subject: Subject, index: number): Rect | undefined {
   };
 }
 
+/** Whether a widget may be a frame, however large it is. */
+export function isFrame(subject: Subject, index: number): boolean {
+  return kindOf(subject, index) !== undefined;
+}
+
+/** Whether it is a frame whose inside may have round corners. */
+export function isRing(subject: Subject, index: number): boolean {
+  return kindOf(subject, index)?.by === 'ring';
+}
+
+/** Whether what is seen of a widget stands inside of a frame. */
+export function isInHollow(subject: Subject, index: number, frame: number): boolean {
+  if (isRing(subject, frame)) return pastHole(subject, index, frame) <= sliver;
+  const hollow = hollowOf(subject, frame);
+  return hollow !== undefined && covers(hollow, subject.visualRect(index));
+}
+
+/** How far what is seen of a widget reaches out of the hole of a ring, in px; not above 0 where it does not. */
+export function pastHole(subject: Subject, index: number, ring: number): number {
+  const hole = ringHole(subject, ring);
+  if (!hole) return Infinity;
+  let furthest = -Infinity;
+  for (const [x, y] of outlineOf(subject, index, subject.visualRect(index)))
+    furthest = Math.max(furthest, pastRounded(hole, x, y));
+  return furthest;
+}
+
+/** How far a point is outside of a rectangle with round corners, in px; below 0 inside. */
+function pastRounded({ rect, radius }: Rounded, x: number, y: number): number {
+  const [right, down] = [x - rect.x - rect.width / 2, y - rect.y - rect.height / 2];
+  const [end, side] = [down < 0 ? 'top' : 'bottom', right < 0 ? 'Left' : 'Right'] as const;
+  const round = radius[`${end}${side}`];
+  const across = Math.abs(right) - rect.width / 2 + round;
+  const along = Math.abs(down) - rect.height / 2 + round;
+  return Math.hypot(Math.max(across, 0), Math.max(along, 0)) + Math.min(Math.max(across, along), 0) - round;
+}
+
+/** Points of its outline that reach furthest into the corners, in device px. */
+function outlineOf(subject: Subject, index: number, seen: Rect): readonly (readonly [number, number])[] {
+  const widget = subject.widgets[index]!;
+  const rect = subject.rect(index);
+  const isWhole =
+    seen.x === rect.x && seen.y === rect.y && seen.width === rect.width && seen.height === rect.height;
+  const radius = isWhole ? cornersIn(widget, rect, subject.layout.scale(index)) : square;
+  const { x, y, width, height } = seen;
+  const corners = [
+    { from: radius.topLeft, x, y, across: 1, down: 1 },
+    { from: radius.topRight, x: x + width, y, across: -1, down: 1 },
+    { from: radius.bottomRight, x: x + width, y: y + height, across: -1, down: -1 },
+    { from: radius.bottomLeft, x, y: y + height, across: 1, down: -1 },
+  ];
+  return corners.flatMap(({ from, across, down, ...corner }) =>
+    Array.from({ length: from > 0 ? steps + 1 : 1 }, (_, nth) => {
+      const turn = (nth / steps) * (Math.PI / 2);
+      return [
+        corner.x + across * from * (1 - Math.sin(turn)),
+        corner.y + down * from * (1 - Math.cos(turn)),
+      ] as const;
+    }),
+  );
+}
+
+const square = evenCorners(0);
+/** Steps round a corner. */
+const steps = 8;
+
+function grown({ x, y, width, height }: Rect, by: number): Rect {
+  return { x: x - by, y: y - by, width: width + 2 * by, height: height + 2 * by };
+}
+
 type Hollow =
+  | { readonly by: 'ring' }
   | { readonly by: 'border'; readonly u: number }
   | {
       readonly by: 'picture';
@@ -46,8 +126,17 @@ type Hollow =
       readonly clear: Rect | undefined;
     };
 
+function kindOf(subject: Subject, index: number): Hollow | undefined {
+  const known = subject.form.once('hollow', () => new Map<number, Hollow | undefined>());
+  if (!known.has(index)) known.set(index, kindOfHollow(subject.widgets[index]!));
+  return known.get(index);
+}
+
 function kindOfHollow(widget: Widget): Hollow | undefined {
   const { kind, look, picture, text, source } = widget;
+  // A gradient is drawn in the hole of a ring too.
+  if (ringOf(widget) !== undefined)
+    return look.background && !trackOfRing(widget) ? undefined : { by: 'ring' };
   if ((kind !== 'panel' && kind !== 'image') || text || look.background) return undefined;
   if (!picture) return look.borderWidth > 0 ? { by: 'border', u: look.borderWidth } : undefined;
   const isCut = 'slice' in source && source.slice !== undefined && source['slice-center'] === 'hollow';
@@ -103,12 +192,6 @@ function between(pieces: readonly PicturePiece[], rect: Rect): Rect | undefined 
   }
   return right > left && bottom > top
     ? { x: left, y: top, width: right - left, height: bottom - top }
-    : undefined;
-}
-
-function inset({ x, y, width, height }: Rect, by: number): Rect | undefined {
-  return width > 2 * by && height > 2 * by
-    ? { x: x + by, y: y + by, width: width - 2 * by, height: height - 2 * by }
     : undefined;
 }
 

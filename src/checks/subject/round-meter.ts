@@ -7,6 +7,7 @@ import {
   trackOfRing,
   trailColor,
   turnOfMeter,
+  type Rounded,
 } from '../../inside/index.ts';
 import type { Rgba } from '../../theme/index.ts';
 import type { Subject } from './subject.ts';
@@ -37,12 +38,17 @@ export function holeOf(subject: Subject, index: number): ((x: number, y: number)
 }
 
 function insideOfRing(subject: Subject, index: number): ((x: number, y: number) => boolean) | undefined {
+  const hole = ringHole(subject, index);
+  return hole && ((x, y) => isInRounded(hole.rect, hole.radius, x, y));
+}
+
+/** The hole of a ring, in device px; undefined of what has none. */
+export function ringHole(subject: Subject, index: number): Rounded | undefined {
   const widget = subject.widgets[index]!;
   const ring = ringOf(widget);
   if (ring === undefined) return undefined;
   const rect = subject.rect(index);
   const scale = subject.layout.scale(index);
   const thick = (ring + widget.look.borderWidth) * scale;
-  const hole = holeIn({ rect, radius: cornersIn(widget, rect, scale) }, thick);
-  return hole && ((x, y) => isInRounded(hole.rect, hole.radius, x, y));
+  return holeIn({ rect, radius: cornersIn(widget, rect, scale) }, thick);
 }

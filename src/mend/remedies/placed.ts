@@ -1,4 +1,4 @@
-import { Subjects, branchesApart } from '../../checks/index.ts';
+import { Subjects, branchesAtOdds } from '../../checks/index.ts';
 import type { Json } from '../../document/index.ts';
 import { EditError, putAnchor, suggestAnchor } from '../../edit/index.ts';
 import type { Rect } from '../../layout/index.ts';
@@ -184,7 +184,7 @@ export const raise: Remedy = ({ widget, other, view, on }) => {
   if (!other) return [];
   const subject = new Subjects(view).of(on);
   const [one, above] = [widget.index, other.index];
-  if (subject.paints(one) && subject.paints(above) && branchesApart(subject, one, above)) return [];
+  if (subject.paints(one) && subject.paints(above) && branchesAtOdds(subject, one, above)) return [];
   const { z = 0 } = other.source as { z?: number };
   return [keysOf(widget, { z: z + 1 }), ...(z === 0 ? [keysOf(other, { z: -1 })] : [])];
 };

@@ -1,9 +1,9 @@
-import { checkOf, coveringOf, hiddenBy } from '../../checks/index.ts';
-import type { Box, CellScenes } from '../cell-scenes.ts';
+import { checkOf, coveringOf, groundsUpTo, hiddenBy } from '../../checks/index.ts';
 import { at, less, type Affine, type Point } from '../polygon.ts';
 import { undecided } from './boxes.ts';
-import { fixedShare, moreThanShare } from './products.ts';
-import type { Traced } from './traced.ts';
+import { both, everywhere, unfilled } from './parts.ts';
+import { moreThanShare, staysPut } from './products.ts';
+import type { Failing, Traced } from './traced.ts';
 import { Where } from './where.ts';
 
 const { id, limit } = checkOf('covered');
@@ -13,8 +13,17 @@ export const covered: Traced = {
   trace(cell, fails) {
     const { middle } = cell;
     const screen = cell.box(({ screenRect }) => screenRect);
-    for (const { index: widget } of middle.widgets)
-      for (const { above: other, isOpaque } of coveringOf(middle, widget)) {
+    for (const { index: widget } of middle.widgets) {
+      const covering = coveringOf(middle, widget);
+      if (covering.length === 0) continue;
+      // Of a ground nothing is lost.
+      const grounds = groundsUpTo(middle, widget);
+      const lost = grounds ? unfilled(cell, grounds) : everywhere;
+      if (lost.length === 0) continue;
+      const tell = ({ where, ...failing }: Failing & { readonly where: readonly Affine[] }) => {
+        for (const each of both([where], lost)) fails({ ...failing, where: each });
+      };
+      for (const { above: other, isOpaque } of covering) {
         const [own, over] = [cell.reach(widget), cell.reach(other)];
         if (
           own.left >= over.right ||
@@ -31,12 +40,12 @@ export const covered: Traced = {
         // Where both stay as they are to each other, so does what is hidden, whatever the picture is like.
         if (staysPut(cell, [...mine, ...theirs])) {
           const hidden = hiddenBy(middle, widget, other);
-          if (hidden > limit) fails({ widget, other, where: shared, by: () => hidden });
+          if (hidden > limit) tell({ widget, other, where: shared, by: () => hidden });
           continue;
         }
         // Of what is cut, only that they meet is known as a polygon.
         if (mine.length + theirs.length > 2) {
-          fails({ widget, other, where: shared, isUnsure: true });
+          tell({ widget, other, where: shared, isUnsure: true });
           continue;
         }
         const [lower, upper] = [mine[0]!, theirs[0]!];
@@ -53,7 +62,7 @@ export const covered: Traced = {
                 const by = (point: Point) =>
                   (100 * at(size.x, point) * at(size.y, point)) / (at(whole.x, point) * at(whole.y, point));
                 for (const part of moreThanShare(cell, size, whole, limit / 100))
-                  fails({
+                  tell({
                     widget,
                     other,
                     where: [...given, ...shared, ...part.where],
@@ -63,26 +72,9 @@ export const covered: Traced = {
                   });
               }
       }
+    }
   },
 };
-
-/** Whether some boxes are, on all screens of a cell, the same drawing larger or smaller. */
-function staysPut(cell: CellScenes, boxes: readonly Box[]): boolean {
-  const [first] = boxes;
-  const { left, top } = first!;
-  const [across, down] = [less(first!.right, left), less(first!.bottom, top)];
-  const isFixed = (one: Affine, whole: Affine) => fixedShare(cell, one, whole) !== undefined;
-  return (
-    isFixed(across, down) &&
-    boxes.every(
-      (box) =>
-        isFixed(less(box.left, left), across) &&
-        isFixed(less(box.right, left), across) &&
-        isFixed(less(box.top, top), down) &&
-        isFixed(less(box.bottom, top), down),
-    )
-  );
-}
 
 /** One of two numbers, and where it is that one. */
 interface Choice {

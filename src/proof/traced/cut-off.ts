@@ -1,7 +1,8 @@
-import { checkOf, isLostWhenCut } from '../../checks/index.ts';
+import { checkOf, fillsItsWindow, isCutOff, isLostInLists, scrollsIn, sliver } from '../../checks/index.ts';
 import type { Box, CellScenes } from '../cell-scenes.ts';
 import { at, less, type Affine, type Point } from '../polygon.ts';
 import { commonNumbers, reachesOver } from './boxes.ts';
+import { both, everywhere, partsOver } from './parts.ts';
 import { lessThanShare } from './products.ts';
 import type { Traced } from './traced.ts';
 
@@ -11,10 +12,21 @@ export const cutOff: Traced = {
   check: id,
   trace(cell, fails) {
     for (const { index: widget } of cell.middle.widgets) {
-      if (!isLostWhenCut(cell.middle, widget)) continue;
+      if (!isCutOff(cell.middle, widget)) continue;
       const own = cell.border(widget);
-      const cutters = cell.cutters(widget).filter((cutter) => isEverCut(cell, own, cutter));
+      const all = cell.cutters(widget);
+      const cutters = all.filter((cutter) => isEverCut(cell, own, cutter));
       if (cutters.length === 0) continue;
+      let isUnsure = false;
+      if (isLostInLists(cell.middle, widget)) {
+        // Which of them it is that cuts it off may change in the cell.
+        const lists = cell.middle.clippers(widget).map((cutter) => scrollsIn(cell.middle, cutter));
+        if (!lists.includes(true)) continue;
+        isUnsure = lists.includes(false);
+      }
+      const lost = fillsItsWindow(cell.middle, widget)
+        ? partsOver(reachesOver(cell, all, own, sliver))
+        : everywhere;
       const left = [own, ...cutters];
       const whole = { x: less(own.right, own.left), y: less(own.bottom, own.top) };
       const across: Affine[] = [];
@@ -34,7 +46,8 @@ export const cutOff: Traced = {
       // What is left is as wide as the narrowest of these: where any of them is too small, too little is left.
       const there = commonNumbers([own]);
       for (const part of lessThanShare(across, down, whole, 1 - limit / 100))
-        fails({ widget, where: [...part.where, ...there], by, isUnsure: part.isUnsure });
+        for (const where of both([[...part.where, ...there]], lost))
+          fails({ widget, where, by, isUnsure: part.isUnsure || isUnsure });
     }
   },
 };

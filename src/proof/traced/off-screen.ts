@@ -1,4 +1,4 @@
-import { checkOf } from '../../checks/index.ts';
+import { checkOf, isPlacedLater } from '../../checks/index.ts';
 import { reachesOver } from './boxes.ts';
 import type { Traced } from './traced.ts';
 
@@ -9,7 +9,7 @@ export const offScreen: Traced = {
   trace(cell, fails) {
     const screen = cell.box(({ screenRect }) => screenRect);
     for (const widget of cell.form.painted) {
-      if (cell.reach(widget).over <= limit) continue;
+      if (cell.reach(widget).over <= limit || isPlacedLater(cell.middle, widget)) continue;
       const seen = cell.seen(widget);
       for (const { edge, over, where } of reachesOver(cell, seen, screen, limit))
         fails({ widget, apart: edge, where: where.common(seen).numbers, by: over });

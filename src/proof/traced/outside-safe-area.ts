@@ -1,4 +1,4 @@
-import { checkOf, mayBleed } from '../../checks/index.ts';
+import { checkOf, isPlacedLater, mayBleed } from '../../checks/index.ts';
 import { reachesOver } from './boxes.ts';
 import type { Traced } from './traced.ts';
 
@@ -12,7 +12,7 @@ export const outsideSafeArea: Traced = {
     const screen = cell.box(({ screenRect }) => screenRect);
     const inner = cell.box(({ safeRect }) => safeRect);
     for (const widget of cell.form.painted) {
-      if (mayBleed(cell.middle, cell.middle.widgets[widget]!)) continue;
+      if (mayBleed(cell.middle, cell.middle.widgets[widget]!) || isPlacedLater(cell.middle, widget)) continue;
       // What lies outside of the screen is the business of another check.
       const seen = [...cell.seen(widget), screen];
       for (const { edge, over, where } of reachesOver(cell, seen, inner, limit))

@@ -1,5 +1,6 @@
-import { branchesApart, checkOf } from '../../checks/index.ts';
+import { branchesApart, checkOf, excusesOf } from '../../checks/index.ts';
 import { sharedNumbers } from './boxes.ts';
+import { both, lackingOf, type Parts } from './parts.ts';
 import type { Traced } from './traced.ts';
 import { Where } from './where.ts';
 
@@ -23,8 +24,20 @@ export const overlap: Traced = {
         if (cell.form.isWithin(pair.other, pair.widget)) continue;
         const [mine, theirs] = [cell.seen(pair.widget), cell.seen(pair.other)];
         const where = new Where(cell).shared(mine, theirs, limit).numbers;
-        if (!where || !branchesApart(cell.middle, pair.widget, pair.other)) continue;
-        fails({ ...pair, where, by: sharedNumbers(mine, theirs, limit) });
+        const branches = where && branchesApart(cell.middle, pair.widget, pair.other);
+        if (!branches) continue;
+        const by = sharedNumbers(mine, theirs, limit);
+        let [certain, unsure]: [Parts, Parts] = [[where], []];
+        for (const excuse of excusesOf(cell.middle, pair.widget, pair.other, branches)) {
+          const lacking = lackingOf(cell, excuse);
+          unsure = [
+            ...both(unsure, [...lacking.certain, ...lacking.unsure]),
+            ...both(certain, lacking.unsure),
+          ];
+          certain = both(certain, lacking.certain);
+        }
+        for (const each of certain) fails({ ...pair, where: each, by });
+        for (const each of unsure) fails({ ...pair, where: each, by, isUnsure: true });
       }
     }
   },

@@ -1,4 +1,4 @@
-import type { CellScenes } from '../cell-scenes.ts';
+import type { Box, CellScenes } from '../cell-scenes.ts';
 import { at, less, negative, type Affine } from '../polygon.ts';
 
 /*
@@ -107,4 +107,22 @@ export function fixedShare(cell: CellScenes, one: Affine, whole: Affine): number
     if (!(Math.abs(share - first) < 1e-9)) return undefined;
   }
   return first;
+}
+
+/** Whether some boxes are, on all screens of a cell, the same drawing larger or smaller. */
+export function staysPut(cell: CellScenes, boxes: readonly Box[]): boolean {
+  const [first] = boxes;
+  const { left, top } = first!;
+  const [across, down] = [less(first!.right, left), less(first!.bottom, top)];
+  const isFixed = (one: Affine, whole: Affine) => fixedShare(cell, one, whole) !== undefined;
+  return (
+    isFixed(across, down) &&
+    boxes.every(
+      (box) =>
+        isFixed(less(box.left, left), across) &&
+        isFixed(less(box.right, left), across) &&
+        isFixed(less(box.top, top), down) &&
+        isFixed(less(box.bottom, top), down),
+    )
+  );
 }

@@ -1,0 +1,80 @@
+import {
+  hollowOf,
+  isRing,
+  pastHole,
+  roomOf,
+  sliver,
+  type excusesOf,
+  type Subject,
+} from '../../checks/index.ts';
+import type { CellScenes } from '../cell-scenes.ts';
+import { less, plus, type Affine } from '../polygon.ts';
+import { reachesOver } from './boxes.ts';
+import { staysPut } from './products.ts';
+import { Where } from './where.ts';
+
+/*
+ * What excuses a failing may hold on some sizes of a cell alone: a picture fills a screen up to a width, a text stands inside of a
+ * frame. What is told is what fails less what is excused, as convex parts.
+ */
+
+/** Parts of a cell, which may overlap: in each, every number is above 0. None at all is nowhere; one without numbers is everywhere. */
+export type Parts = readonly (readonly Affine[])[];
+
+export const everywhere: Parts = [[]];
+
+/** Where both are. */
+export function both(some: Parts, others: Parts): Parts {
+  return some.flatMap((one) => others.map((other) => [...one, ...other]));
+}
+
+/** Where something is not excused, and where nobody can say. */
+export interface Lacking {
+  readonly certain: Parts;
+  readonly unsure: Parts;
+}
+
+/** Where what may excuse that two widgets overlap does not. */
+export function lackingOf(cell: CellScenes, excuse: ReturnType<typeof excusesOf>[number]): Lacking {
+  if (excuse.by === 'grounds') return { certain: unfilled(cell, excuse.grounds), unsure: [] };
+  const { frame, inside } = excuse;
+  const hollow = cell.box((subject) => hollowOf(subject, frame) ?? unknown);
+  const seen = cell.seen(inside);
+  const beside = partsOver(reachesOver(cell, seen, hollow, sliver));
+  if (!isRing(cell.middle, frame)) return { certain: beside, unsure: [] };
+  // In the rectangle around a hole, its corners decide.
+  if (staysPut(cell, [cell.border(frame), ...seen])) {
+    const past = cell.number((subject) => pastHole(subject, inside, frame));
+    return { certain: partsAbove(cell, plus(past, -sliver)), unsure: [] };
+  }
+  const [own] = seen;
+  const within = [
+    less(own!.left, hollow.left),
+    less(own!.top, hollow.top),
+    less(hollow.right, own!.right),
+    less(hollow.bottom, own!.bottom),
+  ].map((room) => plus(room, sliver));
+  return { certain: beside, unsure: seen.length > 1 ? everywhere : [within] };
+}
+
+function partsAbove(cell: CellScenes, number: Affine): Parts {
+  const { numbers } = new Where(cell).above(number);
+  return numbers ? [numbers] : [];
+}
+
+/** Where some widgets do not all fill what they are in. */
+export function unfilled(cell: CellScenes, widgets: readonly number[]): Parts {
+  return widgets.flatMap((widget) =>
+    partsOver(
+      reachesOver(cell, [cell.box((subject) => roomOf(subject, widget))], cell.border(widget), sliver),
+    ),
+  );
+}
+
+/** Where boxes reach over any of some edges. */
+export function partsOver(over: ReturnType<typeof reachesOver>): Parts {
+  return over.map(({ where }) => where.numbers!);
+}
+
+/** What is no function of the size, as nobody knows it on all of them. */
+const unknown: ReturnType<Subject['rect']> = { x: NaN, y: NaN, width: NaN, height: NaN };
