@@ -20,10 +20,12 @@ export const missingGlyph = {
   sentence: ({ facts, measured }) =>
     `has ${measured} ${measured === '1' ? 'character' : 'characters'} that no font draws: ${facts.characters.join(' ')}`,
   // A sign that is missing is that of its text; of a writing that is missing every text says the same.
-  cause: ({ facts: { characters, font }, locales }) =>
-    characters.some(isOfOtherWriting)
-      ? `no font of "${font}" has the letters of ${locales.join(', ')}`
-      : undefined,
+  cause({ facts: { characters, font } }) {
+    const other = characters.filter(isOfOtherWriting);
+    if (other.length === 0) return undefined;
+    const names = writings.flatMap(([name, letter]) => (other.some((one) => letter.test(one)) ? [name] : []));
+    return `no font of "${font}" has ${names.length > 0 ? names.join(' and ') : 'such'} letters`;
+  },
   run(subject, limit, report) {
     for (const { index, text, look, pointer } of textsWithout(subject)) {
       const { missing } = text;
@@ -64,3 +66,35 @@ function isSeen(character: string): boolean {
 function isOfOtherWriting(character: string): boolean {
   return /^(?=\p{L})[^\p{Script=Latin}\p{Script=Common}]/u.test(character);
 }
+
+/** Writings by what their letters are called, with the scripts of Unicode they are of. */
+const writings = (
+  [
+    ['Arabic'],
+    ['Armenian'],
+    ['Bengali'],
+    ['Chinese or Japanese', 'Han', 'Hiragana', 'Katakana', 'Bopomofo'],
+    ['Cyrillic'],
+    ['Devanagari'],
+    ['Ethiopic'],
+    ['Georgian'],
+    ['Greek'],
+    ['Gujarati'],
+    ['Gurmukhi'],
+    ['Hebrew'],
+    ['Kannada'],
+    ['Khmer'],
+    ['Korean', 'Hangul'],
+    ['Lao'],
+    ['Malayalam'],
+    ['Burmese', 'Myanmar'],
+    ['Sinhala'],
+    ['Tamil'],
+    ['Telugu'],
+    ['Thai'],
+    ['Tibetan'],
+  ] as const
+).map(([name, ...scripts]) => {
+  const all = scripts.length > 0 ? scripts : [name];
+  return [name, new RegExp(all.map((script) => `\\p{Script=${script}}`).join('|'), 'u')] as const;
+});

@@ -163,14 +163,18 @@ test('a writing that a font lacks is one cause of all texts in it; a sign that i
   const found = causes([
     text('a', 20, 'عمق'),
     text('b', 200, 'قاع'),
-    text('c', 400, 'Ω 𓆛'),
+    text('c', 400, '𓆛 𓅓'),
     text('d', 600, '𓆛!'),
+    text('e', 700, '深さ'),
+    text('f', 800, 'カゴ'),
   ]);
   expect(found.filter(({ checks }) => checks.includes('missing-glyph'))).toEqual([
+    { what: 'no font of "Inter" has Arabic letters', checks: ['missing-glyph'], widgets: ['a', 'b'] },
+    { what: 'no font of "Inter" has such letters', checks: ['missing-glyph'], widgets: ['c', 'd'] },
     {
-      what: 'no font of "Inter" has the letters of en',
+      what: 'no font of "Inter" has Chinese or Japanese letters',
       checks: ['missing-glyph'],
-      widgets: ['a', 'b', 'c', 'd'],
+      widgets: ['e', 'f'],
     },
   ]);
   const signs = causes([text('a', 20, 'Up ⮝'), text('b', 200, 'Down ⮟')]);
