@@ -8,25 +8,39 @@ export interface Part {
   readonly polygon: Polygon;
 }
 
-/** What is told of each check, by cells: two parts that have sizes in common are of one cell. */
+/** What is told of each check, by what it is told of and by cells: two parts that have sizes in common are of one cell. */
 export class PartsByCell {
   readonly #known = new Map<string, Map<string, Polygon>>();
 
-  add(check: CheckId, parts: readonly Part[]): void {
+  add(check: CheckId, of: string, parts: readonly Part[]): void {
     for (const { cell, polygon } of parts) {
-      const key = `${check} ${cell}`;
+      const key = keyOf(check, of, cell);
       let own = this.#known.get(key);
       if (!own) this.#known.set(key, (own = new Map<string, Polygon>()));
       own.set(keyOfPolygon(polygon), polygon);
     }
   }
 
-  /** What of some parts is told of with nothing else, as convex parts; slivers thinner than `least`, in px, are left out. */
-  without(check: CheckId, parts: readonly Part[], least: number): readonly Polygon[] {
+  /** What of some parts is told of with none of some others, as convex parts; slivers thinner than `least`, in px, are left out. */
+  without(
+    check: CheckId,
+    others: readonly string[],
+    parts: readonly Part[],
+    least: number,
+  ): readonly Polygon[] {
     return parts.flatMap(({ cell, polygon }) => {
-      const own = this.#known.get(`${check} ${cell}`);
-      if (!own) return [polygon];
-      return own.has(keyOfPolygon(polygon)) ? [] : subtract([polygon], own.values(), least);
+      const own = keyOfPolygon(polygon);
+      let left: readonly Polygon[] = [polygon];
+      for (const of of others) {
+        const known = this.#known.get(keyOf(check, of, cell));
+        if (known?.has(own)) return [];
+        if (known) left = subtract(left, known.values(), least);
+      }
+      return left;
     });
   }
+}
+
+function keyOf(check: CheckId, of: string, cell: number): string {
+  return `${check}\n${of}\n${cell}`;
 }

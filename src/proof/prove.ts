@@ -1,4 +1,5 @@
 import { Acceptances, Subjects, type Subject } from '../checks/index.ts';
+import type { Tree } from '../dress/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { readCondition } from '../skeleton/index.ts';
 import type { Finding } from '../verdict/index.ts';
@@ -99,7 +100,7 @@ export function proveView(
       const fails = new Set<number>();
       const unsure: Polygon[] = [];
       const claims: (() => void)[] = [];
-      one.trace(scenes, ({ widget, other, at: pointer, apart, where, by, isUnsure }) => {
+      one.trace(scenes, ({ widget, other, at: pointer, apart, branches, where, by, isUnsure }) => {
         const cutting = where && undecided(scenes, where);
         if (!cutting) return;
         const failing = within(cell.polygon, cutting);
@@ -119,7 +120,18 @@ export function proveView(
           if (!known)
             found.set(
               key,
-              (known = { check, widget: ids[0], other: ids[1], pointer, apart, parts: [], most: -Infinity }),
+              (known = {
+                check,
+                widget: ids[0],
+                other: ids[1],
+                pointer,
+                apart,
+                with: branches
+                  ? [branches.map((at) => widgets[at]!.id).join(' ')]
+                  : aroundOf(widgets, widget),
+                parts: [],
+                most: -Infinity,
+              }),
             );
           const worst = deepest(polygon, by ?? where, known.most);
           known.most = Math.max(known.most, worst.depth);
@@ -164,6 +176,13 @@ export function proveView(
     solves: explored.solves,
     forms: [...shown].map(([form, screen]) => ({ form, screen })),
   };
+}
+
+/** The id of a widget, and of those around it from the innermost. */
+function aroundOf(widgets: Tree['widgets'], widget: number): [string, ...string[]] {
+  const ids: [string, ...string[]] = [widgets[widget]!.id];
+  for (let at = widgets[widget]!.parent; at >= 0; at = widgets[at]!.parent) ids.push(widgets[at]!.id);
+  return ids;
 }
 
 /** The proof of a view that differs in colours alone from one that is proved: what follows from colours is asked of it itself. */

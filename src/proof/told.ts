@@ -48,6 +48,8 @@ export interface Found {
   readonly pointer: string | undefined;
   /** What tells it apart from others of the same. */
   readonly apart: string | undefined;
+  /** What it is told of, then what may be told in its place: what its widget is in, or another pair of the same branches. */
+  readonly with: readonly [string, ...string[]];
   readonly parts: (Part & Deepest)[];
   /** The largest depth of any part. */
   most: number;
@@ -68,11 +70,11 @@ export function tellAll(found: readonly Found[], looks: Looks, gaps: Gap[]): rea
     const proved = tellWorst(one, looks);
     if (proved) {
       told.push(proved);
-      known.add(one.check, one.parts);
+      known.add(one.check, one.with[0], one.parts);
     } else others.push(one);
   }
   for (const one of others) {
-    const left = known.without(one.check, one.parts, thinnest);
+    const left = known.without(one.check, one.with, one.parts, thinnest);
     if (left.length === 0) continue;
     const points = left
       .toSorted((a, b) => areaOf(b) - areaOf(a))
@@ -82,7 +84,7 @@ export function tellAll(found: readonly Found[], looks: Looks, gaps: Gap[]): rea
     const proved = nearestToWorst(one, toldAmong(one, [...points, ...corners], looks), looks);
     if (proved) {
       told.push(proved);
-      known.add(one.check, one.parts);
+      known.add(one.check, one.with[0], one.parts);
     } else gaps.push(...left.map((polygon): Gap => ({ polygon, reason: 'odd', check: one.check })));
   }
   return told;

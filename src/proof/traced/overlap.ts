@@ -36,8 +36,8 @@ export const overlap: Traced = {
           ];
           certain = both(certain, lacking.certain);
         }
-        for (const each of certain) fails({ ...pair, where: each, by });
-        for (const each of unsure) fails({ ...pair, where: each, by, isUnsure: true });
+        for (const each of certain) fails({ ...pair, branches, where: each, by });
+        for (const each of unsure) fails({ ...pair, branches, where: each, by, isUnsure: true });
       }
     }
   },

@@ -12,6 +12,8 @@ export interface Failing {
   readonly at?: string;
   /** What tells it apart from others of the same widgets and pointer, as the check itself does. */
   readonly apart?: string;
+  /** The branches of two widgets, where the check tells one pair of them for all. */
+  readonly branches?: readonly [number, number];
   /** Undefined where that is nowhere in the cell. */
   readonly where: readonly Affine[] | undefined;
   /** What the check measures, more where it is worse; the least of `where` if left out. */

@@ -1,0 +1,86 @@
+import { expect, test } from '@jest/globals';
+import { openView, readDocument, type WidgetSource } from 'pimbot';
+import {
+  checkView,
+  depthIn,
+  proveView,
+  provedChecks,
+  screenOf,
+  type Device,
+  type Finding,
+  type Region,
+} from 'pimbot/tools';
+import { random } from '../../bench/trees.ts';
+import { rounds, seedOf } from '../support/deep.ts';
+import { fonts } from '../support/views.ts';
+import { sizesOf } from './judge.ts';
+
+/* Which widgets a check fails of, not only whether: a failing may not be left out because another one is there. */
+
+const small: Region = { from: { width: 320, height: 240 }, to: { width: 800, height: 600 } };
+const mouse: Device = { density: 96, distance: 600, inputs: ['mouse'] };
+
+/** Of what is covered, what covers it most is told alone. */
+const keyOf = ({ check, widget, other }: Finding): string =>
+  `${check} ${widget} ${check === 'covered' ? '' : (other ?? '')}`;
+
+/** Nearer to a border than this, in px, a size may be on either side. */
+const tie = 1e-6;
+
+test('proofs fail of the same widgets as laying out on single sizes does', () => {
+  const first = seedOf(1);
+  let told = 0;
+  for (let seed = first; seed < first + rounds(15, 400); seed++) {
+    const next = random(seed);
+    const choose = <One>(...from: readonly One[]): One => from[Math.floor(next() * from.length)]!;
+    const length = () => choose<number | string>('20%', '35%', '60% - 40', 90, 180, 300);
+    const children = Array.from({ length: 5 }, (_, nth): WidgetSource => ({
+      ...choose<WidgetSource>({}, { kind: 'button', text: 'Go' }, { kind: 'text', text: 'Depth of the sea' }),
+      id: `w${nth}`,
+      look: { background: '#112233' },
+      anchor: choose('left top', 'top', 'center', 'right bottom', 'left', 'right top'),
+      offset: [choose(0, 12, -30), choose(0, 20, -16)],
+      size: [length(), length()],
+    }));
+    const { document } = readDocument({
+      pimbot: 1,
+      reference: { scaling: choose('none', 'contain'), size: '800x450' },
+      views: { test: { children } },
+    });
+    const open = () => openView(document!, 'test', { resources: { fonts } });
+    const proof = proveView(open(), mouse, small);
+    const view = open();
+    for (const size of sizesOf(small, proof, rounds(12, 60), seed)) {
+      const open = proof.gaps.filter(({ polygon }) => depthIn(polygon, size) > -tie);
+      const isOpen = (check: string) => open.some((gap) => (gap.check ?? check) === check);
+      const said = new Set(
+        checkView(view, [screenOf(mouse, size)])
+          .filter(
+            ({ outcome, check, worst: { measured, limit } }) =>
+              outcome === 'failed' &&
+              provedChecks.includes(check) &&
+              !isOpen(check) &&
+              // Rounding alone puts what is as much as the limit beyond it.
+              Math.abs(measured! - limit) > tie,
+          )
+          .map(keyOf),
+      );
+      const proved = new Map<string, number>();
+      for (const { finding, parts } of proof.findings) {
+        const key = keyOf(finding);
+        if (isOpen(finding.check)) continue;
+        const depth = Math.max(...parts.map((part) => depthIn(part, size)));
+        proved.set(key, Math.max(proved.get(key) ?? -Infinity, depth));
+      }
+      const wrong = [
+        ...[...said].filter((key) => !((proved.get(key) ?? -Infinity) > -tie)),
+        ...[...proved]
+          .filter(([key, depth]) => depth > tie && !said.has(key))
+          .map(([key]) => `${key}, proved`),
+      ];
+      expect({ seed, size, wrong }).toEqual({ seed, size, wrong: [] });
+      told += said.size;
+    }
+  }
+  expect(told).toBeGreaterThan(rounds(300, 20_000));
+});
