@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { openView, readDocument, type WidgetSource } from 'pimbot';
+import { openView, readDocument, type View, type WidgetSource } from 'pimbot';
 import {
   checkView,
   depthIn,
@@ -11,8 +11,10 @@ import {
   type Region,
 } from 'pimbot/tools';
 import { random } from '../../bench/trees.ts';
+import { makeCase } from '../conformance/generator.ts';
 import { rounds, seedOf } from '../support/deep.ts';
 import { fonts } from '../support/views.ts';
+import { references, seen } from './by-chance.ts';
 import { sizesOf } from './judge.ts';
 
 /* Which widgets a check fails of, not only whether: a failing may not be left out because another one is there. */
@@ -83,4 +85,58 @@ test('proofs fail of the same widgets as laying out on single sizes does', () =>
     }
   }
   expect(told).toBeGreaterThan(rounds(300, 20_000));
+});
+
+/** The ids of a widget and of those around it, from the innermost. */
+function around(view: View, id: string | undefined): readonly string[] {
+  const { widgets } = view.formOn(view.frameOn(screenOf(mouse, { x: 640, y: 480 }))).tree;
+  const ids: string[] = [];
+  for (let at = widgets.findIndex((one) => one.id === id); at >= 0; at = widgets[at]!.parent)
+    ids.push(widgets[at]!.id);
+  return ids;
+}
+
+/** The two children of what is nearest around two widgets that those are in. */
+function branchesOf(view: View, { widget, other }: Finding): string {
+  const [mine, theirs] = [around(view, widget), around(view, other)];
+  const both = mine.find((id) => theirs.includes(id))!;
+  return [mine, theirs]
+    .map((ids) => ids[ids.indexOf(both) - 1])
+    .sort()
+    .join(' ');
+}
+
+test('nor is one left out in trees of widgets, but for what another one carries with it', () => {
+  const first = seedOf(1);
+  let told = 0;
+  for (let seed = first; seed < first + rounds(6, 140); seed++) {
+    const reference = references.filter(({ scaling }) => scaling !== 'blend')[seed % 10]!;
+    const { document } = readDocument({
+      pimbot: 1,
+      reference,
+      views: { test: { children: makeCase(seed).children.map(seen) } },
+    });
+    const open = () => openView(document!, 'test', { resources: { fonts } });
+    const [proof, view] = [proveView(open(), mouse, small), open()];
+    for (const size of sizesOf(small, proof, 12, seed)) {
+      const gaps = proof.gaps.filter(({ polygon }) => depthIn(polygon, size) > -tie);
+      const there = proof.findings.filter(({ parts }) => parts.some((part) => depthIn(part, size) > -tie));
+      const missed = checkView(view, [screenOf(mouse, size)]).filter((one) => {
+        const { check, widget, outcome, worst } = one;
+        if (outcome !== 'failed' || !provedChecks.includes(check)) return false;
+        if (gaps.some((gap) => (gap.check ?? check) === check)) return false;
+        if (Math.abs(worst.measured! - worst.limit) <= tie) return false;
+        told++;
+        return !there.some(
+          ({ finding }) =>
+            finding.check === check &&
+            (check === 'overlap'
+              ? branchesOf(view, finding) === branchesOf(view, one)
+              : around(view, widget).includes(finding.widget)),
+        );
+      });
+      expect({ seed, size, missed: missed.map(keyOf) }).toEqual({ seed, size, missed: [] });
+    }
+  }
+  expect(told).toBeGreaterThan(rounds(1000, 40_000));
 });
