@@ -13,9 +13,15 @@ export function isGround(subject: Subject, index: number): boolean {
 
 /** What has to fill its parent for a widget to be a ground: itself, and what is drawn there before it; undefined of what never is one. */
 export function groundsUpTo(subject: Subject, index: number): readonly number[] | undefined {
+  const known = subject.form.once('grounds', () => new Map<number, readonly number[] | undefined>());
+  if (!known.has(index)) known.set(index, groundsFor(subject, index));
+  return known.get(index);
+}
+
+function groundsFor(subject: Subject, index: number): readonly number[] | undefined {
+  if (!mayFill(subject, index)) return undefined;
   const { form, widgets } = subject;
   const { parent } = widgets[index]!;
-  if (parent < 0) return undefined;
   const all = [index];
   for (let at = parent + 1; at < form.end[parent]!; at = form.end[at]!)
     if (form.places[at]! < form.places[index]! && subject.paintsWithin(at)) all.push(at);
