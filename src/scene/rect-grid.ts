@@ -89,7 +89,8 @@ export class RectGrid {
       if (edges[at]! < right && x < edges[at + 2]! && edges[at + 1]! < bottom && y < edges[at + 3]!)
         found.push(indexes[nth]!);
     };
-    if (!this.#cells?.each(x, y, right, bottom, take)) for (let nth = 0; nth < indexes.length; nth++) take(nth);
+    if (!this.#cells?.each(x, y, right, bottom, take))
+      for (let nth = 0; nth < indexes.length; nth++) take(nth);
     this.#effort?.compare(found.length, looked - found.length);
     return found;
   }
