@@ -64,7 +64,10 @@ export function hidingOf(subject: Subject): readonly number[] {
   );
 }
 
-/** Whether something of a widget is lost where it is covered, if it is seen and is no ground: of a picture behind everything, and of the game itself, nothing is. */
+/**
+ * Whether something of a widget is lost where it is covered, if it is seen and is no ground: of a picture behind everything, and of
+ * the game itself, nothing is.
+ */
 function isLostWhenCovered(subject: Subject, index: number): boolean {
   const { kind } = subject.widgets[index]!;
   return kind !== 'panel' && kind !== 'dialog' && subject.paints(index) && !subject.isBehindDialog(index);
