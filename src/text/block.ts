@@ -296,7 +296,7 @@ export class TextBlock {
     const broken = this.linesWithin(wrap ? room : Infinity);
     const tooMany = broken.length > mostLines;
     let isShortened = tooMany;
-    let lines = tooMany ? broken.slice(0, mostLines) : broken;
+    let lines = broken.slice(0, mostLines);
     if (ellipsis !== 'none')
       lines = lines.map((line, nth) => {
         if (tooMany && nth === mostLines - 1) return this.#shorter(line.start, this.text.length, room, true);
@@ -307,18 +307,12 @@ export class TextBlock {
     this.#set = { lines, shrink, shortened: isShortened };
     this.#setWidth = key;
     const isAlone = isShortened || key === Infinity || limited;
-    [this.#setFrom, this.#setTo] = isAlone ? nowhere : this.#wholeBetween(width, lines);
+    [this.#setFrom, this.#setTo] = isAlone ? nowhere : this.brokenBetween(width);
+    // A word too long for its line breaks nowhere.
+    if (ellipsis !== 'none')
+      for (const line of lines) this.#setFrom = Math.max(this.#setFrom, line.width - slack);
     this.#setHeight = high;
     return this.#set;
-  }
-
-  /** The widths around one between which lines break in the same places and none has to be shortened. */
-  #wholeBetween(width: number, lines: readonly TextLine[]): readonly [from: number, to: number] {
-    const [broken, to] = this.brokenBetween(width);
-    let from = broken;
-    // A word too long for its line breaks nowhere.
-    if (this.setting.ellipsis !== 'none') for (const line of lines) from = Math.max(from, line.width - slack);
-    return [from, to];
   }
 
   /** One line of a part of the text with an ellipsis for what does not fit. */
