@@ -56,32 +56,42 @@ export async function proveOnThreads(job: ProveJob): Promise<readonly ViewProof[
     return proof!;
   };
   const found = new Map<string, ViewProof>();
-  const helpers = Math.min(job.threads, views.length) - 1;
-  const ended = Array.from({ length: helpers }, () => helped(job, list, found));
-  for (let nth = list.take(); nth !== undefined; nth = list.take()) found.set(views[nth]!, here(nth));
+  const helpers = Array.from({ length: Math.min(job.threads, views.length) - 1 }, () =>
+    helperOf(job, list, found),
+  );
   // While they end their last ones, nobody else says how far they are.
-  const said = setInterval(() => progress(list.done, views.length), 100);
-  await Promise.all(ended).finally(() => clearInterval(said));
-  return views.map((view, nth) => found.get(view) ?? here(nth));
+  let said: NodeJS.Timeout | undefined;
+  try {
+    for (let nth = list.take(); nth !== undefined; nth = list.take()) found.set(views[nth]!, here(nth));
+    if (helpers.length > 0) said = setInterval(() => progress(list.done, views.length), 100);
+    await Promise.all(helpers.map(({ ended }) => ended));
+  } finally {
+    clearInterval(said);
+    await Promise.all(helpers.map(({ worker }) => worker.terminate()));
+  }
+  const proofs = views.map((view, nth) => found.get(view) ?? here(nth));
+  if (helpers.length > 0) progress(views.length, views.length);
+  return proofs;
 }
 
-/** Has another thread prove what it can, view by view, until all are taken. */
-async function helped(
+/** Another thread that proves what it can, view by view, until all are taken. */
+function helperOf(
   { file, theme, project: { fingerprint }, options, views }: ProveJob,
   list: SharedViewList,
   found: Map<string, ViewProof>,
-): Promise<void> {
+): { readonly worker: Worker; readonly ended: Promise<void> } {
   const start: ProverStart = { file, theme, fingerprint, options, views, list: list.memory };
   const worker = new Worker(new URL('./prove-worker.js', import.meta.url), {
     workerData: start,
     resourceLimits: workerRoom,
   });
-  await new Promise<void>((done) => {
-    worker.on('message', ({ view, proof }: ProverSays) => {
-      if (proof) found.set(view, proof);
-    });
+  worker.on('message', ({ view, proof }: ProverSays) => {
+    if (proof) found.set(view, proof);
+  });
+  const ended = new Promise<void>((done) => {
     // One that dies leaves its work to this thread.
     worker.on('error', () => done());
     worker.on('exit', () => done());
   });
+  return { worker, ended };
 }

@@ -82,6 +82,15 @@ test('what stands in the hole of a ring is not overlapped, as long as its own ou
   expect(overlaps(disc(318, 0))).toEqual(['overlap air 318']);
   expect(overlaps(disc(224, 0))).toEqual([]);
   expect(overlaps(disc(324, 162))).toEqual(['overlap air 324']);
+  // Nor has one in a panel that cuts nothing of it off.
+  const inClip: WidgetSource = {
+    id: 'clip',
+    anchor: 'center',
+    size: 377,
+    overflow: 'clip',
+    children: [disc(318, 159)],
+  };
+  expect(overlaps(inClip)).toEqual([]);
   // In a ring with square corners a box fits too, and in none that is a disc or filled by a gradient.
   expect(overlaps(disc(318, 0), { look: { color: '#ffffff', background: '#0a4d5e' } })).toEqual([]);
   expect(found({}, [disc(100, 50)], '#000000', ['overlap'])).toEqual(['overlap air 100']);

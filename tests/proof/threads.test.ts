@@ -84,6 +84,13 @@ test('a file that has changed since is not proved in place of the one that was r
   }
 });
 
+test('an error here ends the other threads too', async () => {
+  const progress = () => {
+    throw new Error('enough');
+  };
+  await expect(proveOnThreads({ ...(await job(2)), progress })).rejects.toThrow('enough');
+});
+
 test('one thread is enough', async () => {
   expect((await proveOnThreads(await job(1))).length).toBe(2);
 });

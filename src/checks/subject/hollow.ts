@@ -86,8 +86,9 @@ function pastRounded({ rect, radius }: Rounded, x: number, y: number): number {
 function outlineOf(subject: Subject, index: number, seen: Rect): readonly (readonly [number, number])[] {
   const widget = subject.widgets[index]!;
   const rect = subject.rect(index);
+  // What is cut off has lost its corners.
   const isWhole =
-    seen.x === rect.x && seen.y === rect.y && seen.width === rect.width && seen.height === rect.height;
+    Math.abs(seen.width - rect.width) < rounding && Math.abs(seen.height - rect.height) < rounding;
   const radius = isWhole ? cornersIn(widget, rect, subject.layout.scale(index)) : square;
   const { x, y, width, height } = seen;
   const corners = [
@@ -107,6 +108,8 @@ function outlineOf(subject: Subject, index: number, seen: Rect): readonly (reado
   );
 }
 
+/** What rounding may make of a length, in px. */
+const rounding = 1e-6;
 const square = evenCorners(0);
 /** Steps round a corner. */
 const steps = 8;
