@@ -8,6 +8,8 @@ import {
   screenOf,
   type Device,
   type Finding,
+  type Point,
+  type Proof,
   type Region,
 } from 'pimbot/tools';
 import { random } from '../../bench/trees.ts';
@@ -28,6 +30,22 @@ const keyOf = ({ check, widget, other }: Finding): string =>
 
 /** Nearer to a border than this, in px, a size may be on either side. */
 const tie = 1e-6;
+
+/** Whether a proof leaves a check open on a size. */
+function isOpen({ gaps }: Proof, check: string, size: Point): boolean {
+  return gaps.some((gap) => (gap.check ?? check) === check && depthIn(gap.polygon, size) > -tie);
+}
+
+/** What the checks tell on a size of what is proved there; rounding alone puts what is as much as the limit beyond it. */
+function toldOn(view: View, size: Point, proof: Proof): readonly Finding[] {
+  return checkView(view, [screenOf(mouse, size)]).filter(
+    ({ outcome, check, worst: { measured, limit } }) =>
+      outcome === 'failed' &&
+      provedChecks.includes(check) &&
+      !isOpen(proof, check, size) &&
+      Math.abs(measured! - limit) > tie,
+  );
+}
 
 test('proofs fail of the same widgets as laying out on single sizes does', () => {
   const first = seedOf(1);
@@ -53,24 +71,11 @@ test('proofs fail of the same widgets as laying out on single sizes does', () =>
     const proof = proveView(open(), mouse, small);
     const view = open();
     for (const size of sizesOf(small, proof, rounds(12, 60), seed)) {
-      const open = proof.gaps.filter(({ polygon }) => depthIn(polygon, size) > -tie);
-      const isOpen = (check: string) => open.some((gap) => (gap.check ?? check) === check);
-      const said = new Set(
-        checkView(view, [screenOf(mouse, size)])
-          .filter(
-            ({ outcome, check, worst: { measured, limit } }) =>
-              outcome === 'failed' &&
-              provedChecks.includes(check) &&
-              !isOpen(check) &&
-              // Rounding alone puts what is as much as the limit beyond it.
-              Math.abs(measured! - limit) > tie,
-          )
-          .map(keyOf),
-      );
+      const said = new Set(toldOn(view, size, proof).map(keyOf));
       const proved = new Map<string, number>();
       for (const { finding, parts } of proof.findings) {
         const key = keyOf(finding);
-        if (isOpen(finding.check)) continue;
+        if (isOpen(proof, finding.check, size)) continue;
         const depth = Math.max(...parts.map((part) => depthIn(part, size)));
         proved.set(key, Math.max(proved.get(key) ?? -Infinity, depth));
       }
@@ -119,14 +124,11 @@ test('nor is one left out in trees of widgets, but for what another one carries 
     const open = () => openView(document!, 'test', { resources: { fonts } });
     const [proof, view] = [proveView(open(), mouse, small), open()];
     for (const size of sizesOf(small, proof, 12, seed)) {
-      const gaps = proof.gaps.filter(({ polygon }) => depthIn(polygon, size) > -tie);
       const there = proof.findings.filter(({ parts }) => parts.some((part) => depthIn(part, size) > -tie));
-      const missed = checkView(view, [screenOf(mouse, size)]).filter((one) => {
-        const { check, widget, outcome, worst } = one;
-        if (outcome !== 'failed' || !provedChecks.includes(check)) return false;
-        if (gaps.some((gap) => (gap.check ?? check) === check)) return false;
-        if (Math.abs(worst.measured! - worst.limit) <= tie) return false;
-        told++;
+      const all = toldOn(view, size, proof);
+      told += all.length;
+      const missed = all.filter((one) => {
+        const { check, widget } = one;
         return !there.some(
           ({ finding }) =>
             finding.check === check &&
