@@ -7,6 +7,7 @@ export { isIdleSign } from './more.ts';
 export type { ControlBoxes, ScrollbarBoxes } from './controls.ts';
 export {
   holeIn,
+  insideRing,
   meterFill,
   meterPieces,
   meterSectors,

@@ -36,12 +36,18 @@ export interface Rounded {
   readonly radius: Corners;
 }
 
-/** The hole of a ring as thick all the way round, in px; undefined where it is so thick that it has none. */
-export function holeIn({ rect, radius }: Rounded, ring: number): Rounded | undefined {
-  const { x, y, width, height } = rect;
-  const inner = { x: x + ring, y: y + ring, width: width - 2 * ring, height: height - 2 * ring };
-  if (!(inner.width > 0 && inner.height > 0)) return undefined;
-  return { rect: inner, radius: mapCorners(radius, (one) => Math.max(0, one - ring)) };
+/** What a ring as thick all the way round leaves inside of it, in px; without an area where it is so thick that it has no hole. */
+export function insideRing({ rect: { x, y, width, height }, radius }: Rounded, ring: number): Rounded {
+  return {
+    rect: { x: x + ring, y: y + ring, width: width - 2 * ring, height: height - 2 * ring },
+    radius: mapCorners(radius, (one) => Math.max(0, one - ring)),
+  };
+}
+
+/** The hole of a ring, in px; undefined where it has none. */
+export function holeIn(shape: Rounded, ring: number): Rounded | undefined {
+  const inside = insideRing(shape, ring);
+  return inside.rect.width > 0 && inside.rect.height > 0 ? inside : undefined;
 }
 
 /** Parts of the way round, as shares of it from the top. */

@@ -58,7 +58,7 @@ const excused: readonly ((choose: Choose) => readonly WidgetSource[])[] = [
       'label': 'Air',
       'value': 0.5,
       'fill-from': 'clockwise',
-      'ring': choose(8, 20),
+      'ring': choose(8, 20, 80),
       'anchor': 'left top',
       'size': choose<number | string>(120, '30%'),
       'look': { ...look, radius: choose(0, 60, 200) },

@@ -12,7 +12,7 @@ import type { Rect } from '../../layout/index.ts';
 import type { Picture } from '../../picture/index.ts';
 import { evenCorners } from '../../theme/index.ts';
 import { covers, sliver } from './beds.ts';
-import { ringHole } from './round-meter.ts';
+import { insideOf } from './round-meter.ts';
 import type { Subject } from './subject.ts';
 
 /** Below this share of opacity a pixel is taken for clear. */
@@ -25,7 +25,7 @@ const clearBelow = 0.05;
 export function hollowOf(subject: Subject, index: number): Rect | undefined {
   const found = kindOf(subject, index);
   if (!found) return undefined;
-  if (found.by === 'ring') return ringHole(subject, index)?.rect;
+  if (found.by === 'ring') return insideOf(subject, index)?.rect;
   const rect = subject.rect(index);
   const scale = subject.layout.scale(index);
   if (found.by === 'border') return grown(rect, -found.u * scale);
@@ -62,10 +62,9 @@ export function isInHollow(subject: Subject, index: number, frame: number): bool
   return hollow !== undefined && covers(hollow, subject.visualRect(index));
 }
 
-/** How far what is seen of a widget reaches out of the hole of a ring, in px; not above 0 where it does not. */
+/** How far what is seen of a widget reaches out of the inside of a ring, in px; not above 0 where it does not. */
 export function pastHole(subject: Subject, index: number, ring: number): number {
-  const hole = ringHole(subject, ring);
-  if (!hole) return Infinity;
+  const hole = insideOf(subject, ring)!;
   let furthest = -Infinity;
   for (const [x, y] of outlineOf(subject, index, subject.visualRect(index)))
     furthest = Math.max(furthest, pastRounded(hole, x, y));

@@ -1,6 +1,7 @@
 import {
   cornersIn,
   holeIn,
+  insideRing,
   isInRounded,
   ringOf,
   shareAround,
@@ -38,17 +39,25 @@ export function holeOf(subject: Subject, index: number): ((x: number, y: number)
 }
 
 function insideOfRing(subject: Subject, index: number): ((x: number, y: number) => boolean) | undefined {
-  const hole = ringHole(subject, index);
+  const ring = thicknessOf(subject, index);
+  const hole = ring === undefined ? undefined : holeIn(shapeOf(subject, index), ring);
   return hole && ((x, y) => isInRounded(hole.rect, hole.radius, x, y));
 }
 
-/** The hole of a ring, in device px; undefined of what has none. */
-export function ringHole(subject: Subject, index: number): Rounded | undefined {
+/** What a ring leaves inside of it, in device px, without an area where it has no hole; undefined of what is none. */
+export function insideOf(subject: Subject, index: number): Rounded | undefined {
+  const ring = thicknessOf(subject, index);
+  return ring === undefined ? undefined : insideRing(shapeOf(subject, index), ring);
+}
+
+/** How thick a ring is with its border, in device px. */
+function thicknessOf(subject: Subject, index: number): number | undefined {
   const widget = subject.widgets[index]!;
   const ring = ringOf(widget);
-  if (ring === undefined) return undefined;
+  return ring === undefined ? undefined : (ring + widget.look.borderWidth) * subject.layout.scale(index);
+}
+
+function shapeOf(subject: Subject, index: number): Rounded {
   const rect = subject.rect(index);
-  const scale = subject.layout.scale(index);
-  const thick = (ring + widget.look.borderWidth) * scale;
-  return holeIn({ rect, radius: cornersIn(widget, rect, scale) }, thick);
+  return { rect, radius: cornersIn(subject.widgets[index]!, rect, subject.layout.scale(index)) };
 }

@@ -38,15 +38,15 @@ export interface Lacking {
 export function lackingOf(cell: CellScenes, excuse: ReturnType<typeof excusesOf>[number]): Lacking {
   if (excuse.by === 'grounds') return { certain: unfilled(cell, excuse.grounds), unsure: [] };
   const { frame, inside } = excuse;
-  const hollow = cell.box((subject) => hollowOf(subject, frame) ?? unknown);
   const seen = cell.seen(inside);
-  const beside = partsOver(reachesOver(cell, seen, hollow, sliver));
-  if (!isRing(cell.middle, frame)) return { certain: beside, unsure: [] };
-  // In the rectangle around a hole, its corners decide.
-  if (staysPut(cell, [cell.border(frame), ...seen])) {
+  // Round corners decide too; how far something is out of them is known where the two are the same drawing on all sizes.
+  if (isRing(cell.middle, frame) && staysPut(cell, [cell.border(frame), ...seen])) {
     const past = cell.number((subject) => pastHole(subject, inside, frame));
     return { certain: partsAbove(cell, plus(past, -sliver)), unsure: [] };
   }
+  const hollow = cell.box((subject) => hollowOf(subject, frame) ?? unknown);
+  const beside = partsOver(reachesOver(cell, seen, hollow, sliver));
+  if (!isRing(cell.middle, frame)) return { certain: beside, unsure: [] };
   const [own] = seen;
   const within = [
     less(own!.left, hollow.left),
