@@ -33,6 +33,8 @@ export interface DiagnosticFacts {
   'bad-message': { detail: string };
   'bad-color': { found: string; meant?: string };
   'promise-empty': { kinds: readonly string[] };
+  /** `apart`: the columns with the weight as one of its own. */
+  'weight-alone': { weight: number; columns: number; apart: string };
   'limits-crossed': { key: string; least: number; most: number };
   'file-outside': { path: string };
   'file-missing': { path: string };

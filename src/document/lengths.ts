@@ -73,7 +73,7 @@ export const patterns = {
   amount: `^${number} ?(?:u|px|mm|deg)?$`,
   size: `^(?:${sum}|content|fill(?: +${number})?|${template})$`,
   lengths: `^(?:${sum}(?: +${sum}){0,3}|${template})$`,
-  sizes: `^(?:${sum}|content|fill(?: +${number})?)(?: +(?:${sum}|content|fill(?: +${number})?))?$|^${template}$`,
+  sizes: `^(?:${sum}|content|fill)(?: +(?:${sum}|content|fill))?$|^${template}$`,
   screenSize: '^ *[1-9]\\d{0,4} *[xX×] *[1-9]\\d{0,4} *$',
   limits: `^(?:${number})?\\.\\.(?:${number})?$`,
 } as const;
@@ -107,15 +107,15 @@ export function readSize(value: unknown): Size | undefined {
   return length && { mode: 'fixed', length };
 }
 
-/** Splits `"50% - 24 10"` into the sums and words it holds: `["50% - 24", "10"]`. */
-function splitValues(value: unknown, most = 4): unknown[] | undefined {
+/** Splits `"50% - 24 10"` into the sums and words it holds: `["50% - 24", "10"]`. `word`: what one word is. */
+function splitValues(value: unknown, most = 4, word = /^\S+(?= |$)/): unknown[] | undefined {
   if (typeof value === 'number') return [value];
   if (Array.isArray(value)) return value as unknown[];
   if (typeof value !== 'string') return undefined;
   const found: string[] = [];
   let rest = value.trim();
   while (rest !== '') {
-    const match = sumAtStart.exec(rest) ?? /^(?:fill +[\d.]+|\S+)(?= |$)/.exec(rest);
+    const match = sumAtStart.exec(rest) ?? word.exec(rest);
     if (!match || found.length === most) return undefined;
     found.push(match[0]);
     rest = rest.slice(match[0].length).trimStart();
@@ -132,7 +132,10 @@ export function readLengthPair(value: unknown): Pair<Length> | undefined {
   return x && y && { x, y };
 }
 
-/** One or two sizes: width, then height (the same if it is left out). */
+/**
+ * One or two sizes: width, then height (the same if it is left out). `"fill 64"` fills one axis and is 64 u on the other: a weight
+ * is said in a list, `["fill 2", 64]`.
+ */
 export function readSizePair(value: unknown): Pair<Size> | undefined {
   const parts = splitValues(value);
   if (!parts || parts.length < 1 || parts.length > 2) return undefined;
@@ -299,6 +302,8 @@ export function readLimits(value: unknown): { least: number; most: number } | un
 
 /** The most columns a grid can be given one by one. */
 const mostTracks = 100;
+/** One of them, with its weight: `fill 2`. */
+const track = /^(?:fill +[\d.]+|\S+)(?= |$)/;
 
 /** `3`; `"120 content fill"`; `"auto 120"`: as many of 120 u as fit; `"auto 120.."`: sharing what is left. */
 export function readColumns(value: unknown): Columns | undefined {
@@ -311,7 +316,7 @@ export function readColumns(value: unknown): Columns | undefined {
     const cell = Number(auto[1]);
     return cell >= 1 && cell <= largestLength ? { cell, grows: auto[2] !== undefined } : undefined;
   }
-  const tracks = splitValues(value, mostTracks)?.map(readTrack);
+  const tracks = splitValues(value, mostTracks, track)?.map(readTrack);
   if (!tracks || tracks.length === 0 || tracks.length > mostTracks || tracks.includes(undefined))
     return undefined;
   return { tracks: tracks as Size[] };

@@ -1,5 +1,5 @@
 import type { DiagnosticList } from './diagnostics.ts';
-import { readLength, readSize, readSizePair, type Size } from './lengths.ts';
+import { readColumns, readLength, readSize, readSizePair, type Size } from './lengths.ts';
 import type { Origin, PlacedSource, WidgetSource } from './model.ts';
 
 /* Sizes as they are written: those that can only come to nothing, and those of which one takes another's effect away. */
@@ -63,3 +63,36 @@ function isSaid(widget: WidgetSource, side: 'width' | 'height'): boolean {
   const own = readSize(widget[side]) ?? readSizePair(widget.size)?.[side === 'width' ? 'x' : 'y'];
   return own?.mode === 'fixed';
 }
+
+/**
+ * Warns of a weight that only seems to be one: in `"220 fill 110"` the 110 is the weight of the one column that fills, and not a column
+ * of 110 u after it.
+ */
+export function checkWeights(
+  columns: unknown,
+  pointer: string,
+  origin: Origin,
+  diagnostics: DiagnosticList,
+): void {
+  const read = typeof columns === 'string' ? readColumns(columns) : undefined;
+  if (!read || !('tracks' in read)) return;
+  const weights = read.tracks.flatMap((track) => (track.mode === 'fill' ? [track.weight] : []));
+  const isOdd = (weight: number) =>
+    weight !== 1 && (weights.length === 1 || weight >= oddWeight * Math.min(...weights));
+  const found = weights.find(isOdd);
+  if (found === undefined) return;
+  const apart = read.tracks.flatMap((track) => {
+    if (track.mode === 'fill') return isOdd(track.weight) ? ['fill', track.weight] : [written(track.weight)];
+    return [track.mode === 'content' ? 'content' : track.length.u];
+  });
+  diagnostics.add(
+    'weight-alone',
+    { weight: found, columns: apart.length, apart: `[${apart.join(', ')}]` },
+    { ...origin.at(`${pointer}/columns`), severity: 'warning' },
+  );
+}
+
+/** How many times the least weight one is that was hardly meant as a weight. */
+const oddWeight = 16;
+
+const written = (weight: number): string => (weight === 1 ? 'fill' : `fill ${weight}`);

@@ -27,7 +27,7 @@ import { changesOf } from './changes.ts';
 import { isBroken, isOpen, leaves, withoutTemplates, meantBy } from './left-to-names.ts';
 import { checkChosen } from './chosen.ts';
 import { checkIdleKeys, mayArrange } from './idle-keys.ts';
-import { checkSizes } from './odd-sizes.ts';
+import { checkSizes, checkWeights } from './odd-sizes.ts';
 import { pointerTo } from './pointer.ts';
 import { checkRanges } from './ranges.ts';
 import { nearestName } from './suggest.ts';
@@ -45,8 +45,8 @@ export function checkStructure(document: DocumentSource, origin: Origin, diagnos
     if (!component) {
       checkReadable(holder, pointer, origin, diagnostics);
       checkViewValues(root, pointer, origin, diagnostics);
+      checkContainer(holder, pointer, origin, diagnostics, (key) => leaves(root, key));
     }
-    checkContainer(holder, pointer, origin, diagnostics, (key) => leaves(root, key));
     // A view goes by its name, so no widget in it may.
     const places = new Map<string, string>(component ? [] : [[name, pointer]]);
     const placed: PlacedSource[] = [...widgetsOf(root, pointer)];
@@ -290,6 +290,7 @@ function checkContainer(
       diagnostics.add('key-needs', { key, needs: 'arrange: grid' }, origin.atKey(`${pointer}/${key}`));
     }
   }
+  checkWeights(holder.columns, pointer, origin, diagnostics);
   const kind = 'kind' in holder ? (holder.kind as Kind) : undefined;
   const isTabs = kind === 'tabs';
   for (const key of ['gap', 'justify', 'align'] as const) {

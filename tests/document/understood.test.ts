@@ -31,6 +31,30 @@ describe('what people write', () => {
     expect(new Set(sizes.map(String)).size).toBe(1);
   });
 
+  test('a size of fill and a number fills one axis; the number is the other', () => {
+    const of = (size: string | (string | number)[]) =>
+      laidOut([
+        { id: 'a', arrange: 'row', size: 400, children: [{ id: 'b', size }, { width: 'fill' }] },
+      ]).rect('b');
+    expect(of('fill 64')).toMatchObject({ width: 200, height: 64 });
+    expect(of('64 fill')).toMatchObject({ width: 64, height: 400 });
+    expect(of(['fill 3', 64])).toMatchObject({ width: 300, height: 64 });
+  });
+
+  test('a weight beside others, and a column of its own after what fills, are taken as they are said', () => {
+    const of = (columns: string) => said(`{ id: a, arrange: grid, columns: ${columns}, children: [] }`);
+    for (const columns of ['120 fill fill 2', 'fill 30 fill 70', '[220, fill, 110]'])
+      expect(of(columns)).toEqual([]);
+  });
+
+  test('a mistake in the root of a component is told once', () => {
+    const text =
+      'pimbot: 1\ncomponents: { row: { columns: 3, children: [] } }\nviews: { v: { children: [{ use: row }, { use: row }] } }\n';
+    expect(told(readDocument(text, { name: 'hud.yaml' }))).toEqual([
+      expect.stringContaining('"columns" does something only with arrange: grid'),
+    ]);
+  });
+
   test('the merge key of YAML: what a map says itself wins', () => {
     const text =
       'pimbot: 1\nviews:\n  test:\n    children:\n      - &a { id: a, size: 90, anchor: left top }\n      - { <<: *a, id: b, anchor: right top }\n      - { <<: [{ size: 20 }, *a], id: c }\n';
@@ -88,6 +112,16 @@ describe('what people write', () => {
     ['{ id: a, look: { background: "url(sea.png)" } }', 'a picture is named by image'],
     ['{ id: a, kind: text, text: "{wares[0].name}" }', 'a name inside its repeat alone: {name}'],
     ['{ id: hud }', 'the id "hud" is taken by the view itself'],
+    [
+      '{ id: a, arrange: grid, columns: "220 fill 110", children: [] }',
+      'warning: "fill 110" is one column with a weight of 110; for 3 columns, one of them 110 u wide, write [220, fill, 110]',
+    ],
+    [
+      '{ id: a, arrange: grid, columns: fill 40 fill, children: [] }',
+      'for 3 columns, one of them 40 u wide, write [fill, 40, fill]',
+    ],
+    ['{ id: a, size: fill 2 64 }', '"size" is one or two sizes such as'],
+    ['{ id: a, arrange: grid, rows: fill fill, children: [] }', '"rows" is the height of each row'],
     ['{ id: a, gap: 4, children: [] }', '"gap" does something only with arrange'],
     [
       '{ id: a, anchor: left..right top, inset: { top: 4 } }',

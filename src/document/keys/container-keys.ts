@@ -42,7 +42,7 @@ export const containerKeys = {
       title: 'a number of u, content or fill',
     },
     read: readTrack,
-    expected: 'a number of u, content or fill',
+    expected: 'the height of each row: a number of u, content or fill',
     kinds: containerKinds,
     touches: 'size',
   },
