@@ -99,9 +99,10 @@ function pastCorner(subject: Subject, index: number, { x, y, width, height }: Re
   return worst;
 }
 
-/** Backgrounds that asked for the full surface may reach under a notch; what is read or pressed may not. */
+/** Backgrounds that asked for the full surface, or are drawn on to its edges, may reach under a notch; what is read or pressed may not. */
 export function mayBleed(subject: Subject, widget: Widget): boolean {
   if (!grounds.has(widget.kind)) return false;
-  for (let at = widget; at.index > 0; at = subject.widgets[at.parent]!) if (at.box.full) return true;
+  for (let at = widget; at.index > 0; at = subject.widgets[at.parent]!)
+    if (at.box.full || ('area' in at.source && at.source.area === 'bleed')) return true;
   return false;
 }

@@ -210,7 +210,7 @@ export interface WidgetSource extends ContainerSource, NeighboursSource {
   readonly 'pivot'?: string | number | readonly (string | number)[];
   readonly 'offset'?: LengthsNotation;
   readonly 'inset'?: LengthsNotation | { readonly [side: string]: LengthNotation };
-  readonly 'area'?: 'safe' | 'full';
+  readonly 'area'?: 'safe' | 'full' | 'bleed';
   readonly 'size'?: LengthsNotation;
   readonly 'width'?: LengthNotation;
   readonly 'height'?: LengthNotation;

@@ -93,7 +93,7 @@ export function checkStructure(document: DocumentSource, origin: Origin, diagnos
   }
 }
 
-/** Only what lies in the view itself can reach beyond the safe area. */
+/** Only what lies in the view itself can be placed beyond the safe area; drawn on from there is what stands anywhere. */
 function checkArea(
   { area }: WidgetSource,
   at: string,
@@ -101,7 +101,7 @@ function checkArea(
   origin: Origin,
   diagnostics: DiagnosticList,
 ): void {
-  if (area !== undefined && isInside)
+  if (area !== undefined && area !== 'bleed' && isInside)
     diagnostics.add('key-needs', { key: 'area', needs: 'a child of the view' }, origin.atKey(`${at}/area`));
 }
 
@@ -379,7 +379,7 @@ function checkNotations(placed: PlacedSource, origin: Origin, diagnostics: Diagn
         { ...origin.at(`${pointer}/kind`), severity: 'warning' },
       );
     for (const key of ['anchor', 'offset', 'inset', 'area', 'anchor-to'] as const) {
-      if (widget[key] !== undefined) {
+      if (widget[key] !== undefined && widget[key] !== 'bleed') {
         diagnostics.add('anchor-in-flow', { key, arrange }, origin.atKey(`${pointer}/${key}`));
       }
     }

@@ -1,5 +1,6 @@
 import { isUpright, type Widget } from '../dress/index.ts';
 import type { Layout, Rect } from '../layout/index.ts';
+import { bleedBox } from './bleed.ts';
 import { sideOf } from './meter.ts';
 import { paddingEnd, paddingStart } from './room.ts';
 
@@ -106,9 +107,14 @@ export function scrollbarBoxes(
   return { axis, track, handle: { ...track, [axis]: start, [size]: length } };
 }
 
-/** What a widget's background, border and shadow are drawn on, in a rectangle: all of it, of a slider its track. */
+/**
+ * What a widget's background, border and shadow are drawn on, in a rectangle: all of it, of a slider its track, and more of what reaches
+ * under a notch.
+ */
 export function backgroundBox(widget: Widget, layout: Layout, rect: Rect): Rect {
-  return widget.kind === 'slider' ? controlBoxes(widget, layout, rect).track : rect;
+  return widget.kind === 'slider'
+    ? controlBoxes(widget, layout, rect).track
+    : bleedBox(widget, layout, rect);
 }
 
 /** How much thicker a slider's handle is than its track. */

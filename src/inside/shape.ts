@@ -3,6 +3,7 @@ import type { Widget } from '../dress/index.ts';
 import type { Layout, Rect } from '../layout/index.ts';
 import type { Picture } from '../picture/index.ts';
 import { isSquare, type Corners } from '../theme/index.ts';
+import { bleedBox } from './bleed.ts';
 import { cornersIn } from './corners.ts';
 import { picturePieces } from './picture.ts';
 
@@ -37,7 +38,7 @@ export function isOnWidget(widget: Widget, layout: Layout, x: number, y: number)
   // Nobody knows the pixels of a picture that was not decoded: then it is a box.
   if (area?.type !== 'picture' || !widget.picture?.sample) return true;
   const source = widget.source as WidgetSource;
-  const pieces = picturePieces(rect, widget.picture, source, widget.fit, layout.scale(widget.index));
+  const pieces = picturePieces(bleedBox(widget, layout, rect), widget.picture, source, widget.fit, layout.scale(widget.index));
   // What is turned round is turned round as a whole.
   const [seenX, seenY] = [
     isFlipped(source, 'x') ? 2 * rect.x + rect.width - x : x,

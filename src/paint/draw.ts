@@ -2,6 +2,7 @@ import { isWithin, type Widget } from '../dress/index.ts';
 import type { WidgetSource } from '../document/index.ts';
 import {
   backgroundBox,
+  bleedBox,
   clips,
   cornersIn,
   fitPicture,
@@ -204,7 +205,8 @@ function addWidget(on: ViewLayout, widget: Widget, cut: Area | undefined, operat
   const { index, look, kind } = widget;
   const scale = layout.scale(index);
   const rect = layout.pixelRect(index);
-  const isCutOff = cut !== undefined && isBoxCutOff(widget, rect, scale, cut);
+  const pictured = bleedBox(widget, layout, rect);
+  const isCutOff = cut !== undefined && isBoxCutOff(widget, pictured, scale, cut);
   if (isCutOff && (!widget.text || isTextCutOff(widget, layout, cut))) return;
   const radius = cornersIn(widget, rect, scale);
   const borderWidth = look.borderWidth > 0 ? Math.max(1, Math.round(look.borderWidth * scale)) : 0;
@@ -221,7 +223,7 @@ function addWidget(on: ViewLayout, widget: Widget, cut: Area | undefined, operat
   const addBox = (fill: BoxOperation['fill'], border: BoxOperation['border']) =>
     operations.push({ type: 'box', widget: index, rect: base, opacity: 1, radius: baseRadius, fill, border });
   if (drawn && look.background && !trackOfRing(widget)) addBox(look.background, undefined);
-  if (drawn && widget.picture) addPicture(widget, rect, radius, scale, operations);
+  if (drawn && widget.picture) addPicture(widget, pictured, radius, scale, operations);
   if (drawn && kind === 'canvas') {
     operations.push({ type: 'clip', rect, radius });
     operations.push({ type: 'game', widget: index, id: widget.id, rect, opacity: 1 });

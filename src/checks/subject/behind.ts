@@ -2,6 +2,7 @@ import type { Widget } from '../../dress/index.ts';
 import type { WidgetSource } from '../../document/index.ts';
 import {
   backgroundBox,
+  bleedBox,
   meterFill,
   picturePieces,
   trailColor,
@@ -423,7 +424,7 @@ export function pictureLayer(subject: Subject, index: number): ((x: number, y: n
 function piecesOf(subject: Subject, widget: Widget, picture: Picture): readonly PicturePiece[] {
   const { index, fit } = widget;
   const source = widget.source as WidgetSource;
-  return picturePieces(subject.rect(index), picture, source, fit, subject.layout.scale(index));
+  return picturePieces(bleedBox(widget, subject.layout, subject.rect(index)), picture, source, fit, subject.layout.scale(index));
 }
 
 /** What a dialog lays over the screen lies under its own background. */

@@ -1,6 +1,6 @@
 import type { Widget } from '../../dress/index.ts';
 import type { WidgetSource } from '../../document/index.ts';
-import { picturePieces, type PicturePiece } from '../../inside/index.ts';
+import { bleedBox, picturePieces, type PicturePiece } from '../../inside/index.ts';
 import { partToDraw, type Picture } from '../../picture/index.ts';
 import type { Subject } from './subject.ts';
 
@@ -23,7 +23,7 @@ export function drawnPictures(subject: Subject): readonly DrawnPicture[] {
         const { index, picture, fit } = widget;
         if (!picture || !subject.isSeen(index)) return [];
         const source = widget.source as WidgetSource;
-        const pieces = picturePieces(subject.rect(index), picture, source, fit, subject.layout.scale(index));
+        const pieces = picturePieces(bleedBox(widget, subject.layout, subject.rect(index)), picture, source, fit, subject.layout.scale(index));
         return pieces.length > 0 ? [{ widget, picture, source, pieces }] : [];
       }),
   );

@@ -10,7 +10,8 @@ const descriptions: { readonly [key: string]: string } = {
   'pivot': 'The point of the widget that is put at the anchor; follows the anchor if left out.',
   'offset': 'From anchor to pivot.',
   'inset': 'Distance from each end of an anchor that is a span.',
-  'area': 'full: a child of the view that may reach under notches and into overscan.',
+  'area':
+    'full: a child of the view that may reach under notches and into overscan; bleed: laid out in the safe area, and drawn on to the edges of the screen where it stands on those of the safe area.',
   'size': 'Width and height.',
   'justify-self': "In a grid or layers, instead of the parent's justify.",
   'aspect': 'Width divided by height.',

@@ -100,7 +100,7 @@ export const placedKeys = {
   },
   'area': {
     schema: {
-      ...choice(['safe', 'full']),
+      ...choice(['safe', 'full', 'bleed']),
     },
     touches: 'structure',
   },

@@ -44,9 +44,13 @@ function withTheWriting(anchor: string): string {
   return anchor.replace(/\b(left|right)\b/g, (side) => (side === 'left' ? 'start' : 'end'));
 }
 
-/** The whole surface left for what asked for it, and stands where a notch is. */
-export const safeArea: Remedy = ({ widget }) =>
-  widget.box.full ? [keysOf(widget, { area: undefined })] : [];
+/** The whole surface left for what asked for it and stands where a notch is; what holds it is still drawn under the notch. */
+export const safeArea: Remedy = ({ widget, on }) => {
+  if (widget.box.full) return [keysOf(widget, { area: undefined })];
+  for (let at = widget.parent; at > 0; at = on.widgets[at]!.parent)
+    if (on.widgets[at]!.box.full) return [keysOf(on.widgets[at]!, { area: 'bleed' })];
+  return [];
+};
 
 /** The whole surface asked for by what is a background: it may reach under a notch. */
 export const wholeSurface: Remedy = ({ widget }) => {

@@ -1,0 +1,33 @@
+import type { Widget } from '../dress/index.ts';
+import type { Layout, Rect } from '../layout/index.ts';
+
+/**
+ * What a widget with `area: bleed` is drawn in: where an edge of it stands on the edge of the safe area, or past it, it is drawn on to the
+ * edge of the surface, under what a notch or overscan takes. Only drawn: what is in it and its targets stay where they are laid out.
+ * @param rect Its border box in device px, whole or not; given back as it is for all others, and for what is turned.
+ */
+export function bleedBox({ source }: Pick<Widget, 'source'>, { frame }: Layout, rect: Rect): Rect {
+  if (!('area' in source) || source.area !== 'bleed' || source.rotate || source.skew !== undefined) return rect;
+  const { scale, originX, originY, safe } = frame;
+  const [left, width] = bledOut(rect.x, rect.width, originX, frame.width * scale, safe.left * scale, safe.right * scale);
+  const [top, height] = bledOut(rect.y, rect.height, originY, frame.height * scale, safe.top * scale, safe.bottom * scale);
+  return { x: left, y: top, width, height };
+}
+
+/** The start and the length of a box along an axis, drawn on to the ends of the surface where it stands on those of the safe part. */
+function bledOut(
+  start: number,
+  length: number,
+  origin: number,
+  surface: number,
+  before: number,
+  after: number,
+): [start: number, length: number] {
+  const end = start + length;
+  const from = start <= origin + before + rounding ? Math.min(start, Math.round(origin)) : start;
+  const to = end >= origin + surface - after - rounding ? Math.max(end, Math.round(origin + surface)) : end;
+  return [from, to - from];
+}
+
+/** How far rounding to whole px moves an edge, and an ulp (docs/layout-model.md, 5.1). */
+const rounding = 0.5 + 1e-9;
