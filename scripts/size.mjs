@@ -15,7 +15,7 @@ const kB = 1000;
 /** Bytes after gzip; of the shaper as it is. */
 const budgets = [
   { what: 'pimbot/game', entry: 'dist/game.js', most: 94.9 * kB },
-  { what: 'pimbot/browser', entry: 'dist/browser/index.js', most: 98.9 * kB },
+  { what: 'pimbot/browser', entry: 'dist/browser/index.js', most: 99.1 * kB },
   { what: 'tables of Unicode', entry: 'dist/text/engine.js', most: 13 * kB },
   { what: 'shaper (WebAssembly)', file: 'assets/shaper.wasm', most: 185 * kB },
 ];

@@ -24,6 +24,7 @@ export interface DiagnosticFacts {
   'view-bound': { key: string; meant?: string };
   'duplicate-id': { id: string; firstLine: number; isView: boolean };
   'unknown-name': { what: string; name: string; meant?: string };
+  'parameter-taken': { name: string };
   'name-chain': { what: string; chain: readonly string[] };
   'offset-on-span': { axis: string };
   'inset-without-span': Record<string, never>;

@@ -100,7 +100,7 @@ export type {
   ViewSource,
   WidgetSource,
 } from './model.ts';
-export { isNamePattern, keyRow, refusedBy, widgetKeys } from './widget-keys.ts';
+export { isFixed, isNamePattern, keyRow, refusedBy, widgetKeys } from './widget-keys.ts';
 export { descriptionOf } from './keys/descriptions.ts';
 export { textsIn } from './texts-in.ts';
 export { filledId, idType, isIdPattern, mayName, namesIn, namesInId } from './ids.ts';

@@ -50,6 +50,8 @@ const wording: Wording = {
         ? `the id "${id}" is taken already, on line ${firstLine}; ids are unique in a view`
         : `the id "${id}" is taken already; ids are unique in a view`,
   'unknown-name': ({ what, name, meant: near }) => `there is no ${what} "${name}"${meant(near)}`,
+  'parameter-taken': ({ name }) =>
+    `a parameter cannot be called "${name}": that key says what an instance is made of; give it another name`,
   'name-chain': ({ what, chain }) => `${what} leads back to itself: ${chain.join(' → ')}`,
   'offset-on-span': ({ axis }) =>
     `an offset does nothing on the ${axis} axis, where the anchor is a span; use inset, or anchor to a point`,

@@ -16,6 +16,7 @@ import { isIdPattern, mayName } from './ids.ts';
 import { anchorTargets } from './lengths.ts';
 import { pointerTo } from './pointer.ts';
 import { nearestName } from './suggest.ts';
+import { isTaken } from './widget-keys.ts';
 
 /* Names that lead from one part of a document to another: promises to widgets, components to components. */
 
@@ -186,6 +187,21 @@ export function checkPromises(
       if (facts) diagnostics.add('unknown-name', facts, origin.at(place));
     }
   });
+}
+
+/** A parameter that an instance cannot give, as a key of its own is called so. */
+export function checkParameterNames(
+  document: DocumentSource,
+  origin: Origin,
+  diagnostics: DiagnosticList,
+): void {
+  for (const [component, { params }] of Object.entries(document.components ?? {}))
+    for (const name of Object.keys(params ?? {}).filter(isTaken))
+      diagnostics.add(
+        'parameter-taken',
+        { name },
+        origin.atKey(pointerTo(`${pointerTo('/components', component)}/params`, name)),
+      );
 }
 
 /** A component that leads back to itself is refused with the chain. */

@@ -16,6 +16,7 @@ import {
 import { isTemplate } from './templates.ts';
 import {
   checkFocusOrder,
+  checkParameterNames,
   checkPromises,
   checkUses,
   checkWidgetNames,
@@ -39,6 +40,7 @@ const everyState: readonly string[] = states;
 /** What the schema cannot say: notations, names inside the views, keys that make no sense together. */
 export function checkStructure(document: DocumentSource, origin: Origin, diagnostics: DiagnosticList): void {
   checkRanges(document, origin, diagnostics);
+  checkParameterNames(document, origin, diagnostics);
   checkUses(document, origin, diagnostics);
   for (const { name, pointer, root, component } of rootsOf(document)) {
     const holder = withoutTemplates(root);

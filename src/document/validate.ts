@@ -6,6 +6,7 @@ import { shapeErrors, type Schema, type ShapeError } from './shape.ts';
 import { keyHint, kindMeant, lookHint, valueMeant, viewHint } from './hints.ts';
 import { lookSchema } from './schema-looks.ts';
 import { nearestName } from './suggest.ts';
+import { isTaken } from './widget-keys.ts';
 
 /** Holds a value against the schema of documents or themes; true when it is of the shape. */
 export function validate(
@@ -58,6 +59,7 @@ function isGivenParameter(document: Json, pointer: string): boolean {
   if (key === undefined || typeof widget !== 'object' || widget === null || !Object.hasOwn(widget, 'use'))
     return false;
   const { use } = widget as Readonly<Record<string, Json>>;
+  if (isTaken(key)) return false;
   const params = typeof use === 'string' ? follow(document, ['components', use, 'params']) : undefined;
   return typeof params === 'object' && params !== null && Object.hasOwn(params, key);
 }

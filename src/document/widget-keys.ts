@@ -24,6 +24,18 @@ export function keyRow(key: string): KeyRow | undefined {
   return Object.hasOwn(widgetKeys, key) ? widgetKeys[key as keyof typeof widgetKeys] : undefined;
 }
 
+/** Keys that say what a widget is made of: an instance does not hand them on. */
+export function isFixed(key: string): boolean {
+  return madeOf.has(key) || keyRow(key)?.binds === 'fixed';
+}
+
+/** Those that no parameter is called. A `key` may be one as well: entries are told apart by what they give. */
+export function isTaken(key: string): boolean {
+  return isFixed(key) && key !== 'key';
+}
+
+const madeOf: ReadonlySet<string> = new Set(['use', 'set', 'repeat', 'params']);
+
 /** Whether the value of a key, or one in its list, names a widget with `{name}`s in it: `page-{key}`. */
 export function isNamePattern(key: string, value: unknown): value is string {
   return (

@@ -1,5 +1,6 @@
 import {
   entryOf,
+  isFixed,
   pointerTo,
   rootsOf,
   widgetsOf,
@@ -7,7 +8,6 @@ import {
   type ComponentSource,
   type WidgetSource,
 } from '../document/index.ts';
-import { isFixed } from '../skeleton/index.ts';
 import { DocumentText } from './document-text.ts';
 import { EditError } from './edit-error.ts';
 

@@ -1,5 +1,6 @@
 import {
   filledId,
+  isFixed,
   isIdPattern,
   isNamePattern,
   isTemplate,
@@ -14,7 +15,7 @@ import {
   type ViewSource,
   type WidgetSource,
 } from '../document/index.ts';
-import { isFixed, isPutIn } from './put-in.ts';
+import { isPutIn } from './put-in.ts';
 import { holds, readCondition, type OnScreen } from './conditions.ts';
 import { namingIn, type Inside, type Naming } from './naming.ts';
 import { BuildError, cannotBe, mostEntries, type Scope, type ValueOfCase } from './scope.ts';

@@ -21,7 +21,6 @@ export type { ValueOfCase } from './scope.ts';
 export { boundsOf, holds, readCondition } from './conditions.ts';
 export type { OnScreen, ConditionBound, ReadCondition } from './conditions.ts';
 export type { Origins } from './expand.ts';
-export { isFixed } from './put-in.ts';
 export { slid, slideOf, slidTo } from './slide.ts';
 export type { Slide } from './slide.ts';
 export { isShare, shareOf } from './share.ts';

@@ -1,13 +1,6 @@
-import { keyRow } from '../document/index.ts';
+import { isFixed, keyRow } from '../document/index.ts';
 
 /** Whether a `{name}` in the place of a key's value is put in when the widget is made: others are messages, or may not stand there. */
 export function isPutIn(key: string): boolean {
   return !isFixed(key) && (keyRow(key)?.binds ?? 'put in') === 'put in';
 }
-
-/** Keys that say what a widget is made of: an instance does not hand them on. */
-export function isFixed(key: string): boolean {
-  return madeOf.has(key) || keyRow(key)?.binds === 'fixed';
-}
-
-const madeOf: ReadonlySet<string> = new Set(['use', 'set', 'repeat', 'params']);

@@ -47,6 +47,23 @@ describe('what people write', () => {
       expect(of(columns)).toEqual([]);
   });
 
+  test.each(['when', 'children', 'set', 'id', 'use'])('no parameter is called %s', (name) => {
+    const text = `pimbot: 1\ncomponents: { row: { params: { ${name}: text, said: text }, children: [] } }\nviews: { v: { children: [{ use: row, said: A }] } }\n`;
+    expect(told(readDocument(text, { name: 'hud.yaml' }))).toContainEqual(
+      expect.stringContaining(
+        `hud.yaml:2:32: error: a parameter cannot be called "${name}": that key says what`,
+      ),
+    );
+  });
+
+  test('what an instance gives in such a key is read as the key it is', () => {
+    const text =
+      'pimbot: 1\ncomponents: { row: { params: { when: text }, children: [] } }\nviews: { v: { children: [{ use: row, when: today }] } }\n';
+    const found = told(readDocument(text, { name: 'hud.yaml' })).join('\n');
+    expect(found).toContain('a parameter cannot be called "when"');
+    expect(found).toContain('"when" is ');
+  });
+
   test('a mistake in the root of a component is told once', () => {
     const text =
       'pimbot: 1\ncomponents: { row: { columns: 3, children: [] } }\nviews: { v: { children: [{ use: row }, { use: row }] } }\n';
