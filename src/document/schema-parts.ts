@@ -9,7 +9,7 @@ import { patterns } from './lengths.ts';
 export const name = {
   type: 'string',
   pattern: '^[\\p{L}_][\\p{L}\\p{N}_-]*$',
-  title: 'a name of letters, digits, - and _',
+  title: 'a name of letters, digits, - and _ that starts with a letter',
 };
 
 export const length = {

@@ -30,6 +30,7 @@ import { checkChosen } from './chosen.ts';
 import { checkIdleKeys, mayArrange } from './idle-keys.ts';
 import { checkSizes, checkWeights } from './odd-sizes.ts';
 import { pointerTo } from './pointer.ts';
+import { checkLocales } from './locales.ts';
 import { checkRanges } from './ranges.ts';
 import { nearestName } from './suggest.ts';
 import { isNamePattern, keyRow, widgetKeyNames } from './widget-keys.ts';
@@ -40,6 +41,7 @@ const everyState: readonly string[] = states;
 /** What the schema cannot say: notations, names inside the views, keys that make no sense together. */
 export function checkStructure(document: DocumentSource, origin: Origin, diagnostics: DiagnosticList): void {
   checkRanges(document, origin, diagnostics);
+  checkLocales(document, origin, diagnostics);
   checkParameterNames(document, origin, diagnostics);
   checkUses(document, origin, diagnostics);
   for (const { name, pointer, root, component } of rootsOf(document)) {

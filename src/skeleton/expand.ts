@@ -267,7 +267,8 @@ function parametersOf(
   scope: Scope,
   pointer: string,
 ): { inner: Scope; own: WidgetSource } {
-  const given: Record<string, string | number | boolean> = {};
+  // Without what objects are born with: a parameter may be called as one of those.
+  const given = Object.create(null) as Record<string, string | number | boolean>;
   const ownKeys: Record<string, unknown> = {};
   const params = component.params ?? {};
   for (const [key, value] of Object.entries(instance)) {

@@ -185,7 +185,7 @@ views:
     const { code, err } = await run('check', 'odd.yaml', '--screen', 'desktop');
     expect([code, err]).toEqual([
       2,
-      `odd.yaml:5:37: error: "size" is one or two sizes, and ["{w}",40] gives ["wide",40], in the case "odd"
+      `odd.yaml:5:37: error: "size" is one or two sizes, such as "fill 64", and ["{w}",40] gives ["wide",40], in the case "odd"
 5 |   hold: { children: [{ id: a, size: ["{w}", 40] }] }
   |                                     ^^^^^^^^^^^
 

@@ -97,7 +97,7 @@ views:
       'hud.yaml:13:36: error: there is no value "deph"; did you mean "depth"?',
       'hud.yaml:13:52: error: there is no token "color.hall"; did you mean "color.hull"?',
       'hud.yaml:14:38: error: there is no picture "ring"',
-      'hud.yaml:14:58: error: there is no widget "c"; did you mean "a"?',
+      'hud.yaml:14:58: error: there is no widget "c"; did you mean "c2"?',
     ]);
   });
 
@@ -162,7 +162,7 @@ views:
       'hud.yaml:10:49: error: "title" cannot change from screen to screen',
       'hud.yaml:10:62: error: "columns" does something only with arrange: grid',
       'hud.yaml:10:74: error: "children" cannot change from screen to screen',
-      'hud.yaml:10:107: error: there is no widget "c"; did you mean "a"?',
+      'hud.yaml:10:107: error: there is no widget "c"',
       'hud.yaml:17:56: error: there is no page "nowhere"',
       'hud.yaml:21:28: error: "anchor" is an anchor such as "right bottom", "left..right top" or "25% center", not "lefty"',
       'hud.yaml:21:35: error: "columns" does something only with arrange: grid',

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { LiveView, NoSuchName, ValueError, readDocument, type WidgetSource } from 'pimbot';
-import { documentOf, laidOut, opened, told } from '../support/views.ts';
+import { LiveView, NoSuchName, ValueError, openView, readDocument, type WidgetSource } from 'pimbot';
+import { documentOf, fonts, laidOut, opened, told } from '../support/views.ts';
 
 const said = (widget: string) =>
   told(readDocument(`pimbot: 1\nviews: { hud: { children: [ ${widget} ] } }\n`, { name: 'hud.yaml' }));
@@ -54,6 +54,31 @@ describe('what people write', () => {
         `hud.yaml:2:32: error: a parameter cannot be called "${name}": that key says what`,
       ),
     );
+  });
+
+  test.each(['when', 'de-1', 'de-DE-DE'])('%s is no locale, though it looks like one', (locale) => {
+    const found = (top: string) =>
+      told(
+        readDocument(`pimbot: 1\n${top}\nviews: { v: { children: [{ kind: text, text: A }] } }\n`, {
+          name: 'hud.yaml',
+        }),
+      );
+    expect(found(`catalogs: { ${locale}: a.json }`)).toContainEqual(
+      expect.stringContaining(`hud.yaml:2:13: error: "${locale}" is a locale such as de or pt-BR, not this`),
+    );
+    expect(found(`language: ${locale}`)).toEqual([
+      expect.stringContaining(
+        `hud.yaml:2:11: error: "language" is a locale such as de or pt-BR, not "${locale}"`,
+      ),
+    ]);
+  });
+
+  test('a parameter may be called as what every object is born with', () => {
+    const text =
+      'pimbot: 1\ncomponents: { row: { params: { constructor: text, __proto__: text }, children: [{ id: a, kind: text, text: "{constructor}{__proto__}" }] } }\nviews: { v: { children: [{ use: row, id: r, constructor: A, __proto__: B }] } }\n';
+    const { document } = readDocument(text);
+    const { tree } = openView(document!, 'v', { resources: { fonts } }).layoutOn({ width: 400, height: 300 });
+    expect(tree.widgets.at(-1)!.text!.text).toBe('AB');
   });
 
   test('what an instance gives in such a key is read as the key it is', () => {

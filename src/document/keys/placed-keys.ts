@@ -107,7 +107,7 @@ export const placedKeys = {
   'size': {
     schema: { ...sizes },
     read: readSizePair,
-    expected: 'one or two sizes, such as "fill 64" (with weights a list: ["fill 2", 64])',
+    expected: 'one or two sizes, such as "fill 64"',
     touches: 'size',
   },
   'width': { schema: size, read: readSize, expected: 'a length, content or fill', touches: 'size' },
