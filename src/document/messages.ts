@@ -77,10 +77,12 @@ const wording: Wording = {
 
 /** What to say of a fill that CSS has and no look; undefined of what is meant for a colour. */
 function fillHint(found: string): string | undefined {
-  if (/linear-gradient\(/.test(found) && !/repeating/.test(found))
+  if (/repeating|conic/.test(found))
+    return `${found} is not drawn: there are linear and radial gradients, and pictures (image)`;
+  if (/linear-gradient\(/.test(found))
     return `${found} is not a gradient that is drawn, such as linear-gradient(180deg, #0d4452, #062631 60%): an angle in deg or a side, colours, and places in %`;
-  if (/gradient\(/.test(found))
-    return `${found} is not drawn: there are linear gradients, and pictures (image)`;
+  if (/radial-gradient\(/.test(found))
+    return `${found} is not a gradient that is drawn, such as radial-gradient(circle at 50% 100%, #1d7f8c, #062631 60%): a shape, how far it reaches, where its middle is, colours, and places in %`;
   return /\burl\(/.test(found) ? `${found} is no colour: a picture is named by image` : undefined;
 }
 

@@ -98,7 +98,7 @@ export type LengthsNotation = number | string | readonly LengthNotation[];
 
 /** The keys of a look: what a style may set. Colours are CSS colours or `$token`. */
 export interface LookSource {
-  /** A colour, or `linear-gradient(…)`. */
+  /** A colour, `linear-gradient(…)` or `radial-gradient(…)`. */
   readonly 'background'?: string;
   /** Of the text, of a meter's filled part. */
   readonly 'color'?: string;

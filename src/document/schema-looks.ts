@@ -6,7 +6,7 @@ import { choice, lengths, name, names, numberOrTemplate, oneToFour, orTemplate }
 export const lookSchema = {
   'background': {
     type: 'string',
-    description: 'A CSS colour, $token, or linear-gradient(…).',
+    description: 'A CSS colour, $token, linear-gradient(…) or radial-gradient(…).',
     title: 'a colour',
   },
   'color': {

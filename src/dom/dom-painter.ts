@@ -192,5 +192,8 @@ function radiusOf({ topLeft, topRight, bottomRight, bottomLeft }: Corners): stri
 function imageOf(fill: Fill): string {
   if (fill.type === 'color') return `linear-gradient(${hexOf(fill.color)} 0 0)`;
   const stops = fill.stops.map(({ at, color }) => `${hexOf(color)} ${100 * at}%`);
-  return `linear-gradient(${fill.angle}deg, ${stops.join(', ')})`;
+  if (fill.type === 'linear') return `linear-gradient(${fill.angle}deg, ${stops.join(', ')})`;
+  const { size, at } = fill;
+  const form = typeof size === 'string' ? `${fill.shape} ${size}` : `${100 * size.x}% ${100 * size.y}%`;
+  return `radial-gradient(${form} at ${100 * at.x}% ${100 * at.y}%, ${stops.join(', ')})`;
 }

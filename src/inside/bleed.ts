@@ -7,10 +7,25 @@ import type { Layout, Rect } from '../layout/index.ts';
  * @param rect Its border box in device px, whole or not; given back as it is for all others, and for what is turned.
  */
 export function bleedBox({ source }: Pick<Widget, 'source'>, { frame }: Layout, rect: Rect): Rect {
-  if (!('area' in source) || source.area !== 'bleed' || source.rotate || source.skew !== undefined) return rect;
+  if (!('area' in source) || source.area !== 'bleed' || source.rotate || source.skew !== undefined)
+    return rect;
   const { scale, originX, originY, safe } = frame;
-  const [left, width] = bledOut(rect.x, rect.width, originX, frame.width * scale, safe.left * scale, safe.right * scale);
-  const [top, height] = bledOut(rect.y, rect.height, originY, frame.height * scale, safe.top * scale, safe.bottom * scale);
+  const [left, width] = bledOut(
+    rect.x,
+    rect.width,
+    originX,
+    frame.width * scale,
+    safe.left * scale,
+    safe.right * scale,
+  );
+  const [top, height] = bledOut(
+    rect.y,
+    rect.height,
+    originY,
+    frame.height * scale,
+    safe.top * scale,
+    safe.bottom * scale,
+  );
   return { x: left, y: top, width, height };
 }
 

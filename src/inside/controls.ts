@@ -112,9 +112,7 @@ export function scrollbarBoxes(
  * under a notch.
  */
 export function backgroundBox(widget: Widget, layout: Layout, rect: Rect): Rect {
-  return widget.kind === 'slider'
-    ? controlBoxes(widget, layout, rect).track
-    : bleedBox(widget, layout, rect);
+  return widget.kind === 'slider' ? controlBoxes(widget, layout, rect).track : bleedBox(widget, layout, rect);
 }
 
 /** How much thicker a slider's handle is than its track. */

@@ -38,7 +38,13 @@ export function isOnWidget(widget: Widget, layout: Layout, x: number, y: number)
   // Nobody knows the pixels of a picture that was not decoded: then it is a box.
   if (area?.type !== 'picture' || !widget.picture?.sample) return true;
   const source = widget.source as WidgetSource;
-  const pieces = picturePieces(bleedBox(widget, layout, rect), widget.picture, source, widget.fit, layout.scale(widget.index));
+  const pieces = picturePieces(
+    bleedBox(widget, layout, rect),
+    widget.picture,
+    source,
+    widget.fit,
+    layout.scale(widget.index),
+  );
   // What is turned round is turned round as a whole.
   const [seenX, seenY] = [
     isFlipped(source, 'x') ? 2 * rect.x + rect.width - x : x,

@@ -1,5 +1,13 @@
 import type { Rect } from '../layout/index.ts';
-import { gradientLine, hexOf, isSquare, type Corners, type Fill } from '../theme/index.ts';
+import {
+  gradientLine,
+  hexOf,
+  isSquare,
+  radialIn,
+  type Corners,
+  type Fill,
+  type Stop,
+} from '../theme/index.ts';
 import {
   paint,
   paintOne,
@@ -52,7 +60,16 @@ export interface CanvasContext {
   translate(x: number, y: number): void;
   transform(a: number, b: number, c: number, d: number, e: number, f: number): void;
   setLineDash(segments: number[]): void;
+  fillRect(x: number, y: number, width: number, height: number): void;
   createLinearGradient(x0: number, y0: number, x1: number, y1: number): CanvasGradient;
+  createRadialGradient(
+    x0: number,
+    y0: number,
+    r0: number,
+    x1: number,
+    y1: number,
+    r1: number,
+  ): CanvasGradient;
   imageSmoothingEnabled: boolean;
   imageSmoothingQuality: 'low' | 'medium' | 'high';
   drawImage(image: never, x: number, y: number, width: number, height: number): void;
@@ -150,9 +167,12 @@ class CanvasPainter implements Painter {
     const context = this.#context;
     context.globalAlpha = opacity * this.#fade;
     if (fill) {
-      context.fillStyle = styleOf(fill, rect, context);
       outline(context, rect, radius);
-      context.fill();
+      if (fill.type === 'radial') fillRadially(context, fill, rect);
+      else {
+        context.fillStyle = styleOf(fill, rect, context);
+        context.fill();
+      }
     }
     if (border) {
       const line = borderLine(rect, radius, border.width);
@@ -334,7 +354,24 @@ function outline(context: CanvasContext, rect: Rect, radius: Corners): void {
   else context.rect(rect.x, rect.y, rect.width, rect.height);
 }
 
-function styleOf(fill: Fill, rect: Rect, context: CanvasContext): unknown {
+/** Fills the outline there is. A canvas has circles alone: an ellipse is one that is pressed. */
+function fillRadially(context: CanvasContext, fill: Fill & { type: 'radial' }, rect: Rect): void {
+  const { x, y, rx, ry } = radialIn(fill, rect.width, rect.height);
+  context.save();
+  context.clip();
+  context.transform(rx, 0, 0, ry, rect.x + x, rect.y + y);
+  const gradient = context.createRadialGradient(0, 0, 0, 0, 0, 1);
+  addStops(gradient, fill.stops);
+  context.fillStyle = gradient;
+  context.fillRect(-x / rx, -y / ry, rect.width / rx, rect.height / ry);
+  context.restore();
+}
+
+function addStops(gradient: CanvasGradient, stops: readonly Stop[]): void {
+  for (const { at, color } of stops) gradient.addColorStop(Math.min(1, Math.max(0, at)), hexOf(color));
+}
+
+function styleOf(fill: Exclude<Fill, { type: 'radial' }>, rect: Rect, context: CanvasContext): unknown {
   if (fill.type === 'color') return hexOf(fill.color);
   const line = gradientLine(fill.angle, rect.width, rect.height);
   const gradient = context.createLinearGradient(
@@ -343,6 +380,6 @@ function styleOf(fill: Fill, rect: Rect, context: CanvasContext): unknown {
     rect.x + line.x1,
     rect.y + line.y1,
   );
-  for (const { at, color } of fill.stops) gradient.addColorStop(Math.min(1, Math.max(0, at)), hexOf(color));
+  addStops(gradient, fill.stops);
   return gradient;
 }

@@ -1,5 +1,5 @@
 import { toBase64 } from './base64.ts';
-import { gradientLine, hexOf, type Corners, type Fill, type Rgba } from '../theme/index.ts';
+import { gradientLine, hexOf, radialIn, type Corners, type Fill, type Rgba } from '../theme/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Picture } from '../picture/index.ts';
 import { outlinesOf, shapeAsPath } from './glyphs.ts';
@@ -297,16 +297,20 @@ function paintOf(
   define: (make: (id: string) => string) => string,
 ): string {
   if (fill.type === 'color') return colorOf(attribute, fill.color);
-  const line = gradientLine(fill.angle, rect.width, rect.height);
   const stops = fill.stops
     .map(({ at, color }) => {
       const opacity = color.a < 1 ? ` stop-opacity="${short(color.a)}"` : '';
       return `<stop offset="${short(at)}" stop-color="${hexOf({ ...color, a: 1 })}"${opacity}/>`;
     })
     .join('');
-  const id = define(
-    (name) =>
-      `<linearGradient id="${name}" gradientUnits="userSpaceOnUse" x1="${short(rect.x + line.x0)}" y1="${short(rect.y + line.y0)}" x2="${short(rect.x + line.x1)}" y2="${short(rect.y + line.y1)}">${stops}</linearGradient>`,
-  );
+  const id = define((name) => {
+    const start = `id="${name}" gradientUnits="userSpaceOnUse"`;
+    if (fill.type === 'radial') {
+      const { x, y, rx, ry } = radialIn(fill, rect.width, rect.height);
+      return `<radialGradient ${start} cx="0" cy="0" r="1" gradientTransform="matrix(${short(rx)} 0 0 ${short(ry)} ${short(rect.x + x)} ${short(rect.y + y)})">${stops}</radialGradient>`;
+    }
+    const line = gradientLine(fill.angle, rect.width, rect.height);
+    return `<linearGradient ${start} x1="${short(rect.x + line.x0)}" y1="${short(rect.y + line.y0)}" x2="${short(rect.x + line.x1)}" y2="${short(rect.y + line.y1)}">${stops}</linearGradient>`;
+  });
   return `${attribute}="url(#${id})"`;
 }

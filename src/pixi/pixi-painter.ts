@@ -2,7 +2,7 @@ import { AlphaFilter, Container, FillGradient, Graphics, Matrix, Rectangle, Spri
 import type { Rect } from '../layout/index.ts';
 import { CanvasCache, borderLine, drawnAlone } from '../paint/index.ts';
 import type { DrawList, DrawOperation, OperationOf } from '../paint/index.ts';
-import { gradientLine, hexOf, type Corners, type Fill } from '../theme/index.ts';
+import { gradientLine, hexOf, radialIn, type Corners, type Fill } from '../theme/index.ts';
 
 export interface PixiPainterOptions {
   /** Called with a container that lies where a widget of the kind canvas does, whenever that is made anew. */
@@ -172,14 +172,17 @@ function boxOf({ rect, radius, fill, border, opacity }: OperationOf<'box'>): Gra
 
 function fillOf(fill: Fill, { x, y, width, height }: Rect): string | FillGradient {
   if (fill.type === 'color') return hexOf(fill.color);
+  const colorStops = fill.stops.map(({ at, color }) => ({ offset: at, color: hexOf(color) }));
+  const all = { textureSpace: 'global', colorStops } as const;
+  if (fill.type === 'radial') {
+    const { rx, ry, ...middle } = radialIn(fill, width, height);
+    const center = { x: x + middle.x, y: y + middle.y };
+    const ends = { center, innerRadius: 0, outerCenter: center, outerRadius: rx, scale: ry / rx };
+    return new FillGradient({ ...all, type: 'radial', ...ends });
+  }
   const { x0, y0, x1, y1 } = gradientLine(fill.angle, width, height);
-  return new FillGradient({
-    type: 'linear',
-    start: { x: x + x0, y: y + y0 },
-    end: { x: x + x1, y: y + y1 },
-    textureSpace: 'global',
-    colorStops: fill.stops.map(({ at, color }) => ({ offset: at, color: hexOf(color) })),
-  });
+  const start = { x: x + x0, y: y + y0 };
+  return new FillGradient({ ...all, type: 'linear', start, end: { x: x + x1, y: y + y1 } });
 }
 
 function trace(shape: Graphics, { x, y, width, height }: Rect, radius: Corners): Graphics {

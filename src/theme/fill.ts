@@ -11,7 +11,19 @@ export interface Stop {
 export type Fill =
   | { readonly type: 'color'; readonly color: Rgba }
   /** `angle` in degrees as in CSS: 0 is to the top, 90 to the right. */
-  | { readonly type: 'linear'; readonly angle: number; readonly stops: readonly Stop[] };
+  | { readonly type: 'linear'; readonly angle: number; readonly stops: readonly Stop[] }
+  | Radial;
+
+/** From a point outwards; `at` and a size that is no word are fractions of the width and the height of the box. */
+interface Radial {
+  readonly type: 'radial';
+  readonly shape: 'circle' | 'ellipse';
+  readonly size: Reach | { readonly x: number; readonly y: number };
+  readonly at: { readonly x: number; readonly y: number };
+  readonly stops: readonly Stop[];
+}
+
+type Reach = `${'closest' | 'farthest'}-${'side' | 'corner'}`;
 
 const sides: Readonly<Record<string, number>> = {
   'to top': 0,
@@ -20,25 +32,92 @@ const sides: Readonly<Record<string, number>> = {
   'to left': 270,
 };
 
-/** A colour or a `linear-gradient(…)` of CSS Images 3 with an angle or a side, colours and percentages. */
+/** A colour, or a `linear-gradient(…)` or `radial-gradient(…)` of CSS Images 3 whose lengths are percentages. */
 export function parseFill(text: string, colorOf: Notations['color']): Fill | undefined {
-  const gradient = /^linear-gradient\((.*)\)$/s.exec(text.trim());
+  const gradient = /^(linear|radial)-gradient\((.*)\)$/s.exec(text.trim());
   if (!gradient) {
     const color = colorOf(text);
     return color && { type: 'color', color };
   }
-  const parts = splitAtCommas(gradient[1]!);
+  const parts = splitAtCommas(gradient[2]!);
   if (parts.length > 32) return undefined;
+  if (gradient[1] === 'radial') {
+    const form = radialForm(parts[0] ?? '');
+    const stops = readStops(form ? parts.slice(1) : parts, colorOf);
+    return stops && { type: 'radial', ...(form ?? radialForm('ellipse')!), stops };
+  }
   let angle = 180;
   const first = parts[0] ?? '';
   const degrees = /^(-?\d+(?:\.\d+)?)deg$/.exec(first);
   if (degrees) angle = Number(degrees[1]);
   else if (Object.hasOwn(sides, first)) angle = sides[first]!;
   if (degrees || Object.hasOwn(sides, first)) parts.shift();
-  const read = parts.map((part) => parseStop(part, colorOf));
-  if (read.length < 2 || read.includes(undefined)) return undefined;
-  return { type: 'linear', angle, stops: spread(read as OpenStop[]) };
+  const stops = readStops(parts, colorOf);
+  return stops && { type: 'linear', angle, stops };
 }
+
+function readStops(parts: readonly string[], colorOf: Notations['color']): Stop[] | undefined {
+  const read = parts.map((part) => parseStop(part, colorOf));
+  return read.length < 2 || read.includes(undefined) ? undefined : spread(read as OpenStop[]);
+}
+
+const percent = String.raw`-?\d+(?:\.\d+)?%`;
+const whole = (pattern: string) => new RegExp(`^(?:${pattern.replaceAll('%', percent)})$`);
+/** Shape and size in either order, both radii, or nothing. */
+const forms = whole(
+  '(?:(circle|ellipse) ?)?(?:((?:closest|farthest)-(?:side|corner))(?: (circle|ellipse))?|(%) (%))?',
+);
+/** A middle, as background-position has it (CSS Values 4, §9.1): along x and down, or two words the other way round. */
+const middles = whole(
+  '(left|center|right|%)(?: (top|center|bottom|%))?|(top|center|bottom)(?: (left|center|right))?',
+);
+const shares: Readonly<Record<string, number>> = { left: 0, top: 0, center: 0.5, right: 1, bottom: 1 };
+
+const shareOf = (word = 'center'): number => shares[word] ?? parseFloat(word) / 100;
+
+/** `circle closest-side at 30% top`: shape, size and middle of a radial gradient; undefined of what is none of it. */
+function radialForm(text: string): Omit<Radial, 'type' | 'stops'> | undefined {
+  const [form, place = 'center', ...more] = text.replace(/\s+/g, ' ').split(/ ?\bat /);
+  const said = forms.exec(form!);
+  const middle = middles.exec(place);
+  if (text === '' || more.length > 0 || !said || !middle) return undefined;
+  const [, first, size = 'farthest-corner', last, rx, ry] = said;
+  const at = { x: shareOf(middle[1] ?? middle[4]), y: shareOf(middle[2] ?? middle[3]) };
+  const shape = (first ?? last) === 'circle' ? 'circle' : 'ellipse';
+  if ((first && last) || (rx && (shape === 'circle' || shareOf(rx) < 0 || shareOf(ry) < 0))) return undefined;
+  return { shape, size: rx ? { x: shareOf(rx), y: shareOf(ry) } : (size as Reach), at };
+}
+
+/** The middle and the radii of a radial gradient in a box (CSS Images 3, §3.2.1), from its left top corner. A radius is never 0. */
+export function radialIn(
+  { shape, size, at }: Radial,
+  width: number,
+  height: number,
+): { x: number; y: number; rx: number; ry: number } {
+  const [x, y] = [at.x * width, at.y * height];
+  const held = (rx: number, ry: number) => ({
+    x,
+    y,
+    rx: Math.max(leastRadius, rx),
+    ry: Math.max(leastRadius, ry),
+  });
+  if (typeof size === 'object') return held(size.x * width, size.y * height);
+  const pick = size.startsWith('closest') ? Math.min : Math.max;
+  const toSides = [Math.abs(x), Math.abs(width - x), Math.abs(y), Math.abs(height - y)] as const;
+  const sideX = pick(toSides[0], toSides[1]);
+  const sideY = pick(toSides[2], toSides[3]);
+  const isSide = size.endsWith('side');
+  if (shape === 'circle') {
+    // The closest corner has the closest of the sides, the farthest corner the farthest.
+    const radius = isSide ? pick(sideX, sideY) : Math.hypot(sideX, sideY);
+    return held(radius, radius);
+  }
+  // Through the corner, in the proportion of the one that reaches the sides.
+  return isSide ? held(sideX, sideY) : held(Math.SQRT2 * sideX, Math.SQRT2 * sideY);
+}
+
+/** In px: what has no radius shows its last colour everywhere. */
+const leastRadius = 1e-6;
 
 interface OpenStop {
   readonly at: number | undefined;
@@ -65,7 +144,21 @@ function spread(stops: readonly OpenStop[]): Stop[] {
     }
     at[index] = Math.max(at[index]!, at[index - 1]!);
   }
-  return stops.map((stop, index) => ({ color: stop.color, at: at[index]! }));
+  return colored(stops.map((stop, index) => ({ color: stop.color, at: at[index]! })));
+}
+
+/**
+ * The colour of a stop that is clear does not show, as in CSS, where colours are mixed premultiplied (CSS Images 3, §3.4.2): it is that of
+ * its neighbour, of two neighbours one after the other. Painters mix them as they are.
+ */
+function colored(stops: readonly Stop[]): Stop[] {
+  return stops.flatMap((stop, nth) => {
+    if (stop.color.a > 0) return [stop];
+    const beside = [stops[nth - 1], stops[nth + 1]].flatMap((one) => (one && one.color.a > 0 ? [one] : []));
+    return beside.length === 0
+      ? [stop]
+      : beside.map(({ color }) => ({ at: stop.at, color: { ...color, a: 0 } }));
+  });
 }
 
 /** The parts of a value with commas between that are in no brackets. */
@@ -88,10 +181,8 @@ export function splitAtCommas(text: string): string[] {
 /** The colour of a fill at a point of a box; `x` and `y` are fractions of its size, `width` and `height` its size. */
 export function colorAt(fill: Fill, x: number, y: number, width: number, height: number): Rgba {
   if (fill.type === 'color') return fill.color;
-  const line = gradientLine(fill.angle, width, height);
   const along =
-    ((x * width - line.x0) * (line.x1 - line.x0) + (y * height - line.y0) * (line.y1 - line.y0)) /
-    ((line.x1 - line.x0) ** 2 + (line.y1 - line.y0) ** 2 || 1);
+    fill.type === 'radial' ? outwards(fill, x, y, width, height) : alongLine(fill.angle, x, y, width, height);
   const { stops } = fill;
   const next = stops.findIndex((stop) => stop.at > along);
   if (next === 0) return stops[0]!.color;
@@ -106,6 +197,21 @@ export function colorAt(fill: Fill, x: number, y: number, width: number, height:
     b: mix(before.color.b, after.color.b),
     a: mix(before.color.a, after.color.a),
   };
+}
+
+/** How far from the middle of a radial gradient a point of a box is, as a share of its radius. */
+function outwards(fill: Radial, x: number, y: number, width: number, height: number): number {
+  const { x: middleX, y: middleY, rx, ry } = radialIn(fill, width, height);
+  return Math.hypot((x * width - middleX) / rx, (y * height - middleY) / ry);
+}
+
+/** How far along the line of a linear gradient a point of a box is, as a share of it. */
+function alongLine(angle: number, x: number, y: number, width: number, height: number): number {
+  const line = gradientLine(angle, width, height);
+  return (
+    ((x * width - line.x0) * (line.x1 - line.x0) + (y * height - line.y0) * (line.y1 - line.y0)) /
+    ((line.x1 - line.x0) ** 2 + (line.y1 - line.y0) ** 2 || 1)
+  );
 }
 
 /** The ends of the gradient line in a box (CSS Images 3, §3.1.1), from its left top corner. */

@@ -8,7 +8,7 @@ export type { Deficiency } from './deficiency.ts';
 export { evenCorners, fittedCorners, isSquare, mapCorners, square } from './corners.ts';
 export type { Corners } from './corners.ts';
 export type { Shadow, Stroke } from './shadow.ts';
-export { colorAt, gradientLine } from './fill.ts';
+export { colorAt, gradientLine, radialIn } from './fill.ts';
 export type { Fill, Stop } from './fill.ts';
 export { defaultFont, familyNames, handsOnTheSame, inheritedKeys, plainLook } from './look.ts';
 export type { Look, LookChanges } from './look.ts';

@@ -188,7 +188,7 @@ const colorAs =
 /** One reader for each key of a look; the value has its tokens filled in. False: it is not such a value. */
 const readers: { readonly [Key in keyof LookSource]-?: { read: Reader; expected: string } } = {
   'background': {
-    expected: 'a colour or a linear-gradient(…)',
+    expected: 'a colour, a linear-gradient(…) or a radial-gradient(…)',
     read: (value, into, colorOf) => set(into, 'background', parseFill(String(value), colorOf)),
   },
   'color': { expected: 'a colour', read: colorAs('color') },

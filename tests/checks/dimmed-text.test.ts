@@ -74,6 +74,14 @@ describe('a text under something that lets light through', () => {
     expect(dims([off, veil('#04202ad0')])).toEqual([]);
   });
 
+  test('is not in the clear middle of a gradient that darkens the edges, and is at those', () => {
+    const edges = veil('radial-gradient(#04202a00 50%, #04202af0 80%)');
+    expect(dims([words, edges])).toEqual([]);
+    expect(dims([{ ...words, anchor: 'right bottom' }, edges])).toEqual([
+      expect.stringMatching(/^veil dims words: contrast 1\.\d+:1/),
+    ]);
+  });
+
   test('may be meant, and is said to be by what lies over it', () => {
     const meant = veil('#04202ad0', { accept: { 'dimmed-text': 'the lesson is about the sonar' } });
     const { findings } = found([words, meant]);

@@ -15,9 +15,14 @@ test('whatever is behind a gradient, all that is seen of it lies between the two
       share,
       opaque,
       share,
-      (colors, opacity, behind, at) => {
+      fc.boolean(),
+      (colors, opacity, behind, at, isRadial) => {
         const stops = colors.map((one, nth) => ({ color: one, at: nth / (colors.length - 1) }));
-        const fill: Fill = { type: 'linear', angle: 90, stops };
+        const linear: Fill = { type: 'linear', angle: 90, stops };
+        const middle = { x: at, y: 0.2 };
+        const fill: Fill = isRadial
+          ? { type: 'radial', shape: 'circle', size: 'closest-side', at: middle, stops }
+          : linear;
         const { darkest, lightest } = rangeOf(fill, opacity);
         const seen = luminance(compose(faded(colorAt(fill, at, 0.5, 100, 100), opacity), behind));
         expect(seen).toBeGreaterThanOrEqual(darkest - 1e-9);

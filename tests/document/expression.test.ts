@@ -312,7 +312,7 @@ describe('one of two by a condition', () => {
         documentOf([{ id: 'w', size: 9, ...widget }], { cases: { typical: values } }),
       ).diagnostics.map(messageOf);
     expect(told({ look: { background: "{if(shots, '#0f0', if(name = 'Mo', '#ff000', '#000'))}" } })).toEqual([
-      `"background" is a colour or a linear-gradient(…), and "{if(shots, '#0f0', if(name = 'Mo', '#ff000', '#000'))}" gives "#ff000"`,
+      `"background" is a colour, a linear-gradient(…) or a radial-gradient(…), and "{if(shots, '#0f0', if(name = 'Mo', '#ff000', '#000'))}" gives "#ff000"`,
     ]);
     expect(told({ anchor: "{if(shots, 'left botom', 'left top')}" })[0]).toContain('gives "left botom"');
     expect(told({ style: "{if(shots, 'plate', 'alarm')}" })).toHaveLength(2);

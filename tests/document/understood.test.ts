@@ -147,8 +147,12 @@ describe('what people write', () => {
     ['{ id: a, background: "#fff" }', 'it belongs into its look: { background: … }'],
     ['{ id: a, items: [] }', 'a widget has no key "items"; say children, a list of widgets'],
     [
-      '{ id: a, look: { background: "radial-gradient(#000, #fff)" } }',
-      'there are linear gradients, and pictures',
+      '{ id: a, look: { background: "conic-gradient(#000, #fff)" } }',
+      'there are linear and radial gradients, and pictures',
+    ],
+    [
+      '{ id: a, look: { background: "radial-gradient(circle 40px, #000, #fff)" } }',
+      'such as radial-gradient(circle at 50% 100%, #1d7f8c, #062631 60%)',
     ],
     ['{ id: a, look: { background: "linear-gradient(90, #000, #fff)" } }', 'an angle in deg or a side'],
     ['{ id: a, look: { background: "url(sea.png)" } }', 'a picture is named by image'],

@@ -40,13 +40,7 @@ const screen = { width: 800, height: 600 };
 /** Key, where it stands, a value it can be, and what it cannot be with what it is to be. */
 const keys: readonly (readonly [string, string, unknown, string, readonly unknown[]])[] = [
   ['opacity', 'look: { opacity: "{v}" }', 1, 'a number from 0 to 1', ['here', 5, -1, true, [1]]],
-  [
-    'background',
-    'look: { background: "{v}" }',
-    '$ink',
-    'a colour or a linear',
-    ['nonsense', 5, true, '$inc'],
-  ],
+  ['background', 'look: { background: "{v}" }', '$ink', 'a colour, a linear', ['nonsense', 5, true, '$inc']],
   ['font-size', 'kind: text, text: a, look: { font-size: "{v}" }', 20, 'a number of u', ['big', -3, 1e9]],
   ['border', 'look: { border: "{v}" }', '2 #ffffff', 'a width in u and a colour', ['thick', 5]],
   ['transition', 'look: { transition: "{v}" }', 'none', 'a key, a time', ['slowly', 5]],

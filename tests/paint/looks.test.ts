@@ -80,6 +80,54 @@ describe('boxes beside what CSS says of them, on pixels', () => {
     );
   });
 
+  const share = fc.integer({ min: -20, max: 120 }).map((one) => `${one}%`);
+  const color = fc.constantFrom('#ffc75f', '#1d7f8c', '#8e1712', '#04202a', '#0000', '#fff');
+  const radial = fc
+    .record({
+      form: fc.oneof(
+        fc.constantFrom(
+          '',
+          'circle',
+          'ellipse',
+          'closest-side',
+          'circle closest-corner',
+          'farthest-side circle',
+        ),
+        fc.constantFrom('ellipse closest-corner', 'circle farthest-side', '40% 60%', 'ellipse 90% 20%'),
+      ),
+      at: fc.oneof(
+        fc.constantFrom(
+          '',
+          'at top',
+          'at left',
+          'at right bottom',
+          'at top left',
+          'at center 20%',
+          'at 80% bottom',
+        ),
+        fc.tuple(share, share).map(([x, y]) => `at ${x} ${y}`),
+      ),
+      stops: fc.array(
+        fc.tuple(color, fc.constantFrom('', ' 20%', ' 55%', ' 80%')).map((one) => one.join('')),
+        { minLength: 2, maxLength: 4 },
+      ),
+    })
+    .map(
+      ({ form, at, stops }) =>
+        `radial-gradient(${[`${form} ${at}`.trim(), ...stops].filter(Boolean).join(', ')})`,
+    );
+
+  test('gradients from a point outwards, whatever their shape and middle', async () => {
+    await fc.assert(
+      fc.asyncProperty(radial, fc.constantFrom(0, 30), async (background, radius) => {
+        const mine = await ours({ background, radius });
+        const css = await theirs(`background:${background};border-radius:${radius}px`);
+        expect([background, stepsApart(mine, css, 6) < 0.004]).toEqual([background, true]);
+      }),
+      { numRuns: rounds(6, 300), seed: seedOf(11) },
+    );
+  });
+
   test('a shadow turns with its box', async () => {
     const look = { background: '#fc6', shadow: '12 18 10 #000000c0' };
     const turned = await ours(look, { rotate: 30 });
@@ -174,6 +222,24 @@ describe('looks that are none', () => {
   ])('%s: %s', (key, value, expected) => {
     const [first] = told(readDocument(documentOf([{ look: { [key]: value } }])));
     expect(first).toContain(`"${key}" is ${expected}`);
+  });
+
+  test.each([
+    'circle 40% 60%',
+    'at top 20%',
+    'at 20% left',
+    'circle ellipse',
+    'circle closest-side ellipse',
+    'at',
+    '-40% 60%',
+    'at top at left',
+    'closest',
+    'at constructor',
+    'circle 40px',
+  ])('a radial gradient that CSS does not have, or whose lengths are no shares: %s', (form) => {
+    const background = `radial-gradient(${form}, #000, #fff)`;
+    const [first] = told(readDocument(documentOf([{ look: { background } }])));
+    expect(first).toContain('is not a gradient that is drawn, such as radial-gradient(circle at 50% 100%');
   });
 
   test('none takes away what a style gave', () => {

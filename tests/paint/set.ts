@@ -49,6 +49,14 @@ const gradient = (angle: number, ...colors: Rgba[]): Box['fill'] => ({
   angle,
   stops: colors.map((one, nth) => ({ at: nth / (colors.length - 1), color: one })),
 });
+const radial = (form: Partial<Extract<Box['fill'], { type: 'radial' }>>, ...colors: Rgba[]): Box['fill'] => ({
+  type: 'radial',
+  shape: 'ellipse',
+  size: 'farthest-corner',
+  at: { x: 0.5, y: 0.5 },
+  stops: colors.map((one, nth) => ({ at: nth / (colors.length - 1), color: one })),
+  ...form,
+});
 const ground = box(rect(0, 0, width, height), color('456070'));
 const restore = { type: 'restore' } as const;
 const turned = (degrees: number, x: number, y: number): DrawOperation => {
@@ -113,6 +121,22 @@ export async function paintingSet(): Promise<readonly Sample[]> {
       box(rect(5, 5, 35, 70), gradient(0, sea, brass)),
       box(rect(45, 5, 30, 70), gradient(90, color('c05838', 0), coral)),
       box(rect(80, 5, 35, 70), gradient(120, kelp, brass, sea), { radius: round(10) }),
+    ),
+    sample(
+      'radial-gradient',
+      'gradients from a point outwards, round and pressed, by the shapes and sizes of CSS Images 3',
+      box(rect(5, 5, 35, 70), radial({}, brass, sea)),
+      box(
+        rect(45, 5, 30, 70),
+        radial({ shape: 'circle', size: 'closest-side', at: { x: 0.3, y: 0.4 } }, coral, kelp),
+      ),
+      box(
+        rect(80, 5, 35, 70),
+        radial({ size: { x: 0.8, y: 0.3 }, at: { x: 1, y: 0.5 } }, sea, color('48a090', 0)),
+        {
+          radius: round(10),
+        },
+      ),
     ),
     sample(
       'picture',

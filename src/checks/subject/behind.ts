@@ -382,7 +382,8 @@ function addLayers(
       (fill.type === 'color' ? fill.color.a === 1 : fill.stops.every((stop) => stop.color.a === 1));
     const box = backgroundBox(widget, subject.layout, whole);
     const isHole = holeOf(subject, index);
-    const plain = fill.type === 'color' ? nowhere : changesOf(fill.angle);
+    const plain =
+      fill.type === 'color' ? nowhere : fill.type === 'radial' ? everywhere : changesOf(fill.angle);
     layers.push({
       groups,
       rect: intersection(rect, box),
@@ -424,7 +425,13 @@ export function pictureLayer(subject: Subject, index: number): ((x: number, y: n
 function piecesOf(subject: Subject, widget: Widget, picture: Picture): readonly PicturePiece[] {
   const { index, fit } = widget;
   const source = widget.source as WidgetSource;
-  return picturePieces(bleedBox(widget, subject.layout, subject.rect(index)), picture, source, fit, subject.layout.scale(index));
+  return picturePieces(
+    bleedBox(widget, subject.layout, subject.rect(index)),
+    picture,
+    source,
+    fit,
+    subject.layout.scale(index),
+  );
 }
 
 /** What a dialog lays over the screen lies under its own background. */

@@ -23,7 +23,13 @@ export function drawnPictures(subject: Subject): readonly DrawnPicture[] {
         const { index, picture, fit } = widget;
         if (!picture || !subject.isSeen(index)) return [];
         const source = widget.source as WidgetSource;
-        const pieces = picturePieces(bleedBox(widget, subject.layout, subject.rect(index)), picture, source, fit, subject.layout.scale(index));
+        const pieces = picturePieces(
+          bleedBox(widget, subject.layout, subject.rect(index)),
+          picture,
+          source,
+          fit,
+          subject.layout.scale(index),
+        );
         return pieces.length > 0 ? [{ widget, picture, source, pieces }] : [];
       }),
   );

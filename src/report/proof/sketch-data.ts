@@ -26,10 +26,24 @@ interface ShapeData {
   readonly box: Edges;
   readonly clips: readonly Edges[];
   readonly opacity: number;
-  readonly fill?: string | { readonly angle: number; readonly stops: readonly (readonly [number, string])[] };
+  readonly fill?: string | LinearData | RadialData;
   readonly border?: readonly [color: string, width: number];
   readonly picture?: true;
   readonly lines: readonly (readonly [text: string, color: string, ...at: readonly number[]])[];
+}
+
+type Stops = readonly (readonly [at: number, color: string])[];
+
+interface LinearData {
+  readonly angle: number;
+  readonly stops: Stops;
+}
+
+interface RadialData {
+  readonly shape: 'circle' | 'ellipse';
+  readonly size: string | readonly [number, number];
+  readonly at: readonly [number, number];
+  readonly stops: Stops;
 }
 
 export function sketchData(cells: readonly SketchCell[]): SketchData {
@@ -92,7 +106,10 @@ export function sketchData(cells: readonly SketchCell[]): SketchData {
 
 function fillOf(fill: Fill): NonNullable<ShapeData['fill']> {
   if (fill.type === 'color') return hexOf(fill.color);
-  return { angle: fill.angle, stops: fill.stops.map(({ at, color }) => [rounded(at, 1e4), hexOf(color)]) };
+  const stops = fill.stops.map(({ at, color }) => [rounded(at, 1e4), hexOf(color)] as const);
+  if (fill.type === 'linear') return { angle: fill.angle, stops };
+  const { shape, size, at } = fill;
+  return { shape, size: typeof size === 'string' ? size : [size.x, size.y], at: [at.x, at.y], stops };
 }
 
 /** The corners of a polygon, to a hundredth of a px. */
@@ -120,13 +137,27 @@ const drawSketch = ({ ground, numbers, shapes, cells }, canvas, width, height, m
   on.fillRect(0, 0, canvas.width, canvas.height);
   on.scale(unit, unit);
   const rectOf = (edges) => { const [left, top, right, bottom] = edges.map(value); return [left, top, right - left, bottom - top]; };
+  const stopped = (gradient, stops) => {
+    for (const [at, color] of stops) gradient.addColorStop(Math.min(1, Math.max(0, at)), color);
+    return gradient;
+  };
+  /* CSS Images 3, 3.2.1; an ellipse as the circle in its middle that is as large. */
+  const radial = ({ shape, size, at, stops }, [x, y, w, h]) => {
+    const pick = String(size).startsWith('closest') ? Math.min : Math.max;
+    const cx = at[0] * w, cy = at[1] * h, sx = pick(Math.abs(cx), Math.abs(w - cx)), sy = pick(Math.abs(cy), Math.abs(h - cy));
+    const isSide = String(size).endsWith('side');
+    const circle = isSide ? pick(sx, sy) : Math.hypot(sx, sy);
+    const ellipse = (isSide ? 1 : Math.SQRT2) * Math.sqrt(sx * sy);
+    const r = Array.isArray(size) ? Math.sqrt(size[0] * w * size[1] * h) : shape === 'circle' ? circle : ellipse;
+    return stopped(on.createRadialGradient(x + cx, y + cy, 0, x + cx, y + cy, Math.max(r, 1e-6)), stops);
+  };
   const fillOf = (fill, [x, y, w, h]) => {
     if (typeof fill === 'string') return fill;
+    if (fill.at) return radial(fill, [x, y, w, h]);
     const turn = (fill.angle * Math.PI) / 180, dx = Math.sin(turn), dy = -Math.cos(turn);
     const long = (Math.abs(w * dx) + Math.abs(h * dy)) / 2, mx = x + w / 2, my = y + h / 2;
     const gradient = on.createLinearGradient(mx - dx * long, my - dy * long, mx + dx * long, my + dy * long);
-    for (const [at, color] of fill.stops) gradient.addColorStop(Math.min(1, Math.max(0, at)), color);
-    return gradient;
+    return stopped(gradient, fill.stops);
   };
   for (const nth of cell[1]) {
     const { box, clips, opacity, fill, border, picture, lines } = shapes[nth];
