@@ -67,25 +67,46 @@ function anchored(scene: Solved, widget: Widget, axis: Axis, edge: Edge, head: s
   const safely =
     widget.parent === 0 && place.name !== 'the surface' && (axis === 'x' ? safe.left : safe.top) > 0;
   const base = from === 0 ? '' : `${shown(from)}${safely ? ' (safe inset)' : ''} + `;
+  const own = extent(scene, widget.index, axis).length / around;
+  const margin = added(edge === 'start' ? box.marginStart : -box.marginEnd, 'margin');
   if (box.span) {
     const inset = edge === 'start' ? box.insetStart : box.insetEnd;
     const anchor = edge === 'start' ? box.anchorStart : box.anchorEnd;
     const distance = (inset.u + inset.share * room) * (edge === 'start' ? 1 : -1);
+    // Of one that does not lie all along its span, the pivot says where it lies (equation 3.2).
+    const ends = (['start', 'end'] as const).map((one) => endOfSpan(scene, widget, axis, one));
+    const spare = Math.max(0, ends[1]! - ends[0]!) - own;
+    const share = edge === 'start' ? box.pivot : box.pivot - 1;
+    const aside = added(share * spare, `(${part(Math.abs(share))} of what is left over: its pivot)`);
     return {
-      text: `${head} = ${base}${shown(anchor * 100)} % of ${place.name}'s ${shown(room)}${added(distance, 'inset')}`,
+      text: `${head} = ${base}${shown(anchor * 100)} % of ${place.name}'s ${shown(room)}${added(distance, 'inset')}${margin}${aside}`,
       pointer: keyPointer(widget, 'anchor', 'inset'),
-      follows: [],
+      follows: aside === '' ? [] : ['size'],
     };
   }
   const offset = box.offset.u + box.offset.share * room;
-  const own = extent(scene, widget.index, axis).length / around;
   const back = edge === 'end' ? 0 : -box.pivot * (own + box.marginStart + box.marginEnd);
-  const which = box.pivot === 1 ? 'all' : box.pivot === 0.5 ? 'half' : `${shown(box.pivot * 100)} %`;
   return {
-    text: `${head} = ${base}${shown(box.anchorStart * 100)} % of ${place.name}'s ${shown(room)}${added(offset, 'offset')}${added(back, `(${which} of its ${words[axis].size}: its pivot)`)}`,
+    text: `${head} = ${base}${shown(box.anchorStart * 100)} % of ${place.name}'s ${shown(room)}${added(offset, 'offset')}${margin}${added(back, `(${part(box.pivot)} of its ${words[axis].size}: its pivot)`)}`,
     pointer: keyPointer(widget, 'anchor', 'offset', 'pivot'),
     follows: back === 0 ? [] : ['size'],
   };
+}
+
+/** A share in words. */
+function part(share: number): string {
+  return share === 1 ? 'all' : share === 0.5 ? 'half' : `${shown(share * 100)} %`;
+}
+
+/** Where a span starts or ends for a widget, without its margins; in u of its parent. */
+function endOfSpan(scene: Solved, widget: Widget, axis: Axis, edge: Edge): number {
+  const around = scene.layout.factor(widget.parent);
+  const place = roomFor(scene, widget, axis, edge);
+  const [from, room] = [place.start / around, place.length / around];
+  const box = widget.box[axis];
+  return edge === 'start'
+    ? from + box.anchorStart * room + box.insetStart.u + box.insetStart.share * room + box.marginStart
+    : from + box.anchorEnd * room - box.insetEnd.u - box.insetEnd.share * room - box.marginEnd;
 }
 
 /** Where a row, column, wrap, grid or layers put the start of a child. */
@@ -109,7 +130,7 @@ function inFlow(scene: Solved, widget: Widget, parent: Widget, axis: Axis): Reas
   if (arrange === 'wrap') {
     const what = axis === 'x' ? 'along its line' : 'to its line';
     return {
-      text: `= ${shown(room.start / factor)} + ${shown(beyond)} ${what} of ${name}`,
+      text: `= ${shown(room.start / factor)} + ${shown(beyond)} ${what} of ${name}${added(widget.box[axis].marginStart, 'margin')}`,
       pointer: keyPointer(parent, 'arrange'),
     };
   }
@@ -134,7 +155,7 @@ function alongLine(scene: Solved, widget: Widget, parent: Widget, axis: Axis, be
     starts,
     taken: sums,
     ids,
-  } = kept(scene, `why-line ${parent.index} ${axis}`, () => lineOf(scene, parent, axis));
+  } = kept(scene, `why-line ${parent.index} ${axis}`, () => standingIn(scene, parent, axis));
   const count = firstFrom(starts, extent(scene, widget.index, axis).start);
   const taken = sums[count]!;
   const gaps = (gapIn(layout, parent, axis) / factor) * count;
@@ -148,7 +169,7 @@ function alongLine(scene: Solved, widget: Widget, parent: Widget, axis: Axis, be
 }
 
 /** The children of a row or column as they stand: where each starts, and what those before it take with their margins. */
-function lineOf(scene: Solved, parent: Widget, axis: Axis) {
+function standingIn(scene: Solved, parent: Widget, axis: Axis) {
   const factor = scene.layout.factor(parent.index);
   const line = childrenIn(scene, parent.index)
     .map(({ index, id, box }) => {

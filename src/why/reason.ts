@@ -37,6 +37,9 @@ export function added(value: number, what = ''): string {
   return ` ${value < 0 ? '−' : '+'} ${shown(Math.abs(value))}${what === '' ? '' : ` ${what}`}`;
 }
 
+/** What a sum still shows one by one. */
+export const mostTerms = 4;
+
 /** The words of an axis. */
 export const words = {
   x: { size: 'width', start: 'left', end: 'right', along: 'row' },
@@ -70,18 +73,29 @@ export function roomFor(
   axis: Axis,
   edge: 'start' | 'end' = 'start',
 ): { start: number; length: number; name: string } {
-  const { tree, layout } = scene;
+  const { tree } = scene;
   const { target: one, targetEnd: other = one } = targetsIn(scene, widget);
   const isTurned = axis === 'x' && widget.box.x.span && widget.box.targetsTurned;
   const target = (edge === 'end') !== isTurned ? other : one;
   if (target !== undefined) return { ...extent(scene, target, axis), name: tree.widgets[target]!.id };
   const parent = tree.widgets[widget.parent]!;
   const { full } = widget.box;
-  const room = contentRoom(layout, parent, full);
   const name = parent.index === 0 && full ? 'the surface' : parent.id;
-  return axis === 'x'
-    ? { start: room.x, length: room.width, name }
-    : { start: room.y, length: room.height, name };
+  return { ...roomIn(scene, parent, axis, full), name };
+}
+
+/** The room the children of a widget have: of what scrolls what they need, so far as that is more than it shows. In u of the view. */
+export function roomIn(
+  { layout }: Solved,
+  parent: Widget,
+  axis: Axis,
+  full = false,
+): { start: number; length: number } {
+  const room = contentRoom(layout, parent, full);
+  const { at, range } = layout.scroll(parent.index)?.[axis] ?? { at: 0, range: 0 };
+  const factor = layout.factor(parent.index);
+  const [start, length] = axis === 'x' ? [room.x, room.width] : [room.y, room.height];
+  return { start: start - at * factor, length: length + range * factor };
 }
 
 /** The children of a widget in document order, without those that are anchored elsewhere. */

@@ -1,11 +1,14 @@
 import type { Widget } from '../dress/index.ts';
 import { gapIn, innerWidth, paddingEnd, paddingStart } from '../inside/index.ts';
+import { cellOf, isStretched, rowsNote, trackNote } from './cell.ts';
+import { lineHeight, shareIn } from './line.ts';
 import {
   added,
   childrenIn,
   extent,
   kept,
   keyPointer,
+  mostTerms,
   roomFor,
   shown,
   words,
@@ -18,9 +21,6 @@ import {
 export interface SizeReason extends Reason {
   readonly follows: 'parent' | 'written';
 }
-
-/** Children whose lengths a sum still shows one by one. */
-const mostTerms = 4;
 
 /** Why a widget is as long as it is on one axis, in its own u. */
 export function sizeReason(scene: Solved, index: number, axis: Axis): SizeReason {
@@ -37,13 +37,21 @@ export function sizeReason(scene: Solved, index: number, axis: Axis): SizeReason
   });
   if (index === 0) return reason('is the surface', 'written');
   const parent = tree.widgets[widget.parent]!;
-  const around = roomFor(scene, widget, axis);
+  const whole = roomFor(scene, widget, axis);
+  // In a grid, shares are those of a cell, and in a wrap those of the height of a line.
+  const cell = cellOf(scene, widget, axis);
+  const isLine = axis === 'y' && parent.box.arrange === 'wrap' && widget.box.target === undefined;
+  const line = isLine ? { name: `its line of ${parent.id}`, length: lineHeight(scene, widget) } : undefined;
+  const within = cell ?? line;
+  const around = within ? { ...whole, ...within } : whole;
   const room = around.length / factor;
+  const inCell = (verb: string): string =>
+    `${verb} ${around.name}${trackNote(scene, widget, axis, room, whole.length / factor)}`;
   const limit = (key: 'min' | 'max', verb: string): SizeReason | undefined => {
     const said = box[key];
     if (!said) return undefined;
     const value = said.u + said.share * room;
-    const reached = key === 'min' ? length <= value + 1e-9 : length >= value - 1e-9;
+    const reached = Math.abs(length - value) <= 1e-6;
     if (!reached || (box.mode === 'fixed' && Math.abs(box.size.u + box.size.share * room - length) < 1e-9))
       return undefined;
     return reason(
@@ -70,12 +78,9 @@ export function sizeReason(scene: Solved, index: number, axis: Axis): SizeReason
         ...reason('', 'written', size, 'size'),
         text: `${size} is set to ${shown(length)} u`,
       };
-    return reason(
-      `= ${shown(share * 100)} % of ${around.name}'s ${shown(room)}${added(u)}`,
-      'parent',
-      size,
-      'size',
-    );
+    const known = within ? `the ${shown(room)} u of ${around.name}` : `${around.name}'s ${shown(room)}`;
+    const of = Number.isNaN(room) ? around.name : known;
+    return reason(`= ${shown(share * 100)} % of ${of}${added(u)}`, 'parent', size, 'size');
   }
   if (widget.box.aspect > 0 && followsAspect(widget, axis))
     return reason(
@@ -108,17 +113,12 @@ export function sizeReason(scene: Solved, index: number, axis: Axis): SizeReason
   if (box.mode === 'fill') {
     return along
       ? reason(shareOf(scene, widget, parent, axis, room), 'parent', size, 'size')
-      : reason(`fills the ${shown(room)} of ${around.name}`, 'parent', size, 'size');
+      : reason(cell ? inCell('fills') : `fills the ${shown(room)} of ${around.name}`, 'parent', size, 'size');
   }
   const cells = flow === 'grid' || flow === 'layers' || flow === 'pages';
-  const stretch =
-    cells && axis === 'x'
-      ? (widget.box.justifySelf ?? parent.box.justify)
-      : (widget.box.alignSelf ?? parent.box.align);
-  if (flow !== 'free' && !along && box.mode === 'auto' && stretch === 'stretch' && widget.kind !== 'image') {
-    const where =
-      flow === 'grid' ? `its cell of ${parent.id}` : flow === 'wrap' ? `its line of ${parent.id}` : parent.id;
-    return reason(`is stretched across ${where}`, 'parent');
+  if (flow !== 'free' && !along && box.mode === 'auto' && isStretched(widget, parent, axis, cells)) {
+    const where = flow === 'wrap' ? `its line of ${parent.id}` : parent.id;
+    return reason(cell ? inCell('is stretched across') : `is stretched across ${where}`, 'parent');
   }
   return reason(`is what its content needs${contentNote(scene, widget, axis)}`, 'written', size, 'size');
 }
@@ -154,29 +154,11 @@ function followsAspect({ box }: Widget, axis: Axis): boolean {
   );
 }
 
-/** What the children of a row or column take that do not fill it, in u of the view, and the weights of those that do. */
-function sharedIn(scene: Solved, parent: Widget, axis: Axis): { taken: number; weights: number } {
-  let taken = 0;
-  let weights = 0;
-  const line = childrenIn(scene, parent.index);
-  for (const child of line) {
-    const box = child.box[axis];
-    taken += (box.marginStart + box.marginEnd) * scene.layout.factor(parent.index);
-    if (box.mode === 'fill') weights += box.weight;
-    else taken += extent(scene, child.index, axis).length;
-  }
-  taken += gapIn(scene.layout, parent, axis) * Math.max(0, line.length - 1);
-  return { taken, weights };
-}
-
 function shareOf(scene: Solved, widget: Widget, parent: Widget, axis: Axis, room: number): string {
-  const factor = scene.layout.factor(widget.index);
-  const { taken, weights } = kept(scene, `why-share ${parent.index} ${axis}`, () =>
-    sharedIn(scene, parent, axis),
-  );
+  const { weights, left } = shareIn(scene, widget, axis);
   const { weight } = widget.box[axis];
   const share = weights === weight ? 'all' : `${shown(weight)} of ${shown(weights)} shares`;
-  return `is ${share} of the ${shown(Math.max(0, room - taken / factor))} u left of ${parent.id}'s ${shown(room)}`;
+  return `is ${share} of the ${shown(left / scene.layout.factor(widget.index))} u left of ${parent.id}'s ${shown(room)}`;
 }
 
 /** What a content size is made of. */
@@ -210,6 +192,8 @@ function noteOf(scene: Solved, widget: Widget, axis: Axis): string {
       children.length > 1 ? added(gap * (children.length - 1), children.length > 2 ? 'gaps' : 'gap') : '';
     return ` (${terms}${gaps}${added(margins, 'margins')}${padding})`;
   }
+  const rows = widget.box.arrange === 'grid' && axis === 'y' ? rowsNote(scene, widget) : undefined;
+  if (rows !== undefined) return ` (${rows}${padding})`;
   const longest = children.reduce((most, child) => (lengthOf(child) > lengthOf(most) ? child : most));
   return ` (its ${axis === 'x' ? 'widest' : 'highest'} child ${longest.id} has ${shown(lengthOf(longest))}${padding})`;
 }

@@ -150,7 +150,7 @@ describe('the reasons of a size', () => {
       'test: width 1000 u is the surface',
     ]);
     expect(first(on, 'name', 'width')).toEqual([
-      "width 640 u is 2 of 3 shares of the 730 u left of bar's 790",
+      "width 640 u is all of the 640 u left of bar's 790",
       "bar: width 800 u lies between 0 % and 100 % of test's 1000 − 100 inset − 100 inset",
       'test: width 1000 u is the surface',
     ]);
