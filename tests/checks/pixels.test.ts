@@ -121,19 +121,46 @@ describe('pixels agree with what is said', () => {
       // The letters against all that is painted behind them, pixel by pixel.
       const before = list.operations.findIndex((one) => of(index)(one) && one.type === 'glyphs');
       const behind = painted({ ...list, operations: list.operations.slice(0, before) }, () => true);
-      const seenArea = text && extentOf(letters, 40);
-      if (!seenArea || over > 0) continue;
+      const written = text && extentOf(letters, 40);
+      if (!written || over > 0) continue;
+      // What is written beyond the screen is not seen.
+      const seenArea = {
+        left: Math.max(0, written.left),
+        top: Math.max(0, written.top),
+        right: Math.min(screen.width, written.right),
+        bottom: Math.min(screen.height, written.bottom),
+      };
+      // The softened edges of other letters behind have every shade between those and what is behind them.
+      const isUnder = on.widgets.some((other) => {
+        const under =
+          other.text &&
+          other.index < index &&
+          extentOf(painted(list, (one) => of(other.index)(one) && one.type === 'glyphs'));
+        return (
+          under &&
+          under.left < seenArea.right &&
+          under.right > seenArea.left &&
+          under.top < seenArea.bottom &&
+          under.bottom > seenArea.top
+        );
+      });
+      if (isUnder) continue;
       const ink2 = letters.findIndex((value, at) => at % 4 === 3 && value > 250);
       if (ink2 < 0) continue;
       const own = luminance(letters, ink2 - 3);
-      let ratio = Infinity;
-      // Softened edges of letters lie on two pixels, and edges of plates are rounded: the outermost px says nothing.
-      for (let y = seenArea.top + margin + 1; y < seenArea.bottom + margin - 1; y++) {
-        for (let x = seenArea.left + margin + 1; x < seenArea.right + margin - 1; x++) {
-          const ground = luminance(behind, (y * pixelsWide + x) * 4);
-          ratio = Math.min(ratio, (Math.max(own, ground) + 0.05) / (Math.min(own, ground) + 0.05));
+      const leastWithin = (inset: number): number => {
+        let least = Infinity;
+        for (let y = seenArea.top + margin + inset; y < seenArea.bottom + margin - inset; y++) {
+          for (let x = seenArea.left + margin + inset; x < seenArea.right + margin - inset; x++) {
+            const ground = luminance(behind, (y * pixelsWide + x) * 4);
+            least = Math.min(least, (Math.max(own, ground) + 0.05) / (Math.min(own, ground) + 0.05));
+          }
         }
-      }
+        return least;
+      };
+      // Softened edges of letters lie on two pixels, and edges of plates are rounded: what the outermost px decide says nothing.
+      const ratio = leastWithin(1);
+      if (Math.abs(leastWithin(2) / leastWithin(0) - 1) > 0.03) continue;
       const faint = said('low-contrast', id);
       const least = faint?.worst.limit ?? (look.fontSize * cssPixel >= 24 ? 3 : 4.5);
       lowContrast.take(
@@ -158,7 +185,7 @@ describe('pixels agree with what is said', () => {
     (_, { reported, passed, wrong }) => {
       expect(wrong).toEqual([]);
       expect(reported).toBeGreaterThan(rounds(10, 30));
-      expect(passed).toBeGreaterThan(rounds(10, 30));
+      expect(passed).toBeGreaterThan(rounds(8, 20));
     },
   );
 
