@@ -1,4 +1,5 @@
 import type { Matrix } from '../inside/index.ts';
+import type { Rect } from '../layout/index.ts';
 import { isSquare } from '../theme/index.ts';
 import { type Area, areaInto, cutTo, empty, multiplied, nowhere, turnArea, unite } from './areas.ts';
 import type { DrawOperation } from './draw-list.ts';
@@ -130,5 +131,11 @@ export function place(entry: Entry, outer: Entry | undefined): void {
 
 /** Whether edges lie between pixels. */
 function isSoft(operation: DrawOperation): boolean {
-  return operation.type === 'box' ? !isSquare(operation.radius) : operation.type !== 'picture';
+  if (operation.type === 'box') return !isSquare(operation.radius) || !isWhole(operation.rect);
+  return operation.type !== 'picture' || !isWhole(operation.rect);
+}
+
+/** Whether a rectangle covers whole px: handles and the pieces of pictures need not. */
+function isWhole({ x, y, width, height }: Rect): boolean {
+  return Number.isInteger(x) && Number.isInteger(y) && Number.isInteger(width) && Number.isInteger(height);
 }

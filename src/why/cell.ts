@@ -70,18 +70,11 @@ function tracksIn(scene: Solved, parent: Widget, axis: Axis): readonly number[] 
   }
   const said =
     axis === 'x' && columns && 'tracks' in columns ? columns.tracks : new Array<Size>(count).fill(rows);
+  const alone = said.map((): Widget[] => []);
+  for (const { child, first, span } of children) if (span === 1) alone[first]?.push(child);
   const lengths = said.map((track, nth) => {
     if (track.mode === 'fixed') return track.length.u * factor;
-    if (track.mode === 'fill') return 0;
-    const alone = children.filter(({ first, span }) => first === nth && span === 1);
-    const told = alone
-      .map(({ child }) => cellBy(scene, parent, child, axis))
-      .find((one) => one !== undefined);
-    if (told !== undefined) return told;
-    // A share of what it makes as long as it is: what it needs for itself is not known here.
-    const isOpen = ({ size, min, max }: AxisBox) => [size, min, max].some((one) => one && one.share !== 0);
-    if (alone.some(({ child }) => isOpen(child.box[axis]))) return NaN;
-    return Math.max(0, ...alone.map(({ child }) => outer(scene, parent, child, axis)));
+    return track.mode === 'fill' ? 0 : contentOf(scene, parent, alone[nth]!, axis);
   });
   const weightOf = (track: Size) => (track.mode === 'fill' ? track.weight : 0);
   const weights = said.reduce((sum, track) => sum + weightOf(track), 0);
@@ -89,8 +82,26 @@ function tracksIn(scene: Solved, parent: Widget, axis: Axis): readonly number[] 
   return said.map((track, nth) => (track.mode === 'fill' ? (left * track.weight) / weights : lengths[nth]!));
 }
 
+/** How long a track or a line is that is as long as the longest child in it; NaN where what is laid out does not say it. */
+export function contentOf(
+  scene: Solved,
+  parent: Widget,
+  children: readonly Widget[],
+  axis: Axis,
+  inCells = true,
+): number {
+  for (const child of children) {
+    const told = cellBy(scene, parent, child, axis, inCells);
+    if (told !== undefined) return told;
+  }
+  // A share of what it makes as long as it is: what it needs for itself is not known here.
+  const isOpen = ({ size, min, max }: AxisBox) => [size, min, max].some((one) => one && one.share !== 0);
+  if (children.some(({ box }) => isOpen(box[axis]))) return NaN;
+  return Math.max(0, ...children.map((child) => outer(scene, parent, child, axis)));
+}
+
 /** A child with its margins. */
-export function outer(scene: Solved, parent: Widget, child: Widget, axis: Axis): number {
+function outer(scene: Solved, parent: Widget, child: Widget, axis: Axis): number {
   const { marginStart, marginEnd } = child.box[axis];
   return (
     extent(scene, child.index, axis).length + (marginStart + marginEnd) * scene.layout.factor(parent.index)
@@ -98,7 +109,7 @@ export function outer(scene: Solved, parent: Widget, child: Widget, axis: Axis):
 }
 
 /** How long its cell, or its line, is, of a child that is as long as it or a share of it, held by nothing; undefined of another. */
-export function cellBy(
+function cellBy(
   scene: Solved,
   parent: Widget,
   child: Widget,

@@ -1,5 +1,5 @@
 import type { Widget } from '../dress/index.ts';
-import { cellBy, outer } from './cell.ts';
+import { contentOf } from './cell.ts';
 import { childrenIn, extent, kept, type Axis, type Solved } from './reason.ts';
 
 /** The children of a row, a column, or a line of a wrap that a child stands in, itself among them. */
@@ -29,11 +29,7 @@ function linesIn(scene: Solved, parent: Widget): readonly (readonly Widget[])[] 
 /** How high the line of a wrap is that a child stands in, in u of the view; NaN where what is laid out does not say it. */
 export function lineHeight(scene: Solved, widget: Widget): number {
   const parent = scene.tree.widgets[widget.parent]!;
-  const line = lineOf(scene, widget);
-  const told = line.map((child) => cellBy(scene, parent, child, 'y', false)).find((one) => one !== undefined);
-  if (told !== undefined) return told;
-  const isOpen = line.some(({ box: { y } }) => [y.size, y.min, y.max].some((one) => one && one.share !== 0));
-  return isOpen ? NaN : Math.max(0, ...line.map((child) => outer(scene, parent, child, 'y')));
+  return contentOf(scene, parent, lineOf(scene, widget), 'y', false);
 }
 
 /** What a child that fills is of what its line leaves: its weight, those of all that are as long for theirs, and how much that is, in u of the view. */
@@ -42,13 +38,12 @@ export function shareIn(
   widget: Widget,
   axis: Axis,
 ): { readonly weights: number; readonly left: number } {
+  const line = lineOf(scene, widget).filter(({ box }) => box[axis].mode === 'fill' && box[axis].weight > 0);
   const unitOf = (child: Widget) => extent(scene, child.index, axis).length / child.box[axis].weight;
-  const unit = unitOf(widget);
-  let weights = 0;
-  for (const child of lineOf(scene, widget)) {
-    const { mode, weight } = child.box[axis];
-    // One that a limit holds takes what it has before the others share.
-    if (mode === 'fill' && Math.abs(unitOf(child) - unit) <= 1e-6 * Math.max(1, unit)) weights += weight;
-  }
-  return { weights, left: weights * unit };
+  // One of no weight has none of what the others share.
+  const unit = unitOf(line.includes(widget) ? widget : (line[0] ?? widget));
+  // One that a limit holds takes what it has before the others share.
+  const sharing = line.filter((child) => Math.abs(unitOf(child) - unit) <= 1e-6 * Math.max(1, unit));
+  const weights = sharing.reduce((sum, { box }) => sum + box[axis].weight, 0);
+  return { weights, left: weights === 0 ? 0 : weights * unit };
 }

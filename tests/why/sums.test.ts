@@ -68,7 +68,16 @@ test('the lengths and edges that reasons say come out at those that are laid out
     const track = () => one<string | number>(whole(30, 120), 'content', 'fill', 'fill 2', 'fill 0.5');
     const children = Array.from({ length: whole(1, 8) }, (_, at) => {
       const size = () =>
-        one<string | number | undefined>(undefined, 'fill', 'fill 2', '40%', '50% - 4', 37, 'content');
+        one<string | number | undefined>(
+          undefined,
+          'fill',
+          'fill 2',
+          'fill 0',
+          '40%',
+          '50% - 4',
+          37,
+          'content',
+        );
       const spans = arrange === 'free' && next() < 0.3;
       return {
         'id': `c${at}`,
