@@ -2,17 +2,7 @@ import type { Size } from '../document/index.ts';
 import type { Widget } from '../dress/index.ts';
 import type { AxisBox } from '../skeleton/index.ts';
 import { gapIn, paddingEnd, paddingStart } from '../inside/index.ts';
-import {
-  added,
-  childrenIn,
-  extent,
-  kept,
-  mostTerms,
-  roomIn,
-  shown,
-  type Axis,
-  type Solved,
-} from './reason.ts';
+import { childrenIn, extent, kept, roomIn, shown, type Axis, type Solved } from './reason.ts';
 
 /** The cell of a grid that a child stands in, on an axis. */
 export interface Cell {
@@ -47,7 +37,7 @@ function tracksOf(
 }
 
 /** How long each column or row of a grid is, in u of the view (docs/layout-model.md 4.6); NaN where what is laid out does not say it. */
-function tracksIn(scene: Solved, parent: Widget, axis: Axis): readonly number[] {
+export function tracksIn(scene: Solved, parent: Widget, axis: Axis): readonly number[] {
   const { layout } = scene;
   const { columns, rows } = parent.box;
   const factor = layout.factor(parent.index);
@@ -101,7 +91,7 @@ export function contentOf(
 }
 
 /** A child with its margins. */
-function outer(scene: Solved, parent: Widget, child: Widget, axis: Axis): number {
+export function outer(scene: Solved, parent: Widget, child: Widget, axis: Axis): number {
   const { marginStart, marginEnd } = child.box[axis];
   return (
     extent(scene, child.index, axis).length + (marginStart + marginEnd) * scene.layout.factor(parent.index)
@@ -172,17 +162,4 @@ export function trackNote(scene: Solved, widget: Widget, axis: Axis, cell: numbe
   const weights = tracks.reduce((sum, one) => sum + (one.mode === 'fill' ? one.weight : 0), 0);
   const share = weights === track.weight ? 'all' : `${shown(track.weight)} of ${shown(weights)} shares`;
   return `, ${share} of the ${shown((cell * weights) / track.weight)} u left of ${shown(room)}`;
-}
-
-/** What the rows of a grid come to, one after the other; in u of its own. */
-export function rowsNote(scene: Solved, grid: Widget): string | undefined {
-  const factor = scene.layout.factor(grid.index);
-  const rows = tracksIn(scene, grid, 'y').map((one) => one / factor);
-  if (rows.length < 2 || rows.includes(NaN)) return undefined;
-  const terms =
-    rows.length <= mostTerms
-      ? `rows of ${rows.map(shown).join(' + ')}`
-      : `${shown(rows.reduce((sum, one) => sum + one, 0))} of ${rows.length} rows`;
-  const gaps = (gapIn(scene.layout, grid, 'y') / factor) * (rows.length - 1);
-  return `${terms}${added(gaps, rows.length > 2 ? 'gaps' : 'gap')}`;
 }

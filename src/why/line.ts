@@ -6,11 +6,15 @@ import { childrenIn, extent, kept, type Axis, type Solved } from './reason.ts';
 export function lineOf(scene: Solved, { index, parent }: Widget): readonly Widget[] {
   const around = scene.tree.widgets[parent]!;
   if (around.box.arrange !== 'wrap') return childrenIn(scene, parent);
-  const lines = kept(scene, `why-lines ${parent}`, () => linesIn(scene, around));
-  return lines.find((line) => line.some((one) => one.index === index))!;
+  return linesOf(scene, around).find((line) => line.some((one) => one.index === index))!;
 }
 
-/** The lines of a wrap: a child that does not stand after the one before it starts another. */
+/** The lines of a wrap. */
+export function linesOf(scene: Solved, parent: Widget): readonly (readonly Widget[])[] {
+  return kept(scene, `why-lines ${parent.index}`, () => linesIn(scene, parent));
+}
+
+/** A child that does not stand after the one before it starts another line. */
 function linesIn(scene: Solved, parent: Widget): readonly (readonly Widget[])[] {
   const lines: Widget[][] = [];
   const fromRight = parent.box.rightToLeft !== parent.box.reverse;
@@ -28,8 +32,12 @@ function linesIn(scene: Solved, parent: Widget): readonly (readonly Widget[])[] 
 
 /** How high the line of a wrap is that a child stands in, in u of the view; NaN where what is laid out does not say it. */
 export function lineHeight(scene: Solved, widget: Widget): number {
-  const parent = scene.tree.widgets[widget.parent]!;
-  return contentOf(scene, parent, lineOf(scene, widget), 'y', false);
+  return heightOfLine(scene, scene.tree.widgets[widget.parent]!, lineOf(scene, widget));
+}
+
+/** The same of a line itself. */
+export function heightOfLine(scene: Solved, parent: Widget, line: readonly Widget[]): number {
+  return contentOf(scene, parent, line, 'y', false);
 }
 
 /** What a child that fills is of what its line leaves: its weight, those of all that are as long for theirs, and how much that is, in u of the view. */

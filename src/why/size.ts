@@ -1,14 +1,12 @@
 import type { Widget } from '../dress/index.ts';
-import { gapIn, innerWidth, paddingEnd, paddingStart } from '../inside/index.ts';
-import { cellOf, isStretched, rowsNote, trackNote } from './cell.ts';
+import { paddingEnd, paddingStart } from '../inside/index.ts';
+import { cellOf, isStretched, trackNote } from './cell.ts';
+import { contentNote } from './content.ts';
 import { lineHeight, shareIn } from './line.ts';
 import {
   added,
-  childrenIn,
   extent,
-  kept,
   keyPointer,
-  mostTerms,
   roomFor,
   shown,
   words,
@@ -159,41 +157,4 @@ function shareOf(scene: Solved, widget: Widget, parent: Widget, axis: Axis, room
   const { weight } = widget.box[axis];
   const share = weights === weight ? 'all' : `${shown(weight)} of ${shown(weights)} shares`;
   return `is ${share} of the ${shown(left / scene.layout.factor(widget.index))} u left of ${parent.id}'s ${shown(room)}`;
-}
-
-/** What a content size is made of. */
-function contentNote(scene: Solved, widget: Widget, axis: Axis): string {
-  return kept(scene, `why-content ${widget.index} ${axis}`, () => noteOf(scene, widget, axis));
-}
-
-function noteOf(scene: Solved, widget: Widget, axis: Axis): string {
-  const { layout } = scene;
-  const factor = layout.factor(widget.index);
-  const gap = gapIn(layout, widget, axis) / factor;
-  const both = paddingStart(layout, widget, axis) + paddingEnd(layout, widget, axis);
-  const padding = added(both / factor, 'padding');
-  if (widget.text) {
-    if (axis === 'x') return ` (its text${padding})`;
-    const lines = widget.text.linesAt(innerWidth(layout, widget)).length;
-    const each = `${shown(widget.text.lineHeight)}`;
-    return lines === 1 ? ` (one line of ${each}${padding})` : ` (${lines} lines of ${each}${padding})`;
-  }
-  if (widget.picture) return ` (its picture${padding})`;
-  const children = childrenIn(scene, widget.index);
-  if (children.length === 0) return padding === '' ? '' : ` (${padding.slice(3)})`;
-  const lengthOf = (child: Widget) => extent(scene, child.index, axis).length / factor;
-  if (widget.box.arrange === words[axis].along) {
-    const margins = children.reduce((sum, { box }) => sum + box[axis].marginStart + box[axis].marginEnd, 0);
-    const terms =
-      children.length <= mostTerms
-        ? children.map((child) => `${shown(lengthOf(child))} ${child.id}`).join(' + ')
-        : `${shown(children.reduce((sum, child) => sum + lengthOf(child), 0))} of ${children.length} children`;
-    const gaps =
-      children.length > 1 ? added(gap * (children.length - 1), children.length > 2 ? 'gaps' : 'gap') : '';
-    return ` (${terms}${gaps}${added(margins, 'margins')}${padding})`;
-  }
-  const rows = widget.box.arrange === 'grid' && axis === 'y' ? rowsNote(scene, widget) : undefined;
-  if (rows !== undefined) return ` (${rows}${padding})`;
-  const longest = children.reduce((most, child) => (lengthOf(child) > lengthOf(most) ? child : most));
-  return ` (its ${axis === 'x' ? 'widest' : 'highest'} child ${longest.id} has ${shown(lengthOf(longest))}${padding})`;
 }

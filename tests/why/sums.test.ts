@@ -149,3 +149,67 @@ test('the lengths and edges that reasons say come out at those that are laid out
   expect(lengths).toBeGreaterThan(400);
   expect(edges).toBeGreaterThan(2000);
 });
+
+test('what a content size is made of comes to that size', () => {
+  const next = random(seedOf(20261202));
+  const whole = (least: number, most: number) => Math.round(least + next() * (most - least));
+  const one = <Value>(...values: readonly Value[]): Value => values[whole(0, values.length - 1)]!;
+  let [sums, bare] = [0, 0];
+  for (let nth = 0; nth < rounds(150, 6000); nth++) {
+    const arrange = one('row', 'column', 'wrap', 'layers', 'free', 'grid');
+    const children = Array.from({ length: whole(1, 7) }, (_, at) => {
+      const size = () => one<string | number | undefined>(undefined, 37, 60, 'content', '40%', 'fill');
+      return {
+        'id': `c${at}`,
+        'kind': 'text',
+        'text': one('A', 'Hull', 'Kelp Nine'),
+        'width': size(),
+        'height': size(),
+        'min-height': one(undefined, undefined, 50),
+        'margin': one(undefined, undefined, 5),
+        'padding': one(undefined, 4),
+        ...(arrange === 'free' && {
+          anchor: one('left top', 'center', 'right bottom', '25% 80%'),
+          offset: one(undefined, [10, -6]),
+        }),
+      };
+    });
+    const box = {
+      id: 'box',
+      arrange,
+      width: one<string | number | undefined>(undefined, undefined, 300, 'content'),
+      height: one(undefined, 'content'),
+      gap: arrange === 'free' ? undefined : one(undefined, 8),
+      padding: one<string | number | undefined>(undefined, 10, '5 12'),
+      columns:
+        arrange === 'grid'
+          ? one<number | string | (string | number)[]>(2, [60, 'content'], ['content', 'fill'], 'auto 80')
+          : undefined,
+      children,
+    };
+    const around = { arrange: 'row', align: 'start', children: [box] };
+    const on = opened(documentOf([JSON.parse(JSON.stringify(around)) as WidgetSource])).layoutOn({
+      width: 900,
+      height: 700,
+    });
+    for (const side of ['width', 'height'] as const) {
+      const { text } = whyWidget(on, on.indexOf('box')).find(({ what }) => what === side)!.reasons[0]!;
+      const said = /is what its content needs(?: \((.*)\))?$/.exec(text);
+      if (!said) continue;
+      if (said[1] === undefined) {
+        bare++;
+        continue;
+      }
+      sums++;
+      const terms = said[1].replace(
+        /^(?:its [\w\s-]+? (?:has|needs)|rows of|columns of|lines of) (?=[\d.])/,
+        '',
+      );
+      let sum = 0;
+      for (const [, sign, value] of ` + ${terms}`.matchAll(/ ([+−]) ([\d.]+)/g)) sum += signed(sign, value);
+      const near = Math.abs(sum - on.rect('box')[side]) < 0.06;
+      expect({ nth, text, near }).toEqual({ nth, text, near: true });
+    }
+  }
+  expect(sums).toBeGreaterThan(3 * bare);
+});

@@ -160,7 +160,7 @@ describe('the reasons of a size', () => {
       'bar: height 50 u is what its content needs (its highest child icon has 40 + 10 padding)',
     ]);
     expect(first(on, 'box', 'width')).toEqual([
-      'width 48 u is what its content needs (its widest child in has 30 + 16 padding)',
+      'width 48 u is what its content needs (its child in needs 32 where it is anchored + 16 padding)',
     ]);
     expect(first(on, 'wide', 'height')).toEqual(['height 90 u follows from its width by its aspect 1.78']);
   });
