@@ -147,6 +147,14 @@ export function isStretched(widget: Widget, parent: Widget, axis: Axis, inCells:
   return said === 'stretch' && widget.kind !== 'image' && !(widget.box.aspect > 0);
 }
 
+/** Whether the one column or row of a cell is as long as it is said to be. */
+export function isSetTrack(scene: Solved, widget: Widget, axis: Axis): boolean {
+  const { first, span } = tracksOf(scene, widget, axis);
+  const { columns, rows } = scene.tree.widgets[widget.parent]!.box;
+  const track = axis === 'y' ? rows : columns && 'tracks' in columns ? columns.tracks[first] : undefined;
+  return span === 1 && track?.mode === 'fixed';
+}
+
 /** What the column or row of a cell is as long as it is from; nothing of a cell of several. @param cell @param room In u. */
 export function trackNote(scene: Solved, widget: Widget, axis: Axis, cell: number, room: number): string {
   const { first, span } = tracksOf(scene, widget, axis);

@@ -1,6 +1,6 @@
 import type { Widget } from '../dress/index.ts';
 import { paddingEnd, paddingStart } from '../inside/index.ts';
-import { cellOf, isStretched, trackNote } from './cell.ts';
+import { cellOf, isSetTrack, isStretched, trackNote } from './cell.ts';
 import { contentNote } from './content.ts';
 import { lineHeight, shareIn } from './line.ts';
 import {
@@ -43,8 +43,13 @@ export function sizeReason(scene: Solved, index: number, axis: Axis): SizeReason
   const within = cell ?? line;
   const around = within ? { ...whole, ...within } : whole;
   const room = around.length / factor;
-  const inCell = (verb: string): string =>
-    `${verb} ${around.name}${trackNote(scene, widget, axis, room, whole.length / factor)}`;
+  const inCell = (verb: string): SizeReason => {
+    const text = `${verb} ${around.name}${trackNote(scene, widget, axis, room, whole.length / factor)}`;
+    const said = reason(text, 'parent', size, 'size');
+    // A column that is set is as long whatever the grid is.
+    const pointer = keyPointer(parent, axis === 'x' ? 'columns' : 'rows', 'arrange');
+    return isSetTrack(scene, widget, axis) ? { ...said, pointer, follows: 'written' } : said;
+  };
   const limit = (key: 'min' | 'max', verb: string): SizeReason | undefined => {
     const said = box[key];
     if (!said) return undefined;
@@ -109,14 +114,15 @@ export function sizeReason(scene: Solved, index: number, axis: Axis): SizeReason
   }
   const along = flow === words[axis].along || (flow === 'wrap' && axis === 'x');
   if (box.mode === 'fill') {
-    return along
-      ? reason(shareOf(scene, widget, parent, axis, room), 'parent', size, 'size')
-      : reason(cell ? inCell('fills') : `fills the ${shown(room)} of ${around.name}`, 'parent', size, 'size');
+    if (along) return reason(shareOf(scene, widget, parent, axis, room), 'parent', size, 'size');
+    if (cell) return inCell('fills');
+    const all = Number.isNaN(room) ? '' : `the ${shown(room)} of `;
+    return reason(`fills ${all}${around.name}`, 'parent', size, 'size');
   }
   const cells = flow === 'grid' || flow === 'layers' || flow === 'pages';
   if (flow !== 'free' && !along && box.mode === 'auto' && isStretched(widget, parent, axis, cells)) {
     const where = flow === 'wrap' ? `its line of ${parent.id}` : parent.id;
-    return reason(cell ? inCell('is stretched across') : `is stretched across ${where}`, 'parent');
+    return cell ? inCell('is stretched across') : reason(`is stretched across ${where}`, 'parent');
   }
   return reason(`is what its content needs${contentNote(scene, widget, axis)}`, 'written', size, 'size');
 }

@@ -130,6 +130,7 @@ test('the lengths and edges that reasons say come out at those that are laid out
       for (const { what, reasons } of whyWidget(on, index)) {
         const { text } = reasons[0]!;
         const place = { nth, id, text };
+        expect({ ...place, isNumber: !text.includes('NaN') }).toEqual({ ...place, isNumber: true });
         if (what === 'width' || what === 'height') {
           const { marginStart, marginEnd } = own[what === 'width' ? 'x' : 'y'];
           const said = lengthSaid(text, marginStart + marginEnd);
