@@ -116,8 +116,8 @@ export function radialIn(
   return isSide ? held(sideX, sideY) : held(Math.SQRT2 * sideX, Math.SQRT2 * sideY);
 }
 
-/** In px: what has no radius shows its last colour everywhere. */
-const leastRadius = 1e-6;
+/** In px: what has no radius shows its last colour everywhere; an SVG has three decimals. */
+const leastRadius = 1e-3;
 
 interface OpenStop {
   readonly at: number | undefined;

@@ -57,10 +57,16 @@ function sumSaid(text: string): { readonly stands: number; readonly sum: number 
   return { stands: Number(head[1]), sum };
 }
 
-test('the lengths and edges that reasons say come out at those that are laid out', () => {
-  const next = random(seedOf(20261201));
+/** What is picked by chance. */
+function chance(seed: number) {
+  const next = random(seedOf(seed));
   const whole = (least: number, most: number) => Math.round(least + next() * (most - least));
   const one = <Value>(...values: readonly Value[]): Value => values[whole(0, values.length - 1)]!;
+  return { next, whole, one };
+}
+
+test('the lengths and edges that reasons say come out at those that are laid out', () => {
+  const { next, whole, one } = chance(20261201);
   let [lengths, edges] = [0, 0];
   for (let nth = 0; nth < rounds(150, 6000); nth++) {
     const arrange = one('row', 'column', 'wrap', 'layers', 'free', 'grid', 'grid');
@@ -152,9 +158,7 @@ test('the lengths and edges that reasons say come out at those that are laid out
 });
 
 test('what a content size is made of comes to that size', () => {
-  const next = random(seedOf(20261202));
-  const whole = (least: number, most: number) => Math.round(least + next() * (most - least));
-  const one = <Value>(...values: readonly Value[]): Value => values[whole(0, values.length - 1)]!;
+  const { whole, one } = chance(20261202);
   let [sums, bare] = [0, 0];
   for (let nth = 0; nth < rounds(150, 6000); nth++) {
     const arrange = one('row', 'column', 'wrap', 'layers', 'free', 'grid');

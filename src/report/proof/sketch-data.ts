@@ -149,7 +149,7 @@ const drawSketch = ({ ground, numbers, shapes, cells }, canvas, width, height, m
     const circle = isSide ? pick(sx, sy) : Math.hypot(sx, sy);
     const ellipse = (isSide ? 1 : Math.SQRT2) * Math.sqrt(sx * sy);
     const r = Array.isArray(size) ? Math.sqrt(size[0] * w * size[1] * h) : shape === 'circle' ? circle : ellipse;
-    return stopped(on.createRadialGradient(x + cx, y + cy, 0, x + cx, y + cy, Math.max(r, 1e-6)), stops);
+    return stopped(on.createRadialGradient(x + cx, y + cy, 0, x + cx, y + cy, Math.max(r, 1e-3)), stops);
   };
   const fillOf = (fill, [x, y, w, h]) => {
     if (typeof fill === 'string') return fill;
