@@ -166,5 +166,6 @@ function termsOf(layout: Layout, widget: Widget, inside: readonly Widget[], axis
   const others =
     rest.length > 0 ? [`${shown(rest.reduce((sum, { u }) => sum + u, 0))} of ${rest.length} more`] : [];
   const gaps = (gapIn(layout, widget, axis) / factor) * (inside.length - 1);
-  return [...named, ...others].join(' + ') + added(gaps, inside.length > 2 ? 'gaps' : 'gap');
+  const margins = inside.reduce((sum, { box }) => sum + box[axis].marginStart + box[axis].marginEnd, 0);
+  return `${[...named, ...others].join(' + ')}${added(gaps, inside.length > 2 ? 'gaps' : 'gap')}${added(margins, 'margins')}`;
 }

@@ -248,7 +248,13 @@ describe('what gave way (docs/layout-model.md 2.8)', () => {
             { 'id': 'max', 'size': 50, 'min-width': 80, 'max-width': 60 },
             { 'id': 'inset', 'anchor': 'left..right top', 'inset': 480, 'min-width': 100, 'height': 1 },
             { id: 'aspect', size: '50 70', aspect: 1 },
-            { id: 'row', arrange: 'row', size: '100 10', gap: 5, children: [{ size: 60 }, { size: 50 }] },
+            {
+              id: 'row',
+              arrange: 'row',
+              size: '100 10',
+              gap: 5,
+              children: [{ size: 60 }, { size: 50, margin: 3 }],
+            },
             {
               id: 'fine',
               anchor: 'left..right top',
@@ -270,7 +276,7 @@ describe('what gave way (docs/layout-model.md 2.8)', () => {
       'max x: max-width 60 gave way to its minimum or padding of 80 u',
       'inset x: its insets leave 40 u and gave way to a width of 100',
       'aspect y: aspect 1 gave way to 50 × 70 u',
-      'row x: its 100 u gave way to children that need 115: 60 row.panel-1 + 50 row.panel-2 + 5 gap',
+      'row x: its 100 u gave way to children that need 121: 60 row.panel-1 + 50 row.panel-2 + 5 gap + 6 margins',
     ]);
   });
 });
