@@ -1,4 +1,5 @@
 import type { Widget } from '../dress/index.ts';
+import { bleeds } from '../inside/index.ts';
 import type { Rect } from '../layout/index.ts';
 import { shown, whyEdge } from '../why/index.ts';
 import type { Check } from './check.ts';
@@ -103,6 +104,6 @@ function pastCorner(subject: Subject, index: number, { x, y, width, height }: Re
 export function mayBleed(subject: Subject, widget: Widget): boolean {
   if (!grounds.has(widget.kind)) return false;
   for (let at = widget; at.index > 0; at = subject.widgets[at.parent]!)
-    if (at.box.full || ('area' in at.source && at.source.area === 'bleed')) return true;
+    if (at.box.full || bleeds(at)) return true;
   return false;
 }

@@ -1,14 +1,21 @@
+import type { WidgetSource } from '../document/index.ts';
 import type { Widget } from '../dress/index.ts';
 import type { Layout, Rect } from '../layout/index.ts';
+
+/** Whether a widget is drawn on to the edges of the screen where it stands on those of the safe area. */
+export function bleeds({ source }: Pick<Widget, 'source'>): boolean {
+  return 'area' in source && source.area === 'bleed';
+}
 
 /**
  * What a widget with `area: bleed` is drawn in: where an edge of it stands on the edge of the safe area, or past it, it is drawn on to the
  * edge of the surface, under what a notch or overscan takes. Only drawn: what is in it and its targets stay where they are laid out.
  * @param rect Its border box in device px, whole or not; given back as it is for all others, and for what is turned.
  */
-export function bleedBox({ source }: Pick<Widget, 'source'>, { frame }: Layout, rect: Rect): Rect {
-  if (!('area' in source) || source.area !== 'bleed' || source.rotate || source.skew !== undefined)
-    return rect;
+export function bleedBox(widget: Pick<Widget, 'source'>, { frame }: Layout, rect: Rect): Rect {
+  if (!bleeds(widget)) return rect;
+  const { rotate, skew } = widget.source as WidgetSource;
+  if (rotate || skew !== undefined) return rect;
   const { scale, originX, originY, safe } = frame;
   const [left, width] = bledOut(
     rect.x,

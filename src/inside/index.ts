@@ -1,5 +1,5 @@
 /* A widget in its rectangle in; where its lines of text, its picture, its meter or the parts of a control are drawn out. */
-export { bleedBox } from './bleed.ts';
+export { bleedBox, bleeds } from './bleed.ts';
 export { fitPicture } from './fit.ts';
 export { picturePieces } from './picture.ts';
 export type { PicturePiece } from './picture.ts';

@@ -1,4 +1,4 @@
-import type { Size } from '../document/index.ts';
+import type { Columns, Size } from '../document/index.ts';
 import type { Widget } from '../dress/index.ts';
 import type { AxisBox } from '../skeleton/index.ts';
 import { gapIn, paddingEnd, paddingStart } from '../inside/index.ts';
@@ -147,26 +147,33 @@ export function isStretched(widget: Widget, parent: Widget, axis: Axis, inCells:
   return said === 'stretch' && widget.kind !== 'image' && !(widget.box.aspect > 0);
 }
 
-/** Whether the one column or row of a cell is as long as it is said to be. */
-export function isSetTrack(scene: Solved, widget: Widget, axis: Axis): boolean {
+/** The one column or row of a cell, as it is said; undefined of a cell of several, and where columns are as many as fit. */
+function trackOf(scene: Solved, widget: Widget, axis: Axis): Size | undefined {
   const { first, span } = tracksOf(scene, widget, axis);
   const { columns, rows } = scene.tree.widgets[widget.parent]!.box;
-  const track = axis === 'y' ? rows : columns && 'tracks' in columns ? columns.tracks[first] : undefined;
-  return span === 1 && track?.mode === 'fixed';
+  if (span > 1) return undefined;
+  if (axis === 'y') return rows;
+  return columns && 'tracks' in columns ? columns.tracks[first] : undefined;
+}
+
+/** Whether the one column or row of a cell is as long as it is said to be. */
+export function isSetTrack(scene: Solved, widget: Widget, axis: Axis): boolean {
+  return trackOf(scene, widget, axis)?.mode === 'fixed';
 }
 
 /** What the column or row of a cell is as long as it is from; nothing of a cell of several. @param cell @param room In u. */
 export function trackNote(scene: Solved, widget: Widget, axis: Axis, cell: number, room: number): string {
-  const { first, span } = tracksOf(scene, widget, axis);
-  if (span > 1 || Number.isNaN(cell)) return '';
-  const { columns, rows } = scene.tree.widgets[widget.parent]!.box;
-  if (axis === 'x' && columns && 'cell' in columns)
-    return `, one of as many of ${columns.grows ? 'at least ' : ''}${shown(columns.cell)} u as fit into ${shown(room)}`;
-  const tracks = axis === 'y' || !columns || 'cell' in columns ? undefined : columns.tracks;
-  const track = tracks?.[first] ?? rows;
+  if (tracksOf(scene, widget, axis).span > 1 || Number.isNaN(cell)) return '';
+  const { columns } = scene.tree.widgets[widget.parent]!.box;
+  const track = trackOf(scene, widget, axis);
+  if (!track) {
+    const { cell: least, grows } = columns as Extract<Columns, { readonly cell: number }>;
+    return `, one of as many of ${grows ? 'at least ' : ''}${shown(least)} u as fit into ${shown(room)}`;
+  }
   if (track.mode === 'content') return ', which is what its content needs';
   if (track.mode === 'fixed') return `, which is set to ${shown(track.length.u)} u`;
-  if (!tracks) return `, one of the rows that share ${shown(room)} u`;
+  if (axis === 'y') return `, one of the rows that share ${shown(room)} u`;
+  const { tracks } = columns as Extract<Columns, { readonly tracks: unknown }>;
   const weights = tracks.reduce((sum, one) => sum + (one.mode === 'fill' ? one.weight : 0), 0);
   const share = weights === track.weight ? 'all' : `${shown(track.weight)} of ${shown(weights)} shares`;
   return `, ${share} of the ${shown((cell * weights) / track.weight)} u left of ${shown(room)}`;
