@@ -2,6 +2,7 @@ import { circleFrom } from './circles.ts';
 import type { DiagnosticList } from './diagnostics.ts';
 import { anchorTargets } from './lengths.ts';
 import type { Origin, PlacedSource } from './model.ts';
+import { seenFrom, writtenIds } from './references.ts';
 
 /** The place of a widget follows from that of its parent and of the widget it is anchored to: no circle in that. */
 export function checkTargets(
@@ -9,13 +10,12 @@ export function checkTargets(
   origin: Origin,
   diagnostics: DiagnosticList,
 ): void {
-  const byId = new Map<string, PlacedSource>();
-  for (const one of placed) if (one.widget.id !== undefined) byId.set(one.widget.id, one);
+  const { widgets } = writtenIds(placed);
   const done = new Set<PlacedSource>();
-  const before = ({ parent, widget }: PlacedSource): PlacedSource[] => {
+  const before = ({ parent, widget, pointer }: PlacedSource): PlacedSource[] => {
     const target = widget['anchor-to'];
     const targets = target === undefined ? [] : anchorTargets(target);
-    return [parent, ...targets.map((name) => byId.get(name))].filter((one) => one !== undefined);
+    return [parent, ...targets.map((name) => seenFrom(pointer, widgets.get(name) ?? []))].filter((one) => one !== undefined);
   };
   for (const start of placed) {
     if (start.widget['anchor-to'] === undefined) continue;

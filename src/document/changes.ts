@@ -29,10 +29,7 @@ export function* changesOf(placed: PlacedSource, document: DocumentSource): Gene
   }
   const all = widget.set === undefined ? [] : [...widgetsInside(document, widget.use)];
   if (all.length === 0) return;
-  const places = new Map(
-    all.flatMap(({ widget: one, pointer: at }) => (one.id === undefined ? [] : [[one.id, at]])),
-  );
-  const inside = writtenIds(all, places);
+  const inside = writtenIds(all);
   for (const [id, change] of Object.entries(widget.set ?? {})) {
     const target = all.find((one) => one.widget.id === id);
     if (!target) continue;

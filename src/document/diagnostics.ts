@@ -22,7 +22,7 @@ export interface DiagnosticFacts {
   'refused-value': { message: string };
   'style-bound': { key: string; meant?: string };
   'view-bound': { key: string; meant?: string };
-  'duplicate-id': { id: string; firstLine: number; isView: boolean };
+  'duplicate-id': { id: string; firstLine: number; where: 'view' | 'component'; isView: boolean };
   'unknown-name': { what: string; name: string; meant?: string };
   'parameter-taken': { name: string };
   'name-chain': { what: string; chain: readonly string[] };

@@ -58,7 +58,10 @@ export interface Names {
   readonly patterns: readonly string[];
 }
 
-/** Those of all that is written in a widget, a component or a view; undefined where nothing in there has one. */
+/**
+ * Those of what is written in a widget, a component or a view, and not in an entry of a repeat in there, where names are another
+ * matter; undefined where nothing has one.
+ */
 export function namesIn(
   holder: Pick<WidgetSource, 'children'>,
 ): (Names & { readonly ids: ReadonlySet<string> }) | undefined {
@@ -66,7 +69,7 @@ export function namesIn(
   const repeated = new Set<string>();
   const waiting = [...(holder.children ?? [])];
   for (let at = waiting.pop(); at; at = waiting.pop()) {
-    waiting.push(...(at.children ?? []));
+    if (at.repeat === undefined) waiting.push(...(at.children ?? []));
     if (at.id === undefined) continue;
     ids.add(at.id);
     if (at.repeat !== undefined) repeated.add(at.id);

@@ -47,7 +47,7 @@ export {
 } from './model.ts';
 export { circleFrom } from './circles.ts';
 export { namesPicture } from './structure.ts';
-export { idlePromise } from './references.ts';
+export { idlePromise, seenFrom } from './references.ts';
 export { isBroken, meantBy } from './left-to-names.ts';
 export { endsOf, evaluateExpression, readExpression } from './expression.ts';
 export { nameWord, rootOf, valueName } from './value-names.ts';

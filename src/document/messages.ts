@@ -43,12 +43,12 @@ const wording: Wording = {
   'view-bound': ({ key, meant: token }) =>
     `"${key}" of a view uses no value${token === undefined ? ': write it on a widget that fills the view' : meant(token)}`,
   'key-needs': ({ key, needs }) => `"${key}" does something only with ${needs}`,
-  'duplicate-id': ({ id, firstLine, isView }) =>
+  'duplicate-id': ({ id, firstLine, where, isView }) =>
     isView
       ? `the id "${id}" is taken by the view itself; ids are unique in a view`
       : firstLine > 0
-        ? `the id "${id}" is taken already, on line ${firstLine}; ids are unique in a view`
-        : `the id "${id}" is taken already; ids are unique in a view`,
+        ? `the id "${id}" is taken already, on line ${firstLine}; ids are unique in a ${where}`
+        : `the id "${id}" is taken already; ids are unique in a ${where}`,
   'unknown-name': ({ what, name, meant: near }) => `there is no ${what} "${name}"${meant(near)}`,
   'parameter-taken': ({ name }) =>
     `a parameter cannot be called "${name}": that key says what an instance is made of; give it another name`,

@@ -22,33 +22,48 @@ import { isTaken } from './widget-keys.ts';
 
 /** The ids of a view or component, as they are written. */
 export interface WrittenIds {
-  /** Id → where it is written. */
-  readonly places: ReadonlyMap<string, string>;
-  readonly widgets: ReadonlyMap<string, WidgetSource>;
+  /** Those of all widgets, and of the view itself. */
+  readonly ids: ReadonlySet<string>;
+  /** Id → the widgets that say it: several where they are in the entries of different repeats. */
+  readonly widgets: ReadonlyMap<string, readonly PlacedSource[]>;
   /** Ids with names in them. */
   readonly patterns: readonly string[];
   /** Ids of what is repeated. */
   readonly repeated: ReadonlySet<string>;
-  /** Ids in the entries of a repeat → the JSON Pointer and the id of the innermost one. */
-  readonly inEntries: ReadonlyMap<string, { readonly pointer: string; readonly id: string }>;
 }
 
-export function writtenIds(placed: readonly PlacedSource[], places: ReadonlyMap<string, string>): WrittenIds {
+/** @param view The name of the view that they are in: it goes by that. */
+export function writtenIds(placed: readonly PlacedSource[], view?: string): WrittenIds {
   const repeated = new Set<string>();
-  const inEntries = new Map<string, { pointer: string; id: string }>();
-  for (const { widget, parent } of placed) {
-    if (widget.id === undefined) continue;
-    if (widget.repeat !== undefined) repeated.add(widget.id);
-    for (let at = parent; at; at = at.parent) {
-      if (at.widget.repeat === undefined || at.widget.id === undefined) continue;
-      inEntries.set(widget.id, { pointer: at.pointer, id: at.widget.id });
-      break;
-    }
+  const widgets = new Map<string, PlacedSource[]>();
+  for (const one of placed) {
+    const { id, repeat } = one.widget;
+    if (id === undefined) continue;
+    if (repeat !== undefined) repeated.add(id);
+    const known = widgets.get(id);
+    if (known) known.push(one);
+    else widgets.set(id, [one]);
   }
-  const widgets = new Map(
-    placed.flatMap(({ widget }) => (widget.id === undefined ? [] : [[widget.id, widget]])),
-  );
-  return { places, widgets, patterns: [...places.keys()].filter(isIdPattern), repeated, inEntries };
+  const ids = new Set([...(view === undefined ? [] : [view]), ...widgets.keys()]);
+  return { ids, widgets, patterns: [...ids].filter(isIdPattern), repeated };
+}
+
+/** The innermost repeat that a widget is in an entry of. */
+export function entryAround({ parent }: PlacedSource): PlacedSource | undefined {
+  for (let at = parent; at; at = at.parent) if (at.widget.repeat !== undefined) return at;
+  return undefined;
+}
+
+/** The widget of an id that somebody can name: that of the innermost entry he is in, else one around it. @param from His JSON Pointer. */
+export function seenFrom<One extends PlacedSource>(from: string, named: readonly One[]): One | undefined {
+  const inside = named.filter((one) => {
+    const entry = entryAround(one);
+    return !entry || from === entry.pointer || from.startsWith(`${entry.pointer}/`);
+  });
+  return inside.reduce<One | undefined>((found, one) => {
+    const [length, longest] = [one, found].map((at) => (at && entryAround(at)?.pointer.length) ?? 0);
+    return found && longest! >= length! ? found : one;
+  }, undefined);
 }
 
 /**
@@ -62,11 +77,13 @@ function troubleWith(
   ids: WrittenIds,
 ): { readonly what: string; readonly name: string; readonly meant: string | undefined } | undefined {
   if (isIdPattern(name)) return undefined;
-  const entry = ids.inEntries.get(name);
-  if (entry && from !== entry.pointer && !from.startsWith(`${entry.pointer}/`))
-    return { what: 'widget', name, meant: `${entry.id}-1.${name}` };
-  if (mayName(name, { ...ids, ids: ids.places })) return undefined;
-  return { what: 'widget', name, meant: nearestName(name, ids.places.keys()) };
+  const named = ids.widgets.get(name);
+  if (named && !seenFrom(from, named)) {
+    const entry = entryAround(named[0]!)!.widget;
+    return { what: 'widget', name, meant: entry.id === undefined ? undefined : `${entry.id}-1.${name}` };
+  }
+  if (mayName(name, ids)) return undefined;
+  return { what: 'widget', name, meant: nearestName(name, ids.ids) };
 }
 
 /** Whether a game can show a widget as a tooltip, wherever that is. */
@@ -107,8 +124,8 @@ export function checkWidgetNames(
   if (leadsToWidget(widget) && controls !== undefined && !isTemplate(controls)) see(controls, 'controls');
   if (tooltip !== undefined && !isTemplate(tooltip)) {
     see(tooltip, 'tooltip');
-    const tip = ids.widgets.get(tooltip);
-    if (tip && !isTip(tip))
+    const tip = seenFrom(from, ids.widgets.get(tooltip) ?? []);
+    if (tip && !isTip(tip.widget))
       diagnostics.add('key-needs', { key: 'tooltip', needs: tipNeeds }, origin.at(`${at}/tooltip`));
   }
   for (const key of directions) {

@@ -9,6 +9,7 @@ import {
   type DocumentSource,
   type Origin,
   type PlacedSource,
+  type RootSource,
   type ViewSource,
   type WidgetSource,
   type Kind,
@@ -20,6 +21,7 @@ import {
   checkPromises,
   checkUses,
   checkWidgetNames,
+  entryAround,
   writtenIds,
   type WrittenIds,
 } from './references.ts';
@@ -44,21 +46,20 @@ export function checkStructure(document: DocumentSource, origin: Origin, diagnos
   checkLocales(document, origin, diagnostics);
   checkParameterNames(document, origin, diagnostics);
   checkUses(document, origin, diagnostics);
-  for (const { name, pointer, root, component } of rootsOf(document)) {
+  for (const holding of rootsOf(document)) {
+    const { name, pointer, root, component } = holding;
     const holder = withoutTemplates(root);
     if (!component) {
       checkReadable(holder, pointer, origin, diagnostics);
       checkViewValues(root, pointer, origin, diagnostics);
       checkContainer(holder, pointer, origin, diagnostics, (key) => leaves(root, key));
     }
-    // A view goes by its name, so no widget in it may.
-    const places = new Map<string, string>(component ? [] : [[name, pointer]]);
     const placed: PlacedSource[] = [...widgetsOf(root, pointer)];
     const top: PlacedSource[] = component
       ? [{ widget: component, pointer, parent: undefined, arrange: undefined }]
       : [];
-    for (const one of placed) checkId(one, places, origin, diagnostics);
-    const ids = writtenIds(placed, places);
+    const ids = writtenIds(placed, component ? undefined : name);
+    checkIds(placed, holding, origin, diagnostics);
     for (const one of [...top, ...placed]) {
       checkNotations(one, origin, diagnostics);
       checkKind(one, origin, diagnostics);
@@ -259,23 +260,33 @@ function checkViewValues(view: object, pointer: string, origin: Origin, diagnost
   }
 }
 
-function checkId(
-  placed: PlacedSource,
-  ids: Map<string, string>,
+/**
+ * No two widgets have one id, but in the entries of different repeats of a view: there, ids start with those of the entries. In a
+ * component `set` goes by them.
+ */
+function checkIds(
+  placed: readonly PlacedSource[],
+  { name: view, pointer, component }: RootSource,
   origin: Origin,
   diagnostics: DiagnosticList,
 ): void {
-  const { widget, pointer } = placed;
-  if (widget.id === undefined) return;
-  const first = ids.get(widget.id);
-  if (first === undefined) {
-    ids.set(widget.id, `${pointer}/id`);
-    return;
+  const taken = new Map<string, string>();
+  // A view goes by its name, so no widget in it may.
+  const idOfView = component ? undefined : view;
+  for (const one of placed) {
+    const { id } = one.widget;
+    if (id === undefined) continue;
+    const scope = `${(component ? undefined : entryAround(one)?.pointer) ?? ''}\n${id}`;
+    const first = id === idOfView ? pointer : taken.get(scope);
+    if (first === undefined) {
+      taken.set(scope, `${one.pointer}/id`);
+      continue;
+    }
+    const range = origin.atKey(first).range;
+    const firstLine = range && origin.source ? origin.source.placeOf(range.start).line : 0;
+    const facts = { id, firstLine, where: component ? 'component' : 'view', isView: id === idOfView } as const;
+    diagnostics.add('duplicate-id', facts, origin.at(`${one.pointer}/id`));
   }
-  const range = origin.atKey(first).range;
-  const firstLine = range && origin.source ? origin.source.placeOf(range.start).line : 0;
-  const isView = !first.endsWith('/id');
-  diagnostics.add('duplicate-id', { id: widget.id, firstLine, isView }, origin.at(`${pointer}/id`));
 }
 
 /** What views and widgets have in common: how they arrange their children. */

@@ -144,6 +144,7 @@ export class LiveTree {
       document,
       on: frame,
       refuses,
+      find: (id: string) => this.byId.get(id),
       fades: (node: LiveNode) => this.motions.fades(node),
     };
     const showing = this.names.showing(names);

@@ -8,6 +8,7 @@ import {
   isDivider,
   mostWidgets,
   rebound,
+  refuseTwins,
   remadeBone,
   slidTo,
   type Bone,
@@ -81,6 +82,7 @@ export interface Standing {
   readonly document: CheckedDocument;
   readonly on: OnScreen;
   readonly refuses: Refuses;
+  readonly find: (id: string) => LiveNode | undefined;
   /** Whether a widget takes time to go out of sight. */
   readonly fades: (node: LiveNode) => boolean;
 }
@@ -104,7 +106,40 @@ export function regrow(sites: ReadonlySet<LiveSite>, standing: Standing): Regrow
     }
     found.push(became);
   }
+  refuseNewTwins(found, standing);
   return found;
+}
+
+/** @throws BuildError where a new widget would get the id of one that stays, or of another new one. */
+function refuseNewTwins(found: readonly Regrown[], standing: Standing): void {
+  const others = found.filter((one) => one.type === 'other');
+  const bones: Bone[] = [];
+  for (const { runs } of others)
+    for (const run of runs) if (run.type === 'new') for (const bone of run.piece.bones.slice(1)) bones.push(bone);
+  refuseTwins(bones, (id) => {
+    const node = standing.find(id);
+    return node !== undefined && !departs(node) && !others.some((one) => takesAway(one, node, standing));
+  });
+}
+
+/** Whether a widget is only there until it is out of sight. */
+function departs(node: LiveNode): boolean {
+  for (let at: LiveNode | undefined = node; at; at = at.parent) if (at.departs) return true;
+  return false;
+}
+
+/** Whether a widget is no more then, or only until it is out of sight. */
+function takesAway(
+  { site, parent, runs, leaving }: Extract<Regrown, { type: 'other' }>,
+  { index }: LiveNode,
+  standing: Standing,
+): boolean {
+  const [from, to] = rangeOf(site, parent, standing);
+  if (index < from || index >= to) return false;
+  const kept = runs.find(
+    (run) => run.type === 'kept' && index >= run.node.index && index < standing.end[run.node.index]!,
+  );
+  return kept?.type !== 'kept' || leaving.includes(kept.node);
 }
 
 function isIn(node: LiveNode, replaced: ReadonlySet<LiveNode>): boolean {

@@ -52,15 +52,20 @@ export function namesOf(document: CheckedDocument, resources: Resources): Names 
 function* idsOf({ bones, sites }: Skeleton): Generator<string> {
   const starts = new Map<number, string>();
   const saidIds = new Map<number, string | undefined>();
-  for (const { written, heads } of sites)
+  /** Widgets among whose children are entries that say no id: the numbers of those that are given one follow from how many there are. */
+  const numbered = new Set<number>();
+  for (const { written, heads, parent } of sites) {
+    const { id, repeat } = written.source;
+    if (repeat !== undefined && id === undefined) numbered.add(parent);
     for (const { index } of heads) {
-      saidIds.set(index, written.source.id);
-      if (written.source.repeat !== undefined)
-        starts.set(index, `${written.naming.prefix}${String(written.source.id ?? '')}-`);
+      saidIds.set(index, id);
+      if (repeat !== undefined && id !== undefined) starts.set(index, `${written.naming.prefix}${id}-`);
     }
+  }
   const patterns: string[] = [];
   for (const { index, id, parent, name, source } of bones) {
-    const start = starts.get(index);
+    const isNumbered = name === undefined && numbered.has(parent);
+    const start = isNumbered ? id.replace(/\d+$/, '') : starts.get(index);
     // What it is in decides how its own id begins.
     let pattern = id;
     for (let at = parent; at >= 0; at = bones[at]!.parent)

@@ -17,7 +17,7 @@ import {
 } from '../document/index.ts';
 import { isPutIn } from './put-in.ts';
 import { holds, readCondition, type OnScreen } from './conditions.ts';
-import { namingIn, type Inside, type Naming } from './naming.ts';
+import { namedBy, namedInside, namingIn, type Inside, type Naming } from './naming.ts';
 import { BuildError, cannotBe, mostEntries, type Scope, type ValueOfCase } from './scope.ts';
 
 /** A widget as it stands in its place: conditions, repeats, components and parameters worked in. */
@@ -115,13 +115,13 @@ export function expand(
     return one.source.gone === true ? [] : [one];
   }
   const taken = new Set<string>();
-  const own = changed.id === undefined ? undefined : namesIn(changed);
+  const own = namesIn(changed);
   const entries = heard(trace, () => entriesOf(written, repeat, trace)) ?? [];
   return entries
     .map((inner, index) => {
       const name = entryId(changed, inner, index, taken);
-      const isOuter = !own || name === undefined;
-      return made(name, inner, isOuter ? outer : namingIn(`${outer.prefix}${name}.`, () => own, outer));
+      const prefix = name === undefined ? '' : `${outer.prefix}${name}.`;
+      return made(name, inner, own ? namingIn(prefix, () => own, outer) : outer);
     })
     .filter((one) => one.source.gone !== true);
 }
@@ -249,13 +249,14 @@ function instantiate(
 
 const none: readonly Unexpanded[] = [];
 
-/** What is in a widget that has got its id now: in an instance that says none, names start with the one it was given. */
-export function childrenOfInstance({ children, inside }: Expanded, id: string): readonly Unexpanded[] {
-  if (!inside || inside.naming.prefix !== '') return children;
-  const naming = { ...inside.naming, prefix: `${id}.` };
+/** What is in a widget that has got its id now: in an instance or entry that says none, names start with the one it was given. */
+export function childrenNamed({ children, naming, inside }: Expanded, id: string): readonly Unexpanded[] {
+  const around = namedBy(naming, id);
+  const within = inside && namedInside(inside, around, id);
+  if (around === naming && within === inside?.naming) return children;
   const named = (one: Unexpanded): Unexpanded => {
-    const slotted = one.slotted.map(named);
-    return { ...one, slotted, naming: one.naming === inside.naming ? naming : one.naming };
+    const own = one.naming === naming ? around : one.naming === inside?.naming ? within! : one.naming;
+    return { ...one, slotted: one.slotted.map(named), naming: own };
   };
   return children.map(named);
 }
@@ -347,7 +348,7 @@ function boundValue(key: string, value: unknown, scope: Scope, pointer: string, 
     const found = scope.lookup(template.slice(1, -1));
     if (found !== undefined) return found;
     const at = pointerTo(pointer, key);
-    throw new BuildError(`there is no value for ${template}`, part === undefined ? at : pointerTo(at, part));
+    throw lacking(template, scope, part === undefined ? at : pointerTo(at, part));
   };
   const put = isPut(key, value) ? valueOf(value) : putIn(key, value as object, valueOf);
   if (key === 'look' && !isTemplate(value)) {
@@ -362,6 +363,15 @@ function boundValue(key: string, value: unknown, scope: Scope, pointer: string, 
         );
   } else hold(key, value, put, pointer, refusedBy(key, put) ?? refuses(key, put));
   return put;
+}
+
+/** A key is to be what nothing gives. */
+function lacking(template: string, scope: Scope, pointer: string): BuildError {
+  const name = scope.missing(template);
+  const lone = name === undefined ? template : `{${name}}`;
+  const said = template === lone ? '' : ` of "${template}"`;
+  const refused = { expected: 'a value', said: template, gives: undefined };
+  return new BuildError(`there is no value for ${lone}${said}${scope.entries}`, pointer, undefined, refused);
 }
 
 /** What is made, or undefined where it cannot be and somebody hears of it. @throws BuildError where nobody does. */

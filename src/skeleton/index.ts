@@ -6,6 +6,7 @@ export {
   growPiece,
   makeSkeleton,
   mostWidgets,
+  refuseTwins,
   remadeBone,
 } from './skeleton.ts';
 export { drawingOrder, raisedAmong, zOf } from './drawing-order.ts';

@@ -28,6 +28,21 @@ export interface Inside {
   readonly outside: object;
 }
 
+/** Whether it is of what says no id and is given one when it is made: what is in there waits for that. */
+function waits({ prefix, outer }: Naming): boolean {
+  return prefix === '' && outer !== undefined;
+}
+
+/** The same once the id that it starts with is known. */
+export function namedBy(naming: Naming, id: string): Naming {
+  return waits(naming) ? { ...naming, prefix: `${id}.` } : naming;
+}
+
+/** The same of what is in an instance. */
+export function namedInside({ naming }: Inside, around: Naming, id: string): Naming {
+  return waits(naming) ? { ...naming, prefix: `${id}.`, outer: around } : naming;
+}
+
 /** The id of the widget that a name stands for. */
 function namedIn({ prefix, isOwn, outer }: Naming, name: string): string {
   return outer === undefined || isOwn(name) ? prefix + name : namedIn(outer, name);
@@ -50,7 +65,7 @@ export function withNames(
   inside: Inside | undefined,
   id: string,
 ): WidgetSource {
-  const inner = inside && { ...inside.naming, prefix: `${id}.` };
+  const inner = inside && namedInside(inside, naming, id);
   const idsOf = (key: keyof WidgetSource, names: readonly string[]): string[] => {
     const around = inner && !(key in inside.outside) ? inner : naming;
     return names.map((name) => namedIn(around, name));

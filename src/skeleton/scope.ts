@@ -87,6 +87,8 @@ const mayBeComputed = /[-+*/(<>=]|\b(?:not|and|or)\s/;
 
 /** Which entry of which list; another one where entries before it come or go. */
 interface Entry {
+  /** What it is repeated over, as it is written. */
+  readonly said: number | string;
   /** Undefined where it is no list of the case by itself. */
   readonly list: string | undefined;
   index: number;
@@ -311,6 +313,33 @@ export class Scope {
     return [message, ...inner];
   }
 
+  /**
+   * The first name that a template asks for and nothing stands for: what a parameter is given goes by the name it has around the
+   * instance. Undefined where something stands for each.
+   */
+  missing(template: string): string | undefined {
+    for (const name of this.#namesIn(template)) {
+      const value = this.#values.get(name);
+      const part = value === undefined ? this.#partFor(name) : undefined;
+      const isGiven = this.#written && isTemplate(value);
+      let found: string | undefined;
+      if (part?.around !== undefined) found = this.#outer!.missing(`{${part.around}}`);
+      else if (part) found = part.value === undefined ? name : undefined;
+      else if (isGiven) found = this.#outer!.missing(value);
+      else if (value === undefined) found = this.#outer ? this.#outer.missing(`{${name}}`) : name;
+      if (found !== undefined) return found;
+    }
+    return undefined;
+  }
+
+  /** Which entries of repeats it is of, the innermost first; empty where it is of none. */
+  get entries(): string {
+    const around = this.#outer?.entries ?? '';
+    if (!this.#entry) return around;
+    const { said, index } = this.#entry;
+    return `, in entry ${index + 1} of ${said}${around}`;
+  }
+
   /** Adds the names of the case that a message or template follows from. */
   follow(message: string, into: Set<string>): void {
     for (const name of this.#namesIn(message)) {
@@ -362,7 +391,7 @@ export class Scope {
     return entries.map((entry, index) => {
       const isMap = typeof entry === 'object';
       const values: CaseMap = { index: index + 1, ...(isMap ? entry : { item: entry }) };
-      const at = { list: known, index, isMap };
+      const at = { said: repeat, list: known, index, isMap };
       return new Scope(new Map(Object.entries(values)), this.#messages, this, false, at);
     });
   }

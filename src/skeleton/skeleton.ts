@@ -1,5 +1,4 @@
 import {
-  isIdPattern,
   pointerTo,
   type CheckedDocument,
   type WidgetSource,
@@ -12,7 +11,7 @@ import { withDividers } from './divider.ts';
 import { orderOf } from './drawing-order.ts';
 import {
   childrenOf,
-  childrenOfInstance,
+  childrenNamed,
   expand,
   withConditions,
   type Expanded,
@@ -20,7 +19,7 @@ import {
   type Trace,
   type Unexpanded,
 } from './expand.ts';
-import { withNames, type Naming } from './naming.ts';
+import { namedBy, withNames, type Naming } from './naming.ts';
 import { BuildError, Scope } from './scope.ts';
 
 interface Pending {
@@ -109,7 +108,7 @@ export function makeSkeleton(
   const growth = growthOf(document, on, trace, root, children);
   grow(growth, pendingOf(growth, children, root));
   const { bones, sites, written } = growth;
-  checkMadeIds(bones);
+  refuseTwins(bones);
   for (const { kind, source: divider, scope: names } of bones) {
     // Where a divider stands decides the sizes of its neighbours.
     if (kind === 'separator' && 'value' in divider && typeof divider.value === 'string')
@@ -128,17 +127,20 @@ export function makeSkeleton(
   };
 }
 
-/** Ids that are made of names may come out the same. @throws BuildError */
-function checkMadeIds(bones: readonly Bone[]): void {
-  const made = bones.filter(
-    ({ source }) => 'id' in source && source.id !== undefined && isIdPattern(source.id),
-  );
-  if (made.length === 0) return;
-  const counts = new Map<string, number>();
-  for (const { id } of bones) counts.set(id, (counts.get(id) ?? 0) + 1);
-  for (const bone of made)
-    if (counts.get(bone.id)! > 1)
-      throw new BuildError(`two widgets get the id "${bone.id}"`, `${bone.pointer}/id`);
+/**
+ * Ids that are made may come out the same: of entries, of names in them, and those that are given to widgets that say none.
+ * @param isTaken Whether a widget that stays has one. @throws BuildError
+ */
+export function refuseTwins(bones: Iterable<Bone>, isTaken: (id: string) => boolean = () => false): void {
+  const ids = new Map<string, Bone | undefined>();
+  for (const bone of bones) {
+    const { id } = bone;
+    if (ids.has(id) || isTaken(id)) {
+      const saying = [bone, ids.get(id)].find((one) => one?.name !== undefined) ?? bone;
+      throw new BuildError(`two widgets get the id "${id}"`, `${saying.pointer}/id`);
+    }
+    ids.set(id, bone);
+  }
 }
 
 /** A piece of a skeleton: the first bone is the widget it is in, the rest its new children and all in them. */
@@ -260,7 +262,7 @@ function grow(growth: Growth, stack: Pending[]): void {
     bones.push(bone);
     site?.heads.push({ index: bone.index, made: one });
     if (one.children.length === 0) continue;
-    const children = childrenOfInstance(one, bone.id);
+    const children = childrenNamed(one, bone.id);
     written[bone.index] = children;
     for (const child of pendingOf(growth, children, bone)) stack.push(child);
   }
@@ -309,8 +311,9 @@ export function remadeBone(
   box?: Box,
 ): Bone {
   const rightToLeft = source.direction === undefined ? parent.box.rightToLeft : source.direction === 'rtl';
-  const isInView = naming.prefix === '' && !inside;
-  const named = isInView ? source : withNames(source, naming, inside, id);
+  const around = namedBy(naming, id);
+  const isInView = around.prefix === '' && !inside;
+  const named = isInView ? source : withNames(source, around, inside, id);
   return {
     index,
     id,

@@ -40,7 +40,8 @@ export function wrongValues(
   if (first) note(first);
   const diagnostics = new DiagnosticList();
   for (const { first: one, messages } of told.values()) {
-    const others = messages.size === 1 ? '' : `, and ${messages.size - 1} more that it cannot be`;
+    const more = one.refused && one.refused.gives === undefined ? 'places' : 'that it cannot be';
+    const others = messages.size === 1 ? '' : `, and ${messages.size - 1} more ${more}`;
     const message = `${one.message}${others}${truthMeant(one)}`;
     diagnostics.add('refused-value', { message }, document.origin.at(one.pointer));
   }

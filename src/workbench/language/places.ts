@@ -1,12 +1,17 @@
 import {
   descriptionOf,
+  entryOf,
   partOf,
   pointerTo,
+  seenFrom,
   valuePointer,
+  widgetsOf,
   type CheckedDocument,
+  type ComponentSource,
   type Origin,
   type Range,
   type SourceText,
+  type ViewSource,
 } from '../../document/index.ts';
 import { referenceScreen } from '../../edit/index.ts';
 import { openView, type Resources } from '../../view/index.ts';
@@ -92,23 +97,14 @@ function widgetNamed(
 ): WrittenAt | undefined {
   const [part, name] = path;
   if ((part !== 'views' && part !== 'components') || typeof name !== 'string') return undefined;
-  const waiting = [
-    {
-      value: (document.source[part] as { [name: string]: { children?: unknown } } | undefined)?.[name],
-      at: `/${part}/${name}`,
-    },
-  ];
-  for (let now = waiting.pop(); now; now = waiting.pop()) {
-    const widget = now.value as { id?: string; children?: { children?: unknown }[] } | undefined;
-    if (widget?.id === id) {
-      const { source, range } = document.origin.at(`${now.at}/id`);
-      return source && range && { source, range };
-    }
-    (widget?.children ?? []).forEach((child, nth) =>
-      waiting.push({ value: child, at: `${now.at}/children/${nth}` }),
-    );
-  }
-  return undefined;
+  const root = entryOf<ViewSource | ComponentSource>(document.source[part], name);
+  const all = root ? [...widgetsOf(root, pointerTo(`/${part}`, name))] : [];
+  const named = all.filter(({ widget }) => widget.id === id);
+  const from = path.reduce<string>((pointer, key) => pointerTo(pointer, String(key)), '');
+  const found = seenFrom(from, named) ?? named[0];
+  if (!found) return undefined;
+  const { source, range } = document.origin.at(`${found.pointer}/id`);
+  return source && range && { source, range };
 }
 
 /** What an editor shows of a place: what its key does, and of a widget why it is where it is on the screen it is designed for. */
