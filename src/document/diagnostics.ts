@@ -35,6 +35,7 @@ export interface DiagnosticFacts {
   'bad-color': { found: string; meant?: string };
   'promise-empty': { kinds: readonly string[] };
   /** `apart`: the columns with the weight as one of its own. */
+  'foreign-mark': { mark: string; words: string };
   'weight-alone': { weight: number; columns: number; apart: string };
   'limits-crossed': { key: string; least: number; most: number };
   'file-outside': { path: string };

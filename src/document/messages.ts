@@ -67,6 +67,8 @@ const wording: Wording = {
     `${found} is not a colour of CSS Color 4, such as #0a4d68 or rgb(10 77 104)${meant(value)}${found.includes('(') && !found.includes(')') ? hashNote : ''}`,
   'promise-empty': ({ kinds }) =>
     `this promises nothing: say ${kinds.slice(0, -1).join(', ')} or ${kinds.at(-1)!}`,
+  'foreign-mark': ({ mark, words }) =>
+    `${mark} is shown as it is written: words that look another way are marked so: [${words}](700), or with a style or a colour for 700`,
   'weight-alone': ({ weight, columns, apart }) =>
     `"fill ${weight}" is one column with a weight of ${weight}; for ${columns} columns, one of them ${weight} u wide, write ${apart}`,
   'limits-crossed': ({ key, least, most }) => `"${key}" asks for at least ${least} and at most ${most}`,

@@ -8,17 +8,25 @@ import {
 import { markupWords, parseMarkup } from '../text/index.ts';
 import { checkValue, type Theme } from '../theme/index.ts';
 
-/** Reports marks in texts that name a style, token or picture there is none of. */
+/** Reports marks in texts that name a style, token or picture there is none of, and marks of other notations. */
 export function checkMarkup(document: CheckedDocument, theme: Theme, diagnostics: DiagnosticList): void {
   for (const { widget, pointer } of writtenWidgets(document.source)) {
     // Any text of an instance may be a parameter that is shown.
     for (const [key, said] of Object.entries(widget)) {
       if (key !== 'text' && key !== 'placeholder' && widget.use === undefined) continue;
-      if (typeof said === 'string' && said.includes('['))
-        checkText(said, `${pointer}/${key}`, document, theme, diagnostics);
+      if (typeof said !== 'string') continue;
+      const at = `${pointer}/${key}`;
+      if (said.includes('[')) checkText(said, at, document, theme, diagnostics);
+      const [mark, stars, , tagged] = foreignMark.exec(said) ?? [];
+      if (mark === undefined) continue;
+      const facts = { mark, words: stars ?? tagged ?? '' };
+      diagnostics.add('foreign-mark', facts, { ...document.origin.at(at), severity: 'warning' });
     }
   }
 }
+
+/** Words between stars as in Markdown, or between tags as in HTML: they are shown as they are written. */
+const foreignMark = /\*\*(?=\S)([^*]+)(?<=\S)\*\*|<(b|i|u|em|strong|color|size|span)\b[^<>]*>([^<>]*)<\/\2>/;
 
 function checkText(
   text: string,

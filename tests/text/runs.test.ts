@@ -131,6 +131,20 @@ describe('words set in another way', () => {
     ]);
   });
 
+  test('marks of other notations are warned of: they are shown as they are written', () => {
+    const toldOf = (text: string) => {
+      const { document, diagnostics } = readDocument(documentOf([{ kind: 'text', text }]));
+      return [document !== undefined, told({ document, diagnostics }).join().split('\n')[0]];
+    };
+    expect(toldOf('Now **at once** please')).toEqual([
+      true,
+      '/views/test/children/0/text: warning: **at once** is shown as it is written: words that look another way are marked so: [at once](700), or with a style or a colour for 700',
+    ]);
+    expect(toldOf('Now <b>at once</b>')[1]).toContain('<b>at once</b> is shown as it is written');
+    for (const text of ['2 ** 3 ** 4', 'a < b > c', '** at once **', '*****', '<bold>'])
+      expect([text, ...toldOf(text)]).toEqual([text, true, '']);
+  });
+
   test('in conditions and in changes of instances too', () => {
     const when = [{ screen: { width: '1..' }, change: { text: '[a](lowd)' } }];
     expect(told(readDocument(documentOf([{ kind: 'text', text: 'a', when }], { styles })))[0]).toContain(
