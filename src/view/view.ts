@@ -269,7 +269,6 @@ export function placed(
 export class ViewLayout<Id extends string = string> {
   readonly view: View;
   readonly tree: Tree;
-  readonly screen: Screen;
   /** The same by index. */
   readonly layout: Layout;
   readonly #indexes: Indexes;
@@ -277,9 +276,13 @@ export class ViewLayout<Id extends string = string> {
   constructor(view: View, form: Pick<Form, 'tree' | 'indexes'>, layout: Layout) {
     this.view = view;
     this.tree = form.tree;
-    this.screen = layout.frame.screen;
     this.layout = layout;
     this.#indexes = form.indexes;
+  }
+
+  /** That of a live view is another one once it is resized. */
+  get screen(): Screen {
+    return this.layout.frame.screen;
   }
 
   /** All widgets, parents before their children; the first is the view itself. */

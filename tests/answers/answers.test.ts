@@ -401,6 +401,27 @@ describe('a page that answers', () => {
     expect(await told('button', 'dialog')).toEqual(['button Rise', 'button Stay down', 'dialog Really?']);
   });
 
+  test('in a window that was made larger it is painted as in one that was opened so', async () => {
+    const size = { width: 1280, height: 800 };
+    const painted = async () => {
+      await page.waitForFunction(() => document.querySelector('canvas')!.width === innerWidth);
+      // What is hovered then is painted by itself.
+      await frames();
+      const { x, y } = await middle('trim');
+      await page.mouse.move(x, y);
+      await frames();
+      expect(await states('trim')).toBe('hover');
+      return page.evaluate(() => document.querySelector('canvas')!.toDataURL());
+    };
+    await page.setViewportSize({ width: 640, height: 400 });
+    await open('valves');
+    await frames();
+    await page.setViewportSize(size);
+    const grown = await painted();
+    await open('valves');
+    expect(grown === (await painted())).toBe(true);
+  });
+
   test('taken away, it leaves the page as it was and hears nothing', async () => {
     await open('card');
     const { x, y } = await middle('sorting');
