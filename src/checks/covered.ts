@@ -8,6 +8,7 @@ import { trackOfRing } from '../inside/index.ts';
 import { FormScene, hasBox, intersection } from '../scene/index.ts';
 import { mostSeenThrough, pictureLayer } from './subject/behind.ts';
 import { isGround } from './subject/ground.ts';
+import { pastShare } from './subject/past-share.ts';
 import { holeOf } from './subject/round-meter.ts';
 import type { Subject } from './subject/subject.ts';
 
@@ -31,6 +32,7 @@ export const covered = {
     const opaque = hidingOf(subject);
     if (opaque.length === 0) return;
     const { places } = subject.form;
+    const least = pastShare(limit);
     const grid = subject.gridOf(opaque, (index) => subject.visualRect(index));
     for (const { index, pointer } of widgets) {
       if (!isLostWhenCovered(subject, index) || !subject.isSeen(index) || isGround(subject, index)) continue;
@@ -44,9 +46,9 @@ export const covered = {
         if (!mayCover(subject, above, index)) continue;
         const shared = intersection(rect, over);
         const most = (100 * shared.width * shared.height) / area;
-        if (!(most > Math.max(limit, worst?.measured ?? 0))) continue;
+        if (!(most > Math.max(least, worst?.measured ?? 0))) continue;
         const measured = hiddenBy(subject, index, above);
-        if (measured > Math.max(limit, worst?.measured ?? 0)) worst = { above, measured };
+        if (measured > Math.max(least, worst?.measured ?? 0)) worst = { above, measured };
       }
       if (!worst) continue;
       const { above, measured } = worst;

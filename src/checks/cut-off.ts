@@ -2,6 +2,7 @@ import { shown, whySize } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { intersection } from '../scene/index.ts';
 import { covers } from './subject/beds.ts';
+import { pastShare } from './subject/past-share.ts';
 import type { Subject } from './subject/subject.ts';
 
 const bare: ReadonlySet<string> = new Set(['panel', 'separator']);
@@ -26,7 +27,7 @@ export const cutOff = {
       if (rect.width * rect.height === 0) continue;
       const left = intersection(rect, clip);
       const measured = 100 * (1 - (left.width * left.height) / (rect.width * rect.height));
-      if (!(measured > limit)) continue;
+      if (!(measured > pastShare(limit))) continue;
       const other = subject.cutterOf(index);
       const by = other === undefined ? undefined : subject.widgets[other]!;
       const text = `of ${shown(rect.width)} × ${shown(rect.height)} px, ${shown(left.width)} × ${shown(left.height)} px are left`;

@@ -15,6 +15,7 @@ export type { Check, DocumentCheck, Outcome, Severity, WhollyLooked } from './ch
 export type { RemedyName } from './remedies.ts';
 export { isHeld } from './bursts-parent.ts';
 export { coveringOf, hiddenBy, hidingIn } from './covered.ts';
+export { pastShare } from './subject/past-share.ts';
 export { demandsIn } from './gave-way.ts';
 export { fillsItsWindow, isCutOff, isLostInLists, scrollsIn } from './cut-off.ts';
 export { stripOver, textRoom } from './cut-text.ts';

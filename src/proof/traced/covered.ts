@@ -1,4 +1,4 @@
-import { checkOf, coveringOf, groundsUpTo, hiddenBy } from '../../checks/index.ts';
+import { checkOf, coveringOf, groundsUpTo, hiddenBy, pastShare } from '../../checks/index.ts';
 import { at, less, type Affine, type Point } from '../polygon.ts';
 import { undecided } from './boxes.ts';
 import { both, everywhere, unfilled } from './parts.ts';
@@ -7,6 +7,7 @@ import type { Failing, Traced } from './traced.ts';
 import { Where } from './where.ts';
 
 const { id, limit } = checkOf('covered');
+const least = pastShare(limit);
 
 export const covered: Traced = {
   check: id,
@@ -40,7 +41,7 @@ export const covered: Traced = {
         // Where both stay as they are to each other, so does what is hidden, whatever the picture is like.
         if (staysPut(cell, [...mine, ...theirs])) {
           const hidden = hiddenBy(middle, widget, other);
-          if (hidden > limit) tell({ widget, other, where: shared, by: () => hidden });
+          if (hidden > least) tell({ widget, other, where: shared, by: () => hidden });
           continue;
         }
         // Of what is cut, only that they meet is known as a polygon.
@@ -61,7 +62,7 @@ export const covered: Traced = {
                 const size = { x: less(right.is, left.is), y: less(bottom.is, top.is) };
                 const by = (point: Point) =>
                   (100 * at(size.x, point) * at(size.y, point)) / (at(whole.x, point) * at(whole.y, point));
-                for (const part of moreThanShare(cell, size, whole, limit / 100))
+                for (const part of moreThanShare(cell, size, whole, least / 100))
                   tell({
                     widget,
                     other,

@@ -1,4 +1,12 @@
-import { checkOf, fillsItsWindow, isCutOff, isLostInLists, scrollsIn, sliver } from '../../checks/index.ts';
+import {
+  checkOf,
+  fillsItsWindow,
+  isCutOff,
+  isLostInLists,
+  pastShare,
+  scrollsIn,
+  sliver,
+} from '../../checks/index.ts';
 import type { Box, CellScenes } from '../cell-scenes.ts';
 import { at, less, type Affine, type Point } from '../polygon.ts';
 import { commonNumbers, reachesOver } from './boxes.ts';
@@ -45,7 +53,7 @@ export const cutOff: Traced = {
       };
       // What is left is as wide as the narrowest of these: where any of them is too small, too little is left.
       const there = commonNumbers([own]);
-      for (const part of lessThanShare(across, down, whole, 1 - limit / 100))
+      for (const part of lessThanShare(across, down, whole, 1 - pastShare(limit) / 100))
         for (const where of both([[...part.where, ...there]], lost))
           fails({ widget, where, by, isUnsure: part.isUnsure || isUnsure });
     }
