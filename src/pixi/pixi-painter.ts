@@ -85,8 +85,7 @@ export class PixiPainter {
   #make(operation: DrawOperation): Made {
     switch (operation.type) {
       case 'clip': {
-        const node = new Container();
-        const inside = new Container();
+        const [node, inside] = [new Container(), new Container()];
         const mask = trace(new Graphics(), operation.rect, operation.radius).fill('#fff');
         node.addChild(mask, inside);
         inside.mask = mask;
@@ -108,13 +107,13 @@ export class PixiPainter {
         this.#options.game?.(operation.id, node, operation.rect);
         return { node, inside: undefined };
       }
-      case 'box':
-        if (operation.border?.dash === undefined) return { node: boxOf(operation), inside: undefined };
-        return { node: this.#drawn(operation), inside: undefined };
-      case 'picture':
-        return { node: this.#picture(operation), inside: undefined };
-      default:
-        return { node: this.#drawn(operation), inside: undefined };
+      default: {
+        const isPlain = operation.type === 'box' && operation.border?.dash === undefined;
+        // An SVG is sharp at any size on a canvas.
+        const isPixels = operation.type === 'picture' && operation.picture.mime !== 'image/svg+xml';
+        const draw = () => (isPixels ? this.#picture(operation) : this.#drawn(operation));
+        return { node: isPlain ? boxOf(operation) : draw(), inside: undefined };
+      }
     }
   }
 
@@ -138,9 +137,8 @@ export class PixiPainter {
     const [across, down] = [source.width / picture.width, source.height / picture.height];
     const { x, y, width, height } = from ?? { x: 0, y: 0, width: picture.width, height: picture.height };
     const frame = new Rectangle(x * across, y * down, width * across, height * down);
-    const sprite = new Sprite(new Texture({ source, frame }));
+    const sprite = new Sprite({ texture: new Texture({ source, frame }), x: rect.x, y: rect.y });
     sprite.setSize(rect.width, rect.height);
-    sprite.position.set(rect.x, rect.y);
     sprite.alpha = opacity * (tint?.a ?? 1);
     if (tint) sprite.tint = hexOf({ ...tint, a: 1 });
     return sprite;
@@ -173,16 +171,18 @@ function boxOf({ rect, radius, fill, border, opacity }: OperationOf<'box'>): Gra
 function fillOf(fill: Fill, { x, y, width, height }: Rect): string | FillGradient {
   if (fill.type === 'color') return hexOf(fill.color);
   const colorStops = fill.stops.map(({ at, color }) => ({ offset: at, color: hexOf(color) }));
-  const all = { textureSpace: 'global', colorStops } as const;
+  // PixiJS mirrors lines to the left or upwards and cuts off what is pressed: what it makes unless told is placed here.
+  const made = new FillGradient({ textureSpace: 'global', colorStops, type: fill.type });
+  made.buildGradient();
   if (fill.type === 'radial') {
     const { rx, ry, ...middle } = radialIn(fill, width, height);
-    const center = { x: x + middle.x, y: y + middle.y };
-    const ends = { center, innerRadius: 0, outerCenter: center, outerRadius: rx, scale: ry / rx };
-    return new FillGradient({ ...all, type: 'radial', ...ends });
+    made.transform.scale(2 * rx, 2 * ry).translate(x + middle.x - rx, y + middle.y - ry);
+  } else {
+    const { x0, y0, x1, y1 } = gradientLine(fill.angle, width, height);
+    const turned = made.transform.scale(1, Math.hypot(x1 - x0, y1 - y0)).rotate(Math.atan2(x0 - x1, y1 - y0));
+    turned.translate(x + x0, y + y0);
   }
-  const { x0, y0, x1, y1 } = gradientLine(fill.angle, width, height);
-  const start = { x: x + x0, y: y + y0 };
-  return new FillGradient({ ...all, type: 'linear', start, end: { x: x + x1, y: y + y1 } });
+  return made;
 }
 
 function trace(shape: Graphics, { x, y, width, height }: Rect, radius: Corners): Graphics {

@@ -33,8 +33,8 @@ export function sendable(list: DrawList): DrawList {
       return { ...one, shape: { ...one.shape, runs: one.shape.runs.map(sendableRun) } };
     if (one.type !== 'picture') return one;
     const data = `data:${one.picture.mime};base64,${Buffer.from(one.picture.bytes).toString('base64')}`;
-    const { width, height } = one.picture;
-    return { ...one, picture: { width, height, data } };
+    const { width, height, mime } = one.picture;
+    return { ...one, picture: { width, height, mime, data } };
   });
   return { ...list, operations } as unknown as DrawList;
 }

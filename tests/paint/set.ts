@@ -118,8 +118,10 @@ export async function paintingSet(): Promise<readonly Sample[]> {
     sample(
       'gradient',
       'linear gradients by the angle of CSS Images 3, between colours that are not premultiplied',
-      box(rect(5, 5, 35, 70), gradient(0, sea, brass)),
-      box(rect(45, 5, 30, 70), gradient(90, color('c05838', 0), coral)),
+      box(rect(5, 5, 35, 34), gradient(0, sea, brass)),
+      box(rect(5, 41, 35, 34), gradient(200, sea, brass)),
+      box(rect(45, 5, 30, 34), gradient(90, color('c05838', 0), coral)),
+      box(rect(45, 41, 30, 34), gradient(-45, color('c05838', 0), coral)),
       box(rect(80, 5, 35, 70), gradient(120, kelp, brass, sea), { radius: round(10) }),
     ),
     sample(

@@ -8,13 +8,15 @@ import { startBrowser } from '../../bench/browser.ts';
 import { demo, drawnView, everyOperation } from '../paint/drawings.ts';
 import { pageScript, shotOf } from '../paint/in-page.ts';
 import type { revived } from '../paint/revived.ts';
+import { paintingSet } from '../paint/set.ts';
 import { isDeep } from '../support/deep.ts';
 import { pixels, visiblyApart } from '../support/pixels.ts';
 
 /* A drawing by PixiJS, in software WebGL, beside the same on a canvas in Node. */
 
 const project = await demo();
-const views = isDeep ? ['dive', 'dock', 'sorting', 'belt', 'logbook', 'tuning'] : ['dive', 'logbook'];
+const views = isDeep ? ['dive', 'dock', 'sorting', 'belt', 'logbook', 'tuning'] : ['dive', 'belt'];
+const samples = await paintingSet();
 const html = '<style>body{margin:0}canvas{display:block}</style>';
 
 let browser: Browser;
@@ -60,6 +62,9 @@ describe('drawn by PixiJS', () => {
   const all: readonly (readonly [string, () => Promise<DrawList> | DrawList])[] = [
     ['every operation there is', () => everyOperation()],
     ...views.map((view) => [view, () => drawnView(project, view, 'desktop-720')] as const),
+    ...['gradient', 'radial-gradient'].map(
+      (name) => [name, () => samples.find((one) => one.name === name)!.list] as const,
+    ),
   ];
   test.each(all)('%s looks as on a canvas: less than one percent differs visibly', async (_, drawn) => {
     const list = await drawn();
