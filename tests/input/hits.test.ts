@@ -46,11 +46,14 @@ const box: fc.Memo<WidgetSource> = fc.memo((depth) =>
     })),
 );
 
-/** The same with a colour for each, none for those that let input through: they are not to be found. */
+/** The colour of a widget: an edge between two, mixed from theirs, has none of another one. */
+const colorOf = (index: number) => [101, 37, 211].map((factor) => (index * factor) % 256);
+
+/** Who has which colour; none have those that let input through: they are not to be found. */
 function colored(live: LiveView): Map<string, string> {
   const colors = new Map<string, string>();
   live.widgets.forEach(({ id, index }) => {
-    if (index > 0) colors.set(`${index},${255 - index},100`, id);
+    if (index > 0) colors.set(colorOf(index).join(), id);
   });
   return colors;
 }
@@ -60,7 +63,7 @@ function withColors(children: readonly WidgetSource[]): WidgetSource[] {
   const give = (one: WidgetSource, through: boolean): WidgetSource => {
     index++;
     const own = one['pointer-events'] === undefined ? through : one['pointer-events'] === 'none';
-    const background = `rgb(${index} ${255 - index} 100)`;
+    const background = `rgb(${colorOf(index).join(' ')})`;
     const look = own ? one.look : { ...one.look, background };
     return { ...one, look, children: (one.children ?? []).map((child) => give(child, own)) };
   };
