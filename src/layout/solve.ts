@@ -268,8 +268,9 @@ function contentStart(plan: Plan, axis: AxisPlan, n: number, room: number): numb
 }
 
 function contentRoom(plan: Plan, axis: AxisPlan, n: number): number {
-  const around = axis.paddingStart[n]! + safeBefore(plan, axis, n) + axis.paddingEnd[n]!;
-  return Math.max(0, axis.length[n]! - around - safeAfter(plan, axis, n));
+  // In the order in which giveChildren takes them off: in another one, the last digit of the result may be another.
+  const from = axis.paddingStart[n]! + safeBefore(plan, axis, n);
+  return Math.max(0, axis.length[n]! - from - axis.paddingEnd[n]! - safeAfter(plan, axis, n));
 }
 
 /** Places a child of a free parent in a box, with the padding it has there. */

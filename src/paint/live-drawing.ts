@@ -236,7 +236,11 @@ export class LiveDrawing {
       if (!isWithin(one.node, parent)) return false;
       from = Math.max(from, list.endOf(one));
     }
-    this.#rewrite(order, at, added, from, list.endOfAll(gone, from), parent);
+    // What lies behind them and is in one of them, such as what is raised in it, goes along.
+    let to = at + added;
+    while (to < order.length && isDeepIn(order[to]!.node, parent)) to++;
+    const end = Math.max(list.endOfAll(gone, from), list.endOfAll(order.slice(at + added, to), from));
+    this.#rewrite(order, at, to - at, from, end, parent);
     return true;
   }
 
@@ -320,6 +324,11 @@ export class LiveDrawing {
     addBars(on, beside);
     for (const one of beside) list.put(one, areaOf(one));
   }
+}
+
+/** Whether a widget is in another one and is no child of it. */
+function isDeepIn(node: FollowedNode, outer: FollowedNode): boolean {
+  return node.parent !== outer && isWithin(node, outer);
 }
 
 /** What is soft lies on what is soft: after so many areas in a row the rest is left as it is. */

@@ -15,7 +15,7 @@ import { apart } from '../support/apart.ts';
 import { rounds, seedOf } from '../support/deep.ts';
 import { plain } from '../support/drawn.ts';
 import { fonts } from '../support/views.ts';
-import { apply, catalogs, quietStep, readFile, source, step, type Step } from './everything.ts';
+import { apply, catalogs, quietStep, readFile, source, step } from './everything.ts';
 
 const { document } = readDocument(source, { readFile });
 const resources = { fonts, catalogs };

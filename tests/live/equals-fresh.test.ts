@@ -1,43 +1,14 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import {
-  Hits,
-  LiveView,
-  ViewInput,
-  drawLayout,
-  openView,
-  readDocument,
-  toSvg,
-  formatDiagnostic,
-} from 'pimbot';
+import { Hits, LiveView, ViewInput, openView, readDocument, formatDiagnostic } from 'pimbot';
 import { FocusField, focusGround } from 'pimbot/tools';
 import { rounds, seedOf } from '../support/deep.ts';
 import { fonts } from '../support/views.ts';
 import { apply, catalogs, readFile, source, step, type Step } from './everything.ts';
+import { told } from './told.ts';
 
 const { document, diagnostics } = readDocument(source, { readFile });
 const resources = { fonts, catalogs };
-
-/** Everything there is to know of a view. */
-function told(live: LiveView): unknown {
-  const at = { x: 0, y: 0, width: 0, height: 0 };
-  return {
-    order: live.order,
-    widgets: live.widgets.map((widget) => ({
-      id: widget.id,
-      parent: widget.parent,
-      index: widget.index,
-      visible: widget.visible,
-      states: widget.states,
-      look: widget.look,
-      text: widget.text?.text,
-      value: widget.value,
-      placeholder: widget.isPlaceholder,
-      box: { ...live.read(widget.index, { ...at }) },
-    })),
-    svg: toSvg(drawLayout(live.snapshot())),
-  };
-}
 
 /** A view opened in what all steps come to. */
 function fresh(steps: readonly Step[]): LiveView {
