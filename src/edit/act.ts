@@ -244,8 +244,9 @@ function alsoMoved(before: View, after: View, act: Act, widgets: readonly string
   const found: { widget: string; by: number }[] = [];
   for (const one of was.widgets) {
     const other = is.find(one.id);
-    // One without an id is named by its place, which an act may have changed.
-    if (other === undefined || one.name === undefined) continue;
+    // One without an id is named by its place, which an act that changes more than keys may have changed.
+    const isIt = one.name !== undefined || (isKeyAct(act) && is.widgets[other ?? 0]!.pointer === one.pointer);
+    if (other === undefined || !isIt) continue;
     let within = false;
     for (let at = one.index; at > 0; at = was.widgets[at]!.parent) within ||= meant.has(was.widgets[at]!.id);
     const by = farthest(was.layout.rect(one.index), is.layout.rect(other));

@@ -124,6 +124,11 @@ describe('moving and resizing', () => {
     const wider = after(source, { do: 'resize', widget: 'a', edges: { right: 15 } });
     expect(rect(wider.text, 'a').width).toBe(25);
     expect(wider.alsoMoved).toEqual(['row', 'b'].map((widget) => ({ widget, by: 15 })));
+    // Those without an id too; where places have changed, nobody knows which of them is which.
+    const unnamed = source.replace('{ id: b, ', '{ ');
+    const others = after(unnamed, { do: 'resize', widget: 'a', edges: { right: 15 } }).alsoMoved;
+    expect(others.map(({ widget }) => widget)).toEqual(['row', 'row.panel-1']);
+    expect(after(unnamed, { do: 'order', widget: 'a', to: 2 }).alsoMoved).toEqual([]);
   });
 
   test.each(['layers', 'pages', 'grid'])('so it is in %s, which places its children too', (arrange) => {
