@@ -56,6 +56,8 @@ export function markMeasure(plan: Plan, n: number): void {
 /** Has a widget whose box is another one measured and placed anew, and all that follows from it. */
 export function markBox(plan: Plan, n: number): void {
   markMeasure(plan, n);
+  // Widths that follow from a height may follow from one around them.
+  for (const inside of plan.byHeight) if (inside > n && inside < plan.end[n]!) plan.x.toNeed.add(inside);
   const parent = plan.parent[n]!;
   for (const axis of [plan.x, plan.y]) {
     axis.regive(n);

@@ -306,7 +306,8 @@ export class Scene {
     const seen = this.#seen;
     const [x, y] = [seen[at]!, seen[at + 1]!];
     const across = Math.min(x + seen[at + 2]!, this.screen.width) - Math.max(x, 0);
-    return across > 0 && Math.min(y + seen[at + 3]!, this.screen.height) - Math.max(y, 0) > 0;
+    if (!(across > rounding)) return false;
+    return Math.min(y + seen[at + 3]!, this.screen.height) - Math.max(y, 0) > rounding;
   }
 
   /** Whether a dialog that is open has taken its place: whatever is behind is not to be read or used. */
@@ -343,3 +344,6 @@ function unbounded(rect: Rect, scroll: Axes): Rect | undefined {
 
 /** In px: beyond anything that is laid out. */
 const far = 1e9;
+
+/** In px: what lies against the edge of a screen may be a hair on it. */
+const rounding = 1e-6;

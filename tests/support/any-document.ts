@@ -283,6 +283,14 @@ export function anyDocument(seed: number): DocumentSource {
       ...(by.is(0.3) && { limits: '0.5..3' }),
     },
     cases: { one: valuesNow(), two: valuesNow() },
+    kinds: {
+      button: {
+        transition: 'background 90ms',
+        states: { hover: { background: '#1d7f8c' }, focused: { 'border': '3 #ffffff', 'font-size': 31 } },
+      },
+      panel: { states: { hover: { padding: 7 }, selected: { opacity: 0.7 } } },
+      text: { states: { hover: { color: '#ffc75f', radius: 9 } } },
+    },
     components: {
       slot: {
         params: { name: 'text' },
