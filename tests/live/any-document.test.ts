@@ -128,7 +128,7 @@ test('a width that follows from a height further out follows a change of that', 
     },
   ];
   const live = new LiveView(
-    opened(documentOf(children as never, { cases: { only: { high: 20 } } })),
+    opened(documentOf(children, { cases: { only: { high: 20 } } })),
     screens[0],
   );
   const width = () => live.read('crate', { x: 0, y: 0, width: 0, height: 0 }).width;
