@@ -15,7 +15,9 @@ export function checkTargets(
   const before = ({ parent, widget, pointer }: PlacedSource): PlacedSource[] => {
     const target = widget['anchor-to'];
     const targets = target === undefined ? [] : anchorTargets(target);
-    return [parent, ...targets.map((name) => seenFrom(pointer, widgets.get(name) ?? []))].filter((one) => one !== undefined);
+    return [parent, ...targets.map((name) => seenFrom(pointer, widgets.get(name) ?? []))].filter(
+      (one) => one !== undefined,
+    );
   };
   for (const start of placed) {
     if (start.widget['anchor-to'] === undefined) continue;

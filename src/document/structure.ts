@@ -284,7 +284,12 @@ function checkIds(
     }
     const range = origin.atKey(first).range;
     const firstLine = range && origin.source ? origin.source.placeOf(range.start).line : 0;
-    const facts = { id, firstLine, where: component ? 'component' : 'view', isView: id === idOfView } as const;
+    const facts = {
+      id,
+      firstLine,
+      where: component ? 'component' : 'view',
+      isView: id === idOfView,
+    } as const;
     diagnostics.add('duplicate-id', facts, origin.at(`${one.pointer}/id`));
   }
 }

@@ -115,7 +115,8 @@ function refuseNewTwins(found: readonly Regrown[], standing: Standing): void {
   const others = found.filter((one) => one.type === 'other');
   const bones: Bone[] = [];
   for (const { runs } of others)
-    for (const run of runs) if (run.type === 'new') for (const bone of run.piece.bones.slice(1)) bones.push(bone);
+    for (const run of runs)
+      if (run.type === 'new') for (const bone of run.piece.bones.slice(1)) bones.push(bone);
   refuseTwins(bones, (id) => {
     const node = standing.find(id);
     return node !== undefined && !departs(node) && !others.some((one) => takesAway(one, node, standing));

@@ -1,9 +1,4 @@
-import {
-  pointerTo,
-  type CheckedDocument,
-  type WidgetSource,
-  choiceKeyOf,
-} from '../document/index.ts';
+import { pointerTo, type CheckedDocument, type WidgetSource, choiceKeyOf } from '../document/index.ts';
 import type { Bone, Head, Site, Skeleton, Structure } from './bone.ts';
 import { boxOf, boxOfView, type Box } from './box.ts';
 import type { OnScreen } from './conditions.ts';

@@ -129,10 +129,7 @@ test('a width that follows from a height further out follows a change of that', 
       children: [{ height: '50%', children: [{ id: 'crate', height: 'fill 2', aspect: '16/9' }] }],
     },
   ];
-  const live = new LiveView(
-    opened(documentOf(children, { cases: { only: { high: 20 } } })),
-    screens[0],
-  );
+  const live = new LiveView(opened(documentOf(children, { cases: { only: { high: 20 } } })), screens[0]);
   const width = () => live.read('crate', { x: 0, y: 0, width: 0, height: 0 }).width;
   expect(width()).toBeCloseTo((10 * 16) / 9);
   live.set({ high: 90 });

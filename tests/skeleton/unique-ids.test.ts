@@ -153,7 +153,11 @@ describe('in the entries of a repeat', () => {
   test('what an entry lacks is told once, with the name it has there, and where', () => {
     const steps = [{ far: 3 }, {}];
     const children = [
-      { id: 'errand', repeat: '{errands}', children: [{ repeat: '{steps}', use: 'step', far: '{far}' } as never] },
+      {
+        id: 'errand',
+        repeat: '{errands}',
+        children: [{ repeat: '{steps}', use: 'step', far: '{far}' } as never],
+      },
     ];
     const document = documentOf(children, {
       cases: { only: { errands: [{ steps }, { steps }] } } as never,
