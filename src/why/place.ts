@@ -75,7 +75,7 @@ function anchored(scene: Solved, widget: Widget, axis: Axis, edge: Edge, head: s
     const distance = (inset.u + inset.share * room) * (edge === 'start' ? 1 : -1);
     // Of one that does not lie all along its span, the pivot says where it lies (equation 3.2).
     const ends = (['start', 'end'] as const).map((one) => endOfSpan(scene, widget, axis, one));
-    const spare = Math.max(0, ends[1]! - ends[0]!) - own;
+    const spare = ends[1]! - ends[0]! - own;
     const share = edge === 'start' ? box.pivot : box.pivot - 1;
     const aside = added(share * spare, `(${part(Math.abs(share))} of what is left over: its pivot)`);
     return {

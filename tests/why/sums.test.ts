@@ -91,7 +91,11 @@ test('the lengths and edges that reasons say come out at those that are laid out
         'align-self': arrange === 'free' ? undefined : one(undefined, 'stretch', 'center'),
         'justify-self': arrange === 'grid' ? one(undefined, 'stretch', 'end') : undefined,
         'aspect': scroll === undefined ? one(undefined, undefined, undefined, 1.5) : undefined,
-        ...(spans && { anchor: 'left..right top', inset: one(undefined, 10) }),
+        ...(spans && {
+          anchor: 'left..right top',
+          inset: one(undefined, 10, 180),
+          pivot: one(undefined, '0.3 0'),
+        }),
         ...(arrange === 'free' && !spans && { anchor: one('left top', 'center', '25% 80%', 'right bottom') }),
       };
     });
