@@ -60,13 +60,13 @@ function markChildren(plan: Plan, parent: number): void {
   else if (parent > 0) markMeasure(plan, parent);
 }
 
-/** Factors are counted from 1 in a part that is new. */
+/** A part of which something is new is scaled anew, whatever its widgets were scaled by. */
 function keptFactors(parts: readonly Part[], before: readonly Part[]): readonly Part[] {
   for (const part of parts) {
     const known = before.find(({ boxes }) => boxes[0] === part.boxes[0]);
     const isSame =
       known?.boxes.length === part.boxes.length && known.boxes.every((box, nth) => box === part.boxes[nth]);
-    if (isSame) part.factor = known.factor;
+    part.factor = isSame ? known.factor : NaN;
   }
   return parts;
 }

@@ -135,3 +135,26 @@ test('a width that follows from a height further out follows a change of that', 
   live.set({ high: 90 });
   expect(width()).toBeCloseTo((45 * 16) / 9);
 });
+
+test('a part with a scaling of its own is scaled by the screen it is on, whatever else changes with it', () => {
+  const look = { background: '{c}', padding: '5%' };
+  const part = {
+    id: 'part',
+    reference: { size: '640x360' },
+    look,
+    children: [{ kind: 'switch', label: 'Lamp' }],
+  };
+  const shelf = { children: [{ children: [{ size: 9, gone: '{b}' }] }] };
+  const document = documentOf([{ children: [part, shelf] }] as never, {
+    reference: { size: '800x600', scaling: 'cover', limits: '0.5..3' },
+    cases: { only: { b: false, c: '#ffffff' } },
+  });
+  const live = new LiveView(opened(document), screens[0]);
+  const width = (view: LiveView) => view.read('part', { x: 0, y: 0, width: 0, height: 0 }).width;
+  width(live);
+  live.set({ c: '#ff8800' });
+  width(live);
+  live.resize(screens[3]);
+  live.set({ b: true, c: '#04202a' });
+  expect(width(live)).toBe(width(new LiveView(opened(document), screens[3])));
+});
