@@ -167,6 +167,33 @@ describe('pimbot lsp', () => {
     expect([found.uri, found.range.start.line]).toEqual([uri, line]);
   });
 
+  test('a name in an entry of a repeat goes to the widget in there, and elsewhere to the one that is not in another', async () => {
+    const text = [
+      'pimbot: 1',
+      'views:',
+      '  dive:',
+      '    children:',
+      '      - { id: ware, repeat: 2, children: [{ id: lamp, size: 9 }, { size: 9, may-overlap: [lamp] }] }',
+      '      - { id: lamp, size: 9 }',
+      '      - { id: rope, size: 9, may-overlap: [ lamp ] }',
+      '',
+    ].join('\n');
+    change(text, 4);
+    const lineOf = async (piece: string, more: number) => {
+      for (;;) {
+        const found = await editor.ask<{ range: { start: { line: number } } } | null>(
+          'textDocument/definition',
+          at(text, piece, more),
+        );
+        // The text is read when nothing more is typed for a moment.
+        if (found) return found.range.start.line;
+        await new Promise((done) => setTimeout(done, 20));
+      }
+    };
+    expect(await lineOf('may-overlap: [lamp]', 14)).toBe(4);
+    expect(await lineOf('may-overlap: [ lamp', 15)).toBe(5);
+  });
+
   test('a mistyped key is an error with the one that was meant', async () => {
     change(hud.replace('anchor: left', 'anchr: left'), 5);
     const found = await editor.diagnostics(uri, (all) => all.some(({ severity }) => severity === 1));
