@@ -105,11 +105,23 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
     const tree = this.#made({ document, view: name, reference, materials: variant, frame: this.#frame });
     tree.version = this.#version + 1;
     tree.motions.isOn = this.#hasMotion;
-    for (const [id, { x, y, past }] of this.#scrolled) {
+    for (const id of this.#scrolled.keys()) {
+      const scrolled = this.#scrolledBySomebody(id);
       const node = tree.byId.get(id);
-      if (node) scrollTo(tree.plan, node.index, x, y, past);
+      if (scrolled && node) scrollTo(tree.plan, node.index, scrolled.x, scrolled.y, scrolled.past);
+      else this.#scrolled.delete(id);
     }
     return tree;
+  }
+
+  /** How far somebody has scrolled a widget, in u; what was gone since starts where the document says. */
+  #scrolledBySomebody(id: string): (Offset & { readonly past: Offset }) | undefined {
+    const scrolled = this.#scrolled.get(id);
+    const node = this.#tree.byId.get(id);
+    const { x, y } = this.#tree.plan;
+    return scrolled && node && x.scrolled[node.index] === scrolled.x && y.scrolled[node.index] === scrolled.y
+      ? scrolled
+      : undefined;
   }
 
   #made(source: TreeSource): LiveTree {
@@ -258,7 +270,7 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
     if (!isOther) return false;
     for (const { bone } of tree.scrolled.splice(0)) {
       const [x, y] = [bone.box.x.scrolled, bone.box.y.scrolled];
-      const before = this.#scrolled.get(bone.id);
+      const before = this.#scrolledBySomebody(bone.id);
       // Who scrolled it there may have pulled it past its end as well.
       if (before?.x !== x || before.y !== y) this.scroll(bone.id as Id, x, y);
     }
@@ -380,7 +392,7 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
     if (![x, y, past.x, past.y].every(Number.isFinite))
       throw new RangeError(`${id} cannot be scrolled to ${x}, ${y}: both are numbers of u`);
     const index = this.indexOf(id);
-    const before = this.#scrolled.get(id);
+    const before = this.#scrolledBySomebody(id);
     if (before?.x === x && before.y === y && before.past.x === past.x && before.past.y === past.y)
       return false;
     scrollTo(this.#tree.plan, index, x, y, past);

@@ -158,3 +158,31 @@ test('a part with a scaling of its own is scaled by the screen it is on, whateve
   live.set({ b: true, c: '#04202a' });
   expect(width(live)).toBe(width(new LiveView(opened(document), screens[3])));
 });
+
+test('what was gone for a while has forgotten how far it was scrolled, by a value or on a screen', () => {
+  const list = {
+    id: 'list',
+    size: 40,
+    scroll: 'y',
+    gone: '{b}',
+    when: [{ screen: { aspect: '..1.2' }, change: { gone: true } }],
+    children: [{ size: 200 }],
+  };
+  const other = { size: 9, when: [{ screen: { width: '1000..' }, change: { gone: true } }] };
+  const document = documentOf([list, other] as never, { cases: { only: { b: false } } });
+  const live = new LiveView(opened(document), screens[0]);
+  const at = () => live.scrolled('list').y;
+  live.scroll('list', 0, 50);
+  live.resize({ width: 1100, height: 600 });
+  expect(at()).toBe(50);
+  live.set({ b: true });
+  live.set({ b: false });
+  expect(at()).toBe(0);
+  // It stays so where all is made anew, and can be scrolled to the same place again.
+  live.resize(screens[0]);
+  expect(at()).toBe(0);
+  expect(live.scroll('list', 0, 50)).toBe(true);
+  live.resize({ width: 400, height: 850 });
+  live.resize(screens[0]);
+  expect(at()).toBe(0);
+});
