@@ -54,16 +54,19 @@ export function entryAround({ parent }: PlacedSource): PlacedSource | undefined 
   return undefined;
 }
 
-/** The widget of an id that somebody can name: that of the innermost entry he is in, else one around it. @param from His JSON Pointer. */
+/**
+ * Of the widgets of one id, the one that is meant somewhere: in the innermost entry around, else around that.
+ * @param from JSON Pointer of the widget that names it.
+ */
 export function seenFrom<One extends PlacedSource>(from: string, named: readonly One[]): One | undefined {
-  const inside = named.filter((one) => {
-    const entry = entryAround(one);
-    return !entry || from === entry.pointer || from.startsWith(`${entry.pointer}/`);
-  });
-  return inside.reduce<One | undefined>((found, one) => {
-    const [length, longest] = [one, found].map((at) => (at && entryAround(at)?.pointer.length) ?? 0);
-    return found && longest! >= length! ? found : one;
-  }, undefined);
+  let found: One | undefined;
+  let longest = -1;
+  for (const one of named) {
+    const entry = entryAround(one)?.pointer ?? '';
+    const isSeen = entry === '' || from === entry || from.startsWith(`${entry}/`);
+    if (isSeen && entry.length > longest) [found, longest] = [one, entry.length];
+  }
+  return found;
 }
 
 /**

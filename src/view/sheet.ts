@@ -59,7 +59,7 @@ export function themeSheet(document: CheckedDocument, options: SheetOptions): Th
     gap: 56,
     children: children,
   };
-  const views = { 'theme-sheet': { backdrop, children: [sheet] } };
+  const views = { 'theme-sheet': { backdrop, children: [scrolled, sheet] } };
   const reference = { size: `${sheetWidth}x1000`, scaling: 'none' as const };
   const { components: _components, cases: _cases, ...rest } = document.source;
   const own = { ...document, source: { ...rest, reference, views } };
@@ -116,6 +116,9 @@ const scrolled = {
   children: [{ size: [100, 1] }],
 } as const satisfies WidgetSource;
 
+/** Above the names of the kinds, and beside those of the states. */
+const corner: WidgetSource = {};
+
 /** Rows are kinds, columns are states. */
 function kindGrid(document: CheckedDocument, theme: Theme, words: WordsOf): WidgetSource {
   const head = columns.map((state) => words(state ?? 'as it is', { opacity: 0.8 }));
@@ -138,7 +141,7 @@ function kindGrid(document: CheckedDocument, theme: Theme, words: WordsOf): Widg
     columns: `${labelWidth} ${columns.map(() => 'fill').join(' ')}`,
     gap: '18 16',
     align: 'center',
-    children: [scrolled, ...head, ...rows],
+    children: [corner, ...head, ...rows],
   };
 }
 
