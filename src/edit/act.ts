@@ -244,9 +244,10 @@ function alsoMoved(before: View, after: View, act: Act, widgets: readonly string
   const found: { widget: string; by: number }[] = [];
   for (const one of was.widgets) {
     const other = is.find(one.id);
+    if (other === undefined) continue;
     // One without an id is named by its place, which an act that changes more than keys may have changed.
-    const isIt = one.name !== undefined || (isKeyAct(act) && is.widgets[other ?? 0]!.pointer === one.pointer);
-    if (other === undefined || !isIt) continue;
+    const isIt = one.name !== undefined || (isKeyAct(act) && is.widgets[other]!.pointer === one.pointer);
+    if (!isIt) continue;
     let within = false;
     for (let at = one.index; at > 0; at = was.widgets[at]!.parent) within ||= meant.has(was.widgets[at]!.id);
     const by = farthest(was.layout.rect(one.index), is.layout.rect(other));

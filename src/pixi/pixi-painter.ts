@@ -111,8 +111,8 @@ export class PixiPainter {
         const isPlain = operation.type === 'box' && operation.border?.dash === undefined;
         // An SVG is sharp at any size on a canvas.
         const isPixels = operation.type === 'picture' && operation.picture.mime !== 'image/svg+xml';
-        const draw = () => (isPixels ? this.#picture(operation) : this.#drawn(operation));
-        return { node: isPlain ? boxOf(operation) : draw(), inside: undefined };
+        if (isPlain) return { node: boxOf(operation), inside: undefined };
+        return { node: isPixels ? this.#picture(operation) : this.#drawn(operation), inside: undefined };
       }
     }
   }

@@ -127,7 +127,7 @@ export function makeSkeleton(
  * @param isTaken Whether a widget that stays has one. @throws BuildError
  */
 export function refuseTwins(bones: Iterable<Bone>, isTaken: (id: string) => boolean = () => false): void {
-  const ids = new Map<string, Bone | undefined>();
+  const ids = new Map<string, Bone>();
   for (const bone of bones) {
     const { id } = bone;
     if (ids.has(id) || isTaken(id)) {

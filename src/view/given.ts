@@ -103,7 +103,8 @@ export function checkWidget(
 ): void {
   const known = new Set(there);
   const written = namesIn(document.source.views[view]!);
-  if (known.has(id) || (written && mayName(id, written))) return;
+  // Those of widgets that say none start with the view's where nothing around them says one.
+  if (known.has(id) || id.startsWith(`${view}.`) || (written && mayName(id, written))) return;
   for (const one of written?.ids ?? []) known.add(one);
   throw new NoSuchName('widget', id, [...known]);
 }

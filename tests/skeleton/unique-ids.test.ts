@@ -127,6 +127,16 @@ describe('in the entries of a repeat', () => {
     ]);
   });
 
+  test('what is in one that is not there now is none, and what is in none is refused', () => {
+    const document = documentOf([{ ...list(undefined), repeat: '{count}' }], {
+      cases: { only: { count: 1 } },
+    });
+    const live = new LiveView(opened(document), screen);
+    expect(live.named('test.panel-1.name')?.bone.name).toBe('name');
+    expect(live.named('test.panel-2.name')).toBeUndefined();
+    expect(() => live.named('tset.panel-2.name')).toThrow('there is no widget "tset.panel-2.name"');
+  });
+
   test('a name is that of a widget in there, else of one around it, and never of one in another list', () => {
     const overlaps = (more: WidgetSource, others: WidgetSource[]) => {
       const on = laidOut([list('wares', more), ...others]);
