@@ -14,7 +14,7 @@ export interface Checked {
 export async function checkDemo(rounds: number): Promise<Checked> {
   const file = 'examples/fathom-post/post.yaml';
   const threads = new CheckThreads(file, undefined, availableParallelism() - 1);
-  const { document, resources, fingerprint } = await openProject(file);
+  const { document, resources, fingerprint, named } = await openProject(file);
   if (!document) throw new Error('the demo cannot be read');
   const options = { screens };
   const plan = planOf(document, { ...options, resources });
@@ -27,7 +27,7 @@ export async function checkDemo(rounds: number): Promise<Checked> {
   };
   const check = async (made: CheckPlan) => {
     const results = new Results(document, made);
-    await threads.run({ document, resources, fingerprint }, made, options, all, (nth, one) =>
+    await threads.run({ document, resources, fingerprint, named }, made, options, all, (nth, one) =>
       results.add(nth, one),
     );
     return results.verdict();

@@ -1,27 +1,27 @@
+import { availableParallelism } from 'node:os';
 import { readChanged } from '../edit/index.ts';
 import type { Suggestion } from '../mend/index.ts';
-import {
-  apartBySupport,
-  desktop,
-  everySize,
-  proveDocument,
-  provedChecks,
-  unionArea,
-} from '../proof/index.ts';
+import { proveOnThreads } from '../node/prove-threads.ts';
+import { apartBySupport, desktop, everySize, provedChecks, unionArea } from '../proof/index.ts';
 import { proofWords, type ProofInput } from '../report/index.ts';
 import type { Finding } from '../verdict/index.ts';
 import { factors, onlyOn } from '../view/index.ts';
 import type { Checked } from './checked.ts';
+import { keptFor, type CacheCall } from './kept.ts';
+import { optimiseLater } from './optimise-later.ts';
 
 /** Changes that are proved, at the most: each takes as long as a proof. */
 const mostProved = 12;
 
 /** Of changes that mend a finding on the screens of a check: what becomes of it on every size, in words. */
-export function provedSuggestions(
-  { loaded: { document, resources }, verdict }: Checked,
+export async function provedSuggestions(
+  { loaded, verdict }: Checked,
   suggestions: readonly (Suggestion | undefined)[],
+  call: CacheCall,
   progress: (done: number, all: number) => void,
-): ReadonlyMap<Suggestion, string> {
+): Promise<ReadonlyMap<Suggestion, string>> {
+  const { file, document } = loaded;
+  const kept = keptFor(file, call);
   const found = new Map<Suggestion, string>();
   const firsts = new Map<Suggestion, Finding>();
   const { supported } = apartBySupport(document, verdict.views, everySize);
@@ -32,15 +32,17 @@ export function provedSuggestions(
       firsts.set(one, finding);
   });
   const all = [...firsts].slice(0, mostProved);
-  all.forEach(([suggestion, finding], nth) => {
-    progress(nth, all.length);
-    const changed = readChanged(document, suggestion.text);
-    const [proof] = proveDocument(changed, {
-      resources,
+  for (const [nth, [suggestion, finding]] of all.entries()) {
+    const [proof] = await proveOnThreads({
+      file,
+      theme: undefined,
+      project: { ...loaded, document: readChanged(document, suggestion.text) },
+      options: { ...onlyOn(finding.worst), device: desktop, region: everySize },
       views: [finding.view!],
-      ...onlyOn(finding.worst),
-      device: desktop,
-      region: everySize,
+      // Another one would read the file, which does not say what is tried.
+      threads: 1,
+      kept,
+      progress: (done) => progress(nth + done, all.length),
     });
     const whole = unionArea([proof!.region]);
     const left = proof!.failures
@@ -50,19 +52,32 @@ export function provedSuggestions(
       .filter(({ check }) => (check ?? finding.check) === finding.check)
       .map(({ polygon }) => polygon);
     found.set(suggestion, proofWords(unionArea(left) / whole, unionArea(open) / whole, proof!.sizes));
-  });
+  }
   return found;
 }
 
 /** Proofs of the views that were checked, on every size there is, in what they were checked in. */
-export function provedViews(
-  { loaded: { document, resources }, options, verdict }: Checked,
+export async function provedViews(
+  { loaded, options, verdict }: Checked,
+  call: CacheCall & { readonly theme?: string; readonly threads?: number },
   progress: (done: number, all: number) => void,
-): Pick<ProofInput, 'proofs' | 'unsupported'> {
+): Promise<Pick<ProofInput, 'proofs' | 'unsupported'>> {
+  const { file, document } = loaded;
   const lists = Object.fromEntries(
     factors.flatMap(({ list }) => (options[list] ? [[list, options[list]]] : [])),
   );
   const { supported, unsupported } = apartBySupport(document, verdict.views, everySize);
-  const asked = { resources, ...lists, views: supported, device: desktop, region: everySize, progress };
-  return { proofs: supported.length === 0 ? [] : proveDocument(document, asked), unsupported };
+  if (supported.length === 0) return { proofs: [], unsupported };
+  optimiseLater();
+  const proofs = await proveOnThreads({
+    file,
+    theme: call.theme,
+    project: loaded,
+    options: { ...lists, device: desktop, region: everySize },
+    views: supported,
+    threads: call.threads ?? availableParallelism(),
+    kept: keptFor(file, call),
+    progress,
+  });
+  return { proofs, unsupported };
 }

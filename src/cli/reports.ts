@@ -19,13 +19,14 @@ import {
 } from '../report/index.ts';
 import { Progress } from './progress.ts';
 import type { Checked } from './checked.ts';
+import type { CacheCall } from './kept.ts';
 import { provedSuggestions, provedViews } from './proved.ts';
 import { suggestionsFor } from './suggestions.ts';
 import { UsageError, exitClean, exitFindings, exitUnusable, type Io } from './io.ts';
 import { version } from './version.ts';
 
 /** The options that say what comes out of a check. */
-export interface ReportCall {
+export interface ReportCall extends CacheCall {
   readonly json?: boolean;
   readonly report?: readonly string[];
   /** False: no change is tried. */
@@ -38,6 +39,9 @@ export interface ReportCall {
   readonly failOn?: Severity;
   /** Whether every size of screen is proved too. */
   readonly prove?: boolean;
+  /** The theme that was named, and how many threads work. */
+  readonly theme?: string;
+  readonly threads?: number;
 }
 
 const reportKinds = ['.json', '.sarif', '.xml', '.html'] as const;
@@ -64,20 +68,26 @@ export async function tellVerdicts(
   const isWanted = checksNamed(call.check);
   // A summary tells no changes, so that none has to be tried.
   const suggests = call.suggest !== false && !(call.summary && !call.json && !call.report);
-  const all = checked.map((one): ReportInput => {
+  const all: ReportInput[] = [];
+  for (const one of checked) {
     const { loaded, verdict } = one;
-    if (!suggests) return { ...loaded, verdict };
+    if (!suggests) {
+      all.push({ ...loaded, verdict });
+      continue;
+    }
     progress.say('trying changes');
     const tried = suggestionsFor(one, (done, all) => progress.tell(done, all, 'change'));
-    if (!call.prove) return { ...loaded, verdict, ...tried };
-    progress.say('proving changes');
-    const onEverySize = provedSuggestions(one, tried.suggestions, (done, all) =>
-      progress.tell(done, all, 'proof'),
-    );
-    return { ...loaded, verdict, ...tried, onEverySize };
-  });
+    if (call.prove) progress.say('proving changes');
+    const onEverySize =
+      call.prove &&
+      (await provedSuggestions(one, tried.suggestions, call, (done, all) =>
+        progress.tell(done, all, 'proof'),
+      ));
+    all.push({ ...loaded, verdict, ...tried, ...(onEverySize && { onEverySize }) });
+  }
   const inputs = all.map((one) => onlyOf(one, isWanted));
-  const proofs = call.prove ? checked.map((one) => proofOf(one, progress)) : [];
+  const proofs: ProofInput[] = [];
+  if (call.prove) for (const one of checked) proofs.push(await proofOf(one, call, progress));
   progress.clear();
   const json = (): string => withProofs(reportJson(inputs, unused), proofs);
   for (const path of call.report ?? []) {
@@ -130,10 +140,10 @@ function onlyOf(input: ReportInput, isWanted: ((finding: Finding) => boolean) | 
   };
 }
 
-function proofOf(one: Checked, progress: Progress): ProofInput {
+async function proofOf(one: Checked, call: ReportCall, progress: Progress): Promise<ProofInput> {
   const { loaded } = one;
   progress.say('proving');
-  const proved = provedViews(one, (done, all) => progress.tell(done, all, 'proof'));
+  const proved = await provedViews(one, call, (done, all) => progress.tell(done, all, 'view'));
   return { file: loaded.file, document: loaded.document, ...proved, region: everySize, device: 'desktop' };
 }
 

@@ -11,6 +11,8 @@ export interface OpenedProject {
   readonly document: CheckedDocument;
   readonly resources: Resources;
   readonly fingerprint: string;
+  /** Of every byte that was read beside the document itself. */
+  readonly named: string;
 }
 
 /** Batches a thread has at hand, so that it need not wait for the next. */

@@ -1,6 +1,7 @@
 import { Worker } from 'node:worker_threads';
 import { proveDocument, type ProveOptions, type ViewProof } from '../proof/index.ts';
 import type { OpenedProject } from './check-threads.ts';
+import type { AskedOfView, KeptResults } from './kept-results.ts';
 import { SharedViewList } from './shared-view-list.ts';
 import { workerRoom } from './worker-room.ts';
 
@@ -30,48 +31,67 @@ export interface ProveJob {
   readonly views: readonly string[];
   /** How many threads work, this one among them. */
   readonly threads: number;
+  /** What earlier runs found is taken from here, and what is found now kept here. */
+  readonly kept?: KeptResults;
   /** Called with how many views are done, and a fraction of those under way. */
   readonly progress: (done: number, all: number) => void;
 }
 
 /**
- * Proves views on this thread and on others, one view at a time each. A thread that read other bytes than this one did proves
- * nothing, and what one could not do is done here. The same proofs, whoever made them.
+ * Proves views on this thread and on others, one view at a time each; those of which an earlier run has kept its proof are not
+ * proved again. A thread that read other bytes than this one did proves nothing, and what one could not do is done here. The
+ * same proofs, whoever made them.
  * @throws what {@link proveDocument} throws.
  */
 export async function proveOnThreads(job: ProveJob): Promise<readonly ViewProof[]> {
-  const { views, project, options, progress } = job;
-  const list = SharedViewList.of(views.length);
+  const { views, project, options, kept, progress } = job;
+  const found = new Map<string, ViewProof>();
+  const askedOf = (view: string): AskedOfView => ({
+    document: project.document,
+    view,
+    named: project.named,
+    asked: ['proof', options],
+  });
+  for (const view of views) {
+    const proof = kept?.read(askedOf(view));
+    if (proof !== undefined) found.set(view, proof as ViewProof);
+  }
+  const left = views.filter((view) => !found.has(view));
+  const list = SharedViewList.of(left.length);
+  const tell = () => progress(views.length - left.length + list.done, views.length);
   const here = (nth: number): ViewProof => {
     const { document, resources } = project;
     const [proof] = proveDocument(document, {
       ...options,
       resources,
-      views: [views[nth]!],
+      views: [left[nth]!],
       progress: (done, all) => {
         list.tell(nth, done / all);
-        progress(list.done, views.length);
+        tell();
       },
     });
     return proof!;
   };
-  const found = new Map<string, ViewProof>();
-  const helpers = Array.from({ length: Math.min(job.threads, views.length) - 1 }, () =>
-    helperOf(job, list, found),
+  const helpers = Array.from({ length: Math.max(0, Math.min(job.threads, left.length) - 1) }, () =>
+    helperOf({ ...job, views: left }, list, found),
   );
   // While they end their last ones, nobody else says how far they are.
   let said: NodeJS.Timeout | undefined;
   try {
-    for (let nth = list.take(); nth !== undefined; nth = list.take()) found.set(views[nth]!, here(nth));
-    if (helpers.length > 0) said = setInterval(() => progress(list.done, views.length), 100);
+    for (let nth = list.take(); nth !== undefined; nth = list.take()) found.set(left[nth]!, here(nth));
+    if (helpers.length > 0) said = setInterval(tell, 100);
     await Promise.all(helpers.map(({ ended }) => ended));
   } finally {
     clearInterval(said);
     await Promise.all(helpers.map(({ worker }) => worker.terminate()));
   }
-  const proofs = views.map((view, nth) => found.get(view) ?? here(nth));
-  if (helpers.length > 0) progress(views.length, views.length);
-  return proofs;
+  left.forEach((view, nth) => {
+    if (!found.has(view)) found.set(view, here(nth));
+    kept?.write(askedOf(view), found.get(view));
+  });
+  if (left.length > 0) kept?.tidy();
+  if (helpers.length > 0 || left.length < views.length) progress(views.length, views.length);
+  return views.map((view) => found.get(view)!);
 }
 
 /** Another thread that proves what it can, view by view, until all are taken. */

@@ -1,4 +1,13 @@
-import { cpSync, mkdirSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import {
+  cpSync,
+  mkdirSync,
+  readFileSync,
+  readdirSync,
+  rmSync,
+  statSync,
+  utimesSync,
+  writeFileSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { createCanvas } from '@napi-rs/canvas';
@@ -12,6 +21,8 @@ const check = (...more: string[]) =>
     ['check', 'hud.yaml', '--json', '--no-suggest', '--screen', 'desktop', '--screen', 'square', ...more],
     folder.path,
   );
+const prove = (...more: string[]) =>
+  pimbotHere(['prove', 'hud.yaml', '--json', '--from', '900x600', '--to', '1280x720', ...more], folder.path);
 
 const document = `pimbot: 1
 theme: day
@@ -57,7 +68,7 @@ beforeAll(() => {
 });
 afterAll(() => folder.remove());
 
-test('after a change of anything, a check says what one without a cache says', async () => {
+test('after a change of anything, a check or a proof says what one without a cache says', async () => {
   const changes: readonly (readonly [string, () => void])[] = [
     ['nothing', () => undefined],
     [
@@ -98,33 +109,67 @@ test('after a change of anything, a check says what one without a cache says', a
     ['a picture that is none', () => writeFileSync(path('crest.png'), 'no picture')],
     ['a font', () => cpSync('assets/fonts/inter-700.woff', path('deep.woff'))],
   ];
-  const seen = new Set<string>();
+  const seen = new Map([
+    [check, new Set<string>()],
+    [prove, new Set<string>()],
+  ]);
   for (const [what, change] of changes) {
     change();
-    const [cached, again] = [await check(), await check()];
-    const fresh = await check('--no-cache');
-    expect([what, cached]).toEqual([what, fresh]);
-    expect([what, again]).toEqual([what, fresh]);
-    seen.add(fresh.out);
+    for (const [command, said] of seen) {
+      const [cached, again] = [await command(), await command()];
+      const fresh = await command('--no-cache');
+      expect([what, cached]).toEqual([what, fresh]);
+      expect([what, again]).toEqual([what, fresh]);
+      said.add(fresh.out);
+    }
   }
   // The changes do change what is said.
-  expect(seen.size).toBeGreaterThan(9);
+  for (const said of seen.values()) expect(said.size).toBeGreaterThan(9);
   const [plain, larger] = [await check(), await check('--hud-size', '3')];
   expect(larger.out).not.toBe(plain.out);
   expect(larger).toEqual(await check('--hud-size', '3', '--no-cache'));
 });
 
-test('only what has changed is looked at again, and what was tampered with is', async () => {
-  writeFileSync(path('hud.yaml'), document);
-  const first = await check();
-  const before = new Set(readdirSync(kept));
-  writeFileSync(path('hud.yaml'), document.replace('text: Depth', 'text: Keel'));
-  await check();
-  expect(readdirSync(kept).filter((name) => !before.has(name))).toHaveLength(1);
-  writeFileSync(path('hud.yaml'), document);
-  for (const name of readdirSync(kept)) {
-    const text = readFileSync(join(kept, name), 'utf8');
-    writeFileSync(join(kept, name), text.replace('"findings":[', '"findings":[ '));
-  }
-  expect(await check()).toEqual(first);
-});
+/** Makes all that is kept old; gives how much of it was old before. */
+function ageAll(): number {
+  const long = new Date(2020, 1, 1);
+  const paths = readdirSync(kept).map((name) => join(kept, name));
+  const old = paths.filter((one) => statSync(one).mtimeMs === long.getTime());
+  for (const one of paths) utimesSync(one, long, long);
+  return old.length;
+}
+
+const comparing = () =>
+  pimbotHere(['compare', 'hud.yaml', 'hud.yaml', '--prove', '--screen', 'square'], folder.path);
+
+test.each([
+  ['check', check, 1],
+  ['prove', prove, 1],
+  ['check --prove', () => check('--prove'), 2],
+  ['compare --prove', comparing, 1],
+] as const)(
+  '%s looks again at what has changed alone, and at what was tampered with',
+  async (_, run, each) => {
+    rmSync(kept, { recursive: true, force: true });
+    writeFileSync(path('hud.yaml'), document);
+    const first = await run();
+    const before = new Set(readdirSync(kept));
+    ageAll();
+    const all = ageAll();
+    expect(await run()).toEqual(first);
+    expect(new Set(readdirSync(kept))).toEqual(before);
+    // Both views were read, and are used last now.
+    expect(ageAll()).toBe(all - 2 * each);
+    writeFileSync(path('hud.yaml'), document.replace('text: Depth', 'text: Keel'));
+    await run();
+    expect(readdirSync(kept).filter((name) => !before.has(name))).toHaveLength(each);
+    writeFileSync(path('hud.yaml'), document);
+    for (const name of readdirSync(kept)) {
+      const bytes = readFileSync(join(kept, name));
+      // The middle of what was found; a proof with another number in it would be told as it is.
+      bytes[bytes.length >> 1]! ^= 1;
+      writeFileSync(join(kept, name), bytes);
+    }
+    expect(await run()).toEqual(first);
+  },
+);

@@ -23,9 +23,9 @@ beforeAll(() => writeFileSync(file, source));
 afterAll(folder.remove);
 
 async function job(threads: number): Promise<ProveJob & { readonly told: number[] }> {
-  const { document, resources, fingerprint } = await openProject(file);
+  const { document, resources, fingerprint, named } = await openProject(file);
   const told: number[] = [];
-  const project = { document: document!, resources, fingerprint };
+  const project = { document: document!, resources, fingerprint, named };
   const views = ['dock', 'dive'];
   return {
     file,

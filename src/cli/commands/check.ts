@@ -13,7 +13,7 @@ import {
 import { factors, type Lists, type Occasion, type OccasionKey } from '../../view/index.ts';
 import { writeParts, type CheckPart } from '../../node/check-parts.ts';
 import type { PlanOptions } from '../../node/check-messages.ts';
-import { CheckCache, type CheckedView } from '../../node/check-cache.ts';
+import type { AskedOfView, KeptResults } from '../../node/kept-results.ts';
 import { CheckThreads } from '../../node/check-threads.ts';
 import { writeWhole } from '../../node/files.ts';
 import { counted } from '../../report/index.ts';
@@ -24,6 +24,7 @@ import type { Usable } from '../load.ts';
 import { mendFile } from '../mend.ts';
 import type { Progress } from '../progress.ts';
 import type { Checked } from '../checked.ts';
+import { cacheOption, keptFor } from '../kept.ts';
 import { checkReportPaths, tellVerdicts, type ReportCall } from '../reports.ts';
 import { screenFrom, type ScreenOptions } from '../screen-option.ts';
 import { version } from '../version.ts';
@@ -57,7 +58,7 @@ export function checkCommand(program: Command, io: Io, done: (code: number) => v
       )
       .option('--prove', 'prove every size of screen too, of a desktop monitor: see `pimbot prove`')
       .option('--watch', 'check again whenever a document or a file it names has changed')
-      .option('--no-cache', 'check every view, also those nothing has changed for since the last time')
+      .addOption(cacheOption('check'))
       .option(
         '--mend <what>',
         'mend what is found, where a change mends it and breaks nothing: all, a check, or VIEW/WIDGET (may be repeated)',
@@ -105,10 +106,7 @@ type Asked = { readonly [Key in Exclude<OccasionKey, 'theme'>]?: readonly Occasi
 interface CheckCall extends ScreenOptions, ReportCall, Asked {
   readonly view?: readonly string[];
   readonly screen?: readonly string[];
-  readonly theme?: string;
   readonly coverage?: Coverage;
-  readonly threads?: number;
-  readonly cache?: boolean;
   readonly shard?: Shard;
   readonly out?: string;
   readonly mend?: readonly string[];
@@ -141,8 +139,8 @@ async function check(files: readonly string[], call: CheckCall, io: Io): Promise
   const checked: Checked[] = [];
   const parts: CheckPart[] = [];
   const unused = await eachFile(files, call.theme, io, async (loaded, progress) => {
-    const cache = call.cache === false ? new CheckCache(undefined) : CheckCache.of(loaded.file);
-    const job = { loaded, options: optionsOf(loaded, call, on), call, progress, cache };
+    const kept = keptFor(loaded.file, call);
+    const job = { loaded, options: optionsOf(loaded, call, on), call, progress, kept };
     if (call.shard) parts.push(await partOf(job, call.shard, call.theme));
     else checked.push(await verdictOf(job));
   });
@@ -191,7 +189,7 @@ interface Job {
   readonly options: PlanOptions;
   readonly call: CheckCall;
   readonly progress: Progress;
-  readonly cache: CheckCache;
+  readonly kept: KeptResults;
 }
 
 async function verdictOf(job: Job): Promise<Checked> {
@@ -216,7 +214,7 @@ async function partOf(job: Job, { nth, of }: Shard, theme: string | undefined): 
 
 /** Runs what is wanted of a plan; views of which all is known from an earlier run are not looked at again. */
 async function run(
-  { loaded, options, call, progress, cache }: Job,
+  { loaded, options, call, progress, kept }: Job,
   plan: CheckPlan,
   wanted: readonly number[],
   onResult: Results['add'],
@@ -231,19 +229,20 @@ async function run(
   };
   const left: number[] = [];
   const views: {
-    readonly checked: CheckedView;
+    readonly asked: AskedOfView;
     readonly nths: readonly number[];
     readonly results: BatchResult[];
   }[] = [];
   for (const view of plan.views) {
     const nths = wanted.filter((nth) => plan.batches[nth]!.view === view);
     const { document, named } = loaded;
-    const checked = { document, view, named, batches: nths.map((nth) => plan.batches[nth]!) };
-    const known = cache.read(checked);
+    const batches = nths.map((nth) => plan.batches[nth]!);
+    const asked: AskedOfView = { document, view, named, asked: ['check', batches] };
+    const known = kept.read(asked) as readonly BatchResult[] | undefined;
     if (known) nths.forEach((nth, at) => tell(nth, known[at]!));
     else {
       left.push(...nths);
-      views.push({ checked, nths, results: [] });
+      views.push({ asked, nths, results: [] });
     }
   }
   if (left.length === 0) return;
@@ -266,6 +265,6 @@ async function run(
   } finally {
     await threads.close();
   }
-  for (const { checked, results } of views) cache.write(checked, results);
-  cache.tidy();
+  for (const { asked, results } of views) kept.write(asked, results);
+  kept.tidy();
 }

@@ -43,6 +43,7 @@ import { openView } from '../../view/index.ts';
 import type { Finding, Coverage } from '../../verdict/index.ts';
 import { UsageError, exitClean, exitFindings, exitUnusable, type Io } from '../io.ts';
 import { load, type Usable } from '../load.ts';
+import { cacheOption, keptFor, type CacheCall } from '../kept.ts';
 import { optimiseLater } from '../optimise-later.ts';
 import { Progress } from '../progress.ts';
 import { screenFrom } from '../screen-option.ts';
@@ -57,7 +58,8 @@ export function compareCommands(program: Command, io: Io, done: (code: number) =
         new Option('--coverage <which>', 'all combinations, or some in which every pair of values stands')
           .choices(['all', 'pairs'])
           .default('pairs'),
-      );
+      )
+      .addOption(cacheOption('with --prove: prove'));
   withWhat(
     program
       .command('compare')
@@ -104,7 +106,7 @@ Exit codes: 0 nothing new is found, 1 new findings (with --exact: any difference
     .action(async (file: string, call: BaselineCall) => done(await baseline(file, call, io)));
 }
 
-interface CompareCall {
+interface CompareCall extends CacheCall {
   readonly view?: readonly string[];
   readonly screen?: readonly string[];
   readonly locale?: readonly string[];
@@ -115,7 +117,10 @@ interface CompareCall {
   readonly json?: boolean;
 }
 
-interface BaselineCall extends Pick<CompareCall, 'view' | 'screen' | 'locale' | 'coverage' | 'prove'> {
+interface BaselineCall extends Pick<
+  CompareCall,
+  'view' | 'screen' | 'locale' | 'coverage' | 'prove' | 'cache'
+> {
   readonly out: string;
 }
 
@@ -172,9 +177,10 @@ async function compare(old: string, now: string, call: CompareCall, io: Io): Pro
  */
 async function provedOn(
   { loaded, proved }: Side,
-  { view: views, locale: locales }: Pick<CompareCall, 'view' | 'locale'>,
+  call: Pick<CompareCall, 'view' | 'locale' | 'cache'>,
   progress: Progress,
 ): Promise<readonly ProvedSizes[]> {
+  const { view: views, locale: locales } = call;
   if (!loaded) {
     const kept = readProofs(proved);
     if (!kept)
@@ -202,6 +208,7 @@ async function provedOn(
     options: { device: desktop, region: everySize, locales },
     views: supported,
     threads: availableParallelism(),
+    kept: keptFor(file, call),
     progress: (done, all) => progress.tell(done, all, 'view'),
   });
   return proofs.map(sizesOf);

@@ -29,6 +29,7 @@ import { checkDrawingPaths, writeDrawing } from '../drawing.ts';
 import { UsageError, exitClean, exitFindings, exitUnusable, type Io } from '../io.ts';
 import { eachFile } from '../each-file.ts';
 import type { Usable } from '../load.ts';
+import { cacheOption, keptFor, type CacheCall } from '../kept.ts';
 import { optimiseLater } from '../optimise-later.ts';
 import { factorOption } from '../options.ts';
 import { proofPage, type Proved } from '../proof-page.ts';
@@ -97,6 +98,7 @@ export function proveCommand(program: Command, io: Io, done: (code: number) => v
         'how many threads work; as many as there are cores if left out',
       ).argParser(parseCount),
     )
+    .addOption(cacheOption('prove'))
     .option('--json', 'print JSON, with every polygon')
     .option('--verbose', 'print every failure with all of its reasons')
     .addHelpText(
@@ -123,7 +125,7 @@ proved on some, 2 unusable input.`,
 /** What was asked for of what varies. */
 type Asked = { readonly [Key in Exclude<OccasionKey, 'theme' | 'hudSize'>]?: readonly Occasion[Key][] };
 
-interface ProveCall extends Asked {
+interface ProveCall extends Asked, CacheCall {
   readonly hudSize?: readonly (number | HudRange)[];
   readonly view?: readonly string[];
   readonly from: Region['from'];
@@ -172,6 +174,7 @@ async function prove(files: readonly string[], call: ProveCall, io: Io): Promise
       options: { device, region, ...lists, ...(hudRange && { hudRange }) },
       views: supported,
       threads: call.threads ?? availableParallelism(),
+      kept: keptFor(file, call),
       progress: (done, all) => progress.tell(done, all, 'view'),
     });
     inputs.push({ file, document, proofs, unsupported, region, device: call.device, loaded });

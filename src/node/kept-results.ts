@@ -2,31 +2,32 @@ import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, readdirSync, realpathSync, rmSync, statSync, utimesSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { deserialize, serialize } from 'node:v8';
 import type { CheckedDocument } from '../document/index.ts';
-import type { Batch, BatchResult } from '../verdict/index.ts';
 import { writeWhole } from './files.ts';
 
-/** More results than this are not kept; those that were used longest ago go first. */
+/** More results, or bytes of them, than this are not kept; those that were used longest ago go first. */
 const mostKept = 400;
+const mostBytesKept = 512 * 1024 * 1024;
 /** More bytes than this of one view are not worth reading again. */
 const mostBytes = 64 * 1024 * 1024;
 
-/** What a view's results follow from. */
-export interface CheckedView {
+/** What the results of a view follow from. */
+export interface AskedOfView {
   readonly document: CheckedDocument;
   readonly view: string;
   /** Of every byte that was read beside the document itself. */
   readonly named: string;
-  /** The batches of the view, in their order. */
-  readonly batches: readonly Batch[];
+  /** What was looked for, and in what: as JSON tells it. */
+  readonly asked: readonly ['check' | 'proof', unknown];
 }
 
 /**
- * What checks of views found, kept in the project's `node_modules/.cache` from one run to the next; a project without
+ * What checks and proofs of views found, kept in the project's `node_modules/.cache` from one run to the next; a project without
  * `node_modules` keeps nothing. A view goes by all that its results follow from: this program, the document without its
- * other views, every file it names, and what it was looked at in.
+ * other views, every file it names, and what was asked of it.
  */
-export class CheckCache {
+export class KeptResults {
   readonly #folder: string | undefined;
   readonly #program: string;
 
@@ -36,46 +37,46 @@ export class CheckCache {
   }
 
   /** The cache of the project a document file is in. */
-  static of(file: string): CheckCache {
+  static of(file: string): KeptResults {
     let at: string;
     try {
       at = dirname(realpathSync(resolve(file)));
     } catch {
-      return new CheckCache(undefined);
+      return new KeptResults(undefined);
     }
     for (; ; at = dirname(at)) {
       if (existsSync(join(at, 'node_modules')))
-        return new CheckCache(join(at, 'node_modules', '.cache', 'pimbot'));
-      if (dirname(at) === at) return new CheckCache(undefined);
+        return new KeptResults(join(at, 'node_modules', '.cache', 'pimbot'));
+      if (dirname(at) === at) return new KeptResults(undefined);
     }
   }
 
-  /** What was found of a view, batch by batch; undefined where nothing that can be used is kept. */
-  read(checked: CheckedView): readonly BatchResult[] | undefined {
-    const path = this.#pathOf(checked);
+  /** What was found of a view by who asked the same; undefined where nothing that can be used is kept. */
+  read(asked: AskedOfView): unknown {
+    const path = this.#pathOf(asked);
     if (path === undefined) return undefined;
     try {
       if (statSync(path).size > mostBytes) return undefined;
-      const text = readFileSync(path, 'utf8');
-      const [digest, body] = [text.slice(0, 64), text.slice(65)];
+      const bytes = readFileSync(path);
+      const [digest, body] = [bytes.subarray(0, digestBytes), bytes.subarray(digestBytes)];
       // What was cut short or changed by hand is worked out anew.
-      if (hashOf(body) !== digest) return undefined;
-      const results = JSON.parse(body) as BatchResult[];
+      if (!digestOf(body).equals(digest)) return undefined;
+      const results: unknown = deserialize(body);
       utimesSync(path, new Date(), new Date());
-      return results.length === checked.batches.length ? results : undefined;
+      return results;
     } catch {
       return undefined;
     }
   }
 
   /** Keeps what was found of a view. A cache that cannot be written is none: nothing is said of it. */
-  write(checked: CheckedView, results: readonly BatchResult[]): void {
-    const path = this.#pathOf(checked);
+  write(asked: AskedOfView, results: unknown): void {
+    const path = this.#pathOf(asked);
     if (path === undefined) return;
-    const body = JSON.stringify(results);
+    const body = serialize(results);
     if (body.length > mostBytes) return;
     try {
-      writeWhole(path, `${hashOf(body)}\n${body}`);
+      writeWhole(path, Buffer.concat([digestOf(body), body]));
     } catch {
       // A read-only project is checked all the same.
     }
@@ -88,26 +89,33 @@ export class CheckCache {
     try {
       const files = readdirSync(folder).map((name) => {
         const path = join(folder, name);
-        return { path, used: statSync(path).mtimeMs };
+        const { mtimeMs: used, size } = statSync(path);
+        return { path, used, size };
       });
       files.sort((a, b) => b.used - a.used);
-      for (const { path } of files.slice(mostKept)) rmSync(path, { force: true });
+      let bytes = 0;
+      for (const [nth, { path, size }] of files.entries()) {
+        bytes += size;
+        if (nth >= mostKept || bytes > mostBytesKept) rmSync(path, { force: true });
+      }
     } catch {
       // Another run is tidying too.
     }
   }
 
-  #pathOf({ document, view, named, batches }: CheckedView): string | undefined {
+  #pathOf({ document, view, named, asked }: AskedOfView): string | undefined {
     if (this.#folder === undefined) return undefined;
     const { source, themeName } = document;
     const own = { ...source, views: { [view]: source.views[view] } };
-    const key = hashOf(JSON.stringify([this.#program, named, themeName, own, batches]));
-    return join(this.#folder, `${key}.json`);
+    const key = digestOf(JSON.stringify([this.#program, named, themeName, own, asked])).toString('hex');
+    return join(this.#folder, `${key}.kept`);
   }
 }
 
-function hashOf(text: string): string {
-  return createHash('sha256').update(text).digest('hex');
+const digestBytes = 32;
+
+function digestOf(what: string | Buffer): Buffer {
+  return createHash('sha256').update(what).digest();
 }
 
 /** The program and what of its surroundings decides how texts are filled in. */
