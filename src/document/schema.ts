@@ -227,5 +227,5 @@ export const documentSchema = {
       minProperties: 1,
     },
   },
-  $defs: { ...shared, screenCondition, caseValue, component, view, widget },
+  $defs: { ...shared, screenCondition, caseValue, component, view, when: whenList('#/$defs/widget'), widget },
 };

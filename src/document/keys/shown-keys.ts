@@ -2,7 +2,6 @@ import { readPivot } from '../lengths.ts';
 import { controlKinds, directions, fits, imageEdges, type Direction } from '../model.ts';
 import { isTemplate } from '../templates.ts';
 import { choice, flag, lengths, name, numberOrTemplate, places } from '../schema-parts.ts';
-import { whenList } from '../schema-screens.ts';
 import { plainSides, pictureKinds, readPlainSides, textKinds, type KeyRow } from './key-row.ts';
 
 const repeated = 'a whole number from 0 to 1000, or a value such as "{slots}"';
@@ -251,7 +250,7 @@ export const shownKeys = {
     onScreens: false,
     touches: 'structure',
   },
-  'when': { schema: whenList('#/$defs/widget'), binds: 'fixed', onScreens: false, touches: 'structure' },
+  'when': { schema: { $ref: '#/$defs/when' }, binds: 'fixed', onScreens: false, touches: 'structure' },
 } as const satisfies { readonly [key: string]: KeyRow };
 
 /** Where the focus of a pad or of keys goes, of controls. */
