@@ -161,18 +161,19 @@ function withPicture(source: WidgetSource, kind: Kind, { image, slice }: Look): 
 function dressedView(
   bone: Bone,
   scope: Scope,
-  { theme }: Materials,
+  { theme, states: given }: Materials,
   known: Look | undefined,
 ): { readonly widget: Widget; readonly said: Look } {
   const { style, look: own } = bone.source;
-  const look = known ?? theme.resolve(plainLook, styleList(style), own);
+  const states = given?.get(bone.id) ?? [];
+  const look = known ?? theme.resolve(plainLook, styleList(style), own, states);
   const widget: Widget = {
     ...bone,
     scope,
     box: boxIn(bone, look),
     look,
     theme,
-    states: [],
+    states,
     text: undefined,
     isPlaceholder: false,
     picture: undefined,

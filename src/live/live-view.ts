@@ -17,6 +17,7 @@ import {
   checkStates,
   checkValues,
   checkWidget,
+  mayBeThere,
   placed,
   type Indexes,
   type Occasion,
@@ -25,6 +26,7 @@ import {
 import { LiveTree, type TreeSource } from './live-tree.ts';
 import type { LiveNode, Offset } from './node.ts';
 import { Scrollbars } from './scrollbars.ts';
+import { WidgetStates, type StatesBy } from './widget-states.ts';
 
 /** A rectangle to write numbers into: reading one makes no new object. */
 export interface MutableRect {
@@ -51,11 +53,9 @@ export type LiveOccasion = Omit<Occasion, 'case'>;
  */
 export class LiveView<Id extends string = string, Values extends object = AnyValues> {
   readonly #values: Map<string, CaseValue>;
-  /** Those that a game has set. */
-  readonly #given = new Map<string, CaseValue>();
-  readonly #states: Map<string, readonly State[]>;
-  readonly #byGame: Map<string, readonly State[]>;
-  readonly #byInput = new Map<string, readonly State[]>();
+  /** The names of those that a game has set, be it to what the case says as well. */
+  readonly #given = new Set<string>();
+  readonly #states: WidgetStates;
   /** How far widgets were scrolled, by id, in u. */
   readonly #scrolled = new Map<string, Offset & { readonly past: Offset }>();
   readonly #frame = new MutableFrame();
@@ -87,9 +87,8 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
 
   constructor(view: View<Id>, screen: Screen | ScreenSize) {
     this.#values = new Map(view.variant.values);
-    this.#states = new Map(view.variant.states);
-    this.#byGame = new Map(view.variant.states);
-    this.#view = view.with({ values: this.#values, states: this.#states });
+    this.#states = new WidgetStates(view.variant.states);
+    this.#view = view.with({ values: this.#values, states: this.#states.all });
     this.#view.frameInto(screen, this.#frame);
     this.#view.holdsOthers(this.#frame);
     this.#tree = this.#grown();
@@ -223,7 +222,7 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
   show(changes: Partial<LiveOccasion>): void {
     const settings = Object.keys(this.occasion).filter((key) => key !== 'case');
     for (const key in changes) if (!settings.includes(key)) throw new NoSuchName('setting', key, settings);
-    const other = this.#view.shownIn(changes).with({ values: this.#values, states: this.#states });
+    const other = this.#view.shownIn(changes).with({ values: this.#values, states: this.#states.all });
     const { screen } = this.#frame;
     this.#view = other;
     other.frameInto(screen, this.#frame);
@@ -251,7 +250,10 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
       before.push(known);
       this.#values.set(name, owned(value));
     }
-    if (names.length === 0) return false;
+    if (names.length === 0) {
+      this.#noteGiven(values);
+      return false;
+    }
     let isOther: boolean;
     try {
       isOther = tree.follow(names);
@@ -266,7 +268,7 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
       if (!(error instanceof BuildError)) this.#regrow();
       throw error instanceof BuildError ? this.#told(error) : error;
     }
-    for (const name of names) this.#given.set(name, this.#values.get(name)!);
+    this.#noteGiven(values);
     if (!isOther) return false;
     for (const { bone } of tree.scrolled.splice(0)) {
       const [x, y] = [bone.box.x.scrolled, bone.box.y.scrolled];
@@ -278,14 +280,18 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
     return true;
   }
 
+  #noteGiven(values: AnyValues): void {
+    for (const name in values) this.#given.add(name);
+  }
+
   /**
    * Goes on as another version of the same view, or as another view: with the values the game has set, the states and what is
    * scrolled, as far as they are there in it. @throws BuildError where its values cannot be put in; nothing has changed then.
    */
   replace(view: View<Id>): void {
     const values = new Map(view.variant.values);
-    for (const [name, value] of this.#given) values.set(name, value);
-    const next = view.with({ values: this.#values, states: this.#states });
+    for (const name of this.#given) values.set(name, this.#values.get(name)!);
+    const next = view.with({ values: this.#values, states: this.#states.all });
     next.frameInto(this.#frame.screen, this.#frame);
     next.holdsOthers(this.#frame);
     const before = { view: this.#view, values: new Map(this.#values) };
@@ -303,6 +309,8 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
       take(before.values, before.view);
       throw error;
     }
+    // Another screen or language would ask for widgets that there are no more.
+    this.#states.keep((id) => this.#tree.byId.has(id) || mayBeThere(id, view.document, view.name));
   }
 
   /**
@@ -321,15 +329,10 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
    * @returns whether its states are others than before.
    * @throws NoSuchName for a widget the view does not have, or a state there is not.
    */
-  setStates(id: Id, states: readonly State[], by: 'game' | 'input' = 'game'): boolean {
+  setStates(id: Id, states: readonly State[], by: StatesBy = 'game'): boolean {
     const node = by === 'game' ? this.named(id) : this.#tree.byId.get(id);
     checkStates(states);
-    const given = by === 'game' ? this.#byGame : this.#byInput;
-    given.set(id, [...states]);
-    const all = [...new Set([...(this.#byGame.get(id) ?? noStates), ...(this.#byInput.get(id) ?? noStates)])];
-    const before = this.#states.get(id) ?? noStates;
-    if (before.length === all.length && before.every((state, at) => state === all[at])) return false;
-    this.#states.set(id, all);
+    if (!this.#states.put(id, states, by)) return false;
     if (node) {
       this.#tree.redress(node);
       this.#isChanged = true;
@@ -562,7 +565,7 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
    * the live view later does not change it. How far something is scrolled is not the view's.
    */
   toView(): View<Id> {
-    return this.#view.with({ values: new Map(this.#values), states: new Map(this.#states) });
+    return this.#view.with({ values: new Map(this.#values), states: new Map(this.#states.all) });
   }
 
   /** The layout as it is now; it does not change later. For drawing and checking. */
@@ -598,8 +601,6 @@ function indexesOf({ byId }: LiveTree): Indexes {
 
 /** No transition and its delay take longer, in milliseconds. */
 const longestMotion = 120_000;
-const noStates: readonly State[] = [];
-
 /** A value of its own: a list or map that a game goes on changing is seen to change. */
 function owned<Value extends CaseValue>(value: Value): Value {
   if (typeof value !== 'object') return value;

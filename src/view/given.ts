@@ -91,6 +91,14 @@ export function checkStates(states: readonly State[]): void {
     if (!allStates.includes(state)) throw new NoSuchName('state', String(state), allStates);
 }
 
+/** Whether a widget of a view has an id on some screen, with some values. */
+export function mayBeThere(id: string, document: CheckedDocument, view: string): boolean {
+  // Those of widgets that say none start with the view's where nothing around them says one.
+  if (id === view || id.startsWith(`${view}.`)) return true;
+  const written = namesIn(document.source.views[view]!);
+  return written !== undefined && mayName(id, written);
+}
+
 /**
  * Holds ids against those of a view: of widgets that are there, and of those that may be on another screen.
  * @throws NoSuchName for one that no widget has.
@@ -102,9 +110,7 @@ export function checkWidget(
   there: Iterable<string>,
 ): void {
   const known = new Set(there);
-  const written = namesIn(document.source.views[view]!);
-  // Those of widgets that say none start with the view's where nothing around them says one.
-  if (known.has(id) || id.startsWith(`${view}.`) || (written && mayName(id, written))) return;
-  for (const one of written?.ids ?? []) known.add(one);
+  if (known.has(id) || mayBeThere(id, document, view)) return;
+  for (const one of namesIn(document.source.views[view]!)?.ids ?? []) known.add(one);
   throw new NoSuchName('widget', id, [...known]);
 }

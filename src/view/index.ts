@@ -18,7 +18,7 @@ export type { Resources } from './resources.ts';
 export { SharedViews } from './shared-views.ts';
 export { itemOf, targetsOf } from './form.ts';
 export type { Form, Indexes } from './form.ts';
-export { checkStates, checkValues, checkWidget } from './given.ts';
+export { checkStates, checkValues, checkWidget, mayBeThere } from './given.ts';
 export { View, ViewLayout, openView, placed } from './view.ts';
 export type { Backdrop, ViewOptions } from './view.ts';
 

@@ -1,94 +1,38 @@
 import { expect, test } from '@jest/globals';
-import { LiveDrawing, LiveView, drawLayout, openView, readDocument, type State } from 'pimbot';
-import { Chance, rightDocuments, valuesOfAny } from '../support/any-document.ts';
+import { LiveDrawing, LiveView, drawLayout, openView, readDocument, type CheckedDocument } from 'pimbot';
+import { Chance, otherVersion, rightDocuments } from '../support/any-document.ts';
 import { rounds, seedOf } from '../support/deep.ts';
 import { plain } from '../support/drawn.ts';
 import { documentOf, fonts, opened } from '../support/views.ts';
+import {
+  atFirst,
+  doSomething,
+  openedAnew,
+  orRefused,
+  screens,
+  setSomething,
+  type Shown,
+} from './any-game.ts';
 import { told } from './told.ts';
-
-const resources = { fonts };
-const screens = [
-  { width: 800, height: 600 },
-  { width: 1920, height: 1080 },
-  { width: 400, height: 850, inputs: ['touch'] },
-  { width: 2560, height: 1080, safe: [0, 80, 0, 80] },
-] as const;
-
-/** What somebody makes; the message of what is refused. */
-function orRefused<Made>(make: () => Made): Made | string {
-  try {
-    return make();
-  } catch (error) {
-    if (/BuildError|RangeError/.test((error as Error).name)) return (error as Error).name;
-    throw error;
-  }
-}
-
-/** What is done to a view but for its values. */
-interface Shown {
-  screen: (typeof screens)[number];
-  occasion: { hudSize?: number; textSize?: number; locale?: string };
-  readonly widgetStates: Record<string, readonly State[]>;
-  readonly scrolled: Map<string, readonly [x: number, y: number]>;
-}
-
-/** Does something by chance that changes no value. Only widgets that are there once keep what is theirs, whatever comes and goes. */
-function doSomething(live: LiveView, by: Chance, shown: Shown): void {
-  if (by.is(0.25)) live.resize((shown.screen = by.pick(screens)));
-  if (by.is(0.2)) {
-    const change = by.pick([{ hudSize: 1.25 }, { hudSize: 0.8 }, { textSize: 1.5 }, { locale: 'ar-XB' }]);
-    shown.occasion = { ...shown.occasion, ...change };
-    live.show(change);
-  }
-  const named = live.widgets.filter(({ id }) => /^w\d+$/.test(id));
-  if (named.length > 0 && by.is(0.4)) {
-    const { id } = by.pick(named);
-    const states = by.pick<readonly State[]>([['hover'], ['focused', 'hover'], ['selected'], []]);
-    shown.widgetStates[id] = states;
-    live.setStates(id, states);
-  }
-  const scrolling = named.filter(({ box }) => box.x.scrolls || box.y.scrolls);
-  if (scrolling.length > 0 && by.is(0.4)) {
-    const { id } = by.pick(scrolling);
-    const place = [by.whole(0, 60), by.whole(0, 60)] as const;
-    shown.scrolled.set(id, place);
-    live.scroll(id, ...place);
-  }
-}
 
 test('of any document, a live view is to the last digit what one opened anew is, and so is its drawing', () => {
   const met = { same: 0, refused: 0 };
   for (const { seed, document } of rightDocuments(seedOf(1), rounds(14, 3000), readDocument)) {
     const by = new Chance(seed);
-    const shown: Shown = { screen: screens[0], occasion: {}, widgetStates: {}, scrolled: new Map() };
+    const shown = atFirst();
     let values = { ...document.source.cases!.one };
-    const fresh = (given: object = values) =>
-      orRefused(() => {
-        const { screen, occasion, widgetStates, scrolled } = shown;
-        const options = { resources, ...occasion, values: given as never, widgetStates };
-        const view = new LiveView(openView(document, 'test', options), screen);
-        for (const [id, place] of scrolled) if (view.nodeOf(id)) view.scroll(id, ...place);
-        return view;
-      });
-    const live = fresh();
+    const live = openedAnew(document, shown, { values });
     if (typeof live === 'string') continue;
     const drawing = new LiveDrawing(live);
     drawing.update();
     for (let step = 0; step < 6; step++) {
       doSomething(live, by, shown);
-      const names = Array.from({ length: by.whole(1, 3) }, () => by.pick(Object.keys(valuesOfAny)));
-      const changes = Object.fromEntries(names.map((name) => [name, by.pick(valuesOfAny[name]!)]));
-      const refused = typeof orRefused(() => live.set(changes as never)) === 'string';
-      // Whatever is on its way arrives; what follows from that sets out then.
-      live.advance(1000);
-      live.advance(1000);
-      // As in a page, what is gone for a while has forgotten how far it was scrolled.
-      for (const id of shown.scrolled.keys()) if (!live.nodeOf(id)) shown.scrolled.delete(id);
-      const other = fresh({ ...values, ...changes });
+      const { set, refused } = setSomething(live, by, shown);
+      const other = openedAnew(document, shown, { values: { ...values, ...set } });
       expect([seed, step, typeof other === 'string']).toEqual([seed, step, refused]);
       met[refused ? 'refused' : 'same']++;
-      if (!refused) values = { ...values, ...changes } as typeof values;
-      const now = fresh();
+      if (!refused) values = { ...values, ...set };
+      const now = openedAnew(document, shown, { values });
       if (typeof now === 'string') break;
       expect({ seed, step, ...(told(live) as object) }).toEqual({ seed, step, ...(told(now) as object) });
       const kept = plain(drawing.update().operations);
@@ -97,6 +41,51 @@ test('of any document, a live view is to the last digit what one opened anew is,
   }
   expect(met.same).toBeGreaterThan(rounds(50, 10_000));
 });
+
+test('a live view that goes on as another version of its document is what one of that is, with what the game has done', () => {
+  let versions = 0;
+  for (const { seed, document } of rightDocuments(seedOf(1), rounds(14, 3000), readDocument)) {
+    const by = new Chance(seed);
+    const { document: other } = readDocument(otherVersion(document.source, by, seed));
+    let shown = atFirst();
+    const live = other && openedAnew(document, shown, {});
+    if (!live || typeof live === 'string') continue;
+    const given = {};
+    const drawing = new LiveDrawing(live);
+    drawing.update();
+    let now = document;
+    for (let step = 0; step < 4; step++) {
+      doSomething(live, by, shown);
+      const { set, refused } = setSomething(live, by, shown);
+      if (!refused) Object.assign(given, set);
+      const next = now === document ? other : document;
+      const then = goesOn(live, next, shown, given);
+      if (then) [now, shown, versions] = [next, then, versions + 1];
+      const fresh = openedAnew(now, shown, { set: given }) as LiveView;
+      expect({ seed, step, ...(told(live) as object) }).toEqual({ seed, step, ...(told(fresh) as object) });
+      const kept = plain(drawing.update().operations);
+      expect([seed, step, kept]).toEqual([seed, step, plain(drawLayout(fresh.snapshot()).operations)]);
+    }
+  }
+  expect(versions).toBeGreaterThan(rounds(25, 5000));
+});
+
+/** Has a view go on as another document; gives what is shown then, undefined where the values do not fit. What is no more in it is forgotten. */
+function goesOn(live: LiveView, document: CheckedDocument, shown: Shown, given: object): Shown | undefined {
+  const text = JSON.stringify(document.source.views);
+  const kept = Object.entries(shown.widgetStates).filter(
+    ([id]) => id === 'test' || text.includes(`"id":"${id}"`),
+  );
+  const then: Shown = { ...shown, widgetStates: Object.fromEntries(kept) };
+  const fits = typeof openedAnew(document, then, { set: given }) !== 'string';
+  const view = openView(document, 'test', { resources: { fonts }, ...shown.occasion });
+  expect(typeof orRefused(() => live.replace(view)) !== 'string').toBe(fits);
+  if (!fits) return undefined;
+  live.advance(1000);
+  live.advance(1000);
+  for (const id of then.scrolled.keys()) if (!live.nodeOf(id)) then.scrolled.delete(id);
+  return then;
+}
 
 test('what is raised in a list that is cut off is drawn where others before it change their order', () => {
   const children = [

@@ -69,3 +69,26 @@ test('a value that nothing shows at the moment is kept as well', () => {
   live.replace(opened(version({})));
   expect(live.widgets.find(({ id }) => id === 'depth')!.text!.text).toBe('Depth 9 m');
 });
+
+test('what the game has set stays where the case of the new version says something else, also what that said before', () => {
+  const live = new LiveView(opened(version({})), screen);
+  expect(live.set({ wide: 100 })).toBe(false);
+  live.replace(opened(version({}, { wide: 140 })));
+  expect(live.values.get('wide')).toBe(100);
+});
+
+test('the states of what is no more in the new version are forgotten, those of the view itself and of the rest are kept', () => {
+  const live = new LiveView(opened(version({})), screen);
+  live.setStates('dive', ['disabled']);
+  live.setStates('depth', ['hover'], 'input');
+  live.setStates('row-3', ['selected']);
+  const text = { id: 'metres', kind: 'text', text: '{depth}' };
+  const children = [text, { id: 'row', repeat: '{rows}', kind: 'button', text: '{item}' }];
+  live.replace(opened(version({ children })));
+  live.show({ hudSize: 1.1 });
+  live.set({ rows: ['a', 'b', 'c'] });
+  const states = (id: string) => live.widgets.find((one) => one.id === id)!.states;
+  expect([states('dive'), states('metres'), states('row-3')]).toEqual([['disabled'], [], ['selected']]);
+  live.replace(opened(version({})));
+  expect(states('depth')).toEqual([]);
+});

@@ -291,6 +291,9 @@ export function anyDocument(seed: number): DocumentSource {
       panel: { states: { hover: { padding: 7 }, selected: { opacity: 0.7 } } },
       text: { states: { hover: { color: '#ffc75f', radius: 9 } } },
     },
+    styles: {
+      whole: { states: { hover: { 'color': '#aabbcc', 'font-size': 20 }, selected: { opacity: 0.6 } } },
+    },
     components: {
       slot: {
         params: { name: 'text' },
@@ -306,12 +309,48 @@ export function anyDocument(seed: number): DocumentSource {
     views: {
       test: {
         backdrop: '#04202a',
+        style: 'whole',
         look: { color: '#ffffff' },
         ...(arrange !== 'free' && { arrange }),
         children: Array.from({ length: by.whole(2, 5) }, () => making.widget(3, arrange, scope)),
       },
     },
   } as DocumentSource;
+}
+
+/** The same a moment later: somebody has changed, taken away, put in or moved some of its widgets, or a value of its case. */
+export function otherVersion(source: DocumentSource, by: Chance, seed: number): DocumentSource {
+  type Loose = Record<string, unknown> & { children?: Loose[] };
+  const made = structuredClone(source) as unknown as {
+    readonly cases: { readonly one: Record<string, unknown> };
+    readonly kinds: { readonly text: { readonly states: { hover: object } } };
+    readonly reference: Record<string, unknown>;
+    readonly views: { readonly test: Loose };
+  };
+  const parents: Loose[] = [];
+  for (const todo = [made.views.test]; todo.length > 0;) {
+    const one = todo.pop()!;
+    if (one.children) parents.push(one);
+    todo.push(...(one.children ?? []));
+  }
+  for (let left = by.whole(1, 3); left > 0; left--) {
+    const list = by.pick(parents).children!;
+    const at = by.whole(0, list.length - 1);
+    const one = list[at];
+    if (!one) continue;
+    const changes = [
+      () => list.splice(at, 1),
+      () => list.push(...list.splice(at, 1)),
+      () => list.splice(at, 0, structuredClone(anyDocument(seed + 1).views['test']!.children![0]!) as Loose),
+      () => (one['look'] = { ...(one['look'] as object), background: '#778899', padding: by.whole(0, 12) }),
+      () => (one['width'] = by.pick([30, 'fill', '{w}'])),
+      () => (made.reference['scaling'] = by.pick(['contain', 'none', 'width'])),
+      () => (made.kinds.text.states.hover = { 'color': '#123456', 'font-size': by.pick([12, 50]) }),
+      () => (made.cases.one['w'] = by.pick([10, 33, 120])),
+    ];
+    by.pick<() => unknown>(changes)();
+  }
+  return made as unknown as DocumentSource;
 }
 
 /** The seeds from one on of so many documents that are right. @param read Reads one. */
