@@ -94,7 +94,10 @@ class LanguageServer {
         kind: detail === 'key' ? CompletionItemKind.Property : CompletionItemKind.Value,
         sortText: String(nth).padStart(4, '0'),
         ...(info !== '' && { documentation: info }),
-        textEdit: { range: { start: document.positionAt(found!.from), end: position }, newText: insert },
+        textEdit: {
+          range: { start: document.positionAt(found!.from), end: document.positionAt(found!.to) },
+          newText: insert,
+        },
       }));
     });
     connection.onHover(({ textDocument, position }) => {

@@ -117,6 +117,25 @@ describe('completion', () => {
     expect(text.slice(from).replace('|', '')).toMatch(/^(pi|pick\.|left|inde)$/);
   });
 
+  test.each([
+    ['- ki|', 'kind', '- kind: '],
+    ['- ki|nd: text', 'kind', '- kind: text'],
+    ['- | : text', 'kind', '- kind : text'],
+    ['- "ki|": text', 'kind', '- "kind": text'],
+    ['- kind:|', 'text', '- kind: text'],
+    ['- { id: a, kind:|te }', 'text', '- { id: a, kind: text }'],
+    ['- kind: te|xtbox', 'text', '- kind: text'],
+    ['- "kind": "te|"', 'text', '- "kind": "text"'],
+    ['- text: "{pick.|x} m"', 'pick.price', '- text: "{pick.price} m"'],
+    ['- look: { background: $co|l.x }', '$color.sea', '- look: { background: $color.sea }'],
+  ])('%j becomes YAML with %j', (line, chosen, expected) => {
+    const before = `${head}      `;
+    const [text, at] = marked(before + line);
+    const { from, to, options } = completionsAt(text, at, names)!;
+    const { insert } = options.find(({ label }) => label === chosen)!;
+    expect(text.slice(0, from) + insert + text.slice(to)).toBe(before + expected);
+  });
+
   test('what is there already, or is not for the kind, is not offered; every key says what it does', () => {
     const [text, at] = marked(`${head}      - kind: text\n        anchor: center\n        |`);
     const { options } = completionsAt(text, at, names)!;

@@ -19,7 +19,7 @@ export interface Names {
 
 export interface Completion {
   readonly label: string;
-  /** What is put in place of the word. */
+  /** What is put in place of the word: with what YAML wants around it. */
   readonly insert: string;
   /** What it is: a key, a value, a name of something. */
   readonly detail: string;
@@ -27,9 +27,13 @@ export interface Completion {
   readonly info: string;
 }
 
+/** Something to choose, before it is known how it is put in. */
+type Option = Omit<Completion, 'insert'>;
+
 export interface Completions {
-  /** Where the word starts that is replaced. */
+  /** Where the word starts that is replaced, and where it ends: it may go on beyond the place. */
   readonly from: number;
+  readonly to: number;
   readonly options: readonly Completion[];
 }
 
@@ -81,12 +85,37 @@ export function completionsAt(
   const wanted = context.word.toLowerCase();
   const found = options.filter(({ label }) => label.toLowerCase().includes(wanted.replace(/^\$/, '')));
   // What starts with the word is meant more often.
-  const starts = ({ label }: Completion) => Number(!label.toLowerCase().startsWith(wanted));
-  return { from: context.from, options: found.sort((a, b) => starts(a) - starts(b)) };
+  const starts = ({ label }: Option) => Number(!label.toLowerCase().startsWith(wanted));
+  const { from } = context;
+  const to = offset + restOfWord.exec(text.slice(offset, offset + longestWord))![0].length;
+  const insert = context.isKey ? keyInserts(text, from, to) : valueInserts(text, context);
+  return {
+    from,
+    to,
+    options: found
+      .sort((a, b) => starts(a) - starts(b))
+      .map((one) => ({ ...one, insert: insert(one.label) })),
+  };
 }
 
-function keysAt({ path, siblings }: TextContext, isTheme: boolean): Completion[] {
-  const found = new Map<string, Completion>();
+const restOfWord = /^[\p{L}\p{N}_.-]*/u;
+const longestWord = 200;
+
+/** How a key is put in: with a colon, where there is none yet and its quotes do not come first. */
+function keyInserts(text: string, from: number, to: number): (label: string) => string {
+  const isQuoted = /["']/.test(text.charAt(from - 1));
+  const hasColon = /^["']?[ \t]*:/.test(text.slice(to, to + longestWord));
+  return (label) => (isQuoted || hasColon ? label : `${label}: `);
+}
+
+/** How a value is put in: YAML wants a space between it and the colon of its key. */
+function valueInserts(text: string, { from, isInBraces, key }: TextContext): (label: string) => string {
+  const isClose = !isInBraces && key !== undefined && text[from - 1] === ':';
+  return (label) => (isClose ? ` ${label}` : label);
+}
+
+function keysAt({ path, siblings }: TextContext, isTheme: boolean): Option[] {
+  const found = new Map<string, Option>();
   const kind = siblings.get('kind');
   for (const { properties } of schemasAt(path, isTheme)) {
     for (const [key, schema] of Object.entries(properties ?? {})) {
@@ -94,7 +123,7 @@ function keysAt({ path, siblings }: TextContext, isTheme: boolean): Completion[]
       if (isWidget(path) && kind !== undefined && !isKeyOf(key, kind)) continue;
       const { description = '', title } = typeof schema === 'object' ? withSides(schema) : {};
       const is = title === undefined ? '' : ` ${title[0]!.toUpperCase()}${title.slice(1)}.`;
-      found.set(key, { label: key, insert: `${key}: `, detail: 'key', info: `${description}${is}`.trim() });
+      found.set(key, { label: key, detail: 'key', info: `${description}${is}`.trim() });
     }
   }
   return [...found.values()];
@@ -113,19 +142,19 @@ function valuesAt(
   { path, key, word, isInBraces }: TextContext,
   names: Names | undefined,
   isTheme: boolean,
-): Completion[] {
+): Option[] {
   const at = key === undefined ? path : [...path, key];
   const last = key ?? path.filter((step) => typeof step === 'string').at(-1);
-  const found: Completion[] = [];
+  const found: Option[] = [];
   const add = (all: readonly string[] | undefined, detail: string) => {
-    for (const label of all ?? []) found.push({ label, insert: label, detail, info: '' });
+    for (const label of all ?? []) found.push({ label, detail, info: '' });
   };
   if (isInBraces) {
-    for (const [label, detail] of names?.values ?? []) found.push({ label, insert: label, detail, info: '' });
+    for (const [label, detail] of names?.values ?? []) found.push({ label, detail, info: '' });
     return found;
   }
   if (word.startsWith('$')) {
-    for (const label of names?.colors ?? []) found.push({ label, insert: label, detail: 'token', info: '' });
+    for (const label of names?.colors ?? []) found.push({ label, detail: 'token', info: '' });
     return found;
   }
   for (const schema of schemasAt(at, isTheme)) {
