@@ -1,8 +1,9 @@
-import { occasionKey } from '../view/index.ts';
-import type { SeenFinding, SeenView, SeenWidget, Snapshot } from './snapshot.ts';
+import { drawnOtherwise } from './drawn-order.ts';
+import { changesOfFindings, type FindingChanges } from './found.ts';
+import { placeOf, type SeenView, type SeenWidget, type Snapshot } from './snapshot.ts';
 
 /** What may become of a widget. */
-export type ChangeKind = 'new' | 'gone' | 'moved' | 'resized' | 'looks' | 'says';
+export type ChangeKind = 'new' | 'gone' | 'moved' | 'resized' | 'order' | 'looks' | 'says';
 
 /** One thing that became of one widget, all screens together. */
 export interface WidgetChange {
@@ -28,11 +29,7 @@ export interface Comparison {
   readonly changes: readonly WidgetChange[];
   /** Layouts in which something changed, in the order they were made in: plain ones before others. */
   readonly changed: readonly ChangedLayout[];
-  readonly findings: {
-    readonly new: readonly SeenFinding[];
-    readonly gone: readonly SeenFinding[];
-    readonly unchanged: readonly SeenFinding[];
-  };
+  readonly findings: FindingChanges;
   /** Layouts of both that were compared. */
   readonly layouts: number;
   /** Layouts that only one of the two has: other screens, cases or languages. */
@@ -98,8 +95,6 @@ export function compareSnapshots(old: Snapshot, now: Snapshot): Comparison {
     });
     if (mine.length > 0) changed.push({ at: one, changes: mine });
   }
-  const keys = new Set(old.findings.map(({ key }) => key));
-  const later = new Set(now.findings.map(({ key }) => key));
   const ranked = [...changes.values()].map(({ nth: _nth, screens, locales, ...one }): WidgetChange => ({
     ...one,
     screens: [...screens],
@@ -112,11 +107,7 @@ export function compareSnapshots(old: Snapshot, now: Snapshot): Comparison {
     },
     changes: ranked,
     changed,
-    findings: {
-      new: now.findings.filter(({ key }) => !keys.has(key)),
-      gone: old.findings.filter(({ key }) => !later.has(key)),
-      unchanged: now.findings.filter(({ key }) => keys.has(key)),
-    },
+    findings: changesOfFindings(old, now),
     layouts,
     unmatched: old.seen.length + now.seen.length - 2 * layouts,
   };
@@ -124,7 +115,7 @@ export function compareSnapshots(old: Snapshot, now: Snapshot): Comparison {
 
 /** What makes two layouts the same one in both documents. */
 export function layoutKey({ view, screen, occasion }: SeenView): string {
-  return [view, screen, occasionKey(occasion)].join('\n');
+  return placeOf(view, screen, occasion);
 }
 
 function compareViews(
@@ -136,19 +127,20 @@ function compareViews(
   const now = new Map(is.widgets.map((widget) => [widget[0], widget]));
   for (const [id, , , , width, height] of was.widgets)
     if (!now.has(id)) tell('gone', id, Math.max(width, height), [width, height], undefined);
-  for (const widget of is.widgets) {
-    const [id, parent, , , width, height, look, words] = widget;
+  // What is carried along has not moved in what it is in: by index, how far everything in a widget goes with it.
+  const carried = new Map<number, Shift>();
+  for (const [at, widget] of is.widgets.entries()) {
+    const [id, parent, , , width, height, look, words, lines] = widget;
     const before = old.get(id);
     if (!before) {
       tell('new', id, Math.max(width, height), undefined, [width, height]);
       continue;
     }
-    const around = is.widgets[parent];
-    const aroundBefore = around && old.get(around[0]);
-    // What is carried along has not moved in what it is in.
-    const carried = around && aroundBefore ? shift(aroundBefore, around) : ([0, 0] as const);
     const [x, y] = shift(before, widget);
-    const moved = Math.hypot(x - carried[0], y - carried[1]);
+    const along = carried.get(parent) ?? noShift;
+    const moved = Math.hypot(x - along[0], y - along[1]);
+    // Steps too small to tell, one in the other, come to one that is told.
+    carried.set(at, moved > still ? [x, y] : along);
     const [from, to]: [Size, Size] = [
       [before[4], before[5]],
       [width, height],
@@ -156,9 +148,13 @@ function compareViews(
     if (moved > still) tell('moved', id, moved, from, to);
     const grown = Math.max(Math.abs(width - before[4]), Math.abs(height - before[5]));
     if (grown > still) tell('resized', id, grown, from, to);
-    if (look !== before[6]) tell('looks', id, 0, from, to);
+    // In a box of another size, words stand in other lines.
+    const isSetOtherwise = lines !== before[8] && grown <= still && words === before[7];
+    if (look !== before[6] || isSetOtherwise) tell('looks', id, 0, from, to);
     if (words !== before[7]) tell('says', id, 0, from, to);
   }
+  for (const [id, , , , width, height] of drawnOtherwise(was, is))
+    tell('order', id, 0, [width, height], [width, height]);
 }
 
 /** One px as a share of the shorter side. */
@@ -166,6 +162,9 @@ function shareOf({ width, height }: SeenView): number {
   return 1 / Math.max(1, Math.min(width, height));
 }
 
-function shift(from: SeenWidget, to: SeenWidget): readonly [number, number] {
+type Shift = readonly [x: number, y: number];
+const noShift: Shift = [0, 0];
+
+function shift(from: SeenWidget, to: SeenWidget): Shift {
   return [to[2] - from[2], to[3] - from[3]];
 }

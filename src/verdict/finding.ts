@@ -101,7 +101,12 @@ export class Findings {
 }
 
 /** Whether one occurrence measures worse than another, by more than a tolerance; nothing is worse than undecided. */
-export function isWorse(fails: Finding['fails'], one: Occurrence, than: Occurrence, tolerance = 0): boolean {
+export function isWorse(
+  fails: Finding['fails'],
+  one: Pick<Occurrence, 'measured'>,
+  than: Pick<Occurrence, 'measured'>,
+  tolerance = 0,
+): boolean {
   if (one.measured === null || than.measured === null) return false;
   return fails === 'above'
     ? one.measured > than.measured + tolerance

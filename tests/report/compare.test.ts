@@ -4,7 +4,7 @@ import { pathToFileURL } from 'node:url';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { startBrowser } from '../../bench/browser.ts';
 import { violationsOf } from '../support/axe.ts';
-import { pimbotHere, temporaryFolder } from '../support/cli.ts';
+import { pimbotHere, temporaryFolder, unwrapped } from '../support/cli.ts';
 
 const folder = temporaryFolder();
 const put = (name: string, text: string) => writeFileSync(join(folder.path, name), text);
@@ -48,7 +48,7 @@ afterAll(() => folder.remove());
 
 type Told = {
   changes: { widget: string; kind: string; by: number; screens: string[] }[];
-  findings: { new: { check: string; widget: string }[]; gone: unknown[]; unchanged: unknown[] };
+  findings: { [Became in 'new' | 'worse' | 'better' | 'gone' | 'unchanged']: { widget: string }[] };
 };
 
 describe('pimbot compare', () => {
@@ -82,7 +82,9 @@ describe('pimbot compare', () => {
   test('nothing changed: exit 0 and a line that says so', async () => {
     const { code, out } = await run('old.yaml', 'old.yaml', ...screens);
     expect(code).toBe(0);
-    expect(out).toContain('0 changes of widgets, findings: 0 new, 0 gone, 0 unchanged (2 layouts compared)');
+    expect(out).toContain(
+      '0 changes of widgets, findings: 0 new, 0 worse, 0 better, 0 gone, 0 unchanged (2 layouts compared)',
+    );
   });
 
   test('a baseline stands for the document it was saved of', async () => {
@@ -159,8 +161,55 @@ describe('pimbot compare', () => {
       );
     put('p1.yaml', promised(old));
     put('p2.yaml', promised(old.replace('size: 60', 'size: 70')));
-    const { findings } = JSON.parse((await run('p1.yaml', 'p2.yaml', ...screens, '--json')).out) as Told;
-    expect([findings.new.length, findings.gone.length, findings.unchanged.length]).toEqual([0, 0, 1]);
+    const args = ['p1.yaml', 'p2.yaml', ...screens];
+    const { findings } = JSON.parse((await run(...args, '--json')).out) as Told;
+    expect(findings).toMatchObject({ new: [], worse: [], gone: [], unchanged: [] });
+    const { before, ...now } = findings.better[0] as unknown as { message: string; before: object };
+    expect(now).toMatchObject({
+      widget: 'lamp',
+      layouts: 2,
+      message: expect.stringContaining('70') as unknown,
+    });
+    expect(before).toEqual({ layouts: 2, message: expect.stringContaining('60') as unknown });
+    expect((await run(...args)).code).toBe(0);
+    expect((await run('p2.yaml', 'p1.yaml', ...screens)).code).toBe(1);
+  });
+
+  test('what was found on one screen and is on another too is worse, also of a baseline', async () => {
+    const wide = (aspect: string) =>
+      old.replace(
+        'size: 280,',
+        `size: 280, when: [{ screen: { aspect: "${aspect}" }, change: { offset: "24 24" } }],`,
+      );
+    put('few.yaml', wide('2.2..'));
+    put('more.yaml', wide('1.5..'));
+    const { code, out } = await run('few.yaml', 'more.yaml', ...screens);
+    expect(code).toBe(1);
+    expect(unwrapped(out)).toContain(
+      '✗ worse dive/sonar sticks out 32 px past the right edge of the screen, in 2 layouts; before: in 1 [off-screen]',
+    );
+    expect((await run('more.yaml', 'few.yaml', ...screens)).code).toBe(0);
+    await pimbotHere(['baseline', 'few.yaml', ...screens, '--out', 'few.baseline.json'], folder.path);
+    const saved = await run('few.baseline.json', 'more.yaml', ...screens, '--report', 'out/worse.html');
+    expect(saved).toEqual({ code, out: out.replace('few.yaml', 'few.baseline.json'), err: '' });
+    expect(readFileSync(join(folder.path, 'out/worse.html'), 'utf8')).toContain('in 2 layouts; before: in 1');
+    // On the screen that both fail on it is the same.
+    const { out: same } = await run('few.yaml', 'more.yaml', '--screen', 'ultrawide');
+    expect(same).toContain('0 new, 0 worse, 0 better, 0 gone, 2 unchanged');
+  });
+
+  test.each([
+    ['is drawn over or under others than before,', 'size: 280,', 'size: 280, z: 1,'],
+    ['looks different', 'size: 280,', 'size: 280, rotate: 20,'],
+  ])('%s, where it stands as it stood', async (sentence, from, to) => {
+    const two = old
+      .replace('size: 60', 'size: 60, offset: -200 900')
+      .replace('anchor: right top, offset: -24 24, ', 'anchor: right top, ');
+    put('o1.yaml', two);
+    put('o2.yaml', two.replace(from, to));
+    const { changes } = JSON.parse((await run('o1.yaml', 'o2.yaml', ...screens, '--json')).out) as Told;
+    expect(changes).toHaveLength(1);
+    expect((await run('o1.yaml', 'o2.yaml', ...screens)).out).toContain(`sonar ${sentence} on both screens`);
   });
 
   test('what cannot be compared is refused in a sentence', async () => {
@@ -171,8 +220,19 @@ describe('pimbot compare', () => {
       '{ "pimbot-baseline": 1, "views": [], "findings": [], "seen": [{ "view": "dive", "width": "9" }] }',
     );
     expect((await run('bad.json', 'new.yaml')).err).toContain(
-      '"bad.json" is a baseline that was changed or cut short',
+      '"bad.json" is a baseline of another version of Pimbot: save it again',
     );
+    for (const seen of [
+      '5',
+      '[null]',
+      '[{ "view": "dive", "screen": "s", "occasion": {}, "widgets": [5] }]',
+    ]) {
+      put('bad.json', `{ "pimbot-baseline": 2, "views": [], "findings": [], "seen": ${seen} }`);
+      expect(await run('bad.json', 'new.yaml')).toMatchObject({
+        code: 2,
+        err: expect.stringContaining('"bad.json" is a baseline that was changed or cut short') as unknown,
+      });
+    }
     expect((await run('gone.yaml', 'new.yaml')).err).toContain('there is no file "gone.yaml"');
     expect((await run('old.yaml', 'new.yaml', '--report', 'x.pdf')).err).toContain('ends in .html or .json');
   });

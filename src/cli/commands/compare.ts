@@ -76,7 +76,7 @@ export function compareCommands(program: Command, io: Io, done: (code: number) =
       '--prove',
       'prove both on every size of screen too, and say on which the new one no longer holds; of a baseline, what it keeps of that',
     )
-    .option('--exact', 'any difference is exit code 1, not only new findings')
+    .option('--exact', 'any difference is exit code 1, not only new and worse findings')
     .option('--json', 'print JSON')
     .addHelpText(
       'after',
@@ -87,8 +87,9 @@ Examples:
   pimbot compare old/hud.yaml hud.yaml --view dive --screen ultrawide --exact
   pimbot compare hud-1.4.yaml hud.yaml --prove
 
-Exit codes: 0 nothing new is found, 1 new findings (with --exact: any difference; with
---prove: sizes on which a view no longer holds), 2 unusable input.`,
+Exit codes: 0 nothing new is found and nothing is worse, 1 new or worse findings (with
+--exact: any difference; with --prove: sizes on which a view no longer holds), 2
+unusable input.`,
     )
     .action(async (old: string, now: string, call: CompareCall) => done(await compare(old, now, call, io)));
   withWhat(
@@ -132,6 +133,8 @@ interface Side {
   readonly proved?: SavedProofs;
 }
 
+/** Of the format of a baseline. */
+const baselineVersion = 2;
 /** The most bytes a baseline may have. */
 const mostBaselineBytes = 1024 * 1024 * 1024;
 
@@ -165,8 +168,10 @@ async function compare(old: string, now: string, call: CompareCall, io: Io): Pro
     if (call.prove) io.out(proofChangeTerminal(proved, io.tones));
   }
   const { changes, views, findings } = comparison;
-  const worse = findings.new.some(({ outcome }) => outcome === 'failed');
-  const differs = changes.length + views.new.length + views.gone.length + findings.gone.length > 0;
+  const found = [...findings.new, ...findings.worse.map((one) => one.now)];
+  const worse = found.some(({ outcome }) => outcome === 'failed');
+  const differs =
+    changes.length + views.new.length + views.gone.length + findings.gone.length + findings.better.length > 0;
   const isLost = proved.some(({ lost }) => lost > 0);
   return worse || isLost || (call.exact && differs) ? exitFindings : exitClean;
 }
@@ -232,7 +237,7 @@ async function baseline(file: string, call: BaselineCall, io: Io): Promise<numbe
   const proved = proofs && writtenProofs(proofs, call.locale);
   writeWhole(
     call.out,
-    `${JSON.stringify({ 'pimbot-baseline': 1, ...side.snapshot, ...(proved && { proved }) })}\n`,
+    `${JSON.stringify({ 'pimbot-baseline': baselineVersion, ...side.snapshot, ...(proved && { proved }) })}\n`,
   );
   const { seen, findings } = side.snapshot;
   const kept = [
@@ -274,7 +279,12 @@ function savedIn(path: string): Pick<Side, 'snapshot' | 'proved'> | undefined {
       'pimbot-baseline'?: unknown;
       readonly 'proved'?: SavedProofs;
     } & Snapshot;
-    if (read?.['pimbot-baseline'] !== 1) return undefined;
+    const saved = read?.['pimbot-baseline'];
+    if (saved === undefined) return undefined;
+    if (saved !== baselineVersion)
+      throw new UsageError(
+        `"${path}" is a baseline of another version of Pimbot: save it again with \`pimbot baseline\``,
+      );
     const { proved, ...snapshot } = read;
     if (!isSnapshot(snapshot) || (proved !== undefined && !readProofs(proved)))
       throw new UsageError(`"${path}" is a baseline that was changed or cut short`);
@@ -290,21 +300,25 @@ function savedIn(path: string): Pick<Side, 'snapshot' | 'proved'> | undefined {
 /** Whether everything a comparison reads is there and of its type: a file may hold anything. */
 function isSnapshot({ views, seen, findings }: Partial<Snapshot>): boolean {
   const isText = (value: unknown) => typeof value === 'string';
-  if (!Array.isArray(views) || !Array.isArray(seen) || !Array.isArray(findings)) return false;
-  const isWidget = ([id, ...numbers]: readonly unknown[]) =>
-    isText(id) && numbers.length === 7 && numbers.every(Number.isFinite);
-  return (
-    views.every(isText) &&
-    findings.every(({ key, check, message }) => [key, check, message].every(isText)) &&
-    seen.every(
-      ({ view, screen, width, height, occasion, widgets }) =>
-        [view, screen].every(isText) &&
-        [width, height].every(Number.isFinite) &&
-        typeof occasion === 'object' &&
-        Array.isArray(widgets) &&
-        widgets.every(isWidget),
-    )
-  );
+  const isList = (value: unknown, isOne: (one: unknown) => boolean) =>
+    Array.isArray(value) && value.every(isOne);
+  const isMap = (value: unknown): value is { readonly [key: string]: unknown } =>
+    typeof value === 'object' && value !== null && !Array.isArray(value);
+  const isPlace = (one: unknown) =>
+    Array.isArray(one) && Number.isInteger(one[0]) && (one[1] === null || Number.isFinite(one[1]));
+  const isWidget = (one: unknown) =>
+    Array.isArray(one) && one.length === 10 && isText(one[0]) && one.slice(1).every(Number.isFinite);
+  const isFinding = (one: unknown) =>
+    isMap(one) &&
+    [one['key'], one['check'], one['message'], one['fails'], one['unit']].every(isText) &&
+    isList(one['on'], isPlace);
+  const isSeen = (one: unknown) =>
+    isMap(one) &&
+    [one['view'], one['screen']].every(isText) &&
+    [one['width'], one['height']].every(Number.isFinite) &&
+    isMap(one['occasion']) &&
+    isList(one['widgets'], isWidget);
+  return isList(views, isText) && isList(findings, isFinding) && isList(seen, isSeen);
 }
 
 /** How many layouts of a view are drawn. */

@@ -1,5 +1,11 @@
-import type { Comparison, WidgetChange } from '../../compare/index.ts';
-import { allScreens, amount, printable } from '../wording.ts';
+import type {
+  Comparison,
+  FindingChanges,
+  FoundAgain,
+  SeenFinding,
+  WidgetChange,
+} from '../../compare/index.ts';
+import { allScreens, amount, counted, printable } from '../wording.ts';
 
 /** What was compared with what, as the user named them. */
 export interface Compared {
@@ -30,6 +36,8 @@ export function changeSentence(
       return `moved by ${amount(by)} px ${where}${most}`;
     case 'resized':
       return `is ${sizeOf(to)} px where it was ${sizeOf(from)}, ${where}${most}`;
+    case 'order':
+      return `is drawn over or under others than before, ${where}`;
     case 'looks':
       return `looks different ${where}`;
     case 'says':
@@ -42,7 +50,20 @@ function sizeOf(size: WidgetChange['from']): string {
   return size ? size.map(amount).join(' × ') : 'nothing';
 }
 
+/** How many changes and findings there are, of each kind. */
+export function countsOf({ changes, findings }: Comparison, ofWhat = ''): string {
+  const kinds: readonly (keyof FindingChanges)[] = ['new', 'worse', 'better', 'gone', 'unchanged'];
+  const counts = kinds.map((kind) => `${findings[kind].length} ${kind}`);
+  return `${counted(changes.length, 'change')}${ofWhat}, findings: ${counts.join(', ')}`;
+}
+
+/** A finding of both documents in a sentence: how it is, and how it was. */
+export function toldAgain({ now, before, layouts: [was, is] }: FoundAgain): string {
+  const then = before.message === now.message ? '' : ` ${printable(before.message)},`;
+  return `${told(now)}, in ${counted(is, 'layout')}; before:${then} in ${was}`;
+}
+
 /** A finding of a comparison in a sentence. */
-export function told({ view, widget, message }: Comparison['findings']['new'][number]): string {
+export function told({ view, widget, message }: SeenFinding): string {
   return printable(`${view === undefined ? '' : `${view}/`}${widget} ${message}`);
 }

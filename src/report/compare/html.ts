@@ -1,9 +1,7 @@
-import type { Comparison } from '../../compare/index.ts';
 import { escapeXml } from '../../paint/index.ts';
 import { page } from '../page/page.ts';
 import type { Occasion } from '../../view/index.ts';
-import { counted } from '../wording.ts';
-import { changeSentence, told, type Compared } from './compared.ts';
+import { changeSentence, countsOf, told, toldAgain, type Compared } from './compared.ts';
 
 /** A view before and after, drawn where much of what changed is seen. */
 export interface Pair {
@@ -59,10 +57,15 @@ export function compareHtml({ old, now, comparison, screens }: Compared, pairs: 
       );
     return `<section><h2>${escapeXml(view)}</h2>${drawn[0] ?? ''}${list(said)}${drawn.slice(1).join('')}</section>`;
   });
-  const finding = (mark: string, tone: string) => (one: Comparison['findings']['new'][number]) =>
-    `<span class="${tone}">${mark}</span> ${escapeXml(told(one))} <code>${escapeXml(one.check)}</code>`;
-  const said = [...findings.new.map(finding('new', 'bad')), ...findings.gone.map(finding('gone', 'good'))];
-  const title = `${counted(changes.length, 'change')}, findings: ${findings.new.length} new, ${findings.gone.length} gone, ${findings.unchanged.length} unchanged`;
+  const finding = (mark: string, tone: string, sentence: string, check: string) =>
+    `<span class="${tone}">${mark}</span> ${escapeXml(sentence)} <code>${escapeXml(check)}</code>`;
+  const said = [
+    ...findings.new.map((one) => finding('new', 'bad', told(one), one.check)),
+    ...findings.worse.map((one) => finding('worse', 'bad', toldAgain(one), one.now.check)),
+    ...findings.better.map((one) => finding('better', 'good', toldAgain(one), one.now.check)),
+    ...findings.gone.map((one) => finding('gone', 'good', told(one), one.check)),
+  ];
+  const title = countsOf(comparison);
   return page({
     title,
     style: compareStyle,

@@ -1,3 +1,4 @@
+import type { FoundAgain, SeenFinding } from '../../compare/index.ts';
 import type { Compared } from './compared.ts';
 
 /** The comparison for machines. */
@@ -20,20 +21,23 @@ export function compareJson({ old, now, comparison }: Compared): string {
         locales,
         worst: { screen: worst.screen, ...worst.occasion },
       })),
-      'findings': Object.fromEntries(
-        Object.entries(findings).map(([key, some]) => [
-          key,
-          some.map(({ check, view, widget, outcome, message }) => ({
-            check,
-            view,
-            widget,
-            outcome,
-            message,
-          })),
-        ]),
-      ),
+      'findings': {
+        new: findings.new.map(findingJson),
+        worse: findings.worse.map(againJson),
+        better: findings.better.map(againJson),
+        gone: findings.gone.map(findingJson),
+        unchanged: findings.unchanged.map(findingJson),
+      },
     },
     null,
     2,
   )}\n`;
+}
+
+function findingJson({ check, view, widget, outcome, message }: SeenFinding): object {
+  return { check, view, widget, outcome, message };
+}
+
+function againJson({ now, before, layouts: [was, is] }: FoundAgain): object {
+  return { ...findingJson(now), layouts: is, before: { message: before.message, layouts: was } };
 }

@@ -1,6 +1,6 @@
 import type { Tones } from '../report.ts';
 import { counted, printable } from '../wording.ts';
-import { changeSentence, told, type Compared } from './compared.ts';
+import { changeSentence, countsOf, told, toldAgain, type Compared } from './compared.ts';
 
 /** The comparison for a person. */
 export function compareTerminal({ old, now, comparison, screens }: Compared, tones: Tones): string {
@@ -25,12 +25,16 @@ export function compareTerminal({ old, now, comparison, screens }: Compared, ton
   }
   for (const one of findings.new)
     lines.push(`${tones.bad('✗ new')} ${told(one)}  ${tones.faint(`[${one.check}]`)}`);
+  for (const one of findings.worse)
+    lines.push(`${tones.bad('✗ worse')} ${toldAgain(one)}  ${tones.faint(`[${one.now.check}]`)}`);
+  for (const one of findings.better)
+    lines.push(`${tones.good('✓ better')} ${toldAgain(one)}  ${tones.faint(`[${one.now.check}]`)}`);
   for (const one of findings.gone)
     lines.push(`${tones.good('✓ gone')} ${told(one)}  ${tones.faint(`[${one.check}]`)}`);
-  if (findings.new.length + findings.gone.length > 0) lines.push('');
+  if (lines.at(-1) !== '') lines.push('');
   const apart = unmatched > 0 ? `; ${counted(unmatched, 'layout')} only one of them has` : '';
   lines.push(
-    `${counted(changes.length, 'change')} of widgets, findings: ${findings.new.length} new, ${findings.gone.length} gone, ${findings.unchanged.length} unchanged ${tones.faint(`(${counted(layouts, 'layout')} compared${apart})`)}`,
+    `${countsOf(comparison, ' of widgets')} ${tones.faint(`(${counted(layouts, 'layout')} compared${apart})`)}`,
   );
   return `${lines.join('\n')}\n`;
 }
