@@ -50,9 +50,10 @@ export class Mirror {
     this.#seen = version;
     this.#wait = every;
     const items = this.#input.accessible();
-    const there = new Set(items.map(({ id }) => id));
+    const there = new Map(items.map(({ id, role }) => [id, role]));
     for (const [id, element] of this.#elements) {
-      if (there.has(id)) continue;
+      // Another version of the document may have something else under an id.
+      if (there.get(id) === (element.getAttribute('role') ?? 'text')) continue;
       element.remove();
       this.#elements.delete(id);
     }
@@ -144,10 +145,8 @@ function write(element: HTMLElement, item: AccessibleItem): void {
   put(element, 'aria-orientation', orientation);
   put(element, 'aria-live', live);
   put(element, 'aria-modal', role === 'dialog' ? 'true' : undefined);
-  const percent = value === undefined ? undefined : String(Math.round(100 * value));
-  put(element, 'aria-valuenow', percent);
-  put(element, 'aria-valuemin', percent && '0');
-  put(element, 'aria-valuemax', percent && '100');
+  // Of 0 to 100, which need not be said (WAI-ARIA 1.2: slider, meter, separator).
+  put(element, 'aria-valuenow', value === undefined ? undefined : String(Math.round(100 * value)));
   if (text !== undefined) words(element, text);
 }
 

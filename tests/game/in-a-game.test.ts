@@ -249,6 +249,11 @@ describe('while developing', () => {
     await overlay.getByText('hud.yaml:15:48').first().waitFor();
     expect(await shown.getByRole('button', { name: 'Rise' }).count()).toBe(1);
     await saved(file, text, shown.getByRole('button', { name: 'Surface' }));
+    // Under the same id it is another thing to a screen reader.
+    const lamp = text.replace('kind: button', 'kind: checkbox').replace('text: Surface', 'label: Surface');
+    await saved(file, lamp, shown.getByRole('checkbox', { name: 'Surface' }));
+    expect(await shown.getByRole('button', { name: 'Surface' }).count()).toBe(0);
+    await saved(file, text, shown.getByRole('button', { name: 'Surface' }));
     expect(await shown.evaluate(() => (window as unknown as { kept?: boolean }).kept)).toBe(true);
     await shown.close();
     expect(existsSync(join(folder, 'hud.d.yaml.ts'))).toBe(true);
