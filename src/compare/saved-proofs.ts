@@ -36,7 +36,12 @@ export function readProofs(saved: unknown): readonly ProvedSizes[] | undefined {
   const found: ProvedSizes[] = [];
   for (const one of views as readonly unknown[]) {
     const { view, region, open } = (one ?? {}) as Partial<SavedProofs['views'][number]>;
-    if (!isText(view) || !isPolygon(region) || !Array.isArray(open) || !open.every(isPolygon))
+    if (
+      !isText(view) ||
+      !(isPolygon(region) || isNone(region)) ||
+      !Array.isArray(open) ||
+      !open.every(isPolygon)
+    )
       return undefined;
     found.push({ view, region: polygonOf(region), open: open.map(polygonOf) });
   }
@@ -54,6 +59,11 @@ function polygonOf(corners: Corners): Polygon {
 
 function isText(value: unknown): value is string {
   return typeof value === 'string';
+}
+
+/** Of a view that supports none of the sizes. */
+function isNone(value: unknown): value is Corners {
+  return Array.isArray(value) && value.length === 0;
 }
 
 function isPolygon(value: unknown): value is Corners {

@@ -1,7 +1,7 @@
 import { distinct, sidesOf, subtract, unionArea, within, type Polygon } from './polygon.ts';
 import type { ViewProof } from './prove-document.ts';
 
-/** How the sizes on which a view holds have changed: shares of all that both support, from 0 to 1. */
+/** How the sizes on which a view holds have changed: shares of all that both support, from 0 to 1, where nothing else is said. */
 export interface ProofChange {
   readonly view: string;
   /** On which it did not hold, and does not. */
@@ -10,11 +10,15 @@ export interface ProofChange {
   /** On which it held and no longer does; did not and does now. */
   readonly lost: number;
   readonly gained: number;
+  /** What is supported no more, as a share of what was; and what is newly, as a share of what is. */
+  readonly dropped: number;
+  readonly added: number;
 }
 
 /** What is kept of the proof of a view, to compare another with. */
 export interface ProvedSizes {
   readonly view: string;
+  /** Without corners where a view supports none of the sizes. */
   readonly region: Polygon;
   /** Sizes that fail, and those that are not proved: convex parts, which may overlap. */
   readonly open: readonly Polygon[];
@@ -33,9 +37,11 @@ export function compareProofs(
     const old = before.find(({ view }) => view === one.view);
     if (!old) return [];
     // What only one of the two supports is promised by that one alone.
-    const both = within(one.region, sidesOf(old.region));
-    const whole = unionArea([both]);
-    if (whole === 0) return [];
+    const both = isNone(old.region) ? [] : within(one.region, sidesOf(old.region));
+    const whole = isNone(both) ? 0 : unionArea([both]);
+    const [dropped, added] = [old, one].map(({ region }) => beyond(region, whole)) as [number, number];
+    const { view } = one;
+    if (whole === 0) return [{ view, before: 0, now: 0, lost: 0, gained: 0, dropped, added }];
     const [was, is] = [old, one].map((proof) =>
       ('open' in proof ? proof.open : partsOf(proof))
         .map((part) => within(part, sidesOf(both)))
@@ -44,15 +50,32 @@ export function compareProofs(
     const [areaBefore, areaNow] = [unionArea(was), unionArea(is)];
     return [
       {
-        view: one.view,
+        view,
         before: areaBefore / whole,
         now: areaNow / whole,
         lost: unionArea(subtract(is, was, thinnest)) / whole,
         gained: unionArea(subtract(was, is, thinnest)) / whole,
+        dropped,
+        added,
       },
     ];
   });
 }
+
+function isNone(region: Polygon): boolean {
+  return region.length === 0;
+}
+
+/** The share of a region that is beyond a part of it of some area; what rounding leaves is none. */
+function beyond(region: Polygon, area: number): number {
+  if (isNone(region)) return 0;
+  const whole = unionArea([region]);
+  const share = 1 - area / whole;
+  return share > roundedAway ? share : 0;
+}
+
+/** Baselines keep corners to a thousandth of a px. */
+const roundedAway = 1e-6;
 
 /** Everything that is no proof that a view holds: sizes that fail, and those that are not proved. */
 export function partsOf({ failures, gaps }: Pick<ViewProof, 'failures' | 'gaps'>): readonly Polygon[] {

@@ -192,5 +192,21 @@ test('a view that supports none of the sizes keeps no other from being proved, a
     err: 'pimbot: nothing to prove: tiny, usual support no size of those, or a line of them alone\n',
   });
   const compared = await pimbotHere(['compare', 'some.yaml', 'none.yaml', '--prove'], folder.path);
-  expect(compared.out).toContain('no view supports the same sizes in both: nothing was compared');
+  expect(compared).toEqual({
+    code: 2,
+    out: '',
+    err: 'pimbot: nothing to compare: no layout of tiny, usual is in both; their screens, cases, languages or what they support are others\n',
+  });
+  writeFileSync(join(folder.path, 'also.yaml'), text('').replace('to: 300x300', 'to: 1280x720'));
+  const more = await pimbotHere(['compare', 'some.yaml', 'also.yaml', '--prove'], folder.path);
+  expect([more.code, more.out]).toEqual([
+    0,
+    expect.stringContaining('~ tiny supports more: 100 % of its sizes are new\n'),
+  ]);
+  await pimbotHere(['baseline', 'also.yaml', '--prove', '--out', 'also.json'], folder.path);
+  const less = await pimbotHere(['compare', 'also.json', 'some.yaml', '--prove'], folder.path);
+  expect([less.code, less.out]).toEqual([
+    0,
+    expect.stringContaining('~ tiny supports 100 % of its sizes no more\n'),
+  ]);
 });

@@ -46,15 +46,39 @@ test('says on which share of the sizes a view no longer holds, and on which it d
     now: expect.closeTo(0.3995),
     lost: expect.closeTo(0.2),
     gained: 0,
+    dropped: 0,
+    added: 0,
   });
   const [grown] = compareProofs(wide, narrow);
   expect(grown).toMatchObject({ lost: 0, gained: expect.closeTo(0.2) });
   expect(compareProofs(narrow, narrow)[0]).toMatchObject({ lost: 0, gained: 0 });
 });
 
-test('sizes that only one of the two supports are not compared', () => {
-  const [change] = compareProofs(proofsOf(300), proofsOf(500, { from: '1000x400' }));
-  expect(change).toMatchObject({ before: 0, now: 0, lost: 0, gained: 0 });
+test('sizes that only one of the two supports are told as such, and not compared', async () => {
+  const [all, wide] = [proofsOf(300), proofsOf(500, { from: '1000x400' })];
+  const same = { before: 0, now: 0, lost: 0, gained: 0 };
+  // 1,000 of 500 to 1,500 px wide: a half.
+  expect(compareProofs(all, wide)).toEqual([
+    { view: 'test', ...same, dropped: expect.closeTo(0.5), added: 0 },
+  ]);
+  expect(compareProofs(wide, all)).toEqual([
+    { view: 'test', ...same, dropped: 0, added: expect.closeTo(0.5) },
+  ]);
+  const low = proofsOf(300, { to: '900x1400' });
+  expect(compareProofs(low, wide)).toEqual([{ view: 'test', ...same, dropped: 1, added: 1 }]);
+  writeFileSync(join(folder.path, 'all.yaml'), rows(250));
+  const half = 'dive:\n    supports: { from: 4160x360 }';
+  writeFileSync(join(folder.path, 'half.yaml'), rows(250).replace('dive:', half));
+  const args = ['all.yaml', 'half.yaml', '--prove', '--screen', '7680x4320'];
+  const { code, out } = await pimbotHere(['compare', ...args], folder.path);
+  expect(out).toContain(
+    '~ dive holds on 100 % of the sizes that both support, before on 100 %: as before; it supports 50 % of its sizes no more'.replace(
+      ', before on 100 %: as before',
+      ', as before',
+    ),
+  );
+  expect(code).toBe(0);
+  expect((await pimbotHere(['compare', ...args, '--exact'], folder.path)).code).toBe(1);
 });
 
 test('pimbot compare --prove fails where a view holds on fewer sizes', async () => {

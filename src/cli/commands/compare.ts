@@ -149,8 +149,16 @@ async function compare(old: string, now: string, call: CompareCall, io: Io): Pro
   progress.clear();
   if (!before || !after) return exitUnusable;
   const comparison = compareSnapshots(before.snapshot, after.snapshot);
+  // What a baseline keeps is read at once, and refused before anything is proved.
+  const kept = call.prove && !before.loaded ? await provedOn(before, call, progress) : undefined;
+  const shared = after.snapshot.views.filter((view) => before.snapshot.views.includes(view));
+  // That nothing has changed where nothing was compared would be a lie.
+  if (shared.length > 0 && comparison.layouts === 0)
+    throw new UsageError(
+      `nothing to compare: no layout of ${shared.join(', ')} is in both; their screens, cases, languages or what they support are others`,
+    );
   const proved = call.prove
-    ? compareProofs(await provedOn(before, call, progress), await provedOn(after, call, progress))
+    ? compareProofs(kept ?? (await provedOn(before, call, progress)), await provedOn(after, call, progress))
     : [];
   progress.clear();
   const names = [...new Set(after.snapshot.seen.map(({ screen }) => screen))];
@@ -173,7 +181,8 @@ async function compare(old: string, now: string, call: CompareCall, io: Io): Pro
   const differs =
     changes.length + views.new.length + views.gone.length + findings.gone.length + findings.better.length > 0;
   const isLost = proved.some(({ lost }) => lost > 0);
-  return worse || isLost || (call.exact && differs) ? exitFindings : exitClean;
+  const isOther = differs || proved.some(({ gained, dropped, added }) => gained + dropped + added > 0);
+  return worse || isLost || (call.exact && isOther) ? exitFindings : exitClean;
 }
 
 /**
@@ -203,8 +212,9 @@ async function provedOn(
   const { file, document } = loaded;
   const all = Object.keys(document.source.views);
   const asked = views === undefined ? all : all.filter((name) => views.includes(name));
-  const { supported } = apartBySupport(document, asked, everySize);
-  if (supported.length === 0) return [];
+  const { supported, unsupported } = apartBySupport(document, asked, everySize);
+  const none = unsupported.map((view): ProvedSizes => ({ view, region: [], open: [] }));
+  if (supported.length === 0) return none;
   optimiseLater();
   const proofs = await proveOnThreads({
     file,
@@ -216,7 +226,7 @@ async function provedOn(
     kept: keptFor(file, call),
     progress: (done, all) => progress.tell(done, all, 'view'),
   });
-  return proofs.map(sizesOf);
+  return [...proofs.map(sizesOf), ...none];
 }
 
 function namesOf(locales: readonly string[] | undefined): string {
