@@ -45,6 +45,7 @@ export const pimbotMatchers = {
   /** Every check passes on the screens; what is undecided does not fail. */
   toPassOnScreens(received: unknown, options: MatcherOptions = {}): MatcherAnswer {
     const view = viewOf(received, 'toPassOnScreens');
+    refuseOthers(options, ['screens', 'checks']);
     const on = screensOf(options.screens, received, view);
     refuseUnknown(
       options.checks,
@@ -58,6 +59,7 @@ export const pimbotMatchers = {
   /** It is proved that no check fails on any size of screen between two; what is not proved fails too. */
   toHoldOnEverySize(received: unknown, options: SizesOptions = {}): MatcherAnswer {
     const view = viewOf(received, 'toHoldOnEverySize');
+    refuseOthers(options, ['from', 'to', 'aspect', 'device', 'checks']);
     const { from = everySize.from, to = everySize.to, aspect, device = desktop, checks: only } = options;
     // One that is not proved would hold whatever the view is like.
     refuseUnknown(only, provedChecks);
@@ -96,7 +98,7 @@ export const pimbotMatchers = {
     received: unknown,
     widget: string,
     within: string,
-    options: MatcherOptions = {},
+    options: Pick<MatcherOptions, 'screens'> = {},
   ): MatcherAnswer {
     return promised(
       received,
@@ -108,13 +110,21 @@ export const pimbotMatchers = {
   },
 
   /** No two of these widgets overlap. */
-  toNeverOverlap(received: unknown, widgets: readonly string[], options: MatcherOptions = {}): MatcherAnswer {
+  toNeverOverlap(
+    received: unknown,
+    widgets: readonly string[],
+    options: Pick<MatcherOptions, 'screens'> = {},
+  ): MatcherAnswer {
     const what = `to have ${widgets.join(', ')} never overlap`;
     return promised(received, 'toNeverOverlap', { widgets, never: 'overlap' }, what, options);
   },
 
   /** Anything a view can promise of its widgets: `{ widget: 'sonar', 'at-least': { width: '9 mm' } }`. */
-  toKeepPromise(received: unknown, promise: PromiseSource, options: MatcherOptions = {}): MatcherAnswer {
+  toKeepPromise(
+    received: unknown,
+    promise: PromiseSource,
+    options: Pick<MatcherOptions, 'screens'> = {},
+  ): MatcherAnswer {
     return promised(received, 'toKeepPromise', promise, `to keep ${JSON.stringify(promise)}`, options);
   },
 };
@@ -125,15 +135,22 @@ function refuseUnknown(asked: readonly CheckId[] | undefined, known: readonly Ch
   for (const id of asked ?? []) if (!known.includes(id)) throw new NoSuchName('check', id, known);
 }
 
+/** @throws NoSuchName for an option there is not: what it was to say would not be so. */
+function refuseOthers(options: object, known: readonly string[]): void {
+  for (const name of Object.keys(options))
+    if (!known.includes(name)) throw new NoSuchName('option', name, known);
+}
+
 function promised(
   received: unknown,
   matcher: string,
   promise: PromiseSource,
   what: string,
-  { screens }: MatcherOptions,
+  options: Pick<MatcherOptions, 'screens'>,
 ): MatcherAnswer {
   const view = viewOf(received, matcher);
-  const on = screensOf(screens, received, view);
+  refuseOthers(options, ['screens']);
+  const on = screensOf(options.screens, received, view);
   return answer(view, on, keptOn(view, promise, on), what);
 }
 
