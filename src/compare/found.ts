@@ -7,6 +7,8 @@ export interface FoundAgain {
   readonly now: SeenFinding;
   /** Layouts that both documents were laid out in, in which it was found before, and is found now. */
   readonly layouts: readonly [before: number, now: number];
+  /** In how many it is now and was not, or is worse than it was. */
+  readonly worse: number;
 }
 
 /** What became of findings. */
@@ -84,6 +86,6 @@ function foundAgain(
   }
   return {
     became: worse > 0 ? 'worse' : better + was.size > 0 ? 'better' : 'unchanged',
-    found: { before, now, layouts },
+    found: { before, now, layouts, worse },
   };
 }

@@ -168,6 +168,7 @@ describe('pimbot compare', () => {
     expect(now).toMatchObject({
       widget: 'lamp',
       layouts: 2,
+      worse: 0,
       message: expect.stringContaining('70') as unknown,
     });
     expect(before).toEqual({ layouts: 2, message: expect.stringContaining('60') as unknown });
@@ -186,13 +187,15 @@ describe('pimbot compare', () => {
     const { code, out } = await run('few.yaml', 'more.yaml', ...screens);
     expect(code).toBe(1);
     expect(unwrapped(out)).toContain(
-      '✗ worse dive/sonar sticks out 32 px past the right edge of the screen, in 2 layouts; before: in 1 [off-screen]',
+      '✗ worse dive/sonar sticks out 32 px past the right edge of the screen, in 2 layouts, worse in 1 of them; before: in 1 [off-screen]',
     );
     expect((await run('more.yaml', 'few.yaml', ...screens)).code).toBe(0);
     await pimbotHere(['baseline', 'few.yaml', ...screens, '--out', 'few.baseline.json'], folder.path);
     const saved = await run('few.baseline.json', 'more.yaml', ...screens, '--report', 'out/worse.html');
     expect(saved).toEqual({ code, out: out.replace('few.yaml', 'few.baseline.json'), err: '' });
-    expect(readFileSync(join(folder.path, 'out/worse.html'), 'utf8')).toContain('in 2 layouts; before: in 1');
+    expect(readFileSync(join(folder.path, 'out/worse.html'), 'utf8')).toContain(
+      'worse in 1 of them; before: in 1',
+    );
     // On the screen that both fail on it is the same.
     const { out: same } = await run('few.yaml', 'more.yaml', '--screen', 'ultrawide');
     expect(same).toContain('0 new, 0 worse, 0 better, 0 gone, 2 unchanged');

@@ -58,9 +58,11 @@ export function countsOf({ changes, findings }: Comparison, ofWhat = ''): string
 }
 
 /** A finding of both documents in a sentence: how it is, and how it was. */
-export function toldAgain({ now, before, layouts: [was, is] }: FoundAgain): string {
+export function toldAgain({ now, before, layouts: [was, is], worse }: FoundAgain): string {
   const then = before.message === now.message ? '' : ` ${printable(before.message)},`;
-  return `${told(now)}, in ${counted(is, 'layout')}; before:${then} in ${was}`;
+  // Where it is worse in all of them, that is what the line says.
+  const some = worse > 0 && worse < is ? `, worse in ${worse} of them` : '';
+  return `${told(now)}, in ${counted(is, 'layout')}${some}; before:${then} in ${was}`;
 }
 
 /** A finding of a comparison in a sentence. */

@@ -107,5 +107,5 @@ figure { margin: 0; } figcaption { color: var(--soft); margin-bottom: 4px; }
 header p { margin: 0; }
 section { margin-top: 28px; }
 h3 { margin: 18px 0 0; font-size: 1em; font-weight: 400; color: var(--soft); }
-ol { gap: 6px; } li { padding: 6px 13px; }
+ol { gap: 6px; } li { padding: 6px 13px; } li code { white-space: nowrap; }
 `;

@@ -38,6 +38,6 @@ function findingJson({ check, view, widget, outcome, message }: SeenFinding): ob
   return { check, view, widget, outcome, message };
 }
 
-function againJson({ now, before, layouts: [was, is] }: FoundAgain): object {
-  return { ...findingJson(now), layouts: is, before: { message: before.message, layouts: was } };
+function againJson({ now, before, layouts: [was, is], worse }: FoundAgain): object {
+  return { ...findingJson(now), layouts: is, worse, before: { message: before.message, layouts: was } };
 }
