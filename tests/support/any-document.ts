@@ -102,6 +102,7 @@ class Making {
       return this.#some(
         [0.15, 'align-self', ['start', 'center', 'end', 'stretch']],
         [0.2, 'margin', [3, '2 6']],
+        [0.1, 'justify-self', ['start', 'center', 'end', 'stretch']],
         ...(arrange === 'grid'
           ? ([
               [0.2, 'column-span', [1, 2, 3]],
@@ -130,7 +131,14 @@ class Making {
       [0.1, 'min-width', lengths],
       [0.1, 'max-width', lengths],
       [0.08, 'max-height', lengths],
+      [0.06, 'min-height', lengths],
+      [0.05, 'aspect', [1, '16/9', 0.5]],
       [0.08, 'rotate', [10, '{n}', 45]],
+      [0.04, 'skew', [12, '8 -4']],
+      [0.04, 'area', ['bleed']],
+      [0.04, 'direction', ['rtl']],
+      [0.04, 'hit-area', ['ellipse']],
+      [0.04, 'pointer-events', ['none']],
       [0.06, 'z', [1, 2, -1, '{k}']],
       [0.06, 'visible', ['{b}', false, '{not b}']],
       [0.08, 'gone', ['{b}', '{n > 1}', '{l = 0}']],
@@ -261,7 +269,9 @@ class Making {
     return {
       ...made,
       ...(arranged as WidgetSource),
-      ...(['panel', 'listbox', 'dialog'].includes(kind) && this.#some([0.1, 'scroll', ['y', 'x', 'both']])),
+      ...this.#some([0.1, 'overflow', ['clip', 'visible']]),
+      ...(['panel', 'listbox', 'dialog'].includes(kind) &&
+        this.#some([0.1, 'scroll', ['y', 'x', 'both']], [0.05, 'scroll-offset', [20, '30 10', '{w}']])),
       children: Array.from({ length: by.whole(1, 4) }, () => this.widget(depth - 1, arrange, inside)),
     };
   }
