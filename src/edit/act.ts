@@ -238,7 +238,8 @@ function alsoMoved(before: View, after: View, act: Act, widgets: readonly string
   const [was, is] = [before.layoutOn(screen), after.layoutOn(screen)];
   const meant = new Set([
     ...widgets,
-    ...('widgets' in act ? act.widgets : []),
+    // What is copied is meant to stay.
+    ...('widgets' in act && act.do !== 'duplicate' ? act.widgets : []),
     ...('widget' in act && typeof act.widget === 'string' ? [act.widget] : []),
   ]);
   const found: { widget: string; by: number }[] = [];

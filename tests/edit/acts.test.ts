@@ -238,6 +238,15 @@ views:
     expect(copy).toMatch(/anchor-to: one-2,.*may-overlap: \[ ?one-2, away ?\]/);
   });
 
+  test('what a copy beside it moves is told, also of what was copied', () => {
+    const row = `${head}      - { id: row, anchor: right top, arrange: row, children: [{ id: a, size: 10 }, { id: b, size: 30 }] }\n`;
+    expect(after(row, { do: 'duplicate', widgets: ['b'] }).alsoMoved).toEqual([
+      { widget: 'row', by: 30 },
+      { widget: 'a', by: 30 },
+      { widget: 'b', by: 30 },
+    ]);
+  });
+
   test('duplicates beside, with ids of their own; deletes; adds', () => {
     const twice = after(source, { do: 'duplicate', widgets: ['first'] });
     expect(twice.widgets).toEqual(['first-2']);
