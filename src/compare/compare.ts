@@ -25,7 +25,12 @@ export interface WidgetChange {
 
 /** What is different between two documents. */
 export interface Comparison {
-  readonly views: { readonly new: readonly string[]; readonly gone: readonly string[] };
+  readonly views: {
+    readonly new: readonly string[];
+    readonly gone: readonly string[];
+    /** Of both, and no layout of it is in both: nothing of it was compared. */
+    readonly apart: readonly string[];
+  };
   readonly changes: readonly WidgetChange[];
   /** Layouts in which something changed, in the order they were made in: plain ones before others. */
   readonly changed: readonly ChangedLayout[];
@@ -61,11 +66,13 @@ export function compareSnapshots(old: Snapshot, now: Snapshot): Comparison {
   const before = new Map(old.seen.map((one) => [layoutKey(one), one]));
   const changes = new Map<string, Collected>();
   const changed: ChangedLayout[] = [];
+  const compared = new Set<string>();
   let layouts = 0;
   for (const one of now.seen) {
     const was = before.get(layoutKey(one));
     if (!was) continue;
     layouts++;
+    compared.add(one.view);
     const mine: number[] = [];
     compareViews(was, one, (kind, widget, by, from, to) => {
       const key = `${one.view}\n${widget}\n${kind}`;
@@ -104,6 +111,7 @@ export function compareSnapshots(old: Snapshot, now: Snapshot): Comparison {
     views: {
       new: now.views.filter((name) => !old.views.includes(name)),
       gone: old.views.filter((name) => !now.views.includes(name)),
+      apart: now.views.filter((name) => old.views.includes(name) && !compared.has(name)),
     },
     changes: ranked,
     changed,

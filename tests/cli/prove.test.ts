@@ -198,7 +198,13 @@ test('a view that supports none of the sizes keeps no other from being proved, a
     err: 'pimbot: nothing to compare: no layout of tiny, usual is in both; their screens, cases, languages or what they support are others\n',
   });
   writeFileSync(join(folder.path, 'also.yaml'), text('').replace('to: 300x300', 'to: 1280x720'));
-  const more = await pimbotHere(['compare', 'some.yaml', 'also.yaml', '--prove'], folder.path);
+  const more = await pimbotHere(
+    ['compare', 'some.yaml', 'also.yaml', '--prove', '--report', 'also.html'],
+    folder.path,
+  );
+  const apart = 'of the view tiny nothing was compared: no layout of it is in both';
+  expect(more.out).toContain(`– ${apart}\n`);
+  expect(readFileSync(join(folder.path, 'also.html'), 'utf8')).toContain(apart);
   expect([more.code, more.out]).toEqual([
     0,
     expect.stringContaining('~ tiny supports more: 100 % of its sizes are new\n'),

@@ -151,11 +151,11 @@ async function compare(old: string, now: string, call: CompareCall, io: Io): Pro
   const comparison = compareSnapshots(before.snapshot, after.snapshot);
   // What a baseline keeps is read at once, and refused before anything is proved.
   const kept = call.prove && !before.loaded ? await provedOn(before, call, progress) : undefined;
-  const shared = after.snapshot.views.filter((view) => before.snapshot.views.includes(view));
+  const { apart } = comparison.views;
   // That nothing has changed where nothing was compared would be a lie.
-  if (shared.length > 0 && comparison.layouts === 0)
+  if (apart.length > 0 && comparison.layouts === 0)
     throw new UsageError(
-      `nothing to compare: no layout of ${shared.join(', ')} is in both; their screens, cases, languages or what they support are others`,
+      `nothing to compare: no layout of ${apart.join(', ')} is in both; their screens, cases, languages or what they support are others`,
     );
   const proved = call.prove
     ? compareProofs(kept ?? (await provedOn(before, call, progress)), await provedOn(after, call, progress))

@@ -50,6 +50,20 @@ function sizeOf(size: WidgetChange['from']): string {
   return size ? size.map(amount).join(' × ') : 'nothing';
 }
 
+/** What became of whole views. */
+export function viewSentences(
+  views: Comparison['views'],
+): readonly { readonly became: keyof Comparison['views']; readonly sentence: string }[] {
+  const sentences: { readonly [Became in keyof Comparison['views']]: (name: string) => string } = {
+    new: (name) => `the view ${name} is new`,
+    gone: (name) => `the view ${name} is gone`,
+    apart: (name) => `of the view ${name} nothing was compared: no layout of it is in both`,
+  };
+  return (['new', 'gone', 'apart'] as const).flatMap((became) =>
+    views[became].map((name) => ({ became, sentence: sentences[became](name) })),
+  );
+}
+
 /** How many changes and findings there are, of each kind. */
 export function countsOf({ changes, findings }: Comparison, ofWhat = ''): string {
   const kinds: readonly (keyof FindingChanges)[] = ['new', 'worse', 'better', 'gone', 'unchanged'];

@@ -1,7 +1,7 @@
 import { escapeXml } from '../../paint/index.ts';
 import { page } from '../page/page.ts';
 import type { Occasion } from '../../view/index.ts';
-import { changeSentence, countsOf, told, toldAgain, type Compared } from './compared.ts';
+import { changeSentence, countsOf, told, toldAgain, viewSentences, type Compared } from './compared.ts';
 
 /** A view before and after, drawn where much of what changed is seen. */
 export interface Pair {
@@ -28,7 +28,7 @@ export interface PairBox {
 
 /** One page that stands by itself: each changed view before and after, with its changed widgets outlined in both. */
 export function compareHtml({ old, now, comparison, screens }: Compared, pairs: readonly Pair[]): string {
-  const { changes, findings } = comparison;
+  const { changes, findings, views } = comparison;
   const list = (items: readonly string[]) =>
     `<ol>${items.map((item) => `<li class="open">${item}</li>`).join('')}</ol>`;
   const picture = (pair: Pair, when: 'before' | 'after') => {
@@ -65,12 +65,14 @@ export function compareHtml({ old, now, comparison, screens }: Compared, pairs: 
     ...findings.better.map((one) => finding('better', 'good', toldAgain(one), one.now.check)),
     ...findings.gone.map((one) => finding('gone', 'good', told(one), one.check)),
   ];
+  const whole = viewSentences(views).map(({ sentence }) => escapeXml(sentence));
   const title = countsOf(comparison);
   return page({
     title,
     style: compareStyle,
     body: `<header><h1>${escapeXml(title)} <small>${escapeXml(old)} → ${escapeXml(now)}</small></h1><p class="none"><i class="key before"></i> where it was <i class="key after"></i> where it is</p></header>
 <main>
+${whole.length > 0 ? `<h2>Views</h2>${list(whole)}` : ''}
 ${said.length > 0 ? `<h2>Findings</h2>${list(said)}` : ''}
 ${parts.join('\n')}
 </main>`,

@@ -1,13 +1,14 @@
 import type { Tones } from '../report.ts';
 import { counted, printable } from '../wording.ts';
-import { changeSentence, countsOf, told, toldAgain, type Compared } from './compared.ts';
+import { changeSentence, countsOf, told, toldAgain, viewSentences, type Compared } from './compared.ts';
 
 /** The comparison for a person. */
 export function compareTerminal({ old, now, comparison, screens }: Compared, tones: Tones): string {
   const { changes, findings, views, layouts, unmatched } = comparison;
   const lines = [tones.strong(`${printable(old)} → ${printable(now)}`), ''];
-  for (const name of views.new) lines.push(`${tones.good('+')} the view ${printable(name)} is new`);
-  for (const name of views.gone) lines.push(`${tones.bad('−')} the view ${printable(name)} is gone`);
+  const marks = { new: tones.good('+'), gone: tones.bad('−'), apart: tones.doubtful('–') };
+  for (const { became, sentence } of viewSentences(views))
+    lines.push(`${marks[became]} ${printable(sentence)}`);
   for (const view of new Set(changes.map((one) => one.view))) {
     lines.push(tones.strong(printable(view)));
     for (const change of changes.filter((one) => one.view === view)) {
