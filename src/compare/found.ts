@@ -69,19 +69,28 @@ function foundAgain(
   shared: ReadonlyMap<number, number>,
 ): { readonly became: Became; readonly found: FoundAgain } {
   const there = new Set(shared.values());
-  const was = new Map(
-    before.on.flatMap(([nth, measured]) => (shared.has(nth) ? [[shared.get(nth)!, measured]] : [])),
-  );
-  const is = now.on.filter(([nth]) => there.has(nth));
   const tolerance = tolerances.get(now.unit) ?? otherTolerance;
-  const isBeyond = (one: SeenIn[1], than: SeenIn[1]) =>
-    isWorse(now.fails, { measured: one }, { measured: than }, tolerance);
-  const layouts = [was.size, is.length] as const;
+  const isBeyond = (one: SeenIn[1], than: SeenIn[1], by: number) =>
+    isWorse(now.fails, { measured: one }, { measured: than }, by);
+  /** By layout, the worst of what was measured there: several places of a document may go by one name. */
+  const worstIn = (on: readonly SeenIn[], placeNow: (nth: number) => number | undefined) => {
+    const worst = new Map<number, SeenIn[1]>();
+    for (const [nth, measured] of on) {
+      const at = placeNow(nth);
+      if (at === undefined) continue;
+      const known = worst.get(at);
+      if (known === undefined || isBeyond(measured, known, 0)) worst.set(at, measured);
+    }
+    return worst;
+  };
+  const was = worstIn(before.on, (nth) => shared.get(nth));
+  const is = worstIn(now.on, (nth) => (there.has(nth) ? nth : undefined));
+  const layouts = [was.size, is.size] as const;
   let [worse, better] = [0, 0];
   for (const [nth, measured] of is) {
     const earlier = was.get(nth);
-    if (earlier === undefined || isBeyond(measured, earlier)) worse++;
-    else if (isBeyond(earlier, measured)) better++;
+    if (earlier === undefined || isBeyond(measured, earlier, tolerance)) worse++;
+    else if (isBeyond(earlier, measured, tolerance)) better++;
     was.delete(nth);
   }
   return {

@@ -48,6 +48,33 @@ test('of any two versions of a document, what is drawn otherwise is told, and wh
   expect(drawn).toBeGreaterThan(rounds(10, 700));
 });
 
+test('several places of a document that go by one name are found again as they were', () => {
+  const found = (...measured: readonly number[]): Snapshot => ({
+    views: [],
+    seen: [],
+    findings: [
+      {
+        key: 'a',
+        check: 'unused-style',
+        view: undefined,
+        widget: 'plate',
+        outcome: 'failed',
+        message: 'twice',
+        fails: 'above',
+        unit: 'places',
+        on: measured.map((one) => [-1, one] as const),
+      },
+    ],
+  });
+  const became = (old: Snapshot, now: Snapshot) => {
+    const { worse, better, unchanged } = compareSnapshots(old, now).findings;
+    return [worse.length, better.length, unchanged.length];
+  };
+  expect(became(found(1, 3), found(3, 1))).toEqual([0, 0, 1]);
+  expect(became(found(1, 3), found(4))).toEqual([1, 0, 0]);
+  expect(became(found(1, 3), found(2, 2))).toEqual([0, 1, 0]);
+});
+
 /** What is drawn, to a hundredth of a px, in any order: what lies on nothing may be drawn at any time. */
 function drawnOn(document: CheckedDocument, screen: (typeof some)[number]): string {
   const { operations } = drawLayout(openView(document, 'test', { resources, case: 'one' }).layoutOn(screen));
