@@ -310,7 +310,7 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
       throw error;
     }
     // Another screen or language would ask for widgets that there are no more.
-    this.#states.keep((id) => this.#tree.byId.has(id) || mayBeThere(id, view.document, view.name));
+    this.#states.keep((id) => mayBeThere(id, view.document, view.name));
   }
 
   /**
