@@ -17,5 +17,5 @@ export function cacheOption(what: string): Option {
 
 /** Where a command keeps what it finds of a document file. */
 export function keptFor(file: string, { cache }: CacheCall): KeptResults {
-  return cache === false ? new KeptResults(undefined) : KeptResults.of(file);
+  return cache === false ? KeptResults.none : KeptResults.of(file);
 }

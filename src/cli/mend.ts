@@ -46,7 +46,7 @@ export function mendFile(checked: Checked, wanted: readonly string[], write: boo
 }
 
 /** The same with the text a document has after a change, checked as before. */
-function checkedAgain({ loaded, options }: Checked, text: string): Checked {
+function checkedAgain({ loaded, options, kept }: Checked, text: string): Checked {
   const document = readChanged(loaded.document, text);
   const { resources } = loaded;
   return {
@@ -54,6 +54,7 @@ function checkedAgain({ loaded, options }: Checked, text: string): Checked {
     loaded: { ...loaded, document, fingerprint: '' },
     options,
     verdict: checkDocument(document, { ...options, resources }),
+    kept,
   };
 }
 

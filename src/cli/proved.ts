@@ -7,7 +7,6 @@ import { proofWords, type ProofInput } from '../report/index.ts';
 import type { Finding } from '../verdict/index.ts';
 import { factors, onlyOn } from '../view/index.ts';
 import type { Checked } from './checked.ts';
-import { keptFor, type CacheCall } from './kept.ts';
 import { optimiseLater } from './optimise-later.ts';
 
 /** Changes that are proved, at the most: each takes as long as a proof. */
@@ -15,13 +14,11 @@ const mostProved = 12;
 
 /** Of changes that mend a finding on the screens of a check: what becomes of it on every size, in words. */
 export async function provedSuggestions(
-  { loaded, verdict }: Checked,
+  { loaded, verdict, kept }: Checked,
   suggestions: readonly (Suggestion | undefined)[],
-  call: CacheCall,
   progress: (done: number, all: number) => void,
 ): Promise<ReadonlyMap<Suggestion, string>> {
   const { file, document } = loaded;
-  const kept = keptFor(file, call);
   const found = new Map<Suggestion, string>();
   const firsts = new Map<Suggestion, Finding>();
   const { supported } = apartBySupport(document, verdict.views, everySize);
@@ -58,8 +55,8 @@ export async function provedSuggestions(
 
 /** Proofs of the views that were checked, on every size there is, in what they were checked in. */
 export async function provedViews(
-  { loaded, options, verdict }: Checked,
-  call: CacheCall & { readonly theme?: string; readonly threads?: number },
+  { loaded, options, verdict, kept }: Checked,
+  call: { readonly theme?: string; readonly threads?: number },
   progress: (done: number, all: number) => void,
 ): Promise<Pick<ProofInput, 'proofs' | 'unsupported'>> {
   const { file, document } = loaded;
@@ -76,7 +73,7 @@ export async function provedViews(
     options: { ...lists, device: desktop, region: everySize },
     views: supported,
     threads: call.threads ?? availableParallelism(),
-    kept: keptFor(file, call),
+    kept,
     progress,
   });
   return { proofs, unsupported };

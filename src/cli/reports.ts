@@ -19,14 +19,13 @@ import {
 } from '../report/index.ts';
 import { Progress } from './progress.ts';
 import type { Checked } from './checked.ts';
-import type { CacheCall } from './kept.ts';
 import { provedSuggestions, provedViews } from './proved.ts';
 import { suggestionsFor } from './suggestions.ts';
 import { UsageError, exitClean, exitFindings, exitUnusable, type Io } from './io.ts';
 import { version } from './version.ts';
 
 /** The options that say what comes out of a check. */
-export interface ReportCall extends CacheCall {
+export interface ReportCall {
   readonly json?: boolean;
   readonly report?: readonly string[];
   /** False: no change is tried. */
@@ -80,9 +79,7 @@ export async function tellVerdicts(
     if (call.prove) progress.say('proving changes');
     const onEverySize =
       call.prove &&
-      (await provedSuggestions(one, tried.suggestions, call, (done, all) =>
-        progress.tell(done, all, 'proof'),
-      ));
+      (await provedSuggestions(one, tried.suggestions, (done, all) => progress.tell(done, all, 'proof')));
     all.push({ ...loaded, verdict, ...tried, ...(onEverySize && { onEverySize }) });
   }
   const inputs = all.map((one) => onlyOf(one, isWanted));

@@ -1,6 +1,6 @@
 import { drawnOtherwise } from './drawn-order.ts';
 import { changesOfFindings, type FindingChanges } from './found.ts';
-import { placeOf, type SeenView, type SeenWidget, type Snapshot } from './snapshot.ts';
+import { layoutKey, type SeenView, type SeenWidget, type Snapshot } from './snapshot.ts';
 
 /** What may become of a widget. */
 export type ChangeKind = 'new' | 'gone' | 'moved' | 'resized' | 'order' | 'looks' | 'says';
@@ -119,11 +119,6 @@ export function compareSnapshots(old: Snapshot, now: Snapshot): Comparison {
     layouts,
     unmatched: old.seen.length + now.seen.length - 2 * layouts,
   };
-}
-
-/** What makes two layouts the same one in both documents. */
-export function layoutKey({ view, screen, occasion }: SeenView): string {
-  return placeOf(view, screen, occasion);
 }
 
 function compareViews(

@@ -1,5 +1,5 @@
 import { isWorse } from '../verdict/index.ts';
-import { ofDocument, placeOf, type SeenFinding, type SeenIn, type Snapshot } from './snapshot.ts';
+import { layoutKey, ofDocument, type SeenFinding, type SeenIn, type Snapshot } from './snapshot.ts';
 
 /** A finding of both documents. */
 export interface FoundAgain {
@@ -54,10 +54,10 @@ type Became = 'worse' | 'better' | 'unchanged';
 
 /** Places of layouts that both have: those of now by those of before. */
 function sharedLayouts(old: Snapshot, now: Snapshot): ReadonlyMap<number, number> {
-  const nths = new Map(now.seen.map((one, nth) => [placeOf(one.view, one.screen, one.occasion), nth]));
+  const nths = new Map(now.seen.map((one, nth) => [layoutKey(one), nth]));
   const shared = new Map([[ofDocument, ofDocument]]);
-  old.seen.forEach(({ view, screen, occasion }, nth) => {
-    const at = nths.get(placeOf(view, screen, occasion));
+  old.seen.forEach((one, nth) => {
+    const at = nths.get(layoutKey(one));
     if (at !== undefined) shared.set(nth, at);
   });
   return shared;

@@ -113,7 +113,7 @@ export function snapshotOf(
     }
   });
   const { findings } = results.verdict();
-  const nthOf = new Map(seen.map((one, nth) => [placeOf(one.view, one.screen, one.occasion), nth]));
+  const nthOf = new Map(seen.map((one, nth) => [layoutKey(one), nth]));
   return {
     views: plan.views,
     seen,
@@ -127,7 +127,7 @@ export function snapshotOf(
  */
 function seenFindings(
   findings: readonly Finding[],
-  nthOf: (place: string) => number,
+  nthOf: (layout: string) => number,
   messageOf: (finding: Finding) => string,
 ): readonly SeenFinding[] {
   const byKey = new Map<string, { readonly seen: SeenFinding; readonly worst: Finding }>();
@@ -135,7 +135,10 @@ function seenFindings(
     const { check, view, widget, outcome, fails, unit, occurrences } = finding;
     const key = keyFor(finding);
     const known = byKey.get(key);
-    const on = occurrences.map((one): SeenIn => [nthOf(placeOf(view, one.screen, one)), one.measured]);
+    const on = occurrences.map((one): SeenIn => {
+      const key = layoutKey({ view, screen: one.screen, occasion: one });
+      return [nthOf(key), one.measured];
+    });
     const worst = known && !isWorse(fails, finding.worst, known.worst.worst) ? known.worst : finding;
     const message = worst === finding ? messageOf(finding) : known!.seen.message;
     const all = [...(known?.seen.on ?? []), ...on];
@@ -156,8 +159,12 @@ function tenth(px: number): number {
   return Math.round(px * 10) / 10;
 }
 
-/** What tells one layout from another in one document. */
-export function placeOf(view: string | undefined, screen: string, occasion: Occasion): string {
+/** What makes two layouts the same one in two documents, and tells one from another in one. */
+export function layoutKey({
+  view,
+  screen,
+  occasion,
+}: Pick<SeenView, 'screen' | 'occasion'> & Pick<SeenFinding, 'view'>): string {
   return [view, screen, occasionKey(occasion)].join('\n');
 }
 

@@ -36,18 +36,21 @@ export class KeptResults {
     this.#program = folder === undefined ? '' : programKey();
   }
 
+  /** Keeps nothing. */
+  static readonly none = new KeptResults(undefined);
+
   /** The cache of the project a document file is in. */
   static of(file: string): KeptResults {
     let at: string;
     try {
       at = dirname(realpathSync(resolve(file)));
     } catch {
-      return new KeptResults(undefined);
+      return KeptResults.none;
     }
     for (; ; at = dirname(at)) {
       if (existsSync(join(at, 'node_modules')))
         return new KeptResults(join(at, 'node_modules', '.cache', 'pimbot'));
-      if (dirname(at) === at) return new KeptResults(undefined);
+      if (dirname(at) === at) return KeptResults.none;
     }
   }
 

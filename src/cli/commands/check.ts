@@ -24,7 +24,7 @@ import type { Usable } from '../load.ts';
 import { mendFile } from '../mend.ts';
 import type { Progress } from '../progress.ts';
 import type { Checked } from '../checked.ts';
-import { cacheOption, keptFor } from '../kept.ts';
+import { cacheOption, keptFor, type CacheCall } from '../kept.ts';
 import { checkReportPaths, tellVerdicts, type ReportCall } from '../reports.ts';
 import { screenFrom, type ScreenOptions } from '../screen-option.ts';
 import { version } from '../version.ts';
@@ -103,7 +103,7 @@ Exit codes: 0 clean, 1 findings, 2 unusable input.`,
 /** What was asked for of what varies. */
 type Asked = { readonly [Key in Exclude<OccasionKey, 'theme'>]?: readonly Occasion[Key][] };
 
-interface CheckCall extends ScreenOptions, ReportCall, Asked {
+interface CheckCall extends ScreenOptions, ReportCall, CacheCall, Asked {
   readonly view?: readonly string[];
   readonly screen?: readonly string[];
   readonly coverage?: Coverage;
@@ -193,12 +193,12 @@ interface Job {
 }
 
 async function verdictOf(job: Job): Promise<Checked> {
-  const { loaded, options } = job;
+  const { loaded, options, kept } = job;
   const plan = looked(planOf(loaded.document, { ...options, resources: loaded.resources }));
   const results = new Results(loaded.document, plan);
   const all = plan.batches.map((_, nth) => nth);
   await run(job, plan, all, (nth, result) => results.add(nth, result));
-  return { loaded, options, verdict: results.verdict() };
+  return { loaded, options, verdict: results.verdict(), kept };
 }
 
 /** What this machine finds out: every n-th batch, so that no machine gets one view alone. */

@@ -5,6 +5,7 @@ import {
   compareSnapshots,
   layoutKey,
   readProofs,
+  readSnapshot,
   snapshotOf,
   tellingLayouts,
   writtenProofs,
@@ -286,17 +287,18 @@ function savedIn(path: string): Pick<Side, 'snapshot' | 'proved'> | undefined {
   if (!path.toLowerCase().endsWith('.json')) return undefined;
   try {
     const read = JSON.parse(new TextDecoder().decode(readLimited(path, mostBaselineBytes))) as {
-      'pimbot-baseline'?: unknown;
+      readonly 'pimbot-baseline'?: unknown;
       readonly 'proved'?: SavedProofs;
-    } & Snapshot;
+    };
     const saved = read?.['pimbot-baseline'];
     if (saved === undefined) return undefined;
     if (saved !== baselineVersion)
       throw new UsageError(
         `"${path}" is a baseline of another version of Pimbot: save it again with \`pimbot baseline\``,
       );
-    const { proved, ...snapshot } = read;
-    if (!isSnapshot(snapshot) || (proved !== undefined && !readProofs(proved)))
+    const { proved, ...rest } = read;
+    const snapshot = readSnapshot(rest);
+    if (!snapshot || (proved !== undefined && !readProofs(proved)))
       throw new UsageError(`"${path}" is a baseline that was changed or cut short`);
     return { snapshot, proved };
   } catch (error) {
@@ -305,30 +307,6 @@ function savedIn(path: string): Pick<Side, 'snapshot' | 'proved'> | undefined {
     if (error instanceof FileProblem || error instanceof SyntaxError) return undefined;
     throw error;
   }
-}
-
-/** Whether everything a comparison reads is there and of its type: a file may hold anything. */
-function isSnapshot({ views, seen, findings }: Partial<Snapshot>): boolean {
-  const isText = (value: unknown) => typeof value === 'string';
-  const isList = (value: unknown, isOne: (one: unknown) => boolean) =>
-    Array.isArray(value) && value.every(isOne);
-  const isMap = (value: unknown): value is { readonly [key: string]: unknown } =>
-    typeof value === 'object' && value !== null && !Array.isArray(value);
-  const isPlace = (one: unknown) =>
-    Array.isArray(one) && Number.isInteger(one[0]) && (one[1] === null || Number.isFinite(one[1]));
-  const isWidget = (one: unknown) =>
-    Array.isArray(one) && one.length === 10 && isText(one[0]) && one.slice(1).every(Number.isFinite);
-  const isFinding = (one: unknown) =>
-    isMap(one) &&
-    [one['key'], one['check'], one['message'], one['fails'], one['unit']].every(isText) &&
-    isList(one['on'], isPlace);
-  const isSeen = (one: unknown) =>
-    isMap(one) &&
-    [one['view'], one['screen']].every(isText) &&
-    [one['width'], one['height']].every(Number.isFinite) &&
-    isMap(one['occasion']) &&
-    isList(one['widgets'], isWidget);
-  return isList(views, isText) && isList(findings, isFinding) && isList(seen, isSeen);
 }
 
 /** How many layouts of a view are drawn. */

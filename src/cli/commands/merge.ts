@@ -5,6 +5,7 @@ import { readParts, type CheckPart } from '../../node/check-parts.ts';
 import { FileProblem } from '../../node/files.ts';
 import { counted } from '../../report/index.ts';
 import { UsageError, exitUnusable, type Io } from '../io.ts';
+import { KeptResults } from '../../node/kept-results.ts';
 import { load } from '../load.ts';
 import type { Checked } from '../checked.ts';
 import { version } from '../version.ts';
@@ -64,7 +65,7 @@ async function merge(paths: readonly string[], call: ReportCall, io: Io): Promis
       throw new UsageError(
         `a part is missing: ${counted(lacking, 'batch', 'batches')} of "${file}" were not checked`,
       );
-    checked.push({ loaded, options, verdict: results.verdict() });
+    checked.push({ loaded, options, verdict: results.verdict(), kept: KeptResults.none });
   }
   return tellVerdicts(checked, [], call, io);
 }
