@@ -24,8 +24,9 @@ const titles: { readonly [Name in PanelName]: string } = {
 export function App({ bench }: { readonly bench: Bench }) {
   const panel = (bench.place.value.panel ?? 'inspect') as PanelName;
   const mode = bench.mode.value;
-  const found = bench.findings.value.length;
+  const found = bench.judged.findings.value.length;
   const problems = bench.problems.value;
+  const isShown = bench.summary.value !== undefined;
   const errors = problems.filter(({ severity }) => severity === 'error');
   return (
     <>
@@ -33,8 +34,8 @@ export function App({ bench }: { readonly bench: Bench }) {
       {errors.length > 0 && (
         <details class="problems" open aria-live="assertive">
           <summary>
-            {errors.length === 1 ? 'One mistake' : `${errors.length} mistakes`} in the document. What is shown
-            is the last version without.
+            {errors.length === 1 ? 'One mistake' : `${errors.length} mistakes`} in the document.{' '}
+            {isShown ? 'What is shown is the last version without.' : 'Nothing can be shown yet.'}
           </summary>
           {errors.slice(0, 8).map((one) => (
             <pre key={one.text} tabIndex={0}>
@@ -48,13 +49,13 @@ export function App({ bench }: { readonly bench: Bench }) {
           ))}
         </details>
       )}
-      {bench.onDisk.value && (
+      {bench.drafts.onDisk.value && (
         <p class="bar" role="alert">
           The file was changed on disk, and there are changes here that are not saved.
-          <button type="button" onClick={() => void bench.takeDisk()}>
+          <button type="button" onClick={() => bench.takeDisk()}>
             Take the file on disk
           </button>
-          <button type="button" onClick={() => bench.keepMine()}>
+          <button type="button" onClick={() => bench.drafts.keepMine()}>
             Keep mine
           </button>
         </p>
@@ -72,21 +73,21 @@ export function App({ bench }: { readonly bench: Bench }) {
           </>
         )}
         <div class="middle">
-          {mode === 'stage' && (
+          {isShown && mode === 'stage' && (
             <>
               <Actions bench={bench} />
               <Stage bench={bench} />
               <Wall bench={bench} tall={false} />
             </>
           )}
-          {mode === 'wall' && <Wall bench={bench} tall />}
-          {mode === 'sizes' && (
+          {isShown && mode === 'wall' && <Wall bench={bench} tall />}
+          {isShown && mode === 'sizes' && (
             <>
               <Sizes bench={bench} />
               <Wall bench={bench} tall={false} />
             </>
           )}
-          {mode === 'play' && <Play bench={bench} />}
+          {isShown && mode === 'play' && <Play bench={bench} />}
         </div>
         {mode !== 'play' && (
           <>
@@ -129,7 +130,7 @@ export function App({ bench }: { readonly bench: Bench }) {
                 {panel === 'inspect' && <Inspector bench={bench} />}
                 {panel === 'why' && <Why bench={bench} />}
                 {panel === 'findings' && <Findings bench={bench} />}
-                {panel === 'sizes' && <SizesPanel bench={bench} />}
+                {isShown && panel === 'sizes' && <SizesPanel bench={bench} />}
                 {panel === 'text' && <TextPanel bench={bench} />}
               </div>
             </aside>

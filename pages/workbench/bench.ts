@@ -2,33 +2,31 @@ import { batch, computed, effect, signal } from '@preact/signals';
 import { makeScreen, screens as catalogue, type Screen } from 'pimbot';
 import {
   addressOf,
-  newHistory,
   placeOf,
   redo,
   undo,
   withChange,
-  withForeignChange,
   type Act,
   type Beside,
   type CloseUp,
-  type History,
   type InspectorRow,
   type Outline,
   type Place,
   type Readings,
   type SizeOn,
-  type ToldAt,
 } from 'pimbot/tools';
-import { DeskClient, Latest } from './desk-client.ts';
-import type { Problem, Suggested, Summary, Told, Wanted } from './messages.ts';
+import { DeskClient } from './desk-client.ts';
+import { Judged } from './judged.ts';
+import type { Problem, Summary, Wanted } from './messages.ts';
 import { Canvases } from './canvases.ts';
+import { Drafts } from './drafts.ts';
 import { Played } from './played.ts';
 import { Proofs } from './proofs.ts';
 import { rowAt } from './row-at.ts';
 import { saidOf } from './said.ts';
 import { ChangedOnDisk, Server } from './server.ts';
 import { freeName, usualPlace, type Mode, type Notice } from './names.ts';
-import { talliesOf } from './tallies.ts';
+import { InTurn, Latest } from './turns.ts';
 import { mostBeside, turned, wantedSheets } from './sheets.ts';
 
 /** Everything the page knows, and what it can do. One of it is made for the page; parts of the page read its signals. */
@@ -37,13 +35,9 @@ export class Bench {
   readonly files = signal<readonly string[]>([]);
   readonly place = signal<Place>(usualPlace);
   readonly mode = signal<Mode>('stage');
-  readonly history = signal<History>(newHistory(''));
-  readonly saved = signal<{ readonly text: string; readonly tag: string | undefined }>({
-    text: '',
-    tag: undefined,
-  });
-  /** What is on disk, where that is neither what was saved nor what is here. */
-  readonly onDisk = signal<{ readonly text: string; readonly tag: string } | undefined>(undefined);
+  readonly drafts = new Drafts();
+  /** The text that is open, and what was done to it. */
+  readonly history = this.drafts.history;
   readonly summary = signal<Summary | undefined>(undefined);
   readonly problems = signal<readonly Problem[]>([]);
   readonly outline = signal<Outline | undefined>(undefined);
@@ -52,16 +46,8 @@ export class Bench {
   readonly rows = signal<readonly InspectorRow[]>([]);
   /** How well texts can be read, where that is drawn. */
   readonly readings = signal<(Readings & { readonly screen: string }) | undefined>(undefined);
-  readonly findings = signal<readonly Told[]>([]);
-  /** Screens that the view does not support: nothing is looked at on them. */
-  readonly unsupported = signal<ReadonlySet<string>>(new Set());
-  readonly fresh = signal<ReadonlySet<string>>(new Set());
-  readonly checking = signal(false);
   /** Screens on which what is dragged at the moment breaks something. */
   readonly breaking = signal<ReadonlySet<string>>(new Set());
-  readonly suggested = signal<{ readonly key: string; readonly found: Suggested | undefined } | undefined>(
-    undefined,
-  );
   readonly folds = signal<readonly { screen: string; others: readonly string[] }[]>([]);
   readonly notice = signal<Notice | undefined>(undefined);
   readonly connected = signal(true);
@@ -78,12 +64,10 @@ export class Bench {
   /** How long the workers took for each step of drags, in ms from the ask to the last picture. */
   readonly dragTimes: { readonly stage: number[]; readonly others: number[] } = { stage: [], others: [] };
 
-  readonly unsaved = computed(() => this.history.value.text !== this.saved.value.text);
   readonly selected = computed(() => {
     const outline = this.outline.value;
     return this.place.value.selected.flatMap((id) => outline?.rows.find((row) => row.id === id) ?? []);
   });
-  readonly tallies = computed(() => talliesOf(this.findings.value, this.fresh.value));
   readonly wallScreens = computed(() => {
     const folds = this.folds.value;
     return folds.length === 0 ? catalogue : folds.map(({ screen }) => this.screenOf(screen));
@@ -92,18 +76,23 @@ export class Bench {
   readonly #front: DeskClient;
   readonly #wall: DeskClient;
   readonly #judge: DeskClient;
+  readonly judged: Judged;
   readonly proofs: Proofs;
   readonly played: Played;
-  readonly #look = new Latest();
-  readonly #judging = new Latest();
-  readonly #dragging = new Latest();
-  readonly #draggingOthers = new Latest('restful');
-  readonly #glancing = new Latest('restful');
-  readonly #opening = new Latest();
+  readonly #wrong = (message: string) => this.say('wrong', message);
+  readonly #showing = new Latest(this.#wrong);
+  readonly #look = new Latest(this.#wrong);
+  readonly #dragging = new Latest(this.#wrong);
+  readonly #draggingOthers = new Latest(this.#wrong, 'restful');
+  readonly #glancing = new Latest(this.#wrong, 'restful');
+  readonly #opening = new Latest(this.#wrong);
+  readonly #changing = new InTurn();
   readonly #canvases = new Canvases();
   #noticeEnds: ReturnType<typeof setTimeout> | undefined;
-  /** What was found last, and in what. */
-  #known: { readonly shown: string; readonly keys: ReadonlySet<string> } | undefined;
+  /** The text that the stage's worker has; undefined where it has none of this document. */
+  #read: string | undefined;
+  /** What the other workers have to read before they show anything. */
+  #toRead: 'nothing' | 'text' | 'files' = 'files';
 
   constructor(token: string) {
     this.server = new Server(token);
@@ -114,22 +103,22 @@ export class Bench {
     this.#wall = new DeskClient(token, drawn, busy);
     this.#judge = new DeskClient(token, drawn, busy);
     this.played = new Played(this.#front);
-    this.proofs = new Proofs(this.#judge, (message) => this.say('wrong', message));
+    this.judged = new Judged(this.#judge, this.#wrong);
+    this.proofs = new Proofs(this.#judge, this.#wrong);
   }
 
   async start(): Promise<void> {
     this.files.value = await this.server.files();
     const usual = { ...this.place.value, file: this.files.value[0]! };
     const place = placeOf(location.hash, usual);
-    this.place.value = this.files.value.includes(place.file) ? place : usual;
-    await this.openFile(this.place.value.file);
+    await this.#openFile(this.files.value.includes(place.file) ? place : usual);
     effect(() => {
       const address = `${location.pathname}${location.search}#${addressOf(this.place.value)}`;
       window.history.replaceState(undefined, '', address);
     });
     window.addEventListener('hashchange', () => this.go(placeOf(location.hash, usual)));
     void this.server.follow(
-      (paths) => void this.#changedOnDisk(paths),
+      (paths) => void this.#inTurn(() => this.#changedOnDisk(paths)),
       () => (this.connected.value = false),
     );
     this.ready.value = true;
@@ -150,68 +139,97 @@ export class Bench {
     this.#noticeEnds = setTimeout(() => (this.notice.value = undefined), kind === 'done' ? 4000 : 9000);
   }
 
-  // The document.
+  // The document. What changes it is done in turn: nothing is made of a text that is another meanwhile.
 
-  async openFile(file: string): Promise<void> {
-    const { text, tag } = await this.server.read(file);
+  /** Does something that changes the document once all before it is done. */
+  async #inTurn<Result>(work: () => Promise<Result>): Promise<Result | undefined> {
+    this.busy.value++;
+    try {
+      return await this.#changing.do(work);
+    } catch (error) {
+      this.say('wrong', (error as Error).message);
+      return undefined;
+    } finally {
+      this.busy.value--;
+    }
+  }
+
+  /** Goes on with another document; what was done to this one is kept. */
+  async #openFile(place: Place): Promise<void> {
+    const read = await this.server.read(place.file);
     batch(() => {
-      this.history.value = newHistory(text);
-      this.saved.value = { text, tag };
-      this.onDisk.value = undefined;
-      this.place.value = { ...this.place.value, file };
+      this.drafts.turnTo(place.file, read);
+      this.place.value = place;
+      // Nothing of the one before is shown for this.
+      this.summary.value = this.outline.value = this.closeUp.value = undefined;
+      this.rows.value = this.sizes.value = this.folds.value = [];
+      this.judged.forget();
     });
+    this.#read = undefined;
     await this.#open(true);
   }
 
-  /** Reads the text as it is now, in every worker: what is looked at comes first. */
-  async #open(fresh: boolean): Promise<void> {
-    const others = this.#opens(fresh);
-    const opened = await this.#front.ask('open', others.ask);
-    this.problems.value = opened.problems;
-    if (!opened.summary) return void (await others.open());
-    const { views } = opened.summary;
+  /** Has the stage read the text as it is now, and shows it where it is a document. @returns whether it is. */
+  async #open(fresh: boolean): Promise<boolean> {
+    const { text } = this.history.value;
+    const { problems, summary } = await this.#front.ask('open', { file: this.place.value.file, text, fresh });
+    this.problems.value = problems;
+    this.#toRead = fresh || this.#toRead === 'files' ? 'files' : 'text';
+    if (!summary) return false;
+    this.#read = text;
+    const { view } = this.place.value;
+    const [first] = summary.views;
     batch(() => {
-      this.summary.value = opened.summary;
-      const { view } = this.place.value;
-      if (view === undefined || !views.includes(view))
-        this.place.value = { ...this.place.value, view: views[0] };
+      this.summary.value = summary;
+      if (view === undefined || !summary.views.includes(view))
+        this.place.value = { ...this.place.value, view: first };
     });
-    await this.#show(others.open);
-  }
-
-  /** How the text as it is now is opened by those that nobody looks at first. */
-  #opens(fresh: boolean) {
-    const ask = { file: this.place.value.file, text: this.history.value.text, fresh };
-    return { ask, open: () => Promise.all([this.#wall, this.#judge].map((one) => one.ask('open', ask))) };
+    this.#showing.do(() => this.#show());
+    return true;
   }
 
   /** A text that somebody types: shown once it can be read. */
   typed(text: string, goesOn: boolean): void {
     this.history.value = withChange(this.history.value, text, 'type in the text', goesOn);
-    this.#opening.do(() => this.#open(false));
+    this.#opening.do(async () => void (await this.#open(false)));
   }
 
-  /** A text that came of something else than an act here. */
-  async replaceText(text: string, said: string): Promise<void> {
-    this.history.value = withChange(this.history.value, text, said);
-    await this.#open(false);
-    this.say('done', `${said[0]!.toUpperCase()}${said.slice(1)}.`);
+  /**
+   * What the stage makes of the text as it is now; made again where somebody types meanwhile.
+   * @throws Error where the text is no document: what was shown last would take its place.
+   */
+  async #madeOf<Made>(make: () => Promise<Made>): Promise<Made> {
+    for (;;) {
+      if (this.#read !== this.history.value.text && !(await this.#open(false)))
+        throw new Error('The text has a mistake. Mend it first: what is shown is the last version without');
+      const { text } = this.history.value;
+      const made = await make();
+      if (this.history.value.text === text) return made;
+      this.#read = undefined;
+    }
+  }
+
+  /** A text that came of something else than an act here. @param of The text that it is made of. */
+  replaceText(text: string, said: string, of: string): void {
+    void this.#inTurn(async () => {
+      if (this.history.value.text !== of) return this.say('refused', 'The document is another since.');
+      this.history.value = withChange(this.history.value, text, said);
+      await this.#open(false);
+      this.say('done', `${said[0]!.toUpperCase()}${said.slice(1)}.`);
+    });
   }
 
   async #changedOnDisk(paths: readonly string[]): Promise<void> {
     this.connected.value = true;
     const { file } = this.place.value;
     const read = paths.includes(file) ? await this.server.read(file).catch(() => undefined) : undefined;
-    const found = read?.tag === this.saved.value.tag ? undefined : read;
-    const isKept = this.unsaved.value;
-    if (found && isKept) this.onDisk.value = found;
-    else if (found) {
-      this.history.value = withForeignChange(this.history.value, found.text);
-      this.saved.value = found;
-    }
+    const isOther = read !== undefined && this.drafts.changedOnDisk(read);
     // Where other files have changed all is read again; of the document alone, only what it names may be another.
-    if (paths.some((path) => path !== file)) return this.#open(true);
-    if (found && !isKept) await this.#open(false).then(() => this.#refresh());
+    if (paths.some((path) => path !== file)) await this.#open(true);
+    else if (isOther) {
+      await this.#open(false);
+      await this.#refresh();
+    }
   }
 
   /** What the file on disk names may be other fonts and catalogs than before: shown once that is known. */
@@ -219,54 +237,46 @@ export class Bench {
     if (await this.#wall.ask('refresh', { file: this.place.value.file })) await this.#open(true);
   }
 
-  /** What is on disk instead of what is here; undoing still knows what was done here. */
-  async takeDisk(): Promise<void> {
-    const found = this.onDisk.value;
-    if (!found) return;
-    this.onDisk.value = undefined;
-    this.history.value = withChange(this.history.value, found.text, 'take the file on disk');
-    this.saved.value = found;
-    await this.#open(true);
+  /** What is on disk instead of what is here. */
+  takeDisk(): void {
+    void this.#inTurn(async () => {
+      this.drafts.takeDisk();
+      await this.#open(true);
+    });
   }
 
-  /** Keeps what is here; saving then replaces what is on disk, which undoing brings back. */
-  keepMine(): void {
-    const found = this.onDisk.value;
-    if (!found) return;
-    this.onDisk.value = undefined;
-    this.saved.value = found;
+  save(): void {
+    void this.#inTurn(async () => {
+      const { text } = this.history.value;
+      if (!this.drafts.unsaved.value) return;
+      const { file } = this.place.value;
+      try {
+        const tag = await this.server.write(file, text, this.drafts.saved.value.tag);
+        this.drafts.saved.value = { text, tag };
+        this.say('done', 'Saved.');
+        await this.#refresh();
+      } catch (error) {
+        if (!(error instanceof ChangedOnDisk)) throw error;
+        await this.#changedOnDisk([file]);
+      }
+    });
   }
 
-  async save(): Promise<void> {
-    const { text } = this.history.value;
-    if (!this.unsaved.value) return;
-    this.busy.value++;
-    try {
-      const tag = await this.server.write(this.place.value.file, text, this.saved.value.tag);
-      this.saved.value = { text, tag };
-      this.say('done', 'Saved.');
-      await this.#refresh();
-    } catch (error) {
-      if (error instanceof ChangedOnDisk) await this.#changedOnDisk([this.place.value.file]);
-      else this.say('wrong', (error as Error).message);
-    } finally {
-      this.busy.value--;
-    }
-  }
-
-  async step(way: 'undo' | 'redo'): Promise<void> {
-    const turned = way === 'undo' ? undo(this.history.value) : redo(this.history.value);
-    if (!turned.history) {
-      const nothing = way === 'undo' ? 'Nothing to undo.' : 'Nothing to redo.';
-      const text =
-        turned.refused === 'nothing'
-          ? nothing
-          : `“${turned.said}” cannot be ${way === 'undo' ? 'undone' : 'redone'}: the same lines were changed in the file since.`;
-      return this.say('refused', text);
-    }
-    this.history.value = turned.history;
-    await this.#open(false);
-    this.say('done', `${way === 'undo' ? 'Undone' : 'Redone'}: ${turned.said}.`);
+  step(way: 'undo' | 'redo'): void {
+    void this.#inTurn(async () => {
+      const turned = way === 'undo' ? undo(this.history.value) : redo(this.history.value);
+      if (!turned.history) {
+        const nothing = way === 'undo' ? 'Nothing to undo.' : 'Nothing to redo.';
+        const text =
+          turned.refused === 'nothing'
+            ? nothing
+            : `“${turned.said}” cannot be ${way === 'undo' ? 'undone' : 'redone'}: the same lines were changed in the file since.`;
+        return this.say('refused', text);
+      }
+      this.history.value = turned.history;
+      await this.#open(false);
+      this.say('done', `${way === 'undo' ? 'Undone' : 'Redone'}: ${turned.said}.`);
+    });
   }
 
   // What is shown.
@@ -275,9 +285,10 @@ export class Bench {
   go(change: Partial<Place>): void {
     const before = this.place.value;
     const place = { ...before, ...change };
+    if (place.file !== before.file) return void this.#inTurn(() => this.#openFile(place));
     this.place.value = place;
-    if (place.file !== before.file) return void this.openFile(place.file);
-    if (place.view !== before.view || place.occasion !== before.occasion) return void this.#show();
+    if (place.view !== before.view || place.occasion !== before.occasion)
+      return this.#showing.do(() => this.#show());
     if (
       place.screen !== before.screen ||
       place.selected !== before.selected ||
@@ -293,30 +304,39 @@ export class Bench {
     this.go({ selected: ids });
   }
 
-  /** @param others What the other workers have to do before they show the same. */
-  async #show(others?: () => Promise<unknown>): Promise<void> {
+  async #show(): Promise<void> {
     const { view, occasion } = this.place.value;
     if (view === undefined || !this.summary.value) return;
     const desk = { view, occasion };
     try {
       await this.#front.ask('show', desk);
     } catch (error) {
-      await others?.();
       this.say('wrong', (error as Error).message);
       this.place.value = { ...this.place.value, occasion: {} };
+      // As usual it can be shown, or the document could not have been opened.
+      if (Object.keys(occasion).length > 0) await this.#show();
       return;
     }
     this.version.value++;
-    this.suggested.value = undefined;
+    this.judged.suggested.value = undefined;
     await this.#front.ask('draw', { wanted: this.#onStage() });
     this.#look.do(() => this.#lookClosely(false));
     // Now, and not before, the others may take what the machine has.
-    await others?.();
+    await this.#readByOthers();
     await Promise.all([this.#wall, this.#judge].map((one) => one.ask('show', desk)));
     this.proofs.changed(this.#whatIsShown());
     this.folds.value = await this.#wall.ask('folds', {});
     this.#drawWall();
     this.check();
+  }
+
+  /** Those that nobody looks at first read what the stage has read. */
+  async #readByOthers(): Promise<void> {
+    if (this.#toRead === 'nothing' || this.#read === undefined) return;
+    const [text, fresh] = [this.#read, this.#toRead === 'files'];
+    const { file } = this.place.value;
+    this.#toRead = 'nothing';
+    await Promise.all([this.#wall.ask('open', { file, text, fresh }), this.judged.open(file, text, fresh)]);
   }
 
   /** What findings and proofs are of. */
@@ -328,6 +348,7 @@ export class Bench {
   /** Draws the stage, and describes what is on it. */
   async #lookClosely(drawsToo: boolean): Promise<void> {
     const { screen } = this;
+    if (!this.summary.value) return;
     if (drawsToo) await this.#front.ask('draw', { wanted: this.#onStage() });
     const { layers } = this.place.value;
     const reads = layers.includes('contrast') || layers.includes('reading');
@@ -361,7 +382,13 @@ export class Bench {
   #onStage(): Wanted[] {
     const most = this.stageScale.value * (devicePixelRatio || 1);
     const others = this.place.value.beside;
-    return wantedSheets(this.screen, others, (name) => this.screenOf(name), most, this.saved.value.text);
+    return wantedSheets(
+      this.screen,
+      others,
+      (name) => this.screenOf(name),
+      most,
+      this.drafts.saved.value.text,
+    );
   }
 
   /** Shows something beside, or takes it away where it is there. */
@@ -384,7 +411,7 @@ export class Bench {
   /** A canvas that shows a screen from now on, until it is taken back. */
   attach(name: string, canvas: HTMLCanvasElement, scale = 1): () => void {
     const end = this.#canvases.add(name, canvas, scale);
-    if (!name.startsWith('stage ') && this.ready.value)
+    if (!name.startsWith('stage ') && this.ready.value && this.summary.value)
       void this.#wall.ask('draw', { wanted: [this.#canvases.wanted(this.screenOf(name))] });
     return end;
   }
@@ -455,71 +482,56 @@ export class Bench {
     this.#dragging.forget();
     this.#draggingOthers.forget();
     this.#glancing.do(() => Promise.resolve(void (this.breaking.value = new Set())));
-    try {
-      const done = await this.#front.ask('perform', { act, screen });
-      if (done.text === this.history.value.text) return true;
-      this.history.value = withChange(this.history.value, done.text, done.said);
-      this.place.value = { ...this.place.value, selected: done.widgets };
-      await this.#show(this.#opens(false).open);
-      this.say('done', saidOf(done));
-      return true;
-    } catch (error) {
-      this.say('refused', `${(error as Error).message}.`);
-      this.try(undefined);
-      return false;
-    }
+    const made = await this.#inTurn(async () => {
+      try {
+        const done = await this.#madeOf(() => this.#front.ask('perform', { act, screen }));
+        if (done.text === this.history.value.text) return true;
+        this.history.value = withChange(this.history.value, done.text, done.said);
+        this.#read = done.text;
+        if (this.#toRead === 'nothing') this.#toRead = 'text';
+        this.place.value = { ...this.place.value, selected: done.widgets };
+        this.#showing.do(() => this.#show());
+        this.say('done', saidOf(done));
+        return true;
+      } catch (error) {
+        this.say('refused', `${(error as Error).message}.`);
+        this.try(undefined);
+        return false;
+      }
+    });
+    return made ?? false;
   }
 
   /** Adds an empty view, and shows it. */
-  async addView(name: string): Promise<void> {
-    try {
-      await this.replaceText(await this.#front.ask('newView', { name }), `add the view ${name}`);
-      this.go({ view: name, selected: [] });
-    } catch (error) {
-      this.say('refused', `${(error as Error).message}.`);
-    }
+  addView(name: string): void {
+    void this.#inTurn(async () => {
+      try {
+        const text = await this.#madeOf(() => this.#front.ask('newView', { name }));
+        const said = `add the view ${name}`;
+        this.history.value = withChange(this.history.value, text, said);
+        this.place.value = { ...this.place.value, view: name, selected: [] };
+        await this.#open(false);
+        this.say('done', `A${said.slice(1)}.`);
+      } catch (error) {
+        this.say('refused', `${(error as Error).message}.`);
+      }
+    });
   }
 
   // Findings.
 
   /** Checks the view on every screen, once what is under way is done. */
   check(): void {
-    this.checking.value = true;
-    this.#judging.do(async () => {
-      const extra = this.place.value.screen === freeName ? [this.screen] : [];
-      const { findings: found, unsupported } = await this.#judge.ask('check', { extra });
-      const keys = new Set(found.map(({ key }) => key));
-      const shown = this.#whatIsShown();
-      // Of something else that is shown now nothing is new.
-      const before = this.#known?.shown === shown ? this.#known.keys : keys;
-      batch(() => {
-        this.fresh.value = new Set([...keys].filter((key) => !before.has(key)));
-        this.findings.value = found;
-        this.unsupported.value = new Set(unsupported);
-        this.checking.value = false;
-      });
-      this.#known = { shown, keys };
-    });
+    this.judged.check(
+      () => this.#whatIsShown(),
+      () => (this.place.value.screen === freeName ? [this.screen] : []),
+    );
   }
 
   /** Accepts a finding of a widget, with the reason why it is meant so. */
   accept(widget: string, check: string, reason: string): Promise<boolean> {
     const row = this.outline.value?.rows.find(({ id }) => id === widget);
     return this.act({ do: 'set', widget, key: 'accept', value: { ...row?.accept, [check]: reason } });
-  }
-
-  reasonsOf(key: string): Promise<readonly ToldAt[]> {
-    return this.#judge.ask('reasons', { key });
-  }
-
-  async suggest(key: string): Promise<void> {
-    const found = await this.#judge.ask('suggest', { key });
-    this.suggested.value = { key, found };
-  }
-
-  compare(text: string, screen: Screen, side: number): Promise<{ before: ImageBitmap; after: ImageBitmap }> {
-    const scale = Math.min(1, side / Math.max(screen.width, screen.height));
-    return this.#judge.ask('compare', { text, wanted: { screen, scale } });
   }
 
   // Play.

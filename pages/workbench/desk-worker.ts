@@ -78,6 +78,8 @@ const mostSheets = 80;
 /** A worker that holds a document and answers what the page asks. */
 class DeskWorker {
   readonly #reader: ProjectReader;
+  /** The document that was asked for last. */
+  #file: string | undefined;
   readonly #decoding = new Map<number, (bitmap: ImageBitmap | undefined) => void>();
   #desk: Desk | undefined;
   #verdict: Verdict | undefined;
@@ -116,6 +118,9 @@ class DeskWorker {
   } = {
     open: async ({ file, text, fresh }) => {
       if (fresh) this.#reader.forget();
+      // Of a document that cannot be read nothing is shown, and not the one before it.
+      if (file !== this.#file) this.#desk = undefined;
+      this.#file = file;
       const { document, diagnostics, problems, resources } = await this.#reader.read(file, text);
       const all = [...diagnostics.map((one) => problemOf(one, file)), ...problems.map(plainProblem)];
       const opened: Opened = { problems: withoutTwins(all), summary: undefined };
@@ -246,7 +251,9 @@ class DeskWorker {
   };
 
   #draw(wanted: readonly Wanted[]): void {
-    const desk = this.#sure();
+    const desk = this.#desk;
+    // What is shown once it is read is drawn then.
+    if (!desk) return;
     for (const one of wanted) {
       const bitmap = this.#pictureOf(desk, one);
       post({ type: 'drawn', screen: one.name ?? one.screen.name, bitmap }, [bitmap]);

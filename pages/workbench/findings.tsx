@@ -10,7 +10,7 @@ const listedAtOnce = 200;
 
 /** What was found in the view, by what would have to be changed. */
 export function Findings({ bench }: { readonly bench: Bench }) {
-  const all = bench.findings.value;
+  const all = bench.judged.findings.value;
   const severity = useSignal('');
   const check = useSignal('');
   const onlyHere = useSignal(false);
@@ -24,7 +24,7 @@ export function Findings({ bench }: { readonly bench: Bench }) {
       (!onlyHere.value || one.screens.includes(screen)) &&
       (!onlySelected.value || selected.includes(one.widget)),
   );
-  const outside = bench.unsupported.value;
+  const outside = bench.judged.unsupported.value;
   const most = useSignal(listedAtOnce);
   const list = useRef<HTMLDivElement>(null);
   const [first] = selected;
@@ -44,7 +44,7 @@ export function Findings({ bench }: { readonly bench: Bench }) {
   return (
     <div class="findings" ref={list}>
       <h2 aria-live="polite">
-        {bench.checking.value
+        {bench.judged.checking.value
           ? 'Checking …'
           : all.length === 0
             ? `Nothing found on ${outside.size === 0 ? 'any screen' : 'the screens it supports'}`
@@ -206,7 +206,7 @@ function Finding({
         <span class={`number ${kind}`}>{told.number}</span>
         <span>
           <b>{told.widget}</b> {told.text}
-          {bench.fresh.value.has(told.key) && <span class="new"> new</span>}
+          {bench.judged.fresh.value.has(told.key) && <span class="new"> new</span>}
           <span class="quiet">
             {' '}
             {told.check} · {whereTold(told)}
@@ -224,14 +224,14 @@ function whereTold({ screens, worst }: Told): string {
 }
 
 function Details({ bench, told }: { readonly bench: Bench; readonly told: Told }) {
-  const suggested = bench.suggested.value;
+  const suggested = bench.judged.suggested.value;
   const found = suggested?.key === told.key ? suggested.found : undefined;
   const isTried = suggested?.key === told.key;
   const reason = useSignal('');
   const reasons = useSignal<readonly ToldAt[]>([]);
   useEffect(() => {
-    void bench.reasonsOf(told.key).then((found) => (reasons.value = found));
-    if (told.outcome === 'failed') void bench.suggest(told.key);
+    void bench.judged.reasonsOf(told.key).then((found) => (reasons.value = found));
+    if (told.outcome === 'failed') void bench.judged.suggest(told.key);
     // With every check anew: after a change the same finding may have other reasons, and another fix.
   }, [told]);
   return (
@@ -279,11 +279,11 @@ function Details({ bench, told }: { readonly bench: Bench; readonly told: Told }
             </span>
           </p>
           <BeforeAfter bench={bench} text={found.text} screen={told.worst} />
-          <Difference before={bench.history.value.text} after={found.text} />
+          <Difference before={suggested!.of} after={found.text} />
           <button
             type="button"
             class="main"
-            onClick={() => void bench.replaceText(found.text, `apply ${found.say}`)}
+            onClick={() => bench.replaceText(found.text, `apply ${found.say}`, suggested!.of)}
           >
             Apply this change
           </button>
@@ -323,7 +323,7 @@ function BeforeAfter({
   const [before, after] = [useRef<HTMLCanvasElement>(null), useRef<HTMLCanvasElement>(null)];
   useEffect(() => {
     let gone = false;
-    void bench.compare(text, bench.screenOf(screen), 400).then((pictures) => {
+    void bench.judged.compare(text, bench.screenOf(screen), 400).then((pictures) => {
       if (gone) return;
       for (const [canvas, bitmap] of [
         [before.current!, pictures.before],

@@ -15,14 +15,14 @@ window.addEventListener('keydown', (event) => {
   const types = event.target instanceof Element && event.target.closest('.cm-editor, input') !== null;
   if (key === 's') {
     event.preventDefault();
-    void bench.save();
+    bench.save();
   } else if (!types && (key === 'z' || key === 'y')) {
     event.preventDefault();
-    void bench.step(key === 'y' || event.shiftKey ? 'redo' : 'undo');
+    bench.step(key === 'y' || event.shiftKey ? 'redo' : 'undo');
   }
 });
 window.addEventListener('beforeunload', (event) => {
-  if (bench.unsaved.value) event.preventDefault();
+  if (bench.drafts.unsaved.value || bench.drafts.left.value.length > 0) event.preventDefault();
 });
 
 render(<App bench={bench} />, document.getElementById('app')!);

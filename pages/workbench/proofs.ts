@@ -1,8 +1,9 @@
 import { signal } from '@preact/signals';
 import type { Screen } from 'pimbot';
 import type { Act } from 'pimbot/tools';
-import { Latest, type DeskClient } from './desk-client.ts';
+import type { DeskClient } from './desk-client.ts';
 import type { Proved } from './messages.ts';
+import { Latest } from './turns.ts';
 
 /**
  * Proofs that take longer are not made again while something is dragged: findings would wait for them. In ms; the first one is
@@ -24,7 +25,7 @@ export class Proofs {
   heldBefore: number | undefined;
   readonly #desk: DeskClient;
   readonly #failed: (message: string) => void;
-  readonly #trying = new Latest();
+  readonly #trying: Latest;
   #isProving = false;
   #changes = 0;
   #shown = '';
@@ -32,6 +33,7 @@ export class Proofs {
   constructor(desk: DeskClient, failed: (message: string) => void) {
     this.#desk = desk;
     this.#failed = failed;
+    this.#trying = new Latest(failed);
   }
 
   /** Proves, and learns how long that takes. */

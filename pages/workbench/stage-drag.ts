@@ -144,14 +144,17 @@ export function resizeTo(
     reach > 0 && !row!.turn
       ? snapOn(outline, shifted(row!.rect, edges), moving, [row!.index], reach)
       : undefined;
-  const { unit } = row!;
+  const { unit, rect } = row!;
   const whole = (edge: number, moves: boolean, more: number) =>
     moves ? inUnit(edge + more, unit, more !== 0 || hits(snapped)) * unit : 0;
+  // No edge passes the one across from it: there would be nothing left to take hold of.
+  const across = Math.max(0, rect.width - unit);
+  const down = Math.max(0, rect.height - unit);
   edges = {
-    left: whole(edges.left, moving.left, snapped?.x ?? 0),
-    right: whole(edges.right, moving.right, snapped?.x ?? 0),
-    top: whole(edges.top, moving.top, snapped?.y ?? 0),
-    bottom: whole(edges.bottom, moving.bottom, snapped?.y ?? 0),
+    left: Math.min(across, whole(edges.left, moving.left, snapped?.x ?? 0)),
+    right: Math.max(-across, whole(edges.right, moving.right, snapped?.x ?? 0)),
+    top: Math.min(down, whole(edges.top, moving.top, snapped?.y ?? 0)),
+    bottom: Math.max(-down, whole(edges.bottom, moving.bottom, snapped?.y ?? 0)),
   };
   if (!keepsShape || grip.x === 0 || grip.y === 0 || row!.rect.width === 0) return { edges, snapped };
   const width = row!.rect.width + edges.right - edges.left;

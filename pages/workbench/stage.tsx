@@ -282,6 +282,7 @@ function ScreenPicker({ bench }: { readonly bench: Bench }) {
     const px = Math.round(Number(value));
     if (px >= 16 && px <= 10_000)
       bench.resizeFree(key === 'width' ? px : width, key === 'height' ? px : height);
+    return String(bench.free.value[key]);
   };
   return (
     <>
@@ -303,7 +304,7 @@ function ScreenPicker({ bench }: { readonly bench: Bench }) {
             min={16}
             max={10_000}
             value={width}
-            onChange={(event) => size('width', event.currentTarget.value)}
+            onChange={({ currentTarget: field }) => (field.value = size('width', field.value))}
           />
           ×
           <input
@@ -312,7 +313,7 @@ function ScreenPicker({ bench }: { readonly bench: Bench }) {
             min={16}
             max={10_000}
             value={height}
-            onChange={(event) => size('height', event.currentTarget.value)}
+            onChange={({ currentTarget: field }) => (field.value = size('height', field.value))}
           />
         </span>
       )}

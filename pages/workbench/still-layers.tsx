@@ -44,7 +44,7 @@ function isControl({ kind, isHidden }: OutlineRow): boolean {
 function Findings({ bench, px }: { readonly bench: Bench; readonly px: (css: number) => number }) {
   const { rows, screen } = bench.outline.value!;
   const byId = new Map(rows.map((row) => [row.id, row]));
-  const here = bench.findings.value.filter(({ screens }) => screens.includes(screen));
+  const here = bench.judged.findings.value.filter(({ screens }) => screens.includes(screen));
   const taken = new Map<string, number>();
   return (
     <>

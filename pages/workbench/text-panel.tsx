@@ -61,9 +61,9 @@ export function TextPanel({ bench }: { readonly bench: Bench }) {
           look,
           autocompletion({ override: [(context) => complete(bench, context)] }),
           keymap.of([
-            { key: 'Mod-z', run: () => (void bench.step('undo'), true) },
-            { key: 'Mod-Shift-z', run: () => (void bench.step('redo'), true) },
-            { key: 'Mod-y', run: () => (void bench.step('redo'), true) },
+            { key: 'Mod-z', run: () => (bench.step('undo'), true) },
+            { key: 'Mod-Shift-z', run: () => (bench.step('redo'), true) },
+            { key: 'Mod-y', run: () => (bench.step('redo'), true) },
             indentWithTab,
             ...defaultKeymap,
           ]),

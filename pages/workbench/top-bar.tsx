@@ -29,13 +29,15 @@ export function TopBar({ bench }: { readonly bench: Bench }) {
             onChange={(event) => bench.go({ file: event.currentTarget.value, view: undefined, selected: [] })}
           >
             {bench.files.value.map((file) => (
-              <option key={file}>{file}</option>
+              <option key={file} value={file}>
+                {bench.drafts.left.value.includes(file) ? `${file} ●` : file}
+              </option>
             ))}
           </select>
         ) : (
           place.file.split('/').at(-1)
         )}
-        {bench.unsaved.value && (
+        {bench.drafts.unsaved.value && (
           <span class="dot" title="Not saved">
             {' '}
             ●
@@ -114,7 +116,7 @@ export function TopBar({ bench }: { readonly bench: Bench }) {
       </details>
       <button
         type="button"
-        onClick={() => void bench.step('undo')}
+        onClick={() => bench.step('undo')}
         disabled={!done.some(({ own }) => own)}
         title="Undo (Ctrl+Z)"
         aria-label="Undo"
@@ -123,26 +125,26 @@ export function TopBar({ bench }: { readonly bench: Bench }) {
       </button>
       <button
         type="button"
-        onClick={() => void bench.step('redo')}
+        onClick={() => bench.step('redo')}
         disabled={!undone.some(({ own }) => own)}
         title="Redo (Ctrl+Shift+Z)"
         aria-label="Redo"
       >
         ↷
       </button>
-      {bench.unsaved.value && (
+      {bench.drafts.unsaved.value && (
         <details class="menu changes">
           <summary>Changes</summary>
           <div>
-            <Difference before={bench.saved.value.text} after={bench.history.value.text} />
+            <Difference before={bench.drafts.saved.value.text} after={bench.history.value.text} />
           </div>
         </details>
       )}
       <button
         type="button"
         class="main"
-        onClick={() => void bench.save()}
-        disabled={!bench.unsaved.value}
+        onClick={() => bench.save()}
+        disabled={!bench.drafts.unsaved.value}
         title="Save (Ctrl+S)"
       >
         Save
@@ -200,7 +202,12 @@ function Size({
         max={3}
         step={0.05}
         value={value}
-        onChange={(event) => pick(Math.min(10, Math.max(0.1, Number(event.currentTarget.value) || 1)))}
+        onChange={(event) => {
+          const size = Math.min(10, Math.max(0.1, Number(event.currentTarget.value) || 1));
+          // What is there counts, also where it was before.
+          event.currentTarget.value = String(size);
+          pick(size);
+        }}
       />
     </label>
   );

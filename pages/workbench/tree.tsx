@@ -15,7 +15,7 @@ export function Tree({ bench }: { readonly bench: Bench }) {
   const drop = useSignal<TreeDrop | undefined>(undefined);
   const { selected } = bench.place.value;
   const findings = new Map<string, number>();
-  for (const { widget } of bench.findings.value) findings.set(widget, (findings.get(widget) ?? 0) + 1);
+  for (const { widget } of bench.judged.findings.value) findings.set(widget, (findings.get(widget) ?? 0) + 1);
   const wanted = filter.value.trim().toLowerCase();
   const isShown = (row: OutlineRow) => {
     if (wanted !== '')

@@ -11,7 +11,7 @@ export function ViewChoice({ bench }: { readonly bench: Bench }) {
   const { view } = bench.place.value;
   const end = (name: string) => {
     isNaming.value = false;
-    if (name !== '') void bench.addView(name);
+    if (name !== '') bench.addView(name);
   };
   return (
     <label class="choice">

@@ -79,11 +79,11 @@ function Thumb({
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => bench.attach(screen.name, canvas.current!, scale), [screen.name, scale]);
-  const { found, errors, isNew } = bench.tallies.value.get(screen.name) ?? nothing;
+  const { found, errors, isNew } = bench.judged.tallies.value.get(screen.name) ?? nothing;
   const others = bench.folds.value.find((one) => one.screen === screen.name)?.others ?? [];
   const breaks = [screen.name, ...others].some((name) => bench.breaking.value.has(name));
   const { screen: current } = bench.place.value;
-  const isOutside = bench.unsupported.value.has(screen.name);
+  const isOutside = bench.judged.unsupported.value.has(screen.name);
   const none = isOutside ? 'not supported: not looked at' : 'nothing found';
   const says = found === 0 ? none : `${found} found`;
   return (

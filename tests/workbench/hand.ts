@@ -14,15 +14,17 @@ interface Known {
     readonly value: { readonly selected: readonly string[]; readonly screen: string; readonly view: string };
   };
   readonly history: { readonly value: { readonly text: string } };
-  readonly findings: {
-    readonly value: readonly {
-      readonly widget: string;
-      readonly check: string;
-      readonly screens: readonly string[];
-    }[];
+  readonly judged: {
+    readonly findings: {
+      readonly value: readonly {
+        readonly widget: string;
+        readonly check: string;
+        readonly screens: readonly string[];
+      }[];
+    };
+    readonly checking: { readonly value: boolean };
   };
   readonly ready: { readonly value: boolean };
-  readonly checking: { readonly value: boolean };
   readonly busy: { readonly value: number };
   readonly played: { readonly values: { readonly value: { readonly [name: string]: unknown } } };
   readonly dragTimes: { readonly stage: number[]; readonly others: number[] };
@@ -59,11 +61,12 @@ export class Hand {
     });
   }
 
-  /** @param project The demo, or the text of a document. */
+  /** @param project The demo, or the text of a document. @param others Documents beside it, which are open too. */
   static async open(
     browser: Browser,
     project: 'demo' | { readonly text: string },
     options: object = {},
+    others: { readonly [name: string]: string } = {},
   ): Promise<Hand> {
     const folder = mkdtempSync(join(tmpdir(), 'pimbot-'));
     writeFileSync(join(folder, 'package.json'), '{}');
@@ -71,7 +74,9 @@ export class Hand {
     if (project === 'demo') cpSync('examples/fathom-post', join(folder, 'post'), { recursive: true });
     else writeFileSync(join(folder, file), project.text);
     mkdirSync(join(folder, 'other'));
-    const workbench = await startWorkbench({ files: [join(folder, file)], page: 'dist/page' });
+    for (const [name, text] of Object.entries(others)) writeFileSync(join(folder, name), text);
+    const files = [file, ...Object.keys(others)].map((name) => join(folder, name));
+    const workbench = await startWorkbench({ files, page: 'dist/page' });
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, ...options });
     const hand = new Hand(page, join(folder, file), workbench);
     await page.goto(workbench.url);
@@ -94,7 +99,7 @@ export class Hand {
       const isIdle =
         bench?.ready.value &&
         bench.busy.value === 0 &&
-        !bench.checking.value &&
+        !bench.judged.checking.value &&
         bench.outline.value !== undefined;
       window.idleFrames = isIdle ? window.idleFrames + 1 : 0;
       return window.idleFrames >= 3;

@@ -72,6 +72,15 @@ describe('taking hold', () => {
     );
   });
 
+  test('an edge that is pulled past the one across leaves 1 u', async () => {
+    await hand.select('plate');
+    const { scale } = await hand.middle('plate');
+    const from = await handle('edge -1 0');
+    await hand.pull(from, { x: from.x + 500 * scale, y: from.y }, 'Control');
+    const { rect } = await hand.row('plate');
+    expect([rect.x, rect.y, rect.width, rect.height]).toEqual([399, 100, 1, 200]);
+  });
+
   test('moved by arrow keys, in u', async () => {
     await hand.select('lamp');
     await hand.page.locator('.viewport').focus();

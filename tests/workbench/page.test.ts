@@ -81,7 +81,7 @@ describe('the workbench, on the demo', () => {
     expect(await hand.page.locator('.findings .new').count()).toBeGreaterThan(0);
     const portrait = hand.page.locator('.thumb', { has: hand.page.locator('[data-screen=phone-portrait]') });
     expect(Number(await portrait.locator('.count').textContent())).toBeGreaterThan(0);
-    const [first] = await hand.page.evaluate(() => window.bench.findings.value);
+    const [first] = await hand.page.evaluate(() => window.bench.judged.findings.value);
     await hand.page.locator('.findings .head').first().click();
     await hand.settled();
     expect(await hand.selected()).toEqual([first!.widget]);
@@ -89,7 +89,7 @@ describe('the workbench, on the demo', () => {
     await hand.page.locator('.viewport').focus();
     await hand.press('Control+z');
     expect(await hand.text()).toBe(source);
-    expect(await hand.page.evaluate(() => window.bench.findings.value.length)).toBe(0);
+    expect(await hand.page.evaluate(() => window.bench.judged.findings.value.length)).toBe(0);
   });
 
   test('another language, theme and HUD size are drawn, and stand in the address', async () => {
@@ -400,12 +400,12 @@ test('a list of many findings is shown in parts, with those of the selected widg
   const hand = await Hand.open(browser, { text: `pimbot: 1\nviews:\n  dive:\n    children:\n${lamps}` });
   await hand.page.click('#tab-findings');
   const listed = () => hand.page.locator('.finding .head').count();
-  const all = await hand.page.evaluate(() => window.bench.findings.value.length);
+  const all = await hand.page.evaluate(() => window.bench.judged.findings.value.length);
   expect(all).toBeGreaterThanOrEqual(250);
   expect(await listed()).toBe(200);
   const more = hand.page.locator('.findings .more');
   expect(await more.textContent()).toBe(`Show more: ${all - 200} are not listed yet`);
-  const last = await hand.page.evaluate(() => window.bench.findings.value.at(-1)!.widget);
+  const last = await hand.page.evaluate(() => window.bench.judged.findings.value.at(-1)!.widget);
   await hand.page.locator(`.tree [data-widget="${last}"]`).click();
   await hand.settled();
   expect(await listed()).toBeGreaterThan(200);

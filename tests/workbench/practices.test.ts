@@ -37,7 +37,9 @@ async function by(text: string, hands: (hand: Hand) => Promise<void>): Promise<v
 }
 
 const found = (hand: Hand) =>
-  hand.page.evaluate(() => window.bench.findings.value.map(({ check, widget }) => `${widget} ${check}`));
+  hand.page.evaluate(() =>
+    window.bench.judged.findings.value.map(({ check, widget }) => `${widget} ${check}`),
+  );
 
 describe('what people do by eye, done in the page', () => {
   test('a widget at the right edge that was placed in plain px from the left is anchored where it belongs', () =>
