@@ -21,7 +21,7 @@ export class Mirror {
   #seen = -1;
   #wait = 0;
 
-  /** @param press Presses a control, as a player would. */
+  /** @param prefix Starts the ids of its elements, and is that of all of them together. @param press Presses a control, as a player would. */
   constructor(
     canvas: HTMLCanvasElement,
     live: LiveView,
@@ -35,7 +35,7 @@ export class Mirror {
     this.#prefix = prefix;
     this.#press = press;
     this.#layer = canvas.ownerDocument.createElement('div');
-    this.#layer.id = `${prefix}-widgets`;
+    this.#layer.id = prefix;
     Object.assign(this.#layer.style, hiddenStyle);
     canvas.after(this.#layer);
     canvas.setAttribute('aria-owns', this.#layer.id);

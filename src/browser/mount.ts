@@ -106,8 +106,10 @@ export function mount(canvas: HTMLCanvasElement, live: LiveView, options: MountO
   const isTyping = () => input.focused !== undefined && live.nodeOf(input.focused)?.widget.kind === 'textbox';
   const typing = new TypingElement(canvas, listeners, hear, isTyping, (way) => input.isAtEnd(way));
 
-  // Ids of a page are unique, however many canvases there are.
-  const prefix = `view-${page.querySelectorAll('canvas[role=application]').length + 1}`;
+  // Ids of a page are unique, however many canvases there are, or were.
+  let nth = 1;
+  while (page.getElementById(`view-${nth}`)) nth++;
+  const prefix = `view-${nth}`;
   const mirror = new Mirror(canvas, live, input, prefix, (control) => {
     input.focus(control);
     // What cannot take the focus is not pressed; a textbox is pressed by having it.

@@ -34,7 +34,10 @@ beforeAll(async () => {
   writeFileSync(join(served, 'hud.json'), JSON.stringify({ ...pack!, shaper: 'shaper.wasm' }));
   writeFileSync(join(served, 'shaper.wasm'), readFileSync('assets/shaper.wasm'));
   writeFileSync(join(served, 'index.html'), '<!doctype html><script type="module" src="main.js"></script>');
-  writeFileSync(join(folder, 'main.js'), `import { load } from 'pimbot/browser';\nwindow.load = load;\n`);
+  writeFileSync(
+    join(folder, 'main.js'),
+    `import { load, mount } from 'pimbot/browser';\nObject.assign(window, { load, mount });\n`,
+  );
   await build({
     entryPoints: [join(folder, 'main.js')],
     outdir: served,
@@ -147,4 +150,33 @@ test.each<[string, string, Answer, RegExp]>([
 
 test('loading is given up', async () => {
   expect((await loaded(true)).error).toMatch(/^AbortError: /);
+});
+
+test('of several views of a page no two elements have one id, whichever was taken away before', async () => {
+  const ids = await page.evaluate(async () => {
+    type Game = { view(name: string): object };
+    type Mounted = { frame(ms: number): void; unmount(): void };
+    const { load, mount } = window as unknown as {
+      load: (file: string) => Promise<Game>;
+      mount: (canvas: HTMLCanvasElement, live: object, options: object) => Mounted;
+    };
+    const game = await load('hud.json');
+    const shown = (role?: string) => {
+      const canvas = document.createElement('canvas');
+      // A role of the page's own stays, and counts as well.
+      if (role !== undefined) canvas.setAttribute('role', role);
+      document.body.append(canvas);
+      const view = mount(canvas, game.view('dive'), { loop: false });
+      view.frame(0);
+      return view;
+    };
+    const first = shown();
+    shown('img');
+    shown('img');
+    first.unmount();
+    shown();
+    return [...document.querySelectorAll('[id]')].map(({ id }) => id);
+  });
+  expect(ids.filter((id) => id.endsWith('-surface'))).toHaveLength(3);
+  expect(ids).toHaveLength(new Set(ids).size);
 });
