@@ -74,8 +74,7 @@ export class Mirror {
       const { x, y } = (outer && boxes.get(item.parent!)) ?? { x: 0, y: 0 };
       place(element, (box.x - x) * px, (box.y - y) * px, box.width * px, box.height * px);
     }
-    const focused = this.#input.focused;
-    put(this.#canvas, 'aria-activedescendant', focused === undefined ? undefined : this.#idOf(focused));
+    put(this.#canvas, 'aria-activedescendant', this.#elements.get(this.#input.focused ?? '')?.id);
   }
 
   remove(): void {
@@ -100,13 +99,9 @@ export class Mirror {
     return canvas.width / Math.max(1, this.#canvas.width);
   }
 
-  #idOf(id: string): string {
-    return `${this.#prefix}-${id}`;
-  }
-
   #made({ id, role }: AccessibleItem): HTMLElement {
     const element = this.#canvas.ownerDocument.createElement('div');
-    element.id = this.#idOf(id);
+    element.id = `${this.#prefix}-${id}`;
     if (role !== 'text') element.setAttribute('role', role);
     element.addEventListener('click', (event) => {
       event.stopPropagation();

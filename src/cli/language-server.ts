@@ -4,24 +4,38 @@ import {
   CodeActionKind,
   CompletionItemKind,
   DiagnosticSeverity,
+  LSPErrorCodes,
   MarkupKind,
+  ResponseError,
+  SymbolKind,
   TextDocumentSyncKind,
   TextDocuments,
   createConnection,
   type CodeAction,
   type Connection,
   type Diagnostic as Shown,
+  type DocumentSymbol,
   type Location,
 } from 'vscode-languageserver/node';
 import { TextDocument } from 'vscode-languageserver-textdocument';
 import { messageOf, type Diagnostic, type SourceText } from '../document/index.ts';
+import { EditError } from '../edit/index.ts';
 import { suggestFor } from '../mend/index.ts';
 import { openProject, type Project } from '../node/project.ts';
 import { sentenceOf } from '../report/index.ts';
 import { screens } from '../screen/index.ts';
 import { checkDocument, keyOf, type CheckOptions, type Verdict } from '../verdict/index.ts';
 import { wrongValues } from '../view/index.ts';
-import { completionsAt, definitionAt, hoverAt, namesIn } from '../workbench/index.ts';
+import {
+  completionsAt,
+  definitionAt,
+  hoverAt,
+  namesIn,
+  referencesAt,
+  renamesAt,
+  symbolsOf,
+  type NamedPart,
+} from '../workbench/index.ts';
 
 /** How long somebody has to pause before what was typed is read, and before it is checked on every screen, in ms. */
 const readAfter = 150;
@@ -64,6 +78,10 @@ class LanguageServer {
         completionProvider: { triggerCharacters: [' ', ':', '$', '-', '{', ','] },
         hoverProvider: true,
         definitionProvider: true,
+        referencesProvider: true,
+        documentHighlightProvider: true,
+        documentSymbolProvider: true,
+        renameProvider: true,
         codeActionProvider: { codeActionKinds: [CodeActionKind.QuickFix] },
       },
       serverInfo: { name: 'pimbot' },
@@ -119,6 +137,42 @@ class LanguageServer {
       const found = definitionAt(usable.document, document.getText(), document.offsetAt(position));
       return found ? this.#location(textDocument.uri, found.source, found.range) : null;
     });
+    connection.onReferences(async ({ textDocument: { uri }, position, context }) => {
+      const now = await this.#asTyped(uri);
+      if (!now) return null;
+      const [written, ...others] = referencesAt(now.read, now.text, now.document.offsetAt(position));
+      if (!written) return null;
+      return [...(context.includeDeclaration ? [written] : []), ...others].map(({ source, range }) =>
+        this.#location(uri, source, range),
+      );
+    });
+    connection.onDocumentHighlight(async ({ textDocument: { uri }, position }) => {
+      const now = await this.#asTyped(uri);
+      if (!now) return null;
+      return referencesAt(now.read, now.text, now.document.offsetAt(position))
+        .map(({ source, range }) => this.#location(uri, source, range))
+        .filter((one) => one.uri === uri)
+        .map(({ range }) => ({ range }));
+    });
+    connection.onRenameRequest(async ({ textDocument: { uri }, position, newName }) => {
+      const now = await this.#asTyped(uri);
+      const refused = (what: string) => new ResponseError(LSPErrorCodes.RequestFailed, what);
+      if (!now) return refused('the document has a mistake: nothing can be tried');
+      const { document, read, resources, text } = now;
+      try {
+        const found = renamesAt(read, resources, text, document.offsetAt(position), newName);
+        return {
+          changes: { [uri]: found.map((one) => ({ range: rangeIn(document, one), newText: newName })) },
+        };
+      } catch (error) {
+        if (error instanceof EditError) return refused(error.message);
+        throw error;
+      }
+    });
+    connection.onDocumentSymbol(async ({ textDocument: { uri } }) => {
+      const now = await this.#asTyped(uri);
+      return now ? symbolsOf(now.read).map((one) => symbolOf(one, now.document)) : null;
+    });
     connection.onCodeAction(({ textDocument, context }) =>
       this.#actions(textDocument.uri, context.diagnostics),
     );
@@ -129,6 +183,17 @@ class LanguageServer {
     });
     connection.listen();
     return ended;
+  }
+
+  /** An open document as it is read now; undefined where it cannot be used as it is. */
+  async #asTyped(uri: string) {
+    const document = this.#documents.get(uri);
+    if (!document) return undefined;
+    const text = document.getText();
+    if (this.#known.get(uri)?.text !== text) await this.#read(document);
+    const { project, text: known } = this.#known.get(uri) ?? {};
+    if (!project?.document || known !== text) return undefined;
+    return { document, text, read: project.document, resources: project.resources };
   }
 
   #later(document: TextDocument, ms: number, work: () => Promise<void>): void {
@@ -265,6 +330,34 @@ function optionsOf({ document, resources }: Project): CheckOptions {
     textSizes: [1],
     ...(first !== undefined && { cases: [first] }),
     ...(themeName !== undefined && { themes: [themeName] }),
+  };
+}
+
+function rangeIn(document: TextDocument, { start, end }: { start: number; end: number }) {
+  return { start: document.positionAt(start), end: document.positionAt(end) };
+}
+
+const symbolKinds: { readonly [What in NamedPart['what']]: SymbolKind } = {
+  view: SymbolKind.Module,
+  component: SymbolKind.Class,
+  widget: SymbolKind.Object,
+  style: SymbolKind.Property,
+  case: SymbolKind.Constant,
+  picture: SymbolKind.File,
+  theme: SymbolKind.File,
+};
+
+function symbolOf(
+  { what, name, detail, whole, range, parts }: NamedPart,
+  document: TextDocument,
+): DocumentSymbol {
+  return {
+    name,
+    detail,
+    kind: symbolKinds[what],
+    range: rangeIn(document, whole),
+    selectionRange: rangeIn(document, range),
+    children: parts.map((one) => symbolOf(one, document)),
   };
 }
 

@@ -32,8 +32,14 @@ class Editor {
         if (!head || rest.length < head[0].length + Number(head[1])) return;
         const body = rest.subarray(head[0].length, head[0].length + Number(head[1]));
         rest = rest.subarray(head[0].length + Number(head[1]));
-        const message = JSON.parse(body.toString()) as { id?: number; method?: string; result?: unknown };
-        if (message.method === undefined) this.#waiting.get(message.id!)?.(message.result);
+        const message = JSON.parse(body.toString()) as {
+          id?: number;
+          method?: string;
+          result?: unknown;
+          error?: { message: string };
+        };
+        if (message.method === undefined)
+          this.#waiting.get(message.id!)?.(message.error?.message ?? message.result);
         else if (message.method === 'textDocument/publishDiagnostics') this.#told.push(message as never);
         for (const one of this.#listeners.splice(0)) one();
       }
@@ -45,6 +51,7 @@ class Editor {
     this.#in.write(`Content-Length: ${Buffer.byteLength(body)}\r\n\r\n${body}`);
   }
 
+  /** @returns the result, or what the error says. */
   ask<Result>(method: string, params: unknown): Promise<Result> {
     const id = this.#next++;
     const answer = new Promise<Result>((done) => this.#waiting.set(id, done as (result: unknown) => void));
@@ -109,6 +116,10 @@ describe('pimbot lsp', () => {
         'hoverProvider',
         'definitionProvider',
         'codeActionProvider',
+        'referencesProvider',
+        'documentHighlightProvider',
+        'documentSymbolProvider',
+        'renameProvider',
       ]),
     );
     editor.tell('initialized', {});
@@ -217,6 +228,147 @@ describe('pimbot lsp', () => {
         severity: 1,
         range: { start: { line: 9 } },
       },
+    ]);
+  });
+});
+
+/** A document in which each name that is looked for is marked wherever it is meant: «1:lamp». */
+const names = `pimbot: 1
+styles:
+  «1:plate»: { background: «8:$color.sea» } # plate, as in style: plate
+  wide: { extends: «1:plate» }
+tokens: { color: { «8t:sea»: "#1d7f8c", mud: "{color.«8t:sea»}" } }
+components:
+  «2:gauge»:
+    params: { «3:label»: text }
+    children:
+      - { id: «4:bar», kind: text, text: "{«3:label»}: plate" }
+      - { kind: text, text: lamp, anchor-to: «4:bar» }
+views:
+  dive:
+    expect:
+      - { widgets: [«5:lamp», hull.«4:bar»], never: overlap }
+    children:
+      - { id: «5:lamp», size: 9, style: "«1:plate»" }
+      - { id: rope, size: 9, may-overlap: [«5:lamp»], offset: ["{«6:room».«7:side»}", 40] }
+      - { id: hull, use: «2:gauge», «3:label»: "{«6:room».name} «9:{name}»", set: { «4:bar»: { style: [wide, «1:plate»] } } }
+      - { id: ware, repeat: "{wares}", size: 9, children: [{ id: lamp, size: 5 }, { kind: text, text: "{«10:name»}" }] }
+  dock:
+    children: [{ id: lamp, size: 9 }, { size: 9, may-overlap: [lamp] }]
+cases:
+  calm: { name: Mo, wares: [], «6:room»: { «7:side»: 280, name: Hold } }
+  storm: { name: Ida, wares: [{ «10:name»: wax }, { «10:name»: tar }], «6:room»: { «7:side»: 90, name: Bow } }
+`;
+
+describe('what a name leads to', () => {
+  /** The text without marks, and where each name is meant. */
+  const places = new Map<string, number[]>();
+  let text = '';
+  for (const piece of names.split(/(«[^»]*»)/)) {
+    const [, which, word] = /^«(\w+):(.*)»$/.exec(piece) ?? [];
+    if (which !== undefined) places.set(which, [...(places.get(which) ?? []), text.length]);
+    text += word ?? piece;
+  }
+  const folder = mkdtempSync(join(tmpdir(), 'pimbot-'));
+  const uri = pathToFileURL(join(folder, 'hud.yaml')).href;
+  const textDocument = { uri };
+  const positionOf = (offset: number) => {
+    const before = text.slice(0, offset).split('\n');
+    return { line: before.length - 1, character: before.at(-1)!.length };
+  };
+  interface Found {
+    readonly range: { readonly start: { readonly line: number; readonly character: number } };
+  }
+  const offsetOf = ({ range: { start } }: Found) => {
+    const from = text.split('\n').slice(0, start.line).join('\n').length + (start.line > 0 ? 1 : 0);
+    // A name in quotes is written with them.
+    return from + start.character + (text[from + start.character] === '"' ? 1 : 0);
+  };
+  let editor: Editor;
+  beforeAll(async () => {
+    writeFileSync(join(folder, 'package.json'), '{}');
+    writeFileSync(join(folder, 'hud.yaml'), text);
+    editor = new Editor();
+    await editor.ask('initialize', { processId: null, rootUri: null, capabilities: {} });
+    editor.tell('initialized', {});
+    editor.tell('textDocument/didOpen', { textDocument: { uri, languageId: 'yaml', version: 1, text } });
+  });
+  afterAll(async () => {
+    await editor.ask('shutdown', null);
+    rmSync(folder, { recursive: true });
+  });
+
+  test.each(['1', '2', '3', '4', '5', '6', '7', '10'])(
+    'every place that names it is found from each of them, and all of them get another name: %s',
+    async (which) => {
+      const all = places.get(which)!;
+      for (const at of all) {
+        const position = positionOf(at + 1);
+        const context = { includeDeclaration: true };
+        const found = await editor.ask<Found[]>('textDocument/references', {
+          textDocument,
+          position,
+          context,
+        });
+        expect(found.map(offsetOf).sort((a, b) => a - b)).toEqual(all);
+        expect(await editor.ask('textDocument/documentHighlight', { textDocument, position })).toHaveLength(
+          all.length,
+        );
+      }
+      const { changes } = await editor.ask<{ changes: { [uri: string]: (Found & { newText: string })[] } }>(
+        'textDocument/rename',
+        { textDocument, position: positionOf(all[0]!), newName: 'else' },
+      );
+      expect(changes[uri]!.map(offsetOf).sort((a, b) => a - b)).toEqual(all);
+    },
+  );
+
+  test('a token is found by its last word, and a value by the case that has it, not by an entry', async () => {
+    const [at] = places.get('8')!;
+    const ask = (offset: number) =>
+      editor.ask<Found[]>('textDocument/references', {
+        textDocument,
+        position: positionOf(offset),
+        context: { includeDeclaration: false },
+      });
+    expect((await ask(at! + 8)).map(offsetOf)).toEqual([at! + 7, places.get('8t')![1]]);
+    const [value] = places.get('9')!;
+    const said = await ask(value! + 2);
+    expect(said.map(offsetOf)).toEqual([value! + 1, text.indexOf('name: Ida')]);
+    expect(await ask(text.indexOf('anchor-to') + 2)).toBeNull();
+    expect(await ask(text.indexOf('text: lamp') + 7)).toBeNull();
+  });
+
+  test('a name that would make another thing of the document is refused, with the reason', async () => {
+    const rename = (offset: number, newName: string) =>
+      editor.ask<string>('textDocument/rename', { textDocument, position: positionOf(offset), newName });
+    const [lamp] = places.get('5')!;
+    expect(await rename(lamp!, 'rope')).toMatch(/unusable: .*rope/);
+    expect(await rename(lamp!, 'two words')).toMatch(/"two words" is no name/);
+    expect(await rename(places.get('1')![0]!, 'wide')).toMatch(/unusable: /);
+    expect(await rename(text.indexOf('anchor-to'), 'else')).toBe(
+      'nothing that the document names stands here',
+    );
+  });
+
+  test('the outline has what has a name, with the widgets in each other', async () => {
+    interface Symbol {
+      readonly name: string;
+      readonly detail: string;
+      readonly children: readonly Symbol[];
+    }
+    const told = (all: readonly Symbol[]): unknown[] =>
+      all.map(({ name, detail, children }) =>
+        children.length === 0 ? `${name} ${detail}`.trim() : [`${name} ${detail}`.trim(), ...told(children)],
+      );
+    expect(told(await editor.ask<Symbol[]>('textDocument/documentSymbol', { textDocument }))).toEqual([
+      'plate style',
+      'wide style',
+      ['gauge component', 'bar text · {label}: plate', 'text lamp'],
+      ['dive view', 'lamp panel', 'rope panel', 'hull gauge', ['ware panel', 'lamp panel', 'text {name}']],
+      ['dock view', 'lamp panel', 'panel'],
+      'calm case',
+      'storm case',
     ]);
   });
 });

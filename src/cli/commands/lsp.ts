@@ -4,7 +4,9 @@ import { exitClean, type Io } from '../io.ts';
 export function lspCommand(program: Command, _io: Io, done: (code: number) => void): void {
   program
     .command('lsp')
-    .description('serve an editor: diagnostics, completion, reasons, definitions and tested fixes')
+    .description(
+      'serve an editor: diagnostics, completion, reasons, definitions, references, renaming and tested fixes',
+    )
     .option('--stdio', 'talk over standard input and output, which is what it does anyway')
     .addHelpText(
       'after',
