@@ -24,6 +24,7 @@ const titles: { readonly [Name in PanelName]: string } = {
 export function App({ bench }: { readonly bench: Bench }) {
   const panel = (bench.place.value.panel ?? 'inspect') as PanelName;
   const mode = bench.mode.value;
+  const notice = bench.notices.now.value;
   const found = bench.judged.findings.value.length;
   const problems = bench.problems.value;
   const isShown = bench.summary.value !== undefined;
@@ -137,8 +138,8 @@ export function App({ bench }: { readonly bench: Bench }) {
           </>
         )}
       </main>
-      <p class={`notice ${bench.notice.value?.kind ?? 'none'}`} role="status">
-        {bench.notice.value?.text}
+      <p class={`notice ${notice?.kind ?? 'none'}`} role="status">
+        {notice?.text}
       </p>
     </>
   );

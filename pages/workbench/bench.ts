@@ -25,7 +25,8 @@ import { Proofs } from './proofs.ts';
 import { rowAt } from './row-at.ts';
 import { saidOf } from './said.ts';
 import { ChangedOnDisk, Server } from './server.ts';
-import { freeName, usualPlace, type Mode, type Notice } from './names.ts';
+import { freeName, usualPlace, type Mode } from './names.ts';
+import { Notices, type Notice } from './notices.ts';
 import { InTurn, Latest } from './turns.ts';
 import { mostBeside, turned, wantedSheets } from './sheets.ts';
 
@@ -49,7 +50,7 @@ export class Bench {
   /** Screens on which what is dragged at the moment breaks something. */
   readonly breaking = signal<ReadonlySet<string>>(new Set());
   readonly folds = signal<readonly { screen: string; others: readonly string[] }[]>([]);
-  readonly notice = signal<Notice | undefined>(undefined);
+  readonly notices = new Notices();
   readonly connected = signal(true);
   readonly ready = signal(false);
   /** Questions to workers that have no answer yet. */
@@ -79,7 +80,10 @@ export class Bench {
   readonly judged: Judged;
   readonly proofs: Proofs;
   readonly played: Played;
-  readonly #wrong = (message: string) => this.say('wrong', message);
+  readonly #wrong = (message: string) => {
+    // What was still asked of the document before is no trouble of this one.
+    if (this.summary.value) this.say('wrong', message);
+  };
   readonly #showing = new Latest(this.#wrong);
   readonly #look = new Latest(this.#wrong);
   readonly #dragging = new Latest(this.#wrong);
@@ -88,7 +92,6 @@ export class Bench {
   readonly #opening = new Latest(this.#wrong);
   readonly #changing = new InTurn();
   readonly #canvases = new Canvases();
-  #noticeEnds: ReturnType<typeof setTimeout> | undefined;
   /** The text that the stage's worker has; undefined where it has none of this document. */
   #read: string | undefined;
   /** What the other workers have to read before they show anything. */
@@ -134,9 +137,7 @@ export class Bench {
   }
 
   say(kind: Notice['kind'], text: string): void {
-    this.notice.value = { kind, text };
-    clearTimeout(this.#noticeEnds);
-    this.#noticeEnds = setTimeout(() => (this.notice.value = undefined), kind === 'done' ? 4000 : 9000);
+    this.notices.say(kind, text);
   }
 
   // The document. What changes it is done in turn: nothing is made of a text that is another meanwhile.
@@ -266,10 +267,9 @@ export class Bench {
     void this.#inTurn(async () => {
       const turned = way === 'undo' ? undo(this.history.value) : redo(this.history.value);
       if (!turned.history) {
-        const nothing = way === 'undo' ? 'Nothing to undo.' : 'Nothing to redo.';
         const text =
           turned.refused === 'nothing'
-            ? nothing
+            ? `Nothing to ${way}.`
             : `“${turned.said}” cannot be ${way === 'undo' ? 'undone' : 'redone'}: the same lines were changed in the file since.`;
         return this.say('refused', text);
       }
@@ -305,7 +305,7 @@ export class Bench {
   }
 
   async #show(): Promise<void> {
-    const { view, occasion } = this.place.value;
+    const { file, view, occasion } = this.place.value;
     if (view === undefined || !this.summary.value) return;
     const desk = { view, occasion };
     try {
@@ -324,8 +324,10 @@ export class Bench {
     // Now, and not before, the others may take what the machine has.
     await this.#readByOthers();
     await Promise.all([this.#wall, this.#judge].map((one) => one.ask('show', desk)));
+    const folds = await this.#wall.ask('folds', {});
+    if (file !== this.place.value.file) return;
     this.proofs.changed(this.#whatIsShown());
-    this.folds.value = await this.#wall.ask('folds', {});
+    this.folds.value = folds;
     this.#drawWall();
     this.check();
   }
@@ -348,14 +350,15 @@ export class Bench {
   /** Draws the stage, and describes what is on it. */
   async #lookClosely(drawsToo: boolean): Promise<void> {
     const { screen } = this;
+    const { file, layers } = this.place.value;
     if (!this.summary.value) return;
     if (drawsToo) await this.#front.ask('draw', { wanted: this.#onStage() });
-    const { layers } = this.place.value;
     const reads = layers.includes('contrast') || layers.includes('reading');
     const [outline, readings] = await Promise.all([
       this.#front.ask('outline', { screen }),
       reads ? this.#front.ask('readings', { screen }) : undefined,
     ]);
+    if (file !== this.place.value.file) return;
     const there = this.place.value.selected.filter((id) => outline.rows.some((row) => row.id === id));
     batch(() => {
       this.outline.value = outline;
@@ -372,6 +375,7 @@ export class Bench {
             this.#front.ask('inspect', { widget, screen }),
             this.#front.ask('sizes', { widget }),
           ]);
+    if (file !== this.place.value.file) return;
     batch(() => {
       this.closeUp.value = closeUp;
       this.rows.value = rows;

@@ -23,6 +23,8 @@ export class Judged {
   readonly #judging: Latest;
   /** The text that the desk has. */
   #text: string | undefined;
+  /** Grows with every document that is turned to. */
+  #document = 0;
   /** What was found last, and in what. */
   #known: { readonly shown: string; readonly keys: ReadonlySet<string> } | undefined;
 
@@ -39,8 +41,10 @@ export class Judged {
 
   /** Of another document nothing is known. */
   forget(): void {
+    this.#document++;
     this.findings.value = [];
     this.suggested.value = undefined;
+    this.checking.value = false;
   }
 
   /**
@@ -49,8 +53,11 @@ export class Judged {
    */
   check(shown: () => string, extra: () => readonly Screen[]): void {
     this.checking.value = true;
+    const asked = this.#document;
     this.#judging.do(async () => {
       const { findings: found, unsupported } = await this.#desk.ask('check', { extra: extra() });
+      // Another document has been turned to meanwhile.
+      if (asked !== this.#document) return;
       const keys = new Set(found.map(({ key }) => key));
       const what = shown();
       const before = this.#known?.shown === what ? this.#known.keys : keys;

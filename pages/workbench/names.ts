@@ -17,12 +17,6 @@ export type PanelName = (typeof panelNames)[number];
 export const modes = ['stage', 'wall', 'sizes', 'play'] as const;
 export type Mode = (typeof modes)[number];
 
-/** Something the page says for a while. */
-export interface Notice {
-  readonly kind: 'done' | 'refused' | 'wrong';
-  readonly text: string;
-}
-
 /** The name of the screen that is pulled to any size. */
 export const freeName = 'any size';
 

@@ -44,7 +44,7 @@ export function TopBar({ bench }: { readonly bench: Bench }) {
           </span>
         )}
       </h1>
-      <ViewChoice bench={bench} />
+      {summary && <ViewChoice bench={bench} />}
       <Choice
         id="case"
         label="Values"
@@ -56,7 +56,7 @@ export function TopBar({ bench }: { readonly bench: Bench }) {
         id="locale"
         label="Language"
         value={occasion.locale ?? summary?.locales[0]}
-        all={[...(summary?.locales ?? []), 'en-XA', 'ar-XB']}
+        all={summary ? [...summary.locales, 'en-XA', 'ar-XB'] : []}
         pick={(locale) => vary({ locale })}
       />
       <Choice

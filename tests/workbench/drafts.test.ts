@@ -64,10 +64,15 @@ test('of two documents each keeps what was done to it and is not saved', async (
 
 test('a document that cannot be read shows nothing of another one, and nothing is made of it', async () => {
   const broken = lampAt(500, ', colour: red');
-  const hand = await Hand.open(browser, { text: lampAt(100) }, {}, { 'menu.yaml': broken });
+  // Something is found in the one before, and is still being looked for when it is left.
+  const hand = await Hand.open(browser, { text: lampAt(9000) }, {}, { 'menu.yaml': broken });
   await hand.select('lamp');
+  await hand.page.locator('.viewport').focus();
+  await hand.page.keyboard.press('ArrowRight');
   await hand.page.getByLabel('Document').selectOption('menu.yaml');
   await hand.page.waitForSelector('.problems');
+  await hand.page.waitForFunction(() => window.bench.busy.value === 0);
+  expect(await hand.page.locator('.count, #view, #locale').count()).toBe(0);
   expect(await hand.page.textContent('.problems')).toMatch(/Nothing can be shown yet.*colour/s);
   expect(await hand.page.locator('.sheet, .thumb, [role=treeitem]').count()).toBe(0);
   for (const mode of ['All screens', 'All sizes', 'Play', 'Lay out']) await hand.page.click(`text=${mode}`);
