@@ -23,7 +23,7 @@ import { Drafts } from './drafts.ts';
 import { Played } from './played.ts';
 import { Proofs } from './proofs.ts';
 import { rowAt } from './row-at.ts';
-import { saidOf } from './said.ts';
+import { saidOf, whyNot } from './said.ts';
 import { ChangedOnDisk, Server } from './server.ts';
 import { freeName, usualPlace, type Mode } from './names.ts';
 import { Notices, type Notice } from './notices.ts';
@@ -220,7 +220,8 @@ export class Bench {
     });
   }
 
-  async #changedOnDisk(paths: readonly string[]): Promise<void> {
+  /** @returns whether the document is there, where it is among the files. */
+  async #changedOnDisk(paths: readonly string[]): Promise<boolean> {
     this.connected.value = true;
     const { file } = this.place.value;
     const read = paths.includes(file) ? await this.server.read(file).catch(() => undefined) : undefined;
@@ -231,6 +232,7 @@ export class Bench {
       await this.#open(false);
       await this.#refresh();
     }
+    return read !== undefined;
   }
 
   /** What the file on disk names may be other fonts and catalogs than before: shown once that is known. */
@@ -258,7 +260,9 @@ export class Bench {
         await this.#refresh();
       } catch (error) {
         if (!(error instanceof ChangedOnDisk)) throw error;
-        await this.#changedOnDisk([file]);
+        if (await this.#changedOnDisk([file])) return;
+        this.drafts.goneFromDisk();
+        this.say('refused', `${file} is not on disk any more. Saving again writes it.`);
       }
     });
   }
@@ -266,13 +270,7 @@ export class Bench {
   step(way: 'undo' | 'redo'): void {
     void this.#inTurn(async () => {
       const turned = way === 'undo' ? undo(this.history.value) : redo(this.history.value);
-      if (!turned.history) {
-        const text =
-          turned.refused === 'nothing'
-            ? `Nothing to ${way}.`
-            : `“${turned.said}” cannot be ${way === 'undo' ? 'undone' : 'redone'}: the same lines were changed in the file since.`;
-        return this.say('refused', text);
-      }
+      if (!turned.history) return this.say('refused', whyNot(way, turned));
       this.history.value = turned.history;
       await this.#open(false);
       this.say('done', `${way === 'undo' ? 'Undone' : 'Redone'}: ${turned.said}.`);

@@ -55,6 +55,12 @@ export class Drafts {
     return this.history.value.text !== text;
   }
 
+  /** The file of the open document is not there any more: nothing is on disk that saving would replace. */
+  goneFromDisk(): void {
+    this.saved.value = { text: '', tag: undefined };
+    this.onDisk.value = undefined;
+  }
+
   /** What is on disk instead of what is here; undoing still knows what was done here. */
   takeDisk(): void {
     const found = this.onDisk.value;

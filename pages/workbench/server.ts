@@ -20,7 +20,9 @@ export class Server {
       ...(init.headers as { [name: string]: string }),
       authorization: `Bearer ${this.token}`,
     };
-    return fetch(`/api/${what}`, { ...init, headers });
+    return fetch(`/api/${what}`, { ...init, headers }).catch(() => {
+      throw new Error('Nobody serves this page any more: start “pimbot open” again. Nothing here is lost.');
+    });
   }
 
   async files(): Promise<readonly string[]> {

@@ -26,7 +26,11 @@ export function TopBar({ bench }: { readonly bench: Bench }) {
           <select
             aria-label="Document"
             value={place.file}
-            onChange={(event) => bench.go({ file: event.currentTarget.value, view: undefined, selected: [] })}
+            onChange={({ currentTarget: choice }) => {
+              bench.go({ file: choice.value, view: undefined, selected: [] });
+              // Until it is read, the one before is shown.
+              choice.value = place.file;
+            }}
           >
             {bench.files.value.map((file) => (
               <option key={file} value={file}>

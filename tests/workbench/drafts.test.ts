@@ -1,4 +1,4 @@
-import { readFileSync, writeFileSync } from 'node:fs';
+import { readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import type { Browser } from 'playwright-core';
@@ -135,5 +135,20 @@ test('a file that is on disk again as it was saved asks nothing more', async () 
   await hand.page.waitForSelector('.bar', { state: 'detached' });
   await hand.press('Control+s');
   expect([moved(hand.disk()), hand.problems]).toEqual([101, []]);
+  await hand.close();
+});
+
+test('a file that is gone from disk is written again by saving twice', async () => {
+  const hand = await Hand.open(browser, { text: lampAt(100) });
+  await hand.select('lamp');
+  await hand.page.locator('.viewport').focus();
+  await hand.press('ArrowRight');
+  rmSync(hand.folder);
+  await hand.press('Control+s');
+  expect(await hand.notice()).toBe('hud.yaml is not on disk any more. Saving again writes it.');
+  await hand.press('Control+s');
+  expect(hand.disk()).toBe(lampAt(101));
+  // That it is not there is an answer the page asks for.
+  expect(hand.problems.filter((one) => !one.includes('404'))).toEqual([]);
   await hand.close();
 });

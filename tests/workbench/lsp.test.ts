@@ -244,6 +244,8 @@ components:
     children:
       - { id: «4:bar», kind: text, text: "{«3:label»}: plate" }
       - { kind: text, text: lamp, anchor-to: «4:bar» }
+      - kind: text
+        text: Mo's # the bar, after the label
 views:
   dive:
     expect:
@@ -364,7 +366,7 @@ describe('what a name leads to', () => {
     expect(told(await editor.ask<Symbol[]>('textDocument/documentSymbol', { textDocument }))).toEqual([
       'plate style',
       'wide style',
-      ['gauge component', 'bar text · {label}: plate', 'text lamp'],
+      ['gauge component', 'bar text · {label}: plate', 'text lamp', "text Mo's"],
       ['dive view', 'lamp panel', 'rope panel', 'hull gauge', ['ware panel', 'lamp panel', 'text {name}']],
       ['dock view', 'lamp panel', 'panel'],
       'calm case',

@@ -47,10 +47,13 @@ function isAtOnce(
 function isInComment(text: string, at: number): boolean {
   const line = text.slice(text.lastIndexOf('\n', at - 1) + 1, at);
   let quote = '';
-  for (const [nth, letter] of [...line].entries()) {
+  for (let nth = 0; nth < line.length; nth++) {
+    const letter = line[nth]!;
+    const before = nth === 0 ? ' ' : line[nth - 1]!;
     if (quote !== '') quote = letter === quote ? '' : quote;
-    else if (letter === '"' || letter === "'") quote = letter;
-    else if (letter === '#' && (nth === 0 || /\s/.test(line[nth - 1]!))) return true;
+    // An apostrophe within words quotes nothing.
+    else if ((letter === '"' || letter === "'") && /[\s[{,:]/.test(before)) quote = letter;
+    else if (letter === '#' && /\s/.test(before)) return true;
   }
   return false;
 }
