@@ -162,7 +162,7 @@ export class Bench {
       this.drafts.turnTo(place.file, read);
       this.place.value = place;
       // Nothing of the one before is shown for this.
-      this.summary.value = this.outline.value = this.closeUp.value = undefined;
+      this.summary.value = this.outline.value = this.closeUp.value = this.readings.value = undefined;
       this.rows.value = this.sizes.value = this.folds.value = [];
       this.judged.forget();
     });
@@ -173,7 +173,9 @@ export class Bench {
   /** Has the stage read the text as it is now, and shows it where it is a document. @returns whether it is. */
   async #open(fresh: boolean): Promise<boolean> {
     const { text } = this.history.value;
-    const { problems, summary } = await this.#front.ask('open', { file: this.place.value.file, text, fresh });
+    const { file } = this.place.value;
+    const { problems, summary } = await this.#front.ask('open', { file, text, fresh });
+    if (file !== this.place.value.file) return false;
     this.problems.value = problems;
     this.#toRead = fresh || this.#toRead === 'files' ? 'files' : 'text';
     if (!summary) return false;

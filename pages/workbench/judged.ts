@@ -43,6 +43,7 @@ export class Judged {
   forget(): void {
     this.#document++;
     this.findings.value = [];
+    this.fresh.value = this.unsupported.value = new Set();
     this.suggested.value = undefined;
     this.checking.value = false;
   }
@@ -55,7 +56,9 @@ export class Judged {
     this.checking.value = true;
     const asked = this.#document;
     this.#judging.do(async () => {
-      const { findings: found, unsupported } = await this.#desk.ask('check', { extra: extra() });
+      const { findings: found, unsupported } = await this.#desk
+        .ask('check', { extra: extra() })
+        .finally(() => (this.checking.value = false));
       // Another document has been turned to meanwhile.
       if (asked !== this.#document) return;
       const keys = new Set(found.map(({ key }) => key));
@@ -65,7 +68,6 @@ export class Judged {
         this.fresh.value = new Set([...keys].filter((key) => !before.has(key)));
         this.findings.value = found;
         this.unsupported.value = new Set(unsupported);
-        this.checking.value = false;
       });
       this.#known = { shown: what, keys };
     });
