@@ -4,6 +4,7 @@ import { panelNames, type PanelName } from './names.ts';
 import { Findings } from './findings.tsx';
 import { Inspector } from './inspector.tsx';
 import { Play } from './play.tsx';
+import { nobodyServes } from './server.ts';
 import { Sizes, SizesPanel } from './sizes.tsx';
 import { Splitter } from './splitter.tsx';
 import { Stage } from './stage.tsx';
@@ -28,6 +29,7 @@ export function App({ bench }: { readonly bench: Bench }) {
   const found = bench.judged.findings.value.length;
   const problems = bench.problems.value;
   const isShown = bench.summary.value !== undefined;
+  const middle = isShown ? mode : undefined;
   const errors = problems.filter(({ severity }) => severity === 'error');
   return (
     <>
@@ -63,7 +65,7 @@ export function App({ bench }: { readonly bench: Bench }) {
       )}
       {!bench.connected.value && (
         <p class="bar" role="alert">
-          Nobody serves this page any more: start “pimbot open” again. Nothing here is lost.
+          {nobodyServes}
         </p>
       )}
       <main class={`mode-${mode}`}>
@@ -74,21 +76,21 @@ export function App({ bench }: { readonly bench: Bench }) {
           </>
         )}
         <div class="middle">
-          {isShown && mode === 'stage' && (
+          {middle === 'stage' && (
             <>
               <Actions bench={bench} />
               <Stage bench={bench} />
               <Wall bench={bench} tall={false} />
             </>
           )}
-          {isShown && mode === 'wall' && <Wall bench={bench} tall />}
-          {isShown && mode === 'sizes' && (
+          {middle === 'wall' && <Wall bench={bench} tall />}
+          {middle === 'sizes' && (
             <>
               <Sizes bench={bench} />
               <Wall bench={bench} tall={false} />
             </>
           )}
-          {isShown && mode === 'play' && <Play bench={bench} />}
+          {middle === 'play' && <Play bench={bench} />}
         </div>
         {mode !== 'play' && (
           <>

@@ -215,11 +215,15 @@ export class Bench {
   /** A text that came of something else than an act here. @param of The text that it is made of. */
   replaceText(text: string, said: string, of: string): void {
     void this.#inTurn(async () => {
-      if (this.history.value.text !== of) return this.say('refused', 'The document is another since.');
-      this.history.value = withChange(this.history.value, text, said);
-      await this.#open(false);
-      this.say('done', `${said[0]!.toUpperCase()}${said.slice(1)}.`);
+      if (this.history.value.text === of) await this.#put(text, said);
+      else this.say('refused', 'The document is another since.');
     });
+  }
+
+  async #put(text: string, said: string): Promise<void> {
+    this.history.value = withChange(this.history.value, text, said);
+    await this.#open(false);
+    this.say('done', `${said[0]!.toUpperCase()}${said.slice(1)}.`);
   }
 
   /** @returns whether the document is there, where it is among the files. */
@@ -511,11 +515,8 @@ export class Bench {
     void this.#inTurn(async () => {
       try {
         const text = await this.#madeOf(() => this.#front.ask('newView', { name }));
-        const said = `add the view ${name}`;
-        this.history.value = withChange(this.history.value, text, said);
-        this.place.value = { ...this.place.value, view: name, selected: [] };
-        await this.#open(false);
-        this.say('done', `A${said.slice(1)}.`);
+        await this.#put(text, `add the view ${name}`);
+        this.go({ view: name, selected: [] });
       } catch (error) {
         this.say('refused', `${(error as Error).message}.`);
       }

@@ -12,7 +12,6 @@ export interface Saved {
 interface Draft {
   readonly history: History;
   readonly saved: Saved;
-  readonly onDisk: ReadFile | undefined;
 }
 
 /** The texts of the documents that are worked on: one is open, the others stay as they were left. */
@@ -29,14 +28,13 @@ export class Drafts {
 
   /** Goes on with another document, as it was left. @param read What is on disk of it. */
   turnTo(file: string, read: ReadFile): void {
-    const [history, saved, onDisk] = [this.history.value, this.saved.value, this.onDisk.value];
-    if (this.#file !== '') this.#others.set(this.#file, { history, saved, onDisk });
+    if (this.#file !== '')
+      this.#others.set(this.#file, { history: this.history.value, saved: this.saved.value });
     const known = this.#others.get(file);
     this.#others.delete(file);
     this.#file = file;
     this.history.value = known?.history ?? newHistory(read.text);
     this.saved.value = known?.saved ?? read;
-    this.onDisk.value = known?.onDisk;
     this.changedOnDisk(read);
     this.left.value = [...this.#others].flatMap(([name, { history, saved }]) =>
       history.text === saved.text ? [] : [name],

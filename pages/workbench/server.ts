@@ -4,6 +4,9 @@ export interface ReadFile {
   readonly tag: string;
 }
 
+export const nobodyServes =
+  'Nobody serves this page any more: start “pimbot open” again. Nothing here is lost.';
+
 /** Somebody else changed a file before it was written. */
 export class ChangedOnDisk extends Error {}
 
@@ -21,7 +24,7 @@ export class Server {
       authorization: `Bearer ${this.token}`,
     };
     return fetch(`/api/${what}`, { ...init, headers }).catch(() => {
-      throw new Error('Nobody serves this page any more: start “pimbot open” again. Nothing here is lost.');
+      throw new Error(nobodyServes);
     });
   }
 

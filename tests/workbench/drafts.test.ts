@@ -15,6 +15,12 @@ const lampAt = (x: number, also = '') =>
   `pimbot: 1\nviews:\n  dive:\n    backdrop: "#000"\n    children: [{ id: lamp, offset: ${x} 100, size: 90, look: { background: "#fc8" }${also} }]\n`;
 const moved = (text: string) => Number(/offset: (\d+)/.exec(text)![1]);
 
+/** Selects the lamp, so that keys move it. */
+async function takeLamp(hand: Hand): Promise<void> {
+  await hand.select('lamp');
+  await hand.page.locator('.viewport').focus();
+}
+
 /** Puts a text in place of what the panel of the text shows, as by pasting it. */
 async function paste(hand: Hand, text: string): Promise<void> {
   await hand.page.click('#tab-text');
@@ -27,15 +33,13 @@ test('of two documents each keeps what was done to it and is not saved', async (
   const hand = await Hand.open(browser, { text: lampAt(100) }, {}, { 'menu.yaml': lampAt(500) });
   const choice = hand.page.getByLabel('Document');
   const menu = () => readFileSync(join(dirname(hand.folder), 'menu.yaml'), 'utf8');
-  await hand.select('lamp');
-  await hand.page.locator('.viewport').focus();
+  await takeLamp(hand);
   await hand.press('Shift+ArrowRight');
   await choice.selectOption('menu.yaml');
   await hand.settled();
   expect(moved(await hand.text())).toBe(500);
   expect(await choice.locator('option').allTextContents()).toEqual(['hud.yaml ●', 'menu.yaml']);
-  await hand.select('lamp');
-  await hand.page.locator('.viewport').focus();
+  await takeLamp(hand);
   await hand.press('ArrowLeft');
   await hand.press('Control+s');
   expect([moved(hand.disk()), moved(menu())]).toEqual([100, 499]);
@@ -66,8 +70,7 @@ test('a document that cannot be read shows nothing of another one, and nothing i
   const broken = lampAt(500, ', colour: red');
   // Something is found in the one before, and is still being looked for when it is left.
   const hand = await Hand.open(browser, { text: lampAt(9000) }, {}, { 'menu.yaml': broken });
-  await hand.select('lamp');
-  await hand.page.locator('.viewport').focus();
+  await takeLamp(hand);
   await hand.page.keyboard.press('ArrowRight');
   await hand.page.getByLabel('Document').selectOption('menu.yaml');
   await hand.page.waitForSelector('.problems');
@@ -126,8 +129,7 @@ test('what comes before the page has answered is done after it: nothing is lost,
 
 test('a file that is on disk again as it was saved asks nothing more', async () => {
   const hand = await Hand.open(browser, { text: lampAt(100) });
-  await hand.select('lamp');
-  await hand.page.locator('.viewport').focus();
+  await takeLamp(hand);
   await hand.press('ArrowRight');
   writeFileSync(hand.folder, lampAt(400));
   await hand.page.waitForSelector('.bar');
@@ -140,8 +142,7 @@ test('a file that is on disk again as it was saved asks nothing more', async () 
 
 test('a file that is gone from disk is written again by saving twice', async () => {
   const hand = await Hand.open(browser, { text: lampAt(100) });
-  await hand.select('lamp');
-  await hand.page.locator('.viewport').focus();
+  await takeLamp(hand);
   await hand.press('ArrowRight');
   rmSync(hand.folder);
   await hand.press('Control+s');

@@ -283,8 +283,7 @@ describe('what a name leads to', () => {
   }
   const offsetOf = ({ range: { start } }: Found) => {
     const from = text.split('\n').slice(0, start.line).join('\n').length + (start.line > 0 ? 1 : 0);
-    // A name in quotes is written with them.
-    return from + start.character + (text[from + start.character] === '"' ? 1 : 0);
+    return from + start.character;
   };
   let editor: Editor;
   beforeAll(async () => {

@@ -80,13 +80,12 @@ export function definitionAt(document: CheckedDocument, text: string, offset: nu
 /** What the key of a map is the name of, where it is one. */
 function keyNamed(document: CheckedDocument, path: Path, name: string): WrittenAt | undefined {
   const [part, holder, ...inner] = path;
-  const { use } = (sourceAt(document, path) ?? {}) as { readonly use?: unknown };
+  const use = saidAt(document, path, 'use');
   // An instance gives a component's parameters their values.
-  if (typeof use === 'string' && isWidget(path)) return parameterNamed(document, use, name);
+  if (use !== undefined && isWidget(path)) return parameterNamed(document, use, name);
   // What it sets of the widgets inside goes by their ids in the component.
-  const instance = path.at(-1) === 'set' ? sourceAt(document, path.slice(0, -1)) : undefined;
-  const { use: set } = (instance ?? {}) as { readonly use?: unknown };
-  if (typeof set === 'string') return widgetNamed(document, ['components', set], name);
+  const set = path.at(-1) === 'set' ? saidAt(document, path.slice(0, -1), 'use') : undefined;
+  if (set !== undefined) return widgetNamed(document, ['components', set], name);
   switch (part) {
     case 'styles':
       return holder === undefined ? styleNamed(document, name) : undefined;
@@ -184,15 +183,17 @@ function fieldWay(document: CheckedDocument, path: Path, name: string): Path | u
 
 /** The way to what the widget of a path is repeated over: a list of the case, or of an entry around. */
 function listWay(document: CheckedDocument, path: Path): Path | undefined {
-  const { repeat } = (sourceAt(document, path) ?? {}) as { readonly repeat?: unknown };
-  const [name] = typeof repeat === 'string' ? templateNames(repeat) : [];
+  const repeat = saidAt(document, path, 'repeat');
+  const [name] = repeat === undefined ? [] : templateNames(repeat);
   return name === undefined ? undefined : (fieldWay(document, path.slice(0, -1), name) ?? name.split('.'));
 }
 
-function sourceAt({ source }: CheckedDocument, path: Path): unknown {
+/** What a key of a map says, where that is words. */
+function saidAt({ source }: CheckedDocument, path: Path, key: string): string | undefined {
   let at: unknown = source;
-  for (const step of path) at = (at as { readonly [key: string | number]: unknown } | undefined)?.[step];
-  return at;
+  for (const step of [...path, key])
+    at = (at as { readonly [key: string | number]: unknown } | null | undefined)?.[step];
+  return typeof at === 'string' ? at : undefined;
 }
 
 /** A widget of the same view or component by its id; one of a component where the component says it. */

@@ -1,46 +1,35 @@
-import type { CheckedDocument, SourceText } from '../../document/index.ts';
+import type { CheckedDocument } from '../../document/index.ts';
 import { definitionAt, wordAt, type WrittenAt } from './definitions.ts';
 
-/** Every place of a document that names what the word at a place names, and where that is written, which comes first. */
+/** Every place of a document that names what the word at a place names, and where that is written, which comes first; without quotes. */
 export function referencesAt(document: CheckedDocument, text: string, offset: number): readonly WrittenAt[] {
-  const written = definitionAt(document, text, offset);
-  if (!written) return [];
-  const { source } = document.origin;
-  const name = nameOf(written);
-  const found = new Map([[placeOf(written), written]]);
-  for (let at = text.indexOf(name); at >= 0; at = text.indexOf(name, at + name.length)) {
-    const end = at + name.length;
-    const { start } = wordAt(text, at);
-    const { end: wordEnd } = wordAt(text, end);
-    const isWhole = (at === start || '.$'.includes(text[at - 1]!)) && (end === wordEnd || text[end] === '.');
-    if (!isWhole || isInComment(text, at)) continue;
-    const names = definitionAt(document, text, end);
-    if (!names || placeOf(names) !== placeOf(written)) continue;
-    const one = { source: source ?? written.source, range: { start: at, end } };
-    if (!isAtOnce(one, written)) found.set(placeOf(one), one);
+  const found = definitionAt(document, text, offset);
+  if (!found) return [];
+  const written = unquoted(found);
+  const name = written.source.text.slice(written.range.start, written.range.end);
+  const source = document.origin.source ?? written.source;
+  const places = new Map([[placeOf(written), written]]);
+  for (let start = text.indexOf(name); start >= 0; start = text.indexOf(name, start + name.length)) {
+    const end = start + name.length;
+    const startsWord = wordAt(text, start).start === start || '.$'.includes(text[start - 1]!);
+    const endsWord = wordAt(text, end).end === end || text[end] === '.';
+    if (!startsWord || !endsWord || isInComment(text, start)) continue;
+    const named = definitionAt(document, text, end);
+    if (!named || placeOf(unquoted(named)) !== placeOf(written)) continue;
+    const place = { source, range: { start, end } };
+    places.set(placeOf(place), place);
   }
-  return [...found.values()];
+  return [...places.values()];
 }
 
-/** What is written there, without quotes. */
-function nameOf({ source, range }: WrittenAt): string {
-  return source.text.slice(range.start, range.end).replace(/^(["'])(.*)\1$/s, '$2');
+/** Without the quotes that it may be written in. */
+function unquoted({ source, range: { start, end } }: WrittenAt): WrittenAt {
+  const isQuoted = /["']/.test(source.text[start]!);
+  return { source, range: isQuoted ? { start: start + 1, end: end - 1 } : { start, end } };
 }
 
 function placeOf({ source, range }: WrittenAt): string {
   return `${source.name}:${range.start}`;
-}
-
-/** Whether a place is the one where it is written, with or without quotes. */
-function isAtOnce(
-  one: { readonly source: SourceText; readonly range: WrittenAt['range'] },
-  written: WrittenAt,
-): boolean {
-  return (
-    one.source.name === written.source.name &&
-    one.range.start >= written.range.start &&
-    one.range.end <= written.range.end
-  );
 }
 
 /** Whether a place is behind a # that starts a comment, as far as its line tells. */

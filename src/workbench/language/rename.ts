@@ -25,9 +25,7 @@ export function renamesAt(
   const elsewhere = found.find(({ source }) => source.name !== document.origin.source?.name);
   if (elsewhere)
     throw new EditError(`it is written in ${elsewhere.source.name}, which may be used elsewhere, too`);
-  const ranges = found.map(({ source, range: { start, end } }) =>
-    /["']/.test(source.text[start]!) ? { start: start + 1, end: end - 1 } : { start, end },
-  );
+  const ranges = found.map(({ range }) => range);
   let changed = text;
   for (const { start, end } of [...ranges].sort((a, b) => b.start - a.start))
     changed = changed.slice(0, start) + name + changed.slice(end);
