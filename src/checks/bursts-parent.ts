@@ -27,16 +27,18 @@ export const burstsParent = {
       const over = overshoot(subject.rect(index), subject.rect(parent));
       for (const { edge, distance } of edgesOver(over, limit)) {
         const { axis } = axisOf(edge);
-        const own = whySize(subject, index, axis);
-        // Where its size follows from the parent's, the parent's is in the chain already.
-        const around = own.length > 1 ? [] : whySize(subject, parent, axis);
-        const reasons = [
-          ...own,
-          ...around.map((reason, at) => ({
-            ...reason,
-            text: at === 0 ? `${subject.widgets[parent]!.id}: ${reason.text}` : reason.text,
-          })),
-        ];
+        const reasons = () => {
+          const own = whySize(subject, index, axis);
+          // Where its size follows from the parent's, the parent's is in the chain already.
+          const around = own.length > 1 ? [] : whySize(subject, parent, axis);
+          return [
+            ...own,
+            ...around.map((reason, at) => ({
+              ...reason,
+              text: at === 0 ? `${subject.widgets[parent]!.id}: ${reason.text}` : reason.text,
+            })),
+          ];
+        };
         report({
           outcome: 'failed',
           widget: index,

@@ -37,8 +37,11 @@ interface About {
   readonly at?: string;
   /** In place of the check's own limit. */
   readonly limit?: number;
-  readonly reasons: readonly Reason[];
+  readonly reasons: readonly Reason[] | WorkedOut;
 }
+
+/** Reasons that are worked out where the finding is told: most are found again, worse, on another screen. */
+export type WorkedOut = () => readonly Reason[];
 
 /** A finding as its sentence tells it. */
 export interface Said<Facts> {

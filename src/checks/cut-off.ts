@@ -32,7 +32,7 @@ export const cutOff = {
       const by = other === undefined ? undefined : subject.widgets[other]!;
       const text = `of ${shown(rect.width)} × ${shown(rect.height)} px, ${shown(left.width)} × ${shown(left.height)} px are left`;
       const axis = rect.width - left.width > rect.height - left.height ? 'x' : 'y';
-      const reasons = [
+      const reasons = () => [
         { text, pointer },
         ...(by
           ? whySize(subject, by.index, axis).map((one, nth) =>

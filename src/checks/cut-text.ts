@@ -56,7 +56,7 @@ export const cutText = {
         const { axis } = axisOf(past.edge);
         const cutter = subject.cutterOf(index);
         const facts = { axis, by: 'a clip' } as const;
-        const reasons = whyClipped(subject, index, cutter, axis, past);
+        const reasons = () => whyClipped(subject, index, cutter, axis, past);
         report({ outcome: 'failed', widget: index, other: cutter, measured, facts, reasons });
         continue;
       }
@@ -65,7 +65,7 @@ export const cutText = {
         axis === 'x'
           ? `its text needs ${shown(wide)} u and has ${shown(roomX)}${besidePadding(subject, widget, 'x', roomX)}`
           : `its ${lines.length === 1 ? 'line needs' : `${lines.length} lines need`} ${shown(high)} u, and there are ${shown(roomY)}${besidePadding(subject, widget, 'y', roomY)}`;
-      const reasons = [{ text: needs, pointer }, ...whySize(subject, index, axis)];
+      const reasons = () => [{ text: needs, pointer }, ...whySize(subject, index, axis)];
       report({ outcome: 'failed', widget: index, measured, facts: { axis, by: 'its box' }, reasons });
     }
   },

@@ -38,7 +38,7 @@ export const offScreen = {
         limit,
       )) {
         const { axis, end } = axisOf(edge);
-        const reasons = [...pastBox(subject, index, edge, rect), ...whyEdge(subject, index, axis, end)];
+        const reasons = () => [...pastBox(subject, index, edge, rect), ...whyEdge(subject, index, axis, end)];
         report({ outcome: 'failed', widget: index, measured: distance, facts: { edges: [edge] }, reasons });
       }
     }

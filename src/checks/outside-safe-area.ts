@@ -51,7 +51,7 @@ export const outsideSafeArea = {
           text: `the ${cut.corner.join(' ')} corner of the screen is round, with a radius of ${shown(subject.screen.corners)} px`,
           pointer: widget.pointer,
         };
-        const reasons = [round, ...whyEdge(subject, index, axis, end)];
+        const reasons = () => [round, ...whyEdge(subject, index, axis, end)];
         report({
           outcome: 'failed',
           widget: index,
@@ -64,7 +64,7 @@ export const outsideSafeArea = {
       if (isInside(rect, subject.safeRect, limit)) continue;
       for (const { edge, distance } of carried.own(index, parent, overshoot(rect, subject.safeRect), limit)) {
         const { axis, end } = axisOf(edge);
-        const reasons = whyEdge(subject, index, axis, end);
+        const reasons = () => whyEdge(subject, index, axis, end);
         report({ outcome: 'failed', widget: index, measured: distance, facts: { edges: [edge] }, reasons });
       }
     }

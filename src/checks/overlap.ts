@@ -35,11 +35,12 @@ export const overlap = {
       const mine = axisOf(nearest);
       const theirs = { axis: mine.axis, end: mine.end === 'start' ? 'end' : 'start' } as const;
       const ends = [theirs.end, mine.end];
-      const reasons = branches.flatMap((branch, nth) =>
-        whyEdge(subject, branch, mine.axis, ends[nth]!)
-          .slice(0, mostReasons)
-          .map((reason) => ({ ...reason, text: `${subject.widgets[branch]!.id}: ${reason.text}` })),
-      );
+      const reasons = () =>
+        branches.flatMap((branch, nth) =>
+          whyEdge(subject, branch, mine.axis, ends[nth]!)
+            .slice(0, mostReasons)
+            .map((reason) => ({ ...reason, text: `${subject.widgets[branch]!.id}: ${reason.text}` })),
+        );
       report({ outcome: 'failed', widget: one, other, measured, reasons });
     });
   },

@@ -58,7 +58,7 @@ export const showsNothing = {
       if (width <= 0 || height <= 0) {
         if (isOff(subject, index)) continue;
         const facts = { without: axis === 'x' ? 'width' : 'height' } as const;
-        const reasons = [
+        const reasons = () => [
           { text: `it is ${shown(width)} × ${shown(height)} px`, pointer },
           ...whySize(subject, index, axis),
         ];

@@ -21,7 +21,7 @@ export const smallTarget = {
     for (const { index, width, height } of targetSizes(subject)) {
       const measured = cssPixels(Math.min(width, height), subject.screen);
       if (!(measured < limit)) continue;
-      const reasons = [
+      const reasons = () => [
         {
           text: `${shown(width)} × ${shown(height)} px at ${shown(subject.screen.density)} px an inch, ${shown(subject.screen.distance)} mm away`,
           pointer: subject.widgets[index]!.pointer,

@@ -36,7 +36,7 @@ export const smallViewport = {
         const long = contentOf(subject, index, axis);
         if (!(measured < limit) || long <= px + 1) continue;
         const text = `what is in it is ${shown(long)} px long, and ${shown(px)} px of it are seen`;
-        const reasons = [{ text, pointer }, ...whySize(subject, index, axis)];
+        const reasons = () => [{ text, pointer }, ...whySize(subject, index, axis)];
         report({ outcome: 'failed', widget: index, measured, facts: { side }, reasons });
       }
     }

@@ -23,7 +23,7 @@ export const thumbTarget = {
     for (const { index, width, height } of targetSizes(subject)) {
       const measured = Math.min(width, height) / pxOfMillimetres(1, subject.screen);
       if (!(measured < limit)) continue;
-      const reasons = [
+      const reasons = () => [
         {
           text: `${shown(width)} × ${shown(height)} px at ${shown(density)} px an inch`,
           pointer: subject.widgets[index]!.pointer,

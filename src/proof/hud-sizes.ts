@@ -1,24 +1,20 @@
 import type { CheckedDocument } from '../document/index.ts';
-import { checks, type CheckId } from '../checks/index.ts';
+import { checks, type CheckId, type ListedCheck } from '../checks/index.ts';
 import { referenceOf, type Reference } from '../layout/index.ts';
 import { isWorse, keyOf, lookAt, type Finding } from '../verdict/index.ts';
 import { SharedViews, openView, type Occasion, type Resources, type View } from '../view/index.ts';
 import { aspectsOf, type Aspects } from './holding.ts';
-import { boundsOf, type Point, type Polygon } from './polygon.ts';
+import { insideOf, type Point, type Polygon } from './polygon.ts';
 import { proveView } from './prove.ts';
-import { hasArea, regionOf, screenOf, type Device, type Region } from './region.ts';
+import { screenOf, type Device, type Region } from './region.ts';
+import { DocumentInU } from './in-u.ts';
+import { piecesOf, type HudRange, type Piece } from './surfaces.ts';
 import type { Gap } from './told.ts';
 
 /*
  * Every HUD size between two. In u, a layout follows from the surface alone, and the surface from the aspect of the screen and the
  * HUD size: all sizes at all HUD sizes are a few polygons of surfaces, and a view of 1 px to a u is proved on those.
  */
-
-/** From the least to the most. */
-export interface HudRange {
-  readonly least: number;
-  readonly most: number;
-}
 
 /** Where one check fails of one widget, or of two, at some HUD sizes. */
 export interface HudFailure {
@@ -51,15 +47,6 @@ export interface HudProof {
 /** Checks whose limits are lengths on the glass, or at the eye: what they find follows from the size of a screen, too. */
 export const checksOnGlass: readonly CheckId[] = ['small-target', 'thumb-target', 'small-text'];
 
-/** Surfaces, in u, that screens have at some HUD sizes. */
-interface Piece {
-  readonly surfaces: Region;
-  /** HUD sizes at which a screen has one of some surfaces; a few more where that is no line. */
-  readonly hudSizesOf: (part: Polygon) => HudRange;
-  /** Device px a u may be on a surface at a HUD size. */
-  readonly scaleAt: (surface: Point, hudSize: number) => HudRange;
-}
-
 /** What a proof of HUD sizes is made of. */
 export interface HudSizesAsked {
   readonly resources: Resources;
@@ -75,34 +62,56 @@ export interface HudSizesAsked {
 export function proveHudSizes(document: CheckedDocument, view: string, asked: HudSizesAsked): HudProof {
   const { resources, device, region, range, occasions, mostCells } = asked;
   const reference = referenceOf(document.source.reference);
-  const refused = whyNot(openView(document, view, { resources, ...occasions[0] }), reference, device);
-  if (refused !== undefined)
+  const refusing = (refused: string): HudProof => {
     return { range, occasions, refused, failures: [], holds: [], gaps: [], cells: 0, solves: 0 };
-  const pieces = piecesOf(reference, device, region, range);
-  const { width, height } = reference;
-  const inU = {
-    ...document,
-    source: { ...document.source, reference: { size: `${width}x${height}`, scaling: 'none' as const } },
   };
-  const shared = new SharedViews(inU, resources);
+  const pieces = piecesOf(reference, device, region, range);
+  if (!pieces) return refusing('the scale goes in too many steps');
+  const refused = whyNot(reference, device, pieces);
+  if (refused !== undefined) return refusing(refused);
+  const inU = new DocumentInU(
+    document,
+    screenOf(device, { x: region.to.width, y: region.to.height }).density,
+  );
+  const shared = new SharedViews(inU.document, resources);
   const real = new SharedViews(document, resources);
   const failures = new Map<string, HudFailure & { readonly parts: Polygon[] }>();
   const gaps: { readonly gap: Gap; readonly hudSizes: HudRange }[] = [];
   let [cells, solves] = [0, 0];
-  for (const occasion of occasions)
+  for (const occasion of occasions) {
+    const looks = new LooksOnScreens(device, (hudSize) =>
+      openView(document, view, { resources, ...occasion, hudSize, shared: real }),
+    );
     for (const piece of pieces) {
-      const onSurface = openView(inU, view, { resources, ...occasion, hudSize: 1, shared });
-      const proof = proveView(onSurface, device, piece.surfaces, { mostCells, betweenPixels: true });
+      const onSurface = openView(inU.document, view, { resources, ...occasion, hudSize: 1, shared });
+      const proof = proveView(onSurface, deviceInU(device, piece), piece.surfaces, {
+        mostCells,
+        betweenPixels: true,
+        onlyProved: true,
+      });
+      for (const { form } of proof.forms) {
+        const stray = inU.strayIn(form.tree);
+        if (stray)
+          return refusing(`${stray.id} keeps a scaling that does not go along with that of the view`);
+      }
+      /** Beside a curve, surfaces are looked at that screens have at HUD sizes outside of the range alone. */
+      const isInRange = (part: Polygon) => {
+        const { least, most } = piece.hudSizesOf(part);
+        return least <= range.most + rounding && most >= range.least - rounding;
+      };
       cells += proof.cells;
       solves += proof.solves;
-      const openReal = (hudSize: number) =>
-        openView(document, view, { resources, ...occasion, hudSize, shared: real });
       for (const gap of proof.gaps)
-        if (gap.check === undefined || !checksOnGlass.includes(gap.check))
+        if (isInRange(gap.polygon) && (gap.check === undefined || !checksOnGlass.includes(gap.check)))
           gaps.push({ gap, hudSizes: within(piece.hudSizesOf(gap.polygon), range) });
-      for (const { finding, parts, worst } of proof.findings) {
+      for (const { finding, parts: everywhere, worst } of proof.findings) {
         if (checksOnGlass.includes(finding.check) || isOnGlass(document, view, finding)) continue;
-        const told = toldOn(finding, worst, piece, range, device, openReal);
+        const parts = everywhere.filter(isInRange);
+        if (parts.length === 0) continue;
+        const surfaces = [worst, ...parts.flatMap((part) => [insideOf(part), ...part])]
+          .filter((surface) => isInRange([surface]))
+          .slice(0, mostTold);
+        const told = toldOn(finding, surfaces, piece, range, looks);
         if (!told) {
           gaps.push(
             ...parts.map((polygon) => ({
@@ -126,6 +135,7 @@ export function proveHudSizes(document: CheckedDocument, view: string, asked: Hu
         });
       }
     }
+  }
   const found = [...failures.values()].map(({ parts: _, ...failure }) => failure);
   const bad = joined([...found.flatMap(({ hudSizes }) => hudSizes), ...gaps.map(({ hudSizes }) => hudSizes)]);
   return {
@@ -139,136 +149,29 @@ export function proveHudSizes(document: CheckedDocument, view: string, asked: Hu
   };
 }
 
-/** All surfaces of a region at a range of HUD sizes (docs/layout-model.md, 1.1 to 1.3). */
-function piecesOf(reference: Reference, device: Device, region: Region, range: HudRange): readonly Piece[] {
-  const { scaling, width, height, leastScale, mostScale, leastMillimetres } = reference;
-  const isFixed = scaling === 'none' || scaling === 'physical';
-  const corners = regionOf(region);
-  const { density } = screenOf(device, corners[0]!);
-  const { least, most } = aspectsOf(corners);
-  const [small, large] = [region.from, region.to];
-  const held: HudRange = {
-    least: Math.max(leastScale, (leastMillimetres * density) / 25.4),
-    most: mostScale,
-  };
-  const scales = (surface: Point): HudRange => ({
-    least: Math.max(small.width / surface.x, small.height / surface.y),
-    most: Math.min(large.width / surface.x, large.height / surface.y),
-  });
-  /** Surfaces of a box, in u, that screens of the region have at scales between the limits. */
-  const surfaces = (
-    from: Region['from'],
-    to: Region['to'],
-    aspect: Aspects,
-    scale: HudRange,
-  ): Region | undefined => {
-    const start = {
-      width: Math.max(from.width, small.width / scale.most),
-      height: Math.max(from.height, small.height / scale.most),
-    };
-    const end = {
-      width: Math.min(to.width, large.width / scale.least),
-      height: Math.min(to.height, large.height / scale.least),
-    };
-    // Where one side is open, the aspect ends it.
-    const piece: Region = {
-      from: start,
-      to: {
-        width: Math.min(end.width, end.height * aspect.most),
-        height: Math.min(end.height, end.width / aspect.least),
-      },
-      aspect,
-    };
-    return hasArea(piece) ? piece : undefined;
-  };
-  const pieces: Piece[] = [];
-  const add = (region: Region | undefined, rest: Omit<Piece, 'surfaces'>) => {
-    if (region) pieces.push({ surfaces: region, ...rest });
-  };
-  const all: Aspects = { least, most };
-  if (isFixed) {
-    const one = scaling === 'none' ? 1 : (density / 25.4) * reference.millimetres;
-    const scaleAt = (hudSize: number) => Math.max(held.least, Math.min(held.most, one * hudSize));
-    const scale = { least: scaleAt(range.least), most: scaleAt(range.most) };
-    add(surfaces({ width: 0, height: 0 }, { width: Infinity, height: Infinity }, all, scale), {
-      hudSizesOf: (part) => {
-        const { left, right, top, bottom } = boundsOf(part);
-        const from = Math.max(small.width / right, small.height / bottom);
-        const to = Math.min(large.width / left, large.height / top);
-        // Where a limit holds the scale, it is the same at all HUD sizes beyond.
-        return {
-          least: from <= held.least ? range.least : from / one,
-          most: to >= held.most ? range.most : to / one,
-        };
-      },
-      scaleAt: (_, hudSize) => ({ least: scaleAt(hudSize), most: scaleAt(hudSize) }),
-    });
-    return pieces;
-  }
-  // Along which side the scale goes, on screens wider than the reference and on narrower ones.
-  const wide = scaling === 'height' || scaling === 'contain' ? 'y' : 'x';
-  const narrow = scaling === 'height' || scaling === 'cover' ? 'y' : 'x';
-  const own = width / height;
-  for (const [side, aspect] of [
-    [narrow, { least, most: Math.min(most, own) }],
-    [wide, { least: Math.max(least, own), most }],
-  ] as const) {
-    if (!(aspect.least < aspect.most)) continue;
-    const length = side === 'x' ? width : height;
-    const key = side === 'x' ? 'width' : 'height';
-    const fitted = (surface: Point) => (side === 'x' ? surface.x : surface.y) / length;
-    const box = (at: number) => ({ width: 0, height: 0, [key]: at }) as Region['from'];
-    const open = (at: number) => ({ width: Infinity, height: Infinity, [key]: at }) as Region['to'];
-    // The scale is that of the HUD size: the surface is as long as the reference divided by it.
-    add(surfaces(box(length / range.most), open(length / range.least), aspect, held), {
-      hudSizesOf: (part) => {
-        const { left, right, top, bottom } = boundsOf(part);
-        return side === 'x'
-          ? { least: length / right, most: length / left }
-          : { least: length / bottom, most: length / top };
-      },
-      scaleAt: (surface) => {
-        const { least: from, most: to } = scales(surface);
-        return { least: Math.max(from, held.least), most: Math.min(to, held.most) };
-      },
-    });
-    // A limit holds the scale: at the smallest HUD sizes, and at the largest.
-    if (held.least > 0)
-      add(
-        surfaces({ width: 0, height: 0 }, open(length / range.least), aspect, {
-          least: held.least,
-          most: held.least,
-        }),
-        {
-          hudSizesOf: (part) => ({ least: range.least, most: 1 / Math.min(...part.map(fitted)) }),
-          scaleAt: () => ({ least: held.least, most: held.least }),
-        },
-      );
-    if (held.most < Infinity)
-      add(
-        surfaces(box(length / range.most), { width: Infinity, height: Infinity }, aspect, {
-          least: held.most,
-          most: held.most,
-        }),
-        {
-          hudSizesOf: (part) => ({ least: 1 / Math.max(...part.map(fitted)), most: range.most }),
-          scaleAt: () => ({ least: held.most, most: held.most }),
-        },
-      );
-  }
-  return pieces;
+/** Why surfaces follow from more than the aspect and the HUD size; undefined where they do not. */
+function whyNot(
+  { scaling, spare }: Reference,
+  { safe }: Device,
+  pieces: readonly Piece[],
+): string | undefined {
+  if (safe?.px.some((px) => px > 0) && pieces.some(({ scale }) => scale === undefined))
+    return 'its safe insets are in px, and its scale is not the same on all sizes: give --safe in %';
+  const isWithin = scaling === 'none' || scaling === 'physical' || scaling === 'whole';
+  return spare === 'bars' && isWithin
+    ? `with spare: bars and scaling: ${scaling}, how much is bars follows from the size of the screen`
+    : undefined;
 }
 
-/** Why the surface of a view, or something in it, follows from more than the aspect and the HUD size; undefined where it does not. */
-function whyNot(view: View, { scaling, spare, step }: Reference, { safe }: Device): string | undefined {
-  if (safe?.px.some((px) => px > 0)) return 'its safe insets are in px: give --safe in %';
-  if (scaling === 'blend') return 'the scaling blend follows from both sides of a screen at once';
-  if (scaling === 'whole' || step > 0) return 'the scale goes in steps of device px';
-  if (spare === 'bars') return 'with spare: bars, every surface has the aspect of the reference';
-  const { width, height } = view.reference;
-  const { widgets } = view.layoutOn({ width, height }).tree;
-  const part = widgets.find(({ index, box }) => index > 0 && box.reference !== undefined);
-  return part && `${part.id} keeps a scaling of its own`;
+/** The same device where a u is a px. */
+function deviceInU(device: Device, { scale = 1 }: Piece): Device {
+  const { safe } = device;
+  if (!safe) return device;
+  const [top, right, bottom, left] = safe.px;
+  return {
+    ...device,
+    safe: { ...safe, px: [top / scale, right / scale, bottom / scale, left / scale] },
+  };
 }
 
 /** Whether a promise is about a length on the glass or at the eye. */
@@ -279,30 +182,69 @@ function isOnGlass(document: CheckedDocument, view: string, { check, pointer }: 
   return /\d\s*(px|mm|deg)/.test(JSON.stringify(promise ?? ''));
 }
 
-/** What the check says on a screen that has a surface at a HUD size, as large as the reference where that may be. */
+/** Surfaces of a failing that are laid out on a screen, at the most, until it is told there. */
+const mostTold = 12;
+
+/** HUD sizes nearer to each other than this are the same. */
+const rounding = 1e-9;
+
+/** What the check says on a screen that has one of some surfaces at a HUD size, as large as the reference where that may be. */
 function toldOn(
   finding: Finding,
-  surface: Point,
+  surfaces: readonly Point[],
   piece: Piece,
   range: HudRange,
-  device: Device,
-  open: (hudSize: number) => View,
+  looks: LooksOnScreens,
 ): Pick<HudFailure, 'finding' | 'worst'> | undefined {
   const check = checks.find(({ id }) => id === finding.check)!;
-  const { least, most } = within(piece.hudSizesOf([surface]), range);
-  const hudSize = Math.min(most, Math.max(least, 1));
-  const scales = piece.scaleAt(surface, hudSize);
-  const usual = Math.min(scales.most, Math.max(scales.least, hudSize));
-  for (const scale of [usual, scales.most]) {
-    const exact = { hudSize, width: surface.x * scale, height: surface.y * scale };
-    for (const worst of [rounded(exact), exact]) {
-      const screen = screenOf(device, { x: worst.width, y: worst.height });
-      const { findings } = lookAt(open(worst.hudSize), [screen], [check]);
-      const same = findings.find((one) => keyOf(one) === keyOf(finding));
-      if (same) return { finding: same, worst };
+  for (const surface of surfaces) {
+    const { least, most } = within(piece.hudSizesOf([surface]), range);
+    // A scale that goes in steps is the next one at the last of them.
+    const hudSize = Math.min(most - (most - least) * 1e-4, Math.max(least, 1));
+    const scales = piece.scaleAt(surface, hudSize);
+    const usual = Math.min(scales.most, Math.max(scales.least, hudSize));
+    for (const scale of [usual, scales.most]) {
+      const exact = { hudSize, width: surface.x * scale, height: surface.y * scale };
+      for (const worst of [rounded(exact), exact]) {
+        const same = looks.at(worst, check).find((one) => keyOf(one) === keyOf(finding));
+        if (same) return { finding: same, worst };
+      }
     }
   }
   return undefined;
+}
+
+/** HUD sizes whose views are kept, at the most. */
+const mostKept = 60;
+
+/** What the checks say on single screens at single HUD sizes: many failings are worst on the same ones. */
+class LooksOnScreens {
+  readonly #device: Device;
+  readonly #open: (hudSize: number) => View;
+  readonly #views = new Map<
+    number,
+    { readonly view: View; readonly found: Map<string, readonly Finding[]> }
+  >();
+
+  constructor(device: Device, open: (hudSize: number) => View) {
+    this.#device = device;
+    this.#open = open;
+  }
+
+  at({ hudSize, width, height }: HudFailure['worst'], check: ListedCheck): readonly Finding[] {
+    let known = this.#views.get(hudSize);
+    if (!known) {
+      if (this.#views.size === mostKept) this.#views.clear();
+      this.#views.set(hudSize, (known = { view: this.#open(hudSize), found: new Map() }));
+    }
+    const key = `${width} ${height} ${check.id}`;
+    let found = known.found.get(key);
+    if (!found) {
+      const screen = screenOf(this.#device, { x: width, y: height });
+      known.found.set(key, (found = lookAt(known.view, [screen], [check]).findings));
+    }
+    return found;
+  }
 }
 
 /** People open windows of whole px, and set round HUD sizes. */

@@ -5,7 +5,7 @@ export type { ProofChange, ProvedSizes } from './compare-proofs.ts';
 export { aspectsOf, heldAspects, holdsBetween } from './holding.ts';
 export type { Aspects, Between } from './holding.ts';
 export { checksOnGlass } from './hud-sizes.ts';
-export type { HudFailure, HudProof, HudRange } from './hud-sizes.ts';
+export type { HudFailure, HudProof } from './hud-sizes.ts';
 export { boundsOf, contains, depthIn, distinct, unionArea } from './polygon.ts';
 export type { Point, Polygon } from './polygon.ts';
 export { proveView } from './prove.ts';
@@ -18,3 +18,4 @@ export { apartBySupport, proveDocument, supportedOf } from './prove-document.ts'
 export type { Failure, ProveOptions, ViewProof } from './prove-document.ts';
 export { sketchView } from './sketch.ts';
 export type { SketchCell, SketchShape } from './sketch.ts';
+export type { HudRange } from './surfaces.ts';

@@ -100,6 +100,9 @@ export function areaOf(polygon: Polygon): number {
   return Math.abs(twice) / 2;
 }
 
+/** Parts thinner than this, in px, are what rounding leaves. */
+export const thinnest = 1e-3;
+
 /** How thick a polygon is, about: its area by its longest side, in px. */
 export function thickness(polygon: Polygon): number {
   let longest = 0;

@@ -16,10 +16,11 @@ import {
 } from '../view/index.ts';
 import { whyWidget } from '../why/index.ts';
 import { bordersOf, type Border } from './borders.ts';
-import { proveHudSizes, type HudProof, type HudRange } from './hud-sizes.ts';
+import { proveHudSizes, type HudProof } from './hud-sizes.ts';
 import { distinct, unionArea, type Point, type Polygon } from './polygon.ts';
 import { provedInColors, proveView, type Proof } from './prove.ts';
 import { hasArea, regionOf, screenOf, type Device, type Region } from './region.ts';
+import type { HudRange } from './surfaces.ts';
 import type { Gap } from './told.ts';
 
 /** What is proved, and in what; of what varies, all that the document has where it is left out. */

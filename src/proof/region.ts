@@ -1,5 +1,5 @@
 import { makeScreen, type Screen, type ScreenSize } from '../screen/index.ts';
-import { thickness, within, type Affine, type Point, type Polygon } from './polygon.ts';
+import { plus, thickness, thinnest, within, type Affine, type Point, type Polygon } from './polygon.ts';
 
 /** Screens of one kind, of any size: everything else about them, in px or as shares of their sides. */
 export interface Device extends Omit<ScreenSize, 'name' | 'title' | 'width' | 'height' | 'safe' | 'corners'> {
@@ -17,19 +17,24 @@ export interface Region {
   readonly aspect?: { readonly least: number; readonly most: number };
 }
 
+/** A region of which further lines take something away: what is left is where none of the numbers is below 0. */
+export interface BoundedRegion extends Region {
+  readonly lines?: readonly Affine[];
+}
+
 /** The corners of a region. @throws RangeError where it has no area. */
-export function regionOf({ from, to, aspect }: Region): Polygon {
+export function regionOf({ from, to, aspect, lines = [] }: BoundedRegion): Polygon {
   const box = [
     { x: from.width, y: from.height },
     { x: to.width, y: from.height },
     { x: to.width, y: to.height },
     { x: from.width, y: to.height },
   ];
-  const limits: Affine[] = [];
+  const limits = [...lines];
   if (aspect && aspect.least > 0) limits.push({ x: 1, y: -aspect.least, c: 0 });
   if (aspect && aspect.most < Infinity) limits.push({ x: -1, y: aspect.most, c: 0 });
   const region = to.width > from.width && to.height > from.height ? within(box, limits) : [];
-  if (region.length < 3 || thickness(region) < 1)
+  if (region.length < 3 || thickness(region) < thinnest)
     throw new RangeError('no screen, or only a line of them, is that large and has that aspect');
   return region;
 }
@@ -38,17 +43,18 @@ export function regionOf({ from, to, aspect }: Region): Polygon {
 const edge = 0.01;
 
 /** A region with a hair around it. */
-export function withEdges({ from, to, aspect }: Region): Region {
+export function withEdges({ from, to, aspect, lines }: BoundedRegion): BoundedRegion {
   const few = edge / to.width;
   return {
     from: { width: from.width - edge, height: from.height - edge },
     to: { width: to.width + edge, height: to.height + edge },
     ...(aspect && { aspect: { least: aspect.least * (1 - few), most: aspect.most * (1 + few) } }),
+    ...(lines && { lines: lines.map((line) => plus(line, edge * Math.hypot(line.x, line.y))) }),
   };
 }
 
 /** Whether any size is that large and has that aspect, and not a line of them alone. */
-export function hasArea(region: Region): boolean {
+export function hasArea(region: BoundedRegion): boolean {
   try {
     regionOf(region);
     return true;

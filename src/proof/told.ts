@@ -8,11 +8,11 @@ import {
   type Subjects,
 } from '../checks/index.ts';
 import type { Screen } from '../screen/index.ts';
-import { askedOf, foundBy, isWorse, keyOf, type Finding } from '../verdict/index.ts';
+import { askedOf, foundBy, isWorse, keyOf, type Finding, type Unexplained } from '../verdict/index.ts';
 import type { UnprovedReason } from './cells.ts';
 import { insideCorners, type Deepest } from './deepest.ts';
 import { PartsByCell, type Part } from './parts-by-cell.ts';
-import { areaOf, contains, insideOf, type Point, type Polygon } from './polygon.ts';
+import { areaOf, contains, insideOf, thinnest, type Point, type Polygon } from './polygon.ts';
 import { traced } from './traced/index.ts';
 
 /* What is told of what a proof has found: as the checks themselves tell it, on the size on which it is worst. */
@@ -54,9 +54,6 @@ export interface Found {
   /** The largest depth of any part. */
   most: number;
 }
-
-/** Parts thinner than this, in px, are what rounding leaves. */
-export const thinnest = 1e-3;
 
 /**
  * What is told of findings: as the check tells them where they are worst. A check may tell two failings in one sentence: what a
@@ -159,13 +156,14 @@ function worstOf([first, ...others]: readonly ProvedFinding[]): ProvedFinding | 
 function tell(found: Found, at: Point, looks: Looks): ProvedFinding | undefined {
   for (const point of [...wholeNear(found, at), at]) {
     const same = tellAt(found, point, looks);
-    if (same) return { finding: same, parts: found.parts.map(({ polygon }) => polygon), worst: point };
+    if (same)
+      return { finding: same.explained(), parts: found.parts.map(({ polygon }) => polygon), worst: point };
   }
   return undefined;
 }
 
 /** What the check says of a finding on a size; undefined where it says nothing of it. */
-function tellAt(found: Found, point: Point, looks: Looks): Finding | undefined {
+function tellAt(found: Found, point: Point, looks: Looks): Unexplained | undefined {
   const check = provedList.find(({ id }) => id === found.check)!;
   return looks
     .at(point, check)
@@ -200,6 +198,12 @@ const mostAsked = 3;
 /** Sizes whose layouts are kept, at the most. */
 const mostLaidOut = 100;
 
+/** A view on one size, and what checks find there. */
+interface LaidOut {
+  readonly subject: Subject;
+  readonly found: Map<CheckId, readonly Unexplained[]>;
+}
+
 /** What checks say of a size: by check the widgets it fails of, and which have not compared all there is. */
 interface Looked {
   readonly failing: ReadonlyMap<CheckId, readonly Failing[]>;
@@ -225,9 +229,8 @@ export class Looks {
   readonly #subjects: Subjects;
   readonly #screenAt: (point: Point) => Screen;
   readonly #acceptances: Acceptances;
-  readonly #known = new Map<string, readonly Finding[]>();
-  /** The view on the sizes asked about last: several checks are asked about most of them. */
-  readonly #laidOut = new Map<string, Subject>();
+  /** The view on the sizes asked about last, and what checks find there: of most of them several are asked. */
+  readonly #laidOut = new Map<string, LaidOut>();
   /** By check, widgets and what tells two of them apart. */
   readonly #noted = new Map<string, Noted>();
 
@@ -238,21 +241,22 @@ export class Looks {
   }
 
   /** The findings of a check on a size. */
-  at(point: Point, check: ListedCheck): readonly Finding[] {
-    const key = `${point.x} ${point.y} ${check.id}`;
-    let found = this.#known.get(key);
-    if (!found) this.#known.set(key, (found = foundBy(this.#subjects.view, check, this.#laidOutOn(point))));
-    return found;
+  at(point: Point, check: ListedCheck): readonly Unexplained[] {
+    const { subject, found } = this.#laidOutOn(point);
+    let known = found.get(check.id);
+    if (!known) found.set(check.id, (known = foundBy(this.#subjects.view, check, subject)));
+    return known;
   }
 
-  #laidOutOn(point: Point): Subject {
+  #laidOutOn(point: Point): LaidOut {
     const key = `${point.x} ${point.y}`;
-    let subject = this.#laidOut.get(key);
-    if (!subject) {
+    let laidOut = this.#laidOut.get(key);
+    if (!laidOut) {
       if (this.#laidOut.size >= mostLaidOut) this.#laidOut.clear();
-      this.#laidOut.set(key, (subject = this.#subjects.on(this.#screenAt(point))));
+      const subject = this.#subjects.on(this.#screenAt(point));
+      this.#laidOut.set(key, (laidOut = { subject, found: new Map() }));
     }
-    return subject;
+    return laidOut;
   }
 
   /** Which checks fail, of which widgets, and what tells two such apart. */
@@ -308,7 +312,7 @@ export class Looks {
       const own = found && keyOf(found);
       if (!found || told.has(own!)) return [];
       told.add(own!);
-      return [found];
+      return [found.explained()];
     });
   }
 }

@@ -12,6 +12,7 @@ import { EffortSpent } from '../scene/index.ts';
 import type { Screen, ScreenSize } from '../screen/index.ts';
 import { SharedViews, occasionKey, openView, type Form, type Resources, type View } from '../view/index.ts';
 import { Findings, type Finding, type Occurrence } from './finding.ts';
+import type { Reason } from '../why/index.ts';
 import type { Batch } from './plan.ts';
 
 /** The results of one batch: plain data that may go to another thread or into a file. */
@@ -153,7 +154,8 @@ class ViewChecks {
         return;
       }
       subject ??= this.#subjects.on(screen);
-      const list = draftsOf(check, subject);
+      // What is kept for other views may not keep this layout with it.
+      const list = draftsOf(check, subject).map((one) => ({ ...one, reasons: workedOut(one.reasons) }));
       if (list.length > 0) drafted.set(nth, list);
     });
     return { drafted, compared: subject?.effort.compared ?? 0 };
@@ -186,15 +188,20 @@ export function lookAt(
       for (const condition of form.tree.applied) shown.add(condition);
     }
     const on: Place = { view, screen, widgets: form.tree.widgets, scale };
-    const here = [...drafted].flatMap(([nth, drafts]) => findingsOf(run[nth]!, drafts, on, acceptances));
+    const here = [...drafted].flatMap(([nth, drafts]) =>
+      findingsOf(run[nth]!, drafts, on, acceptances).map((one) => one.explained()),
+    );
     for (const one of here) findings.add(one);
     onScreen?.(on.widgets.length + compared / comparisonsALook, here);
   }
   return { findings: findings.all, accepted: acceptances.used, shown: [...shown] };
 }
 
+/** A finding whose reasons are worked out once somebody asks for it as a whole. */
+export type Unexplained = Omit<Finding, 'reasons'> & { readonly explained: () => Finding };
+
 /** What one check finds on a screen. */
-export function foundBy(view: View, check: ListedCheck, subject: Subject): readonly Finding[] {
+export function foundBy(view: View, check: ListedCheck, subject: Subject): readonly Unexplained[] {
   const { screen, layout, widgets } = subject;
   const on: Place = { view, screen, widgets, scale: layout.frame.scale };
   return findingsOf(check, draftsOf(check, subject), on, new Acceptances());
@@ -215,8 +222,8 @@ function findingsOf(
   drafts: readonly AnyDraft[],
   { view, screen, widgets, scale }: Place,
   acceptances: Acceptances,
-): readonly Finding[] {
-  return drafts.flatMap((draft): readonly Finding[] => {
+): readonly Unexplained[] {
+  return drafts.flatMap((draft): readonly Unexplained[] => {
     const widget = widgets[draft.widget];
     if (!widget) throw new Error(`the check ${check.id} reported a widget that is not there`);
     const other = draft.other === undefined ? undefined : widgets[draft.other]!;
@@ -230,26 +237,28 @@ function findingsOf(
       scale,
       facts: draft.facts,
     };
-    return [
-      {
-        check: check.id,
-        outcome: draft.outcome,
-        severity: check.severity,
-        view: view.name,
-        widget: widget.id,
-        other: other?.id,
-        pointer: draft.at ?? widget.pointer,
-        place: undefined,
-        unit: check.unit,
-        fails: check.fails,
-        worst,
-        occurrences: [worst],
-        facts: draft.facts,
-        missing: draft.missing,
-        reasons: draft.reasons,
-      },
-    ];
+    const found: Omit<Finding, 'reasons'> = {
+      check: check.id,
+      outcome: draft.outcome,
+      severity: check.severity,
+      view: view.name,
+      widget: widget.id,
+      other: other?.id,
+      pointer: draft.at ?? widget.pointer,
+      place: undefined,
+      unit: check.unit,
+      fails: check.fails,
+      worst,
+      occurrences: [worst],
+      facts: draft.facts,
+      missing: draft.missing,
+    };
+    return [{ ...found, explained: () => ({ ...found, reasons: workedOut(draft.reasons) }) }];
   });
+}
+
+function workedOut(reasons: AnyDraft['reasons']): readonly Reason[] {
+  return typeof reasons === 'function' ? reasons() : reasons;
 }
 
 /** What a check finds on a screen, and whether it has compared all there is: only so much is (`Effort`). */

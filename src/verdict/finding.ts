@@ -72,7 +72,16 @@ export interface Looked extends Occasion {
 }
 
 /** What makes two findings the same one, on whatever layouts they are. */
-export function keyOf({ check, outcome, view, widget, other, missing, pointer, facts }: Finding): string {
+export function keyOf({
+  check,
+  outcome,
+  view,
+  widget,
+  other,
+  missing,
+  pointer,
+  facts,
+}: Omit<Finding, 'reasons'>): string {
   const apart = outcome === 'failed' ? apartOf(check, facts) : undefined;
   return [check, outcome, view, widget, other, missing, pointer, apart].join('\n');
 }

@@ -1,6 +1,7 @@
 /* A document and what varies in; batches that may run anywhere, and the findings of all of them in one order out. */
 export { Results, checkDocument, checkView, keptOn } from './run.ts';
 export { SharedChecks, askedOf, foundBy, lookAt, runBatch } from './batch.ts';
+export type { Unexplained } from './batch.ts';
 export type { BatchResult, ChangedFrom } from './batch.ts';
 export type { Finding, Looked, Occurrence, Verdict } from './finding.ts';
 export { Findings, isWorse, keyOf } from './finding.ts';

@@ -1,11 +1,12 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test } from '@jest/globals';
-import { makeScreen, openView, readDocument, type DocumentSource, type WidgetSource } from 'pimbot';
+import { openView, readDocument, type DocumentSource, type WidgetSource } from 'pimbot';
 import {
   checkDocument,
   proveDocument,
   provedChecks,
+  screenOf,
   sentenceOf,
   type Device,
   type Region,
@@ -24,11 +25,12 @@ function proved(
   hudRange = { least: 0.75, most: 1.5 },
   hudSizes = [0.75, 1.5],
   sizes = region,
+  device = mouse,
 ) {
   const { document } = readDocument(source);
   const [proof] = proveDocument(document!, {
     resources: { fonts },
-    device: mouse,
+    device,
     region: sizes,
     hudSizes,
     hudRange,
@@ -72,6 +74,42 @@ test('a HUD size at which two meet comes out as the sum says, whatever the scali
   expect(proved(two({ scaling: 'none' })).hudSizes!.holds).toEqual([]);
 });
 
+test('so it does where a surface follows from both sides, or the scale goes in steps', () => {
+  const large: Region = { from: { width: 1920, height: 1080 }, to: { width: 6000, height: 3375 } };
+  const most = (reference: DocumentSource['reference'], sizes: Region = large, more: WidgetSource = {}) => {
+    const { hudSizes } = proved(two(reference, more), { least: 0.75, most: 1.6 }, [1], sizes);
+    expect(hudSizes).toMatchObject({ holds: [{ least: 0.75 }], gaps: [] });
+    return hudSizes!.holds[0]!.most;
+  };
+  const size = '1920x1080';
+  // The narrowest surface is 1920 divided by the HUD size, on screens of the aspect of the reference.
+  const wide = { ...large, aspect: { least: 16 / 9, most: 3 } };
+  expect(most({ scaling: 'blend', size }, wide)).toBeCloseTo(1920 / 1807.5, 6);
+  expect(most({ scaling: 'contain', size, step: 0.5 })).toBeCloseTo(1920 / 1807.5, 6);
+  // On a screen 4:3, a mean of which the height is a quarter is (4:3 / 16:9) ^ 0.25 of that.
+  const narrow = { ...large, aspect: { least: 4 / 3, most: 3 } };
+  const share = (3 / 4) ** 0.25;
+  expect(most({ scaling: 'blend', size, blend: 0.25 }, narrow)).toBeCloseTo((1920 / 1807.5) * share, 6);
+  // A screen of three times the reference has a scale of 4 from a HUD size of 4:3 on, and 5760 / 4 u.
+  expect(most({ scaling: 'whole', size })).toBeCloseTo(4 / 3, 6);
+  // Between bars it is that wide on wide screens too, and larger where there are none.
+  const wider = { ...large, aspect: { least: 2, most: 3 } };
+  expect(most({ scaling: 'contain', size, spare: 'bars' }, wider)).toBeCloseTo(1920 / 1807.5, 6);
+  expect(most({ scaling: 'contain', size }, wider)).toBeCloseTo(((1920 / 1807.5) * 9) / 8, 6);
+  // A part drawn for half the size has twice the u.
+  const half: WidgetSource = { size: [394, 20], reference: { size: '960x540' } };
+  expect(most({ scaling: 'contain', size }, large, half)).toBeCloseTo(1920 / 1807.5, 6);
+  const physical: WidgetSource = {
+    size: [394, 20],
+    reference: { scaling: 'physical', millimetres: 25.4 / 48 },
+  };
+  const near: Region = { from: { width: 1900, height: 1080 }, to: { width: 2400, height: 1400 } };
+  expect(most({ scaling: 'none' }, near, physical)).toBeCloseTo(1900 / 1807.5, 6);
+  // 1 u is 2 px up to a HUD size of 3, which leaves 1920 / 2 u of a screen.
+  const held = proved(two({ scaling: 'none', step: 2 }), { least: 0.75, most: 1.6 }, [1], large).hudSizes!;
+  expect(held.holds).toEqual([]);
+});
+
 test('what one line promises of a widget, and what another does, is told of its own HUD sizes', () => {
   const source = two({ scaling: 'none' });
   const expects = [
@@ -101,56 +139,79 @@ test('each HUD size is proved for itself, though the view has the same form at a
 });
 
 test('what follows from px is refused with the reason', () => {
+  const onlyNarrow = { screen: { aspect: '..1.5' }, change: { reference: { scaling: 'none' } } } as const;
   const reasons = (
     [
-      [{ scaling: 'whole', size: '640x360' }, {}],
-      [{ scaling: 'blend', size: '1920x1080' }, {}],
-      [{ scaling: 'contain', size: '1920x1080', spare: 'bars' }, {}],
+      [{ scaling: 'contain', size: '1920x1080', step: 0.001 }, {}],
+      [{ scaling: 'whole', size: '640x360', spare: 'bars' }, {}],
       [{ scaling: 'contain', size: '1920x1080' }, { reference: { size: '480x270', scaling: 'whole' } }],
+      // On the reference itself it has none.
+      [{ scaling: 'contain', size: '1920x1080' }, { when: [onlyNarrow] }],
+      [{ scaling: 'contain', size: '1920x1080', limits: '1..' }, { reference: { size: '480x270' } }],
     ] as const
   ).map(([reference, more]) => proved(two(reference, more as WidgetSource)).hudSizes!.refused);
   expect(reasons).toEqual([
     expect.stringContaining('steps'),
-    expect.stringContaining('blend'),
     expect.stringContaining('bars'),
-    expect.stringContaining('right keeps a scaling of its own'),
+    expect.stringContaining('right keeps a scaling that does not go along'),
+    expect.stringContaining('right keeps a scaling that does not go along'),
+    expect.stringContaining('right keeps a scaling that does not go along'),
   ]);
+  const notched: Device = { ...mouse, safe: { px: [0, 50, 0, 0], shares: [0, 0, 0, 0] } };
+  const refused = (reference: DocumentSource['reference']) =>
+    proved(two(reference), undefined, [1], region, notched).hudSizes!.refused;
+  expect(refused({ scaling: 'contain' })).toContain('safe insets are in px');
+  expect(refused({ scaling: 'whole', size: '640x360' })).toBeUndefined();
 });
 
 test('views by chance fail at no HUD size that is said to hold, and where they fail it is said', () => {
-  const references: readonly NonNullable<DocumentSource['reference']>[] = [
-    { scaling: 'contain', size: '800x450' },
-    { scaling: 'cover', size: '640x480' },
-    { scaling: 'width', size: '700x400' },
+  type Shown = NonNullable<DocumentSource['reference']> & { readonly part?: WidgetSource['reference'] };
+  const references: readonly Shown[] = [
+    { scaling: 'contain', size: '800x450', part: { size: '400x225', scaling: 'contain' } },
+    { scaling: 'cover', size: '640x480', part: { size: '320x240', scaling: 'cover' } },
+    { scaling: 'width', size: '700x400', spare: 'bars', align: 'left top' },
     { scaling: 'height', size: '700x400' },
-    { scaling: 'none' },
+    { scaling: 'none', step: 0.25 },
     { scaling: 'contain', size: '800x450', limits: '1..' },
-    { scaling: 'contain', size: '800x450', limits: '0.8..2' },
-    { scaling: 'physical' },
+    { scaling: 'contain', size: '800x450', limits: '0.8..2', spare: 'bars' },
+    { scaling: 'blend', size: '800x450', step: 1 },
     { scaling: 'none', limits: '1..' },
+    { scaling: 'cover', size: '640x480', step: 0.25, limits: '0.8..3' },
+    { scaling: 'blend', size: '800x450', part: { size: '640x480', scaling: 'blend' } },
+    { scaling: 'blend', size: '700x400', blend: 0.25, limits: '0.9..2' },
+    { scaling: 'whole', size: '480x270' },
+    { scaling: 'whole', size: '320x180', limits: '2..' },
+    { scaling: 'contain', size: '800x450', step: 0.5 },
     { scaling: 'physical', limits: '0.9..1.2' },
+    { scaling: 'none', part: { scaling: 'physical', millimetres: 0.4 } },
+    { scaling: 'physical' },
+    { scaling: 'blend', size: '800x450', spare: 'bars' },
   ];
   const seen = (widget: WidgetSource, nth: number): WidgetSource => {
     if (widget.children) return { ...widget, look, children: widget.children.map(seen) };
     return nth % 3 > 0 ? { ...widget, look } : { ...widget, kind: 'text', text: 'A letter with a red seal' };
   };
+  const notched: Device = { ...mouse, safe: { px: [0, 30, 9, 0], shares: [0.02, 0, 0, 0] } };
+  const windows: Region = { from: { width: 640, height: 360 }, to: { width: 1920, height: 1080 } };
   let asked = 0;
   let failed = 0;
   let state = seedOf(1) * 7919;
   const chance = () => (state = (state * 16807) % 2147483647) / 2147483647;
-  for (let seed = seedOf(1); seed < seedOf(1) + rounds(10, 160); seed++) {
-    const source: DocumentSource = {
-      pimbot: 1,
-      reference: references[seed % references.length]!,
-      views: { test: { children: makeCase(seed).children.map(seen) } },
-    };
-    const { hudSizes: hud, document } = proved(source, undefined, [1]);
-    if (hud!.refused !== undefined) continue;
+  for (let seed = seedOf(1); seed < seedOf(1) + rounds(14, 160); seed++) {
+    const { part, ...reference } = references[seed % references.length]!;
+    const children = makeCase(seed).children.map((child, nth) =>
+      seen({ ...child, ...(part && nth % 2 === 0 && { reference: part }) }, nth),
+    );
+    const inSteps = reference.step !== undefined || reference.scaling === 'whole';
+    const device: Device = inSteps ? notched : mouse;
+    const source: DocumentSource = { pimbot: 1, reference, views: { test: { children } } };
+    const { hudSizes: hud, document } = proved(source, undefined, [1], windows, device);
+    expect([seed, hud!.refused]).toEqual([seed, undefined]);
     for (let nth = 0; nth < rounds(12, 40); nth++) {
       const hudSize = 0.75 + 0.75 * chance();
-      const width = Math.round(640 + 3200 * chance() ** 2);
-      const height = Math.round(360 + 1800 * chance() ** 2);
-      const screen = makeScreen({ width, height, density: 96, distance: 600, inputs: ['mouse'] });
+      const width = Math.round(640 + 1280 * chance() ** 2);
+      const height = Math.round(360 + 720 * chance() ** 2);
+      const screen = screenOf(device, { x: width, y: height });
       const { findings } = checkDocument(document, {
         resources: { fonts },
         screens: [screen],
