@@ -174,12 +174,14 @@ function deviceInU(device: Device, { scale = 1 }: Piece): Device {
   };
 }
 
-/** Whether a promise is about a length on the glass or at the eye. */
-function isOnGlass(document: CheckedDocument, view: string, { check, pointer }: Finding): boolean {
+/** Whether what does not hold of a promise is a length on the glass or at the eye. */
+function isOnGlass(document: CheckedDocument, view: string, { check, pointer, facts }: Finding): boolean {
   if (check !== 'broken-promise') return false;
+  const promised = facts && 'promised' in facts ? facts.promised : undefined;
+  if (promised !== 'at-least' && promised !== 'at-most') return false;
   const nth = Number(/\/expect\/(\d+)/.exec(pointer)?.[1]);
-  const promise = document.source.views[view]!.expect?.[nth];
-  return /\d\s*(px|mm|deg)/.test(JSON.stringify(promise ?? ''));
+  const { width, height } = document.source.views[view]!.expect?.[nth]?.[promised] ?? {};
+  return [width, height].some((length) => typeof length === 'string' && /px|mm|deg/.test(length));
 }
 
 /** Surfaces of a failing that are laid out on a screen, at the most, until it is told there. */

@@ -114,7 +114,7 @@ test('what one line promises of a widget, and what another does, is told of its 
   const source = two({ scaling: 'none' });
   const expects = [
     { 'widget': 'left', 'within': 'screen' as const, 'at-most': { width: '900u' } },
-    { widget: 'left', within: 'safe' as const },
+    { widget: 'left', within: 'safe' as const, because: 'the last 3 mm are behind the bezel' },
   ];
   const { hudSizes } = proved({ ...source, views: { test: { ...source.views['test']!, expect: expects } } });
   const promises = hudSizes!.failures.filter(({ finding }) => finding.check === 'broken-promise');
