@@ -28,7 +28,7 @@ export interface Piece {
 }
 
 /** Polygons of surfaces that are looked at, at the most. */
-const mostPieces = 250;
+const mostPieces = 600;
 
 /** All surfaces of a region at a range of HUD sizes; undefined where they are more polygons than are looked at. */
 export function piecesOf(
