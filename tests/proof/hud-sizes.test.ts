@@ -1,4 +1,4 @@
-import { writeFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test } from '@jest/globals';
 import { openView, readDocument, type DocumentSource, type WidgetSource } from 'pimbot';
@@ -252,6 +252,12 @@ test('the command takes a range beside single HUD sizes, tells it, and writes it
   expect(told.code).toBe(1);
   expect(told.out).toContain('holds on all of them at HUD sizes 0.75 to 1.062, of those from 0.75 to 1.5');
   expect(told.out).toContain('left overlaps right by 60 px at HUD sizes 1.062 to 1.5');
+  // A screen of twice the reference has a scale of 3 from the last of them on.
+  writeFileSync(join(folder, 'whole.json'), JSON.stringify(two({ scaling: 'whole', size: '1920x1080' })));
+  const sizes = ['--from', '3840x2160', '--to', '5700x3200', '--report', 'sizes.html'];
+  const last = await pimbotHere(['prove', 'whole.json', '--hud-size', '0.75..1.5', ...sizes], folder);
+  expect(last.out.replace(/\s+/g, ' ')).toMatch(/left overlaps right by [\d.]+ px at HUD size 1\.5, aspects/);
+  expect(readFileSync(join(folder, 'sizes.html'), 'utf8')).toContain('left:99.50%;width:0.50%');
   const held = await run('--hud-size', '0.75..1');
   expect([held.code, held.out]).toEqual([
     0,

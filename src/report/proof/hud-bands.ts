@@ -1,7 +1,7 @@
 import { escapeXml } from '../../paint/index.ts';
 import type { HudProof, HudRange } from '../../proof/index.ts';
 import { printable, sentenceOf } from '../wording.ts';
-import { hudText, hudWhereText, rangeText } from './told.ts';
+import { atHudSizes, hudText, hudWhereText } from './told.ts';
 
 /* Which HUD sizes of a range a view holds at, as bands one below the other: smaller HUDs to the left, larger ones to the right. */
 
@@ -17,9 +17,7 @@ export function hudBands(view: string, hud: HudProof): string {
       .map((one) => `<i class="${kind}" style="${placeIn(range, one)}"></i>`)
       .join('')}</span></td></tr>`;
   const rows = [
-    ...(holds.length > 0
-      ? [band('all sizes and aspects hold', `at HUD sizes ${holds.map(rangeText).join(', ')}`, holds, 'good')]
-      : []),
+    ...(holds.length > 0 ? [band('all sizes and aspects hold', atHudSizes(holds), holds, 'good')] : []),
     ...failures
       .slice(0, mostBands)
       .map((one) =>
@@ -39,9 +37,13 @@ export function hudBands(view: string, hud: HudProof): string {
 /** Where a part of a range stands in it, as CSS: twice as large is always as far. */
 function placeIn(whole: HudRange, { least, most }: HudRange): string {
   const at = (size: number) => (100 * Math.log(size / whole.least)) / Math.log(whole.most / whole.least);
-  const left = at(least);
-  return `left:${left.toFixed(2)}%;width:${Math.max(0.5, at(most) - left).toFixed(2)}%`;
+  // One HUD size is seen too, the last as well.
+  const left = Math.min(at(least), 100 - thinnestBand);
+  return `left:${left.toFixed(2)}%;width:${Math.max(thinnestBand, at(most) - left).toFixed(2)}%`;
 }
+
+/** As a share of all bands. */
+const thinnestBand = 0.5;
 
 export const bandStyle = `
 .bands { margin: 14px 0; } .bands h2 { font-size: 16px; }

@@ -194,7 +194,7 @@ export function hudText(hud: HudProof): string {
   if (refused !== undefined) return `is not proved between the HUD sizes ${rangeText(range)}: ${refused}`;
   if (hudHolds(hud)) return `holds on them at every ${whole}`;
   if (held.length === 0) return `holds on all of them at no ${whole}`;
-  return `holds on all of them at HUD sizes ${held.map(rangeText).join(', ')}, of those from ${rangeText(range)}`;
+  return `holds on all of them ${atHudSizes(held)}, of those from ${rangeText(range)}`;
 }
 
 /** Something that fails as the HUD size changes, in words. */
@@ -205,14 +205,20 @@ export function hudFailureText(failure: HudFailure, hud: HudProof): string {
 
 /** Where it fails. */
 export function hudWhereText({ hudSizes, aspects, worst, occasions }: HudFailure, hud: HudProof): string {
-  const sizes = hudSizes.map(rangeText).join(', ');
   const on = occasionsText(occasions, hud.occasions);
-  return `${on === '' ? '' : `${on} `}at HUD sizes ${sizes}, aspects ${aspectText(aspects.least)} to ${aspectText(aspects.most)}; told at ${hudSizeText(worst.hudSize)} on ${sizeText(worst.width, worst.height)}`;
+  return `${on === '' ? '' : `${on} `}${atHudSizes(hudSizes)}, aspects ${aspectText(aspects.least)} to ${aspectText(aspects.most)}; told at ${hudSizeText(worst.hudSize)} on ${sizeText(worst.width, worst.height)}`;
+}
+
+/** `at HUD sizes 0.75 to 1, 1.25 to 1.5` */
+export function atHudSizes(ranges: readonly HudRange[]): string {
+  const texts = ranges.map(rangeText);
+  return `at HUD ${texts.length === 1 && !texts[0]!.includes(' ') ? 'size' : 'sizes'} ${texts.join(', ')}`;
 }
 
 /** `0.75 to 1.5` */
-export function rangeText({ least, most }: HudRange): string {
-  return least === most ? hudSizeText(least) : `${hudSizeText(least)} to ${hudSizeText(most)}`;
+function rangeText({ least, most }: HudRange): string {
+  const [from, to] = [hudSizeText(least), hudSizeText(most)];
+  return from === to ? from : `${from} to ${to}`;
 }
 
 function hudSizeText(size: number): string {
