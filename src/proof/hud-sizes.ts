@@ -108,10 +108,11 @@ export function proveHudSizes(document: CheckedDocument, view: string, asked: Hu
         if (checksOnGlass.includes(finding.check) || isOnGlass(document, view, finding)) continue;
         const parts = everywhere.filter(isInRange);
         if (parts.length === 0) continue;
-        const surfaces = [worst, ...parts.flatMap((part) => [insideOf(part), ...part])]
+        const inRange = [worst, ...parts.flatMap((part) => [insideOf(part), ...part])]
           .filter((surface) => isInRange([surface]))
           .slice(0, mostTold);
-        const told = toldOn(finding, surfaces, piece, range, looks);
+        const surfaces = inRange.slice(0, 1).map((one) => towards(worst, one, (at) => isInRange([at])));
+        const told = toldOn(finding, [...surfaces, ...inRange], piece, range, looks);
         if (!told) {
           gaps.push(
             ...parts.map((polygon) => ({
@@ -183,6 +184,21 @@ function isOnGlass(document: CheckedDocument, view: string, { check, pointer, fa
   const { width, height } = document.source.views[view]!.expect?.[nth]?.[promised] ?? {};
   return [width, height].some((length) => typeof length === 'string' && /px|mm|deg/.test(length));
 }
+
+/** The last point on the way from one that is so to another. */
+function towards(to: Point, from: Point, isSo: (at: Point) => boolean): Point {
+  if (isSo(to)) return to;
+  let [near, far] = [from, to];
+  for (let nth = 0; nth < mostHalves; nth++) {
+    const middle = { x: (near.x + far.x) / 2, y: (near.y + far.y) / 2 };
+    if (isSo(middle)) near = middle;
+    else far = middle;
+  }
+  return near;
+}
+
+/** Halves of a way, at the most: a billionth of it is left. */
+const mostHalves = 30;
 
 /** Surfaces of a failing that are laid out on a screen, at the most, until it is told there. */
 const mostTold = 12;

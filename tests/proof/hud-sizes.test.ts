@@ -90,6 +90,9 @@ test('so it does where a surface follows from both sides, or the scale goes in s
   const narrow = { ...large, aspect: { least: 4 / 3, most: 3 } };
   const share = (3 / 4) ** 0.25;
   expect(most({ scaling: 'blend', size, blend: 0.25 }, narrow)).toBeCloseTo((1920 / 1807.5) * share, 6);
+  // It is told where it is worst, though surfaces beside the curve of the largest HUD size are looked at.
+  const { failures } = proved(two({ scaling: 'blend', size }), undefined, [1], narrow).hudSizes!;
+  expect(failures[0]!.worst).toMatchObject({ hudSize: 1.5 });
   // A screen of three times the reference has a scale of 4 from a HUD size of 4:3 on, and 5760 / 4 u.
   expect(most({ scaling: 'whole', size })).toBeCloseTo(4 / 3, 6);
   // Between bars it is that wide on wide screens too, and larger where there are none.
