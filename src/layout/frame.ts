@@ -71,7 +71,7 @@ export interface Frame {
 }
 
 /** The weighted geometric mean of two numbers. */
-function weighted(one: number, other: number, share: number): number {
+export function weighted(one: number, other: number, share: number): number {
   return one ** (1 - share) * other ** share;
 }
 

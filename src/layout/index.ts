@@ -2,7 +2,7 @@
 export { compile, keepScrolled, refill, refillOffset } from './compile.ts';
 export { splice } from './splice.ts';
 export type { LayoutItem } from './compile.ts';
-export { MutableFrame, frameOf, referenceOf, referenceOfPart } from './frame.ts';
+export { MutableFrame, frameOf, referenceOf, referenceOfPart, weighted } from './frame.ts';
 export type { Frame, Reference } from './frame.ts';
 export { Layout } from './layout.ts';
 export type { Rect, ScrollSpan } from './layout.ts';

@@ -1,13 +1,14 @@
 import type { CheckedDocument } from '../document/index.ts';
-import { checks, type CheckId, type ListedCheck } from '../checks/index.ts';
+import type { CheckId } from '../checks/index.ts';
 import { referenceOf, type Reference } from '../layout/index.ts';
-import { isWorse, keyOf, lookAt, type Finding } from '../verdict/index.ts';
-import { SharedViews, openView, type Occasion, type Resources, type View } from '../view/index.ts';
+import { isWorse, keyOf, type Finding } from '../verdict/index.ts';
+import { SharedViews, openView, type Occasion, type Resources } from '../view/index.ts';
 import { aspectsOf, type Aspects } from './holding.ts';
-import { insideOf, type Point, type Polygon } from './polygon.ts';
+import { DocumentInU } from './in-u.ts';
+import { OnScreens, hudSizesIn, isReached, type OnScreen } from './on-screens.ts';
+import type { Polygon } from './polygon.ts';
 import { proveView } from './prove.ts';
 import { screenOf, type Device, type Region } from './region.ts';
-import { DocumentInU } from './in-u.ts';
 import { piecesOf, type HudRange, type Piece } from './surfaces.ts';
 import type { Gap } from './told.ts';
 
@@ -20,7 +21,7 @@ import type { Gap } from './told.ts';
 export interface HudFailure {
   /** As the check tells it on a screen, at the HUD size where it is worst. */
   readonly finding: Finding;
-  readonly worst: { readonly hudSize: number; readonly width: number; readonly height: number };
+  readonly worst: OnScreen;
   /** The HUD sizes at which it fails on some screen, in order. */
   readonly hudSizes: readonly HudRange[];
   readonly aspects: Aspects;
@@ -79,7 +80,7 @@ export function proveHudSizes(document: CheckedDocument, view: string, asked: Hu
   const gaps: { readonly gap: Gap; readonly hudSizes: HudRange }[] = [];
   let [cells, solves] = [0, 0];
   for (const occasion of occasions) {
-    const looks = new LooksOnScreens(device, (hudSize) =>
+    const onScreens = new OnScreens(device, range, (hudSize) =>
       openView(document, view, { resources, ...occasion, hudSize, shared: real }),
     );
     for (const piece of pieces) {
@@ -94,35 +95,29 @@ export function proveHudSizes(document: CheckedDocument, view: string, asked: Hu
         if (stray)
           return refusing(`${stray.id} keeps a scaling that does not go along with that of the view`);
       }
-      /** Beside a curve, surfaces are looked at that screens have at HUD sizes outside of the range alone. */
-      const isInRange = (part: Polygon) => {
-        const { least, most } = piece.hudSizesOf(part);
-        return least <= range.most + rounding && most >= range.least - rounding;
-      };
       cells += proof.cells;
       solves += proof.solves;
       for (const gap of proof.gaps)
-        if (isInRange(gap.polygon) && (gap.check === undefined || !checksOnGlass.includes(gap.check)))
-          gaps.push({ gap, hudSizes: within(piece.hudSizesOf(gap.polygon), range) });
+        if (
+          isReached(piece, gap.polygon, range) &&
+          (gap.check === undefined || !checksOnGlass.includes(gap.check))
+        )
+          gaps.push({ gap, hudSizes: hudSizesIn(piece, gap.polygon, range) });
       for (const { finding, parts: everywhere, worst } of proof.findings) {
         if (checksOnGlass.includes(finding.check) || isOnGlass(document, view, finding)) continue;
-        const parts = everywhere.filter(isInRange);
+        const parts = everywhere.filter((part) => isReached(piece, part, range));
         if (parts.length === 0) continue;
-        const inRange = [worst, ...parts.flatMap((part) => [insideOf(part), ...part])]
-          .filter((surface) => isInRange([surface]))
-          .slice(0, mostTold);
-        const surfaces = inRange.slice(0, 1).map((one) => towards(worst, one, (at) => isInRange([at])));
-        const told = toldOn(finding, [...surfaces, ...inRange], piece, range, looks);
+        const told = onScreens.told(finding, worst, parts, piece);
         if (!told) {
           gaps.push(
             ...parts.map((polygon) => ({
               gap: { polygon, reason: 'odd', check: finding.check } as const,
-              hudSizes: within(piece.hudSizesOf(polygon), range),
+              hudSizes: hudSizesIn(piece, polygon, range),
             })),
           );
           continue;
         }
-        const hudSizes = parts.map((part) => within(piece.hudSizesOf(part), range));
+        const hudSizes = parts.map((part) => hudSizesIn(piece, part, range));
         const key = keyOf(finding);
         const known = failures.get(key);
         const all = [...(known?.parts ?? []), ...parts];
@@ -185,106 +180,12 @@ function isOnGlass(document: CheckedDocument, view: string, { check, pointer, fa
   return [width, height].some((length) => typeof length === 'string' && /px|mm|deg/.test(length));
 }
 
-/** The last point on the way from one that is so to another. */
-function towards(to: Point, from: Point, isSo: (at: Point) => boolean): Point {
-  if (isSo(to)) return to;
-  let [near, far] = [from, to];
-  for (let nth = 0; nth < mostHalves; nth++) {
-    const middle = { x: (near.x + far.x) / 2, y: (near.y + far.y) / 2 };
-    if (isSo(middle)) near = middle;
-    else far = middle;
-  }
-  return near;
-}
-
-/** Halves of a way, at the most: a billionth of it is left. */
-const mostHalves = 30;
-
-/** Surfaces of a failing that are laid out on a screen, at the most, until it is told there. */
-const mostTold = 12;
-
-/** HUD sizes nearer to each other than this are the same. */
-const rounding = 1e-9;
-
-/** What the check says on a screen that has one of some surfaces at a HUD size, as large as the reference where that may be. */
-function toldOn(
-  finding: Finding,
-  surfaces: readonly Point[],
-  piece: Piece,
-  range: HudRange,
-  looks: LooksOnScreens,
-): Pick<HudFailure, 'finding' | 'worst'> | undefined {
-  const check = checks.find(({ id }) => id === finding.check)!;
-  for (const surface of surfaces) {
-    const { least, most } = within(piece.hudSizesOf([surface]), range);
-    // A scale that goes in steps is the next one at the last of them.
-    const hudSize = Math.min(most - (most - least) * 1e-4, Math.max(least, 1));
-    const scales = piece.scaleAt(surface, hudSize);
-    const usual = Math.min(scales.most, Math.max(scales.least, hudSize));
-    for (const scale of [usual, scales.most]) {
-      const exact = { hudSize, width: surface.x * scale, height: surface.y * scale };
-      for (const worst of [rounded(exact), exact]) {
-        const same = looks.at(worst, check).find((one) => keyOf(one) === keyOf(finding));
-        if (same) return { finding: same, worst };
-      }
-    }
-  }
-  return undefined;
-}
-
-/** HUD sizes whose views are kept, at the most. */
-const mostKept = 60;
-
-/** What the checks say on single screens at single HUD sizes: many failings are worst on the same ones. */
-class LooksOnScreens {
-  readonly #device: Device;
-  readonly #open: (hudSize: number) => View;
-  readonly #views = new Map<
-    number,
-    { readonly view: View; readonly found: Map<string, readonly Finding[]> }
-  >();
-
-  constructor(device: Device, open: (hudSize: number) => View) {
-    this.#device = device;
-    this.#open = open;
-  }
-
-  at({ hudSize, width, height }: HudFailure['worst'], check: ListedCheck): readonly Finding[] {
-    let known = this.#views.get(hudSize);
-    if (!known) {
-      if (this.#views.size === mostKept) this.#views.clear();
-      this.#views.set(hudSize, (known = { view: this.#open(hudSize), found: new Map() }));
-    }
-    const key = `${width} ${height} ${check.id}`;
-    let found = known.found.get(key);
-    if (!found) {
-      const screen = screenOf(this.#device, { x: width, y: height });
-      known.found.set(key, (found = lookAt(known.view, [screen], [check]).findings));
-    }
-    return found;
-  }
-}
-
-/** People open windows of whole px, and set round HUD sizes. */
-function rounded({ hudSize, width, height }: HudFailure['worst']): HudFailure['worst'] {
-  return {
-    hudSize: Math.round(hudSize * 1000) / 1000,
-    width: Math.round(width),
-    height: Math.round(height),
-  };
-}
-
 function aspectsAround(parts: readonly Polygon[]): Aspects {
   const all = parts.map(aspectsOf);
   return {
     least: Math.min(...all.map(({ least }) => least)),
     most: Math.max(...all.map(({ most }) => most)),
   };
-}
-
-function within({ least, most }: HudRange, range: HudRange): HudRange {
-  const from = Math.min(range.most, Math.max(range.least, least));
-  return { least: from, most: Math.max(from, Math.min(range.most, most)) };
 }
 
 /** Ranges in order; those that meet as one. */

@@ -1,6 +1,7 @@
 import type { CheckedDocument, PartReferenceSource, ReferenceSource } from '../document/index.ts';
 import type { Tree, Widget } from '../dress/index.ts';
-import { referenceOf, referenceOfPart, type Reference } from '../layout/index.ts';
+import { frameOf, referenceOf, referenceOfPart, weighted, type Reference } from '../layout/index.ts';
+import { makeScreen } from '../screen/index.ts';
 
 /*
  * A document of which one u is one px on every screen. Its views on a surface are those of the document itself wherever it has that
@@ -81,18 +82,20 @@ function factorOf(part: Reference, whole: Reference, density: number): number | 
   if (scaling !== whole.scaling) return undefined;
   if (scaling === 'width') return across;
   if (scaling === 'height') return down;
-  if (scaling === 'blend' && part.blend === whole.blend)
-    return across ** (1 - part.blend) * down ** part.blend;
+  if (scaling === 'blend' && part.blend === whole.blend) return weighted(across, down, part.blend);
   const isAlike = Math.abs(across - down) < 1e-12 * across;
   return (scaling === 'contain' || scaling === 'cover') && isAlike ? across : undefined;
 }
 
 /** Device px a u is at HUD size 1, of the scalings that follow from no side of the screen. */
-export function fixedOf({ scaling, millimetres }: Reference, density: number): number {
-  return scaling === 'none' ? 1 : (density / 25.4) * millimetres;
+export function fixedOf(reference: Reference, density: number): number {
+  return frameOf({ ...reference, ...free }, makeScreen({ width: 1, height: 1, density }), 1).scale;
 }
 
+/** What holds no scale. */
+const free = { leastScale: 0, mostScale: Infinity, leastMillimetres: 0, step: 0 };
+
 /** Whether nothing holds a scale, and it does not go in steps. */
-function isFree({ leastScale, mostScale, leastMillimetres, step }: Reference): boolean {
-  return leastScale === 0 && mostScale === Infinity && leastMillimetres === 0 && step === 0;
+function isFree(reference: Reference): boolean {
+  return (Object.keys(free) as (keyof typeof free)[]).every((key) => reference[key] === free[key]);
 }

@@ -1,3 +1,4 @@
+import { weighted } from '../layout/index.ts';
 import { negative, plus, type Affine, type Point, type Polygon } from './polygon.ts';
 import type { BoundedRegion } from './region.ts';
 
@@ -29,7 +30,7 @@ export class Mean {
 
   /** The mean of one size. */
   of({ x, y }: Point): number {
-    return (x / this.#width) ** (1 - this.#share) * (y / this.#height) ** this.#share;
+    return weighted(x / this.#width, y / this.#height, this.#share);
   }
 
   /** The least and the most of the sizes of a polygon. */
