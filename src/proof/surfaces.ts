@@ -211,7 +211,8 @@ function* atWhole(
   held: Span,
   range: HudRange,
 ): Generator<Piece> {
-  for (let whole = 1; whole <= fitted.most; whole++)
+  // One below 1 is 1.
+  for (let whole = 1; whole <= Math.max(1, fitted.most); whole++)
     for (const { scale, from, to } of stepsOf(step, held, whole * range.least, whole * range.most)) {
       const between = { least: whole === 1 ? 0 : whole / scale, most: (whole + 1) / scale };
       yield* atScale(scale, mean.between(between), region, () => ({
@@ -236,7 +237,9 @@ function* atScale(
 function* stepsOf(step: number, held: Span, least: number, most: number): Generator<Held> {
   if (step === 0) return;
   const low = Math.max(1, Math.floor(least / step), Math.floor(held.least / step));
-  const high = Math.max(low, Math.min(Math.floor(most / step), Math.ceil(held.most / step)));
+  // What is as good as the next step is rounded to it.
+  const last = Math.floor(most / step + 1e-9);
+  const high = Math.max(low, Math.min(last, Math.ceil(held.most / step)));
   for (let nth = low; nth <= high; nth++)
     yield {
       scale: Math.max(held.least, Math.min(held.most, nth * step)),

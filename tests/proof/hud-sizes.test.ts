@@ -95,6 +95,9 @@ test('so it does where a surface follows from both sides, or the scale goes in s
   expect(failures[0]!.worst).toMatchObject({ hudSize: 1.5 });
   // A screen of three times the reference has a scale of 4 from a HUD size of 4:3 on, and 5760 / 4 u.
   expect(most({ scaling: 'whole', size })).toBeCloseTo(4 / 3, 6);
+  // On screens smaller than the reference it is 1.
+  const small: Region = { from: { width: 640, height: 360 }, to: { width: 1280, height: 720 } };
+  expect(proved(two({ scaling: 'whole', size }), undefined, [1], small).hudSizes!.holds).toEqual([]);
   // Between bars it is that wide on wide screens too, and larger where there are none.
   const wider = { ...large, aspect: { least: 2, most: 3 } };
   expect(most({ scaling: 'contain', size, spare: 'bars' }, wider)).toBeCloseTo(1920 / 1807.5, 6);
