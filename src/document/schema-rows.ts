@@ -7,12 +7,29 @@ import type { Schema } from './shape.ts';
 export function schemasOf(rows: { readonly [key: string]: KeyRow }): { readonly [key: string]: Schema } {
   return Object.fromEntries(
     Object.entries(rows).map(([key, { schema, binds = 'put in', onScreens }]) => {
-      const said = descriptionOf(key);
-      const whole: Schema = said === '' ? schema : { ...schema, description: said };
+      const whole = described(key, schema);
       const mayBeTemplate = binds === 'put in' && onScreens !== false && needsTemplate(schema);
       return [key, mayBeTemplate ? orTemplate(whole) : whole];
     }),
   );
+}
+
+/** A schema with what its key does, and what each does that is described inside it. */
+export function described(key: string, schema: Schema): Schema {
+  const said = descriptionOf(key);
+  const { properties } = schema;
+  return {
+    ...schema,
+    ...(said !== '' && { description: said }),
+    ...(properties && {
+      properties: Object.fromEntries(
+        Object.entries(properties).map(([inside, one]) => [
+          inside,
+          typeof one === 'object' ? described(`${key}.${inside}`, one) : one,
+        ]),
+      ),
+    }),
+  };
 }
 
 /** Whether no text at all, or none with braces, is of a schema's shape. */

@@ -5,48 +5,42 @@ import { choice } from './schema-parts.ts';
 
 /* What the schema says of how views scale to screens, and of what changes on some of them. */
 
-/** What a document's reference and that of a part of a view have in common. */
+/** What a document's reference and that of a part of a view have in common; what each does is said beside those of widgets. */
 export const referenceKeys = {
   'size': {
     type: 'string',
     pattern: patterns.screenSize,
     title: 'a resolution such as 1920x1080',
-    description: 'The resolution the views are designed at; 1920x1080 if left out.',
   },
-  'scaling': { ...choice(scalings), description: 'contain if left out.' },
+  'scaling': choice(scalings),
   'limits': {
     type: 'string',
     pattern: patterns.limits,
     title: 'the least and the most scale, such as "1..3" or "0.5.."',
-    description: 'The least and the most device px one u becomes.',
   },
   'blend': {
     type: 'number',
     minimum: 0,
     maximum: 1,
     title: 'a number from 0 to 1',
-    description: 'Of scaling blend: 0 follows the width, 1 the height; 0.5 if left out.',
   },
   'millimetres': {
     type: 'number',
     minimum: 0.001,
     maximum: 1000,
     title: 'a number of millimetres',
-    description: 'Of scaling physical: what one u is on the glass.',
   },
   'least-millimetres': {
     type: 'number',
     minimum: 0.001,
     maximum: 1000,
     title: 'a number of millimetres',
-    description: 'The least one u is on the glass, whatever the pixels.',
   },
   'step': {
     type: 'number',
     minimum: 0.001,
     maximum: 100,
     title: 'a number above 0',
-    description: 'The scale is a multiple of it, rounded down.',
   },
 };
 

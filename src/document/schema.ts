@@ -8,7 +8,7 @@ import { vary } from './schema-vary.ts';
 import { descriptionOf } from './keys/descriptions.ts';
 import { placedKeys } from './keys/placed-keys.ts';
 import { containerKeys } from './keys/container-keys.ts';
-import { schemasOf } from './schema-rows.ts';
+import { described, schemasOf } from './schema-rows.ts';
 import { widgetKeys } from './widget-keys.ts';
 
 /*
@@ -149,7 +149,7 @@ export const documentSchema = {
       description: 'The resolution the views are designed at, and how they scale to others.',
       additionalProperties: false,
       properties: {
-        ...referenceKeys,
+        ...described('reference', { properties: referenceKeys }).properties,
         spare: {
           ...choice(spares),
           description: "What happens to space the reference's aspect leaves over.",

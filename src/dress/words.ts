@@ -5,11 +5,12 @@ import {
   iconLetter,
   markupWords,
   parseMarkup,
+  type MarkupWord,
   type RunSetting,
   type TextRun,
   type TextSetting,
 } from '../text/index.ts';
-import type { Look, Theme } from '../theme/index.ts';
+import type { Look, LookChanges, Theme } from '../theme/index.ts';
 import type { Scope } from '../skeleton/index.ts';
 import type { Materials } from './materials.ts';
 
@@ -63,25 +64,24 @@ function finished(text: string, look: Look, { messages, locale }: Surroundings):
   return look.uppercase ? shown.toLocaleUpperCase(locale) : shown;
 }
 
+/** What one thing a mark says changes of the look of the text. @param fontSize Of the text, in u. */
+export function markupChanges(word: MarkupWord, theme: Theme, fontSize: number): LookChanges {
+  switch (word.type) {
+    case 'style':
+      return theme.styleChanges(word.name);
+    case 'color':
+      return theme.changesOf({ color: word.color });
+    case 'weight':
+      return { fontWeight: Math.min(1000, Math.max(1, word.weight)) };
+    case 'size':
+      return { fontSize: word.u ?? fontSize * word.times! };
+  }
+}
+
 /** How words with marks are set: styles and values of the mark over the look of the text. */
 function runSetting(how: string, look: Look, theme: Theme, { fonts, locale }: Surroundings): RunSetting {
   let run = look;
-  for (const word of markupWords(how)) {
-    switch (word.type) {
-      case 'style':
-        run = { ...run, ...theme.styleChanges(word.name) };
-        break;
-      case 'color':
-        run = { ...run, ...theme.changesOf({ color: word.color }) };
-        break;
-      case 'weight':
-        run = { ...run, fontWeight: Math.min(1000, Math.max(1, word.weight)) };
-        break;
-      case 'size':
-        run = { ...run, fontSize: word.u ?? look.fontSize * word.times! };
-        break;
-    }
-  }
+  for (const word of markupWords(how)) run = { ...run, ...markupChanges(word, theme, look.fontSize) };
   const { font, fontWeight, italic, tabular, color } = run;
   const scale = Math.min(mostTimes, Math.max(leastTimes, run.fontSize / look.fontSize));
   return {

@@ -12,6 +12,7 @@ import {
   type PackedFont,
 } from '../pack/index.ts';
 import type { Picture } from '../picture/index.ts';
+import type { FontChain } from '../text/index.ts';
 import { defaultFont, plainLook } from '../theme/index.ts';
 import { everyNotation, wrongValues, type Resources } from '../view/index.ts';
 import type { Widget } from '../dress/index.ts';
@@ -138,14 +139,15 @@ function faceKey({ family, weight, italic }: Omit<FontFile, 'bytes'>): string {
 function usedFaces(
   document: CheckedDocument,
   opened: readonly (readonly Widget[])[],
-  { fonts }: Resources,
+  resources: Resources,
   characters: ReadonlySet<number>,
 ): Set<string> {
+  const { fonts } = resources;
   const families = new Set<string>();
   const weights = new Set<number>();
   const slants = new Set<boolean>();
   const shown = opened.flatMap((widgets) => widgets.flatMap(({ text, look }) => (text ? [look] : [])));
-  for (const { font, fontWeight, italic } of [plainLook, ...shown, ...writtenLooks(document)]) {
+  for (const { font, fontWeight, italic } of [plainLook, ...shown, ...writtenLooks(document, resources)]) {
     // The plain look's family is asked for where a text has it.
     if (font !== undefined && font !== plainLook.font) families.add(font);
     if (fontWeight !== undefined) weights.add(fontWeight);
@@ -153,12 +155,15 @@ function usedFaces(
   }
   if (families.size === 0 || shown.some(({ font }) => font === plainLook.font)) families.add(plainLook.font);
   const used = new Set<string>();
+  const chains = new Set<FontChain>();
   for (const family of families)
     for (const weight of weights)
-      for (const italic of slants) {
-        const chain = fonts.chain(family, weight, italic, { tabular: false, language: 'en' });
-        for (const character of characters) used.add(faceKey(chain.faceFor(character)));
-      }
+      for (const italic of slants)
+        chains.add(fonts.chain(family, weight, italic, { tabular: false, language: 'en' }));
+  // A value may say how words of a text are set.
+  for (const widgets of opened)
+    for (const { text } of widgets) for (const { setting } of text?.runs ?? []) chains.add(setting.chain);
+  for (const chain of chains) for (const character of characters) used.add(faceKey(chain.faceFor(character)));
   return used;
 }
 

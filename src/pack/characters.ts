@@ -1,13 +1,18 @@
-import { writtenWidgets, type CheckedDocument } from '../document/index.ts';
+import type { CheckedDocument, MessagePart } from '../document/index.ts';
 import type { Widget } from '../dress/index.ts';
+import { formsOf } from '../text/index.ts';
 import { localesOf, type Resources } from '../view/index.ts';
+import { saidIn, translationsIn } from './written.ts';
 
 /** What any text may come to hold while a game runs: the printable characters of ASCII. */
 const everyday = Array.from({ length: 0x7f - 0x20 }, (_, at) => String.fromCharCode(0x20 + at)).join('');
 
+/** Numbers of a language as a message without a format writes them. */
+const anyNumber: MessagePart = { type: 2 };
+
 /**
- * The characters a font needs for a document: all that its texts, catalogs and cases say, in both cases of letters, all of
- * ASCII, and what the author adds.
+ * The characters a font needs for a document: all that its texts, catalogs and cases say, in both cases of letters, what numbers and
+ * dates of its messages may be written with, all of ASCII, and what the author adds.
  * @param opened The widgets of its views, as `openings` gives them.
  */
 export function charactersOf(
@@ -17,23 +22,37 @@ export function charactersOf(
   more: string,
 ): Set<number> {
   const found = new Set<number>();
+  const locales = localesOf(document, resources);
   const add = (text: string) => {
-    for (const form of [text, text.toUpperCase(), text.toLowerCase()])
-      for (const letter of form) found.add(letter.codePointAt(0)!);
+    const cases = [text.toLowerCase(), ...locales.map((locale) => text.toLocaleUpperCase(locale))];
+    for (const form of [text, ...cases]) for (const letter of form) found.add(letter.codePointAt(0)!);
   };
   add(everyday + more + '…\u00a0\u202f');
   const addAll = (value: unknown): void => {
     if (typeof value === 'string') add(value);
     else if (typeof value === 'object' && value !== null) Object.values(value).forEach(addAll);
   };
-  for (const { widget } of writtenWidgets(document.source))
-    for (const value of Object.values(widget)) if (typeof value === 'string') add(value);
+  const said = saidIn(document);
+  said.forEach(add);
   for (const values of Object.values(document.source.cases ?? {})) addAll(values);
   for (const catalog of resources.catalogs?.values() ?? [])
     for (const [text, translation] of catalog) add(text + translation);
   for (const widgets of opened) for (const { text } of widgets) if (text) add(text.text);
-  // Numbers are written with what the locale writes them with.
-  for (const locale of localesOf(document, resources))
-    add(new Intl.NumberFormat(locale).format(-1_234_567.89));
+  for (const locale of locales) {
+    const parts = [anyNumber];
+    for (const text of [...said, ...translationsIn(locale, resources)])
+      parts.push(...partsOf(document, text, locale));
+    for (const form of new Set(formsOf(parts, locale))) add(form);
+  }
   return found;
+}
+
+/** What a text is made of; nothing where it is words alone, or no message. */
+function partsOf({ notations }: CheckedDocument, text: string, locale: string): readonly MessagePart[] {
+  if (!/[{}']/.test(text)) return [];
+  try {
+    return notations.message(text, locale);
+  } catch {
+    return [];
+  }
 }

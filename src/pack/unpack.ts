@@ -4,10 +4,12 @@ import {
   type CheckedDocument,
   type CheckedTheme,
   type DocumentSource,
+  type MessagePart,
   type Notations,
   type ThemeSource,
   type TokenValues,
 } from '../document/index.ts';
+import { fallbacks } from '../text/index.ts';
 import { PackError, packVersion, type Pack } from './format.ts';
 import { hexColor, plainMessage } from './plain.ts';
 
@@ -55,7 +57,9 @@ function notationsOf({ colors, messages }: Pack): Omit<Notations, 'tokens'> {
       return { r, g, b, a };
     },
     message: (text, locale) => {
-      const parts = entryOf(entryOf(messages, locale), text) ?? plainMessage(text);
+      let parts: readonly MessagePart[] | undefined = plainMessage(text);
+      // As a catalog of a language serves all of its regions.
+      for (const one of fallbacks(locale)) parts ??= entryOf(entryOf(messages, one), text);
       if (parts) return parts;
       throw new PackError(`the message "${text.slice(0, 60)}" was not there when the document was packed`);
     },

@@ -1,10 +1,43 @@
 import { kinds, states, writtenWidgets, type CheckedDocument } from '../document/index.ts';
-import { everyTheme, kindStyle, type Look } from '../theme/index.ts';
+import { markupChanges } from '../dress/index.ts';
+import { fallbacks, markupWords, parseMarkup } from '../text/index.ts';
+import { everyTheme, kindStyle, plainLook, type LookChanges } from '../theme/index.ts';
 import { localesOf, type Resources } from '../view/index.ts';
 import type { RecordedNotations } from './recorded.ts';
 
-/** Everything that says how anything looks, in every theme: styles, kinds and their states, and looks of widgets, on any screen. */
-export function* writtenLooks(document: CheckedDocument): Generator<Partial<Look>> {
+/** What of a widget is gone through by itself. */
+const apart: readonly string[] = ['children', 'when', 'set'];
+
+/** Every text of widgets and of the parameters of components, whatever brings it in: some of it is shown. */
+export function saidIn({ source }: CheckedDocument): string[] {
+  const said = new Set<string>();
+  for (const { widget } of writtenWidgets(source)) {
+    const left = Object.entries(widget).flatMap(([key, value]): unknown[] =>
+      apart.includes(key) ? [] : [value],
+    );
+    for (let value = left.pop(); value !== undefined; value = left.pop())
+      if (typeof value === 'string') said.add(value);
+      else if (typeof value === 'object' && value !== null)
+        for (const inside of Object.values(value)) left.push(inside);
+  }
+  return [...said];
+}
+
+/** What a language has for texts, its own and that of those it falls back to. */
+export function translationsIn(locale: string, { catalogs }: Pick<Resources, 'catalogs'>): string[] {
+  return fallbacks(locale).flatMap((one) => [...(catalogs?.get(one)?.values() ?? [])]);
+}
+
+/**
+ * Everything that says how anything looks, in every theme: styles, kinds and their states, looks of widgets, and what marks say of
+ * words in a text, on any screen and in any language.
+ */
+export function* writtenLooks(document: CheckedDocument, resources: Resources): Generator<LookChanges> {
+  const texts = [
+    ...saidIn(document),
+    ...localesOf(document, resources).flatMap((locale) => translationsIn(locale, resources)),
+  ];
+  const marks = new Set(texts.flatMap((text) => parseMarkup(text).map(({ how = '' }) => how)));
   for (const theme of everyTheme(document).values()) {
     for (const name of [...theme.styleNames(), ...kinds.map(kindStyle)]) {
       yield theme.styleChanges(name);
@@ -12,6 +45,8 @@ export function* writtenLooks(document: CheckedDocument): Generator<Partial<Look
     }
     for (const { widget } of writtenWidgets(document.source))
       if (widget.look) yield theme.changesOf(widget.look);
+    for (const how of marks)
+      for (const word of markupWords(how)) yield markupChanges(word, theme, plainLook.fontSize);
   }
 }
 
@@ -22,14 +57,12 @@ export function readWritten(
   recorded: RecordedNotations,
 ): void {
   // Going through them has their colours read.
-  for (const _ of writtenLooks(document));
-  const texts = [...writtenWidgets(document.source)].flatMap(({ widget }) =>
-    Object.values(widget).filter((value) => typeof value === 'string'),
-  );
+  for (const _ of writtenLooks(document, resources));
+  const texts = saidIn(document);
   for (const theme of everyTheme(document).values())
     for (const text of texts) recorded.color(String(theme.fillIn(text) ?? ''));
   for (const locale of localesOf(document, resources))
-    for (const text of [...texts, ...(resources.catalogs?.get(locale)?.values() ?? [])]) {
+    for (const text of [...texts, ...translationsIn(locale, resources)]) {
       if (!/[{}']/.test(text)) continue;
       try {
         recorded.message(text, locale);

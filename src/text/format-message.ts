@@ -24,6 +24,13 @@ const named: { readonly [type: number]: { readonly [style: string]: object } } =
   },
 };
 
+/** How a number, date or time of a message is written, as options of Intl. */
+export function optionsOf(type: number, style: MessagePart['style']): object | undefined {
+  return typeof style === 'object' && style
+    ? style.parsedOptions
+    : named[type]![style ?? (type === 4 ? 'medium' : '')];
+}
+
 /** The formats of one locale; making one costs more than using it a hundred times. */
 export class Formats {
   readonly #locale: string;
@@ -88,10 +95,7 @@ export function formatMessage(
       if (misfit && type !== 1 && type !== 5 && Number.isNaN(counts)) misfit(value);
       if (type === 1 || (type <= 4 && Number.isNaN(counts))) text += String(given);
       else if (type <= 4) {
-        const format =
-          typeof style === 'object' && style
-            ? style.parsedOptions
-            : named[type]![style ?? (type === 4 ? 'medium' : '')];
+        const format = optionsOf(type, style);
         text += type === 2 ? formats.number(counts, format) : formats.date(counts, format);
       } else {
         const number = counts - offset;

@@ -17,6 +17,7 @@ export type { Catalog, Catalogs } from './catalog.ts';
 export { pseudoLocales, pseudoOf } from './pseudo.ts';
 export { Messages, MessageError } from './message.ts';
 export type { Value } from './format-message.ts';
+export { formsOf } from './written-forms.ts';
 export { FontError, mostFontBytes } from './sfnt.ts';
 export type { TextEngine } from './engine.ts';
 export { loadEngine } from './load-engine.ts';

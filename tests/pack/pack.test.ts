@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import {
-  FontBook,
+  LiveView,
   PackError,
   everyNotation,
   drawLayout,
@@ -15,24 +15,12 @@ import {
   unpack,
   withPaths,
   type Pack,
-  type Resources,
 } from 'pimbot';
-import { nodeText, openProject, packProject } from 'pimbot/node';
+import { openProject, packProject } from 'pimbot/node';
 import { rounds, seedOf } from '../support/deep.ts';
+import { gameOf } from './game-of.ts';
 
 const file = 'examples/fathom-post/post.yaml';
-
-/** What a game makes of a pack, once it has been written and read again. */
-function loaded(packed: Pack, { pictures }: Resources) {
-  const pack = JSON.parse(JSON.stringify(packed)) as Pack;
-  const fonts = new FontBook(pack.fallback, nodeText());
-  for (const { family, weight, italic, file: font } of pack.fonts)
-    fonts.add(family, weight, Buffer.from('base64' in font ? font.base64 : '', 'base64'), italic);
-  const catalogs = new Map(
-    Object.entries(pack.catalogs).map(([locale, texts]) => [locale, new Map(Object.entries(texts))]),
-  );
-  return { document: unpack(pack), resources: { fonts, catalogs, pictures } };
-}
 
 /** A document of one file, packed, and as it is read otherwise. */
 async function packedText(text: string, files: { readonly [path: string]: string } = {}) {
@@ -52,7 +40,7 @@ describe('a packed document', () => {
     const whole = await openProject(file);
     const { pack, missing, diagnostics } = await packProject(file);
     expect([diagnostics, missing]).toEqual([[], []]);
-    const game = loaded(pack!, whole.resources);
+    const game = gameOf(pack!, whole.resources);
     const views = Object.keys(whole.document!.source.views);
     fc.assert(
       fc.property(
@@ -77,7 +65,7 @@ describe('a packed document', () => {
 
   test('has fonts cut down to what is written, and keeps what the author adds', async () => {
     const { pack, fonts } = await packProject(file, { characters: 'Ωж' });
-    const { resources } = loaded(pack!, (await openProject(file)).resources);
+    const { resources } = gameOf(pack!, (await openProject(file)).resources);
     for (const { bytes, wholeBytes } of fonts) expect(bytes).toBeLessThan(wholeBytes);
     const saira = resources.fonts.face('Saira', 500);
     for (const letter of 'Fathom Post 0123456789 ÄÖÜäöü%')
@@ -121,7 +109,7 @@ views:
       - { use: row, id: b, what: "it''s {n, number, ::.00}", hue: "oklch(0.7 0.2 40)", gone: true, when: [{ screen: { orientation: portrait }, change: { gone: false } }] }
 `);
     expect(pack.fonts.map(({ weight }) => weight)).toEqual([400, 700]);
-    const game = loaded(pack, resources);
+    const game = gameOf(pack, resources);
     for (const screen of [
       { width: 800, height: 600 },
       { width: 600, height: 800 },
@@ -138,6 +126,44 @@ views:
           ),
         ),
       );
+      expect(ours).toBe(theirs);
+    }
+  });
+
+  test('has what only a mark, a date, a default or a region of a language brings in', async () => {
+    const text = `
+pimbot: 1
+language: en
+catalogs: { de: de.json }
+cases: { typical: { n: 3, t: 0, wares: [] } }
+components:
+  row: { params: { what: { type: text, default: "{n, plural, one {# Öl} other {# Öle}} [alt]($ink)" } }, children: [{ kind: text, text: "{what}" }] }
+tokens: { ink: "hsl(10 80% 50%)" }
+views:
+  v:
+    arrange: column
+    children:
+      - { kind: text, text: "[bold](700) since {t, date, long}" }
+      - { kind: text, text: "{n, plural, one {# crate} other {# crates}}" }
+      - { repeat: "{wares}", use: row }
+`;
+    const files = {
+      'de.json':
+        '{ "{n, plural, one {# crate} other {# crates}}": "{n, plural, one {# Kiste} other {# Kisten}}" }',
+    };
+    const { pack, document, resources } = await packedText(text, files);
+    expect(pack.fonts.map(({ weight }) => weight)).toEqual([400, 700]);
+    const game = gameOf(pack, resources);
+    const march = Date.UTC(2026, 2, 3, 12);
+    for (const locale of ['en', 'de', 'de-AT']) {
+      const [theirs, ours] = [{ document, resources }, game].map((one) => {
+        const live = new LiveView(openView(one.document, 'v', { resources: one.resources, locale }), {
+          width: 800,
+          height: 600,
+        });
+        live.set({ wares: ['oil'], t: march });
+        return toSvg(withPaths(drawLayout(live.snapshot())));
+      });
       expect(ours).toBe(theirs);
     }
   });

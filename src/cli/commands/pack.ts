@@ -28,7 +28,7 @@ export function packCommand(program: Command, io: Io, done: (code: number) => vo
     .addHelpText(
       'after',
       `
-Fonts keep the characters of texts, catalogs and cases in both cases of letters, and all of ASCII.
+Fonts keep the characters of texts, catalogs and cases in both cases of letters, those of numbers and dates, and all of ASCII.
 
 Examples:
   pimbot pack hud.yaml --out public/hud.json

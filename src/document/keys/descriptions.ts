@@ -1,4 +1,4 @@
-/** What an editor shows of a key of a widget: what it does, its unit, what it is if left out. Only the schema needs them. */
+/** What an editor shows of a key of a widget, or of one inside it: what it does, its unit, what it is if left out. Only the schema needs them. */
 const descriptions: { readonly [key: string]: string } = {
   'id': 'Unique in the view.',
   'kind': 'panel if left out.',
@@ -113,6 +113,13 @@ const descriptions: { readonly [key: string]: string } = {
   'ring':
     'Of a meter that fills round its middle: how thick it is from its edges inwards, in u; all of it if left out.',
   'when': 'Changes that hold on some screens only; later ones win.',
+  'reference.size': 'The resolution the views are designed at; 1920x1080 if left out.',
+  'reference.scaling': 'contain if left out.',
+  'reference.limits': 'The least and the most device px one u becomes.',
+  'reference.blend': 'Of scaling blend: 0 follows the width, 1 the height; 0.5 if left out.',
+  'reference.millimetres': 'Of scaling physical: what one u is on the glass.',
+  'reference.least-millimetres': 'The least one u is on the glass, whatever the pixels.',
+  'reference.step': 'The scale is a multiple of it, rounded down.',
 };
 
 /** What a key of a widget does; an empty text for one that nobody has described. */
