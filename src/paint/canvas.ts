@@ -61,6 +61,7 @@ export interface CanvasContext {
   transform(a: number, b: number, c: number, d: number, e: number, f: number): void;
   setLineDash(segments: number[]): void;
   fillRect(x: number, y: number, width: number, height: number): void;
+  strokeRect(x: number, y: number, width: number, height: number): void;
   createLinearGradient(x0: number, y0: number, x1: number, y1: number): CanvasGradient;
   createRadialGradient(
     x0: number,
@@ -109,7 +110,8 @@ export function paintOnCanvas(
 
 /**
  * Paints again what has changed of a drawing, on a canvas that shows what it was before: the pixels are those of painting
- * all of it. One px of the canvas is one device px.
+ * all of it, but at the edges of a clip that is turned or round and only painted in part, which canvases soften as they please. One px
+ * of the canvas is one device px.
  */
 export function repaintOnCanvas(
   drawing: KeptDrawing,
@@ -180,8 +182,14 @@ class CanvasPainter implements Painter {
         context.strokeStyle = hexOf(border.color);
         context.lineWidth = border.width;
         context.setLineDash(border.dash === undefined ? [] : [border.dash]);
-        outline(context, line.rect, line.radius);
-        context.stroke();
+        // Along pixels, whatever part of it is painted: a path may be softened otherwise where it is cut.
+        if (isSquare(line.radius)) {
+          const { x, y, width, height } = line.rect;
+          context.strokeRect(x, y, width, height);
+        } else {
+          outline(context, line.rect, line.radius);
+          context.stroke();
+        }
       }
     }
     context.globalAlpha = 1;
