@@ -35,6 +35,8 @@ export class Hits {
   #now: LiveNow | undefined;
   /** Indexes that take input if they have a size, in drawing order. */
   readonly #taking: number[] = [];
+  /** Those of them that are turned: they may be anywhere. */
+  readonly #askew: number[] = [];
   /** When each is drawn. */
   #places = new Uint32Array(0);
   /** 1 where a widget, or one it is in, says that it is turned. */
@@ -150,6 +152,7 @@ export class Hits {
       this.#edges = new Float64Array(4 * count);
     }
     this.#taking.length = 0;
+    this.#askew.length = 0;
     for (let place = 0; place < order.length; place++) {
       const index = order[place]!;
       const widget = widgets[index]!;
@@ -159,6 +162,7 @@ export class Hits {
       this.#turned[index] = isTurned(widget) || (parent >= 0 && this.#turned[parent] === 1) ? 1 : 0;
       if (index === 0 || !widget.visible || through[index] === 1 || isBehind(index)) continue;
       this.#taking.push(index);
+      if (this.#turned[index] === 1) this.#askew.push(index);
       this.#isUpright[index] = this.#turned[index] === 0 && !('hit-area' in widget.source) ? 1 : 0;
     }
   }
@@ -206,7 +210,9 @@ export class Hits {
     }
     this.#grid ??= this.#gridOf(taking);
     let found = -1;
-    const under = this.#grid.under(x, y, this.#under);
+    this.#grid.under(x, y, this.#under);
+    const under = this.#under;
+    for (let nth = 0; nth < this.#askew.length; nth++) under.push(this.#askew[nth]!);
     for (let nth = 0; nth < under.length; nth++) {
       const index = under[nth]!;
       if ((found < 0 || this.#places[index]! > this.#places[found]!) && this.#holds(index, x, y))
@@ -216,10 +222,11 @@ export class Hits {
   }
 
   #gridOf(taking: readonly number[]): RectGrid {
-    const { layout, screen } = this.#now!.on;
-    // What is turned may be anywhere.
-    const whole = { x: 0, y: 0, width: screen.width, height: screen.height };
-    return new RectGrid(taking, (index) => (this.#turned[index] === 1 ? whole : layout.rect(index)));
+    const { layout } = this.#now!.on;
+    return new RectGrid(
+      taking.filter((index) => this.#turned[index] === 0),
+      (index) => layout.rect(index),
+    );
   }
 
   /** Whether a point lies on a widget, and within all that cuts it off. */
