@@ -1,6 +1,7 @@
 import { readAnchor, readPivot, type CheckedDocument } from '../document/index.ts';
 import type { View } from '../view/index.ts';
 import { DocumentText } from './document-text.ts';
+import { boundKept } from './bound.ts';
 import { EditError } from './edit-error.ts';
 import type { Editing } from './editing.ts';
 import { adviceFor, axes, asBefore, directionOf, marginsOf, placeKeys, saysSize, sizeKey } from './place.ts';
@@ -63,13 +64,15 @@ export function putAnchor(
     marginsOf(widget),
     widget.box.rightToLeft,
   )) {
-    if (value !== undefined)
-      text.set(pointer, key, asBefore((source as { [one: string]: unknown })[key], value));
+    const kept = boundKept(text, widget, key, value);
+    if (kept !== undefined)
+      text.set(pointer, key, asBefore((source as { [one: string]: unknown })[key], kept));
     else text.remove(pointer, key);
   }
   for (const axis of axes) {
     const [key, length] = sizeKey(standing, axis);
-    if (anchor[axis].span && saysSize(standing, axis)) text.set(pointer, key, 'fill');
+    if (anchor[axis].span && saysSize(standing, axis))
+      text.set(pointer, key, boundKept(text, widget, key, 'fill'));
     // A size that followed from a span has to be said once the span is gone.
     if (!anchor[axis].span && widget.box[axis].span && widget.box[axis].mode !== 'fixed')
       text.set(pointer, key, length);

@@ -43,6 +43,10 @@ export class DocumentDraft implements Editing {
     });
   }
 
+  read(map: string, key: string): Json | undefined {
+    return (this.#chainTo(map).at(-1) as Holder)[key];
+  }
+
   has(map: string, key: string): boolean {
     return Object.hasOwn(this.#chainTo(map).at(-1) as Holder, key);
   }

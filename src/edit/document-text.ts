@@ -84,19 +84,18 @@ export class DocumentText implements Editing {
   set(map: string, key: string, value: Json): void {
     const written = this.#json ? JSON.stringify(value) : inline(value);
     const whole = this.#range(map);
-    if (this.#key(map, key)) {
-      const range = this.#range(pointerTo(map, key));
-      this.#replace(range.start, range.end, written);
-    } else if (this.#isFlow(map)) {
-      const name = this.#json ? JSON.stringify(key) : key;
+    const name = this.#key(map, key);
+    if (name) this.#setThere(name, this.#range(pointerTo(map, key)), written);
+    else if (this.#isFlow(map)) {
+      const said = this.#json ? JSON.stringify(key) : key;
       const inside = this.#text.slice(whole.start + 1, whole.end - 1);
       const last = inside.trimEnd();
       // On several lines there may be comments at the end, so that only the start is sure.
       if (inside.includes('\n') || last === '') {
-        this.#replace(whole.start + 1, whole.start + 1, ` ${name}: ${written}${last === '' ? '' : ','}`);
+        this.#replace(whole.start + 1, whole.start + 1, ` ${said}: ${written}${last === '' ? '' : ','}`);
       } else {
         const at = whole.start + 1 + last.length;
-        this.#replace(at, at, `${last.endsWith(',') ? '' : ','} ${name}: ${written}`);
+        this.#replace(at, at, `${last.endsWith(',') ? '' : ','} ${said}: ${written}`);
       }
     } else {
       const lineStart = this.#text.lastIndexOf('\n', whole.start - 1) + 1;
@@ -110,6 +109,24 @@ export class DocumentText implements Editing {
         this.#replace(end, end, `${indent}${key}: ${written}\n`);
       } else this.#replace(whole.start, whole.start, `${key}: ${written}\n${indent}`);
     }
+  }
+
+  /** Puts a value in the place of one that may stand on lines of its own: it comes behind its key then, and their comments behind it. */
+  #setThere(name: Range, { start, end }: Range, written: string): void {
+    const text = this.#text;
+    // What stands on lines ends with that of its last line.
+    const last = start + text.slice(start, end).trimEnd().length;
+    const old = text.slice(name.end, last);
+    if (this.#json || !old.includes('\n') || /[[{"']/.test(text[start] ?? ''))
+      return this.#replace(start, last, written);
+    const colon = name.end + old.indexOf(':') + 1;
+    const isText = /[|>]/.test(text[start] ?? '');
+    const comments = isText ? [] : commentsIn(text.slice(colon, last));
+    this.#replace(colon, last, ` ${[written, ...comments].join(' ')}`);
+  }
+
+  read(map: string, key: string): Json | undefined {
+    return this.#valueAt(pointerTo(map, key));
   }
 
   /** Gives a map one more key, behind one that it has. */

@@ -2,6 +2,7 @@ import { mirrored } from '../skeleton/index.ts';
 import type { AxisAnchor, Pair } from '../document/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { DocumentText } from './document-text.ts';
+import { boundKept } from './bound.ts';
 import { anchorText, axes, exactShare, marginsOf, placeKeys, type Direction } from './place.ts';
 import type { Standing } from './standing.ts';
 
@@ -33,7 +34,8 @@ export function putPlace(
       axes.map((axis) => exactShare(pivot[axis] ?? middle(axis))),
     );
   for (const [key, value] of placeKeys(own, room, anchor, pivot, marginsOf(widget), rightToLeft)) {
-    if (value === undefined) text.remove(pointer, key);
-    else text.set(pointer, key, value);
+    const kept = boundKept(text, widget, key, value);
+    if (kept === undefined) text.remove(pointer, key);
+    else text.set(pointer, key, kept);
   }
 }

@@ -1,6 +1,7 @@
 import { readAnchor, type CheckedDocument, type Json } from '../document/index.ts';
 import { contentRoom, gapIn, paddingEnd, paddingStart } from '../inside/index.ts';
 import type { View, ViewLayout } from '../view/index.ts';
+import { boundKept } from './bound.ts';
 import { DocumentText } from './document-text.ts';
 import { EditError } from './edit-error.ts';
 import { rearranged } from './moves.ts';
@@ -57,12 +58,16 @@ export function changeLengths(
 /** The document with other keys of the widget. */
 function written(
   document: CheckedDocument,
-  { source, pointer }: Standing,
+  { source, pointer, widget }: Standing,
   keys: ReadonlyMap<string, Json>,
 ): string {
   const text = new DocumentText(document);
   for (const [key, value] of keys)
-    text.set(pointer, key, asBefore((source as { readonly [key: string]: unknown })[key], value));
+    text.set(
+      pointer,
+      key,
+      asBefore((source as { readonly [key: string]: unknown })[key], boundKept(text, widget, key, value)),
+    );
   return text.text;
 }
 

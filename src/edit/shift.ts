@@ -1,6 +1,7 @@
 import { readAnchor, readInset, readLengthPair, type Json, type Length } from '../document/index.ts';
 import type { Widget } from '../dress/index.ts';
 import type { AxisBox } from '../skeleton/index.ts';
+import { boundKept } from './bound.ts';
 import { EditError } from './edit-error.ts';
 import type { Editing } from './editing.ts';
 import { axes, exactNumber, exactShare } from './place.ts';
@@ -37,7 +38,7 @@ export function shiftEdges(
   edges: Edges,
   sized: Sized,
   arranged: boolean,
-  put: Put = (key, value) => putKey(text, widget, key, value),
+  put: Put = (key, value) => putKey(text, widget, key, boundKept(text, widget, key, value)),
 ): void {
   const { box } = widget;
   const source = widget.source as { readonly [key: string]: unknown };
