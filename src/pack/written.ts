@@ -5,8 +5,8 @@ import { everyTheme, kindStyle, plainLook, type LookChanges } from '../theme/ind
 import { localesOf, type Resources } from '../view/index.ts';
 import type { RecordedNotations } from './recorded.ts';
 
-/** What of a widget is gone through by itself. */
-const apart: readonly string[] = ['children', 'when', 'set'];
+/** What of a widget is gone through by itself, and what of a view no game gets. */
+const apart: readonly string[] = ['children', 'when', 'set', 'look', 'expect', 'accept'];
 
 /** Every text of widgets and of the parameters of components, whatever brings it in: some of it is shown. */
 export function saidIn({ source }: CheckedDocument): string[] {
