@@ -1,4 +1,4 @@
-import type { Json } from '../document/index.ts';
+import { isTemplate, type Json } from '../document/index.ts';
 import type { Widget } from '../dress/index.ts';
 import { EditError } from './edit-error.ts';
 import type { Editing } from './editing.ts';
@@ -36,8 +36,9 @@ function unbinding({ id }: Widget, key: string, raw: Json): EditError {
   );
 }
 
-function isBound(raw: Json | undefined): boolean {
-  return raw !== undefined && /\{\w/.test(JSON.stringify(raw));
+function isBound(raw: unknown): boolean {
+  if (typeof raw !== 'object' || raw === null) return isTemplate(raw);
+  return Object.values(raw).some((one) => isTemplate(one));
 }
 
 function isSame(one: unknown, other: unknown): boolean {

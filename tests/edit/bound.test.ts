@@ -4,7 +4,7 @@ import { perform, type Act } from 'pimbot/tools';
 import { fonts } from '../support/views.ts';
 
 const text = `pimbot: 1
-cases: { one: { w: 40, h: 50 } }
+cases: { one: { w: 40, h: 50, öl: 7 } }
 views:
   v:
     children:
@@ -23,6 +23,7 @@ views:
           right: 4
 
         height: 30
+      - { id: f, offset: ["{öl}", "{h / 2}"], size: 30 }
       - id: d
         kind: text
         text: |
@@ -63,6 +64,12 @@ describe('what a change writes over', () => {
       '      - { id: b, offset: ["10% + 1", "{h}"], width: "{h}", height: 20 }',
     ],
     ['and is not made a number', { do: 'move', widgets: ['a'], x: 5, y: 3 }, follows('offset of "a"', '{w}')],
+    [
+      'whatever the value is called',
+      { do: 'move', widgets: ['f'], x: 5, y: 0 },
+      follows('offset of "f"', '{öl}'),
+    ],
+    ['or worked out', { do: 'move', widgets: ['f'], x: 0, y: 5 }, follows('offset of "f"', '{h / 2}')],
     [
       'nor by another size',
       { do: 'resize', widget: 'b', edges: { right: 9 } },
