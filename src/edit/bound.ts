@@ -1,4 +1,4 @@
-import { isTemplate, type Json } from '../document/index.ts';
+import { isTemplate, textsIn, type Json } from '../document/index.ts';
 import type { Widget } from '../dress/index.ts';
 import { EditError } from './edit-error.ts';
 import type { Editing } from './editing.ts';
@@ -37,8 +37,7 @@ function unbinding({ id }: Widget, key: string, raw: Json): EditError {
 }
 
 function isBound(raw: unknown): boolean {
-  if (typeof raw !== 'object' || raw === null) return isTemplate(raw);
-  return Object.values(raw).some((one) => isTemplate(one));
+  return textsIn(raw).some(isTemplate);
 }
 
 function isSame(one: unknown, other: unknown): boolean {

@@ -210,8 +210,8 @@ export class Hits {
     }
     this.#grid ??= this.#gridOf(taking);
     let found = -1;
-    this.#grid.under(x, y, this.#under);
     const under = this.#under;
+    this.#grid.under(x, y, under);
     for (let nth = 0; nth < this.#askew.length; nth++) under.push(this.#askew[nth]!);
     for (let nth = 0; nth < under.length; nth++) {
       const index = under[nth]!;

@@ -1,4 +1,4 @@
-import type { CheckedDocument, MessagePart } from '../document/index.ts';
+import { textsIn, type CheckedDocument, type MessagePart } from '../document/index.ts';
 import type { Widget } from '../dress/index.ts';
 import { formsOf } from '../text/index.ts';
 import { localesOf, type Resources } from '../view/index.ts';
@@ -28,13 +28,9 @@ export function charactersOf(
     for (const form of [text, ...cases]) for (const letter of form) found.add(letter.codePointAt(0)!);
   };
   add(everyday + more + '…\u00a0\u202f');
-  const addAll = (value: unknown): void => {
-    if (typeof value === 'string') add(value);
-    else if (typeof value === 'object' && value !== null) Object.values(value).forEach(addAll);
-  };
   const said = saidIn(document);
   said.forEach(add);
-  for (const values of Object.values(document.source.cases ?? {})) addAll(values);
+  textsIn(document.source.cases).forEach(add);
   for (const catalog of resources.catalogs?.values() ?? [])
     for (const [text, translation] of catalog) add(text + translation);
   for (const widgets of opened) for (const { text } of widgets) if (text) add(text.text);

@@ -1,4 +1,4 @@
-import { kinds, states, writtenWidgets, type CheckedDocument } from '../document/index.ts';
+import { kinds, states, textsIn, writtenWidgets, type CheckedDocument } from '../document/index.ts';
 import { markupChanges } from '../dress/index.ts';
 import { fallbacks, markupWords, parseMarkup } from '../text/index.ts';
 import { everyTheme, kindStyle, plainLook, type LookChanges } from '../theme/index.ts';
@@ -10,17 +10,10 @@ const apart: readonly string[] = ['children', 'when', 'set', 'look', 'expect', '
 
 /** Every text of widgets and of the parameters of components, whatever brings it in: some of it is shown. */
 export function saidIn({ source }: CheckedDocument): string[] {
-  const said = new Set<string>();
-  for (const { widget } of writtenWidgets(source)) {
-    const left = Object.entries(widget).flatMap(([key, value]): unknown[] =>
-      apart.includes(key) ? [] : [value],
-    );
-    for (let value = left.pop(); value !== undefined; value = left.pop())
-      if (typeof value === 'string') said.add(value);
-      else if (typeof value === 'object' && value !== null)
-        for (const inside of Object.values(value)) left.push(inside);
-  }
-  return [...said];
+  const said = [...writtenWidgets(source)].flatMap(({ widget }) =>
+    textsIn(Object.fromEntries(Object.entries(widget).filter(([key]) => !apart.includes(key)))),
+  );
+  return [...new Set(said)];
 }
 
 /** What a language has for texts, its own and that of those it falls back to. */
