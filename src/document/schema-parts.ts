@@ -30,10 +30,10 @@ export const lengths = (most: number, what: string, objectToo = false) => ({
   maxItems: most,
   ...(objectToo && {
     properties: {
-      top: { ...length, description: 'Of the top edge.' },
-      right: { ...length, description: 'Of the right edge.' },
-      bottom: { ...length, description: 'Of the bottom edge.' },
-      left: { ...length, description: 'Of the left edge.' },
+      top: length,
+      right: length,
+      bottom: length,
+      left: length,
     },
     additionalProperties: false,
   }),

@@ -24,6 +24,7 @@ import {
   type GridPlan,
   type Part,
 } from './plan.ts';
+import { isOnBaseline } from './baseline.ts';
 import { carriesHeights, carriesWidths } from './carried.ts';
 import { fillAxis, fillOffset, modes, sound } from './fill.ts';
 import type { Reference } from './frame.ts';
@@ -127,13 +128,8 @@ export function relate(plan: Plan): void {
     if (end[above]! < end[n]!) end[above] = end[n]!;
   }
   if (plan.hasBaselines) {
-    const [{ align, alignSelf }, { arrange }] = [plan.y, plan];
     baselines.fill(0);
-    for (let n = 0; n < count; n++) {
-      const above = parent[n]!;
-      if (align[n] === alignBaseline && arrange[n] === arrangeRow) baselines[n] = 1;
-      if (n > 0 && alignSelf[n] === alignBaseline && arrange[above] === arrangeRow) baselines[above] = 1;
-    }
+    for (let n = 1; n < count; n++) if (isOnBaseline(plan, n)) baselines[parent[n]!] = 1;
     plan.baselineRows = where(plan, (n) => baselines[n] === 1);
   }
   if (plan.hasAspects) {
@@ -180,6 +176,7 @@ export function fill(plan: Plan, n: number, item: LayoutItem): void {
   plan.parent[n] = parent;
   plan.end[n] = n + 1;
   plan.arrange[n] = arrangements[box.arrange];
+  plan.reverses[n] = box.reverse ? 1 : 0;
   plan.full[n] = box.full ? 1 : 0;
   plan.natural[n] = natural || box.aspect > 0 ? 1 : 0;
   plan.aspect[n] = sound(box.aspect);

@@ -291,7 +291,7 @@ export class Plan {
   /** For how many widgets there is room in the arrays. */
   readonly room: number;
   /** All arrays with an entry a widget, axes aside. */
-  readonly #fields: readonly Entries[];
+  readonly #fields: Entries[] = [];
   readonly x: AxisPlan;
   readonly y: AxisPlan;
   readonly parent: Int32Array;
@@ -300,6 +300,8 @@ export class Plan {
   /** One past the last widget inside. */
   readonly end: Int32Array;
   readonly arrange: Uint8Array;
+  /** 1 for a row or column whose last child stands where it starts. */
+  readonly reverses: Uint8Array;
   /** 1 for a child of the view that is placed on the full surface. */
   readonly full: Uint8Array;
   /** 1 for a leaf with a natural shape that stretching would spoil. */
@@ -343,6 +345,12 @@ export class Plan {
   carriedWidths: readonly number[] = [];
   /** 1: some child of this row is aligned by its baseline. */
   readonly baselines: Uint8Array;
+  /** Where that baseline is, in u from the top of the border box: of a row as high as it needs to be, and as high as it is. */
+  readonly neededBaseline: Float64Array;
+  readonly givenBaseline: Float64Array;
+  /** How high such a row has to be for what is above it and below, and where its content starts. */
+  readonly baselineNeed: Float64Array;
+  readonly contentTop: Float64Array;
   /** 1: the height needed changes with the width given. */
   readonly widthMatters: Uint8Array;
   /** The width from which on the height needed stays the same. */
@@ -360,49 +368,37 @@ export class Plan {
     this.room = room;
     this.x = new AxisPlan(room);
     this.y = new AxisPlan(room);
-    this.parent = new Int32Array(room);
-    this.factor = new Float64Array(room).fill(1);
-    this.end = new Int32Array(room);
-    this.arrange = new Uint8Array(room);
-    this.full = new Uint8Array(room);
-    this.natural = new Uint8Array(room);
-    this.aspect = new Float64Array(room);
-    this.target = new Int32Array(room).fill(-1);
-    this.targetEnd = new Int32Array(room).fill(-1);
-    this.targetsTurned = new Uint8Array(room);
-    this.path = new Int32Array(room);
-    this.baselines = new Uint8Array(room);
+    const field = <Field extends Entries>(made: Field): Field => {
+      this.#fields.push(made);
+      return made;
+    };
+    this.parent = field(new Int32Array(room));
+    this.factor = field(new Float64Array(room).fill(1));
+    this.end = field(new Int32Array(room));
+    this.arrange = field(new Uint8Array(room));
+    this.reverses = field(new Uint8Array(room));
+    this.full = field(new Uint8Array(room));
+    this.natural = field(new Uint8Array(room));
+    this.aspect = field(new Float64Array(room));
+    this.target = field(new Int32Array(room).fill(-1));
+    this.targetEnd = field(new Int32Array(room).fill(-1));
+    this.targetsTurned = field(new Uint8Array(room));
+    this.path = field(new Int32Array(room));
+    this.baselines = field(new Uint8Array(room));
+    this.neededBaseline = field(new Float64Array(room));
+    this.givenBaseline = field(new Float64Array(room));
+    this.baselineNeed = field(new Float64Array(room));
+    this.contentTop = field(new Float64Array(room));
     this.measures = new Array<LeafMeasure | undefined>(count).fill(undefined);
     this.grids = new Array<GridPlan | undefined>(count).fill(undefined);
-    this.columnSpan = new Uint16Array(room).fill(1);
-    this.rowSpan = new Uint16Array(room).fill(1);
-    this.column = new Uint16Array(room);
-    this.row = new Uint32Array(room);
-    this.line = new Uint32Array(room);
-    this.widthMatters = new Uint8Array(room);
-    this.steadyFrom = new Float64Array(room).fill(Infinity);
+    this.columnSpan = field(new Uint16Array(room).fill(1));
+    this.rowSpan = field(new Uint16Array(room).fill(1));
+    this.column = field(new Uint16Array(room));
+    this.row = field(new Uint32Array(room));
+    this.line = field(new Uint32Array(room));
+    this.widthMatters = field(new Uint8Array(room));
+    this.steadyFrom = field(new Float64Array(room).fill(Infinity));
     this.toFollow = new Marks(room);
-    this.#fields = [
-      this.parent,
-      this.factor,
-      this.end,
-      this.arrange,
-      this.full,
-      this.natural,
-      this.aspect,
-      this.target,
-      this.targetEnd,
-      this.targetsTurned,
-      this.path,
-      this.baselines,
-      this.columnSpan,
-      this.rowSpan,
-      this.column,
-      this.row,
-      this.line,
-      this.widthMatters,
-      this.steadyFrom,
-    ];
   }
 
   /**

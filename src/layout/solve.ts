@@ -1,5 +1,5 @@
 import { clampNeed } from './clamp.ts';
-import { alignBaselines, baselineReach, measureHeight } from './baseline.ts';
+import { alignBaselines, measureHeight, needBaseline } from './baseline.ts';
 import { carryHeights, carryWidths } from './carried.ts';
 import { definiteHeight } from './definite.ts';
 import type { Frame } from './frame.ts';
@@ -8,7 +8,6 @@ import { giveColumns, giveRows, needOfColumns, needOfRows } from './grid.ts';
 import { giveAcross, giveAlong, needAcross, needAlong } from './line.ts';
 import { rescaleParts } from './parts.ts';
 import {
-  alignBaseline,
   alignParent,
   alignStretch,
   arrangeColumn,
@@ -160,6 +159,7 @@ function needHeights(plan: Plan): void {
   for (let n = y.toNeed.takeHighest(); n >= 0; n = y.toNeed.takeHighest()) {
     const measure = plan.measures[n];
     let need: number;
+    if (plan.baselines[n] === 1) needBaseline(plan, n);
     if (plan.aspect[n]! > 0) need = x.length[n]! / plan.aspect[n]!;
     else {
       if (measure) {
@@ -178,8 +178,7 @@ function contentHeight(plan: Plan, n: number): number {
   switch (plan.arrange[n]) {
     case arrangeRow: {
       const need = needAcross(plan, y, n, y.need);
-      if (y.align[n] !== alignBaseline && plan.baselines[n] === 0) return need;
-      return Math.max(need, baselineReach(plan, n, y.need, false) + baselineReach(plan, n, y.need, true));
+      return plan.baselines[n] === 0 ? need : Math.max(need, plan.baselineNeed[n]!);
     }
     case arrangeColumn:
       return needAlong(plan, y, n, y.need);
@@ -234,10 +233,23 @@ function ignoresNeed(plan: Plan, axis: AxisPlan, parent: number, n: number): boo
 
 function give(plan: Plan, axis: AxisPlan): void {
   drain(plan, axis);
+  if (axis === plan.y) alignRows(plan, 0);
   // Each stands after its own target, so that the target has its place already.
   for (let at = 0; at < plan.deferred.length; at++) {
-    placeAtTarget(plan, axis, plan.deferred[at]!);
+    const n = plan.deferred[at]!;
+    placeAtTarget(plan, axis, n);
     drain(plan, axis);
+    if (axis === plan.y) alignRows(plan, n);
+  }
+}
+
+/** Moves children onto the baselines they share, in all rows in a widget: in the inner ones first, as the outer ones go by them. */
+function alignRows(plan: Plan, within: number): void {
+  const { baselineRows } = plan;
+  for (let at = baselineRows.length - 1; at >= 0; at--) {
+    const n = baselineRows[at]!;
+    if (n < within || n >= plan.end[within]!) continue;
+    alignBaselines(plan, n);
   }
 }
 
@@ -448,13 +460,7 @@ function giveChildren(plan: Plan, axis: AxisPlan, n: number): void {
   } else {
     for (let child = n + 1; child < end; child = plan.end[child]!)
       giveAcross(plan, axis, n, child, from, room);
-    if (
-      !horizontal &&
-      arrange === arrangeRow &&
-      (plan.y.align[n] === alignBaseline || plan.baselines[n] === 1)
-    ) {
-      alignBaselines(plan, n, from);
-    }
+    if (!horizontal) plan.contentTop[n] = from;
   }
   if (shared) takeBackAll(plan, axis, n);
   if (horizontal && (arrange === arrangeWrap || arrange === arrangeGrid)) {

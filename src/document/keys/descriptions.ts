@@ -124,5 +124,7 @@ const descriptions: { readonly [key: string]: string } = {
 
 /** What a key of a widget does; an empty text for one that nobody has described. */
 export function descriptionOf(key: string): string {
+  const [, side] = /\.(top|right|bottom|left)$/.exec(key) ?? [];
+  if (side !== undefined) return `Of the ${side} edge.`;
   return Object.hasOwn(descriptions, key) ? descriptions[key]! : '';
 }

@@ -23,7 +23,6 @@ import {
   size,
   sizes,
 } from '../schema-parts.ts';
-import { referenceKeys } from '../schema-screens.ts';
 import {
   plainSides,
   containerKinds,
@@ -169,9 +168,7 @@ export const placedKeys = {
     schema: {
       type: 'object',
       title: 'a map such as { size: 640x360 }',
-      additionalProperties: false,
       minProperties: 1,
-      properties: referenceKeys,
     },
     touches: 'structure',
   },
