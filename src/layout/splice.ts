@@ -28,19 +28,23 @@ export function splice(
       hasParts ||= item.reference !== undefined;
     }
   }
-  if (plan.hasTargets) for (let n = 0; n < plan.count; n++) retarget(plan, n, itemAt(n));
+  const retargeted: number[] = [];
+  if (plan.hasTargets)
+    for (let n = 0; n < plan.count; n++) if (retarget(plan, n, itemAt(n))) retargeted.push(n);
   relate(plan);
+  // What follows from them is only known once it is known where everybody stands.
+  for (const n of retargeted) markBox(plan, n);
   if (hasParts) plan.parts = keptFactors(partsOf(plan, itemAt), parts);
   fillGrid(plan, parent, itemAt);
   for (const { at, added } of ranges) for (let n = at; n < at + added; n++) fillGrid(plan, n, itemAt);
   markChildren(plan, parent);
 }
 
-/** Has a widget placed anew whose target has come or gone. */
-function retarget(plan: Plan, n: number, item: LayoutItem): void {
+/** Says anew which widget one is anchored to. @returns Whether that has come or gone. */
+function retarget(plan: Plan, n: number, item: LayoutItem): boolean {
   const [target, end] = [plan.target[n], plan.targetEnd[n]];
   fillTargets(plan, n, item);
-  if (plan.target[n] !== target || plan.targetEnd[n] !== end) markBox(plan, n);
+  return plan.target[n] !== target || plan.targetEnd[n] !== end;
 }
 
 /** Has a widget that was not there before found. */

@@ -3,7 +3,7 @@ import { LiveDrawing, LiveView, drawLayout, openView, readDocument, type Checked
 import { Chance, otherVersion, rightDocuments } from '../support/any-document.ts';
 import { rounds, seedOf } from '../support/deep.ts';
 import { plain } from '../support/drawn.ts';
-import { documentOf, fonts, opened } from '../support/views.ts';
+import { documentOf, fonts, opened, rightDocument } from '../support/views.ts';
 import {
   atFirst,
   doSomething,
@@ -131,6 +131,26 @@ test('a width that follows from a height further out follows a change of that', 
   expect(width()).toBeCloseTo((10 * 16) / 9);
   live.set({ high: 90 });
   expect(width()).toBeCloseTo((45 * 16) / 9);
+});
+
+test('who keeps a shape beside one whose target has gone is found where it stands now', () => {
+  const behind = {
+    'anchor-to': 'target',
+    'children': [{ look: { padding: '5%' } }, {}, {}, { id: 'shape', aspect: 0.5 }],
+  };
+  const children = [
+    { children: [{ id: 'target', gone: '{b}', children: [{ children: [{}] }, {}] }] },
+    { children: [{ repeat: 3, children: [{ gone: '{b}' }] }] },
+    { children: [{ children: [behind] }] },
+  ];
+  const document = rightDocument(documentOf(children, { cases: { only: { b: true } } }));
+  const live = new LiveView(openView(document, 'test', { resources: { fonts } }), screens[0]);
+  for (const b of [false, true, false]) {
+    live.set({ b });
+    live.update();
+    const fresh = openView(document, 'test', { resources: { fonts }, values: { b } });
+    expect(told(live)).toEqual(told(new LiveView(fresh, screens[0])));
+  }
 });
 
 test('a part with a scaling of its own is scaled by the screen it is on, whatever else changes with it', () => {

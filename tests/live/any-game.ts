@@ -88,10 +88,20 @@ export function setSomething(
 ): { readonly set: object; readonly refused: boolean } {
   const names = Array.from({ length: by.whole(1, 3) }, () => by.pick(Object.keys(valuesOfAny)));
   const set = Object.fromEntries(names.map((name) => [name, by.pick(valuesOfAny[name]!)]));
+  const said = saidScrolled(live);
   const refused = typeof orRefused(() => live.set(set as never)) === 'string';
   live.advance(1000);
   live.advance(1000);
   // As in a page, what is gone for a while has forgotten how far it was scrolled.
-  for (const id of shown.scrolled.keys()) if (!live.nodeOf(id)) shown.scrolled.delete(id);
+  const saidNow = saidScrolled(live);
+  for (const id of shown.scrolled.keys()) {
+    // Where a value says another place, that is where it goes.
+    if (!live.nodeOf(id) || saidNow.get(id) !== said.get(id)) shown.scrolled.delete(id);
+  }
   return { set, refused };
+}
+
+/** How far the document has each widget scrolled. */
+function saidScrolled({ widgets }: LiveView): ReadonlyMap<string, string> {
+  return new Map(widgets.map(({ id, box: { x, y } }) => [id, `${x.scrolled} ${y.scrolled}`]));
 }

@@ -98,9 +98,10 @@ class Making {
 
   #place(arrange: string, scope: readonly string[]): object {
     const by = this.#by;
+    const inRow = arrange === 'row' ? ['baseline'] : [];
     if (arrange !== 'free')
       return this.#some(
-        [0.15, 'align-self', ['start', 'center', 'end', 'stretch']],
+        [0.15, 'align-self', ['start', 'center', 'end', 'stretch', ...inRow]],
         [0.2, 'margin', [3, '2 6']],
         [0.1, 'justify-self', ['start', 'center', 'end', 'stretch']],
         ...(arrange === 'grid'
@@ -173,7 +174,7 @@ class Making {
         };
       case 'meter':
         return {
-          label: 'Hull',
+          label: 'Hull {n, number}',
           value: '{f}',
           ...this.#some(
             [0.2, 'fill-from', ['clockwise', 'bottom', 'right']],
@@ -185,7 +186,7 @@ class Making {
         return { label: 'Hum', value: this.#by.pick(['{f}', 0.4]) };
       case 'checkbox':
       case 'switch':
-        return { label: 'Lamp', checked: this.#by.pick(['{b}', true]) };
+        return { label: '{s} lamp', checked: this.#by.pick(['{b}', true]) };
       case 'textbox':
         return { label: 'Name', text: this.#by.pick(['{s}', 'Ida']), placeholder: 'a name' };
       case 'tabs':
@@ -205,6 +206,7 @@ class Making {
     const arrange = by.pick(kind === 'panel' ? any : [undefined, 'row', 'column']);
     if (arrange === undefined) return {};
     const isLine = arrange === 'row' || arrange === 'column';
+    const inRow = arrange === 'row' ? ['baseline'] : [];
     return {
       arrange,
       ...(arrange === 'pages' && { page: '{page}' }),
@@ -216,7 +218,7 @@ class Making {
         arrange !== '{how}' &&
         this.#some(
           [0.5, 'gap', [4, '4 10', '2%']],
-          [0.3, 'align', ['start', 'center', 'end', 'stretch']],
+          [0.3, 'align', ['start', 'center', 'end', 'stretch', ...inRow]],
           ...(isLine
             ? ([
                 [0.3, 'justify', ['start', 'center', 'space-between', 'end']],
