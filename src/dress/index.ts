@@ -6,5 +6,5 @@ export { controls, isControl, isUpright, lookOf, tintKey } from './kinds.ts';
 export { Kept } from './kept.ts';
 export type { Materials } from './materials.ts';
 export type { Measure } from './measure.ts';
-export { markupChanges, wordsOf } from './words.ts';
+export { labelOf, markupChanges, wordsOf } from './words.ts';
 export { checkMarkup } from './check-markup.ts';

@@ -11,7 +11,7 @@ import {
   type TextSetting,
 } from '../text/index.ts';
 import type { Look, LookChanges, Theme } from '../theme/index.ts';
-import type { Scope } from '../skeleton/index.ts';
+import type { Bone, Scope } from '../skeleton/index.ts';
 import type { Materials } from './materials.ts';
 
 type Surroundings = Pick<Materials, 'messages' | 'locale' | 'fonts' | 'pictures' | 'textSize'>;
@@ -20,6 +20,12 @@ type Surroundings = Pick<Materials, 'messages' | 'locale' | 'fonts' | 'pictures'
 export interface Words {
   readonly text: string;
   readonly runs: readonly TextRun[];
+}
+
+/** What a widget says it is called, filled in; undefined where it says nothing. */
+export function labelOf({ source, scope }: Pick<Bone, 'source' | 'scope'>): string | undefined {
+  const { label } = source as WidgetSource;
+  return label === undefined ? undefined : scope.fill(label);
 }
 
 /** The words of a text, filled in; undefined where there are none. */

@@ -1,6 +1,6 @@
 import type { Kind, WidgetSource } from '../document/index.ts';
 import { isDivider, shareOf } from '../skeleton/index.ts';
-import { isControl, type Tree, type Widget } from '../dress/index.ts';
+import { isControl, labelOf, type Tree, type Widget } from '../dress/index.ts';
 import { slidesAlong } from '../inside/index.ts';
 import { iconLetter } from '../text/index.ts';
 import { outward, tipOf } from './tips.ts';
@@ -92,11 +92,6 @@ export function accessibleName(widget: Widget, widgets: readonly Widget[]): stri
     if (label !== undefined) return labelsOne(at, widgets) ? spoken(label) : undefined;
   }
   return undefined;
-}
-
-function labelOf({ source, scope }: Widget): string | undefined {
-  const { label } = source as WidgetSource;
-  return label === undefined ? undefined : scope.fill(label);
 }
 
 /** The texts in a widget, and the labels of what is in it and has none. */

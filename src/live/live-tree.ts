@@ -28,8 +28,8 @@ import { itemOf, targetsOf } from '../view/index.ts';
 import { isSimilarBox, needsAnotherPlan } from './box-change.ts';
 import { isLeaving, startAppearing } from './motion.ts';
 import { Motions } from './motions.ts';
-import { LiveNames } from './names.ts';
-import { targetOf, type LiveNode, type Mutable } from './node.ts';
+import { LiveNames, rename } from './names.ts';
+import { nodeOf, targetOf, type LiveNode, type Mutable } from './node.ts';
 import { heldAt, slideOver } from './slid.ts';
 import { Touches } from './touches.ts';
 import { holdShown, showsNow } from './shows-now.ts';
@@ -276,9 +276,11 @@ export class LiveTree {
 
   /** Has a widget show what it is to show now. Gives whether that is something else. */
   #show(node: LiveNode): boolean {
-    if (node.widget.kind === 'separator') return this.#divide(node.parent!);
+    const isRenamed = rename(node);
+    if (isRenamed) this.touch(node);
+    if (node.widget.kind === 'separator') return this.#divide(node.parent!) || isRenamed;
     const shown = showsNow(node, this.motions.isOn, this.#source.materials);
-    if (shown.type === 'same') return false;
+    if (shown.type === 'same') return isRenamed;
     if (shown.type === 'redressed') {
       this.redress(node);
       return true;
@@ -460,25 +462,9 @@ export class LiveTree {
   }
 
   #node(bone: Bone, widget: Widget, children: LiveNode['children'], all: readonly LiveNode[]): LiveNode {
-    const node: LiveNode = {
-      index: bone.index,
-      parent: bone.parent < 0 ? undefined : all[bone.parent]!,
-      bone,
-      widget,
-      motion: undefined,
-      leaves: false,
-      departs: false,
-      rests: false,
-      stamp: this.version,
-      own: this.#snapshots,
-      item: this.#item(widget),
-      children,
-      sites: new Set(),
-      made: undefined,
-      held: undefined,
-      caret: undefined,
-      names: new Set(),
-    };
+    const parent = bone.parent < 0 ? undefined : all[bone.parent]!;
+    const item = this.#item(widget);
+    const node = nodeOf({ parent, bone, widget, item, stamp: this.version, own: this.#snapshots, children });
     this.byId.set(bone.id, node);
     this.names.know(node);
     this.#order.know(node);

@@ -1,3 +1,5 @@
+import type { WidgetSource } from '../document/index.ts';
+import { labelOf } from '../dress/index.ts';
 import { followShown, plainlyBound, slideOf, type Piece } from '../skeleton/index.ts';
 import type { LiveNode, LiveSite } from './node.ts';
 
@@ -38,6 +40,8 @@ export class LiveNames {
     for (const name of node.names) this.#shows.get(name)?.delete(node);
     node.names.clear();
     followShown(node.bone, node.names);
+    const { label } = node.bone.source as WidgetSource;
+    node.label = label?.includes('{') ? labelOf(node.bone) : undefined;
     for (const name of node.names) add(this.#shows, name, node);
   }
 
@@ -71,6 +75,14 @@ export class LiveNames {
     site.names = names;
     for (const name of names) add(this.#sites, name, site);
   }
+}
+
+/** Has a widget be called what it is to be called now. Gives whether that is something else. */
+export function rename(node: LiveNode): boolean {
+  const label = node.label === undefined ? undefined : labelOf(node.bone);
+  if (label === node.label) return false;
+  node.label = label;
+  return true;
 }
 
 const nobody: ReadonlySet<LiveNode> = new Set();

@@ -36,6 +36,35 @@ export interface LiveNode {
   caret: Caret | undefined;
   /** The names of the case it shows, under which it is known. */
   readonly names: Set<string>;
+  /** What it said it is called when that was last told; undefined too where that follows from nothing. */
+  label: string | undefined;
+}
+
+/** A widget to which nothing has happened yet. */
+export function nodeOf(
+  made: Pick<LiveNode, 'parent' | 'bone' | 'widget' | 'item' | 'stamp' | 'own' | 'children'>,
+): LiveNode {
+  const { parent, bone, widget, item, stamp, own, children } = made;
+  return {
+    index: bone.index,
+    parent,
+    bone,
+    widget,
+    motion: undefined,
+    leaves: false,
+    departs: false,
+    rests: false,
+    stamp,
+    own,
+    item,
+    children,
+    sites: new Set(),
+    made: undefined,
+    held: undefined,
+    caret: undefined,
+    names: new Set(),
+    label: undefined,
+  };
 }
 
 /** What is written over where a widget slides: objects that nobody else keeps. */

@@ -263,7 +263,7 @@ function grow(growth: Growth, stack: Pending[]): void {
   }
 }
 
-/** Adds the names of the case that a widget shows. */
+/** Adds the names of the case that a widget shows, and that what it is called follows from. */
 export function followShown({ source, scope }: Pick<Bone, 'source' | 'scope'>, into: Set<string>): void {
   for (const key of shownKeys) {
     const said = key in source ? (source as WidgetSource)[key] : undefined;
@@ -271,7 +271,7 @@ export function followShown({ source, scope }: Pick<Bone, 'source' | 'scope'>, i
   }
 }
 
-const shownKeys = ['text', 'value', 'trail', 'placeholder'] as const;
+const shownKeys = ['text', 'value', 'trail', 'placeholder', 'label'] as const;
 
 /** An expanded widget as one that has nothing left to expand. */
 function finished(one: Expanded): Unexpanded {

@@ -79,7 +79,7 @@ function isInOrder(
   });
 }
 
-test('of any document, what players do comes out in order, and the same whoever looks on', () => {
+test('of any document, what players do comes out in order, the same whoever looks on, and is told to who hears it', () => {
   let effects = 0;
   for (const { seed, document } of rightDocuments(seedOf(131), rounds(25, 3000), readDocument)) {
     const by = new Chance(seed + 11);
@@ -92,6 +92,7 @@ test('of any document, what players do comes out in order, and the same whoever 
     const [input, other] = [new ViewInput(live), new ViewInput(unseen)];
     const open = new Set<string>();
     const focus = { on: input.focused };
+    let heard = { version: live.update(), items: input.accessible() };
     for (let step = 0; step < 60; step++) {
       const deed = anyDeed(live, by);
       const told = deed(live, input);
@@ -101,6 +102,10 @@ test('of any document, what players do comes out in order, and the same whoever 
         expect([seed, step, isInOrder(told, open, focus)]).toEqual([seed, step, true]);
         expect([seed, step, focus.on]).toEqual([seed, step, input.focused]);
       }
+      // Who mirrors a view for screen readers looks again where it is another version.
+      const now = { version: live.update(), items: input.accessible() };
+      if (now.version === heard.version) expect([seed, step, now]).toEqual([seed, step, heard]);
+      heard = now;
       const [x, y] = [by.whole(-90, 900), by.whole(-90, 700)];
       expect([seed, step, input.at(x, y)]).toEqual([seed, step, new Hits(live).at(x, y)]);
     }
