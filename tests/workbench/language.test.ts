@@ -40,6 +40,18 @@ describe('what stands at a place of a text', () => {
       { path: ['views', 'dive', 'children', 0, 'children', 0], isKey: false, key: 'kind', word: 'te' },
     ],
     [
+      `${head}      - text: Hull {n, number} of {wh|`,
+      { path: ['views', 'dive', 'children', 0], isKey: false, key: 'text', word: 'wh', isInBraces: true },
+    ],
+    [
+      `${head}      - text: >-\n          Hull\n          {n|`,
+      { path: ['views', 'dive', 'children', 0], isKey: false, key: 'text', word: 'n', isInBraces: true },
+    ],
+    [
+      `${head}      - offset:\n          - "{wi|`,
+      { path: ['views', 'dive', 'children', 0, 'offset', 0], isKey: false, word: 'wi', isInBraces: true },
+    ],
+    [
       'styles:\n  plate:\n    background: $col|',
       { path: ['styles', 'plate'], isKey: false, key: 'background', word: '$col' },
     ],

@@ -35,8 +35,8 @@ export function contextAt(text: string, offset: number): TextContext {
   /** Where a value starts that has been begun. */
   let valueFrom: number | undefined;
   let blockScalar: number | undefined;
-  /** Where a quoted text starts that the place is in. */
-  let quotedFrom: number | undefined;
+  /** Where a text starts that the place is in: quoted, or an entry of a list as it stands. */
+  let textFrom: number | undefined;
   /** The column of a line without a key yet; undefined elsewhere. */
   let column0: number | undefined;
 
@@ -73,16 +73,21 @@ export function contextAt(text: string, offset: number): TextContext {
         continue;
       }
       if (blockScalar !== undefined && margin > blockScalar) {
-        if (lineEnd >= offset)
+        if (lineEnd >= offset) {
+          const isInBraces = opensBrace(text, valueFrom, offset);
+          const word = isInBraces ? nameUpTo.exec(text.slice(0, offset))![0] : '';
+          const from = offset - word.length;
+          const key = top()?.key;
           return {
-            path: pathOf(levels),
+            path: pathOf(levels, isInBraces),
             isKey: false,
-            key: top()?.key,
-            word: '',
-            from: offset,
-            isInBraces: false,
+            key,
+            word,
+            from,
+            isInBraces,
             siblings: new Map(),
           };
+        }
         at = lineEnd + 1;
         continue;
       }
@@ -125,13 +130,16 @@ export function contextAt(text: string, offset: number): TextContext {
       column0 = column;
       at += column;
       // A key that has not been finished, or an entry of a list.
-      if (lineEnd >= offset && !/^[{[]/.test(text.slice(at, lineEnd))) break;
+      if (lineEnd >= offset && !/^[{[]/.test(text.slice(at, lineEnd))) {
+        textFrom = at;
+        break;
+      }
     }
     const letter = text[at]!;
     if ((letter === '"' || letter === "'") && opensQuote(text, at)) {
       const end = endOfQuoted(text, at);
       if (end >= offset) {
-        quotedFrom = at + 1;
+        textFrom = at + 1;
         break;
       }
       at = end + 1;
@@ -186,8 +194,9 @@ export function contextAt(text: string, offset: number): TextContext {
   const now = top();
   const isFlowKey = inFlow > 0 && now?.type === '{' && now.key === undefined;
   const isList = now?.type === '[' || (now?.type === 'list' && valueFrom === undefined);
-  const isKey = isFlowKey || startsLine || (inFlow === 0 && valueFrom === undefined);
-  const isInBraces = quotedFrom !== undefined && /\{[^{}]*$/.test(text.slice(quotedFrom, offset));
+  // In flow, braces that stand in no quotes are those of a map.
+  const isInBraces = opensBrace(text, textFrom ?? (inFlow === 0 ? valueFrom : undefined), offset);
+  const isKey = !isInBraces && (isFlowKey || startsLine || (inFlow === 0 && valueFrom === undefined));
   const word = (isInBraces ? nameUpTo : wordUpTo).exec(text.slice(0, offset))![0];
   const key = !isKey && !isList && now?.key !== undefined ? now.key : undefined;
   // A line further in than the map around it starts a map of its own.
@@ -195,6 +204,11 @@ export function contextAt(text: string, offset: number): TextContext {
   const path = pathOf(levels, key !== undefined || (isKey && now?.type === 'map' && !isOwnMap));
   const siblings = isOwnMap || !now ? new Map<string, string>() : now.siblings;
   return { path, isKey, key, word, from: offset - word.length, isInBraces, siblings };
+}
+
+/** Whether a brace is open in a text up to a place. */
+function opensBrace(text: string, from: number | undefined, offset: number): boolean {
+  return from !== undefined && /\{[^{}]*$/.test(text.slice(from, offset));
 }
 
 const wordUpTo = /[^\s,{}[\]"':]*$/;

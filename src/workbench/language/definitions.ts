@@ -163,13 +163,16 @@ function placeIn(value: CaseValue | undefined, [step, ...rest]: Path, pointer: s
 function valueNamed(document: CheckedDocument, path: Path, name: string): WrittenAt | undefined {
   const field = fieldWay(document, path, name);
   if (field) return valueOf(document, field);
-  if (path[0] === 'components') return parameterNamed(document, String(path[1]), name.split('.')[0]!);
-  return valueOf(document, name.split('.'));
+  const way = name.split('.');
+  // In a component, what is none of its parameters is a value of the case.
+  const parameter =
+    path[0] === 'components' ? parameterNamed(document, String(path[1]), way[0]!) : undefined;
+  return parameter ?? valueOf(document, way);
 }
 
 /** The way to a field of the entries of a repeat around a place: of the innermost that has it. `item` is an entry of it. */
 function fieldWay(document: CheckedDocument, path: Path, name: string): Path | undefined {
-  if (path[0] !== 'views') return undefined;
+  if (path[0] !== 'views' && path[0] !== 'components') return undefined;
   const isItem = /^item(?=\.|$)/.test(name);
   const inner = name.split('.').slice(isItem ? 1 : 0);
   for (let length = path.length; length > 2; length--) {
