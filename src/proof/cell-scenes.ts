@@ -129,7 +129,9 @@ export class CellScenes {
   seen(widget: number): readonly Box[] {
     return this.#kept(this.#seen, widget, () => {
       const clips = this.form.anyClips ? this.middle.clippers(widget) : [];
-      return [this.own(widget), ...clips.map((index) => this.border(index))];
+      const cut = (index: number) =>
+        this.form.turned[index] ? this.box((subject) => subject.turnedRect(index)) : this.border(index);
+      return [this.own(widget), ...clips.map(cut)];
     });
   }
 

@@ -209,6 +209,12 @@ export class Scene {
     return this.form.turned[index] ? this.#turn(widget, whole) : whole;
   }
 
+  /** The border box as it is seen, turned with what it is in: the upright rectangle around it. */
+  turnedRect(index: number): Rect {
+    const rect = this.rect(index);
+    return this.form.turned[index] ? this.#turn(this.tree.widgets[index]!, rect) : rect;
+  }
+
   /** The widgets around one that cut it off, from the innermost: what is seen of it is what their border boxes all leave. */
   clippers(index: number): readonly number[] {
     const found: number[] = [];
@@ -242,7 +248,13 @@ export class Scene {
     if (isBare) this.#inkAt(widget);
     const from = isBare ? this.#inks : this.#boxes;
     for (let nth = 0; nth < stride; nth++) seen[at + nth] = from[at + nth]!;
-    if (this.form.turned[index]) this.#put(at, this.#turn(widget, this.#rectAt(at)));
+    if (this.form.turned[index]) {
+      this.#put(at, this.#turn(widget, this.#rectAt(at)));
+      if (this.#clips)
+        for (const outer of this.clippers(index))
+          this.#put(at, intersection(this.#rectAt(at), this.turnedRect(outer)));
+      return at;
+    }
     const clip = this.clip(index);
     if (clip) this.#put(at, intersection(this.#rectAt(at), clip));
     return at;

@@ -24,6 +24,24 @@ describe('checks see what is drawn', () => {
     expect(found([{ ...bar, size: '300 20', offset: '400 300', rotate: 45 }])).toEqual([]);
   });
 
+  test('what is in a list that is turned is cut off where that is turned to', () => {
+    const ware: WidgetSource = { id: 'ware', look: plate, anchor: 'right top', size: '60 20' };
+    const list: WidgetSource = {
+      id: 'list',
+      anchor: 'left top',
+      pivot: 'left top',
+      offset: '500 600',
+      size: '300 20',
+      overflow: 'clip',
+      rotate: 90,
+      children: [ware],
+    };
+    const other: WidgetSource = { id: 'other', look: plate, offset: '740 600', size: '60 20' };
+    // It stands at the end of the list, which is below the screen, and no more where the list would be if it were not turned.
+    expect(found([list, other])).toEqual(['off-screen ware']);
+    expect(found([{ ...list, rotate: 0 }, other])).toEqual(['overlap ware']);
+  });
+
   test('a turned widget overlaps what it is turned onto', () => {
     const other: WidgetSource = { id: 'other', look: plate, offset: '300 100', size: 50 };
     const arm: WidgetSource = {
