@@ -3,9 +3,10 @@ import type { Widget } from '../dress/index.ts';
 import { scrollbarBoxes } from '../inside/index.ts';
 import { contrastOf, contrastRatio, hexOf, luminance, type Rgba } from '../theme/index.ts';
 import { colorOf, groundOf, tinted, type Ground } from './subject/behind.ts';
+import { seenOf } from './subject/frames.ts';
 import { groundRange, standsOff } from './subject/ground-range.ts';
 import type { Check } from './check.ts';
-import { hasArea, hasBox, intersection } from '../scene/index.ts';
+import { hasArea, hasBox } from '../scene/index.ts';
 import { fillsBare } from './subject/ground.ts';
 import type { Subject } from './subject/subject.ts';
 
@@ -35,7 +36,7 @@ export const faintPart = {
     for (const { index, part } of parted) {
       const { pointer } = subject.widgets[index]!;
       if (!subject.isSeen(index) || isIdleScrollbar(subject, index)) continue;
-      const area = intersection(subject.visualRect(index), subject.screenRect);
+      const area = seenOf(subject, index, subject.rect(index));
       if (!hasArea(area)) continue;
       const opacity = subject.form.opacity[index]!;
       if (part.stands === 'with its own' && opacity === 1) {
@@ -68,7 +69,7 @@ export const faintPart = {
     }
     for (const index of picturesAlone(subject)) {
       if (!subject.isSeen(index)) continue;
-      const area = intersection(subject.visualRect(index), subject.screenRect);
+      const area = seenOf(subject, index, subject.rect(index));
       if (!hasArea(area) || fillsBare(subject, index)) continue;
       let worst: { readonly ratio: number; readonly color: Rgba } | undefined;
       for (const ground of groundOf(subject, index, area, report, { own: 'without its own' })) {

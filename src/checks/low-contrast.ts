@@ -3,9 +3,10 @@ import type { TextBlock } from '../text/index.ts';
 import { compose, contrastRatio, hexOf, type Look, type Rgba } from '../theme/index.ts';
 import { shown } from '../why/index.ts';
 import { groundOf } from './subject/behind.ts';
+import { seenOf } from './subject/frames.ts';
 import { groundRange, standsOff } from './subject/ground-range.ts';
 import type { Check } from './check.ts';
-import { hasArea, intersection } from '../scene/index.ts';
+import { hasArea } from '../scene/index.ts';
 import type { Subject } from './subject/subject.ts';
 import { cssPixels } from './subject/text-size.ts';
 import {
@@ -122,9 +123,7 @@ function leastOf(
 export function readArea(subject: Subject, index: number): Rect | undefined {
   // What cannot be used now need not be read (1.4.3, "Incidental").
   if (!subject.isSeen(index) || subject.widgets[index]!.states.includes('disabled')) return undefined;
-  const clip = subject.clip(index);
-  let area = intersection(subject.textRect(index), subject.screenRect);
-  if (clip) area = intersection(area, clip);
+  const area = seenOf(subject, index, subject.textRect(index));
   return hasArea(area) ? area : undefined;
 }
 

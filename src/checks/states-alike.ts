@@ -69,7 +69,10 @@ function shadowContrast(subject: Subject, index: number, { x, y, color, blur, sp
   const scale = layout.frame.scale * layout.factor(index);
   const past = reachOfRing({ x, y, blur, spread }) * scale;
   if (past < leastRing) return 1;
-  const area = intersection(grown(subject.visualRect(index), past), subject.screenRect);
+  const area =
+    subject.form.turned[index] === 1
+      ? grown(subject.rect(index), past)
+      : intersection(grown(subject.visualRect(index), past), subject.screenRect);
   if (!hasArea(area)) return 1;
   // A blur lets through half of it at the edge of what it is the shadow of.
   const seen = { ...color, a: color.a * (spread >= blur / 2 ? 1 : 0.5) };

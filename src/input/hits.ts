@@ -1,6 +1,6 @@
 import type { WidgetSource } from '../document/index.ts';
 import { isControl, type Tree, type Widget } from '../dress/index.ts';
-import { clips, isInBox, isOnWidget, isTurned, turnOf, type Matrix } from '../inside/index.ts';
+import { clips, isInBox, isOnWidget, isTurned, turnOf, turnedBack, type Matrix } from '../inside/index.ts';
 import type { LiveNode, LiveNow, LiveView } from '../live/index.ts';
 import { RectGrid, dialogOf, letsInputThrough } from '../scene/index.ts';
 import { isSquare } from '../theme/index.ts';
@@ -263,12 +263,4 @@ function takesDrags({ kind, source, states }: Widget): boolean {
   if (kind === 'slider' || kind === 'textbox' || kind === 'scrollbar') return true;
   if (kind === 'separator') return (source as WidgetSource).value !== undefined;
   return 'draggable' in source && source.draggable === true;
-}
-
-/** Where a point was before it was turned; one that was pressed flat has come from nowhere. */
-function turnedBack([a, b, c, d, e, f]: Matrix, x: number, y: number): [number, number] {
-  const determinant = a * d - b * c;
-  if (determinant === 0) return [NaN, NaN];
-  const [across, down] = [x - e, y - f];
-  return [(d * across - c * down) / determinant, (a * down - b * across) / determinant];
 }

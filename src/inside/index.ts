@@ -24,7 +24,7 @@ export { contentRoom, gapIn, paddingEnd, paddingStart } from './room.ts';
 export { heldShare, inkInto, innerWidth, placeText, setText, textWindow } from './text.ts';
 export { cornersIn } from './corners.ts';
 export { isInBox, isInRounded, isOnWidget } from './shape.ts';
-export { clips, isTurned, turnOf, turned } from './turn.ts';
+export { clips, isTurned, turnOf, turned, turnedBack, turnedOn } from './turn.ts';
 export type { Matrix } from './turn.ts';
 export type { PlacedLine, PlacedText } from './text.ts';
 export { caretRects, nearestPlace } from './caret.ts';

@@ -36,14 +36,28 @@ export function isTurned({ source }: Widget): boolean {
   );
 }
 
+/** Where a point is once it is turned. */
+export function turnedOn([a, b, c, d, e, f]: Matrix, x: number, y: number): [number, number] {
+  return [a * x + c * y + e, b * x + d * y + f];
+}
+
+/** Where a point was before it was turned; one that was pressed flat has come from nowhere. */
+export function turnedBack([a, b, c, d, e, f]: Matrix, x: number, y: number): [number, number] {
+  const determinant = a * d - b * c;
+  if (determinant === 0) return [NaN, NaN];
+  const [across, down] = [x - e, y - f];
+  return [(d * across - c * down) / determinant, (a * down - b * across) / determinant];
+}
+
 /** The smallest upright rectangle around a turned one. */
-export function turned(rect: Rect, [a, b, c, d, e, f]: Matrix): Rect {
+export function turned(rect: Rect, turn: Matrix): Rect {
   const xs: number[] = [];
   const ys: number[] = [];
-  for (const x of [rect.x, rect.x + rect.width]) {
-    for (const y of [rect.y, rect.y + rect.height]) {
-      xs.push(a * x + c * y + e);
-      ys.push(b * x + d * y + f);
+  for (const fromX of [rect.x, rect.x + rect.width]) {
+    for (const fromY of [rect.y, rect.y + rect.height]) {
+      const [x, y] = turnedOn(turn, fromX, fromY);
+      xs.push(x);
+      ys.push(y);
     }
   }
   const left = Math.min(...xs);

@@ -25,6 +25,7 @@ export class FormScene {
   readonly behindDialog: Uint8Array;
   /** 1 where the widget or one around it is rotated or skewed. */
   readonly turned: Uint8Array;
+  readonly anyTurned: boolean;
   /** 1 where the widget or one around it takes no input. */
   readonly letsThrough: Uint8Array;
   /** Whether anything cuts its children off. */
@@ -67,6 +68,7 @@ export class FormScene {
       this.letsThrough[index] = letsInputThrough(widget, this.letsThrough[parent] === 1) ? 1 : 0;
       this.turned[index] = isTurned(widget) || (index > 0 && this.turned[parent]) ? 1 : 0;
     }
+    this.anyTurned = this.turned.includes(1);
     this.places = new Uint32Array(count);
     order.forEach((index, place) => (this.places[index] = place));
     const { isBehind } = dialogOf(tree);

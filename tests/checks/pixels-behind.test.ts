@@ -169,6 +169,81 @@ describe('pixels agree with what is said', () => {
     expect(Math.min(judge.reported, judge.passed)).toBeGreaterThan(rounds(3, 30));
   });
 
+  test('low-contrast: of a text that is turned, over plates that are turned otherwise', async () => {
+    const next = random(seedOf(73));
+    const judge = new Judge();
+    const wrong: string[] = [];
+    const pick = <One>(all: readonly One[]): One => all[Math.floor(next() * all.length)]!;
+    for (let nth = 0; nth < rounds(30, 400); nth++) {
+      const plate = (id: string): WidgetSource => ({
+        id,
+        'anchor': 'center',
+        'offset': [Math.round(next() * 200 - 100), Math.round(next() * 140 - 70)],
+        'size': [40 + Math.round(next() * 200), 40 + Math.round(next() * 120)],
+        'rotate': pick([0, 0, 30, 90, -60]),
+        'look': { background: pick(['#7a1f1f', '#ffd583', '#33526b', '#ffffff']) },
+        'may-overlap': true,
+      });
+      const angle = pick([90, -90, 45, 0, 160]);
+      const color = pick(['#ffffff', '#101820', '#ffd583']);
+      const text: WidgetSource = {
+        'id': 't',
+        'kind': 'text',
+        'text': 'MMMMMM',
+        'anchor': 'center',
+        'rotate': angle,
+        'look': { color, 'font-size': 24 },
+        'may-overlap': true,
+      };
+      const isTogether = next() < 0.3;
+      const children = [plate('a'), plate('b'), text];
+      const group: WidgetSource = { id: 'g', anchor: 'left..right top..bottom', rotate: 20, children };
+      const { on, list, said } = await judged(isTogether ? [group] : children, '#04202a');
+      const without = painted(list, (one) => one.type !== 'glyphs', '#04202a');
+      // Every colour under some of the text's box, by how many pixels of it: each pixel is turned back to where the text is upright.
+      const { x, y, width, height } = on.rect('t');
+      const turns = isTogether ? [{ by: 20, on: on.rect('g') }] : [];
+      const counts = new Map<number, number>();
+      let all = 0;
+      const [midX, midY] = [x + width / 2, y + height / 2];
+      const reach = isTogether ? width : width / 2 + 2;
+      for (const at of pixelsIn({ x: midX - reach, y: midY - reach, width: 2 * reach, height: 2 * reach })) {
+        let px = ((at / 4) % pixelsWide) - margin + 0.5;
+        let py = Math.floor(at / 4 / pixelsWide) - margin + 0.5;
+        if (px < 0 || py < 0 || px >= screen.width || py >= screen.height) continue;
+        for (const { by, on: around } of [...turns, { by: angle, on: { x, y, width, height } }]) {
+          const [cx, cy] = [around.x + around.width / 2, around.y + around.height / 2];
+          const [sin, cos] = [Math.sin((-by * Math.PI) / 180), Math.cos((-by * Math.PI) / 180)];
+          [px, py] = [cx + cos * (px - cx) - sin * (py - cy), cy + sin * (px - cx) + cos * (py - cy)];
+        }
+        if (px < x + 1 || py < y + 5 || px > x + width - 1 || py > y + height - 5) continue;
+        all++;
+        const key = (without[at]! << 16) | (without[at + 1]! << 8) | without[at + 2]!;
+        counts.set(key, (counts.get(key) ?? 0) + 1);
+      }
+      const inkOf = (key: number) =>
+        luminance(Uint8ClampedArray.of(key >> 16, (key >> 8) & 255, key & 255), 0);
+      const ink = inkOf(parseInt(color.slice(1), 16));
+      const ratioWith = (least: number) =>
+        Math.min(
+          ...[...counts].flatMap(([key, count]) => (count > least * all ? [ratioOf(ink, inkOf(key))] : [])),
+        );
+      const ratio = ratioWith(0.03);
+      const found = said('low-contrast', 't');
+      // What is only under a corner of it, or half of a pixel, may be seen or not.
+      judge.take(
+        found !== undefined,
+        ratio < 4.5,
+        ratioWith(0) > 4.6 || ratio < 4.4,
+        `${nth} contrast ${ratio}`,
+      );
+      if (found && found.worst.measured! > ratio * 1.02)
+        wrong.push(`${nth} ${found.worst.measured}, seen ${ratio}`);
+    }
+    expect([...judge.wrong, ...wrong]).toEqual([]);
+    expect(Math.min(judge.reported, judge.passed)).toBeGreaterThan(rounds(3, 30));
+  });
+
   test('faint-part: of a picture of which no pixel stands off from what is behind', async () => {
     const next = random(seedOf(73));
     const judge = new Judge();

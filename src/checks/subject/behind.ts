@@ -16,6 +16,7 @@ import type { Undecided } from '../check.ts';
 import { bedsOf, covers, sliver } from './beds.ts';
 import { hasArea, holdsPoint, intersection, meet } from '../../scene/index.ts';
 import type { RectGrid } from '../../scene/index.ts';
+import { across, rectIn, type Across } from './frames.ts';
 import { holeOf, roundFill } from './round-meter.ts';
 import type { Subject } from './subject.ts';
 
@@ -28,6 +29,8 @@ interface Layer {
   /** Along which axes its colour changes. */
   readonly changes: Changes;
   readonly color: (x: number, y: number) => Rgba;
+  /** What leads to it from who is looked at, where it is turned otherwise: its rectangle and colours are in its own frame. */
+  readonly to?: Across;
 }
 
 /** Along which axes a colour changes. */
@@ -180,6 +183,8 @@ export const mostSeenThrough = 0.9;
 
 /** Points looked at in each cell and on each axis where a gradient or a picture is behind. */
 const samplesPerCell = 5;
+/** The same where something is turned otherwise than what is looked at. */
+const samplesAskew = 16;
 /** More cells than this are not looked at one by one: a text that lies on so many edges is sampled. */
 const mostCells = 400;
 
@@ -198,30 +203,36 @@ function behind(
   const { places } = subject.form;
   const last = withOwn ? places[index]! : places[index]! - 1;
   const { grid, dialogs } = subject.once('beds', () => bedsByPlace(subject));
-  const beds = [...new Set([...grid.meeting(area), ...dialogs])].filter((below) => places[below]! <= last);
+  const meeting = subject.form.anyTurned ? bedsOf(subject) : [...grid.meeting(area), ...dialogs];
+  const beds = [...new Set(meeting)].filter((below) => places[below]! <= last);
+  let isSolid = false;
   for (const below of beds.sort((a, b) => places[b]! - places[a]!)) {
-    const missing = addLayers(subject, below, below === index, area, layers);
-    if (missing !== undefined) return { missing };
-    const lowest = layers.at(-1);
-    if (lowest?.opaque && covers(lowest.rect, area)) break;
+    const found = layersOf(subject, index, below, area);
+    if ('missing' in found) return found;
+    layers.push(...found.layers);
+    const lowest = found.layers.at(-1);
+    isSolid = lowest !== undefined && lowest.opaque && covers(lowest.rect, rectIn(area, lowest.to));
+    if (isSolid) break;
   }
   layers.reverse();
   const above: Layer[] = [];
   for (const one of through) {
-    const own: Layer[] = [];
-    const missing = addLayers(subject, one, false, area, own);
-    if (missing !== undefined) return { missing };
-    above.push(...own.reverse());
+    const found = layersOf(subject, index, one, area);
+    if ('missing' in found) return found;
+    above.push(...[...found.layers].reverse());
   }
-  const solid = layers.length > 0 && layers[0]!.opaque && covers(layers[0]!.rect, area);
-  const backdrops: (Backdrop | undefined)[] = solid ? [undefined] : [...subject.backdrops];
+  const backdrops: (Backdrop | undefined)[] = isSolid ? [undefined] : [...subject.backdrops];
   if (backdrops.length === 0) {
     return { missing: 'no backdrop was given, so what the game draws behind is not known' };
   }
   const all = [...layers, ...above];
   const xs = cuts(all, area, 'x');
   const ys = cuts(all, area, 'y');
-  const plainCells = (xs.length - 1) * (ys.length - 1) <= mostCells;
+  // Edges of what is turned otherwise cut it into no rectangles.
+  const isAskew = all.some(({ to }) => to !== undefined);
+  const plainCells = !isAskew && (xs.length - 1) * (ys.length - 1) <= mostCells;
+  const aside = isAskew ? samplesAskew : samplesPerCell;
+  const toScreen = across(subject, index, 0);
   const cellsX = plainCells ? xs : [xs[0]!, xs.at(-1)!];
   const cellsY = plainCells ? ys : [ys[0]!, ys.at(-1)!];
   const found = new Map<number, Ground>();
@@ -241,21 +252,23 @@ function behind(
           layers: at(layers, x, y),
           above: at(above, x, y),
         });
-        const around = plainCells ? aroundAt(left + width / 2, top + height / 2) : undefined;
+        const there = plainCells ? aroundAt(left + width / 2, top + height / 2) : undefined;
         const changes =
-          around && backdrop?.type !== 'picture'
-            ? changesOfAll([...around.layers, ...around.above])
+          there && backdrop?.type !== 'picture'
+            ? changesOfAll([...there.layers, ...there.above])
             : everywhere;
-        const across = changes.x ? samplesPerCell : 1;
-        const samples = across * (changes.y ? samplesPerCell : 1);
+        const wide = changes.x ? aside : 1;
+        const samples = wide * (changes.y ? aside : 1);
         for (let sample = 0; sample < samples; sample++) {
-          const x = left + (width * ((sample % across) + 0.5)) / across;
-          const y = top + (height * (Math.floor(sample / across) + 0.5)) / (samples / across);
-          const under = backdrop ? backdropColor(backdrop, x, y, subject) : clear;
-          const there = around ?? aroundAt(x, y);
+          const x = left + (width * ((sample % wide) + 0.5)) / wide;
+          const y = top + (height * (Math.floor(sample / wide) + 0.5)) / (samples / wide);
+          const [onX, onY] = toScreen?.(x, y) ?? [x, y];
+          if (toScreen && !holdsPoint(subject.screenRect, onX, onY)) continue;
+          const under = backdrop ? backdropColor(backdrop, onX, onY, subject) : clear;
+          const here = there ?? aroundAt(x, y);
           // Where it is hidden it is not seen through anything.
-          if (there.above.some((layer) => layer.color(x, y).a > mostSeenThrough)) continue;
-          addGround(subject, found, there, own, { x, y, under, name: backdrop?.name });
+          if (here.above.some((layer) => colorOn(layer, x, y).a > mostSeenThrough)) continue;
+          addGround(subject, found, here, own, { x, y, under, name: backdrop?.name });
         }
       }
     }
@@ -282,7 +295,7 @@ function addGround(
   const { layers, above } = around;
   if (own.length === 0 && above.length === 0 && layers.every(({ groups }) => groups.length === 0)) {
     let lowest = under;
-    for (const layer of layers) lowest = compose(layer.color(x, y), lowest);
+    for (const layer of layers) lowest = compose(colorOn(layer, x, y), lowest);
     const color = compose(clear, lowest);
     const key = keyOf(color);
     if (!found.has(key)) found.set(key, { color, backdrop: name, over: (one) => compose(one, lowest) });
@@ -292,7 +305,7 @@ function addGround(
     around,
     under,
     own,
-    (layer) => layer.color(x, y),
+    (layer) => colorOn(layer, x, y),
     (group) => subject.widgets[group]!.look.opacity,
   );
   const color = seen(clear);
@@ -303,7 +316,11 @@ function addGround(
 
 /** The layers that lie over a point, the lowest first. */
 function at(layers: readonly Layer[], x: number, y: number): readonly Layer[] {
-  return layers.filter(({ rect }) => holdsPoint(rect, x, y));
+  return layers.filter(({ rect, to }) => (to ? holdsPoint(rect, ...to(x, y)) : holdsPoint(rect, x, y)));
+}
+
+function colorOn({ color, to }: Layer, x: number, y: number): Rgba {
+  return to ? color(...to(x, y)) : color(x, y);
 }
 
 /** Along which axes the colour of some layers changes. */
@@ -320,6 +337,20 @@ function changesOf(angle: number): Changes {
 }
 
 const clear: Rgba = { r: 0, g: 0, b: 0, a: 0 };
+
+/** What a widget paints over an area of another one, the topmost first; or what is missing to know it. */
+function layersOf(
+  subject: Subject,
+  index: number,
+  below: number,
+  area: Rect,
+): { readonly layers: readonly Layer[] } | { readonly missing: string } {
+  const to = across(subject, index, below);
+  const layers: Layer[] = [];
+  const missing = addLayers(subject, below, below === index, rectIn(area, to), layers);
+  if (missing !== undefined) return { missing };
+  return { layers: to ? layers.map((layer) => ({ ...layer, to })) : layers };
+}
 
 /** Adds what a widget paints over the area, the topmost first; gives what is missing to know it. */
 function addLayers(
@@ -478,7 +509,8 @@ function cuts(layers: readonly Layer[], area: Rect, axis: 'x' | 'y'): number[] {
   const from = area[axis];
   const to = from + (axis === 'x' ? area.width : area.height);
   const places = new Set([from, to]);
-  for (const { rect } of layers) {
+  for (const { rect, to: isAskew } of layers) {
+    if (isAskew) continue;
     const start = rect[axis];
     const end = start + (axis === 'x' ? rect.width : rect.height);
     if (start > from + sliver && start < to - sliver) places.add(start);

@@ -18,6 +18,8 @@ export interface GroundRange {
  * of it. Luminance grows with each channel (WCAG 2.2), so that its ends are those of the channels.
  */
 export function groundRange(subject: Subject, index: number, area: Rect): GroundRange | undefined {
+  // Where anything is turned, what lies under what is only told place by place.
+  if (subject.form.anyTurned) return undefined;
   const { places, opacity } = subject.form;
   const { grid, dialogs } = subject.once('beds', () => bedsByPlace(subject));
   const beds = [...new Set([...grid.meeting(area), ...dialogs])];
