@@ -165,8 +165,7 @@ function valueNamed(document: CheckedDocument, path: Path, name: string): Writte
   if (field) return valueOf(document, field);
   const way = name.split('.');
   // In a component, what is none of its parameters is a value of the case.
-  const parameter =
-    path[0] === 'components' ? parameterNamed(document, String(path[1]), way[0]!) : undefined;
+  const parameter = path[0] === 'components' ? parameterNamed(document, String(path[1]), way[0]!) : undefined;
   return parameter ?? valueOf(document, way);
 }
 
