@@ -36,16 +36,15 @@ export const covered = {
     const grid = subject.gridOf(opaque, (index) => subject.visualRect(index));
     for (const { index, pointer } of widgets) {
       if (!isLostWhenCovered(subject, index) || !subject.isSeen(index) || isGround(subject, index)) continue;
-      const rect = subject.visualRect(index);
-      const area = rect.width * rect.height;
-      if (!(area > 0)) continue;
-      const candidates = grid.meeting(rect).filter((above) => places[above]! > places[index]!);
+      const seen = subject.visualRect(index);
+      if (!(seen.width * seen.height > 0)) continue;
+      const candidates = grid.meeting(seen).filter((above) => places[above]! > places[index]!);
       let worst: { readonly above: number; readonly measured: number } | undefined;
       for (const above of candidates.sort((a, b) => places[a]! - places[b]!)) {
-        const over = subject.visualRect(above);
         if (!mayCover(subject, above, index)) continue;
-        const shared = intersection(rect, over);
-        const most = (100 * shared.width * shared.height) / area;
+        const rect = subject.seenBeside(index, above);
+        const shared = intersection(rect, subject.seenBeside(above, index));
+        const most = (100 * shared.width * shared.height) / (rect.width * rect.height);
         if (!(most > Math.max(least, worst?.measured ?? 0))) continue;
         const measured = hiddenBy(subject, index, above);
         if (measured > Math.max(least, worst?.measured ?? 0)) worst = { above, measured };
@@ -85,8 +84,8 @@ function mayCover(subject: Subject, above: number, index: number): boolean {
 
 /** How much of a widget another one hides, in %. */
 export function hiddenBy(subject: Subject, index: number, above: number): number {
-  const rect = subject.visualRect(index);
-  const shared = intersection(rect, subject.visualRect(above));
+  const rect = subject.seenBeside(index, above);
+  const shared = intersection(rect, subject.seenBeside(above, index));
   const share = (100 * shared.width * shared.height) / (rect.width * rect.height);
   return share * opaqueShare(subject, above, shared);
 }

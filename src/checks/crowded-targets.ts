@@ -36,16 +36,18 @@ export const crowdedTargets = {
       .filter(({ rect }) => rect.width > 0 && rect.height > 0)
       .sort((a, b) => a.rect.x - b.rect.x || a.index - b.index);
     const px = 1 / cssPixels(1, subject.screen);
-    targets.forEach(({ index, rect }, nth) => {
+    targets.forEach(({ index, rect: seen }, nth) => {
       for (let next = nth + 1; next < targets.length; next++) {
         subject.effort.compare();
         const other = targets[next]!;
-        const across = other.rect.x - rect.x - rect.width;
-        if (across >= limit * px) break;
-        const down = Math.max(other.rect.y - rect.y - rect.height, rect.y - other.rect.y - other.rect.height);
+        if (other.rect.x - seen.x - seen.width >= limit * px) break;
+        const rect = subject.seenBeside(index, other.index);
+        const beside = subject.seenBeside(other.index, index);
+        const across = Math.max(beside.x - rect.x - rect.width, rect.x - beside.x - beside.width);
+        const down = Math.max(beside.y - rect.y - rect.height, rect.y - beside.y - beside.height);
         // What overlaps is the business of another check.
-        if (down >= limit * px || meet(rect, other.rect)) continue;
-        const least = Math.min(rect.width, rect.height, other.rect.width, other.rect.height) / px;
+        if (Math.max(across, down) >= limit * px || meet(rect, beside)) continue;
+        const least = Math.min(rect.width, rect.height, beside.width, beside.height) / px;
         if (least >= roomy || lyingOverAt(subject, index) !== lyingOverAt(subject, other.index)) continue;
         const gap = Math.max(across, down, 0);
         const [one, two] = index < other.index ? [index, other.index] : [other.index, index];

@@ -1,5 +1,6 @@
 import { hidingOf } from './covered.ts';
 import { grown, hasArea, holdsPoint, isInside, type RectGrid } from '../scene/index.ts';
+import { across, rectIn } from './subject/frames.ts';
 import type { Rect } from '../layout/index.ts';
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
@@ -29,7 +30,9 @@ export const cutRing = {
       const past = Math.max(...ring.map(reachOfRing)) * scale;
       const rect = subject.rect(index);
       // What is not seen whole is scrolled to where it is when it gets the focus.
-      const isWhole = subject.clippers(index).every((at) => isInside(rect, subject.rect(at), slack));
+      const isWhole = subject
+        .clippers(index)
+        .every((at) => isInside(rectIn(rect, across(subject, index, at)), subject.rect(at), slack));
       if (past < leastRing || !hasArea(rect) || !isWhole) continue;
       const lines = depths.map((depth) => grown(rect, past * depth));
       const { lost, by } = lostOf(subject, index, lines, above);
@@ -62,19 +65,22 @@ function lostOf(
   lines: readonly Rect[],
   hiding: RectGrid,
 ): { readonly lost: number; readonly by: number | undefined } {
-  const clippers = subject.clippers(index).map((at) => ({ at, rect: contentRect(subject, at) }));
+  const toScreen = across(subject, index, 0);
+  const clippers = subject
+    .clippers(index)
+    .map((at) => ({ at, rect: contentRect(subject, at), to: across(subject, index, at) }));
   const { places } = subject.form;
   const above = hiding
-    .meeting(lines.at(-1)!)
+    .meeting(rectIn(lines.at(-1)!, toScreen))
     .filter((at) => places[at]! > places[index]! && !subject.isWithin(at, index))
     .filter((at) => lyingOverAt(subject, at) === lyingOverAt(subject, index))
-    .map((at) => ({ at, rect: subject.visualRect(at) }));
+    .map((at) => ({ at, rect: subject.visualRect(at), to: toScreen }));
   const taken = new Map<number, number>();
   let lost = 0;
   const look = (px: number, py: number, weight: number) => {
-    const by =
-      clippers.find(({ rect }) => !holdsPoint(rect, px, py))?.at ??
-      above.find(({ rect }) => holdsPoint(rect, px, py))?.at;
+    const holds = ({ rect, to }: (typeof above)[number]) =>
+      holdsPoint(rect, ...(to?.(px, py) ?? ([px, py] as const)));
+    const by = clippers.find((one) => !holds(one))?.at ?? above.find(holds)?.at;
     if (by === undefined) return;
     lost += weight;
     taken.set(by, (taken.get(by) ?? 0) + weight);

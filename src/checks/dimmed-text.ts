@@ -1,4 +1,5 @@
 import { bedsOf } from './subject/beds.ts';
+import { across, rectIn } from './subject/frames.ts';
 import { lyingOverAt } from './subject/siblings.ts';
 import type { Check } from './check.ts';
 import { leastHidden } from './covered.ts';
@@ -40,7 +41,7 @@ export const dimmedText = {
       const area = readArea(subject, index);
       if (!area) continue;
       const over = grid
-        .meeting(area)
+        .meeting(rectIn(area, across(subject, index, 0)))
         .filter((veil) => places[veil]! > places[index]! && liesOn(subject, veil, index))
         .sort((a, b) => places[a]! - places[b]!);
       if (over.length === 0) continue;
@@ -107,7 +108,7 @@ function letsThrough(subject: Subject, { index, kind, look, picture }: Widget): 
 function liesOn(subject: Subject, veil: number, index: number): boolean {
   if (!subject.isSeen(veil) || subject.isWithin(index, veil)) return false;
   if (lyingOverAt(subject, veil) !== lyingOverAt(subject, index)) return false;
-  const text = subject.textRect(index);
+  const text = rectIn(subject.textRect(index), across(subject, index, 0));
   const shared = intersection(text, subject.visualRect(veil));
   return 100 * shared.width * shared.height > leastHidden * text.width * text.height;
 }
@@ -121,7 +122,8 @@ function firstThatDims(
   limit: number,
 ): { readonly veil: number; readonly index: number; readonly seen: TextContrast } | undefined {
   for (const [nth, veil] of over.entries()) {
-    const shared = intersection(area, subject.visualRect(veil));
+    // What is turned is looked at as a whole: where the veil is not it is seen as it is.
+    const shared = subject.form.turned[index] === 1 ? area : intersection(area, subject.visualRect(veil));
     if (!hasArea(shared)) continue;
     const seen = textContrast(subject, index, shared, limit, () => undefined, over.slice(0, nth + 1));
     if (seen && seen.ratio < seen.least) return { veil, index, seen };

@@ -2,6 +2,7 @@ import type { WidgetSource } from '../document/index.ts';
 import { placeText } from '../inside/index.ts';
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
+import { across, rectIn } from './subject/frames.ts';
 import type { Subject } from './subject/subject.ts';
 import { cssPixels } from './subject/text-size.ts';
 
@@ -77,7 +78,7 @@ function cutsInTwo(subject: Subject, index: number, axis: 'x' | 'y', side: Side)
   const isCut = (from: number, to: number, at: number) => from <= at - least && to >= at + least;
   for (let at = index + 1; at < subject.form.end[index]!; at++) {
     if (!subject.isThere(at) || !subject.paints(at)) continue;
-    const rect = subject.ownRect(at);
+    const rect = rectIn(subject.uprightRect(at), across(subject, at, index));
     const [from, to] = [rect[axis], rect[axis] + rect[size]];
     // A ground that is larger than what is seen of it looks the same wherever it is cut.
     if (rect[size] < outer[size] && isCut(from, to, edge)) return true;

@@ -22,7 +22,7 @@ export const overlap = {
   run(subject, limit, report) {
     const told = new Set<string>();
     subject.meetings((one, other) => {
-      const shared = intersection(subject.visualRect(one), subject.visualRect(other));
+      const shared = intersection(subject.seenBeside(one, other), subject.seenBeside(other, one));
       const measured = Math.min(shared.width, shared.height);
       if (!(measured > limit)) return;
       const branches = branchesAtOdds(subject, one, other);
@@ -120,7 +120,7 @@ const mostReasons = 2;
  * overlap there as well, the one over which they have to be moved least to part them.
  */
 function edgeAtFault(subject: Subject, one: number, other: number): EdgeName {
-  const into = reachOver(subject.visualRect(one), subject.visualRect(other));
+  const into = reachOver(subject.seenBeside(one, other), subject.seenBeside(other, one));
   return facingOnReference(subject, one, other).reduce((least, name) =>
     into[name] < into[least] ? name : least,
   );

@@ -30,15 +30,15 @@ export const swallowedInput = {
     if (bare.length === 0) return;
     const unseen = bare.filter((index) => subject.takesInput(index));
     const { places } = subject.form;
-    const grid = subject.gridOf(unseen, (index) => subject.rect(index));
+    const grid = subject.gridOf(unseen, (index) => subject.turnedRect(index));
     for (const { index, pointer } of pressed) {
-      const rect = subject.rect(index);
+      const rect = subject.turnedRect(index);
       const area = rect.width * rect.height;
       if (!(area > 0)) continue;
       let worst: { readonly above: number; readonly measured: number } | undefined;
       for (const above of [...grid.meeting(rect)].sort((a, b) => places[a]! - places[b]!)) {
         if (!subject.isAbove(above, index)) continue;
-        const shared = intersection(rect, subject.rect(above));
+        const shared = intersection(rect, subject.turnedRect(above));
         const measured = (100 * shared.width * shared.height) / area;
         if (measured > Math.max(limit, worst?.measured ?? 0)) worst = { above, measured };
       }

@@ -135,6 +135,13 @@ export class CellScenes {
     });
   }
 
+  /** The same beside another one: before both are turned where the same turns them. */
+  seenBeside(widget: number, other: number): readonly Box[] {
+    if (!this.middle.isTurnedWith(widget, other)) return this.seen(widget);
+    const clips = this.form.anyClips ? this.middle.clippers(widget) : [];
+    return [this.box((subject) => subject.uprightRect(widget)), ...clips.map((index) => this.border(index))];
+  }
+
   #kept<Known>(all: Map<number, Kept<Known>>, widget: number, make: () => Known): Known {
     let kept = all.get(widget);
     if (!kept) {

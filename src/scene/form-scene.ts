@@ -26,6 +26,8 @@ export class FormScene {
   /** 1 where the widget or one around it is rotated or skewed. */
   readonly turned: Uint8Array;
   readonly anyTurned: boolean;
+  /** The innermost widget around each, or itself, that is rotated or skewed; 0 where none is. Where it is the same, so is all that turns them. */
+  readonly turner: Uint32Array;
   /** 1 where the widget or one around it takes no input. */
   readonly letsThrough: Uint8Array;
   /** Whether anything cuts its children off. */
@@ -62,11 +64,13 @@ export class FormScene {
       last[parent] = index;
     }
     this.turned = new Uint8Array(count);
+    this.turner = new Uint32Array(count);
     this.letsThrough = new Uint8Array(count);
     for (const widget of widgets) {
       const { index, parent } = widget;
       this.letsThrough[index] = letsInputThrough(widget, this.letsThrough[parent] === 1) ? 1 : 0;
       this.turned[index] = isTurned(widget) || (index > 0 && this.turned[parent]) ? 1 : 0;
+      this.turner[index] = isTurned(widget) ? index : index > 0 ? this.turner[parent]! : 0;
     }
     this.anyTurned = this.turned.includes(1);
     this.places = new Uint32Array(count);

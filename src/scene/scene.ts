@@ -204,9 +204,27 @@ export class Scene {
 
   /** The same before anything cuts it off. */
   ownRect(index: number): Rect {
-    const widget = this.tree.widgets[index]!;
-    const whole = isBareText(widget) ? this.textRect(index) : this.rect(index);
-    return this.form.turned[index] ? this.#turn(widget, whole) : whole;
+    const whole = this.uprightRect(index);
+    return this.form.turned[index] ? this.#turn(this.tree.widgets[index]!, whole) : whole;
+  }
+
+  /** The same before it is turned, or what it is in. */
+  uprightRect(index: number): Rect {
+    return isBareText(this.tree.widgets[index]!) ? this.textRect(index) : this.rect(index);
+  }
+
+  /** What is seen of a widget beside another one: before both are turned where the same turns them, else as it is on the screen. */
+  seenBeside(index: number, other: number): Rect {
+    if (!this.isTurnedWith(index, other)) return this.visualRect(index);
+    const clip = this.clip(index);
+    const whole = this.uprightRect(index);
+    return clip ? intersection(whole, clip) : whole;
+  }
+
+  /** Whether two widgets are turned, and by the same: they lie beside each other as if they were not. */
+  isTurnedWith(index: number, other: number): boolean {
+    const { turned, turner } = this.form;
+    return turned[index] === 1 && turner[index] === turner[other];
   }
 
   /** The border box as it is seen, turned with what it is in: the upright rectangle around it. */

@@ -42,6 +42,54 @@ describe('checks see what is drawn', () => {
     expect(found([{ ...list, rotate: 0 }, other])).toEqual(['overlap ware']);
   });
 
+  test.each([0, 90, 30, -8])(
+    'what is turned together lies beside each other as if it were not: by %d',
+    (rotate) => {
+      const ware = (id: string, more: object): WidgetSource => ({
+        id,
+        kind: 'button',
+        text: id,
+        look: { ...plate, color: '#ffffff' },
+        ...more,
+      });
+      const panel = (more: WidgetSource): WidgetSource => ({
+        id: 'panel',
+        anchor: 'left top',
+        pivot: 'center',
+        offset: '500 400',
+        size: '300 200',
+        rotate,
+        ...more,
+      });
+      const told = (more: WidgetSource) =>
+        found([panel(more)]).filter((one) => /^(?:overlap|covered|dimmed-text|hidden-more)/.test(one));
+      const row = ['Wax', 'Tar', 'Oil'].map((id) => ware(id, { height: 40, width: 'fill' }));
+      expect(told({ arrange: 'column', gap: 6, children: row })).toEqual([]);
+      const frame: WidgetSource = {
+        id: 'frame',
+        anchor: 'center',
+        size: '280 180',
+        look: { border: '4 #ffffff' },
+      };
+      expect(told({ children: [frame, ware('in', { anchor: 'center', size: '264 164' })] })).toEqual([]);
+      expect(told({ children: [frame, ware('in', { anchor: 'center', size: '264 178' })] })).toEqual([
+        'overlap frame',
+      ]);
+      const over = ware('over', { anchor: 'left top', size: '100 60' });
+      expect(told({ children: [ware('under', { anchor: 'left top', size: '100 80' }), over] })).toEqual([
+        'overlap under',
+        'covered under',
+      ]);
+      const list = {
+        scroll: 'y',
+        arrange: 'column',
+        gap: 6,
+        children: [...row, ...row.map((one) => ({ ...one, id: `${one.id}2` }))],
+      };
+      expect(told(list as WidgetSource)).toEqual([]);
+    },
+  );
+
   test('a turned widget overlaps what it is turned onto', () => {
     const other: WidgetSource = { id: 'other', look: plate, offset: '300 100', size: 50 };
     const arm: WidgetSource = {

@@ -44,6 +44,13 @@ export function seenOf(subject: Subject, index: number, rect: Rect): Rect {
   return subject.form.turned[index] === 1 ? left : intersection(left, subject.screenRect);
 }
 
+/** What is seen of a widget, in the frame of another one. */
+export function seenFrom(subject: Subject, index: number, other: number): Rect {
+  const { turned } = subject.form;
+  if (turned[index] === 0 && turned[other] === 0) return subject.visualRect(index);
+  return rectIn(seenOf(subject, index, subject.uprightRect(index)), across(subject, index, other));
+}
+
 /** What turns a widget and what it is in, from the outside in. */
 function turnsOf(
   { widgets, layout, form }: Subject,

@@ -12,6 +12,7 @@ import type { Rect } from '../../layout/index.ts';
 import type { Picture } from '../../picture/index.ts';
 import { evenCorners } from '../../theme/index.ts';
 import { covers, sliver } from './beds.ts';
+import { across, seenFrom } from './frames.ts';
 import { insideOf } from './round-meter.ts';
 import type { Subject } from './subject.ts';
 
@@ -59,15 +60,16 @@ export function isRing(subject: Subject, index: number): boolean {
 export function isInHollow(subject: Subject, index: number, frame: number): boolean {
   if (isRing(subject, frame)) return pastHole(subject, index, frame) <= sliver;
   const hollow = hollowOf(subject, frame);
-  return hollow !== undefined && covers(hollow, subject.visualRect(index));
+  return hollow !== undefined && covers(hollow, seenFrom(subject, index, frame));
 }
 
 /** How far what is seen of a widget reaches out of the inside of a ring, in px; not above 0 where it does not. */
 export function pastHole(subject: Subject, index: number, ring: number): number {
   const hole = insideOf(subject, ring)!;
   let furthest = -Infinity;
-  for (const [x, y] of outlineOf(subject, index, subject.visualRect(index)))
-    furthest = Math.max(furthest, pastRounded(hole, x, y));
+  const to = across(subject, index, ring);
+  for (const [x, y] of outlineOf(subject, index, seenFrom(subject, index, index)))
+    furthest = Math.max(furthest, pastRounded(hole, ...(to?.(x, y) ?? ([x, y] as const))));
   return furthest;
 }
 
@@ -81,7 +83,7 @@ function pastRounded({ rect, radius }: Rounded, x: number, y: number): number {
   return Math.hypot(Math.max(across, 0), Math.max(along, 0)) + Math.min(Math.max(across, along), 0) - round;
 }
 
-/** Points of its outline that reach furthest into the corners, in device px. */
+/** Points of its outline that reach furthest into the corners, in device px, in its own frame. */
 function outlineOf(subject: Subject, index: number, seen: Rect): readonly (readonly [number, number])[] {
   const widget = subject.widgets[index]!;
   const rect = subject.rect(index);

@@ -33,10 +33,10 @@ export const covered: Traced = {
           over.top >= own.bottom
         )
           continue;
-        const [mine, theirs] = [cell.seen(widget), cell.seen(other)];
+        const [mine, theirs] = [cell.seenBeside(widget, other), cell.seenBeside(other, widget)];
         // Most of what lies about each other never meets.
         if (new Where(cell).shared(mine, theirs, 0).isOver) continue;
-        const shared = new Where(cell).common([...mine, screen]).shared(mine, theirs, 0).numbers;
+        const shared = new Where(cell).common([...cell.seen(widget), screen]).shared(mine, theirs, 0).numbers;
         if (!shared) continue;
         // Where both stay as they are to each other, so does what is hidden, whatever the picture is like.
         if (staysPut(cell, [...mine, ...theirs])) {

@@ -22,7 +22,10 @@ export const overlap: Traced = {
         const [first, second] = [painted[order[from]!]!, painted[order[next]!]!];
         const pair = { widget: Math.min(first, second), other: Math.max(first, second) };
         if (cell.form.isWithin(pair.other, pair.widget)) continue;
-        const [mine, theirs] = [cell.seen(pair.widget), cell.seen(pair.other)];
+        const [mine, theirs] = [
+          cell.seenBeside(pair.widget, pair.other),
+          cell.seenBeside(pair.other, pair.widget),
+        ];
         const where = new Where(cell).shared(mine, theirs, limit).numbers;
         const branches = where && branchesApart(cell.middle, pair.widget, pair.other);
         if (!branches) continue;
