@@ -1,10 +1,10 @@
 import type { Subject, Subjects } from '../checks/index.ts';
 import { Layout, type Rect } from '../layout/index.ts';
-import type { FormScene } from '../scene/index.ts';
+import { depthsAskew, type FormScene } from '../scene/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { ViewLayout, type View } from '../view/index.ts';
 import { bendPx, type Cell } from './cells.ts';
-import { Planes, at, widestThree, type Affine, type Point, type Polygon } from './polygon.ts';
+import { Planes, at, plus, widestThree, type Affine, type Point, type Polygon } from './polygon.ts';
 
 /** The edges of a rectangle, each a number that follows from the size of the screen. */
 export interface Box {
@@ -140,6 +140,16 @@ export class CellScenes {
     if (!this.middle.isTurnedWith(widget, other)) return this.seen(widget);
     const clips = this.form.anyClips ? this.middle.clippers(widget) : [];
     return [this.box((subject) => subject.uprightRect(widget)), ...clips.map((index) => this.border(index))];
+  }
+
+  /** Where two widgets that are turned otherwise reach into each other by more than a limit, in px, all of these are above 0. */
+  askew(widget: number, other: number, limit: number): readonly Affine[] {
+    return depthsAskew(this.middle, widget, other).map((_, nth) =>
+      plus(
+        this.number((subject) => depthsAskew(subject, widget, other)[nth]!),
+        -limit,
+      ),
+    );
   }
 
   #kept<Known>(all: Map<number, Kept<Known>>, widget: number, make: () => Known): Known {

@@ -36,7 +36,9 @@ export const covered: Traced = {
         const [mine, theirs] = [cell.seenBeside(widget, other), cell.seenBeside(other, widget)];
         // Most of what lies about each other never meets.
         if (new Where(cell).shared(mine, theirs, 0).isOver) continue;
-        const shared = new Where(cell).common([...cell.seen(widget), screen]).shared(mine, theirs, 0).numbers;
+        const meeting = new Where(cell).common([...cell.seen(widget), screen]).shared(mine, theirs, 0);
+        if (!meeting.isOver) for (const depth of cell.askew(widget, other, 0)) meeting.above(depth);
+        const shared = meeting.numbers;
         if (!shared) continue;
         // Where both stay as they are to each other, so does what is hidden, whatever the picture is like.
         if (staysPut(cell, [...mine, ...theirs])) {

@@ -26,7 +26,10 @@ export const overlap: Traced = {
           cell.seenBeside(pair.widget, pair.other),
           cell.seenBeside(pair.other, pair.widget),
         ];
-        const where = new Where(cell).shared(mine, theirs, limit).numbers;
+        const meeting = new Where(cell).shared(mine, theirs, limit);
+        if (!meeting.isOver)
+          for (const depth of cell.askew(pair.widget, pair.other, limit)) meeting.above(depth);
+        const where = meeting.numbers;
         const branches = where && branchesApart(cell.middle, pair.widget, pair.other);
         if (!branches) continue;
         const by = sharedNumbers(mine, theirs, limit);

@@ -1,0 +1,47 @@
+import { turnOf, turnedOn } from '../inside/index.ts';
+import type { Scene } from './scene.ts';
+
+type Point = readonly [x: number, y: number];
+
+/**
+ * How deep two widgets that are turned otherwise reach into each other, in px, along each line across a side of one that is turned:
+ * what the one reaches past the start of the other, and the other way round. Where any of it is not above 0 they are apart (separating
+ * axes), whatever the upright rectangles around them share. None of two that lie beside each other upright, or as if they did.
+ */
+export function depthsAskew(scene: Scene, one: number, other: number): readonly number[] {
+  const { turned } = scene.form;
+  if ((turned[one] === 0 && turned[other] === 0) || scene.isTurnedWith(one, other)) return none;
+  const [mine, theirs] = [drawnOf(scene, one), drawnOf(scene, other)];
+  const depths: number[] = [];
+  for (const { index, sides } of [mine, theirs]) {
+    if (turned[index] === 0) continue;
+    for (const [alongX, alongY] of sides) {
+      const length = Math.hypot(alongX, alongY);
+      const [here, there] = [mine, theirs].map(({ corners }) =>
+        corners.map(([x, y]) => (y * alongX - x * alongY) / length),
+      );
+      depths.push(Math.max(...here!) - Math.min(...there!), Math.max(...there!) - Math.min(...here!));
+    }
+  }
+  return depths;
+}
+
+const none: readonly number[] = [];
+
+/** The corners of what a widget draws, as it is turned, and which ways its sides go, however long they are. */
+function drawnOf(scene: Scene, index: number) {
+  const { x, y, width, height } = scene.uprightRect(index);
+  const { widgets } = scene.tree;
+  const placed = (fromX: number, fromY: number): Point => {
+    let at: Point = [fromX, fromY];
+    for (let outer = index; outer >= 0; outer = widgets[outer]!.parent) {
+      const turn = turnOf(widgets[outer]!, scene.layout);
+      if (turn) at = turnedOn(turn, ...at);
+    }
+    return at;
+  };
+  const [first, right, down] = [placed(x, y), placed(x + 1, y), placed(x, y + 1)];
+  const corners = [first, placed(x + width, y), placed(x, y + height), placed(x + width, y + height)];
+  const sides = [right, down].map((next): Point => [next[0] - first[0], next[1] - first[1]]);
+  return { index, corners, sides };
+}
