@@ -134,14 +134,14 @@ function write(element: HTMLElement, item: AccessibleItem): void {
   if (role === 'text') words(element, name ?? '');
   else put(element, 'aria-label', name);
   put(element, 'aria-description', description);
-  put(element, 'aria-disabled', isDisabled ? 'true' : undefined);
-  put(element, 'aria-checked', isChecked === undefined ? undefined : String(isChecked));
-  put(element, 'aria-selected', isSelected === undefined ? undefined : String(isSelected));
+  put(element, 'aria-disabled', isDisabled || undefined);
+  put(element, 'aria-checked', isChecked);
+  put(element, 'aria-selected', isSelected);
   put(element, 'aria-orientation', orientation);
   put(element, 'aria-live', live);
-  put(element, 'aria-modal', role === 'dialog' ? 'true' : undefined);
+  put(element, 'aria-modal', role === 'dialog' || undefined);
   // Of 0 to 100, which need not be said (WAI-ARIA 1.2: slider, meter, separator).
-  put(element, 'aria-valuenow', value === undefined ? undefined : String(Math.round(100 * value)));
+  put(element, 'aria-valuenow', value && Math.round(100 * value));
   if (text !== undefined) words(element, text);
 }
 
@@ -149,7 +149,7 @@ function words(element: HTMLElement, text: string): void {
   if (element.textContent !== text) element.textContent = text;
 }
 
-function put(element: Element, name: string, value: string | undefined): void {
+function put(element: Element, name: string, value: string | number | boolean | undefined): void {
   if (value === undefined) element.removeAttribute(name);
-  else if (element.getAttribute(name) !== value) element.setAttribute(name, value);
+  else if (element.getAttribute(name) !== String(value)) element.setAttribute(name, String(value));
 }

@@ -5,7 +5,7 @@ import { shown } from '../why/index.ts';
 import { mayLieOver } from './subject/siblings.ts';
 import type { Check } from './check.ts';
 import { trackOfRing } from '../inside/index.ts';
-import { FormScene, depthsAskew, hasBox, intersection } from '../scene/index.ts';
+import { FormScene, depthsAskew, hasBox } from '../scene/index.ts';
 import { mostSeenThrough, pictureLayer } from './subject/behind.ts';
 import { isGround } from './subject/ground.ts';
 import { pastShare } from './subject/past-share.ts';
@@ -43,7 +43,7 @@ export const covered = {
       for (const above of candidates.sort((a, b) => places[a]! - places[b]!)) {
         if (!mayCover(subject, above, index)) continue;
         const rect = subject.seenBeside(index, above);
-        const shared = intersection(rect, subject.seenBeside(above, index));
+        const shared = subject.sharedBy(index, above);
         const most = (100 * shared.width * shared.height) / (rect.width * rect.height);
         if (!(most > Math.max(least, worst?.measured ?? 0))) continue;
         if (depthsAskew(subject, index, above).some((depth) => !(depth > 0))) continue;
@@ -86,7 +86,7 @@ function mayCover(subject: Subject, above: number, index: number): boolean {
 /** How much of a widget another one hides, in %. */
 export function hiddenBy(subject: Subject, index: number, above: number): number {
   const rect = subject.seenBeside(index, above);
-  const shared = intersection(rect, subject.seenBeside(above, index));
+  const shared = subject.sharedBy(index, above);
   const share = (100 * shared.width * shared.height) / (rect.width * rect.height);
   return share * opaqueShare(subject, above, shared);
 }

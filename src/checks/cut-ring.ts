@@ -1,6 +1,6 @@
 import { hidingOf } from './covered.ts';
 import { grown, hasArea, holdsPoint, isInside, type RectGrid } from '../scene/index.ts';
-import { across, rectIn } from './subject/frames.ts';
+import { across, pointIn, rectIn } from './subject/frames.ts';
 import type { Rect } from '../layout/index.ts';
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
@@ -78,8 +78,7 @@ function lostOf(
   const taken = new Map<number, number>();
   let lost = 0;
   const look = (px: number, py: number, weight: number) => {
-    const holds = ({ rect, to }: (typeof above)[number]) =>
-      holdsPoint(rect, ...(to?.(px, py) ?? ([px, py] as const)));
+    const holds = ({ rect, to }: (typeof above)[number]) => holdsPoint(rect, ...pointIn(to, px, py));
     const by = clippers.find((one) => !holds(one))?.at ?? above.find(holds)?.at;
     if (by === undefined) return;
     lost += weight;

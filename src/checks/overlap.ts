@@ -2,7 +2,7 @@ import { whyEdge } from '../why/index.ts';
 import { mayLieOver } from './subject/siblings.ts';
 import type { Check } from './check.ts';
 import type { Rect } from '../layout/index.ts';
-import { axisOf, depthsAskew, intersection, type EdgeName } from '../scene/index.ts';
+import { axisOf, depthsAskew, type EdgeName } from '../scene/index.ts';
 import { controls } from '../dress/index.ts';
 import { fills, groundsUpTo, mayFill } from './subject/ground.ts';
 import { isFrame, isInHollow } from './subject/hollow.ts';
@@ -22,7 +22,7 @@ export const overlap = {
   run(subject, limit, report) {
     const told = new Set<string>();
     subject.meetings((one, other) => {
-      const shared = intersection(subject.seenBeside(one, other), subject.seenBeside(other, one));
+      const shared = subject.sharedBy(one, other);
       const measured = Math.min(shared.width, shared.height);
       if (!(measured > limit) || depthsAskew(subject, one, other).some((depth) => !(depth > limit))) return;
       const branches = branchesAtOdds(subject, one, other);

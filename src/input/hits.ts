@@ -1,6 +1,6 @@
 import type { WidgetSource } from '../document/index.ts';
 import { isControl, type Tree, type Widget } from '../dress/index.ts';
-import { clips, isInBox, isOnWidget, isTurned, turnOf, turnedBack, type Matrix } from '../inside/index.ts';
+import { clips, isInBox, isOnWidget, isTurned, turnedBack, turnsOf, type Turn } from '../inside/index.ts';
 import type { LiveNode, LiveNow, LiveView } from '../live/index.ts';
 import { RectGrid, dialogOf, letsInputThrough } from '../scene/index.ts';
 import { isSquare } from '../theme/index.ts';
@@ -17,7 +17,7 @@ export interface Hit {
   readonly grip: string | undefined;
 }
 
-const none: readonly Matrix[] = [];
+const none: readonly Turn[] = [];
 
 /** Rectangles are looked up in a grid once so many questions were asked of a view that did not change. */
 const manyQuestions = 16;
@@ -42,7 +42,7 @@ export class Hits {
   /** 1 where a widget, or one it is in, says that it is turned. */
   #turned = new Uint8Array(0);
   /** By index: what turns it, from the outside in, of those that were asked for. */
-  readonly #turns = new Map<number, readonly Matrix[]>();
+  readonly #turns = new Map<number, readonly Turn[]>();
   /** 1 where a widget takes input in its upright box, but for round corners, which a state may give it. */
   #isUpright = new Uint8Array(0);
   /** Left, top, right and bottom in whole device px, and whether they are known. */
@@ -188,16 +188,12 @@ export class Hits {
   }
 
   /** What turns a widget, from the outside in. */
-  #turnsOf(index: number): readonly Matrix[] {
+  #turnsOf(index: number): readonly Turn[] {
     if (this.#turned[index] === 0) return none;
     const known = this.#turns.get(index);
     if (known) return known;
     const { layout, tree } = this.#now!.on;
-    const turns: Matrix[] = [];
-    for (let at = index; at >= 0; at = tree.widgets[at]!.parent) {
-      const turn = turnOf(tree.widgets[at]!, layout);
-      if (turn) turns.unshift(turn);
-    }
+    const turns = [...turnsOf(index, tree.widgets, layout)].reverse();
     this.#turns.set(index, turns);
     return turns;
   }
@@ -246,7 +242,7 @@ export class Hits {
   /** Whether a point lies on a widget, as it is turned. */
   #covers(index: number, x: number, y: number, isOn: typeof isInBox): boolean {
     const { layout, tree } = this.#now!.on;
-    for (const turn of this.#turnsOf(index)) [x, y] = turnedBack(turn, x, y);
+    for (const { turn } of this.#turnsOf(index)) [x, y] = turnedBack(turn, x, y);
     return isOn(tree.widgets[index]!, layout, x, y);
   }
 }

@@ -45,24 +45,43 @@ export function turnedOn([a, b, c, d, e, f]: Matrix, x: number, y: number): [num
 export function turnedBack([a, b, c, d, e, f]: Matrix, x: number, y: number): [number, number] {
   const determinant = a * d - b * c;
   if (determinant === 0) return [NaN, NaN];
-  const [across, down] = [x - e, y - f];
+  const across = x - e;
+  const down = y - f;
   return [(d * across - c * down) / determinant, (a * down - b * across) / determinant];
+}
+
+/** How a widget is turned. */
+export interface Turn {
+  readonly index: number;
+  readonly turn: Matrix;
+}
+
+/** What turns a widget, itself and what it is in, from the inside out. */
+export function turnsOf(index: number, widgets: readonly Widget[], layout: Layout): readonly Turn[] {
+  const turns: Turn[] = [];
+  for (let at = index; at >= 0; at = widgets[at]!.parent) {
+    const turn = turnOf(widgets[at]!, layout);
+    if (turn) turns.push({ index: at, turn });
+  }
+  return turns;
+}
+
+/** The smallest upright rectangle around one whose corners are placed elsewhere. */
+export function rectAround(
+  { x, y, width, height }: Rect,
+  placed: (x: number, y: number) => readonly [number, number],
+): Rect {
+  const corners = [placed(x, y), placed(x + width, y), placed(x, y + height), placed(x + width, y + height)];
+  const xs = corners.map(([at]) => at);
+  const ys = corners.map(([, at]) => at);
+  const left = Math.min(...xs);
+  const top = Math.min(...ys);
+  return { x: left, y: top, width: Math.max(...xs) - left, height: Math.max(...ys) - top };
 }
 
 /** The smallest upright rectangle around a turned one. */
 export function turned(rect: Rect, turn: Matrix): Rect {
-  const xs: number[] = [];
-  const ys: number[] = [];
-  for (const fromX of [rect.x, rect.x + rect.width]) {
-    for (const fromY of [rect.y, rect.y + rect.height]) {
-      const [x, y] = turnedOn(turn, fromX, fromY);
-      xs.push(x);
-      ys.push(y);
-    }
-  }
-  const left = Math.min(...xs);
-  const top = Math.min(...ys);
-  return { x: left, y: top, width: Math.max(...xs) - left, height: Math.max(...ys) - top };
+  return rectAround(rect, (x, y) => turnedOn(turn, x, y));
 }
 
 /** Whether a widget cuts off what of its children reaches out of it. */

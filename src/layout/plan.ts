@@ -209,8 +209,7 @@ export class AxisPlan {
     this.toGive = new Marks(room);
     this.why = bytes();
     // A field without a place of its own would be empty, and nothing would be remembered in it.
-    if (number !== numberFields || byte !== byteFields)
-      throw new Error('the fields of an axis are miscounted');
+    if (number !== numberFields || byte !== byteFields) throw new Error('fields are miscounted');
   }
 
   /** Puts widgets of which nothing is known in the place of others; all behind them move. @param count Of all, before. */

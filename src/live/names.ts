@@ -79,10 +79,10 @@ export class LiveNames {
 
 /** Has a widget be called what it is to be called now. Gives whether that is something else. */
 export function rename(node: LiveNode): boolean {
-  const label = node.label === undefined ? undefined : labelOf(node.bone);
-  if (label === node.label) return false;
-  node.label = label;
-  return true;
+  const before = node.label;
+  if (before === undefined) return false;
+  node.label = labelOf(node.bone);
+  return node.label !== before;
 }
 
 const nobody: ReadonlySet<LiveNode> = new Set();

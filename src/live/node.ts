@@ -44,20 +44,13 @@ export interface LiveNode {
 export function nodeOf(
   made: Pick<LiveNode, 'parent' | 'bone' | 'widget' | 'item' | 'stamp' | 'own' | 'children'>,
 ): LiveNode {
-  const { parent, bone, widget, item, stamp, own, children } = made;
   return {
-    index: bone.index,
-    parent,
-    bone,
-    widget,
+    ...made,
+    index: made.bone.index,
     motion: undefined,
     leaves: false,
     departs: false,
     rests: false,
-    stamp,
-    own,
-    item,
-    children,
     sites: new Set(),
     made: undefined,
     held: undefined,

@@ -1,4 +1,4 @@
-import { turnOf, turnedOn } from '../inside/index.ts';
+import { turnedOn, turnsOf } from '../inside/index.ts';
 import type { Scene } from './scene.ts';
 
 type Point = readonly [x: number, y: number];
@@ -31,15 +31,9 @@ const none: readonly number[] = [];
 /** The corners of what a widget draws, as it is turned, and which ways its sides go, however long they are. */
 function drawnOf(scene: Scene, index: number) {
   const { x, y, width, height } = scene.uprightRect(index);
-  const { widgets } = scene.tree;
-  const placed = (fromX: number, fromY: number): Point => {
-    let at: Point = [fromX, fromY];
-    for (let outer = index; outer >= 0; outer = widgets[outer]!.parent) {
-      const turn = turnOf(widgets[outer]!, scene.layout);
-      if (turn) at = turnedOn(turn, ...at);
-    }
-    return at;
-  };
+  const turns = turnsOf(index, scene.tree.widgets, scene.layout);
+  const placed = (fromX: number, fromY: number) =>
+    turns.reduce<Point>((at, { turn }) => turnedOn(turn, ...at), [fromX, fromY]);
   const [first, right, down] = [placed(x, y), placed(x + 1, y), placed(x, y + 1)];
   const corners = [first, placed(x + width, y), placed(x, y + height), placed(x + width, y + height)];
   const sides = [right, down].map((next): Point => [next[0] - first[0], next[1] - first[1]]);

@@ -1,5 +1,5 @@
 import type { Tree, Widget } from '../dress/index.ts';
-import { clips, inkInto, setText, turnOf, turned } from '../inside/index.ts';
+import { clips, inkInto, setText, turned, turnsOf } from '../inside/index.ts';
 import type { Layout, Rect } from '../layout/index.ts';
 import type { Screen } from '../screen/index.ts';
 import type { SetText } from '../text/index.ts';
@@ -221,6 +221,11 @@ export class Scene {
     return clip ? intersection(whole, clip) : whole;
   }
 
+  /** What is seen of both of two widgets. */
+  sharedBy(one: number, other: number): Rect {
+    return intersection(this.seenBeside(one, other), this.seenBeside(other, one));
+  }
+
   /** Whether two widgets are turned, and by the same: they lie beside each other as if they were not. */
   isTurnedWith(index: number, other: number): boolean {
     const { turned, turner } = this.form;
@@ -308,10 +313,7 @@ export class Scene {
   /** A rectangle of a widget as it is seen when it, or what it is in, is rotated or skewed. */
   #turn(widget: Widget, rect: Rect): Rect {
     let seen = rect;
-    for (let at: Widget | undefined = widget; at; at = this.tree.widgets[at.parent]) {
-      const turn = turnOf(at, this.layout);
-      if (turn) seen = turned(seen, turn);
-    }
+    for (const { turn } of turnsOf(widget.index, this.tree.widgets, this.layout)) seen = turned(seen, turn);
     return seen;
   }
 

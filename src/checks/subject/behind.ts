@@ -16,7 +16,7 @@ import type { Undecided } from '../check.ts';
 import { bedsOf, covers, sliver } from './beds.ts';
 import { hasArea, holdsPoint, intersection, meet } from '../../scene/index.ts';
 import type { RectGrid } from '../../scene/index.ts';
-import { across, rectIn, type Across } from './frames.ts';
+import { across, pointIn, rectIn, type Across } from './frames.ts';
 import { holeOf, roundFill } from './round-meter.ts';
 import type { Subject } from './subject.ts';
 
@@ -262,7 +262,7 @@ function behind(
         for (let sample = 0; sample < samples; sample++) {
           const x = left + (width * ((sample % wide) + 0.5)) / wide;
           const y = top + (height * (Math.floor(sample / wide) + 0.5)) / (samples / wide);
-          const [onX, onY] = toScreen?.(x, y) ?? [x, y];
+          const [onX, onY] = pointIn(toScreen, x, y);
           if (toScreen && !holdsPoint(subject.screenRect, onX, onY)) continue;
           const under = backdrop ? backdropColor(backdrop, onX, onY, subject) : clear;
           const here = there ?? aroundAt(x, y);
@@ -316,11 +316,11 @@ function addGround(
 
 /** The layers that lie over a point, the lowest first. */
 function at(layers: readonly Layer[], x: number, y: number): readonly Layer[] {
-  return layers.filter(({ rect, to }) => (to ? holdsPoint(rect, ...to(x, y)) : holdsPoint(rect, x, y)));
+  return layers.filter(({ rect, to }) => holdsPoint(rect, ...pointIn(to, x, y)));
 }
 
 function colorOn({ color, to }: Layer, x: number, y: number): Rgba {
-  return to ? color(...to(x, y)) : color(x, y);
+  return color(...pointIn(to, x, y));
 }
 
 /** Along which axes the colour of some layers changes. */

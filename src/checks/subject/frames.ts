@@ -1,4 +1,4 @@
-import { turnOf, turnedBack, turnedOn, type Matrix } from '../../inside/index.ts';
+import { rectAround, turnedBack, turnedOn, turnsOf } from '../../inside/index.ts';
 import type { Rect } from '../../layout/index.ts';
 import { intersection } from '../../scene/index.ts';
 import type { Subject } from './subject.ts';
@@ -13,13 +13,13 @@ export type Across = (x: number, y: number) => readonly [number, number];
 
 /** What leads from the frame of a widget to that of another; undefined where they are the same. The frame of the view is the screen. */
 export function across(subject: Subject, from: number, to: number): Across | undefined {
-  const { turned } = subject.form;
-  if (turned[from] === 0 && turned[to] === 0) return undefined;
-  const [mine, theirs] = [turnsOf(subject, from), turnsOf(subject, to)];
-  let same = 0;
-  while (same < mine.length && mine[same]!.index === theirs[same]?.index) same++;
-  if (same === mine.length && same === theirs.length) return undefined;
-  const [out, back] = [mine.slice(same).reverse(), theirs.slice(same)];
+  const { widgets, layout, form } = subject;
+  if (form.turner[from] === form.turner[to]) return undefined;
+  const [mine, theirs] = [turnsOf(from, widgets, layout), turnsOf(to, widgets, layout)];
+  // What turns both leads nowhere.
+  const isShared = (index: number) => subject.isWithin(from, index) && subject.isWithin(to, index);
+  const out = mine.filter(({ index }) => !isShared(index));
+  const back = theirs.filter(({ index }) => !isShared(index)).reverse();
   return (x, y) => {
     let at: readonly [number, number] = [x, y];
     for (const { turn } of out) at = turnedOn(turn, ...at);
@@ -28,13 +28,14 @@ export function across(subject: Subject, from: number, to: number): Across | und
   };
 }
 
+/** A place of one frame in another one. */
+export function pointIn(to: Across | undefined, x: number, y: number): readonly [number, number] {
+  return to ? to(x, y) : [x, y];
+}
+
 /** The upright rectangle around one of another frame. */
-export function rectIn({ x, y, width, height }: Rect, to: Across | undefined): Rect {
-  if (!to) return { x, y, width, height };
-  const corners = [to(x, y), to(x + width, y), to(x, y + height), to(x + width, y + height)];
-  const [xs, ys] = [corners.map(([one]) => one), corners.map(([, one]) => one)];
-  const [left, top] = [Math.min(...xs), Math.min(...ys)];
-  return { x: left, y: top, width: Math.max(...xs) - left, height: Math.max(...ys) - top };
+export function rectIn(rect: Rect, to: Across | undefined): Rect {
+  return to ? rectAround(rect, to) : rect;
 }
 
 /** What there is to see of a rectangle of a widget, in its own frame: where it is turned, the screen may cut off any corner of it. */
@@ -49,18 +50,4 @@ export function seenFrom(subject: Subject, index: number, other: number): Rect {
   const { turned } = subject.form;
   if (turned[index] === 0 && turned[other] === 0) return subject.visualRect(index);
   return rectIn(seenOf(subject, index, subject.uprightRect(index)), across(subject, index, other));
-}
-
-/** What turns a widget and what it is in, from the outside in. */
-function turnsOf(
-  { widgets, layout, form }: Subject,
-  index: number,
-): readonly { readonly index: number; readonly turn: Matrix }[] {
-  if (form.turned[index] === 0) return [];
-  const turns: { index: number; turn: Matrix }[] = [];
-  for (let at = index; at >= 0; at = widgets[at]!.parent) {
-    const turn = turnOf(widgets[at]!, layout);
-    if (turn) turns.unshift({ index: at, turn });
-  }
-  return turns;
 }

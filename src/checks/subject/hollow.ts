@@ -12,7 +12,7 @@ import type { Rect } from '../../layout/index.ts';
 import type { Picture } from '../../picture/index.ts';
 import { evenCorners } from '../../theme/index.ts';
 import { covers, sliver } from './beds.ts';
-import { across, seenFrom } from './frames.ts';
+import { across, pointIn, seenFrom } from './frames.ts';
 import { insideOf } from './round-meter.ts';
 import type { Subject } from './subject.ts';
 
@@ -69,7 +69,7 @@ export function pastHole(subject: Subject, index: number, ring: number): number 
   let furthest = -Infinity;
   const to = across(subject, index, ring);
   for (const [x, y] of outlineOf(subject, index, seenFrom(subject, index, index)))
-    furthest = Math.max(furthest, pastRounded(hole, ...(to?.(x, y) ?? ([x, y] as const))));
+    furthest = Math.max(furthest, pastRounded(hole, ...pointIn(to, x, y)));
   return furthest;
 }
 
