@@ -78,7 +78,6 @@ export class Mirror {
   }
 
   remove(): void {
-    for (const element of this.#elements.values()) element.remove();
     this.#elements.clear();
     this.#layer.remove();
     this.#canvas.removeAttribute('aria-activedescendant');
