@@ -25,7 +25,6 @@ export class FormScene {
   readonly behindDialog: Uint8Array;
   /** 1 where the widget or one around it is rotated or skewed. */
   readonly turned: Uint8Array;
-  readonly anyTurned: boolean;
   /** The innermost widget around each, or itself, that is rotated or skewed; 0 where none is. Where it is the same, so is all that turns them. */
   readonly turner: Uint32Array;
   /** 1 where the widget or one around it takes no input. */
@@ -72,7 +71,6 @@ export class FormScene {
       this.turned[index] = isTurned(widget) || (index > 0 && this.turned[parent]) ? 1 : 0;
       this.turner[index] = isTurned(widget) ? index : index > 0 ? this.turner[parent]! : 0;
     }
-    this.anyTurned = this.turned.includes(1);
     this.places = new Uint32Array(count);
     order.forEach((index, place) => (this.places[index] = place));
     const { isBehind } = dialogOf(tree);

@@ -78,15 +78,26 @@ export function groundOf(
   return [];
 }
 
-/** What may lie behind something, by where it is; what a dialog lays over the screen is everywhere. */
-export function bedsByPlace(subject: Subject): {
-  readonly grid: RectGrid;
-  readonly dialogs: readonly number[];
-} {
+/** What may lie behind an area of a widget: by where it is; what a dialog lays over the screen is everywhere. */
+export function bedsNear(subject: Subject, index: number, area: Rect): readonly number[] {
+  const { turned } = subject.form;
+  if (turned[index] === 1) return bedsOf(subject);
+  const { grid, others } = subject.once('beds', () => bedsByPlace(subject));
+  const isNear = (bed: number) =>
+    subject.widgets[bed]!.kind === 'dialog' || meet(subject.visualRect(bed), area);
+  return [...new Set([...grid.meeting(area), ...others.filter(isNear)])];
+}
+
+/** Beds by where they are, and those that may be elsewhere than their boxes: what is turned, and dialogs. */
+function bedsByPlace(subject: Subject): { readonly grid: RectGrid; readonly others: readonly number[] } {
+  const { form, widgets } = subject;
   const beds = bedsOf(subject);
   return {
-    grid: subject.gridOf(beds, (index) => subject.rect(index)),
-    dialogs: beds.filter((index) => subject.widgets[index]!.kind === 'dialog'),
+    grid: subject.gridOf(
+      beds.filter((index) => form.turned[index] === 0),
+      (index) => subject.rect(index),
+    ),
+    others: beds.filter((index) => form.turned[index] === 1 || widgets[index]!.kind === 'dialog'),
   };
 }
 
@@ -202,9 +213,7 @@ function behind(
   const layers: Layer[] = [];
   const { places } = subject.form;
   const last = withOwn ? places[index]! : places[index]! - 1;
-  const { grid, dialogs } = subject.once('beds', () => bedsByPlace(subject));
-  const meeting = subject.form.anyTurned ? bedsOf(subject) : [...grid.meeting(area), ...dialogs];
-  const beds = [...new Set(meeting)].filter((below) => places[below]! <= last);
+  const beds = bedsNear(subject, index, area).filter((below) => places[below]! <= last);
   let isSolid = false;
   for (const below of beds.sort((a, b) => places[b]! - places[a]!)) {
     const found = layersOf(subject, index, below, area);

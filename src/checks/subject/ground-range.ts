@@ -2,7 +2,7 @@ import { backgroundBox } from '../../inside/index.ts';
 import type { Rect } from '../../layout/index.ts';
 import { luminance, type Fill, type Rgba } from '../../theme/index.ts';
 import { covers } from './beds.ts';
-import { bedsByPlace } from './behind.ts';
+import { bedsNear } from './behind.ts';
 import { intersection, meet } from '../../scene/index.ts';
 import type { Subject } from './subject.ts';
 
@@ -18,13 +18,11 @@ export interface GroundRange {
  * of it. Luminance grows with each channel (WCAG 2.2), so that its ends are those of the channels.
  */
 export function groundRange(subject: Subject, index: number, area: Rect): GroundRange | undefined {
-  // Where anything is turned, what lies under what is only told place by place.
-  if (subject.form.anyTurned) return undefined;
-  const { places, opacity } = subject.form;
-  const { grid, dialogs } = subject.once('beds', () => bedsByPlace(subject));
-  const beds = [...new Set([...grid.meeting(area), ...dialogs])];
-  for (const below of beds.sort((a, b) => places[b]! - places[a]!)) {
+  const { places, opacity, turned } = subject.form;
+  for (const below of [...bedsNear(subject, index, area)].sort((a, b) => places[b]! - places[a]!)) {
     if (places[below]! > places[index]!) continue;
+    // What is turned is only looked at place by place.
+    if (turned[below] === 1 || turned[index] === 1) return undefined;
     const widget = subject.widgets[below]!;
     const { kind, look, picture } = widget;
     if (kind === 'dialog') return undefined;
