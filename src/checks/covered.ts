@@ -5,7 +5,7 @@ import { shown } from '../why/index.ts';
 import { mayLieOver } from './subject/siblings.ts';
 import type { Check } from './check.ts';
 import { trackOfRing } from '../inside/index.ts';
-import { FormScene, depthsAskew, hasBox } from '../scene/index.ts';
+import { FormScene, areApart, hasBox } from '../scene/index.ts';
 import { mostSeenThrough, pictureLayer } from './subject/behind.ts';
 import { isGround } from './subject/ground.ts';
 import { pastShare } from './subject/past-share.ts';
@@ -46,7 +46,7 @@ export const covered = {
         const shared = subject.sharedBy(index, above);
         const most = (100 * shared.width * shared.height) / (rect.width * rect.height);
         if (!(most > Math.max(least, worst?.measured ?? 0))) continue;
-        if (depthsAskew(subject, index, above).some((depth) => !(depth > 0))) continue;
+        if (areApart(subject, index, above, 0)) continue;
         const measured = hiddenBy(subject, index, above);
         if (measured > Math.max(least, worst?.measured ?? 0)) worst = { above, measured };
       }

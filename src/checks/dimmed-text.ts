@@ -123,7 +123,7 @@ function firstThatDims(
 ): { readonly veil: number; readonly index: number; readonly seen: TextContrast } | undefined {
   for (const [nth, veil] of over.entries()) {
     // What is turned is looked at as a whole: where the veil is not it is seen as it is.
-    const shared = subject.form.turned[index] === 1 ? area : intersection(area, subject.visualRect(veil));
+    const shared = subject.form.turner[index]! > 0 ? area : intersection(area, subject.visualRect(veil));
     if (!hasArea(shared)) continue;
     const seen = textContrast(subject, index, shared, limit, () => undefined, over.slice(0, nth + 1));
     if (seen && seen.ratio < seen.least) return { veil, index, seen };

@@ -2,7 +2,7 @@ import { whyEdge } from '../why/index.ts';
 import { mayLieOver } from './subject/siblings.ts';
 import type { Check } from './check.ts';
 import type { Rect } from '../layout/index.ts';
-import { axisOf, depthsAskew, type EdgeName } from '../scene/index.ts';
+import { areApart, axisOf, type EdgeName } from '../scene/index.ts';
 import { controls } from '../dress/index.ts';
 import { fills, groundsUpTo, mayFill } from './subject/ground.ts';
 import { isFrame, isInHollow } from './subject/hollow.ts';
@@ -24,7 +24,7 @@ export const overlap = {
     subject.meetings((one, other) => {
       const shared = subject.sharedBy(one, other);
       const measured = Math.min(shared.width, shared.height);
-      if (!(measured > limit) || depthsAskew(subject, one, other).some((depth) => !(depth > limit))) return;
+      if (!(measured > limit) || areApart(subject, one, other, limit)) return;
       const branches = branchesAtOdds(subject, one, other);
       if (!branches) return;
       // One sentence for two branches: their outermost widgets come first in document order.

@@ -70,7 +70,7 @@ function shadowContrast(subject: Subject, index: number, { x, y, color, blur, sp
   const past = reachOfRing({ x, y, blur, spread }) * scale;
   if (past < leastRing) return 1;
   const area =
-    subject.form.turned[index] === 1
+    subject.form.turner[index]! > 0
       ? grown(subject.rect(index), past)
       : intersection(grown(subject.visualRect(index), past), subject.screenRect);
   if (!hasArea(area)) return 1;

@@ -130,7 +130,7 @@ export class CellScenes {
     return this.#kept(this.#seen, widget, () => {
       const clips = this.form.anyClips ? this.middle.clippers(widget) : [];
       const cut = (index: number) =>
-        this.form.turned[index] ? this.box((subject) => subject.turnedRect(index)) : this.border(index);
+        this.form.turner[index] ? this.box((subject) => subject.turnedRect(index)) : this.border(index);
       return [this.own(widget), ...clips.map(cut)];
     });
   }
@@ -144,9 +144,15 @@ export class CellScenes {
 
   /** Where two widgets that are turned otherwise reach into each other by more than a limit, in px, all of these are above 0. */
   askew(widget: number, other: number, limit: number): readonly Affine[] {
-    return depthsAskew(this.middle, widget, other).map((_, nth) =>
+    const known = new Map<Subject, readonly number[]>();
+    const depthsIn = (subject: Subject) => {
+      let depths = known.get(subject);
+      if (!depths) known.set(subject, (depths = depthsAskew(subject, widget, other)));
+      return depths;
+    };
+    return depthsIn(this.middle).map((_, nth) =>
       plus(
-        this.number((subject) => depthsAskew(subject, widget, other)[nth]!),
+        this.number((subject) => depthsIn(subject)[nth]!),
         -limit,
       ),
     );

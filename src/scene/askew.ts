@@ -9,12 +9,12 @@ type Point = readonly [x: number, y: number];
  * axes), whatever the upright rectangles around them share. None of two that lie beside each other upright, or as if they did.
  */
 export function depthsAskew(scene: Scene, one: number, other: number): readonly number[] {
-  const { turned } = scene.form;
-  if ((turned[one] === 0 && turned[other] === 0) || scene.isTurnedWith(one, other)) return none;
+  const { turner } = scene.form;
+  if ((turner[one] === 0 && turner[other] === 0) || scene.isTurnedWith(one, other)) return none;
   const [mine, theirs] = [drawnOf(scene, one), drawnOf(scene, other)];
   const depths: number[] = [];
   for (const { index, sides } of [mine, theirs]) {
-    if (turned[index] === 0) continue;
+    if (turner[index] === 0) continue;
     for (const [alongX, alongY] of sides) {
       const length = Math.hypot(alongX, alongY);
       const [here, there] = [mine, theirs].map(({ corners }) =>
@@ -27,6 +27,11 @@ export function depthsAskew(scene: Scene, one: number, other: number): readonly 
 }
 
 const none: readonly number[] = [];
+
+/** Whether two widgets that are turned otherwise are apart, or reach into each other by no more than a limit, in px. */
+export function areApart(scene: Scene, one: number, other: number, limit: number): boolean {
+  return depthsAskew(scene, one, other).some((depth) => !(depth > limit));
+}
 
 /** The corners of what a widget draws, as it is turned, and which ways its sides go, however long they are. */
 function drawnOf(scene: Scene, index: number) {

@@ -23,9 +23,7 @@ export class FormScene {
   readonly before: Int32Array;
   /** 1 where an open dialog has taken its place. */
   readonly behindDialog: Uint8Array;
-  /** 1 where the widget or one around it is rotated or skewed. */
-  readonly turned: Uint8Array;
-  /** The innermost widget around each, or itself, that is rotated or skewed; 0 where none is. Where it is the same, so is all that turns them. */
+  /** The innermost widget around each, or itself, that is rotated or skewed; 0 where none is: no view is. Where it is the same, so is all that turns them. */
   readonly turner: Uint32Array;
   /** 1 where the widget or one around it takes no input. */
   readonly letsThrough: Uint8Array;
@@ -62,13 +60,11 @@ export class FormScene {
       this.before[index] = last[parent]! < 0 ? parent : last[parent]!;
       last[parent] = index;
     }
-    this.turned = new Uint8Array(count);
     this.turner = new Uint32Array(count);
     this.letsThrough = new Uint8Array(count);
     for (const widget of widgets) {
       const { index, parent } = widget;
       this.letsThrough[index] = letsInputThrough(widget, this.letsThrough[parent] === 1) ? 1 : 0;
-      this.turned[index] = isTurned(widget) || (index > 0 && this.turned[parent]) ? 1 : 0;
       this.turner[index] = isTurned(widget) ? index : index > 0 ? this.turner[parent]! : 0;
     }
     this.places = new Uint32Array(count);

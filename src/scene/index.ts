@@ -1,6 +1,6 @@
 /* A view laid out in; flat arrays of what is where, seen, in which order and cut off by what out. */
 export { Scene } from './scene.ts';
-export { depthsAskew } from './askew.ts';
+export { areApart, depthsAskew } from './askew.ts';
 export { FormScene, dialogOf, hasBox, isBareText, letsInputThrough } from './form-scene.ts';
 export type { TextWidget } from './form-scene.ts';
 export {

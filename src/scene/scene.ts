@@ -205,7 +205,7 @@ export class Scene {
   /** The same before anything cuts it off. */
   ownRect(index: number): Rect {
     const whole = this.uprightRect(index);
-    return this.form.turned[index] ? this.#turn(this.tree.widgets[index]!, whole) : whole;
+    return this.form.turner[index] ? this.#turn(this.tree.widgets[index]!, whole) : whole;
   }
 
   /** The same before it is turned, or what it is in. */
@@ -228,14 +228,14 @@ export class Scene {
 
   /** Whether two widgets are turned, and by the same: they lie beside each other as if they were not. */
   isTurnedWith(index: number, other: number): boolean {
-    const { turned, turner } = this.form;
-    return turned[index] === 1 && turner[index] === turner[other];
+    const { turner } = this.form;
+    return turner[index]! > 0 && turner[index] === turner[other];
   }
 
   /** The border box as it is seen, turned with what it is in: the upright rectangle around it. */
   turnedRect(index: number): Rect {
     const rect = this.rect(index);
-    return this.form.turned[index] ? this.#turn(this.tree.widgets[index]!, rect) : rect;
+    return this.form.turner[index] ? this.#turn(this.tree.widgets[index]!, rect) : rect;
   }
 
   /** The widgets around one that cut it off, from the innermost: what is seen of it is what their border boxes all leave. */
@@ -271,7 +271,7 @@ export class Scene {
     if (isBare) this.#inkAt(widget);
     const from = isBare ? this.#inks : this.#boxes;
     for (let nth = 0; nth < stride; nth++) seen[at + nth] = from[at + nth]!;
-    if (this.form.turned[index]) {
+    if (this.form.turner[index]) {
       this.#put(at, this.#turn(widget, this.#rectAt(at)));
       if (this.#clips)
         for (const outer of this.clippers(index))

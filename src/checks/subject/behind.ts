@@ -80,8 +80,8 @@ export function groundOf(
 
 /** What may lie behind an area of a widget: by where it is; what a dialog lays over the screen is everywhere. */
 export function bedsNear(subject: Subject, index: number, area: Rect): readonly number[] {
-  const { turned } = subject.form;
-  if (turned[index] === 1) return bedsOf(subject);
+  const { turner } = subject.form;
+  if (turner[index]! > 0) return bedsOf(subject);
   const { grid, others } = subject.once('beds', () => bedsByPlace(subject));
   const isNear = (bed: number) =>
     subject.widgets[bed]!.kind === 'dialog' || meet(subject.visualRect(bed), area);
@@ -94,10 +94,10 @@ function bedsByPlace(subject: Subject): { readonly grid: RectGrid; readonly othe
   const beds = bedsOf(subject);
   return {
     grid: subject.gridOf(
-      beds.filter((index) => form.turned[index] === 0),
+      beds.filter((index) => form.turner[index] === 0),
       (index) => subject.rect(index),
     ),
-    others: beds.filter((index) => form.turned[index] === 1 || widgets[index]!.kind === 'dialog'),
+    others: beds.filter((index) => form.turner[index]! > 0 || widgets[index]!.kind === 'dialog'),
   };
 }
 

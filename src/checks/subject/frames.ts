@@ -42,12 +42,12 @@ export function rectIn(rect: Rect, to: Across | undefined): Rect {
 export function seenOf(subject: Subject, index: number, rect: Rect): Rect {
   const clip = subject.clip(index);
   const left = clip ? intersection(rect, clip) : rect;
-  return subject.form.turned[index] === 1 ? left : intersection(left, subject.screenRect);
+  return subject.form.turner[index]! > 0 ? left : intersection(left, subject.screenRect);
 }
 
 /** What is seen of a widget, in the frame of another one. */
 export function seenFrom(subject: Subject, index: number, other: number): Rect {
-  const { turned } = subject.form;
-  if (turned[index] === 0 && turned[other] === 0) return subject.visualRect(index);
+  const { turner } = subject.form;
+  if (turner[index] === 0 && turner[other] === 0) return subject.visualRect(index);
   return rectIn(seenOf(subject, index, subject.uprightRect(index)), across(subject, index, other));
 }

@@ -18,11 +18,11 @@ export interface GroundRange {
  * of it. Luminance grows with each channel (WCAG 2.2), so that its ends are those of the channels.
  */
 export function groundRange(subject: Subject, index: number, area: Rect): GroundRange | undefined {
-  const { places, opacity, turned } = subject.form;
+  const { places, opacity, turner } = subject.form;
   for (const below of [...bedsNear(subject, index, area)].sort((a, b) => places[b]! - places[a]!)) {
     if (places[below]! > places[index]!) continue;
     // What is turned is only looked at place by place.
-    if (turned[below] === 1 || turned[index] === 1) return undefined;
+    if (turner[below]! > 0 || turner[index]! > 0) return undefined;
     const widget = subject.widgets[below]!;
     const { kind, look, picture } = widget;
     if (kind === 'dialog') return undefined;

@@ -38,10 +38,10 @@ export interface Lacking {
 export function lackingOf(cell: CellScenes, excuse: ReturnType<typeof excusesOf>[number]): Lacking {
   if (excuse.by === 'grounds') return { certain: unfilled(cell, excuse.grounds), unsure: [] };
   const { frame, inside } = excuse;
-  const { turned } = cell.form;
+  const { turner } = cell.form;
   const isAlike = cell.middle.isTurnedWith(inside, frame);
   // What is seen of the one in the frame of the other has more corners than a box.
-  if (!isAlike && (turned[frame] === 1 || turned[inside] === 1)) return { certain: [], unsure: everywhere };
+  if (!isAlike && (turner[frame]! > 0 || turner[inside]! > 0)) return { certain: [], unsure: everywhere };
   const seen = cell.seenBeside(inside, frame);
   // Round corners decide too; how far something is out of them is known where the two are the same drawing on all sizes.
   if (isRing(cell.middle, frame) && staysPut(cell, [cell.border(frame), ...seen])) {
