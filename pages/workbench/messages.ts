@@ -1,5 +1,15 @@
 import type { Screen } from 'pimbot';
-import type { Act, CloseUp, InspectorRow, OnDesk, Outline, Readings, SizeOn, ToldAt } from 'pimbot/tools';
+import type {
+  Act,
+  CloseUp,
+  InspectorRow,
+  Names,
+  OnDesk,
+  Outline,
+  Readings,
+  SizeOn,
+  ToldAt,
+} from 'pimbot/tools';
 import type { ValueRange } from './ranges.ts';
 
 /** Something that is wrong with a file, as a page shows it. */
@@ -14,16 +24,9 @@ export interface Problem {
 }
 
 /** What a document has to choose from. */
-export interface Summary {
-  readonly views: readonly string[];
-  readonly cases: readonly string[];
+export interface Summary extends Names {
   readonly locales: readonly string[];
-  readonly themes: readonly string[];
-  readonly components: readonly string[];
   readonly kinds: readonly string[];
-  readonly styles: readonly string[];
-  readonly pictures: readonly string[];
-  readonly colors: readonly string[];
 }
 
 export interface Opened {

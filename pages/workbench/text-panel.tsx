@@ -154,12 +154,14 @@ function complete(bench: Bench, context: CompletionContext) {
   if (!found || (found.options.length === 0 && !context.explicit)) return null;
   return {
     from: found.from,
-    options: found.options.map(({ label, insert, detail, info }) => ({
+    options: found.options.map(({ label, insert, detail, info }, nth) => ({
       label,
       apply: insert,
       detail,
       info: info === '' ? undefined : info,
       type: detail === 'key' ? 'property' : 'constant',
+      // They stay in order.
+      boost: -Math.min(nth, 99),
     })),
     validFor: /^[\w$.-]*$/,
   };

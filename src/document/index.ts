@@ -47,7 +47,7 @@ export {
 } from './model.ts';
 export { circleFrom } from './circles.ts';
 export { namesPicture } from './structure.ts';
-export { idlePromise, seenFrom } from './references.ts';
+export { entryAround, idlePromise, seenFrom } from './references.ts';
 export { isBroken, meantBy } from './left-to-names.ts';
 export { endsOf, evaluateExpression, readExpression } from './expression.ts';
 export { nameWord, rootOf, valueName } from './value-names.ts';
@@ -100,7 +100,7 @@ export type {
   ViewSource,
   WidgetSource,
 } from './model.ts';
-export { isFixed, isNamePattern, keyRow, refusedBy, widgetKeys } from './widget-keys.ts';
+export { fixedBy, freeKeys, isFixed, isNamePattern, keyRow, refusedBy, widgetKeys } from './widget-keys.ts';
 export { descriptionOf } from './keys/descriptions.ts';
 export { textsIn } from './texts-in.ts';
 export { filledId, idType, isIdPattern, mayName, namesIn, namesInId } from './ids.ts';

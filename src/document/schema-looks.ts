@@ -7,7 +7,7 @@ export const lookSchema = {
   'background': {
     type: 'string',
     description: 'A CSS colour, $token, linear-gradient(…) or radial-gradient(…).',
-    title: 'a colour',
+    title: 'a colour or a gradient',
   },
   'color': {
     type: 'string',

@@ -35,7 +35,7 @@ import { pointerTo } from './pointer.ts';
 import { checkLocales } from './locales.ts';
 import { checkRanges } from './ranges.ts';
 import { nearestName } from './suggest.ts';
-import { isNamePattern, keyRow, widgetKeyNames } from './widget-keys.ts';
+import { fixedBy, freeKeys, isNamePattern, keyRow, widgetKeyNames } from './widget-keys.ts';
 import { show } from './validate.ts';
 
 const everyState: readonly string[] = states;
@@ -85,7 +85,7 @@ export function checkStructure(document: DocumentSource, origin: Origin, diagnos
       for (const { changed, change, from, inside } of changesOf(one, document)) {
         const names = inside ?? ids;
         const by = inside ? 'instance' : 'condition';
-        checkFixed(change, changed.pointer, fixed[by], by, { origin, diagnostics });
+        checkFixed(change, changed.pointer, fixedBy[by], by, { origin, diagnostics });
         checkArea(change, changed.pointer, isInside || inside !== undefined, origin, diagnostics);
         checkNotations(changed, origin, diagnostics);
         checkSizes({ ...changed, widget: change }, origin, diagnostics);
@@ -120,7 +120,7 @@ function checkViewChanges(
 ): void {
   when?.forEach(({ change }, index) => {
     const at = `${pointer}/when/${index}/change`;
-    checkFixed(change, at, fixed.view, 'condition', { origin, diagnostics });
+    checkFixed(change, at, fixedBy.view, 'condition', { origin, diagnostics });
     const whole = withoutTemplates({ arrange, children, when, ...change });
     checkReadable(whole, at, origin, diagnostics);
     checkViewValues(change, at, origin, diagnostics);
@@ -245,12 +245,6 @@ function checkFixed(
   for (const key of Object.keys(change))
     if (isFixed(key)) diagnostics.add('key-fixed', { key, by }, origin.atKey(pointerTo(at, key)));
 }
-
-const fixed = {
-  condition: (key: string) => key === 'use' || key === 'set' || keyRow(key)?.onScreens === false,
-  instance: (key: string) => key === 'when' || key === 'id' || key === 'slot',
-  view: (key: string) => ['title', 'backdrop', 'supports'].includes(key) || keyRow(key)?.onScreens === false,
-};
 
 /** A view itself is the same with every value of a case; what stands behind it is looked at with the colours there are. */
 function checkViewValues(view: object, pointer: string, origin: Origin, diagnostics: DiagnosticList): void {
@@ -398,7 +392,7 @@ function checkNotations(placed: PlacedSource, origin: Origin, diagnostics: Diagn
         { arrange },
         { ...origin.at(`${pointer}/kind`), severity: 'warning' },
       );
-    for (const key of ['anchor', 'offset', 'inset', 'area', 'anchor-to'] as const) {
+    for (const key of freeKeys) {
       if (widget[key] !== undefined && widget[key] !== 'bleed') {
         diagnostics.add('anchor-in-flow', { key, arrange }, origin.atKey(`${pointer}/${key}`));
       }

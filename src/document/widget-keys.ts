@@ -59,3 +59,13 @@ export function refusedBy(key: string, value: unknown): string | undefined {
     (choices ? `one of ${choices.map((one) => String(one as string)).join(', ')}` : 'something else')
   );
 }
+
+/** Keys that a condition of a widget, a change of an instance and a condition of a view cannot say. */
+export const fixedBy = {
+  condition: (key: string) => key === 'use' || key === 'set' || keyRow(key)?.onScreens === false,
+  instance: (key: string) => key === 'when' || key === 'id' || key === 'slot',
+  view: (key: string) => ['title', 'backdrop', 'supports'].includes(key) || keyRow(key)?.onScreens === false,
+};
+
+/** Keys of a place that its parent does not choose for it. */
+export const freeKeys = ['anchor', 'offset', 'inset', 'area', 'anchor-to'] as const;

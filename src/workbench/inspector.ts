@@ -7,14 +7,16 @@ import {
   widgetKeys,
   type CheckedDocument,
   type Json,
-  type Kind,
   type Schema,
   type WidgetSource,
 } from '../document/index.ts';
 import type { Widget } from '../dress/index.ts';
 import { changedBy, instanceOf, placesOf, pointerOfKey, valueAt } from '../edit/index.ts';
-import { Tokens, parseColor, type Theme } from '../theme/index.ts';
+import type { Theme } from '../theme/index.ts';
 import type { ViewLayout } from '../view/index.ts';
+import { colorTokens } from './tokens-in.ts';
+import { writtenNames } from './language/names.ts';
+import { offerOf } from './language/offered.ts';
 
 /** A token that is a colour: as it is written in a look, and what it comes to in a theme, as CSS says it. */
 export interface ColorChoice {
@@ -144,7 +146,7 @@ export function inspect(document: CheckedDocument, on: ViewLayout, id: string): 
             : 'more'),
         description: descriptionOf(key),
         title: row.schema.title,
-        field: fieldOf(document, widget.theme, key, widget.kind),
+        field: fieldOf(document, widget.theme, key),
         value: written,
         from: value === undefined ? undefined : fromOf(widget.pointer, pointer),
         places: placesOf(document, pointer),
@@ -181,9 +183,7 @@ function lookRows(document: CheckedDocument, widget: Widget, look: InspectorRow)
         key: `look/${name}`,
         description: schema.description ?? '',
         title: schema.title,
-        field: colorKeys.has(name)
-          ? { type: 'color', choices: colorChoices(document, theme) }
-          : fieldOfSchema(schema, name === 'image' ? Object.keys(document.source.pictures ?? {}) : []),
+        field: fieldOfSchema(document, theme, schema),
         value,
         from: value === undefined ? undefined : fromOf(widget.pointer, pointer),
         pointer,
@@ -193,16 +193,6 @@ function lookRows(document: CheckedDocument, widget: Widget, look: InspectorRow)
   });
 }
 
-/** Keys of a look that are a colour. */
-const colorKeys: ReadonlySet<string> = new Set([
-  'background',
-  'color',
-  'image-tint',
-  'trail-color',
-  'handle-color',
-  'veil',
-]);
-
 function fromOf(widget: string, pointer: string): InspectorRow['from'] {
   const steps = stepsOf(pointer);
   if (changedBy(pointer) !== undefined) return 'condition';
@@ -211,58 +201,23 @@ function fromOf(widget: string, pointer: string): InspectorRow['from'] {
 }
 
 /** How the value of a key is entered, as its schema has it. */
-export function fieldOf(document: CheckedDocument, theme: Theme, key: string, kind?: Kind): Field {
+export function fieldOf(document: CheckedDocument, theme: Theme, key: string): Field {
   const schema = keyRow(key)?.schema;
-  const { styles, pictures, components } = document.source;
-  const named = (names: object | undefined) => Object.keys(names ?? {});
-  const stylesThere = document.themes.flatMap(({ theme }) => named(theme.styles));
-  if (key === 'style') return { type: 'text', choices: [...new Set([...named(styles), ...stylesThere])] };
-  if (key === 'image') return { type: 'text', choices: named(pictures) };
-  if (key === 'use') return { type: 'text', choices: named(components) };
-  if (key === 'tint') return { type: 'color', choices: colorChoices(document, theme) };
-  return schema ? fieldOfSchema(schema, wordsFor(key, kind)) : { type: 'text', choices: [] };
+  return schema ? fieldOfSchema(document, theme, schema) : { type: 'text', choices: [] };
 }
 
-/** @param words What is offered where it is entered as text. */
-function fieldOfSchema(schema: Schema, words: readonly string[]): Field {
+function fieldOfSchema(document: CheckedDocument, theme: Theme, schema: Schema): Field {
   const choices = schema.enum?.map(String);
   if (choices) return { type: 'choice', choices };
   const types = [schema.type ?? []].flat();
   if (types.includes('boolean') && types.length === 1) return { type: 'switch' };
   if ((types.includes('number') || types.includes('integer')) && types.length === 1)
     return { type: 'number', least: schema.minimum, most: schema.maximum };
-  return { type: 'text', choices: words };
-}
-
-/** Anchors that are offered where one is entered. */
-export const usualAnchors: readonly string[] = [
-  'left top',
-  'center top',
-  'right top',
-  'left center',
-  'center',
-  'right center',
-  'left bottom',
-  'center bottom',
-  'right bottom',
-  'start top',
-  'end top',
-  'start bottom',
-  'end bottom',
-  'left..right top',
-  'left..right bottom',
-  'left top..bottom',
-  'right top..bottom',
-  'left..right top..bottom',
-];
-
-function wordsFor(key: string, kind: Kind | undefined): readonly string[] {
-  if (key === 'anchor') return usualAnchors;
-  if (key === 'pivot') return ['left top', 'center', 'right bottom'];
-  if (/^(width|height)$/.test(key))
-    return kind === 'text' ? ['content', 'fill', '50%'] : ['fill', 'content', '50%', '100%'];
-  if (key === 'hit-area') return ['box', 'ellipse', 'picture'];
-  return [];
+  const { words = [], names = [], tokens = [] } = offerOf(schema.title);
+  if (tokens.includes('color') && /^a colour( or a gradient)?$/.test(schema.title ?? ''))
+    return { type: 'color', choices: colorChoices(document, theme) };
+  const written: { readonly [name: string]: readonly string[] } = { ...writtenNames(document) };
+  return { type: 'text', choices: [...words, ...names.flatMap((one) => written[one] ?? [])] };
 }
 
 /** All tokens that are colours, with what they come to in a theme. */
@@ -271,18 +226,4 @@ function colorChoices(document: CheckedDocument, theme: Theme): ColorChoice[] {
     const answer = theme.tokens.resolve(name.slice(1));
     return { name, value: 'value' in answer ? String(answer.value) : undefined };
   });
-}
-
-/** The names of all tokens that are colours, as they are written in a look. */
-export function colorTokens(document: CheckedDocument): string[] {
-  const tokens = new Tokens(document.themes);
-  return [...tokens.names()].filter((name) => isColor(tokens, name)).map((name) => `$${name}`);
-}
-
-/** Whether a token is said to be a colour, or reads as one. */
-function isColor(tokens: Tokens, name: string): boolean {
-  const type = tokens.typeOf(name);
-  if (type !== undefined) return type === 'color';
-  const answer = tokens.resolve(name);
-  return 'value' in answer && typeof answer.value === 'string' && parseColor(answer.value) !== undefined;
 }

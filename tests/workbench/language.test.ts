@@ -99,7 +99,13 @@ describe('what stands at a place of a text', () => {
 
 describe('completion', () => {
   const { document } = readDocument(
-    'pimbot: 1\nstyles: { plate: { background: "#123" } }\ntokens: { color: { sea: { $type: color, $value: "#1d7f8c" } } }\ncomponents: { gauge: { size: 4 } }\nviews: { dive: { children: [ { id: sonar } ] } }\ncases: { a: { pick: { price: 1 }, wares: [ { left: 2 } ] } }\n',
+    `pimbot: 1
+styles: { plate: { background: "#123" } }
+tokens: { color: { sea: { $type: color, $value: "#1d7f8c" } }, thin: { $type: dimension, $value: 2 } }
+components: { gauge: { params: { unit: text }, children: [ { id: bar } ] } }
+views: { dive: { children: [ { id: sonar }, { id: hull, use: gauge, unit: m }, { id: far, anchor-to: sonar }, { id: row, arrange: row, children: [ { id: tip, kind: tooltip } ] } ] }, menu: { children: [ { id: list } ] } }
+cases: { a: { pick: { price: 1 }, wares: [ { left: 2 } ], on: true } }
+`,
   );
   const names = namesIn(document!);
   const labels = (text: string) => completionsAt(...marked(text), names)!.options.map(({ label }) => label);
@@ -111,10 +117,46 @@ describe('completion', () => {
     [`${head}      - use: |`, ['gauge']],
     [`${head}      - anchor-to: |`, ['sonar']],
     [`${head}      - look: { background: $|`, ['$color.sea']],
-    [`${head}      - visible: |`, ['true', 'false']],
+    [`${head}      - look: { radius: $|`, ['$thin']],
+    [`${head}      - visible: |`, ['true', 'false', '{on}']],
+    [`${head}      - repeat: |`, ['{wares}', '{pick.price}']],
     ['reference: { scaling: wh|', ['whole']],
+    [`${head}      - use: gauge\n        un|`, ['unit']],
+    [`${head}      - |\n        use: gauge`, ['unit']],
+    [`${head}      - id: sonar\n      - id: hull\n        use: gauge\n        set:\n          |`, ['bar']],
+    ['cases:\n  b:\n    |', ['pick', 'wares', 'on']],
+    [`${head}    expect:\n      - widget: hull.|`, ['hull.bar']],
+    [`${head}      - focus-order: [|`, ['sonar', 'hull', 'far', 'row', 'tip']],
+    [`${head}      - tooltip: |`, ['tip']],
   ])('%j', (text, expected) => {
     expect(labels(text)).toEqual(expect.arrayContaining(expected));
+  });
+
+  test.each([
+    ['what is of another view', `${head}      - anchor-to: |`, ['list']],
+    [
+      'itself, and what is anchored to it',
+      `${head}      - id: sonar\n        anchor-to: |`,
+      ['sonar', 'far'],
+    ],
+    ['the view', `${head}      - id: hull\n        anchor-to: |`, ['dive']],
+    [
+      'what a condition cannot change',
+      `${head}      - when:\n          - change: { |`,
+      ['id', 'kind', 'use'],
+    ],
+    ['keys that stand below', `${head}      - |\n        kind: text\n        z: 1`, ['kind', 'z', 'scroll']],
+    ['keys that stand behind', `${head}      - { |, kind: text, "z": 1 }`, ['kind', 'z', 'scroll']],
+    [
+      'places in a row',
+      `${head}      - id: a\n      - id: b\n      - id: c\n      - children:\n          - |`,
+      ['anchor', 'inset'],
+    ],
+    ['tokens of another type', `${head}      - look: { background: $|`, ['$thin']],
+    ['sizes of widgets', 'reference: { size: |', ['fill']],
+  ])('offers not %s', (_, text, never) => {
+    const offered = labels(text);
+    expect(never.filter((one) => offered.includes(one))).toEqual([]);
   });
 
   test.each([
@@ -140,6 +182,10 @@ describe('completion', () => {
     ['- "kind": "te|"', 'text', '- "kind": "text"'],
     ['- text: "{pick.|x} m"', 'pick.price', '- text: "{pick.price} m"'],
     ['- look: { background: $co|l.x }', '$color.sea', '- look: { background: $color.sea }'],
+    ['- gone: |', '{on}', '- gone: "{on}"'],
+    ["- gone: '|'", '{on}', "- gone: '{on}'"],
+    ['- may-overlap: |', 'sonar', '- may-overlap: [sonar]'],
+    ['- may-overlap: [ |', 'sonar', '- may-overlap: [ sonar'],
   ])('%j becomes YAML with %j', (line, chosen, expected) => {
     const before = `${head}      `;
     const [text, at] = marked(before + line);

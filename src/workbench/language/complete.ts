@@ -1,21 +1,9 @@
-import { caseNames, entryNames, type CheckedDocument } from '../../document/index.ts';
-import { colorTokens, usualAnchors } from '../inspector.ts';
+import { fixedBy, freeKeys } from '../../document/index.ts';
 import { contextAt, type TextContext } from './context.ts';
-import { isKeyOf, isWidget, schemasAt } from './schema-at.ts';
-
-/** What a document has to choose from. */
-export interface Names {
-  readonly views: readonly string[];
-  readonly components: readonly string[];
-  readonly styles: readonly string[];
-  readonly pictures: readonly string[];
-  readonly colors: readonly string[];
-  readonly cases: readonly string[];
-  readonly themes: readonly string[];
-  readonly ids?: readonly string[];
-  /** Values and parts of values, parameters, and what an entry of a repeat has, each with what it is. */
-  readonly values?: ReadonlyMap<string, string>;
-}
+import { idsAt, idsIn, pointerOf, type NamingPlace, type Path } from './ids-at.ts';
+import type { Names, ValueType, WrittenNames } from './names.ts';
+import { offerOf, type Named, type Offer } from './offered.ts';
+import { isKeyOf, isWidget, schemasAt, type PartSchema } from './schema-at.ts';
 
 export interface Completion {
   readonly label: string;
@@ -27,50 +15,17 @@ export interface Completion {
   readonly info: string;
 }
 
-/** Something to choose, before it is known how it is put in. */
-type Option = Omit<Completion, 'insert'>;
+/** Something to choose, before it is known what is around it. */
+interface Option extends Omit<Completion, 'insert'> {
+  /** What is written for it where that is not its label. */
+  readonly written?: string;
+}
 
 export interface Completions {
   /** Where the word starts that is replaced, and where it ends: it may go on beyond the place. */
   readonly from: number;
   readonly to: number;
   readonly options: readonly Completion[];
-}
-
-/** The names of a document that has been read. */
-export function namesIn(document: CheckedDocument): Names {
-  const { views, components, pictures, cases } = document.source;
-  const ids = new Set<string>();
-  JSON.stringify([views, components], (key, value: unknown) => {
-    if (key === 'id' && typeof value === 'string') ids.add(value);
-    return value;
-  });
-  return {
-    views: Object.keys(views),
-    components: Object.keys(components ?? {}),
-    styles: [...new Set(document.themes.flatMap(({ theme }) => Object.keys(theme.styles ?? {})))],
-    pictures: Object.keys(pictures ?? {}),
-    colors: colorTokens(document),
-    cases: Object.keys(cases ?? {}),
-    themes: [...document.named.keys()],
-    ids: [...ids],
-    values: valueNames(document),
-  };
-}
-
-/** What stands between braces, and what each is. */
-function valueNames({
-  source: { cases = {}, components = {} },
-}: CheckedDocument): ReadonlyMap<string, string> {
-  const found = new Map<string, string>();
-  const add = (names: Iterable<string>, what: string) => {
-    for (const name of names) if (!found.has(name)) found.set(name, what);
-  };
-  for (const values of Object.values(cases)) add(caseNames(values), 'value');
-  for (const [name, { params = {} }] of Object.entries(components))
-    add(Object.keys(params), `parameter of ${name}`);
-  add(entryNames(Object.values(cases)), 'of an entry');
-  return found;
 }
 
 /** What may stand at a place of a text: keys, values, names. @param isTheme Whether it is a theme file. */
@@ -81,7 +36,7 @@ export function completionsAt(
   isTheme = false,
 ): Completions | undefined {
   const context = contextAt(text, offset);
-  const options = context.isKey ? keysAt(context, isTheme) : valuesAt(context, names, isTheme);
+  const options = context.isKey ? keysAt(context, names, isTheme) : valuesAt(context, names, isTheme);
   const wanted = context.word.toLowerCase();
   const found = options.filter(({ label }) => label.toLowerCase().includes(wanted.replace(/^\$/, '')));
   // What starts with the word is meant more often.
@@ -94,7 +49,7 @@ export function completionsAt(
     to,
     options: found
       .sort((a, b) => starts(a) - starts(b))
-      .map((one) => ({ ...one, insert: insert(one.label) })),
+      .map(({ written, ...one }) => ({ ...one, insert: insert(written ?? one.label) })),
   };
 }
 
@@ -109,24 +64,65 @@ function keyInserts(text: string, from: number, to: number): (label: string) => 
 }
 
 /** How a value is put in: YAML wants a space between it and the colon of its key. */
-function valueInserts(text: string, { from, isInBraces, key }: TextContext): (label: string) => string {
+function valueInserts(text: string, { from, isInBraces, key }: TextContext): (written: string) => string {
   const isClose = !isInBraces && key !== undefined && text[from - 1] === ':';
-  return (label) => (isClose ? ` ${label}` : label);
+  const isQuoted = /["']/.test(text.charAt(from - 1));
+  return (written) => (isClose ? ` ${written}` : isQuoted ? written.replace(/^"(.*)"$/, '$1') : written);
 }
 
-function keysAt({ path, siblings }: TextContext, isTheme: boolean): Option[] {
+function keysAt({ path, siblings }: TextContext, names: Names | undefined, isTheme: boolean): Option[] {
   const found = new Map<string, Option>();
-  const kind = siblings.get('kind');
+  const add = (label: string, detail: string, info: string) => {
+    if (!siblings.has(label) && !found.has(label)) found.set(label, { label, detail, info });
+  };
+  if (names) for (const [label, detail] of namedKeys(path, siblings, names)) add(label, detail, '');
+  const may = keysThatMay(path, siblings, names);
   for (const { properties } of schemasAt(path, isTheme)) {
     for (const [key, schema] of Object.entries(properties ?? {})) {
-      if (siblings.has(key) || found.has(key) || schema === false) continue;
-      if (isWidget(path) && kind !== undefined && !isKeyOf(key, kind)) continue;
+      if (schema === false || !may(key)) continue;
       const { description = '', title } = typeof schema === 'object' ? withSides(schema) : {};
       const is = title === undefined ? '' : ` ${title[0]!.toUpperCase()}${title.slice(1)}.`;
-      found.set(key, { label: key, detail: 'key', info: `${description}${is}`.trim() });
+      add(key, 'key', `${description}${is}`.trim());
     }
   }
   return [...found.values()];
+}
+
+/** Which keys the widget, or what is changed of one, may have there. */
+function keysThatMay(
+  path: Path,
+  siblings: ReadonlyMap<string, string>,
+  names: Names | undefined,
+): (key: string) => boolean {
+  const isOf = (kind: string | undefined) => (key: string) => kind === undefined || isKeyOf(key, kind);
+  if (path.at(-1) === 'change') {
+    const changed = path.slice(0, -3);
+    if (changed.length === 2 && changed[0] === 'views') return (key) => !fixedBy.view(key);
+    const has = isOf(names?.widgets.get(pointerOf(changed))?.kind);
+    return (key) => !fixedBy.condition(key) && has(key);
+  }
+  if (path.at(-2) === 'set') return (key) => !fixedBy.instance(key);
+  if (!isWidget(path) && !(path.length === 2 && path[0] === 'components')) return () => true;
+  const has = isOf(siblings.get('kind') ?? (siblings.has('use') ? undefined : 'panel'));
+  // All children of one parent are arranged alike.
+  const isArranged = names?.widgets.get(pointerOf([...path.slice(0, -1), 0]))?.isArranged;
+  return (key) => has(key) && !(isArranged && (freeKeys as readonly string[]).includes(key));
+}
+
+/** Keys that the document itself has names for. */
+function* namedKeys(
+  path: Path,
+  siblings: ReadonlyMap<string, string>,
+  names: Names,
+): Generator<[label: string, detail: string]> {
+  const { parameters, values, widgets } = names;
+  const use = siblings.get('use');
+  if (use !== undefined && isWidget(path))
+    for (const name of parameters.get(use) ?? []) yield [name, `parameter of ${use}`];
+  if (path[0] === 'cases' && path.length === 2)
+    for (const [name, { what }] of values) if (what === 'value' && !name.includes('.')) yield [name, what];
+  const component = path.at(-1) === 'set' ? widgets.get(pointerOf(path.slice(0, -1)))?.use : undefined;
+  if (component !== undefined) for (const id of idsIn(component, names)) yield [id, `of ${component}`];
 }
 
 function withSides<T extends { description?: string; title?: string; else?: T }>(
@@ -138,75 +134,96 @@ function withSides<T extends { description?: string; title?: string; else?: T }>
   };
 }
 
+type Add = (labels: Iterable<string>, detail: string, written?: (label: string) => string) => void;
+
 function valuesAt(
-  { path, key, word, isInBraces }: TextContext,
+  { path, key, word, isInBraces, siblings }: TextContext,
   names: Names | undefined,
   isTheme: boolean,
 ): Option[] {
-  const at = key === undefined ? path : [...path, key];
-  const last = key ?? path.filter((step) => typeof step === 'string').at(-1);
-  const found: Option[] = [];
-  const add = (all: readonly string[] | undefined, detail: string) => {
-    for (const label of all ?? []) found.push({ label, detail, info: '' });
+  const found = new Map<string, Option>();
+  const add: Add = (labels, detail, written) => {
+    for (const label of labels)
+      if (!found.has(label))
+        found.set(label, { label, detail, info: '', ...(written && { written: written(label) }) });
   };
-  if (isInBraces) {
-    for (const [label, detail] of names?.values ?? []) found.push({ label, detail, info: '' });
-    return found;
+  if (isInBraces) for (const [name, { what }] of names?.values ?? []) add([name], what);
+  if (isInBraces) return [...found.values()];
+  const at = key === undefined ? path : [...path, key];
+  const schemas = schemasAt(at, isTheme);
+  const offers = offersAt(at, schemas, isTheme);
+  if (!word.startsWith('$')) {
+    for (const { enum: choices = [] } of schemas) add(choices.map(String), 'value');
+    if (schemas.some(isFlag)) add(['true', 'false'], 'value');
+    for (const offer of offers) {
+      add(offer.words ?? [], offer.what ?? 'value');
+      if (names)
+        for (const one of offer.names ?? [])
+          addNamed(one, offer, { at, word, names, id: siblings.get('id') }, add);
+    }
   }
-  if (word.startsWith('$')) {
-    for (const label of names?.colors ?? []) found.push({ label, detail: 'token', info: '' });
-    return found;
-  }
-  for (const schema of schemasAt(at, isTheme)) {
-    if (schema.enum) add(schema.enum.map(String), 'value');
-    if ([schema.type].flat().includes('boolean')) add(['true', 'false'], 'value');
-  }
-  switch (last) {
-    case 'style':
-    case 'extends':
-      add(names?.styles, 'style');
-      break;
-    case 'use':
-      add(names?.components, 'component');
-      break;
-    case 'image':
-    case 'backdrop':
-      add(names?.pictures, 'picture');
-      break;
-    case 'anchor':
-      add(usualAnchors, 'anchor');
-      break;
-    case 'pivot':
-      add(['center', 'left top', 'right bottom'], 'point');
-      break;
-    case 'width':
-    case 'height':
-    case 'size':
-      add(['fill', 'content', '50%', '100%'], 'size');
-      break;
-    case 'anchor-to':
-    case 'widget':
-    case 'widgets':
-    case 'may-overlap':
-    case 'focus-order':
-    case 'nav-up':
-    case 'nav-right':
-    case 'nav-down':
-    case 'nav-left':
-    case 'controls':
-    case 'tooltip':
-      add(names?.ids, 'widget');
-      break;
-    case 'theme':
-      add(names?.themes, 'theme');
-      break;
-    case 'background':
-    case 'color':
-    case 'tint':
-    case 'image-tint':
-    case 'border':
-      add(names?.colors, 'token');
-      break;
-  }
-  return [...new Map(found.map((one) => [one.label, one])).values()];
+  if (names && isLook(at))
+    for (const { tokens = [] } of offers)
+      add(
+        [...names.tokens].filter(([, type]) => tokens.includes(type ?? '')).map(([name]) => name),
+        'token',
+      );
+  return [...found.values()];
+}
+
+/** Whether a value is true or false, or a text that comes to that. */
+function isFlag({ type }: PartSchema): boolean {
+  const types = [type ?? []].flat();
+  return types.includes('boolean') && types.every((one) => one === 'boolean' || one === 'string');
+}
+
+/** What is offered for a value; for an entry of a list, what the list says of its entries. */
+function offersAt(at: Path, schemas: readonly PartSchema[], isTheme: boolean): Offer[] {
+  const own = schemas.map(({ title }) => offerOf(title));
+  if (typeof at.at(-1) !== 'number') return own;
+  const lists = schemasAt(at.slice(0, -1), isTheme).map(({ title }) => offerOf(title));
+  return [...own, ...lists.map(({ names = [] }) => ({ names }))];
+}
+
+/** Whether a value is of a look, in which tokens may stand. */
+function isLook(at: Path): boolean {
+  return at.includes('look') || at[0] === 'styles' || at[0] === 'kinds' || at.at(-1) === 'tint';
+}
+
+/** What each kind of names is called beside one of them. */
+const details: { readonly [one in Named]: string } = {
+  styles: 'style',
+  pictures: 'picture',
+  components: 'component',
+  fonts: 'font',
+  themes: 'theme',
+  widgets: 'widget',
+  children: 'child',
+  tooltips: 'tooltip',
+  flags: 'value',
+  numbers: 'value',
+  counts: 'value',
+};
+const bound: { readonly [one in Named]?: readonly ValueType[] } = {
+  flags: ['flag'],
+  numbers: ['number'],
+  counts: ['number', 'list'],
+};
+
+function addNamed(one: Named, { isList }: Offer, place: NamingPlace, add: Add): void {
+  const { at, names } = place;
+  const types = bound[one];
+  // A view itself is the same with every value.
+  if (types && at[0] === 'views' && !at.includes('children')) return;
+  if (types) {
+    const fitting = [...names.values].filter(([, value]) => types.some((type) => value.types.has(type)));
+    // Braces that stand in no quotes are a map.
+    add(
+      fitting.map(([name]) => `{${name}}`),
+      details[one],
+      (label) => `"${label}"`,
+    );
+  } else if (one === 'widgets' || one === 'children' || one === 'tooltips')
+    add(idsAt(one, place), details[one], isList && ((label) => `[${label}]`));
+  else add(names[one as keyof WrittenNames], details[one]);
 }

@@ -11,7 +11,7 @@ export interface TextContext {
   readonly from: number;
   /** Whether it is between the braces of a value: `"{dep`. */
   readonly isInBraces: boolean;
-  /** Keys of the same map that were read before the place, with the text of their values. */
+  /** The other keys of the same map, with the text of their values where that is one line. */
   readonly siblings: ReadonlyMap<string, string>;
 }
 
@@ -114,9 +114,7 @@ export function contextAt(text: string, offset: number): TextContext {
         column0 = column;
         break;
       }
-      const key = /^("(?:[^"\\]|\\.)*"|'[^']*'|[^\s#:{[\],&*!|>'"%@`][^:#{[\],]*?)\s*:(?=\s|$)/.exec(
-        text.slice(at + column, lineEnd),
-      );
+      const key = keyOfLine.exec(text.slice(at + column, lineEnd));
       if (key && at + column + key[0].length <= offset) {
         trim(levels, column);
         if (top()?.indent !== column || top()!.type !== 'map') levels.push(level(column, 'map'));
@@ -203,7 +201,46 @@ export function contextAt(text: string, offset: number): TextContext {
   const isOwnMap = startsLine && now !== undefined && (now.type !== 'map' || now.indent < column0!);
   const path = pathOf(levels, key !== undefined || (isKey && now?.type === 'map' && !isOwnMap));
   const siblings = isOwnMap || !now ? new Map<string, string>() : now.siblings;
+  const later =
+    inFlow > 0 ? laterInFlow(text, offset) : laterLines(text, offset, column0 ?? now?.indent ?? 0);
+  if (now?.type !== '[') for (const [name, value] of later) siblings.set(name, value);
   return { path, isKey, key, word, from: offset - word.length, isInBraces, siblings };
+}
+
+/** What a line starts with that says a key. */
+const keyOfLine = /^("(?:[^"\\]|\\.)*"|'[^']*'|[^\s#:{[\],&*!|>'"%@`][^:#{[\],]*?)\s*:(?=\s|$)/;
+
+/** The keys of a map, whose keys stand in a column, in the lines after a place. */
+function* laterLines(text: string, offset: number, column: number): Generator<[key: string, value: string]> {
+  for (let at = endOf(text, offset) + 1; at < text.length; at = endOf(text, at) + 1) {
+    const line = text.slice(at, endOf(text, at));
+    const margin = line.search(/\S/);
+    if (margin < 0 || line[margin] === '#') continue;
+    if (margin < column) return;
+    const key = margin === column ? keyOfLine.exec(line.slice(margin)) : null;
+    if (key) yield [unquoted(key[1]!), line.slice(margin + key[0].length).trim()];
+  }
+}
+
+/** The keys of a map in braces after a place in it. */
+function* laterInFlow(text: string, offset: number): Generator<[key: string, value: string]> {
+  let depth = 0;
+  /** Where the entry starts that is read: the first is the one that the place is in. */
+  let entry: number | undefined;
+  let colon: number | undefined;
+  for (let at = offset; at < text.length; at++) {
+    const letter = text[at]!;
+    const isEnd = depth === 0 && (letter === ',' || letter === '}' || letter === ']');
+    if (isEnd && entry !== undefined && colon !== undefined)
+      yield [unquoted(text.slice(entry, colon).trim()), text.slice(colon + 1, at).trim()];
+    if (isEnd && letter !== ',') return;
+    if (isEnd) [entry, colon] = [at + 1, undefined];
+    else if ((letter === '"' || letter === "'") && opensQuote(text, at)) at = endOfQuoted(text, at);
+    else if (letter === '#' && /\s/.test(text[at - 1] ?? ' ')) at = endOf(text, at);
+    else if (letter === '{' || letter === '[') depth++;
+    else if (letter === '}' || letter === ']') depth--;
+    else if (letter === ':' && depth === 0) colon ??= at;
+  }
 }
 
 /** Whether a brace is open in a text up to a place. */

@@ -1,0 +1,57 @@
+import { isIdPattern, pointerTo } from '../../document/index.ts';
+import type { KnownWidget, Names } from './names.ts';
+
+export type Path = readonly (string | number)[];
+
+/** Where widgets are named. */
+export interface NamingPlace {
+  /** What leads to the value. */
+  readonly at: Path;
+  readonly word: string;
+  readonly names: Names;
+  /** The id of the widget that names them, as the text has it now; the document may be of an earlier one. */
+  readonly id: string | undefined;
+}
+
+/** The ids of the widgets that may be named at a place; of what is in an instance where its own is there already: `hull.`. */
+export function idsAt(
+  one: 'widgets' | 'children' | 'tooltips',
+  { at, word, names, id }: NamingPlace,
+): string[] {
+  const root = pointerOf(at.slice(0, 2));
+  const around = at.findLastIndex((step, nth) => typeof step === 'number' && at[nth - 1] === 'children');
+  const from = around < 0 ? root : pointerOf(at.slice(0, around + 1));
+  const isItself = id !== undefined && names.widgets.get(from)?.id === id;
+  const isIn = (pointer: string) => isItself && (pointer === from || pointer.startsWith(`${from}/`));
+  const isAnchor = at.includes('anchor-to');
+  const may = (pointer: string, { kind, use, entry, follows }: KnownWidget) => {
+    if (!pointer.startsWith(`${root}/`) || (entry !== '' && from !== entry && !from.startsWith(`${entry}/`)))
+      return false;
+    if (one === 'children') return pointer.slice(0, pointer.lastIndexOf('/')) === `${from}/children`;
+    if (one === 'tooltips') return kind === 'tooltip' || use !== undefined;
+    // It cannot stand where it stands itself, nor where what follows it stands.
+    return !(isAnchor && (isIn(pointer) || [...follows].some(isIn)));
+  };
+  const found: string[] = [];
+  for (const [pointer, widget] of names.widgets) {
+    const { use } = widget;
+    const name = one === 'children' ? widget.chosenBy : widget.id;
+    if (name === undefined || !may(pointer, widget)) continue;
+    if (!isIdPattern(name) && !(isItself && pointer === from)) found.push(name);
+    if (use !== undefined && word.startsWith(`${name}.`))
+      found.push(...idsIn(use, names).map((part) => `${name}.${part}`));
+  }
+  return found;
+}
+
+/** The ids of what is in a component, and in no entry of a repeat there. */
+export function idsIn(component: string, { widgets }: Names): string[] {
+  const inside = `${pointerTo('/components', component)}/`;
+  return [...widgets].flatMap(([pointer, { id, entry }]) =>
+    id !== undefined && entry === '' && pointer.startsWith(inside) ? [id] : [],
+  );
+}
+
+export function pointerOf(path: Path): string {
+  return path.reduce<string>((at, step) => pointerTo(at, step), '');
+}
