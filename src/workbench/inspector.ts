@@ -213,9 +213,8 @@ function fieldOfSchema(document: CheckedDocument, theme: Theme, schema: Schema):
   if (types.includes('boolean') && types.length === 1) return { type: 'switch' };
   if ((types.includes('number') || types.includes('integer')) && types.length === 1)
     return { type: 'number', least: schema.minimum, most: schema.maximum };
-  const { words = [], names = [], tokens = [] } = offerOf(schema.title);
-  if (tokens.includes('color') && /^a colour( or a gradient)?$/.test(schema.title ?? ''))
-    return { type: 'color', choices: colorChoices(document, theme) };
+  const { words = [], names = [], isColor } = offerOf(schema.title);
+  if (isColor) return { type: 'color', choices: colorChoices(document, theme) };
   const written: { readonly [name: string]: readonly string[] } = { ...writtenNames(document) };
   return { type: 'text', choices: [...words, ...names.flatMap((one) => written[one] ?? [])] };
 }

@@ -23,12 +23,11 @@ export interface Offer {
   readonly what?: string;
   /** True where several are written as a list. */
   readonly isList?: true;
+  /** True where it is a colour alone, or may be. */
+  readonly isColor?: true;
   /** Types of the tokens that may stand in a look: Design Tokens format, §8 and §9. */
   readonly tokens?: readonly string[];
 }
-
-/** The title of a value that is a colour. */
-export const aColor = 'a colour';
 
 /** Anchors that are offered where one is entered. */
 const usualAnchors: readonly string[] = [
@@ -58,8 +57,8 @@ const shadows = { tokens: ['shadow', 'color', 'dimension', 'number'] };
 const strokes = { tokens: ['border', 'color', 'dimension', 'number'] };
 
 const offers: { readonly [title: string]: Offer } = {
-  [aColor]: { tokens: ['color'] },
-  'a colour or a gradient': { tokens: ['color', 'gradient'] },
+  'a colour': { isColor: true, tokens: ['color'] },
+  'a colour or a gradient': { isColor: true, tokens: ['color', 'gradient'] },
   'a width and a colour': strokes,
   'a width and a colour, or none': strokes,
   'lengths and a colour such as "0 8 24 #00000080", or none': shadows,
