@@ -4,6 +4,7 @@ export type { Diagnostic, DiagnosticCode, DiagnosticFacts } from './diagnostics.
 export { formatDiagnostic, messageOf } from './messages.ts';
 export type { Place, Range, SourceText } from './source.ts';
 export { nearestName } from './suggest.ts';
+export { show } from './validate.ts';
 export { parseText } from './parse.ts';
 export type { Parsed } from './parse.ts';
 export { pointerTo, stepsOf } from './pointer.ts';

@@ -1,13 +1,15 @@
 import {
   isAlias,
+  isCollection,
   isMap,
+  isNode,
   isPair,
   isScalar,
   isSeq,
   parseDocument,
+  type Alias,
   type Document,
   type Node,
-  type Scalar,
   type YAMLMap,
 } from 'yaml';
 import type { DiagnosticList } from './diagnostics.ts';
@@ -70,7 +72,8 @@ export function parseText(text: string, name: string, diagnostics: DiagnosticLis
   try {
     document = parseDocument(text, {
       prettyErrors: false,
-      uniqueKeys: true,
+      // The parser compares each key with all others of its map; here they are counted.
+      uniqueKeys: false,
       logLevel: 'silent',
       merge: true,
     });
@@ -88,10 +91,7 @@ export function parseText(text: string, name: string, diagnostics: DiagnosticLis
   for (const error of document.errors) {
     const range = { start: error.pos[0], end: Math.max(error.pos[0] + 1, error.pos[1]) };
     const at = { pointer: '', source, range };
-    if (error.code === 'DUPLICATE_KEY') {
-      const word = /^[^\s:]{1,60}/.exec(text.slice(error.pos[0], error.pos[0] + 60))?.[0] ?? '';
-      diagnostics.add('duplicate-key', { key: word.replace(/^["']|["']$/g, '') }, at);
-    } else diagnostics.add('syntax', { detail: oneLine(error) }, at);
+    diagnostics.add('syntax', { detail: oneLine(error) }, at);
   }
   if (document.errors.length > 0) return undefined;
   const positions = new Positions();
@@ -154,6 +154,8 @@ function toJson(
 ): Json | undefined {
   let result: Json = null;
   let count = 0;
+  const targets = targetsIn(document);
+  const twice = new Set<Node>();
   const stack: Step[] = [
     { node: document.contents, pointer: '', depth: 0, key: undefined, put: (value) => (result = value) },
   ];
@@ -171,11 +173,11 @@ function toJson(
       return undefined;
     }
     positions.set(pointer, range, step.key);
-    if (isAlias(node)) node = node.resolve(document) ?? null;
+    if (isAlias(node)) node = targets.get(node) ?? null;
     if (isMap(node)) {
       const map: Record<string, Json> = {};
       put(map);
-      const pairs = pairsOf(node, document);
+      const pairs = pairsOf(node, targets, twice);
       for (const { pair, keyNode, name } of pairs) {
         stack.push({
           node: pair.value as Node | null,
@@ -204,7 +206,32 @@ function toJson(
     } else if (isScalar(node)) put(plain(node.value));
     else put(null);
   }
-  return result;
+  for (const key of twice)
+    diagnostics.add('duplicate-key', { key: wordOf(key) }, { pointer: '', source, range: rangeOf(key)! });
+  return twice.size > 0 ? undefined : result;
+}
+
+/** What each alias stands for: the last value before it with its anchor (YAML 1.2.2, §7.1). */
+type Targets = ReadonlyMap<Alias, Node>;
+
+/** One pass over the text: the parser would make one for each alias. */
+function targetsIn(document: Document): Targets {
+  const targets = new Map<Alias, Node>();
+  const anchors = new Map<string, Node>();
+  const stack: unknown[] = [document.contents];
+  while (stack.length > 0) {
+    const node = stack.pop();
+    if (isAlias(node)) {
+      const target = anchors.get(node.source);
+      if (target) targets.set(node, target);
+      continue;
+    }
+    if (isNode(node) && node.anchor !== undefined) anchors.set(node.anchor, node);
+    if (isPair(node)) stack.push(node.value, node.key);
+    else if (isCollection(node))
+      for (let at = node.items.length - 1; at >= 0; at--) stack.push(node.items[at]);
+  }
+  return targets;
 }
 
 interface NamedPair {
@@ -217,24 +244,34 @@ interface NamedPair {
 const mostMerges = mostDepth;
 
 /** A key as it is written: `.nan` is no word of YAML's to whoever wrote it. */
-function wordOf({ value, source }: Scalar): string {
-  return typeof value === 'string' || typeof value === 'symbol' ? String(value) : (source ?? String(value));
+function wordOf(key: Node | null): string {
+  if (!isScalar(key)) return String(key);
+  const { value, source } = key;
+  if (typeof value === 'symbol') return value.description ?? '';
+  return typeof value === 'string' ? value : (source ?? String(value));
 }
 
-/** The pairs of a map with those that `<<` merges into it (YAML's merge key): what the map says itself wins. */
-function pairsOf(node: YAMLMap, document: Document): readonly NamedPair[] {
+/**
+ * The pairs of a map with those that `<<` merges into it (YAML's merge key): what the map says itself wins.
+ * @param twice Takes the keys that stand in it a second time.
+ */
+function pairsOf(node: YAMLMap, targets: Targets, twice: Set<Node>): readonly NamedPair[] {
   const found = new Map<string, NamedPair>();
   const merged: YAMLMap[] = [];
+  let hasMerge = false;
   const add = (map: YAMLMap, wins: boolean) => {
     for (const pair of map.items) {
       if (!isPair(pair)) continue;
       const keyNode = pair.key as Node | null;
-      const name = isScalar(keyNode) ? wordOf(keyNode) : String(keyNode);
+      const name = wordOf(keyNode);
       // The parser gives a symbol for an unquoted << alone.
       if (isScalar(keyNode) && typeof keyNode.value === 'symbol') {
-        for (const one of mapsIn(pair.value as Node | null, document)) merged.push(one);
+        if (wins && hasMerge) twice.add(keyNode);
+        hasMerge = true;
+        for (const one of mapsIn(pair.value as Node | null, targets)) merged.push(one);
         continue;
       }
+      if (wins && keyNode && found.has(name)) twice.add(keyNode);
       if (wins || !found.has(name)) found.set(name, { pair, keyNode, name });
     }
   };
@@ -244,12 +281,12 @@ function pairsOf(node: YAMLMap, document: Document): readonly NamedPair[] {
 }
 
 /** The maps a merge key names: one, or several in a list. */
-function mapsIn(value: Node | null, document: Document): readonly YAMLMap[] {
-  const node = isAlias(value) ? value.resolve(document) : value;
+function mapsIn(value: Node | null, targets: Targets): readonly YAMLMap[] {
+  const node = isAlias(value) ? targets.get(value) : value;
   if (isMap(node)) return [node];
   if (!isSeq(node)) return [];
   return node.items.flatMap((item) => {
-    const one = isAlias(item) ? item.resolve(document) : item;
+    const one = isAlias(item) ? targets.get(item) : item;
     return isMap(one) ? [one] : [];
   });
 }

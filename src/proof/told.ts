@@ -166,10 +166,9 @@ function tell(found: Found, at: Point, looks: Looks): ProvedFinding | undefined 
 function tellAt(found: Found, point: Point, looks: Looks): Unexplained | undefined {
   const check = provedList.find(({ id }) => id === found.check)!;
   return looks
-    .at(point, check)
+    .at(point, check, found.widget)
     .find(
-      ({ widget, other, pointer, facts }) =>
-        widget === found.widget &&
+      ({ other, pointer, facts }) =>
         (found.pointer === undefined || pointer === found.pointer) &&
         (found.apart === undefined || apartOf(found.check, facts) === found.apart) &&
         (other === found.other || found.other === undefined || other === undefined),
@@ -201,7 +200,8 @@ const mostLaidOut = 100;
 /** A view on one size, and what checks find there. */
 interface LaidOut {
   readonly subject: Subject;
-  readonly found: Map<CheckId, readonly Unexplained[]>;
+  /** By check and widget. */
+  readonly found: Map<CheckId, ReadonlyMap<string, readonly Unexplained[]>>;
 }
 
 /** What checks say of a size: by check the widgets it fails of, and which have not compared all there is. */
@@ -240,12 +240,12 @@ export class Looks {
     this.#acceptances = acceptances;
   }
 
-  /** The findings of a check on a size. */
-  at(point: Point, check: ListedCheck): readonly Unexplained[] {
+  /** The findings of a check on a size, of one widget and perhaps others. */
+  at(point: Point, check: ListedCheck, widget: string): readonly Unexplained[] {
     const { subject, found } = this.#laidOutOn(point);
     let known = found.get(check.id);
-    if (!known) found.set(check.id, (known = foundBy(this.#subjects.view, check, subject)));
-    return known;
+    if (!known) found.set(check.id, (known = byWidget(foundBy(this.#subjects.view, check, subject))));
+    return known.get(widget) ?? [];
   }
 
   #laidOutOn(point: Point): LaidOut {
@@ -301,10 +301,9 @@ export class Looks {
     return [...this.#noted].flatMap(([key, { check, point }]) => {
       const [, widget, other, apart] = key.split('\n');
       const toldOn = (at: Point) =>
-        this.at(at, check).find(
+        this.at(at, check, widget!).find(
           (one) =>
             one.outcome === 'failed' &&
-            one.widget === widget &&
             (one.other ?? '') === other &&
             (apartOf(check.id, one.facts) ?? '') === apart,
         );
@@ -315,6 +314,16 @@ export class Looks {
       return [found.explained()];
     });
   }
+}
+
+function byWidget(found: readonly Unexplained[]): ReadonlyMap<string, readonly Unexplained[]> {
+  const all = new Map<string, Unexplained[]>();
+  for (const one of found) {
+    const known = all.get(one.widget);
+    if (known) known.push(one);
+    else all.set(one.widget, [one]);
+  }
+  return all;
 }
 
 export const provedList = checks.filter(({ id }) => provedChecks.includes(id));

@@ -236,15 +236,17 @@ export class TextBlock {
     if (!this.shrinks) return 1;
     const { fontSize, leastFontSize, mostLines } = this.setting;
     let largest = leastFontSize / fontSize;
-    const most = Math.min(mostLines, this.#pieces.length + this.#ends.length + 1);
-    for (let lines = 1; lines <= most; lines++) {
-      const needs = this.leastFor(lines);
-      if (needs === undefined) continue;
+    // More lines need no less width, and more height: the best is where the one becomes the lesser.
+    let few = 0;
+    let many = Math.min(mostLines, this.#pieces.length + this.#ends.length + 1) + 1;
+    while (few + 1 < many) {
+      const lines = (few + many) >> 1;
+      const needs = this.leastFor(lines) ?? Infinity;
       const across = width >= needs - slack ? 1 : width / needs;
       const down = (height + slack) / (lines * this.lineHeight);
-      largest = Math.max(largest, Math.min(1, across, down));
-      // More lines need no less width, and more height.
-      if (needs <= this.#widestPiece || largest >= down) break;
+      largest = Math.max(largest, Math.min(across, down));
+      if (across >= down) many = lines;
+      else few = lines;
     }
     return largest;
   }

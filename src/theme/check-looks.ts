@@ -38,6 +38,7 @@ function checkThemeFiles(
   files: readonly CheckedTheme[],
   diagnostics: DiagnosticList,
 ): void {
+  const ending = new Set<string>();
   for (const checked of files) {
     for (const { name, pointer, origin } of tokensOf(checked)) {
       const answer = theme.tokens.resolve(name);
@@ -69,7 +70,7 @@ function checkThemeFiles(
         checkLook(document, look, at, checked.origin, theme, diagnostics);
       }
       if (style.extends !== undefined)
-        checkExtends(name, style.extends, pointer, checked.origin, theme, diagnostics);
+        checkExtends(name, style.extends, pointer, checked.origin, theme, diagnostics, ending);
     }
   }
 }
@@ -161,6 +162,7 @@ function checkStyles(
   });
 }
 
+/** @param ending Styles that are known to lead in no circle. */
 function checkExtends(
   name: string,
   start: string,
@@ -168,10 +170,11 @@ function checkExtends(
   origin: Origin,
   theme: Theme,
   diagnostics: DiagnosticList,
+  ending: Set<string>,
 ): void {
-  const chain = [name];
-  for (let at: string | undefined = start; at !== undefined;) {
-    if (chain.includes(at)) {
+  const chain = new Set([name]);
+  for (let at: string | undefined = start; at !== undefined && !ending.has(at);) {
+    if (chain.has(at)) {
       if (at === name)
         diagnostics.add(
           'name-chain',
@@ -182,14 +185,15 @@ function checkExtends(
     }
     const found = theme.find(at);
     if (!found) {
-      if (chain.length > 1) return;
+      if (chain.size > 1) return;
       const facts = { what: 'style', name: at, meant: nearestName(at, theme.styleNames()) };
       diagnostics.add('unknown-name', facts, origin.at(`${pointer}/extends`));
       return;
     }
-    chain.push(at);
+    chain.add(at);
     at = found.style.extends;
   }
+  for (const one of chain) ending.add(one);
 }
 
 function checkBackdrop(

@@ -1,5 +1,6 @@
 import {
   nearestName,
+  show,
   type DiagnosticList,
   type LookSource,
   type Origin,
@@ -30,7 +31,7 @@ export function checkValue(
   const expected = theme.expected(key, value);
   if (expected === undefined) return;
   const filled = typeof value === 'string' ? theme.fillIn(value) : value;
-  const found = JSON.stringify(value) + (filled === value ? '' : ` (${JSON.stringify(filled)})`);
+  const found = show(value) + (filled === value ? '' : ` (${show(filled)})`);
   const meant = tokensMeant(theme, value);
   if (key === 'color' || key === 'background')
     diagnostics.add('bad-color', { found, meant }, origin.at(pointer));

@@ -61,6 +61,7 @@ export class Theme {
   readonly colorOf: Notations['color'];
   readonly #themes: readonly CheckedTheme[];
   readonly #styles = new Map<string, LookChanges>();
+  #styleNames: readonly string[] | undefined;
   readonly #states = new Map<string, LookChanges>();
   readonly #changes = new WeakMap<LookSource, LookChanges>();
 
@@ -79,8 +80,10 @@ export class Theme {
     return this.#themes;
   }
 
-  styleNames(): string[] {
-    return [...new Set(this.#themes.flatMap(({ theme }) => Object.keys(theme.styles ?? {})))];
+  styleNames(): readonly string[] {
+    return (this.#styleNames ??= [
+      ...new Set(this.#themes.flatMap(({ theme }) => Object.keys(theme.styles ?? {}))),
+    ]);
   }
 
   /** The style of that name and the file it is in. */

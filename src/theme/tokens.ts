@@ -18,6 +18,8 @@ interface Held {
 /** The named values of several themes; an earlier theme wins over a later one, and a theme over its token files. */
 export class Tokens implements TokenValues {
   readonly #held = new Map<string, Held>();
+  /** What has been worked out, by the type asked for and the name. */
+  readonly #values = new Map<string, TokenAnswer>();
 
   constructor(themes: readonly CheckedTheme[]) {
     for (const theme of themes)
@@ -39,22 +41,34 @@ export class Tokens implements TokenValues {
     return this.#resolve(name, undefined, []);
   }
 
-  #resolve(name: string, type: string | undefined, before: readonly string[]): TokenAnswer {
-    const chain = [...before];
+  #resolve(name: string, type: string | undefined, before: Iterable<string>): TokenAnswer {
+    const chain = new Set(before);
+    const asked: string[] = [];
+    const keep = (answer: TokenAnswer) => {
+      if ('value' in answer) for (const key of asked) this.#values.set(key, answer);
+      return answer;
+    };
     let at = name;
     for (;;) {
-      if (chain.includes(at)) return { problem: 'circle', chain: [...chain.slice(chain.indexOf(at)), at] };
-      chain.push(at);
+      const key = `${type ?? ''} ${at}`;
+      const known = this.#values.get(key);
+      if (known) return keep(known);
+      asked.push(key);
+      if (chain.has(at)) {
+        const all = [...chain];
+        return { problem: 'circle', chain: [...all.slice(all.indexOf(at)), at] };
+      }
+      chain.add(at);
       const held = this.#held.get(at);
       if (held === undefined) return { problem: 'unknown', name: at };
       const alias = aliasOf(held.value);
-      if (alias === undefined) return this.#read(name, held.value, type ?? held.type, chain);
+      if (alias === undefined) return keep(this.#read(name, held.value, type ?? held.type, chain));
       type ??= held.type;
       at = alias;
     }
   }
 
-  #read(name: string, value: TokenSource, type: string | undefined, chain: readonly string[]): TokenAnswer {
+  #read(name: string, value: TokenSource, type: string | undefined, chain: Iterable<string>): TokenAnswer {
     let inside: TokenAnswer | undefined;
     const part = (inner: TokenSource | undefined, wanted: TokenType): string | number | undefined => {
       const alias = aliasOf(inner);

@@ -122,6 +122,29 @@ describe('a text that does not fit', () => {
     }
   });
 
+  test('is shrunk to the best of all numbers of lines', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 40, max: 700 }),
+        fc.integer({ min: 10, max: 300 }),
+        fc.constantFrom(1, 2, 5, Infinity),
+        fc.constantFrom(long, 'Sea', 'First\nsecond line\nthird', long.repeat(4)),
+        (width, height, most, words) => {
+          const few = most < Infinity && { 'max-lines': most };
+          const { text } = textOf({ 'text': words, width, ...few, 'least-font-size': 6 });
+          let best = 6 / 24;
+          for (let lines = 1; lines <= Math.min(most, 120); lines++) {
+            const needs = text.leastFor(lines);
+            const across = needs === undefined ? 0 : width >= needs - 1e-6 ? 1 : width / needs;
+            best = Math.max(best, Math.min(across, height / (lines * text.lineHeight)));
+          }
+          expect(text.setIn(width, height).shrink).toBeCloseTo(best, 6);
+        },
+      ),
+      { numRuns: rounds(60, 2000), seed: seedOf(7) },
+    );
+  });
+
   test('is shrunk as little as it needs, and no further than is allowed', () => {
     fc.assert(
       fc.property(
