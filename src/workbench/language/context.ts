@@ -75,7 +75,7 @@ export function contextAt(text: string, offset: number): TextContext {
       if (blockScalar !== undefined && margin > blockScalar) {
         if (lineEnd >= offset) {
           const isInBraces = opensBrace(text, valueFrom, offset);
-          const word = isInBraces ? nameUpTo.exec(text.slice(0, offset))![0] : '';
+          const word = isInBraces ? wordBefore(text, offset, nameLetter) : '';
           const from = offset - word.length;
           const key = top()?.key;
           return {
@@ -195,7 +195,7 @@ export function contextAt(text: string, offset: number): TextContext {
   // In flow, braces that stand in no quotes are those of a map.
   const isInBraces = opensBrace(text, textFrom ?? (inFlow === 0 ? valueFrom : undefined), offset);
   const isKey = !isInBraces && (isFlowKey || startsLine || (inFlow === 0 && valueFrom === undefined));
-  const word = (isInBraces ? nameUpTo : wordUpTo).exec(text.slice(0, offset))![0];
+  const word = wordBefore(text, offset, isInBraces ? nameLetter : wordLetter);
   const key = !isKey && !isList && now?.key !== undefined ? now.key : undefined;
   // A line further in than the map around it starts a map of its own.
   const isOwnMap = startsLine && now !== undefined && (now.type !== 'map' || now.indent < column0!);
@@ -248,9 +248,21 @@ function opensBrace(text: string, from: number | undefined, offset: number): boo
   return from !== undefined && /\{[^{}]*$/.test(text.slice(from, offset));
 }
 
-const wordUpTo = /[^\s,{}[\]"':]*$/;
+const wordLetter = /[^\s,{}[\]"':]/;
 /** Of a value, of a part of a map too: `pick.pri`. */
-const nameUpTo = /[\p{L}\p{N}_.-]*$/u;
+const nameLetter = /[\p{L}\p{N}_.-]/u;
+
+/** What stands right before a place, of letters of a kind. */
+export function wordBefore(text: string, offset: number, letter: RegExp): string {
+  let start = offset;
+  while (start > 0) {
+    // A letter may be of two UTF-16 units.
+    const length = start > 1 && text.codePointAt(start - 2)! > 0xffff ? 2 : 1;
+    if (!letter.test(text.slice(start - length, start))) break;
+    start -= length;
+  }
+  return text.slice(start, offset);
+}
 
 /** Takes levels off that a line at a column has left. */
 function trim(levels: Level[], column: number): void {

@@ -15,7 +15,7 @@ import {
   type SourceText,
   type ViewSource,
 } from '../../document/index.ts';
-import { contextAt } from './context.ts';
+import { contextAt, wordBefore } from './context.ts';
 import { isWidget } from './schema-at.ts';
 
 /** The word around a place of a text: a name, a token, a key. */
@@ -23,8 +23,10 @@ export function wordAt(
   text: string,
   offset: number,
 ): { readonly word: string; readonly start: number; readonly end: number } {
-  const before = /[\p{L}\p{N}_$.-]*$/u.exec(text.slice(0, offset))![0];
-  const after = /^[\p{L}\p{N}_$.-]*/u.exec(text.slice(offset))![0];
+  const before = wordBefore(text, offset, /[\p{L}\p{N}_$.-]/u);
+  const rest = /[\p{L}\p{N}_$.-]*/uy;
+  rest.lastIndex = offset;
+  const after = rest.exec(text)![0];
   return { word: before + after, start: offset - before.length, end: offset + after.length };
 }
 

@@ -22,15 +22,13 @@ export function idsAt(
   const around = at.findLastIndex((step, nth) => typeof step === 'number' && at[nth - 1] === 'children');
   const from = around < 0 ? root : pointerOf(at.slice(0, around + 1));
   const isItself = id !== undefined && names.widgets.get(from)?.id === id;
-  const isIn = (pointer: string) => isItself && (pointer === from || pointer.startsWith(`${from}/`));
-  const isAnchor = at.includes('anchor-to');
-  const may = (pointer: string, { kind, use, entry, follows }: KnownWidget) => {
+  const following = isItself && at.includes('anchor-to') ? followersOf(from, names) : undefined;
+  const may = (pointer: string, { kind, use, entry }: KnownWidget) => {
     if (!pointer.startsWith(`${root}/`) || (entry !== '' && from !== entry && !from.startsWith(`${entry}/`)))
       return false;
     if (one === 'children') return pointer.slice(0, pointer.lastIndexOf('/')) === `${from}/children`;
     if (one === 'tooltips') return kind === 'tooltip' || use !== undefined;
-    // It cannot stand where it stands itself, nor where what follows it stands.
-    return !(isAnchor && (isIn(pointer) || [...follows].some(isIn)));
+    return !following?.has(pointer);
   };
   const found: string[] = [];
   for (const [pointer, widget] of names.widgets) {
@@ -41,6 +39,23 @@ export function idsAt(
     if (use !== undefined && word.startsWith(`${name}.`))
       found.push(...idsIn(use, names).map((part) => `${name}.${part}`));
   }
+  return found;
+}
+
+/** A widget and all whose places follow from its own: it cannot stand where one of them stands. */
+function followersOf(pointer: string, { widgets }: Names): ReadonlySet<string> {
+  const after = new Map<string, string[]>();
+  const follow = (one: string, other: string) => {
+    const known = after.get(one);
+    if (known) known.push(other);
+    else after.set(one, [other]);
+  };
+  for (const [one, { anchoredTo }] of widgets) {
+    follow(one.replace(/\/children\/\d+$/, ''), one);
+    for (const target of anchoredTo) follow(target, one);
+  }
+  const found = new Set<string>([pointer]);
+  for (const one of found) for (const other of after.get(one) ?? []) found.add(other);
   return found;
 }
 

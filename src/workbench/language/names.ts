@@ -60,8 +60,8 @@ export interface KnownWidget {
   readonly isArranged: boolean;
   /** JSON Pointer of the entry of a repeat that it is in; `''` where it is in none. */
   readonly entry: string;
-  /** JSON Pointers of what it, or something around it, is anchored to, of what those are, and so on. */
-  readonly follows: ReadonlySet<string>;
+  /** JSON Pointers of what it is anchored to. */
+  readonly anchoredTo: readonly string[];
 }
 
 /** Those of a document that has been read. */
@@ -108,20 +108,7 @@ function knownWidgets(placed: readonly PlacedSource[]): [pointer: string, widget
   const targetsOf = ({ widget, pointer }: PlacedSource) => {
     const target = widget['anchor-to'];
     if (target === undefined || isTemplate(target)) return [];
-    return anchorTargets(target).flatMap((name) => seenFrom(pointer, byId.get(name) ?? []) ?? []);
-  };
-  const isAnchored = placed.some((one) => targetsOf(one).length > 0);
-  const follows = (one: PlacedSource): ReadonlySet<string> => {
-    const found = new Set<PlacedSource>();
-    const waiting = isAnchored ? [one] : [];
-    for (let next = waiting.pop(); next; next = waiting.pop())
-      for (let at: PlacedSource | undefined = next; at; at = at.parent)
-        for (const target of targetsOf(at))
-          if (!found.has(target)) {
-            found.add(target);
-            waiting.push(target);
-          }
-    return new Set([...found].map(({ pointer }) => pointer));
+    return anchorTargets(target).flatMap((name) => seenFrom(pointer, byId.get(name) ?? [])?.pointer ?? []);
   };
   return placed.map((one) => {
     const { id, kind, use, controls = id } = one.widget;
@@ -132,7 +119,7 @@ function knownWidgets(placed: readonly PlacedSource[]): [pointer: string, widget
       use,
       isArranged: one.arrange !== undefined && one.arrange !== 'free',
       entry: entryAround(one)?.pointer ?? '',
-      follows: follows(one),
+      anchoredTo: targetsOf(one),
     };
     return [one.pointer, known];
   });
