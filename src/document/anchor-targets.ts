@@ -15,7 +15,7 @@ export function checkTargets(
   const before = ({ parent, widget, pointer }: PlacedSource): PlacedSource[] => {
     const target = widget['anchor-to'];
     const targets = target === undefined ? [] : anchorTargets(target);
-    return [parent, ...targets.map((name) => seenFrom(pointer, widgets.get(name) ?? []))].filter(
+    return [parent, ...targets.map((name) => seenFrom(pointer, widgets.get(name)))].filter(
       (one) => one !== undefined,
     );
   };

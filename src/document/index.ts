@@ -48,7 +48,7 @@ export {
 } from './model.ts';
 export { circleFrom } from './circles.ts';
 export { namesPicture } from './structure.ts';
-export { entryAround, idlePromise, seenFrom } from './references.ts';
+export { entryAround, idlePromise, seenFrom, writtenIds } from './references.ts';
 export { isBroken, meantBy } from './left-to-names.ts';
 export { endsOf, evaluateExpression, readExpression } from './expression.ts';
 export { nameWord, rootOf, valueName } from './value-names.ts';

@@ -24,25 +24,29 @@ import { isTaken } from './widget-keys.ts';
 export interface WrittenIds {
   /** Those of all widgets, and of the view itself. */
   readonly ids: ReadonlySet<string>;
-  /** Id → the widgets that say it: several where they are in the entries of different repeats. */
-  readonly widgets: ReadonlyMap<string, readonly PlacedSource[]>;
+  /** Id → the widgets that say it. */
+  readonly widgets: ReadonlyMap<string, Namesakes>;
   /** Ids with names in them. */
   readonly patterns: readonly string[];
   /** Ids of what is repeated. */
   readonly repeated: ReadonlySet<string>;
 }
 
+/** The widgets of one id, by JSON Pointer of the entry of a repeat that each is in; `''` for the one in none. */
+export type Namesakes = ReadonlyMap<string, PlacedSource>;
+
 /** @param view The name of the view that they are in: it goes by that. */
 export function writtenIds(placed: readonly PlacedSource[], view?: string): WrittenIds {
   const repeated = new Set<string>();
-  const widgets = new Map<string, PlacedSource[]>();
+  const widgets = new Map<string, Map<string, PlacedSource>>();
   for (const one of placed) {
     const { id, repeat } = one.widget;
     if (id === undefined) continue;
     if (repeat !== undefined) repeated.add(id);
+    const entry = entryAround(one)?.pointer ?? '';
     const known = widgets.get(id);
-    if (known) known.push(one);
-    else widgets.set(id, [one]);
+    if (!known) widgets.set(id, new Map([[entry, one]]));
+    else if (!known.has(entry)) known.set(entry, one);
   }
   const ids = new Set([...(view === undefined ? [] : [view]), ...widgets.keys()]);
   return { ids, widgets, patterns: [...ids].filter(isIdPattern), repeated };
@@ -58,15 +62,12 @@ export function entryAround({ parent }: PlacedSource): PlacedSource | undefined 
  * Of the widgets of one id, the one that is meant somewhere: in the innermost entry around, else around that.
  * @param from JSON Pointer of the widget that names it.
  */
-export function seenFrom<One extends PlacedSource>(from: string, named: readonly One[]): One | undefined {
-  let found: One | undefined;
-  let longest = -1;
-  for (const one of named) {
-    const entry = entryAround(one)?.pointer ?? '';
-    const isSeen = entry === '' || from === entry || from.startsWith(`${entry}/`);
-    if (isSeen && entry.length > longest) [found, longest] = [one, entry.length];
+export function seenFrom(from: string, named: Namesakes | undefined): PlacedSource | undefined {
+  for (let at = from; named; at = at.slice(0, at.lastIndexOf('/'))) {
+    const found = named.get(at);
+    if (found || at === '') return found;
   }
-  return found;
+  return undefined;
 }
 
 /**
@@ -82,7 +83,8 @@ function troubleWith(
   if (isIdPattern(name)) return undefined;
   const named = ids.widgets.get(name);
   if (named && !seenFrom(from, named)) {
-    const entry = entryAround(named[0]!)!.widget;
+    const [first] = named.values();
+    const entry = entryAround(first!)!.widget;
     return { what: 'widget', name, meant: entry.id === undefined ? undefined : `${entry.id}-1.${name}` };
   }
   if (mayName(name, ids)) return undefined;
@@ -127,7 +129,7 @@ export function checkWidgetNames(
   if (leadsToWidget(widget) && controls !== undefined && !isTemplate(controls)) see(controls, 'controls');
   if (tooltip !== undefined && !isTemplate(tooltip)) {
     see(tooltip, 'tooltip');
-    const tip = seenFrom(from, ids.widgets.get(tooltip) ?? []);
+    const tip = seenFrom(from, ids.widgets.get(tooltip));
     if (tip && !isTip(tip.widget))
       diagnostics.add('key-needs', { key: 'tooltip', needs: tipNeeds }, origin.at(`${at}/tooltip`));
   }

@@ -6,6 +6,7 @@ import {
   seenFrom,
   templateNames,
   widgetsOf,
+  writtenIds,
   type CaseValue,
   type CheckedDocument,
   type ComponentSource,
@@ -218,7 +219,7 @@ function placedNamed(document: CheckedDocument, path: Path, id: string): PlacedS
   if ((part !== 'views' && part !== 'components') || typeof name !== 'string') return undefined;
   const root = entryOf<ViewSource | ComponentSource>(document.source[part], name);
   const all = root ? [...widgetsOf(root, pointerTo(`/${part}`, name))] : [];
-  const named = all.filter(({ widget }) => widget.id === id);
+  const named = writtenIds(all).widgets.get(id);
   const from = path.reduce<string>((pointer, key) => pointerTo(pointer, String(key)), '');
-  return seenFrom(from, named) ?? named[0];
+  return seenFrom(from, named) ?? named?.values().next().value;
 }

@@ -9,6 +9,7 @@ import {
   rootsOf,
   seenFrom,
   widgetsOf,
+  writtenIds,
   type CaseValue,
   type CheckedDocument,
   type PlacedSource,
@@ -100,15 +101,11 @@ export function namesIn(document: CheckedDocument): Names {
 }
 
 function knownWidgets(placed: readonly PlacedSource[]): [pointer: string, widget: KnownWidget][] {
-  const byId = new Map<string, PlacedSource[]>();
-  for (const one of placed) {
-    const { id } = one.widget;
-    if (id !== undefined) byId.set(id, [...(byId.get(id) ?? []), one]);
-  }
+  const { widgets } = writtenIds(placed);
   const targetsOf = ({ widget, pointer }: PlacedSource) => {
     const target = widget['anchor-to'];
     if (target === undefined || isTemplate(target)) return [];
-    return anchorTargets(target).flatMap((name) => seenFrom(pointer, byId.get(name) ?? [])?.pointer ?? []);
+    return anchorTargets(target).flatMap((name) => seenFrom(pointer, widgets.get(name))?.pointer ?? []);
   };
   return placed.map((one) => {
     const { id, kind, use, controls = id } = one.widget;
