@@ -66,13 +66,12 @@ async function fromPo(bytes: Uint8Array): Promise<[string, string][]> {
     throw new CatalogError(`it is no PO file${detail === '' ? '' : `: ${detail}`}`);
   }
   const found: [string, string][] = [];
-  for (const entries of Object.values(parsed.translations)) {
-    for (const { msgid, msgstr, comments } of Object.values(entries)) {
-      const [translation] = (msgstr as readonly string[] | undefined) ?? [];
-      if (msgid === '' || translation === undefined || translation === '') continue;
-      if (comments?.flag?.includes('fuzzy')) continue;
-      found.push([msgid, translation]);
-    }
+  // What has a context (msgctxt) is of another text, as in gettext.
+  for (const { msgid, msgstr, comments } of Object.values(parsed.translations[''] ?? {})) {
+    const [translation] = (msgstr as readonly string[] | undefined) ?? [];
+    if (msgid === '' || translation === undefined || translation === '') continue;
+    if (comments?.flag?.includes('fuzzy')) continue;
+    found.push([msgid, translation]);
   }
   return found;
 }

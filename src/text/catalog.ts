@@ -10,24 +10,12 @@ export function fallbacks(locale: string): string[] {
   return parts.map((_, at) => parts.slice(0, parts.length - at).join('-'));
 }
 
-const rightToLeftLanguages = new Set([
-  'ar',
-  'arc',
-  'ckb',
-  'dv',
-  'fa',
-  'he',
-  'ks',
-  'ps',
-  'sd',
-  'ug',
-  'ur',
-  'yi',
-]);
-
-/** Whether a language is written from right to left. */
+/** Whether a language is written from right to left: in the script it names, or is likely in (UTS 35, likely subtags; ISO 15924). */
 export function isRightToLeft(locale: string): boolean {
-  const [language, ...rest] = locale.split('-');
-  if (rest.includes('Latn')) return false;
-  return rightToLeftLanguages.has(language!.toLowerCase());
+  try {
+    return /Adlm|Ara[bn]|Hebr|Nkoo|Rohg|Syrc|Thaa/.test(new Intl.Locale(locale).maximize().script!);
+  } catch {
+    // Of a pseudo-locale for private use nothing is known.
+    return false;
+  }
 }

@@ -129,6 +129,18 @@ describe('a view in a language', () => {
     ]);
   });
 
+  test.each([
+    ['pa-Arab', 'pa'],
+    ['ckb', 'ku'],
+    ['ks', 'ks-Deva'],
+    ['he-IL', 'en'],
+    ['uz-AF', 'uz-Latn-AF'],
+  ])('%s is written from right to left, %s is not', (one, other) => {
+    const x = (language: string) =>
+      laidOut([{ id: 'a', anchor: 'start top', size: 50 }], undefined, { language }).rect('a').x;
+    expect([x(one) > 0, x(other) > 0]).toEqual([true, false]);
+  });
+
   test('a text that no catalog has is a finding with its place', () => {
     const { document } = readDocument(source);
     const { findings, locales, layouts } = checkDocument(document!, {
@@ -193,12 +205,12 @@ describe('catalog files', () => {
     return openProject(join(folder.path, 'hud.yaml'));
   };
 
-  test('are JSON or PO; fuzzy and empty translations count as none', async () => {
+  test('are JSON or PO; fuzzy and empty translations count as none, and those of another context', async () => {
     const json = await project('de.json', '{ "Depth": "Tiefe", "Air": "" }');
     expect([...json.resources.catalogs!.get('de')!]).toEqual([['Depth', 'Tiefe']]);
     const po = await project(
       'de.po',
-      'msgid ""\nmsgstr "Content-Type: text/plain; charset=UTF-8\\n"\n\nmsgid "Depth"\nmsgstr "Tiefe"\n\n#, fuzzy\nmsgid "Air"\nmsgstr "Luft"\n',
+      'msgid ""\nmsgstr "Content-Type: text/plain; charset=UTF-8\\n"\n\nmsgid "Depth"\nmsgstr "Tiefe"\n\n#, fuzzy\nmsgid "Air"\nmsgstr "Luft"\n\nmsgctxt "sonar"\nmsgid "Depth"\nmsgstr "Ferne"\n',
     );
     expect([...po.resources.catalogs!.get('de')!]).toEqual([['Depth', 'Tiefe']]);
     const drawn = await pimbotHere(['where', 'hud.yaml', '--locale', 'de', '--json'], folder.path);
