@@ -18,7 +18,7 @@ import {
   type Location,
 } from 'vscode-languageserver/node';
 import { TextDocument } from 'vscode-languageserver-textdocument';
-import { messageOf, type Diagnostic, type SourceText } from '../document/index.ts';
+import { messageOf, type CheckedTheme, type Diagnostic, type SourceText } from '../document/index.ts';
 import { EditError } from '../edit/index.ts';
 import { suggestFor } from '../mend/index.ts';
 import { openProject, type Project } from '../node/project.ts';
@@ -99,13 +99,10 @@ class LanguageServer {
       const document = this.#documents.get(textDocument.uri);
       if (!document) return [];
       const offset = document.offsetAt(position);
-      const usable = this.#known.get(textDocument.uri)?.usable?.document;
-      const found = completionsAt(
-        document.getText(),
-        offset,
-        usable && namesIn(usable),
-        !isDocument(document.getText()),
-      );
+      const isTheme = !isDocument(document.getText());
+      const usable = isTheme ? this.#usingTheme(textDocument.uri) : this.#known.get(textDocument.uri)?.usable;
+      const names = usable?.document && namesIn(usable.document);
+      const found = completionsAt(document.getText(), offset, names, isTheme);
       return (found?.options ?? []).map(({ label, insert, detail, info }, nth) => ({
         label,
         detail,
@@ -194,6 +191,17 @@ class LanguageServer {
     const { project, text: known } = this.#known.get(uri) ?? {};
     if (!project?.document || known !== text) return undefined;
     return { document, text, read: project.document, resources: project.resources };
+  }
+
+  /** An open document that has a theme file among its own. */
+  #usingTheme(uri: string): Project | undefined {
+    for (const [one, { usable }] of this.#known) {
+      const { themes = [], named = new Map<string, CheckedTheme>() } = usable?.document ?? {};
+      for (const { origin } of [...themes, ...named.values()])
+        if (origin.source && this.#location(one, origin.source, { start: 0, end: 0 }).uri === uri)
+          return usable;
+    }
+    return undefined;
   }
 
   #later(document: TextDocument, ms: number, work: () => Promise<void>): void {

@@ -124,6 +124,8 @@ cases: { a: { pick: { price: 1 }, wares: [ { left: 2 } ], on: true } }
     [`${head}      - use: gauge\n        un|`, ['unit']],
     [`${head}      - |\n        use: gauge`, ['unit']],
     [`${head}      - id: sonar\n      - id: hull\n        use: gauge\n        set:\n          |`, ['bar']],
+    [`${head}      - look: { font: |`, ['Inter']],
+    ['views:\n  dive:\n    backdrop: [ |', ['$color.sea']],
     ['cases:\n  b:\n    |', ['pick', 'wares', 'on']],
     [`${head}    expect:\n      - widget: hull.|`, ['hull.bar']],
     [`${head}      - focus-order: [|`, ['sonar', 'hull', 'far', 'row', 'tip']],

@@ -155,6 +155,32 @@ describe('pimbot lsp', () => {
     expect(await labels(hud, 'style: plate, off', 'style: pl'.length, 3)).toEqual(['plate']);
   });
 
+  test('in the file of a theme it knows what the document that has it does', async () => {
+    const theme =
+      'pimbot-theme: 1\ntokens: { color: { fog: { $type: color, $value: "#cde" } } }\nstyles:\n  plate: {}\n';
+    const other =
+      'pimbot: 1\ntheme: night.yaml\ntokens: { color: { sea: { $type: color, $value: "#123" } } }\nviews: { hud: {} }\n';
+    const open = (name: string, text: string) => {
+      writeFileSync(join(folder, name), text);
+      const its = pathToFileURL(join(folder, name)).href;
+      editor.tell('textDocument/didOpen', {
+        textDocument: { uri: its, languageId: 'yaml', version: 1, text },
+      });
+      return its;
+    };
+    const [night] = [open('night.yaml', theme), open('other.yaml', other)];
+    await editor.diagnostics(pathToFileURL(join(folder, 'other.yaml')).href, () => true);
+    editor.tell('textDocument/didChange', {
+      textDocument: { uri: night, version: 2 },
+      contentChanges: [{ text: theme.replace('{}', '{ background: $ }') }],
+    });
+    const found = await editor.ask<{ label: string }[]>('textDocument/completion', {
+      textDocument: { uri: night },
+      position: { line: 3, character: '  plate: { background: $'.length },
+    });
+    expect(found.map(({ label }) => label).sort()).toEqual(['$color.fog', '$color.sea']);
+  });
+
   test('hover says what a key does and why the widget is where it is', async () => {
     change(hud, 4);
     const { contents } = await editor.ask<{ contents: { value: string } }>(

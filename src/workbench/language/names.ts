@@ -14,6 +14,7 @@ import {
   type CheckedDocument,
   type PlacedSource,
 } from '../../document/index.ts';
+import { defaultFont, fontsOf } from '../../theme/index.ts';
 import { tokenTypesIn } from '../tokens-in.ts';
 
 /** What a document has by name that its keys may say as it is. */
@@ -68,12 +69,9 @@ export interface KnownWidget {
 /** Those of a document that has been read. */
 export function writtenNames(document: CheckedDocument): WrittenNames {
   const { components = {}, pictures = {} } = document.source;
-  const ofThemes = (key: 'styles' | 'fonts') => [
-    ...new Set(document.themes.flatMap(({ theme }) => Object.keys(theme[key] ?? {}))),
-  ];
   return {
-    styles: ofThemes('styles'),
-    fonts: ofThemes('fonts'),
+    styles: [...new Set(document.themes.flatMap(({ theme }) => Object.keys(theme.styles ?? {})))],
+    fonts: [...new Set([...Object.keys(fontsOf(document)), defaultFont])],
     pictures: Object.keys(pictures),
     components: Object.keys(components),
     themes: [...document.named.keys()],
