@@ -163,6 +163,6 @@ function complete(bench: Bench, context: CompletionContext) {
       // They stay in order.
       boost: -Math.min(nth, 99),
     })),
-    validFor: /^[\w$.-]*$/,
+    validFor: /^[\w$-]*$/,
   };
 }

@@ -75,7 +75,7 @@ class LanguageServer {
     connection.onInitialize(() => ({
       capabilities: {
         textDocumentSync: TextDocumentSyncKind.Incremental,
-        completionProvider: { triggerCharacters: [' ', ':', '$', '-', '{', ','] },
+        completionProvider: { triggerCharacters: [' ', ':', '$', '-', '{', ',', '.'] },
         hoverProvider: true,
         definitionProvider: true,
         referencesProvider: true,

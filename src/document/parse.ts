@@ -207,7 +207,11 @@ function toJson(
     else put(null);
   }
   for (const key of twice)
-    diagnostics.add('duplicate-key', { key: wordOf(key) }, { pointer: '', source, range: rangeOf(key)! });
+    diagnostics.add(
+      'duplicate-key',
+      { key: wordOf(key).slice(0, 60) },
+      { pointer: '', source, range: rangeOf(key)! },
+    );
   return twice.size > 0 ? undefined : result;
 }
 

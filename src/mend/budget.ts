@@ -74,4 +74,13 @@ export class TryBudget {
     this.#left -= looks;
     if (this.#left < 0) throw new BudgetSpent('more was tried than changes are looked for');
   }
+
+  /**
+   * Before a change is tried: the text is written and read again, and what is found is compared with what was. Reading fifty letters
+   * takes about as long as laying out a widget.
+   * @throws {BudgetSpent}
+   */
+  spendOn(letters: number, findings: number): void {
+    this.spend(Math.ceil(letters / 50) + Math.ceil(findings / 4));
+  }
 }

@@ -71,6 +71,7 @@ export function suggestFor(
 ): Suggestion | undefined {
   if (finding.outcome !== 'failed' || budget.isSpent) return undefined;
   try {
+    budget.spendOn(document.origin.source?.text.length ?? 0, before.findings.length);
     return firstThatMends(document, { finding, before, options, budget }, shared);
   } catch (error) {
     if (error instanceof BudgetSpent) return undefined;
