@@ -17,7 +17,7 @@ import {
   type ViewSource,
 } from '../../document/index.ts';
 import { contextAt, wordBefore } from './context.ts';
-import { isWidget } from './schema-at.ts';
+import { isWidget, pointerOf, type Path } from './schema-at.ts';
 
 /** The word around a place of a text: a name, a token, a key. */
 export function wordAt(
@@ -36,8 +36,6 @@ export interface WrittenAt {
   readonly source: SourceText;
   readonly range: Range;
 }
-
-type Path = readonly (string | number)[];
 
 /** Keys whose values name widgets; an id names its own. */
 const widgetKeys: ReadonlySet<string> = new Set([
@@ -125,7 +123,7 @@ function keyIn(origin: Origin, pointer: string): WrittenAt | undefined {
 }
 
 function tokenNamed(document: CheckedDocument, name: string): WrittenAt | undefined {
-  const pointer = name.split('.').reduce((at, step) => pointerTo(at, step), '');
+  const pointer = pointerOf(name.split('.'));
   for (const { origin, tokenFiles } of [...document.themes].reverse()) {
     const found = keyIn(origin, `/tokens${pointer}`);
     if (found) return found;
@@ -220,6 +218,5 @@ function placedNamed(document: CheckedDocument, path: Path, id: string): PlacedS
   const root = entryOf<ViewSource | ComponentSource>(document.source[part], name);
   const all = root ? [...widgetsOf(root, pointerTo(`/${part}`, name))] : [];
   const named = writtenIds(all).widgets.get(id);
-  const from = path.reduce<string>((pointer, key) => pointerTo(pointer, String(key)), '');
-  return seenFrom(from, named) ?? named?.values().next().value;
+  return seenFrom(pointerOf(path), named) ?? named?.values().next().value;
 }

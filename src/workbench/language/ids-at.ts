@@ -1,7 +1,6 @@
 import { isIdPattern, pointerTo } from '../../document/index.ts';
 import type { KnownWidget, Names } from './names.ts';
-
-export type Path = readonly (string | number)[];
+import { pathToWidget, pointerOf, type Path } from './schema-at.ts';
 
 /** Where widgets are named. */
 export interface NamingPlace {
@@ -19,8 +18,7 @@ export function idsAt(
   { at, word, names, id }: NamingPlace,
 ): string[] {
   const root = pointerOf(at.slice(0, 2));
-  const around = at.findLastIndex((step, nth) => typeof step === 'number' && at[nth - 1] === 'children');
-  const from = around < 0 ? root : pointerOf(at.slice(0, around + 1));
+  const from = pointerOf(pathToWidget(at) ?? at.slice(0, 2));
   const isItself = id !== undefined && names.widgets.get(from)?.id === id;
   const following = isItself && at.includes('anchor-to') ? followersOf(from, names) : undefined;
   const may = (pointer: string, { kind, use, entry }: KnownWidget) => {
@@ -65,8 +63,4 @@ export function idsIn(component: string, { widgets }: Names): string[] {
   return [...widgets].flatMap(([pointer, { id, entry }]) =>
     id !== undefined && entry === '' && pointer.startsWith(inside) ? [id] : [],
   );
-}
-
-export function pointerOf(path: Path): string {
-  return path.reduce<string>((at, step) => pointerTo(at, step), '');
 }

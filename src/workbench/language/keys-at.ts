@@ -1,9 +1,9 @@
 import { fixedBy, freeKeys } from '../../document/index.ts';
 import type { TextContext } from './context.ts';
-import { idsIn, pointerOf, type Path } from './ids-at.ts';
+import { idsIn } from './ids-at.ts';
 import type { Names } from './names.ts';
 import type { Option } from './option.ts';
-import { isKeyOf, isWidget, schemasAt } from './schema-at.ts';
+import { isKeyOf, isWidget, pointerOf, schemasAt, type Path } from './schema-at.ts';
 
 /** The keys that a map may have at a place, and has not. */
 export function keysAt(

@@ -1,10 +1,10 @@
-import { descriptionOf, pointerTo, type CheckedDocument } from '../../document/index.ts';
+import { descriptionOf, type CheckedDocument } from '../../document/index.ts';
 import { referenceScreen } from '../../edit/index.ts';
 import { openView, type Resources } from '../../view/index.ts';
 import { whyWidget } from '../../why/index.ts';
 import { contextAt } from './context.ts';
 import { wordAt } from './definitions.ts';
-import { isWidget, schemasAt } from './schema-at.ts';
+import { isWidget, pathToWidget, pointerOf, schemasAt, type Path } from './schema-at.ts';
 
 /** What an editor shows of a place: what its key does, and of a widget why it is where it is on the screen it is designed for. */
 export function hoverAt(
@@ -32,18 +32,8 @@ export function hoverAt(
   return lines.length === 0 ? undefined : lines.join('\n\n');
 }
 
-function pathToWidget(path: readonly (string | number)[]): readonly (string | number)[] | undefined {
-  for (let length = path.length; length > 0; length--)
-    if (isWidget(path.slice(0, length))) return path.slice(0, length);
-  return undefined;
-}
-
-function whyAt(
-  document: CheckedDocument,
-  resources: Resources,
-  path: readonly (string | number)[],
-): string | undefined {
-  const pointer = path.reduce<string>((at, step) => pointerTo(at, step), '');
+function whyAt(document: CheckedDocument, resources: Resources, path: Path): string | undefined {
+  const pointer = pointerOf(path);
   const views = path[0] === 'views' ? [String(path[1])] : Object.keys(document.source.views);
   for (const name of views) {
     const view = openView(document, name, { resources });

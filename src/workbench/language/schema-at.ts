@@ -1,4 +1,4 @@
-import { documentSchema, kinds, keyRow, themeSchema, type Kind } from '../../document/index.ts';
+import { documentSchema, kinds, keyRow, pointerTo, themeSchema, type Kind } from '../../document/index.ts';
 
 /** A schema, as far as completing needs it. */
 export interface PartSchema {
@@ -16,7 +16,7 @@ export interface PartSchema {
 }
 
 /** The schemas that may hold of what a path leads to, in a document or a theme file. */
-export function schemasAt(path: readonly (string | number)[], isTheme: boolean): PartSchema[] {
+export function schemasAt(path: Path, isTheme: boolean): PartSchema[] {
   const root = (isTheme ? themeSchema : documentSchema) as unknown as PartSchema;
   let now = branches(root, root);
   for (const step of path) {
@@ -47,8 +47,23 @@ function branches(schema: PartSchema, root: PartSchema): PartSchema[] {
     : [schema];
 }
 
+/** The keys and places in lists that lead somewhere in a document. */
+export type Path = readonly (string | number)[];
+
+/** A path as a JSON Pointer. */
+export function pointerOf(path: Path): string {
+  return path.reduce<string>((at, step) => pointerTo(at, step), '');
+}
+
+/** What leads to the innermost widget around a place. */
+export function pathToWidget(path: Path): Path | undefined {
+  for (let length = path.length; length > 0; length--)
+    if (isWidget(path.slice(0, length))) return path.slice(0, length);
+  return undefined;
+}
+
 /** Whether a path leads to a widget. */
-export function isWidget(path: readonly (string | number)[]): boolean {
+export function isWidget(path: Path): boolean {
   return path.at(-2) === 'children' && typeof path.at(-1) === 'number';
 }
 

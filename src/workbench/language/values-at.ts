@@ -1,9 +1,9 @@
 import type { TextContext } from './context.ts';
-import { idsAt, type NamingPlace, type Path } from './ids-at.ts';
+import { idsAt, type NamingPlace } from './ids-at.ts';
 import type { Names, ValueType, WrittenNames } from './names.ts';
 import { offerOf, type Named, type Offer } from './offered.ts';
 import type { Option } from './option.ts';
-import { schemasAt, type PartSchema } from './schema-at.ts';
+import { schemasAt, type PartSchema, type Path } from './schema-at.ts';
 
 type Add = (labels: Iterable<string>, detail: string, written?: (label: string) => string) => void;
 
