@@ -108,7 +108,7 @@ export type {
   ViewProof,
 } from './proof/index.ts';
 export { TryBudget, mend, suggestFor } from './mend/index.ts';
-export type { Mended, Suggestion } from './mend/index.ts';
+export type { Mended, Suggestion, TriedChange } from './mend/index.ts';
 export { compareSnapshots, snapshotOf } from './compare/index.ts';
 export type { Comparison, Snapshot, WidgetChange } from './compare/index.ts';
 export { withOverlay } from './paint/index.ts';

@@ -1,6 +1,6 @@
 import { availableParallelism } from 'node:os';
 import { readChanged } from '../edit/index.ts';
-import type { Suggestion } from '../mend/index.ts';
+import type { TriedChange } from '../mend/index.ts';
 import { proveOnThreads } from '../node/prove-threads.ts';
 import { apartBySupport, desktop, everySize, provedChecks, unionArea } from '../proof/index.ts';
 import { proofWords, type ProofInput } from '../report/index.ts';
@@ -15,12 +15,12 @@ const mostProved = 12;
 /** Of changes that mend a finding on the screens of a check: what becomes of it on every size, in words. */
 export async function provedSuggestions(
   { loaded, verdict, kept }: Checked,
-  suggestions: readonly (Suggestion | undefined)[],
+  suggestions: readonly (TriedChange | undefined)[],
   progress: (done: number, all: number) => void,
-): Promise<ReadonlyMap<Suggestion, string>> {
+): Promise<ReadonlyMap<TriedChange, string>> {
   const { file, document } = loaded;
-  const found = new Map<Suggestion, string>();
-  const firsts = new Map<Suggestion, Finding>();
+  const found = new Map<TriedChange, string>();
+  const firsts = new Map<TriedChange, Finding>();
   const { supported } = apartBySupport(document, verdict.views, everySize);
   suggestions.forEach((one, nth) => {
     const finding = verdict.findings[nth]!;

@@ -1,23 +1,12 @@
-import { checkOf, documentChecks } from '../checks/index.ts';
+import { checkOf } from '../checks/index.ts';
 import { pointerTo, type CheckedDocument, type Json } from '../document/index.ts';
 import { DocumentDraft, DocumentText, EditError, readChanged } from '../edit/index.ts';
 import { BuildError } from '../skeleton/index.ts';
-import {
-  Results,
-  SharedChecks,
-  isWorse,
-  keyOf,
-  planOf,
-  runBatch,
-  type Batch,
-  type CheckOptions,
-  type Finding,
-  type Verdict,
-} from '../verdict/index.ts';
+import { SharedChecks, isWorse, type CheckOptions, type Finding, type Verdict } from '../verdict/index.ts';
 import type { Screen } from '../screen/index.ts';
-import { NoSuchName, occasionKey, openView, type Occasion } from '../view/index.ts';
+import { NoSuchName, openView, type Occasion } from '../view/index.ts';
 import { losesBinding } from './bindings.ts';
-import { BudgetSpent, TryBudget, type Place } from './budget.ts';
+import { BudgetSpent, TryBudget } from './budget.ts';
 import { changedFrom } from './concerned.ts';
 import {
   Unmoved,
@@ -29,9 +18,11 @@ import {
 } from './disturbance.ts';
 import { documentRemedies, remedies } from './registry.ts';
 import type { Broken, Change } from './remedy.ts';
+import { triedOn, whole, type Telling, type Trial } from './trial.ts';
+import { byKey, type TriedBefore } from './tried-before.ts';
 
 /** A change that was tried: it mends a finding on every combination, breaks nothing, and keeps what the author meant. */
-export interface Suggestion {
+export interface TriedChange {
   /** What it does, in words that follow «try:». */
   readonly say: string;
   /** The whole text of the document after it. */
@@ -46,6 +37,10 @@ export interface Suggestion {
   readonly disturbance: Disturbance;
   /** The same in words: `moves 2 widgets by 12 u on the reference`. */
   readonly disturbs: string;
+}
+
+/** A tried change with what is left to mend after it. */
+export interface Suggestion extends TriedChange {
   /** Everything that is found with it. */
   readonly findings: readonly Finding[];
 }
@@ -69,10 +64,46 @@ export function suggestFor(
   shared = new SharedChecks(document, options.resources),
   budget = new TryBudget(),
 ): Suggestion | undefined {
+  const found = searched(document, { finding, before, options, budget }, shared, whole);
+  return found && { ...found.change, findings: found.after };
+}
+
+/** In what changes for the findings of a document are looked for. */
+export interface Search {
+  readonly document: CheckedDocument;
+  readonly before: Verdict;
+  readonly options: CheckOptions;
+  readonly shared: SharedChecks;
+  readonly budget: TryBudget;
+  /** What came of changes in earlier runs. */
+  readonly tried: TriedBefore;
+}
+
+/** The same where what was tried in an earlier run need not be tried again. @returns with the change, `keyOf` all that is found with it. */
+export function changeFor(
+  { document, shared, tried, ...trial }: Search,
+  finding: Finding,
+): Searched<string> | undefined {
+  return searched(document, { ...trial, finding }, shared, byKey(tried));
+}
+
+/** A change, and all that is found with it. */
+export interface Searched<Item> {
+  readonly change: TriedChange;
+  readonly after: readonly Item[];
+}
+
+function searched<Item>(
+  document: CheckedDocument,
+  trial: Trial,
+  shared: SharedChecks,
+  telling: Telling<Item>,
+): Searched<Item> | undefined {
+  const { finding, before, budget } = trial;
   if (finding.outcome !== 'failed' || budget.isSpent) return undefined;
   try {
     budget.spendOn(document.origin.source?.text.length ?? 0, before.findings.length);
-    return firstThatMends(document, { finding, before, options, budget }, shared);
+    return firstThatMends(document, trial, shared, telling);
   } catch (error) {
     if (error instanceof BudgetSpent) return undefined;
     throw error;
@@ -80,18 +111,19 @@ export function suggestFor(
 }
 
 /** @throws {BudgetSpent} */
-function firstThatMends(
+function firstThatMends<Item>(
   document: CheckedDocument,
   trial: Trial,
   shared: SharedChecks,
-): Suggestion | undefined {
+  telling: Telling<Item>,
+): Searched<Item> | undefined {
   const { source } = document.origin;
   if (!source) return undefined;
   const { before, finding } = trial;
   const { resources } = trial.options;
   for (const { change, draft, disturbance, ...candidate } of candidatesFor(document, trial, shared)) {
     const inView = finding.view !== undefined && isWithinView(draft, finding.view);
-    let after = attempt(() => triedOn(draft.document, trial, inView, candidate.shared, change));
+    let after = attempt(() => triedOn(draft.document, trial, inView, candidate.shared, change, telling));
     if (!after) continue;
     const written = attempt(() => {
       const text = new DocumentText(document);
@@ -103,18 +135,20 @@ function firstThatMends(
     // What YAML shares between places changes in all of them: then the text comes to something else than the values did.
     if (inOrder(read) !== inOrder(draft.document))
       after = attempt(() =>
-        triedOn(read, trial, false, new SharedChecks(read, resources, { shared }), change),
+        triedOn(read, trial, false, new SharedChecks(read, resources, { shared }), change, telling),
       );
     if (!after) continue;
     const mendsToo = before.findings.length - after.length - 1;
     return {
-      say: change.say,
-      text,
-      ...differenceOf(source.text, text),
-      mendsToo,
-      findings: after,
-      disturbance,
-      disturbs: disturbanceText(disturbance),
+      change: {
+        say: change.say,
+        text,
+        ...differenceOf(source.text, text),
+        mendsToo,
+        disturbance,
+        disturbs: disturbanceText(disturbance),
+      },
+      after,
     };
   }
   return undefined;
@@ -265,107 +299,11 @@ function worstAmong(finding: Finding, screens: readonly Screen[]): Finding['wors
   return others.reduce((worst, one) => (isWorse(finding.fails, one, worst!) ? one : worst), first);
 }
 
-interface Trial {
-  readonly finding: Finding;
-  /** What was found without the change. */
-  readonly before: Verdict;
-  readonly options: CheckOptions;
-  readonly budget: TryBudget;
-}
-
-/**
- * Everything that is found with a change; undefined as soon as it shows that the finding is still there, that something
- * is found anew, or that something is found more often or worse.
- * @param inView Whether the change concerns the finding's view alone: then others are as they were.
- */
-function triedOn(
-  changed: CheckedDocument,
-  { finding, before, options, budget }: Trial,
-  inView: boolean,
-  shared: SharedChecks,
-  { say, isOfCause }: Change,
-): readonly Finding[] | undefined {
-  const { resources } = options;
-  const { view, worst } = finding;
-  const plan = planOf(changed, inView ? { ...options, views: [view!] } : options);
-  const results = new Results(changed, plan);
-  const look = ({ view, occasion, screens }: Batch, isBroken: (one: Finding) => boolean) =>
-    runBatch(changed, resources, { view, occasion, screens }, shared, (looks, found) => {
-      budget.spend(looks);
-      const broken = found.find(isBroken);
-      if (broken) throw new Breaks({ view, occasion, screen: broken.worst.screen }, keyOf(broken));
-    });
-  const isBroken = breaking(finding, before);
-  try {
-    // The cheap test first: where it was worst, and where other changes broke something.
-    if (view !== undefined)
-      for (const { screen, ...place } of [{ view, occasion: worst, screen: worst.screen }, ...budget.hard]) {
-        const screens = options.screens.filter(({ name }) => name === screen);
-        if (plan.views.includes(place.view)) look({ ...place, screens }, breaking(finding, before));
-      }
-    for (const [nth, batch] of plan.batches.entries()) results.add(nth, look(batch, isBroken));
-  } catch (error) {
-    if (!(error instanceof Breaks)) throw error;
-    budget.brokeAt(error.place);
-    const isNew = !before.findings.some((one) => keyOf(one) === error.key);
-    if (isOfCause && isNew) budget.refuse(say);
-    return undefined;
-  }
-  const { findings } = results.verdict();
-  if (findings.some((one) => one.view === undefined && isBroken(one))) return undefined;
-  if (!inView) return findings;
-  // What is only known when every view is looked at is as it was.
-  const needAll = documentChecks.filter((check) => check.needsAll).map(({ id }) => id);
-  const kept = ({ check, view: of }: Finding) => needAll.includes(check) || (of !== undefined && of !== view);
-  return [...before.findings.filter(kept), ...findings];
-}
-
-/** Thrown where a change that is tried breaks something, or leaves what it is to mend. */
-class Breaks extends Error {
-  readonly place: Place;
-  /** What broke: `keyOf` the finding. */
-  readonly key: string;
-
-  constructor(place: Place, key: string) {
-    super('this change breaks something');
-    this.place = place;
-    this.key = key;
-  }
-}
-
-/**
- * Asks of one finding after the other whether a change breaks something by it: one that was not there, the one it is to mend, or one
- * that is on more layouts than before, or worse. Where the one it is to mend was, it may have hidden one that others have.
- */
-function breaking(finding: Finding, before: Verdict): (one: Finding) => boolean {
-  const target = keyOf(finding);
-  const hidden = new Set(finding.occurrences.map(placeOf));
-  const old = new Map(before.findings.map((one) => [keyOf(one), one]));
-  const counts = new Map<string, number>();
-  return (one) => {
-    const key = keyOf(one);
-    const was = old.get(key);
-    if (!was || key === target) return true;
-    const elsewhere = one.occurrences.filter((each) => !hidden.has(placeOf(each))).length;
-    const count = (counts.get(key) ?? 0) + elsewhere;
-    counts.set(key, count);
-    return count > was.occurrences.length || isWorse(one.fails, one.worst, was.worst, tolerance);
-  };
-}
-
-/** The screen and occasion of an occurrence. */
-function placeOf(one: Finding['worst']): string {
-  return `${one.screen} ${occasionKey(one)}`;
-}
-
 /** Whether what was changed lies in one of the views, and so concerns no other. */
 function isWithinView({ touched }: DocumentDraft, view: string): boolean {
   const pointer = pointerTo('/views', view);
   return touched.every((map) => map === pointer || map.startsWith(`${pointer}/`));
 }
-
-/** What rounding may make of a measured value. */
-const tolerance = 1e-6;
 
 /** The one place where two texts differ. */
 function differenceOf(old: string, now: string): { start: number; end: number; insert: string } {

@@ -4,6 +4,7 @@ import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { deserialize, serialize } from 'node:v8';
 import type { CheckedDocument } from '../document/index.ts';
+import { digestBytes, digestOf } from './digest.ts';
 import { writeWhole } from './files.ts';
 
 /** More results, or bytes of them, than this are not kept; those that were used longest ago go first. */
@@ -15,15 +16,16 @@ const mostBytes = 64 * 1024 * 1024;
 /** What the results of a view follow from. */
 export interface AskedOfView {
   readonly document: CheckedDocument;
-  readonly view: string;
+  /** Undefined where they follow from all views. */
+  readonly view: string | undefined;
   /** Of every byte that was read beside the document itself. */
   readonly named: string;
   /** What was looked for, and in what: as JSON tells it. */
-  readonly asked: readonly ['check' | 'proof', unknown];
+  readonly asked: readonly ['check' | 'proof' | 'changes' | 'suggestions', unknown];
 }
 
 /**
- * What checks and proofs of views found, kept in the project's `node_modules/.cache` from one run to the next; a project without
+ * What checks and proofs of views found, and what came of changes, kept in the project's `node_modules/.cache` from one run to the next; a project without
  * `node_modules` keeps nothing. A view goes by all that its results follow from: this program, the document without its
  * other views, every file it names, and what was asked of it.
  */
@@ -109,16 +111,10 @@ export class KeptResults {
   #pathOf({ document, view, named, asked }: AskedOfView): string | undefined {
     if (this.#folder === undefined) return undefined;
     const { source, themeName } = document;
-    const own = { ...source, views: { [view]: source.views[view] } };
+    const own = view === undefined ? source : { ...source, views: { [view]: source.views[view] } };
     const key = digestOf(JSON.stringify([this.#program, named, themeName, own, asked])).toString('hex');
     return join(this.#folder, `${key}.kept`);
   }
-}
-
-const digestBytes = 32;
-
-function digestOf(what: string | Buffer): Buffer {
-  return createHash('sha256').update(what).digest();
 }
 
 /** The program and what of its surroundings decides how texts are filled in. */

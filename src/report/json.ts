@@ -1,4 +1,4 @@
-import type { Suggestion } from '../mend/index.ts';
+import type { TriedChange } from '../mend/index.ts';
 import type { Finding } from '../verdict/index.ts';
 import { factors } from '../view/index.ts';
 import { findingPlace, suggestionOf, type ReportInput } from './report.ts';
@@ -7,7 +7,7 @@ import { sentenceOf } from './wording.ts';
 
 /** The change that mends a finding: what it says, and the one place of the text it replaces. */
 function suggestionIn(input: ReportInput, finding: Finding): object {
-  const proved = (one: Suggestion) => input.onEverySize?.get(one);
+  const proved = (one: TriedChange) => input.onEverySize?.get(one);
   const one = suggestionOf(input, finding);
   if (!one) return {};
   const { say, start, end, insert, mendsToo, disturbance } = one;

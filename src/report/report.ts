@@ -1,5 +1,5 @@
 import type { Finding, Verdict } from '../verdict/index.ts';
-import type { Suggestion } from '../mend/index.ts';
+import type { TriedChange } from '../mend/index.ts';
 import type { CheckedDocument } from '../document/index.ts';
 
 /** A checked file and what came of it. */
@@ -9,9 +9,9 @@ export interface ReportInput {
   readonly document: CheckedDocument;
   readonly verdict: Verdict;
   /** For each finding of the verdict, in its order: a change that was tried and mends it. */
-  readonly suggestions?: readonly (Suggestion | undefined)[];
+  readonly suggestions?: readonly (TriedChange | undefined)[];
   /** What a change does on every size, in words, where that is proved. */
-  readonly onEverySize?: ReadonlyMap<Suggestion, string>;
+  readonly onEverySize?: ReadonlyMap<TriedChange, string>;
   /** Failed findings for which no change was tried. */
   readonly untried?: number;
 }
@@ -29,7 +29,7 @@ export interface Tones {
 export function suggestionOf(
   { verdict, suggestions }: ReportInput,
   finding: Finding,
-): Suggestion | undefined {
+): TriedChange | undefined {
   return suggestions?.[verdict.findings.indexOf(finding)];
 }
 

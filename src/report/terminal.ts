@@ -2,7 +2,7 @@ import type { Finding, Verdict } from '../verdict/index.ts';
 import { factors } from '../view/index.ts';
 import { byPlace, causesOf, namesOf, reachOf, varies, type Cause } from './causes.ts';
 import { gridOf } from './grid.ts';
-import type { Suggestion } from '../mend/index.ts';
+import type { TriedChange } from '../mend/index.ts';
 import { findingPlace, suggestionOf, type Tones, type ReportInput } from './report.ts';
 import { amount, counted, occasionOf, printable, sentenceOf } from './wording.ts';
 import { wrapped } from './wrap.ts';
@@ -181,7 +181,7 @@ function suggested(
 }
 
 /** What is proved of a change, after what is said of it. */
-function provedWords({ onEverySize }: ReportInput, suggestion: Suggestion): string {
+function provedWords({ onEverySize }: ReportInput, suggestion: TriedChange): string {
   const words = onEverySize?.get(suggestion);
   return words === undefined ? '' : `; ${words}`;
 }

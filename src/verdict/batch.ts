@@ -11,7 +11,7 @@ import type { Widget } from '../dress/index.ts';
 import { EffortSpent } from '../scene/index.ts';
 import type { Screen, ScreenSize } from '../screen/index.ts';
 import { SharedViews, occasionKey, openView, type Form, type Resources, type View } from '../view/index.ts';
-import { Findings, type Finding, type Occurrence } from './finding.ts';
+import { Findings, keyOf as findingKey, type Finding, type Occurrence } from './finding.ts';
 import type { Reason } from '../why/index.ts';
 import type { Batch } from './plan.ts';
 
@@ -90,9 +90,9 @@ function keyOf({ name, width, height }: Screen, hudSize: number): string {
 /**
  * Called after each screen. May throw: then nothing more is looked at.
  * @param looks How much work it was: about so many widgets laid out and checked.
- * @param found What was found on it.
+ * @param found What was found on it, by `keyOf` each; the same may be found twice.
  */
-export type OnScreen = (looks: number, found: readonly Finding[]) => void;
+export type OnScreen = (looks: number, found: readonly (readonly [string, Finding])[]) => void;
 
 /** Comparisons that cost as much as laying out and checking one widget. */
 const comparisonsALook = 50;
@@ -189,9 +189,11 @@ export function lookAt(
     }
     const on: Place = { view, screen, widgets: form.tree.widgets, scale };
     const here = [...drafted].flatMap(([nth, drafts]) =>
-      findingsOf(run[nth]!, drafts, on, acceptances).map((one) => one.explained()),
+      findingsOf(run[nth]!, drafts, on, acceptances).map(
+        (one) => [findingKey(one), one.explained()] as const,
+      ),
     );
-    for (const one of here) findings.add(one);
+    for (const [key, one] of here) findings.add(one, key);
     onScreen?.(on.widgets.length + compared / comparisonsALook, here);
   }
   return { findings: findings.all, accepted: acceptances.used, shown: [...shown] };

@@ -83,7 +83,7 @@ export function keyOf({
   facts,
 }: Omit<Finding, 'reasons'>): string {
   const apart = outcome === 'failed' ? apartOf(check, facts) : undefined;
-  return [check, outcome, view, widget, other, missing, pointer, apart].join('\n');
+  return `${check}\n${outcome}\n${view ?? ''}\n${widget}\n${other ?? ''}\n${missing ?? ''}\n${pointer}\n${apart ?? ''}`;
 }
 
 /** Findings of one widget and check, put together from all batches in their order. */
@@ -94,9 +94,8 @@ export class Findings {
     return [...this.#byKey.values()];
   }
 
-  /** Adds a finding; one that is known gets its occurrences, and its reasons where they are of a worse one. */
-  add(finding: Finding): void {
-    const key = keyOf(finding);
+  /** Adds a finding; one that is known gets its occurrences, and its reasons where they are of a worse one. @param key `keyOf` it. */
+  add(finding: Finding, key = keyOf(finding)): void {
     const known = this.#byKey.get(key);
     if (!known) {
       this.#byKey.set(key, { ...finding, occurrences: [...finding.occurrences] });

@@ -1,5 +1,5 @@
 /* A document and what varies in; batches that may run anywhere, and the findings of all of them in one order out. */
-export { Results, checkDocument, checkView, keptOn } from './run.ts';
+export { Results, checkDocument, checkView, foundWritten, keptOn } from './run.ts';
 export { SharedChecks, askedOf, foundBy, lookAt, runBatch } from './batch.ts';
 export type { Unexplained } from './batch.ts';
 export type { BatchResult, ChangedFrom } from './batch.ts';

@@ -62,12 +62,19 @@ export class Results {
     return this.#plan.batches.flatMap((_, nth) => (nth < this.#next || this.#early.has(nth) ? [] : [nth]));
   }
 
+  /** What all batches found. @throws RangeError while batches are missing. */
+  together(): BatchResult {
+    if (this.#next < this.#plan.batches.length)
+      throw new RangeError(`${this.missing.length} batches have no result`);
+    return { findings: this.#findings.all, accepted: this.#acceptances.used, shown: [...this.#shown] };
+  }
+
   /** @throws RangeError while batches are missing. */
   verdict(): Verdict {
-    const { views, factors, coverage, layouts, combinations, unsupported, whole, batches } = this.#plan;
-    if (this.#next < batches.length) throw new RangeError(`${this.missing.length} batches have no result`);
-    const looked = whole ? { acceptances: this.#acceptances, shown: this.#shown } : undefined;
-    const written = checkWritten(this.#document, this.#acceptances, looked);
+    const { views, factors, coverage, layouts, combinations, unsupported, batches } = this.#plan;
+    const together = this.together();
+    const acceptances = acceptancesOf(together);
+    const written = checkWritten(this.#document, this.#plan, together, acceptances);
     return {
       views,
       ...factors,
@@ -83,22 +90,39 @@ export class Results {
               ...occasion,
               screens: screens.map(({ name }) => name),
             })),
-      accepted: this.#acceptances.count,
-      findings: [...written, ...this.#findings.all],
+      accepted: acceptances.count,
+      findings: [...written, ...together.findings],
     };
   }
 }
 
 /**
  * What concerns the document whatever screen it is on.
- * @param looked Undefined where not all was looked at.
+ * @param looked What its layouts used and showed, all of them.
  */
+export function foundWritten(
+  document: CheckedDocument,
+  plan: CheckPlan,
+  looked: Omit<BatchResult, 'findings'>,
+): readonly Finding[] {
+  return checkWritten(document, plan, looked, acceptancesOf(looked));
+}
+
+function acceptancesOf({ accepted }: Pick<BatchResult, 'accepted'>): Acceptances {
+  const acceptances = new Acceptances();
+  acceptances.add(accepted);
+  return acceptances;
+}
+
 function checkWritten(
   document: CheckedDocument,
+  { whole }: CheckPlan,
+  { shown }: Pick<BatchResult, 'shown'>,
   acceptances: Acceptances,
-  looked: WhollyLooked | undefined,
 ): Finding[] {
   const found: Finding[] = [];
+  // Of what was not looked at nobody can say that it is never shown.
+  const looked: WhollyLooked | undefined = whole ? { acceptances, shown: new Set(shown) } : undefined;
   const written = { document, checks: [...checks, ...documentChecks].map(({ id }) => id) };
   for (const check of documentChecks) {
     const report = ({

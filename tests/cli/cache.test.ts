@@ -16,11 +16,12 @@ import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 const folder = temporaryFolder();
 const kept = join(folder.path, 'node_modules', '.cache', 'pimbot');
 const path = (name: string) => join(folder.path, name);
-const check = (...more: string[]) =>
+const suggest = (...more: string[]) =>
   pimbotHere(
-    ['check', 'hud.yaml', '--json', '--no-suggest', '--screen', 'desktop', '--screen', 'square', ...more],
+    ['check', 'hud.yaml', '--json', '--screen', 'desktop', '--screen', 'square', ...more],
     folder.path,
   );
+const check = (...more: string[]) => suggest('--no-suggest', ...more);
 const prove = (...more: string[]) =>
   pimbotHere(['prove', 'hud.yaml', '--json', '--from', '900x600', '--to', '1280x720', ...more], folder.path);
 
@@ -43,6 +44,7 @@ views:
     backdrop: "#001018"
     children:
       - { id: b, kind: text, text: Depth, style: plate, anchor: left bottom }
+      - { id: c, kind: text, text: Air, style: plate, anchor: right top, pivot: left top }
 `;
 const theme = `pimbot-theme: 1
 tokens: { ink: "#e8fff4" }
@@ -68,7 +70,7 @@ beforeAll(() => {
 });
 afterAll(() => folder.remove());
 
-test('after a change of anything, a check or a proof says what one without a cache says', async () => {
+test('after a change of anything, a check, its suggestions or a proof say what one without a cache says', async () => {
   const changes: readonly (readonly [string, () => void])[] = [
     ['nothing', () => undefined],
     [
@@ -110,7 +112,7 @@ test('after a change of anything, a check or a proof says what one without a cac
     ['a font', () => cpSync('assets/fonts/inter-700.woff', path('deep.woff'))],
   ];
   const seen = new Map([
-    [check, new Set<string>()],
+    [suggest, new Set<string>()],
     [prove, new Set<string>()],
   ]);
   for (const [what, change] of changes) {
@@ -125,6 +127,7 @@ test('after a change of anything, a check or a proof says what one without a cac
   }
   // The changes do change what is said.
   for (const said of seen.values()) expect(said.size).toBeGreaterThan(9);
+  expect([...seen.get(suggest)!].filter((out) => out.includes('"suggestion"')).length).toBeGreaterThan(9);
   const [plain, larger] = [await check(), await check('--hud-size', '3')];
   expect(larger.out).not.toBe(plain.out);
   expect(larger).toEqual(await check('--hud-size', '3', '--no-cache'));
@@ -143,13 +146,15 @@ const comparing = () =>
   pimbotHere(['compare', 'hud.yaml', 'hud.yaml', '--prove', '--screen', 'square'], folder.path);
 
 test.each([
-  ['check', check, 1],
-  ['prove', prove, 1],
-  ['check --prove', () => check('--prove'), 2],
-  ['compare --prove', comparing, 1],
+  ['check', check, { read: 2, added: 1 }],
+  // Changes of the view, and what was suggested of the text.
+  ['check with suggestions', suggest, { read: 3, added: 3 }],
+  ['prove', prove, { read: 2, added: 1 }],
+  ['check --prove', () => check('--prove'), { read: 4, added: 2 }],
+  ['compare --prove', comparing, { read: 2, added: 1 }],
 ] as const)(
   '%s looks again at what has changed alone, and at what was tampered with',
-  async (_, run, each) => {
+  async (_, run, { read, added }) => {
     rmSync(kept, { recursive: true, force: true });
     writeFileSync(path('hud.yaml'), document);
     const first = await run();
@@ -159,10 +164,10 @@ test.each([
     expect(await run()).toEqual(first);
     expect(new Set(readdirSync(kept))).toEqual(before);
     // Both views were read, and are used last now.
-    expect(ageAll()).toBe(all - 2 * each);
+    expect(ageAll()).toBe(all - read);
     writeFileSync(path('hud.yaml'), document.replace('text: Depth', 'text: Keel'));
     await run();
-    expect(readdirSync(kept).filter((name) => !before.has(name))).toHaveLength(each);
+    expect(readdirSync(kept).filter((name) => !before.has(name))).toHaveLength(added);
     writeFileSync(path('hud.yaml'), document);
     for (const name of readdirSync(kept)) {
       const bytes = readFileSync(join(kept, name));
