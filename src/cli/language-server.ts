@@ -1,9 +1,10 @@
+import { realpathSync } from 'node:fs';
 import { dirname, isAbsolute, join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import {
   CodeActionKind,
   CompletionItemKind,
-  DiagnosticSeverity,
+  DidChangeWatchedFilesNotification,
   LSPErrorCodes,
   MarkupKind,
   ResponseError,
@@ -18,13 +19,12 @@ import {
   type Location,
 } from 'vscode-languageserver/node';
 import { TextDocument } from 'vscode-languageserver-textdocument';
-import { messageOf, type CheckedTheme, type Diagnostic, type SourceText } from '../document/index.ts';
+import type { Range, SourceText } from '../document/index.ts';
 import { EditError } from '../edit/index.ts';
 import { suggestFor } from '../mend/index.ts';
 import { openProject, type Project } from '../node/project.ts';
-import { sentenceOf } from '../report/index.ts';
 import { screens } from '../screen/index.ts';
-import { checkDocument, keyOf, type CheckOptions, type Verdict } from '../verdict/index.ts';
+import { checkDocument, keyOf, type CheckOptions } from '../verdict/index.ts';
 import { wrongValues } from '../view/index.ts';
 import {
   completionsAt,
@@ -36,22 +36,12 @@ import {
   symbolsOf,
   type NamedPart,
 } from '../workbench/index.ts';
+import { documentsAbove } from './meant-files.ts';
+import { shownByFile, shownRange, type Known } from './shown.ts';
 
 /** How long somebody has to pause before what was typed is read, and before it is checked on every screen, in ms. */
 const readAfter = 150;
 const checkAfter = 900;
-
-/** What is known of an open file. */
-interface Known {
-  project: Project;
-  /** The text it was read from. */
-  text: string;
-  /** The last version that could be used. */
-  usable: Project | undefined;
-  verdict: Verdict | undefined;
-  /** What cases give that keys cannot be: nothing else is found then. */
-  refused?: readonly Diagnostic[];
-}
 
 /** Serves editors over the Language Server Protocol 3.17, until the input ends. */
 export function serveLanguage(input: NodeJS.ReadableStream, output: NodeJS.WritableStream): Promise<void> {
@@ -63,8 +53,22 @@ export function serveLanguage(input: NodeJS.ReadableStream, output: NodeJS.Writa
 class LanguageServer {
   readonly #connection: Connection;
   readonly #documents = new TextDocuments(TextDocument);
-  readonly #known = new Map<string, Known>();
+  readonly #known = new Map<string, Known & { readonly turn: number }>();
+  /** Counts readings: one that began later knows better. */
+  #turn = 0;
   readonly #timers = new Map<string, ReturnType<typeof setTimeout>>();
+  /** What is told of files, by the document it is told for. */
+  readonly #shown = new Map<string, ReadonlyMap<string, readonly Shown[]>>();
+  /** Documents on the disk that name an open file which no open document names, by its path. */
+  readonly #beside = new Map<string, Project>();
+  readonly #typed = (path: string): string | undefined =>
+    this.#documents
+      .all()
+      .find(({ uri }) => {
+        const file = fileOf(uri);
+        return file !== undefined && realPath(file) === path;
+      })
+      ?.getText();
 
   constructor(connection: Connection) {
     this.#connection = connection;
@@ -72,35 +76,58 @@ class LanguageServer {
 
   serve(): Promise<void> {
     const connection = this.#connection;
-    connection.onInitialize(() => ({
-      capabilities: {
-        textDocumentSync: TextDocumentSyncKind.Incremental,
-        completionProvider: { triggerCharacters: [' ', ':', '$', '-', '{', ',', '.'] },
-        hoverProvider: true,
-        definitionProvider: true,
-        referencesProvider: true,
-        documentHighlightProvider: true,
-        documentSymbolProvider: true,
-        renameProvider: true,
-        codeActionProvider: { codeActionKinds: [CodeActionKind.QuickFix] },
-      },
-      serverInfo: { name: 'pimbot' },
-    }));
+    let watches = false;
+    connection.onInitialize(({ capabilities: { workspace } }) => {
+      watches = workspace?.didChangeWatchedFiles?.dynamicRegistration ?? false;
+      return {
+        capabilities: {
+          textDocumentSync: TextDocumentSyncKind.Incremental,
+          completionProvider: { triggerCharacters: [' ', ':', '$', '-', '{', ',', '.'] },
+          hoverProvider: true,
+          definitionProvider: true,
+          referencesProvider: true,
+          documentHighlightProvider: true,
+          documentSymbolProvider: true,
+          renameProvider: true,
+          codeActionProvider: { codeActionKinds: [CodeActionKind.QuickFix] },
+        },
+        serverInfo: { name: 'pimbot' },
+      };
+    });
     this.#documents.onDidChangeContent(({ document }) =>
       this.#later(document, readAfter, () => this.#read(document)),
     );
     this.#documents.onDidClose(({ document: { uri } }) => {
       clearTimeout(this.#timers.get(uri));
       this.#timers.delete(uri);
+      const file = fileOf(uri);
       this.#known.delete(uri);
-      void connection.sendDiagnostics({ uri, diagnostics: [] });
+      if (file === undefined) return;
+      this.#takeBack(uri);
+      const path = realPath(file);
+      const beside = this.#beside.get(path);
+      if (beside) this.#takeBack(pathToFileURL(beside.files[0]!).href);
+      this.#beside.delete(path);
+      // What was typed into it and not saved is gone.
+      this.#readOpen([path]);
+    });
+    connection.onInitialized(() => {
+      if (watches) void connection.client.register(DidChangeWatchedFilesNotification.type, watched);
+    });
+    connection.onDidChangeWatchedFiles(({ changes }) => {
+      const paths = changes.flatMap(({ uri }) => fileOf(uri) ?? []).map(realPath);
+      this.#readOpen(paths);
     });
     connection.onCompletion(({ textDocument, position }) => {
       const document = this.#documents.get(textDocument.uri);
       if (!document) return [];
       const offset = document.offsetAt(position);
       const isTheme = !isDocument(document.getText());
-      const usable = isTheme ? this.#usingTheme(textDocument.uri) : this.#known.get(textDocument.uri)?.usable;
+      const file = fileOf(textDocument.uri);
+      const usable =
+        isTheme && file !== undefined
+          ? this.#naming(realPath(file))
+          : this.#known.get(textDocument.uri)?.usable;
       const names = usable?.document && namesIn(usable.document);
       const found = completionsAt(document.getText(), offset, names, isTheme);
       return (found?.options ?? []).map(({ label, insert, detail, info }, nth) => ({
@@ -193,15 +220,11 @@ class LanguageServer {
     return { document, text, read: project.document, resources: project.resources };
   }
 
-  /** An open document that has a theme file among its own. */
-  #usingTheme(uri: string): Project | undefined {
-    for (const [one, { usable }] of this.#known) {
-      const { themes = [], named = new Map<string, CheckedTheme>() } = usable?.document ?? {};
-      for (const { origin } of [...themes, ...named.values()])
-        if (origin.source && this.#location(one, origin.source, { start: 0, end: 0 }).uri === uri)
-          return usable;
-    }
-    return undefined;
+  /** A document that names a file: an open one, or one beside it on the disk. */
+  #naming(path: string): Project | undefined {
+    for (const { project, usable } of this.#known.values())
+      if (project.files.map(realPath).includes(path)) return usable ?? project;
+    return this.#beside.get(path);
   }
 
   #later(document: TextDocument, ms: number, work: () => Promise<void>): void {
@@ -218,13 +241,51 @@ class LanguageServer {
   async #read(document: TextDocument): Promise<void> {
     const text = document.getText();
     const { uri } = document;
-    if (!isDocument(text) || !uri.startsWith('file:')) return;
+    const file = fileOf(uri);
+    if (file === undefined) return;
+    if (!isDocument(text)) return this.#readNaming(realPath(file));
+    const turn = ++this.#turn;
     const before = this.#known.get(uri);
-    const project = await openProject(fileURLToPath(uri), { text, like: before?.usable });
-    const usable = project.document ? project : before?.usable;
-    this.#known.set(uri, { project, text, usable, verdict: undefined });
-    this.#tell(document);
+    const project = await openProject(file, { text, like: before?.usable, typed: this.#typed });
+    // It was closed meanwhile, or read again with what was typed later.
+    if (!this.#documents.get(uri) || (this.#known.get(uri)?.turn ?? 0) > turn) return;
+    const usable = project.document ? project : this.#known.get(uri)?.usable;
+    this.#known.set(uri, { project, text, usable, turn });
+    this.#tell(uri);
     if (project.document) this.#later(document, checkAfter, () => this.#check(document));
+  }
+
+  /** A file that is no document has changed: the documents that name it are others now. */
+  async #readNaming(path: string): Promise<void> {
+    if (!this.#readOpen([path])) await this.#readBeside(path);
+  }
+
+  /** Reads the open documents again that name any of some files. @returns whether there is one. */
+  #readOpen(paths: readonly string[]): boolean {
+    const naming = this.#documents.all().filter(({ uri }) => {
+      const files = this.#known.get(uri)?.project.files.slice(1) ?? [];
+      return files.some((one) => paths.includes(realPath(one)));
+    });
+    for (const one of naming) this.#later(one, readAfter, () => this.#read(one));
+    return naming.length > 0;
+  }
+
+  /** The same where no open document names it: the nearest one on the disk that does tells what is wrong with it. */
+  async #readBeside(path: string): Promise<void> {
+    const like = this.#beside.get(path);
+    for (const file of [...(like ? [like.files[0]!] : []), ...documentsAbove(path)]) {
+      const project = await openProject(file, { like, typed: this.#typed }).catch(() => undefined);
+      if (!project?.files.slice(1).map(realPath).includes(path)) continue;
+      this.#beside.set(path, project);
+      const known: Known = { project, text: '', usable: project };
+      const shown = shownByFile(known, file, (source, range) => locationOf(source, range, file));
+      // Of a document nobody has opened nothing is told but what stands in this file.
+      this.#publish(
+        pathToFileURL(file).href,
+        new Map([...shown].filter(([name]) => realPath(name) === path)),
+      );
+      return;
+    }
   }
 
   async #check(document: TextDocument): Promise<void> {
@@ -234,60 +295,64 @@ class LanguageServer {
     // Only one case is checked; what is wrong with the others keeps a document from being used as well.
     known.refused = wrongValues(read, resources);
     if (known.refused.length === 0) known.verdict = checkDocument(read, optionsOf(known.project));
-    this.#tell(document);
+    this.#tell(document.uri);
     await Promise.resolve();
   }
 
-  #tell(document: TextDocument): void {
-    const known = this.#known.get(document.uri);
-    if (!known) return;
-    const file = fileURLToPath(document.uri);
-    const diagnostics = [...known.project.diagnostics, ...(known.refused ?? [])].map((one) =>
-      shownOf(one, document, file),
+  #tell(uri: string): void {
+    const known = this.#known.get(uri);
+    const file = fileOf(uri);
+    if (!known || file === undefined) return;
+    this.#publish(
+      uri,
+      shownByFile(known, file, (source, range) => this.#location(uri, source, range)),
     );
-    const { document: checked } = known.project;
-    for (const finding of known.verdict?.findings ?? []) {
-      const { range } = checked!.origin.atKey(finding.pointer);
-      const start = document.positionAt(range?.start ?? 0);
-      // The line it starts on: a widget's range goes over all that is in it.
-      const line = document.getText().indexOf('\n', range?.start ?? 0);
-      const end = document.positionAt(Math.min(range?.end ?? 0, line < 0 ? Infinity : line));
-      diagnostics.push({
-        range: { start, end },
-        severity: finding.severity === 'error' ? DiagnosticSeverity.Warning : DiagnosticSeverity.Information,
-        source: 'pimbot',
-        code: finding.check,
-        message: `${finding.view === undefined ? '' : `${finding.view}/`}${finding.widget} ${sentenceOf(finding)}${whereOf(finding.occurrences)}`,
-        data: { key: keyOf(finding) },
-        relatedInformation: finding.reasons.flatMap(({ text, pointer }) => {
-          const { source, range: place } = checked!.origin.at(pointer);
-          return source && place
-            ? [{ location: this.#location(document.uri, source, place), message: text }]
-            : [];
-        }),
-      });
-    }
-    void this.#connection.sendDiagnostics({ uri: document.uri, version: document.version, diagnostics });
   }
 
-  #location(uri: string, source: SourceText, { start, end }: { start: number; end: number }): Location {
+  /** Tells what is wrong by a document: with it, and with the files it names; what was wrong with others before is taken back. */
+  #publish(by: string, shown: ReadonlyMap<string, readonly Shown[]>): void {
+    const before = this.#shown.get(by) ?? new Map<string, readonly Shown[]>();
+    const own = fileOf(by)!;
+    const now = new Map([...shown].map(([name, all]) => [name === own ? by : this.#uriOf(name), all]));
+    this.#shown.set(by, now);
+    for (const uri of new Set([...before.keys(), ...now.keys()])) {
+      // Two documents may name one theme, and both say the same of it.
+      const all = [...this.#shown.values()].flatMap((each) => each.get(uri) ?? []);
+      const diagnostics = [
+        ...new Map(all.map((one) => [JSON.stringify([one.range, one.message]), one])).values(),
+      ];
+      const version = this.#documents.get(uri)?.version;
+      void this.#connection.sendDiagnostics({ uri, version, diagnostics });
+    }
+  }
+
+  #takeBack(by: string): void {
+    if (!this.#shown.has(by)) return;
+    this.#publish(by, new Map());
+    this.#shown.delete(by);
+  }
+
+  #location(uri: string, source: SourceText, range: Range): Location {
     const file = fileURLToPath(uri);
-    const path = isAbsolute(source.name) ? source.name : join(dirname(file), source.name);
-    const place = (offset: number) => {
-      const { line, column } = source.placeOf(offset);
-      return { line: line - 1, character: column - 1 };
-    };
-    return {
-      uri: path === file ? uri : pathToFileURL(path).href,
-      range: { start: place(start), end: place(end) },
-    };
+    const found = locationOf(source, range, file);
+    return source.name === file ? { ...found, uri } : { ...found, uri: this.#uriOf(source.name) };
+  }
+
+  /** The name an editor has for a file: as it opened it, where it did. */
+  #uriOf(path: string): string {
+    const real = realPath(path);
+    const open = this.#documents.keys().find((uri) => {
+      const file = fileOf(uri);
+      return file !== undefined && realPath(file) === real;
+    });
+    return open ?? pathToFileURL(path).href;
   }
 
   /** The tested changes for findings, and the name that was meant where one was mistyped. */
   #actions(uri: string, shown: readonly Shown[]): CodeAction[] {
     const document = this.#documents.get(uri);
+    if (!document) return [];
     const known = this.#known.get(uri);
-    if (!document || !known || known.text !== document.getText()) return [];
     return shown.flatMap((diagnostic): CodeAction[] => {
       const data = diagnostic.data as { key?: string; meant?: string } | undefined;
       const edit = (start: number, end: number, newText: string) => ({
@@ -310,6 +375,7 @@ class LanguageServer {
           },
         ];
       }
+      if (known?.text !== document.getText()) return [];
       const finding = known.verdict?.findings.find((one) => keyOf(one) === data?.key);
       if (!finding || !known.project.document || !known.verdict) return [];
       const found = suggestFor(known.project.document, finding, known.verdict, optionsOf(known.project));
@@ -341,6 +407,29 @@ function optionsOf({ document, resources }: Project): CheckOptions {
   };
 }
 
+/** Files that documents name: a change of one is told by the editor, where it can. */
+const watched = { watchers: [{ globPattern: '**/*.{yaml,yml,json,po,svg,png,woff,woff2,ttf,otf}' }] };
+
+/** Where something stands, in the document's own file or one that it names. */
+function locationOf(source: SourceText, range: Range, file: string): Location {
+  const path = isAbsolute(source.name) ? source.name : join(dirname(file), source.name);
+  return { uri: pathToFileURL(path).href, range: shownRange(source, range) };
+}
+
+/** The path an editor's name of a file stands for; undefined for what is no file. */
+function fileOf(uri: string): string | undefined {
+  return uri.startsWith('file:') ? fileURLToPath(uri) : undefined;
+}
+
+/** A path without links; as it is where there is no such file. */
+function realPath(path: string): string {
+  try {
+    return realpathSync(path);
+  } catch {
+    return path;
+  }
+}
+
 function rangeIn(document: TextDocument, { start, end }: { start: number; end: number }) {
   return { start: document.positionAt(start), end: document.positionAt(end) };
 }
@@ -366,30 +455,6 @@ function symbolOf(
     range: rangeIn(document, whole),
     selectionRange: rangeIn(document, range),
     children: parts.map((one) => symbolOf(one, document)),
-  };
-}
-
-function whereOf(occurrences: readonly { readonly screen: string }[]): string {
-  const names = [...new Set(occurrences.map(({ screen }) => screen))];
-  if (names.length <= 3) return ` (${names.join(', ')})`;
-  return ` (${names.slice(0, 2).join(', ')} and ${names.length - 2} more screens)`;
-}
-
-function shownOf(diagnostic: Diagnostic, document: TextDocument, file: string): Shown {
-  const { source, range, severity, code, facts } = diagnostic;
-  const own = source?.name === file && range;
-  const place = source && range && !own ? source.placeOf(range.start) : undefined;
-  const start = own ? document.positionAt(range.start) : { line: 0, character: 0 };
-  const end = own ? document.positionAt(range.end) : { line: 0, character: 1 };
-  const { meant } = facts as { meant?: string };
-  const where = place ? `${source!.name}:${place.line}:${place.column}: ` : '';
-  return {
-    range: { start, end },
-    severity: severity === 'error' ? DiagnosticSeverity.Error : DiagnosticSeverity.Warning,
-    source: 'pimbot',
-    code,
-    message: where + messageOf(diagnostic),
-    ...(own && meant !== undefined && { data: { meant } }),
   };
 }
 

@@ -1,6 +1,7 @@
 import { closeSync, openSync, readSync, readdirSync } from 'node:fs';
 import { basename, dirname, extname, join } from 'node:path';
 import { nearestName } from '../document/index.ts';
+import { projectRoot } from '../node/project.ts';
 
 /* Which file somebody may have meant by a path that is no document. */
 
@@ -17,6 +18,16 @@ export function documentsIn(folder: string): readonly string[] {
     .slice(0, mostLookedInto)
     .map((name) => join(folder, name))
     .filter(isDocument);
+}
+
+/** Documents in the folder of a file and in those around it, the nearest first, as far as its project goes. */
+export function documentsAbove(path: string): readonly string[] {
+  const root = projectRoot(dirname(path));
+  const found: string[] = [];
+  for (let at = dirname(path); ; at = dirname(at)) {
+    found.push(...documentsIn(at));
+    if (at === root || dirname(at) === at) return found;
+  }
 }
 
 /** The file beside a missing one whose name is nearest to it; undefined where none is near. */

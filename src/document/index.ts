@@ -2,7 +2,8 @@
 export { DiagnosticList } from './diagnostics.ts';
 export type { Diagnostic, DiagnosticCode, DiagnosticFacts } from './diagnostics.ts';
 export { formatDiagnostic, messageOf } from './messages.ts';
-export type { Place, Range, SourceText } from './source.ts';
+export { SourceText } from './source.ts';
+export type { Place, Range } from './source.ts';
 export { nearestName } from './suggest.ts';
 export { show } from './validate.ts';
 export { parseText } from './parse.ts';

@@ -10,6 +10,7 @@ import {
   writeFileSync,
 } from 'node:fs';
 import { basename, dirname, join, resolve, sep } from 'node:path';
+import type { TypedText } from './typed-text.ts';
 
 /** A file that a document names could not be used. */
 export class FileProblem extends Error {
@@ -30,9 +31,12 @@ export class ProjectFolder {
   readonly #digest = createHash('sha256');
   /** Of what was read by a name in the document, found or not. */
   readonly #named = createHash('sha256');
+  readonly #typed: TypedText | undefined;
 
-  constructor(root: string) {
+  /** @param typed What stands in place of what files hold. */
+  constructor(root: string, typed?: TypedText) {
     this.root = realpathSync(root);
+    this.#typed = typed;
   }
 
   /** A fingerprint of everything that was read through it, in its order. */
@@ -68,7 +72,8 @@ export class ProjectFolder {
       throw new FileProblem('missing', systemMessage(error));
     }
     if (!this.#holds(real)) throw new FileProblem('outside', real);
-    const bytes = readLimited(real, most);
+    const typed = this.#typed?.(real);
+    const bytes = typed === undefined ? readLimited(real, most) : new TextEncoder().encode(typed);
     this.note(bytes);
     this.#named.update(`${bytes.length}\n`).update(bytes);
     return bytes;

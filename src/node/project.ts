@@ -20,6 +20,7 @@ import {
 import { CatalogError, mostCatalogBytes, readCatalog } from './catalogs.ts';
 import { FontBook, FontError, mostFontBytes, unpackFont, unpackWoff, type Catalog } from '../text/index.ts';
 import { nodeText } from './text.ts';
+import type { TypedText } from './typed-text.ts';
 import { defaultFont, fontsOf } from '../theme/index.ts';
 import {
   DocumentError,
@@ -69,6 +70,8 @@ export interface ProjectOptions {
   readonly theme?: string;
   /** The text of the document in place of what its file holds. */
   readonly text?: string;
+  /** The texts of files it names in place of what they hold. */
+  readonly typed?: TypedText;
   /** How colours of CSS and messages of ICU are read; all of them are if left out. */
   readonly notations?: Notations;
   /**
@@ -88,7 +91,7 @@ export async function openProject(path: string, options: ProjectOptions = {}): P
     options.text === undefined
       ? readLimited(resolve(path), mostTextBytes)
       : new TextEncoder().encode(options.text);
-  const folder = new ProjectFolder(projectRoot(dirname(realpathSync(path))));
+  const folder = new ProjectFolder(projectRoot(dirname(realpathSync(path))), options.typed);
   folder.note(bytes);
   const base = relative(folder.root, dirname(realpathSync(path)));
   const text = new TextDecoder().decode(bytes);

@@ -1,77 +1,9 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { PassThrough } from 'node:stream';
 import { pathToFileURL } from 'node:url';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { serveLanguage } from 'pimbot/lsp';
-
-interface Diagnostic {
-  readonly code: string;
-  readonly message: string;
-  readonly severity: number;
-  readonly range: { readonly start: { readonly line: number; readonly character: number } };
-}
-
-/** An editor: frames messages as the base protocol says, and waits for answers. */
-class Editor {
-  readonly #in = new PassThrough();
-  readonly #out = new PassThrough();
-  readonly #waiting = new Map<number, (result: unknown) => void>();
-  readonly #told: { method: string; params: { uri: string; diagnostics: Diagnostic[] } }[] = [];
-  #listeners: (() => void)[] = [];
-  #next = 1;
-
-  constructor() {
-    void serveLanguage(this.#in, this.#out);
-    let rest = Buffer.alloc(0);
-    this.#out.on('data', (piece: Buffer) => {
-      rest = Buffer.concat([rest, piece]);
-      for (;;) {
-        const head = /^Content-Length: (\d+)\r\n(?:[^\r\n]+\r\n)*\r\n/.exec(rest.toString('latin1'));
-        if (!head || rest.length < head[0].length + Number(head[1])) return;
-        const body = rest.subarray(head[0].length, head[0].length + Number(head[1]));
-        rest = rest.subarray(head[0].length + Number(head[1]));
-        const message = JSON.parse(body.toString()) as {
-          id?: number;
-          method?: string;
-          result?: unknown;
-          error?: { message: string };
-        };
-        if (message.method === undefined)
-          this.#waiting.get(message.id!)?.(message.error?.message ?? message.result);
-        else if (message.method === 'textDocument/publishDiagnostics') this.#told.push(message as never);
-        for (const one of this.#listeners.splice(0)) one();
-      }
-    });
-  }
-
-  #send(message: object): void {
-    const body = JSON.stringify({ jsonrpc: '2.0', ...message });
-    this.#in.write(`Content-Length: ${Buffer.byteLength(body)}\r\n\r\n${body}`);
-  }
-
-  /** @returns the result, or what the error says. */
-  ask<Result>(method: string, params: unknown): Promise<Result> {
-    const id = this.#next++;
-    const answer = new Promise<Result>((done) => this.#waiting.set(id, done as (result: unknown) => void));
-    this.#send({ id, method, params });
-    return answer;
-  }
-
-  tell(method: string, params: unknown): void {
-    this.#send({ method, params });
-  }
-
-  /** The first diagnostics of a file that are as wanted. */
-  async diagnostics(uri: string, wanted: (all: Diagnostic[]) => boolean): Promise<Diagnostic[]> {
-    for (;;) {
-      const found = this.#told.findLast(({ params }) => params.uri === uri && wanted(params.diagnostics));
-      if (found) return found.params.diagnostics;
-      await new Promise<void>((done) => this.#listeners.push(done));
-    }
-  }
-}
+import { Editor } from '../support/editor.ts';
 
 const hud = `pimbot: 1
 tokens: { color: { sea: { $type: color, $value: "#1d7f8c" } } }
@@ -98,8 +30,7 @@ describe('pimbot lsp', () => {
     const before = text.slice(0, offset).split('\n');
     return { textDocument: { uri }, position: { line: before.length - 1, character: before.at(-1)!.length } };
   };
-  const change = (text: string, version: number) =>
-    editor.tell('textDocument/didChange', { textDocument: { uri, version }, contentChanges: [{ text }] });
+  const change = (text: string, version: number) => editor.change(uri, version, text);
 
   beforeAll(async () => {
     writeFileSync(file, hud);
@@ -123,7 +54,7 @@ describe('pimbot lsp', () => {
       ]),
     );
     editor.tell('initialized', {});
-    editor.tell('textDocument/didOpen', { textDocument: { uri, languageId: 'yaml', version: 1, text: hud } });
+    editor.open(uri, hud);
   });
   afterAll(async () => {
     await editor.ask('shutdown', null);
@@ -163,17 +94,12 @@ describe('pimbot lsp', () => {
     const open = (name: string, text: string) => {
       writeFileSync(join(folder, name), text);
       const its = pathToFileURL(join(folder, name)).href;
-      editor.tell('textDocument/didOpen', {
-        textDocument: { uri: its, languageId: 'yaml', version: 1, text },
-      });
+      editor.open(its, text);
       return its;
     };
     const [night] = [open('night.yaml', theme), open('other.yaml', other)];
     await editor.diagnostics(pathToFileURL(join(folder, 'other.yaml')).href, () => true);
-    editor.tell('textDocument/didChange', {
-      textDocument: { uri: night, version: 2 },
-      contentChanges: [{ text: theme.replace('{}', '{ background: $ }') }],
-    });
+    editor.change(night, 2, theme.replace('{}', '{ background: $ }'));
     const found = await editor.ask<{ label: string }[]>('textDocument/completion', {
       textDocument: { uri: night },
       position: { line: 3, character: '  plate: { background: $'.length },
@@ -318,7 +244,7 @@ describe('what a name leads to', () => {
     editor = new Editor();
     await editor.ask('initialize', { processId: null, rootUri: null, capabilities: {} });
     editor.tell('initialized', {});
-    editor.tell('textDocument/didOpen', { textDocument: { uri, languageId: 'yaml', version: 1, text } });
+    editor.open(uri, text);
   });
   afterAll(async () => {
     await editor.ask('shutdown', null);
