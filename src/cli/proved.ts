@@ -2,7 +2,7 @@ import { availableParallelism } from 'node:os';
 import { readChanged } from '../edit/index.ts';
 import type { TriedChange } from '../mend/index.ts';
 import { proveOnThreads } from '../node/prove-threads.ts';
-import { apartBySupport, desktop, everySize, provedChecks, unionArea } from '../proof/index.ts';
+import { apartBySupport, desktop, everySize, provedChecks, shareOf, unionArea } from '../proof/index.ts';
 import { proofWords, type ProofInput } from '../report/index.ts';
 import type { Finding } from '../verdict/index.ts';
 import { factors, onlyOn } from '../view/index.ts';
@@ -48,7 +48,10 @@ export async function provedSuggestions(
     const open = proof!.gaps
       .filter(({ check }) => (check ?? finding.check) === finding.check)
       .map(({ polygon }) => polygon);
-    found.set(suggestion, proofWords(unionArea(left) / whole, unionArea(open) / whole, proof!.sizes));
+    found.set(
+      suggestion,
+      proofWords(shareOf(unionArea(left), whole), shareOf(unionArea(open), whole), proof!.sizes),
+    );
   }
   return found;
 }

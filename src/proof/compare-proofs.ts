@@ -1,4 +1,4 @@
-import { distinct, sidesOf, subtract, unionArea, within, type Polygon } from './polygon.ts';
+import { distinct, shareOf, sidesOf, subtract, unionArea, within, type Polygon } from './polygon.ts';
 import type { ViewProof } from './prove-document.ts';
 
 /** How the sizes on which a view holds have changed: shares of all that both support, from 0 to 1, where nothing else is said. */
@@ -51,10 +51,10 @@ export function compareProofs(
     return [
       {
         view,
-        before: areaBefore / whole,
-        now: areaNow / whole,
-        lost: unionArea(subtract(is, was, thinnest)) / whole,
-        gained: unionArea(subtract(was, is, thinnest)) / whole,
+        before: shareOf(areaBefore, whole),
+        now: shareOf(areaNow, whole),
+        lost: shareOf(unionArea(subtract(is, was, thinnest)), whole),
+        gained: shareOf(unionArea(subtract(was, is, thinnest)), whole),
         dropped,
         added,
       },

@@ -6,7 +6,7 @@ export { aspectsOf, heldAspects, holdsBetween } from './holding.ts';
 export type { Aspects, Between } from './holding.ts';
 export { checksOnGlass } from './hud-sizes.ts';
 export type { HudFailure, HudProof } from './hud-sizes.ts';
-export { boundsOf, contains, depthIn, distinct, unionArea } from './polygon.ts';
+export { boundsOf, contains, depthIn, distinct, shareOf, unionArea } from './polygon.ts';
 export type { Point, Polygon } from './polygon.ts';
 export { proveView } from './prove.ts';
 export type { Proof } from './prove.ts';

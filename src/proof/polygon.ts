@@ -257,6 +257,11 @@ export function subtract(
   return some.flatMap((one) => taken.leave(one, least));
 }
 
+/** An area as a share of another it lies in, from 0 to 1, without what adding areas up makes of it. */
+export function shareOf(area: number, whole: number): number {
+  return Math.min(1, Math.max(0, Math.round((area / whole) * 1e12) / 1e12));
+}
+
 /** The area that polygons cover together, in px². */
 export function unionArea(polygons: readonly Polygon[]): number {
   const taken = new Taken();

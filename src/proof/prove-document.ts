@@ -17,7 +17,7 @@ import {
 import { whyWidget } from '../why/index.ts';
 import { bordersOf, type Border } from './borders.ts';
 import { proveHudSizes, type HudProof } from './hud-sizes.ts';
-import { distinct, unionArea, type Point, type Polygon } from './polygon.ts';
+import { distinct, shareOf, unionArea, type Point, type Polygon } from './polygon.ts';
 import { provedInColors, proveView, type Proof } from './prove.ts';
 import { hasArea, regionOf, screenOf, type Device, type Region } from './region.ts';
 import type { HudRange } from './surfaces.ts';
@@ -242,13 +242,14 @@ function together(
     }
   const all = [...failures.values()].map((one) => {
     const parts = distinct(one.parts);
-    return { ...one, parts, share: unionArea(parts) / whole };
+    return { ...one, parts, share: shareOf(unionArea(parts), whole) };
   });
   const gaps = proofs.flatMap((proof) => proof.gaps);
   const seen = new Findings();
   for (const proof of proofs) for (const one of proof.seen) seen.add(one);
   const failed = distinct(all.flatMap(({ parts }) => parts));
-  const failing = unionArea(failed) / whole;
+  const failing = unionArea(failed);
+  const notHeld = unionArea([...failed, ...distinct(gaps.map(({ polygon }) => polygon))]);
   return {
     view,
     sizes,
@@ -258,11 +259,8 @@ function together(
     failures: all.sort((a, b) => b.share - a.share),
     gaps,
     seen: seen.all,
-    failing,
-    unproved: Math.max(
-      0,
-      unionArea([...failed, ...distinct(gaps.map(({ polygon }) => polygon))]) / whole - failing,
-    ),
+    failing: shareOf(failing, whole),
+    unproved: shareOf(notHeld - failing, whole),
     cells: proofs.reduce((sum, { cells }) => sum + cells, 0),
     solves: proofs.reduce((sum, { solves }) => sum + solves, 0),
   };

@@ -5,6 +5,7 @@ import {
   holdsBetween,
   partsOf,
   provedChecks,
+  shareOf,
   unionArea,
   type Aspects,
   type Failure,
@@ -249,7 +250,7 @@ type Told = Pick<Failure, 'finding' | 'parts' | 'worst'>;
 
 /** Where something fails, in words: the sizes and aspects around all of it, and its worst size. */
 export function failureText({ finding, parts, worst }: Told, region: Polygon, occasions = ''): string {
-  const share = unionArea(parts) / unionArea([region]);
+  const share = shareOf(unionArea(parts), unionArea([region]));
   const bounds = parts.map(boundsOf);
   const [left, top] = [Math.min(...bounds.map((one) => one.left)), Math.min(...bounds.map((one) => one.top))];
   const [right, bottom] = [
@@ -283,7 +284,7 @@ export function gapTexts({ gaps, region }: ViewProof): readonly string[] {
     .sort((a, b) => b.area - a.area)
     .map(({ gap, area }) => {
       const what = gap.check ?? 'the layout';
-      return `${what}, on ${shareText(Math.min(1, area / whole))} of the sizes: ${reasons[gap.reason]}`;
+      return `${what}, on ${shareText(shareOf(area, whole))} of the sizes: ${reasons[gap.reason]}`;
     });
 }
 
