@@ -29,7 +29,7 @@ export function bytesOf(
 async function fetched(address: URL, what: string, signal: AbortSignal | undefined): Promise<Uint8Array> {
   let answer: Response;
   try {
-    answer = await fetch(address, signal ? { signal } : {});
+    answer = await fetch(address, { signal: signal ?? null });
   } catch (error) {
     if (signal?.aborted) throw error;
     throw new LoadError(`${what} did not come from ${address.href}: ${String(error)}`);

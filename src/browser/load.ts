@@ -42,7 +42,7 @@ export async function load<Types extends PackTypes = PackTypes>(
 ): Promise<Loaded<Types>> {
   const { signal } = options;
   const isAddress = typeof pack === 'string' || pack instanceof URL;
-  const base = isAddress ? new URL(pack, document.baseURI) : new URL(document.baseURI);
+  const base = new URL(isAddress ? pack : '', document.baseURI);
   const given = isAddress ? await jsonAt(base, signal) : pack;
   let now = await loadParts(given, base, options);
   const open = (name: string, how: Partial<Occasion>) => {

@@ -17,12 +17,9 @@ export class SafeArea {
   }
 
   /** Top, right, bottom, left, in CSS px. */
-  read(): readonly [number, number, number, number] {
+  read(): readonly number[] {
     const { paddingTop, paddingRight, paddingBottom, paddingLeft } = getComputedStyle(this.#probe);
-    const [top, right, bottom, left] = [paddingTop, paddingRight, paddingBottom, paddingLeft].map(
-      (side) => parseFloat(side) || 0,
-    );
-    return [top!, right!, bottom!, left!];
+    return [paddingTop, paddingRight, paddingBottom, paddingLeft].map((side) => parseFloat(side) || 0);
   }
 
   remove(): void {
@@ -51,10 +48,10 @@ export function screenOf(canvas: HTMLCanvasElement, safe: SafeArea, ratio: numbe
     height: Math.max(1, Math.round(height * ratio)),
     density: pxPerInch * ratio,
     safe: [
-      inset(above, top),
-      inset(beside, clientWidth - right),
-      Math.max(inset(below, clientHeight - bottom), Math.round(covered * ratio)),
-      inset(before, left),
+      inset(above!, top),
+      inset(beside!, clientWidth - right),
+      Math.max(inset(below!, clientHeight - bottom), Math.round(covered * ratio)),
+      inset(before!, left),
     ],
   };
 }

@@ -36,6 +36,7 @@ export {
   readSides,
   readSize,
   readSizePair,
+  splitValues,
 } from './lengths.ts';
 export type { AxisAnchor, Columns, Length, Pair, Sides, Size } from './lengths.ts';
 export {

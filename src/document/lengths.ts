@@ -108,7 +108,7 @@ export function readSize(value: unknown): Size | undefined {
 }
 
 /** Splits `"50% - 24 10"` into the sums and words it holds: `["50% - 24", "10"]`. `word`: what one word is. */
-function splitValues(value: unknown, most = 4, word = /^\S+(?= |$)/): unknown[] | undefined {
+export function splitValues(value: unknown, most = 4, word = /^\S+(?= |$)/): unknown[] | undefined {
   if (typeof value === 'number') return [value];
   if (Array.isArray(value)) return value as unknown[];
   if (typeof value !== 'string') return undefined;

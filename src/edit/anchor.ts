@@ -4,7 +4,8 @@ import { DocumentText } from './document-text.ts';
 import { boundKept } from './bound.ts';
 import { EditError } from './edit-error.ts';
 import type { Editing } from './editing.ts';
-import { adviceFor, axes, asBefore, directionOf, marginsOf, placeKeys, saysSize, sizeKey } from './place.ts';
+import { adviceFor, axes, asBefore, directionOf, marginsOf, placeKeys, saysSize, lengthOf } from './place.ts';
+import { putLength } from './put-length.ts';
 import { anchoredStanding, referenceScreen } from './standing.ts';
 
 /** The anchor a widget should have from where it stands, and why. */
@@ -70,11 +71,9 @@ export function putAnchor(
     else text.remove(pointer, key);
   }
   for (const axis of axes) {
-    const [key, length] = sizeKey(standing, axis);
-    if (anchor[axis].span && saysSize(standing, axis))
-      text.set(pointer, key, boundKept(text, widget, key, 'fill'));
+    if (anchor[axis].span && saysSize(standing, axis)) putLength(text, standing, axis, 'fill');
     // A size that followed from a span has to be said once the span is gone.
     if (!anchor[axis].span && widget.box[axis].span && widget.box[axis].mode !== 'fixed')
-      text.set(pointer, key, length);
+      putLength(text, standing, axis, lengthOf(standing, axis));
   }
 }

@@ -29,18 +29,18 @@ export function boundKept<Value extends Json | undefined>(
   throw unbinding(widget, key, raw!);
 }
 
-function unbinding({ id }: Widget, key: string, raw: Json): EditError {
+export function unbinding({ id }: Widget, key: string, raw: Json): EditError {
   const said = typeof raw === 'string' ? raw : JSON.stringify(raw);
   return new EditError(
     `the ${key} of "${id}" follows a value, ${said}, and would follow it no more: change the value, or write the key by hand`,
   );
 }
 
-function isBound(raw: unknown): boolean {
+export function isBound(raw: unknown): boolean {
   return textsIn(raw).some(isTemplate);
 }
 
-function isSame(one: unknown, other: unknown): boolean {
+export function isSame(one: unknown, other: unknown): boolean {
   const number = (value: unknown) => (typeof value === 'string' ? Number(value) : value);
   const [a, b] = [number(one), number(other)];
   if (typeof a === 'number' && typeof b === 'number' && Math.abs(a - b) < 0.01) return true;

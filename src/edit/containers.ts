@@ -14,7 +14,8 @@ import type { Widget } from '../dress/index.ts';
 import type { View, ViewLayout } from '../view/index.ts';
 import type { DocumentText } from './document-text.ts';
 import { EditError } from './edit-error.ts';
-import { adviceFor, asBefore, axes, directionOf, exactNumber, sizeKey } from './place.ts';
+import { adviceFor, asBefore, axes, directionOf, exactNumber, lengthOf } from './place.ts';
+import { putLength } from './put-length.ts';
 import { putPlace } from './put-place.ts';
 import { writtenAt } from './put-key.ts';
 import { referenceScreen, roomIn, standingOf } from './standing.ts';
@@ -70,9 +71,11 @@ export function moveInto(text: DocumentText, view: View, id: string, parentId: s
       const { mode, size, span } = widget.box[axis];
       const follows = span || mode === 'fill' || (mode === 'fixed' && size.share !== 0);
       if (follows || on.layout.factor(widget.index) / unit !== standing.ownUnit)
-        text.set(
-          pointer,
-          ...sizeKey({ ...standing, own, ownUnit: on.layout.factor(widget.index) / unit }, axis),
+        putLength(
+          text,
+          standing,
+          axis,
+          lengthOf({ own, ownUnit: on.layout.factor(widget.index) / unit }, axis),
         );
     }
     text.remove(pointer, 'area');
@@ -82,7 +85,8 @@ export function moveInto(text: DocumentText, view: View, id: string, parentId: s
     for (const key of ['anchor', 'pivot', 'offset', 'inset', 'area', 'anchor-to']) text.remove(pointer, key);
     for (const axis of axes) {
       const { mode, size, span } = widget.box[axis];
-      if (span || (mode === 'fixed' && size.share !== 0)) text.set(pointer, ...sizeKey(standing, axis));
+      if (span || (mode === 'fixed' && size.share !== 0))
+        putLength(text, standing, axis, lengthOf(standing, axis));
     }
   }
   if (source.use === undefined && standing.parent.box.arrange !== 'free')

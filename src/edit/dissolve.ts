@@ -3,7 +3,8 @@ import type { View, ViewLayout } from '../view/index.ts';
 import { DocumentText } from './document-text.ts';
 import { EditError } from './edit-error.ts';
 import { withPlacesKept } from './moves.ts';
-import { axes, directionOf, sizeKey } from './place.ts';
+import { axes, directionOf, lengthOf } from './place.ts';
+import { putLength } from './put-length.ts';
 import { asWritten, putPlace } from './put-place.ts';
 import { referenceScreen, roomIn, standingOf, type Standing } from './standing.ts';
 
@@ -67,7 +68,7 @@ function release(text: DocumentText, on: ViewLayout, container: Standing, child:
     const spanned = free && box.mode === 'auto' && box.span && !anchor[axis].span;
     // A text keeps the size of its words unless its container stretched it.
     const flowed = !free && box.mode === 'auto' && (!child.widget.text || stretches(container, child, axis));
-    if (shared || spanned || flowed) text.set(pointer, ...sizeKey(child, axis));
+    if (shared || spanned || flowed) putLength(text, child, axis, lengthOf(child, axis));
   }
 }
 

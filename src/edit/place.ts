@@ -112,11 +112,9 @@ export function marginsOf({ box }: Standing['widget']): Pair<readonly [number, n
   return { x: [box.x.marginStart, box.x.marginEnd], y: [box.y.marginStart, box.y.marginEnd] };
 }
 
-/** The key of the size on an axis, in the widget's own u. */
-export function sizeKey({ own, ownUnit }: Standing, axis: 'x' | 'y'): readonly [string, number] {
-  return axis === 'x'
-    ? ['width', exactNumber(own.width / ownUnit)]
-    : ['height', exactNumber(own.height / ownUnit)];
+/** How long it is on an axis, in the widget's own u. */
+export function lengthOf({ own, ownUnit }: Pick<Standing, 'own' | 'ownUnit'>, axis: 'x' | 'y'): number {
+  return exactNumber((axis === 'x' ? own.width : own.height) / ownUnit);
 }
 
 /** Whether a widget says a size on an axis. */

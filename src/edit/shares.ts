@@ -1,17 +1,21 @@
-import { readAnchor, type CheckedDocument, type Json } from '../document/index.ts';
+import { readAnchor, type CheckedDocument } from '../document/index.ts';
 import { contentRoom, gapIn, paddingEnd, paddingStart } from '../inside/index.ts';
 import type { View, ViewLayout } from '../view/index.ts';
 import { boundKept } from './bound.ts';
 import { DocumentText } from './document-text.ts';
 import { EditError } from './edit-error.ts';
 import { rearranged } from './moves.ts';
-import { asBefore, axes, exactNumber, exactShare, saysSize, sizeKey } from './place.ts';
+import { asBefore, axes, exactNumber, exactShare, lengthOf, saysSize } from './place.ts';
+import { putLength } from './put-length.ts';
 import { referenceScreen, standingOf, type Standing } from './standing.ts';
 
 type Unit = 'shares' | 'u';
 
 /** A length as it is written. @param u What it comes to. @param whole What a share of it is one of, in the same u. */
-type Write = (u: number, whole: number) => number | string;
+type Write = (u: number, whole: number) => Length;
+
+type Length = number | string;
+type Written = Length | Length[] | { readonly [side: string]: Length };
 
 /**
  * Turns the offset, insets, said sizes, padding and gap of a widget into shares, or back into u, and keeps everything in its place on
@@ -52,30 +56,35 @@ export function changeLengths(
       );
   }
   if (kept.size === 0) throw new EditError(refused[0]);
+  if (text === document.origin.source?.text)
+    throw new EditError(
+      `nothing of "${id}" changes: its lengths are in ${into} as they are, or follow a value`,
+    );
   return { text, left: refused.map((reason) => `; left as it is: ${reason}`).join('') };
 }
 
 /** The document with other keys of the widget. */
-function written(
-  document: CheckedDocument,
-  { source, pointer, widget }: Standing,
-  keys: ReadonlyMap<string, Json>,
-): string {
+function written(document: CheckedDocument, standing: Standing, keys: ReadonlyMap<string, Written>): string {
+  const { source, pointer, widget } = standing;
   const text = new DocumentText(document);
-  for (const [key, value] of keys)
-    text.set(
-      pointer,
-      key,
-      asBefore((source as { readonly [key: string]: unknown })[key], boundKept(text, widget, key, value)),
-    );
+  for (const [key, value] of keys) {
+    if (typeof value !== 'object' && (key === 'width' || key === 'height'))
+      putLength(text, standing, key === 'width' ? 'x' : 'y', value);
+    else
+      text.set(
+        pointer,
+        key,
+        asBefore((source as { readonly [key: string]: unknown })[key], boundKept(text, widget, key, value)),
+      );
+  }
   return text.text;
 }
 
 /** Where it stands and how large it is, where its anchor decides that. */
-function placeOf(standing: Standing, into: Unit, write: Write): Map<string, Json> {
+function placeOf(standing: Standing, into: Unit, write: Write): Map<string, Written> {
   const { own, room, source, widget, parent } = standing;
   const { box } = widget;
-  const keys = new Map<string, Json>();
+  const keys = new Map<string, Written>();
   if (parent.box.arrange !== 'free' || box.target !== undefined) return keys;
   // What is said from start is turned round where the writing goes from right to left; unsaid, an anchor is the start.
   const turned = box.rightToLeft && readAnchor(source.anchor ?? 'start top')?.x.logical === true;
@@ -85,7 +94,7 @@ function placeOf(standing: Standing, into: Unit, write: Write): Map<string, Json
     keys.set('offset', [write(x, room.width), write(y, room.height)]);
   }
   if (source.inset !== undefined) {
-    const sides: { [side: string]: Json } = {};
+    const sides: { [side: string]: Length } = {};
     const add = (name: string, { u, share }: { u: number; share: number }, whole: number) =>
       (sides[name] = write(u + share * whole, whole));
     if (box.x.span) {
@@ -100,18 +109,20 @@ function placeOf(standing: Standing, into: Unit, write: Write): Map<string, Json
   }
   for (const axis of axes) {
     if (box[axis].mode !== 'fixed' || !saysSize(standing, axis)) continue;
-    const [key, inU] = sizeKey(standing, axis);
-    const [length, whole] = axis === 'x' ? [own.width, room.width] : [own.height, room.height];
-    keys.set(key, into === 'u' ? inU : write(length, whole));
+    const [key, length, whole] =
+      axis === 'x'
+        ? (['width', own.width, room.width] as const)
+        : (['height', own.height, room.height] as const);
+    keys.set(key, into === 'u' ? lengthOf(standing, axis) : write(length, whole));
   }
   return keys;
 }
 
 /** The room inside it: its padding, a share of what it stands in, and its gap, a share of the room inside (docs/layout-model.md 2.9). */
-function insideOf(standing: Standing, on: ViewLayout, into: Unit, write: Write): Map<string, Json> {
+function insideOf(standing: Standing, on: ViewLayout, into: Unit, write: Write): Map<string, Written> {
   const { widget, parent, room, ownUnit, source } = standing;
   const { layout } = on;
-  const keys = new Map<string, Json>();
+  const keys = new Map<string, Written>();
   const unit = layout.factor(widget.index);
   if (source.padding !== undefined) {
     if (into === 'shares' && (parent.box.arrange === 'grid' || widget.box.target !== undefined))

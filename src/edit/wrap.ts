@@ -17,9 +17,10 @@ import {
   exactNumber,
   marginsOf,
   placeKeys,
-  sizeKey,
+  lengthOf,
   type Keys,
 } from './place.ts';
+import { putLength } from './put-length.ts';
 import { asWritten, putPlace } from './put-place.ts';
 import { referenceScreen, standingOf, type Standing } from './standing.ts';
 
@@ -113,7 +114,7 @@ function groupFreely(text: DocumentText, inside: readonly Standing[]): Keys {
     for (const axis of axes) {
       const { mode, size, span } = widget.box[axis];
       const shared = mode === 'fixed' ? size.share !== 0 : mode === 'fill' && !span;
-      if (shared) text.set(pointer, ...sizeKey(standing, axis));
+      if (shared) putLength(text, standing, axis, lengthOf(standing, axis));
     }
   }
   return keys;
@@ -185,7 +186,7 @@ function lineUp(text: DocumentText, inside: readonly Standing[], arrange: 'row' 
   inside.forEach((one, at) => {
     const { pointer, widget } = one;
     for (const key of ['anchor', 'pivot', 'offset', 'inset', 'area']) text.remove(pointer, key);
-    for (const axis of axes) if (needsSize(widget.box[axis])) text.set(pointer, ...sizeKey(one, axis));
+    for (const axis of axes) if (needsSize(widget.box[axis])) putLength(text, one, axis, lengthOf(one, axis));
     const before = at === 0 ? 0 : exactNumber(gaps[at - 1]! - gap);
     const down = align === 'start' ? exactNumber(span(one, across)[0] - low) : 0;
     if (before !== 0 || down !== 0)

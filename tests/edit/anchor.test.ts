@@ -227,3 +227,44 @@ describe('pimbot why', () => {
     ).toContain('there is no widget "sonr"; did you mean "sonar"?');
   });
 });
+
+describe('a size that is said as one key', () => {
+  const of = (size: string) =>
+    `pimbot: 1\ncases: { one: { w: 192, h: 108 } }\nviews:\n  dive:\n    children: [ { id: a, size: ${size}, offset: 0 0 } ]\n`;
+  const after = (size: string, how: (...of: ReturnType<typeof both>) => string) => {
+    const changed = how(...both(size));
+    expect(changed).not.toMatch(/width|height/);
+    return /size: (.*?)(?:, [a-z]+:| \})/.exec(changed)![1];
+  };
+  const both = (size: string) => {
+    const { document } = open(of(size));
+    const options = { resources: { fonts }, case: 'one' };
+    return [document, openView(document, 'dive', options)] as const;
+  };
+
+  test.each([
+    ['192 108', '10% 10%', '192 108'],
+    ['[192, 108]', '[10%, 10%]', '[192, 108]'],
+    ['108', '[5.625%, 10%]', '108'],
+    ['10% 108', '10% 10%', '192 108'],
+    ['[192, "10%"]', '[10%, 10%]', '[192, 108]'],
+  ])('%s stays one key', (size, shares, inU) => {
+    expect(after(size, (document, view) => changeLengths(document, view, 'a', 'shares'))).toBe(shares);
+    if (inU === size)
+      expect(() => changeLengths(...both(size), 'a', 'u')).toThrow(
+        'nothing of "a" changes: its lengths are in u as they are, or follow a value',
+      );
+    else expect(after(size, (document, view) => changeLengths(document, view, 'a', 'u'))).toBe(inU);
+    const spanned = after(size, (document, view) => changeAnchor(document, view, 'a', 'left..right top'));
+    expect(spanned).toMatch(/^\[?fill[ ,]/);
+  });
+
+  test.each(['["{w}", "{h}"]', '["{w}", 108]', '"{w}"'])('%s follows its value as before', (size) => {
+    expect(() => changeLengths(...both(size), 'a', 'u')).toThrow('or follow a value');
+    for (const change of [
+      () => changeLengths(...both(size), 'a', 'shares'),
+      () => changeAnchor(...both(size), 'a', 'left..right top'),
+    ])
+      expect(change).toThrow('the size of "a" follows a value, {w}, and would follow it no more');
+  });
+});
