@@ -36,7 +36,7 @@ import {
   symbolsOf,
   type NamedPart,
 } from '../workbench/index.ts';
-import { documentsAbove } from './meant-files.ts';
+import { documentsNaming } from './meant-files.ts';
 import { shownByFile, shownRange, type Known } from './shown.ts';
 
 /** How long somebody has to pause before what was typed is read, and before it is checked on every screen, in ms. */
@@ -57,7 +57,7 @@ class LanguageServer {
   /** Counts readings: one that began later knows better. */
   #turn = 0;
   readonly #timers = new Map<string, ReturnType<typeof setTimeout>>();
-  /** What is told of files, by the document it is told for. */
+  /** What is told of files by their URI, by the path of the document it is told for. */
   readonly #shown = new Map<string, ReadonlyMap<string, readonly Shown[]>>();
   /** Documents on the disk that name an open file which no open document names, by its path. */
   readonly #beside = new Map<string, Project>();
@@ -103,10 +103,10 @@ class LanguageServer {
       const file = fileOf(uri);
       this.#known.delete(uri);
       if (file === undefined) return;
-      this.#takeBack(uri);
       const path = realPath(file);
+      this.#takeBack(path);
       const beside = this.#beside.get(path);
-      if (beside) this.#takeBack(pathToFileURL(beside.files[0]!).href);
+      if (beside) this.#takeBack(beside.files[0]!);
       this.#beside.delete(path);
       // What was typed into it and not saved is gone.
       this.#readOpen([path]);
@@ -273,17 +273,14 @@ class LanguageServer {
   /** The same where no open document names it: the nearest one on the disk that does tells what is wrong with it. */
   async #readBeside(path: string): Promise<void> {
     const like = this.#beside.get(path);
-    for (const file of [...(like ? [like.files[0]!] : []), ...documentsAbove(path)]) {
+    for (const file of [...(like ? [like.files[0]!] : []), ...documentsNaming(path)]) {
       const project = await openProject(file, { like, typed: this.#typed }).catch(() => undefined);
       if (!project?.files.slice(1).map(realPath).includes(path)) continue;
       this.#beside.set(path, project);
       const known: Known = { project, text: '', usable: project };
       const shown = shownByFile(known, file, (source, range) => locationOf(source, range, file));
       // Of a document nobody has opened nothing is told but what stands in this file.
-      this.#publish(
-        pathToFileURL(file).href,
-        new Map([...shown].filter(([name]) => realPath(name) === path)),
-      );
+      this.#publish(realPath(file), new Map([...shown].filter(([name]) => realPath(name) === path)));
       return;
     }
   }
@@ -304,7 +301,7 @@ class LanguageServer {
     const file = fileOf(uri);
     if (!known || file === undefined) return;
     this.#publish(
-      uri,
+      realPath(file),
       shownByFile(known, file, (source, range) => this.#location(uri, source, range)),
     );
   }
@@ -312,8 +309,7 @@ class LanguageServer {
   /** Tells what is wrong by a document: with it, and with the files it names; what was wrong with others before is taken back. */
   #publish(by: string, shown: ReadonlyMap<string, readonly Shown[]>): void {
     const before = this.#shown.get(by) ?? new Map<string, readonly Shown[]>();
-    const own = fileOf(by)!;
-    const now = new Map([...shown].map(([name, all]) => [name === own ? by : this.#uriOf(name), all]));
+    const now = new Map([...shown].map(([name, all]) => [this.#uriOf(name), all]));
     this.#shown.set(by, now);
     for (const uri of new Set([...before.keys(), ...now.keys()])) {
       // Two documents may name one theme, and both say the same of it.

@@ -1,7 +1,8 @@
 import { closeSync, openSync, readSync, readdirSync } from 'node:fs';
 import { basename, dirname, extname, join } from 'node:path';
 import { nearestName } from '../document/index.ts';
-import { projectRoot } from '../node/project.ts';
+import { readLimited } from '../node/files.ts';
+import { mostTextBytes, projectRoot } from '../node/project.ts';
 
 /* Which file somebody may have meant by a path that is no document. */
 
@@ -20,13 +21,24 @@ export function documentsIn(folder: string): readonly string[] {
     .filter(isDocument);
 }
 
-/** Documents in the folder of a file and in those around it, the nearest first, as far as its project goes. */
-export function documentsAbove(path: string): readonly string[] {
+/**
+ * Documents that have the name of a file in their text, in its folder and in those around it, the nearest first, as far as its
+ * project goes.
+ */
+export function documentsNaming(path: string): readonly string[] {
   const root = projectRoot(dirname(path));
   const found: string[] = [];
   for (let at = dirname(path); ; at = dirname(at)) {
-    found.push(...documentsIn(at));
+    found.push(...documentsIn(at).filter((one) => one !== path && hasIn(one, basename(path))));
     if (at === root || dirname(at) === at) return found;
+  }
+}
+
+function hasIn(file: string, word: string): boolean {
+  try {
+    return new TextDecoder().decode(readLimited(file, mostTextBytes)).includes(word);
+  } catch {
+    return false;
   }
 }
 

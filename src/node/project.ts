@@ -34,7 +34,7 @@ import {
 import { FileProblem, ProjectFolder, readLimited } from './files.ts';
 
 /** The most bytes a document or theme file may have. */
-const mostTextBytes = 16 * 1024 * 1024;
+export const mostTextBytes = 16 * 1024 * 1024;
 
 /** A document file read with everything it refers to. */
 export interface Project {
