@@ -1,5 +1,4 @@
 import { realpathSync } from 'node:fs';
-import { dirname, isAbsolute, join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import {
   CodeActionKind,
@@ -123,11 +122,7 @@ class LanguageServer {
       if (!document) return [];
       const offset = document.offsetAt(position);
       const isTheme = !isDocument(document.getText());
-      const file = fileOf(textDocument.uri);
-      const usable =
-        isTheme && file !== undefined
-          ? this.#naming(realPath(file))
-          : this.#known.get(textDocument.uri)?.usable;
+      const usable = this.#usableFor(document);
       const names = usable?.document && namesIn(usable.document);
       const found = completionsAt(document.getText(), offset, names, isTheme);
       return (found?.options ?? []).map(({ label, insert, detail, info }, nth) => ({
@@ -144,22 +139,19 @@ class LanguageServer {
     });
     connection.onHover(({ textDocument, position }) => {
       const document = this.#documents.get(textDocument.uri);
-      const usable = this.#known.get(textDocument.uri)?.usable;
-      if (!document || !usable?.document) return null;
-      const value = hoverAt(
-        usable.document,
-        usable.resources,
-        document.getText(),
-        document.offsetAt(position),
-      );
+      const usable = document && this.#usableFor(document);
+      if (!usable?.document) return null;
+      const text = document!.getText();
+      const offset = document!.offsetAt(position);
+      const value = hoverAt(usable.document, usable.resources, text, offset, !isDocument(text));
       return value === undefined ? null : { contents: { kind: MarkupKind.Markdown, value } };
     });
-    connection.onDefinition(({ textDocument, position }) => {
-      const document = this.#documents.get(textDocument.uri);
-      const usable = this.#known.get(textDocument.uri)?.usable;
-      if (!document || !usable?.document) return null;
-      const found = definitionAt(usable.document, document.getText(), document.offsetAt(position));
-      return found ? this.#location(textDocument.uri, found.source, found.range) : null;
+    connection.onDefinition(({ textDocument: { uri }, position }) => {
+      const document = this.#documents.get(uri);
+      const usable = document && this.#usableFor(document);
+      if (!usable?.document) return null;
+      const found = definitionAt(usable.document, document!.getText(), document!.offsetAt(position));
+      return found ? this.#location(found.source, found.range) : null;
     });
     connection.onReferences(async ({ textDocument: { uri }, position, context }) => {
       const now = await this.#asTyped(uri);
@@ -167,20 +159,23 @@ class LanguageServer {
       const [written, ...others] = referencesAt(now.read, now.text, now.document.offsetAt(position));
       if (!written) return null;
       return [...(context.includeDeclaration ? [written] : []), ...others].map(({ source, range }) =>
-        this.#location(uri, source, range),
+        this.#location(source, range),
       );
     });
     connection.onDocumentHighlight(async ({ textDocument: { uri }, position }) => {
       const now = await this.#asTyped(uri);
       if (!now) return null;
       return referencesAt(now.read, now.text, now.document.offsetAt(position))
-        .map(({ source, range }) => this.#location(uri, source, range))
+        .map(({ source, range }) => this.#location(source, range))
         .filter((one) => one.uri === uri)
         .map(({ range }) => ({ range }));
     });
     connection.onRenameRequest(async ({ textDocument: { uri }, position, newName }) => {
-      const now = await this.#asTyped(uri);
       const refused = (what: string) => new ResponseError(LSPErrorCodes.RequestFailed, what);
+      const open = this.#documents.get(uri);
+      if (open && !isDocument(open.getText()))
+        return refused('names of a theme file are changed by hand: other documents may use it too');
+      const now = await this.#asTyped(uri);
       if (!now) return refused('the document has a mistake: nothing can be tried');
       const { document, read, resources, text } = now;
       try {
@@ -218,6 +213,14 @@ class LanguageServer {
     const { project, text: known } = this.#known.get(uri) ?? {};
     if (!project?.document || known !== text) return undefined;
     return { document, text, read: project.document, resources: project.resources };
+  }
+
+  /** The last version of an open document that could be used; of a theme file that of a document that names it. */
+  #usableFor(document: TextDocument): Project | undefined {
+    const { uri } = document;
+    const file = fileOf(uri);
+    if (file === undefined || isDocument(document.getText())) return this.#known.get(uri)?.usable;
+    return this.#naming(realPath(file));
   }
 
   /** A document that names a file: an open one, or one beside it on the disk. */
@@ -278,7 +281,7 @@ class LanguageServer {
       if (!project?.files.slice(1).map(realPath).includes(path)) continue;
       this.#beside.set(path, project);
       const known: Known = { project, text: '', usable: project };
-      const shown = shownByFile(known, file, (source, range) => locationOf(source, range, file));
+      const shown = shownByFile(known, file, (source, range) => this.#location(source, range));
       // Of a document nobody has opened nothing is told but what stands in this file.
       this.#publish(realPath(file), new Map([...shown].filter(([name]) => realPath(name) === path)));
       return;
@@ -302,7 +305,7 @@ class LanguageServer {
     if (!known || file === undefined) return;
     this.#publish(
       realPath(file),
-      shownByFile(known, file, (source, range) => this.#location(uri, source, range)),
+      shownByFile(known, file, (source, range) => this.#location(source, range)),
     );
   }
 
@@ -328,10 +331,8 @@ class LanguageServer {
     this.#shown.delete(by);
   }
 
-  #location(uri: string, source: SourceText, range: Range): Location {
-    const file = fileURLToPath(uri);
-    const found = locationOf(source, range, file);
-    return source.name === file ? { ...found, uri } : { ...found, uri: this.#uriOf(source.name) };
+  #location(source: SourceText, range: Range): Location {
+    return { uri: this.#uriOf(source.name), range: shownRange(source, range) };
   }
 
   /** The name an editor has for a file: as it opened it, where it did. */
@@ -405,12 +406,6 @@ function optionsOf({ document, resources }: Project): CheckOptions {
 
 /** Files that documents name: a change of one is told by the editor, where it can. */
 const watched = { watchers: [{ globPattern: '**/*.{yaml,yml,json,po,svg,png,woff,woff2,ttf,otf}' }] };
-
-/** Where something stands, in the document's own file or one that it names. */
-function locationOf(source: SourceText, range: Range, file: string): Location {
-  const path = isAbsolute(source.name) ? source.name : join(dirname(file), source.name);
-  return { uri: pathToFileURL(path).href, range: shownRange(source, range) };
-}
 
 /** The path an editor's name of a file stands for; undefined for what is no file. */
 function fileOf(uri: string): string | undefined {

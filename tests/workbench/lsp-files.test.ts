@@ -106,6 +106,27 @@ describe('the files a document names, in an editor', () => {
     expect(await editor.diagnostics(theme, () => true)).toEqual([]);
   });
 
+  test('in a theme, keys say what they do and names lead to where they are written; renaming is refused', async () => {
+    const theme = uriOf('themes/night.yaml');
+    editor.open(uriOf('hud.yaml'), hud);
+    editor.open(theme, night);
+    await editor.diagnostics(uriOf('hud.yaml'), () => true);
+    const at = (piece: string) => {
+      const before = night.slice(0, night.indexOf(piece) + 1).split('\n');
+      return {
+        textDocument: { uri: theme },
+        position: { line: before.length - 1, character: before.at(-1)!.length },
+      };
+    };
+    const hover = await editor.ask<{ contents: { value: string } }>('textDocument/hover', at('background'));
+    expect(hover.contents.value).toMatch(/^\*\*background\*\* \S/);
+    const found = await editor.ask('textDocument/definition', at('fog }'));
+    expect(found).toMatchObject({ uri: theme, range: { start: { line: 1, character: 19 } } });
+    expect(await editor.ask('textDocument/rename', { ...at('plate'), newName: 'sheet' })).toBe(
+      'names of a theme file are changed by hand: other documents may use it too',
+    );
+  });
+
   test('what a check finds in a theme is told in the theme', async () => {
     const both = hud.replace(
       'theme: themes/night.yaml',

@@ -6,19 +6,23 @@ import { contextAt } from './context.ts';
 import { wordAt } from './definitions.ts';
 import { isWidget, pathToWidget, pointerOf, schemasAt, type Path } from './schema-at.ts';
 
-/** What an editor shows of a place: what its key does, and of a widget why it is where it is on the screen it is designed for. */
+/**
+ * What an editor shows of a place: what its key does, and of a widget why it is where it is on the screen it is designed for.
+ * @param isTheme Whether it is the text of a theme file.
+ */
 export function hoverAt(
   document: CheckedDocument,
   resources: Resources,
   text: string,
   offset: number,
+  isTheme = false,
 ): string | undefined {
   const { word, end } = wordAt(text, offset);
   const { path, key, isKey } = contextAt(text, end);
   const name = isKey ? word : key;
   const lines: string[] = [];
   if (name !== undefined) {
-    const schema = schemasAt([...path, name], false).find(({ title, description }) => title ?? description);
+    const schema = schemasAt([...path, name], isTheme).find(({ title, description }) => title ?? description);
     const description = isWidget(path) ? descriptionOf(name) : (schema?.description ?? '');
     if (schema || description !== '') {
       const title =
