@@ -28,6 +28,7 @@ import { wrongValues } from '../view/index.ts';
 import {
   completionsAt,
   definitionAt,
+  filesOf,
   hoverAt,
   namesIn,
   referencesAt,
@@ -190,7 +191,9 @@ class LanguageServer {
     });
     connection.onDocumentSymbol(async ({ textDocument: { uri } }) => {
       const now = await this.#asTyped(uri);
-      return now ? symbolsOf(now.read).map((one) => symbolOf(one, now.document)) : null;
+      // Of a theme there is no outline.
+      if (!now || !isDocument(now.text)) return null;
+      return symbolsOf(now.read).map((one) => symbolOf(one, now.document));
     });
     connection.onCodeAction(({ textDocument, context }) =>
       this.#actions(textDocument.uri, context.diagnostics),
@@ -204,11 +207,18 @@ class LanguageServer {
     return ended;
   }
 
-  /** An open document as it is read now; undefined where it cannot be used as it is. */
+  /** An open document or theme as it is read now; undefined where it cannot be used as it is. */
   async #asTyped(uri: string) {
     const document = this.#documents.get(uri);
     if (!document) return undefined;
     const text = document.getText();
+    if (!isDocument(text)) {
+      const { document: read, resources } = this.#usableFor(document) ?? {};
+      // What names it was read with may be older than what is typed.
+      return read && filesOf(read).some((one) => one.text === text)
+        ? { document, text, read, resources: resources! }
+        : undefined;
+    }
     if (this.#known.get(uri)?.text !== text) await this.#read(document);
     const { project, text: known } = this.#known.get(uri) ?? {};
     if (!project?.document || known !== text) return undefined;

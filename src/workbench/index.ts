@@ -23,6 +23,6 @@ export type { TextContext } from './language/context.ts';
 export { definitionAt } from './language/definitions.ts';
 export type { WrittenAt } from './language/definitions.ts';
 export { hoverAt } from './language/places.ts';
-export { referencesAt } from './language/references.ts';
+export { filesOf, referencesAt } from './language/references.ts';
 export { renamesAt } from './language/rename.ts';
 export { symbolsOf, type NamedPart } from './language/symbols.ts';

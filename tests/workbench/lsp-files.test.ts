@@ -122,6 +122,27 @@ describe('the files a document names, in an editor', () => {
     expect(hover.contents.value).toMatch(/^\*\*background\*\* \S/);
     const found = await editor.ask('textDocument/definition', at('fog }'));
     expect(found).toMatchObject({ uri: theme, range: { start: { line: 1, character: 19 } } });
+    const places = async (asked: object, uri = theme) =>
+      (
+        await editor.ask<{ uri: string; range: { start: { line: number } } }[]>('textDocument/references', {
+          ...asked,
+          context: { includeDeclaration: true },
+        })
+      ).map((one) => [one.uri === uri ? 'here' : 'there', one.range.start.line]);
+    expect(await places(at('fog }'))).toEqual([
+      ['here', 1],
+      ['here', 3],
+    ]);
+    expect(await places(at('plate'))).toEqual([
+      ['here', 3],
+      ['there', 4],
+    ]);
+    const used = { textDocument: { uri: uriOf('hud.yaml') }, position: { line: 4, character: 39 } };
+    expect(await places(used, uriOf('hud.yaml'))).toEqual([
+      ['there', 3],
+      ['here', 4],
+    ]);
+    expect(await editor.ask('textDocument/documentSymbol', { textDocument: { uri: theme } })).toBeNull();
     expect(await editor.ask('textDocument/rename', { ...at('plate'), newName: 'sheet' })).toBe(
       'names of a theme file are changed by hand: other documents may use it too',
     );
