@@ -17,7 +17,7 @@ export function putLength(
 ): void {
   const key = axis === 'x' ? 'width' : 'height';
   const said = text.has(pointer, 'size') && !text.has(pointer, key) ? text.read(pointer, 'size') : undefined;
-  const known = pairOf(source.size);
+  const known = sizePair(source.size);
   if (said === undefined || !known) {
     text.set(pointer, key, boundKept(text, widget, key, value));
     return;
@@ -28,14 +28,14 @@ export function putLength(
     throw unbinding(widget, 'size', said);
   }
   // What follows a value is held against what it comes to; the rest may have been changed before.
-  const both = pairOf(said)!.map((one, nth) => (isBound(one) ? known[nth]! : one));
+  const both = sizePair(said)!.map((one, nth) => (isBound(one) ? known[nth]! : one));
   both[at] = value;
   const isOne = splitValues(said)?.length === 1 && isSame(both[0], both[1]);
   text.set(pointer, 'size', isOne ? value : asBefore(said, boundKept(text, widget, 'size', both)));
 }
 
 /** Width and height as a size says them; undefined where it says neither. */
-function pairOf(size: unknown): Json[] | undefined {
-  const [width, height = width] = (splitValues(size) ?? []) as Json[];
-  return width === undefined ? undefined : [width, height!];
+export function sizePair(size: unknown): [Json, Json] | undefined {
+  const [width, height] = (splitValues(size) ?? []) as Json[];
+  return width === undefined ? undefined : [width, height ?? width];
 }

@@ -6,6 +6,7 @@ import { EditError } from './edit-error.ts';
 import type { Editing } from './editing.ts';
 import { axes, exactNumber, exactShare } from './place.ts';
 import { putKey } from './put-key.ts';
+import { sizePair } from './put-length.ts';
 
 /** How far each edge of a widget goes, in u of its parent; to the right and down above 0. */
 export interface Edges {
@@ -83,7 +84,7 @@ export function shiftEdges(
     if (Math.abs(grown(axis)) < 1e-9 || follows) continue;
     size[axis] = sizeOf(box[axis], lengths[axis], grown(axis));
   }
-  putSize(put, source, box, size);
+  putSize(put, source, size);
 }
 
 /** A size that has grown: a share stays one. */
@@ -93,16 +94,15 @@ function sizeOf({ mode, size }: AxisBox, length: number, by: number): Json {
     : exactNumber(length + by);
 }
 
+/** A size that is said as one key stays one. */
 function putSize(
   put: Put,
   source: { readonly [key: string]: unknown },
-  box: Widget['box'],
   size: { readonly x?: Json; readonly y?: Json },
 ): void {
-  const plain = box.x.mode === 'fixed' && box.y.mode === 'fixed';
-  if (source.size !== undefined && plain && source.width === undefined && source.height === undefined) {
-    if (size.x === undefined && size.y === undefined) return;
-    put('size', [size.x ?? lengthText(box.x.size), size.y ?? lengthText(box.y.size)]);
+  const both = sizePair(source.size);
+  if (both && source.width === undefined && source.height === undefined) {
+    if (size.x !== undefined || size.y !== undefined) put('size', [size.x ?? both[0], size.y ?? both[1]]);
     return;
   }
   if (size.x !== undefined) put('width', size.x);

@@ -17,6 +17,7 @@ views:
       - { id: box, anchor: right top, size: 400 }
       - { id: left, use: gauge, anchor: left bottom }
       - { id: right, use: gauge, anchor: right bottom }
+      - { id: strip, anchor: bottom, arrange: row, size: 400 60, children: [ { id: cell, size: fill 40 } ] }
 `;
 
 describe('pimbot edit', () => {
@@ -33,6 +34,7 @@ describe('pimbot edit', () => {
   test.each([
     ['dive/one --move 12,-4', 'offset: 52 36'],
     ['dive/one --grow 20,0', 'size: [120, 100]'],
+    ['dive/cell --grow 0,10', 'size: fill 50'],
     ['dive/one --rotate 15', 'rotate: 15'],
     ['dive/one --set tint=#fff', 'tint: "#fff"'],
     ['dive/one --unset offset', '- { id: one, size: 100 } # first'],
