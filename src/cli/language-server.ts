@@ -61,14 +61,7 @@ class LanguageServer {
   readonly #shown = new Map<string, ReadonlyMap<string, readonly Shown[]>>();
   /** Documents on the disk that name an open file which no open document names, by its path. */
   readonly #beside = new Map<string, Project>();
-  readonly #typed = (path: string): string | undefined =>
-    this.#documents
-      .all()
-      .find(({ uri }) => {
-        const file = fileOf(uri);
-        return file !== undefined && realPath(file) === path;
-      })
-      ?.getText();
+  readonly #typed = (path: string): string | undefined => this.#openAt(path)?.getText();
 
   constructor(connection: Connection) {
     this.#connection = connection;
@@ -347,12 +340,15 @@ class LanguageServer {
 
   /** The name an editor has for a file: as it opened it, where it did. */
   #uriOf(path: string): string {
-    const real = realPath(path);
-    const open = this.#documents.keys().find((uri) => {
+    return this.#openAt(realPath(path))?.uri ?? pathToFileURL(path).href;
+  }
+
+  /** What is open of a file. @param path Without links. */
+  #openAt(path: string): TextDocument | undefined {
+    return this.#documents.all().find(({ uri }) => {
       const file = fileOf(uri);
-      return file !== undefined && realPath(file) === real;
+      return file !== undefined && realPath(file) === path;
     });
-    return open ?? pathToFileURL(path).href;
   }
 
   /** The tested changes for findings, and the name that was meant where one was mistyped. */
@@ -361,13 +357,15 @@ class LanguageServer {
     if (!document) return [];
     const known = this.#known.get(uri);
     return shown.flatMap((diagnostic): CodeAction[] => {
-      const data = diagnostic.data as { key?: string; meant?: string } | undefined;
+      const data = diagnostic.data as { key?: string; word?: string; meant?: string } | undefined;
       const edit = (start: number, end: number, newText: string) => ({
         changes: {
           [uri]: [{ range: { start: document.positionAt(start), end: document.positionAt(end) }, newText }],
         },
       });
       if (data?.meant !== undefined) {
+        // Something else may have been typed there since.
+        if (document.getText(diagnostic.range) !== data.word) return [];
         const [start, end] = [
           document.offsetAt(diagnostic.range.start),
           document.offsetAt(diagnostic.range.end),

@@ -62,7 +62,7 @@ function diagnosticShown(diagnostic: Diagnostic, source: SourceText, range: Rang
     source: 'pimbot',
     code,
     message: messageOf(diagnostic),
-    ...(meant !== undefined && { data: { meant } }),
+    ...(meant !== undefined && { data: { meant, word: source.text.slice(range.start, range.end) } }),
   };
 }
 

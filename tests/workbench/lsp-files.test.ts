@@ -69,6 +69,14 @@ describe('the files a document names, in an editor', () => {
 
     editor.forget();
     editor.change(uriOf('themes/night.yaml'), 3, night);
+    // What was mistyped stands there no more.
+    expect(
+      await editor.ask('textDocument/codeAction', {
+        textDocument: { uri: uriOf('themes/night.yaml') },
+        range: wrong!.range,
+        context: { diagnostics: [wrong] },
+      }),
+    ).toEqual([]);
     expect(await editor.diagnostics(uriOf('themes/night.yaml'), () => true)).toEqual([]);
     expect(await editor.diagnostics(uriOf('hud.yaml'), () => true)).toEqual([]);
   });
