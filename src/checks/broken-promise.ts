@@ -25,10 +25,7 @@ export const promiseCheck = (promisesOf: (view: ViewSource) => readonly PromiseS
     run(subject, _, report) {
       const promises = promisesOf(subject.widgets[0]!.source as ViewSource);
       for (const { key, promise, about, pointer } of promisesIn(subject, promises)) {
-        const named = about.map((index) => {
-          const { id } = subject.widgets[index]!;
-          return { id, index, rect: subject.rect(index) };
-        });
+        const named = about.map((index) => ({ id: subject.widgets[index]!.id, index }));
         const broken: Iterable<Broken> =
           about.length > 0
             ? promiseKinds[key](promise, named, subject)

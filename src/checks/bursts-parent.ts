@@ -1,8 +1,8 @@
-import { whySize } from '../why/index.ts';
+import { keyPointer, shown, whySize } from '../why/index.ts';
 import type { Widget } from '../dress/index.ts';
 import type { Check } from './check.ts';
 import type { Subject } from './subject/subject.ts';
-import { axisOf, edgesOver, overshoot, type EdgeName } from '../scene/index.ts';
+import { axisOf, borderIn, edgesOver, overshoot, type EdgeName } from '../scene/index.ts';
 
 type Facts = { readonly edge: EdgeName };
 
@@ -22,15 +22,22 @@ export const burstsParent = {
   run(subject, limit, report) {
     for (const widget of subject.widgets) {
       const { index, parent } = widget;
-      if (!isHeld(subject, widget) || !(subject.reach(index, parent) > limit)) continue;
-      if (!subject.hasArea(index)) continue;
-      const over = overshoot(subject.rect(index), subject.rect(parent));
+      if (!isHeld(subject, widget) || !subject.hasArea(index)) continue;
+      const isTurned = subject.form.turner[index] !== subject.form.turner[parent];
+      if (!isTurned && !(subject.reach(index, parent) > limit)) continue;
+      const rect = borderIn(subject, index, parent);
+      const over = overshoot(rect, subject.rect(parent));
       for (const { edge, distance } of edgesOver(over, limit)) {
         const { axis } = axisOf(edge);
         const reasons = () => {
-          const own = whySize(subject, index, axis);
+          const size = whySize(subject, index, axis);
+          const turned = {
+            text: `turned, it is ${shown(rect.width)} px wide and ${shown(rect.height)} px high`,
+            pointer: keyPointer(widget, 'rotate', 'skew'),
+          };
+          const own = isTurned ? [turned, ...size] : size;
           // Where its size follows from the parent's, the parent's is in the chain already.
-          const around = own.length > 1 ? [] : whySize(subject, parent, axis);
+          const around = size.length > 1 ? [] : whySize(subject, parent, axis);
           return [
             ...own,
             ...around.map((reason, at) => ({

@@ -5,7 +5,18 @@ import { shown } from '../why/index.ts';
 import { mayLieOver } from './subject/siblings.ts';
 import type { Check } from './check.ts';
 import { trackOfRing } from '../inside/index.ts';
-import { FormScene, areApart, hasBox } from '../scene/index.ts';
+import {
+  FormScene,
+  across,
+  areApart,
+  areaOf,
+  hasBox,
+  holdsPoint,
+  leftWithin,
+  pointIn,
+  rectIn,
+  unionOf,
+} from '../scene/index.ts';
 import { mostSeenThrough, pictureLayer } from './subject/behind.ts';
 import { isGround } from './subject/ground.ts';
 import { pastShare } from './subject/past-share.ts';
@@ -42,11 +53,12 @@ export const covered = {
       let worst: { readonly above: number; readonly measured: number } | undefined;
       for (const above of candidates.sort((a, b) => places[a]! - places[b]!)) {
         if (!mayCover(subject, above, index)) continue;
-        const rect = subject.seenBeside(index, above);
-        const shared = subject.sharedBy(index, above);
-        const most = (100 * shared.width * shared.height) / (rect.width * rect.height);
-        if (!(most > Math.max(least, worst?.measured ?? 0))) continue;
-        if (areApart(subject, index, above, 0)) continue;
+        if (!isAskewTo(subject, index, above)) {
+          const rect = subject.seenBeside(index, above);
+          const shared = subject.sharedBy(index, above);
+          const most = (100 * shared.width * shared.height) / (rect.width * rect.height);
+          if (!(most > Math.max(least, worst?.measured ?? 0))) continue;
+        } else if (areApart(subject, index, above, 0)) continue;
         const measured = hiddenBy(subject, index, above);
         if (measured > Math.max(least, worst?.measured ?? 0)) worst = { above, measured };
       }
@@ -85,10 +97,39 @@ function mayCover(subject: Subject, above: number, index: number): boolean {
 
 /** How much of a widget another one hides, in %. */
 export function hiddenBy(subject: Subject, index: number, above: number): number {
+  if (isAskewTo(subject, index, above)) return hiddenAskew(subject, index, above);
   const rect = subject.seenBeside(index, above);
   const shared = subject.sharedBy(index, above);
   const share = (100 * shared.width * shared.height) / (rect.width * rect.height);
   return share * opaqueShare(subject, above, shared);
+}
+
+/** Whether one of two is turned otherwise than the other. */
+export function isAskewTo({ form }: Subject, index: number, above: number): boolean {
+  return form.turner[index] !== form.turner[above];
+}
+
+/** The same of two that are turned otherwise: what of the one, in its own frame, lies within the other in that of the other. */
+function hiddenAskew(subject: Subject, index: number, above: number): number {
+  const seenFrom = (at: number) => subject.clippers(at).map((by) => ({ index: by, rect: subject.rect(by) }));
+  const drawn = (at: number) => ({ index: at, rect: subject.uprightRect(at) });
+  const { rect } = drawn(index);
+  const seen = leftWithin(subject, index, rect, seenFrom(index));
+  const around = [...seenFrom(index), drawn(above), ...seenFrom(above)];
+  const hidden = leftWithin(subject, index, rect, around);
+  if (hidden.length === 0) return 0;
+  const share = (100 * areaOf(hidden)) / areaOf(seen);
+  const part = rectIn(
+    unionOf(hidden.map(({ x, y }) => ({ x, y, width: 0, height: 0 }))),
+    across(subject, index, above),
+  );
+  const held = [drawn(index), ...around].map((one) => ({ ...one, to: across(subject, above, one.index) }));
+  return (
+    share *
+    opaqueShare(subject, above, part, (x, y) =>
+      held.every(({ rect: box, to }) => holdsPoint(box, ...pointIn(to, x, y))),
+    )
+  );
 }
 
 /** What would cover a widget where the two meet, and whether all of it hides what is behind. */
@@ -141,8 +182,17 @@ function isOpaque({ background }: Look): boolean {
   return background.stops.every(({ color }) => color.a > mostSeenThrough);
 }
 
-/** The share of a part of a widget that hides what is behind: all of a plain background, of a picture what its pixels say. */
-function opaqueShare(subject: Subject, index: number, part: Rect): number {
+/**
+ * The share of a part of a widget that hides what is behind: all of a plain background, of a picture what its pixels say.
+ *
+ * @param isPart Whether a place of the rectangle is of the part; every one if left out.
+ */
+function opaqueShare(
+  subject: Subject,
+  index: number,
+  part: Rect,
+  isPart: (x: number, y: number) => boolean = () => true,
+): number {
   const { look } = subject.widgets[index]!;
   if (subject.form.opacity[index]! < mostSeenThrough) return 0;
   const isHole = holeOf(subject, index);
@@ -150,13 +200,15 @@ function opaqueShare(subject: Subject, index: number, part: Rect): number {
   const layer = pictureLayer(subject, index);
   if (!layer && !isHole) return 0;
   const hides = (x: number, y: number) => (isHole ? !isHole(x, y) : layer!(x, y).a > mostSeenThrough);
-  let opaque = 0;
+  let [opaque, all] = [0, 0];
   for (let nth = 0; nth < samplesAcross * samplesAcross; nth++) {
     const x = part.x + (part.width * ((nth % samplesAcross) + 0.5)) / samplesAcross;
     const y = part.y + (part.height * (Math.floor(nth / samplesAcross) + 0.5)) / samplesAcross;
+    if (!isPart(x, y)) continue;
+    all++;
     if (hides(x, y)) opaque++;
   }
-  return opaque / (samplesAcross * samplesAcross);
+  return all === 0 ? 0 : opaque / all;
 }
 
 /** Points looked at on each axis of what a picture hides. */

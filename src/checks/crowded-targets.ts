@@ -3,7 +3,7 @@ import type { WidgetSource } from '../document/index.ts';
 import { keyPointer, shown, type Reason } from '../why/index.ts';
 import { lyingOverAt } from './subject/siblings.ts';
 import type { Check } from './check.ts';
-import { meet } from '../scene/index.ts';
+import { depthsAskew } from '../scene/index.ts';
 import { cssPixels } from './subject/text-size.ts';
 import type { Subject } from './subject/subject.ts';
 import { usableControls } from './subject/focus-map.ts';
@@ -45,11 +45,12 @@ export const crowdedTargets = {
         const beside = subject.seenBeside(other.index, index);
         const across = Math.max(beside.x - rect.x - rect.width, rect.x - beside.x - beside.width);
         const down = Math.max(beside.y - rect.y - rect.height, rect.y - beside.y - beside.height);
+        const askew = depthsAskew(subject, index, other.index).map((depth) => -depth);
+        const gap = Math.max(across, down, ...askew);
         // What overlaps is the business of another check.
-        if (Math.max(across, down) >= limit * px || meet(rect, beside)) continue;
+        if (gap >= limit * px || gap < 0) continue;
         const least = Math.min(rect.width, rect.height, beside.width, beside.height) / px;
         if (least >= roomy || lyingOverAt(subject, index) !== lyingOverAt(subject, other.index)) continue;
-        const gap = Math.max(across, down, 0);
         const [one, two] = index < other.index ? [index, other.index] : [other.index, index];
         const text = `there are ${shown(gap)} px between them, ${shown((gap / subject.screen.density) * 25.4)} mm; the smaller is ${shown(least)} CSS px`;
         const holder = arrangedIn(subject, one, two);

@@ -1,6 +1,6 @@
 import { shown, whySize } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { intersection } from '../scene/index.ts';
+import { axisOf, intersection, pastCutters, shareLeft, worstEdge } from '../scene/index.ts';
 import { covers } from './subject/beds.ts';
 import { pastShare } from './subject/past-share.ts';
 import type { Subject } from './subject/subject.ts';
@@ -25,13 +25,20 @@ export const cutOff = {
       const clip = subject.cutter(index)!;
       const rect = subject.rect(index);
       if (rect.width * rect.height === 0) continue;
-      const left = intersection(rect, clip);
-      const measured = 100 * (1 - (left.width * left.height) / (rect.width * rect.height));
+      const measured = 100 * (1 - shareLeft(subject, index));
       if (!(measured > pastShare(limit))) continue;
+      const left = intersection(rect, clip);
       const other = subject.cutterOf(index);
       const by = other === undefined ? undefined : subject.widgets[other]!;
-      const text = `of ${shown(rect.width)} × ${shown(rect.height)} px, ${shown(left.width)} × ${shown(left.height)} px are left`;
-      const axis = rect.width - left.width > rect.height - left.height ? 'x' : 'y';
+      const isRect = subject.form.turner[index] === (other === undefined ? 0 : subject.form.turner[other]);
+      const are = isRect ? `${shown(left.width)} × ${shown(left.height)} px` : `${shown(100 - measured)} %`;
+      const text = `of ${shown(rect.width)} × ${shown(rect.height)} px, ${are} are left`;
+      const isWider = rect.width - left.width > rect.height - left.height;
+      const axis = isRect
+        ? isWider
+          ? 'x'
+          : 'y'
+        : axisOf(worstEdge(pastCutters(subject, index, rect)).edge).axis;
       const reasons = () => [
         { text, pointer },
         ...(by

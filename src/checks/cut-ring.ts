@@ -1,6 +1,14 @@
 import { hidingOf } from './covered.ts';
-import { grown, hasArea, holdsPoint, isInside, type RectGrid } from '../scene/index.ts';
-import { across, pointIn, rectIn } from './subject/frames.ts';
+import {
+  across,
+  grown,
+  hasArea,
+  holdsPoint,
+  isInside,
+  pointIn,
+  rectIn,
+  type RectGrid,
+} from '../scene/index.ts';
 import type { Rect } from '../layout/index.ts';
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';

@@ -3,7 +3,15 @@ import { paddingEnd, paddingStart } from '../inside/index.ts';
 import { keyPointer, shown, whySize, type Reason } from '../why/index.ts';
 import type { Layout } from '../layout/index.ts';
 import type { Check } from './check.ts';
-import { axisOf, edgesOver, overshoot, type EdgeName, type TextWidget } from '../scene/index.ts';
+import {
+  across,
+  axisOf,
+  edgesOver,
+  pastCutters,
+  rectIn,
+  type EdgeName,
+  type TextWidget,
+} from '../scene/index.ts';
 import type { Subject } from './subject/subject.ts';
 
 /** Which way it is cut, or how many characters are dropped. */
@@ -35,14 +43,11 @@ export const cutText = {
       const { wide, high, roomX, roomY, over, dropped } = textRoom(subject, widget);
       const { lines } = subject.text(index);
       const scale = subject.layout.scale(index);
-      const clip = subject.cutter(index);
       // What is meant at one edge may hide a cut at another.
       const past =
-        (clip &&
-          edgesOver(overshoot(subject.textRect(index), clip), limit).find(
-            ({ edge }) => !isMeant(widget, subject, edge),
-          )) ??
-        noEdge;
+        edgesOver(pastCutters(subject, index, subject.textRect(index)), limit).find(
+          ({ edge }) => !isMeant(widget, subject, edge),
+        ) ?? noEdge;
       const measured = Math.max(over.x, over.y, past.distance, dropped > 0 ? text.lineHeight * scale : 0);
       if (!(measured > limit)) continue;
       const pointer = keyPointer(widget, 'text');
@@ -130,7 +135,8 @@ export function stripOver(
   const around = subject.widgets[parent]!;
   if (!('overflow' in around.source) || around.source.overflow !== 'clip' || around.box.arrange !== 'free')
     return undefined;
-  const [inner, outer] = [subject.textRect(index), subject.rect(parent)];
+  const inner = rectIn(subject.textRect(index), across(subject, index, parent));
+  const outer = subject.rect(parent);
   if (axis === 'y') return inner.height - 2 * outer.height;
   return (source as WidgetSource).wrap === false ? inner.width - outer.width : undefined;
 }

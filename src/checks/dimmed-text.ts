@@ -1,11 +1,10 @@
 import { bedsOf } from './subject/beds.ts';
-import { across, rectIn } from './subject/frames.ts';
 import { lyingOverAt } from './subject/siblings.ts';
 import type { Check } from './check.ts';
 import { leastHidden } from './covered.ts';
 import { mostSeenThrough } from './subject/behind.ts';
 import { readArea, textContrast, type TextContrast } from './low-contrast.ts';
-import { hasArea, intersection } from '../scene/index.ts';
+import { across, hasArea, intersection, rectIn } from '../scene/index.ts';
 import type { Widget } from '../dress/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { Subject } from './subject/subject.ts';

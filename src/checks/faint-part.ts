@@ -3,7 +3,7 @@ import type { Widget } from '../dress/index.ts';
 import { scrollbarBoxes } from '../inside/index.ts';
 import { contrastOf, contrastRatio, hexOf, luminance, type Rgba } from '../theme/index.ts';
 import { colorOf, groundOf, tinted, type Ground } from './subject/behind.ts';
-import { seenOf } from './subject/frames.ts';
+import { seenOf } from './subject/seen-of.ts';
 import { groundRange, standsOff } from './subject/ground-range.ts';
 import type { Check } from './check.ts';
 import { hasArea, hasBox } from '../scene/index.ts';

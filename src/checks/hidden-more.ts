@@ -1,8 +1,8 @@
 import type { WidgetSource } from '../document/index.ts';
 import { placeText } from '../inside/index.ts';
+import { across, rectIn } from '../scene/index.ts';
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
-import { across, rectIn } from './subject/frames.ts';
 import type { Subject } from './subject/subject.ts';
 import { cssPixels } from './subject/text-size.ts';
 

@@ -14,7 +14,7 @@ export type {
 export type { Check, DocumentCheck, Outcome, Severity, WhollyLooked } from './check.ts';
 export type { RemedyName } from './remedies.ts';
 export { isHeld } from './bursts-parent.ts';
-export { coveringOf, hiddenBy, hidingIn } from './covered.ts';
+export { coveringOf, hiddenBy, hidingIn, isAskewTo } from './covered.ts';
 export { pastShare } from './subject/past-share.ts';
 export { demandsIn } from './gave-way.ts';
 export { fillsItsWindow, isCutOff, isLostInLists, scrollsIn } from './cut-off.ts';
@@ -22,7 +22,7 @@ export { stripOver, textRoom } from './cut-text.ts';
 export { mayBleed } from './outside-safe-area.ts';
 export { readArea, textContrast } from './low-contrast.ts';
 export { branchesApart, branchesAtOdds, excusesOf } from './overlap.ts';
-export { gapOf, placeOf, pxOfAmount, slack as promiseSlack } from './promise-kinds.ts';
+export { gapOf, outerOf, placeOf, pxOfAmount, slack as promiseSlack } from './promise-kinds.ts';
 export { sliver } from './subject/beds.ts';
 export { groundsUpTo, roomOf } from './subject/ground.ts';
 export { hollowOf, isRing, pastHole } from './subject/hollow.ts';

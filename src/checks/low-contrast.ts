@@ -3,7 +3,7 @@ import type { TextBlock } from '../text/index.ts';
 import { compose, contrastRatio, hexOf, type Look, type Rgba } from '../theme/index.ts';
 import { shown } from '../why/index.ts';
 import { groundOf } from './subject/behind.ts';
-import { seenOf } from './subject/frames.ts';
+import { seenOf } from './subject/seen-of.ts';
 import { groundRange, standsOff } from './subject/ground-range.ts';
 import type { Check } from './check.ts';
 import { hasArea } from '../scene/index.ts';

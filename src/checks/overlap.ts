@@ -2,7 +2,7 @@ import { whyEdge } from '../why/index.ts';
 import { mayLieOver } from './subject/siblings.ts';
 import type { Check } from './check.ts';
 import type { Rect } from '../layout/index.ts';
-import { areApart, axisOf, type EdgeName } from '../scene/index.ts';
+import { axisOf, depthsAskew, type EdgeName } from '../scene/index.ts';
 import { controls } from '../dress/index.ts';
 import { fills, groundsUpTo, mayFill } from './subject/ground.ts';
 import { isFrame, isInHollow } from './subject/hollow.ts';
@@ -11,7 +11,8 @@ import type { Subject } from './subject/subject.ts';
 export const overlap = {
   id: 'overlap',
   title: 'Overlap that nobody asked for',
-  measures: 'the shorter side of the part two widgets share',
+  measures:
+    'the shorter side of the part two widgets share; of two that are turned otherwise, how deep they reach into each other',
   unit: 'px',
   limit: 0.5,
   fails: 'above',
@@ -23,8 +24,10 @@ export const overlap = {
     const told = new Set<string>();
     subject.meetings((one, other) => {
       const shared = subject.sharedBy(one, other);
-      const measured = Math.min(shared.width, shared.height);
-      if (!(measured > limit) || areApart(subject, one, other, limit)) return;
+      const shorter = Math.min(shared.width, shared.height);
+      if (!(shorter > limit)) return;
+      const measured = Math.min(shorter, ...depthsAskew(subject, one, other));
+      if (!(measured > limit)) return;
       const branches = branchesAtOdds(subject, one, other);
       if (!branches) return;
       // One sentence for two branches: their outermost widgets come first in document order.

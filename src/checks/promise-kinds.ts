@@ -2,7 +2,7 @@ import { readAmount, type Amount, type PromiseSource } from '../document/index.t
 import type { Rect } from '../layout/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { shown } from '../why/index.ts';
-import { hasArea, intersection, edgesOver, overshoot } from '../scene/index.ts';
+import { borderIn, depthsAskew, edgesOver, hasArea, intersection, overshoot } from '../scene/index.ts';
 import type { Subject } from './subject/subject.ts';
 import { minutesOfArc, pxOfArc } from './subject/text-size.ts';
 
@@ -19,7 +19,6 @@ export interface Broken {
 export interface Promised {
   readonly id: string;
   readonly index: number;
-  readonly rect: Rect;
 }
 
 /** Looks at one kind of promise: the widgets it is about are there, in the order they are named. Each widget, or pair, comes once. */
@@ -32,11 +31,10 @@ export const slack = 0.5;
 export const promiseKinds: { readonly [Key in PromiseKey]: Kind } = {
   *'within'(promise, about, subject) {
     const where = promise.within!;
-    const outer =
-      where === 'safe' ? subject.safeRect : where === 'screen' ? subject.screenRect : subject.rectOf(where);
+    const outer = outerOf(subject, where);
     if (!outer) return;
-    for (const { id, index, rect } of about) {
-      const over = edgesOver(overshoot(rect, outer), slack);
+    for (const { id, index } of about) {
+      const over = edgesOver(overshoot(borderIn(subject, index, outer.index), outer.rect), slack);
       const past = over.map(({ edge, distance }) => `${shown(distance)} px past the ${edge}`);
       if (over.length > 0)
         yield {
@@ -46,11 +44,12 @@ export const promiseKinds: { readonly [Key in PromiseKey]: Kind } = {
         };
     }
   },
-  *'never'(_, about) {
+  *'never'(_, about, subject) {
     for (const [at, one] of about.entries())
       for (const other of about.slice(0, at)) {
-        const shared = intersection(one.rect, other.rect);
-        const measured = Math.min(shared.width, shared.height);
+        const shared = intersection(...beside(subject, one, other));
+        const depths = depthsAskew(subject, one.index, other.index, (index) => subject.rect(index));
+        const measured = Math.min(shared.width, shared.height, ...depths);
         if (measured > slack)
           yield {
             widget: other.index,
@@ -60,17 +59,17 @@ export const promiseKinds: { readonly [Key in PromiseKey]: Kind } = {
           };
       }
   },
-  'touching': (_, about) =>
+  'touching': (_, about, subject) =>
     pairwise(about, (one, other) => {
-      const apart = distance(one.rect, other.rect);
+      const apart = distance(...beside(subject, one, other));
       if (Math.abs(apart) <= slack) return undefined;
       const how = apart > 0 ? `are ${shown(apart)} px apart` : `overlap by ${shown(-apart)} px`;
       return { measured: Math.abs(apart), text: `${one.id} and ${other.id} ${how}` };
     }),
-  'aligned': (promise, about) =>
+  'aligned': (promise, about, subject) =>
     pairwise(about, (one, other) => {
-      const place = placeOf[promise.aligned!];
-      const measured = Math.abs(place(one.rect) - place(other.rect));
+      const [mine, theirs] = beside(subject, one, other).map(placeOf[promise.aligned!]);
+      const measured = Math.abs(mine! - theirs!);
       return measured > slack
         ? {
             measured,
@@ -78,10 +77,11 @@ export const promiseKinds: { readonly [Key in PromiseKey]: Kind } = {
           }
         : undefined;
     }),
-  'same': (promise, about) =>
+  'same': (promise, about, subject) =>
     pairwise(about, (one, other) => {
       const sides = promise.same === 'size' ? (['width', 'height'] as const) : [promise.same!];
-      const measured = Math.max(...sides.map((side) => Math.abs(one.rect[side] - other.rect[side])));
+      const [mine, theirs] = [subject.rect(one.index), subject.rect(other.index)];
+      const measured = Math.max(...sides.map((side) => Math.abs(mine[side] - theirs[side])));
       // Two edges may each be rounded.
       return measured > 2 * slack
         ? { measured, text: `${one.id} and ${other.id} differ by ${shown(measured)} px in ${promise.same!}` }
@@ -89,7 +89,7 @@ export const promiseKinds: { readonly [Key in PromiseKey]: Kind } = {
     }),
   'order': (promise, about, subject) =>
     pairwise(about, (one, other) => {
-      const gap = gapOf(promise.order!, subject)(one.rect, other.rect);
+      const gap = gapOf(promise.order!, subject)(...beside(subject, one, other));
       return gap < -slack
         ? {
             measured: -gap,
@@ -102,13 +102,38 @@ export const promiseKinds: { readonly [Key in PromiseKey]: Kind } = {
   'at-most': (promise, about, subject) =>
     bySize(promise['at-most']!, about, subject, (is, most) => is - most, 'the most is'),
   *'visible'(promise, about, subject) {
-    for (const { id, index, rect } of about) {
-      const seen = subject.isThere(index) && hasArea(intersection(rect, subject.screenRect));
+    for (const { id, index } of about) {
+      const seen =
+        subject.isThere(index) && hasArea(intersection(leftOf(subject, index), subject.screenRect));
       if (seen !== promise.visible)
         yield { widget: index, measured: 1, text: `${id} is ${seen ? '' : 'not '}to be seen` };
     }
   },
 };
+
+/** What a widget is to be within, and the frame that stands in: a widget's own, or the screen. */
+export function outerOf(
+  subject: Subject,
+  where: string,
+): { readonly index: number; readonly rect: Rect } | undefined {
+  if (where === 'safe') return { index: 0, rect: subject.safeRect };
+  if (where === 'screen') return { index: 0, rect: subject.screenRect };
+  const index = subject.indexOf(where);
+  return index === undefined ? undefined : { index, rect: subject.rect(index) };
+}
+
+/** The border boxes of two widgets as they lie beside each other: as they are drawn, and upright where the same turns both. */
+function beside(subject: Subject, one: Promised, other: Promised): readonly [Rect, Rect] {
+  return [subject.borderBeside(one.index, other.index), subject.borderBeside(other.index, one.index)];
+}
+
+/** What is left of a border box where nothing around cuts it off, as it is drawn. */
+function leftOf(subject: Subject, index: number): Rect {
+  return subject
+    .clippers(index)
+    .map((at) => subject.turnedRect(at))
+    .reduce(intersection, subject.turnedRect(index));
+}
 
 /** The keys that say what is promised. */
 export type PromiseKey =
@@ -166,7 +191,8 @@ function* bySize(
   over: (is: number, limit: number) => number,
   word: string,
 ): Iterable<Broken> {
-  for (const { id, index, rect } of about) {
+  for (const { id, index } of about) {
+    const rect = subject.rect(index);
     const texts: string[] = [];
     let measured = 0;
     for (const side of ['width', 'height'] as const) {

@@ -1,6 +1,6 @@
 import type { Subject, Subjects } from '../checks/index.ts';
 import { Layout, type Rect } from '../layout/index.ts';
-import { depthsAskew, type FormScene } from '../scene/index.ts';
+import { across, borderIn, depthsAskew, rectIn, type Cutter, type FormScene } from '../scene/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { ViewLayout, type View } from '../view/index.ts';
 import { bendPx, type Cell } from './cells.ts';
@@ -115,6 +115,19 @@ export class CellScenes {
     return this.#kept(this.#borders, widget, () => this.box((subject) => subject.rect(widget)));
   }
 
+  /** The same in the frame of another one. */
+  borderIn(widget: number, other: number): Box {
+    const { turner } = this.form;
+    if (turner[widget] === turner[other]) return this.border(widget);
+    return this.box((subject) => borderIn(subject, widget, other));
+  }
+
+  /** The same beside another one: before both are turned where the same turns them. */
+  borderBeside(widget: number, other: number): Box {
+    if (this.form.turner[widget] === 0 || this.middle.isTurnedWith(widget, other)) return this.border(widget);
+    return this.box((subject) => subject.turnedRect(widget));
+  }
+
   /** What is drawn of a widget, before anything cuts it off. */
   own(widget: number): Box {
     return this.#kept(this.#own, widget, () => this.box((subject) => subject.ownRect(widget)));
@@ -129,9 +142,7 @@ export class CellScenes {
   seen(widget: number): readonly Box[] {
     return this.#kept(this.#seen, widget, () => {
       const clips = this.form.anyClips ? this.middle.clippers(widget) : [];
-      const cut = (index: number) =>
-        this.form.turner[index] ? this.box((subject) => subject.turnedRect(index)) : this.border(index);
-      return [this.own(widget), ...clips.map(cut)];
+      return [this.own(widget), ...clips.map((index) => this.borderIn(index, 0))];
     });
   }
 
@@ -139,15 +150,28 @@ export class CellScenes {
   seenBeside(widget: number, other: number): readonly Box[] {
     if (!this.middle.isTurnedWith(widget, other)) return this.seen(widget);
     const clips = this.form.anyClips ? this.middle.clippers(widget) : [];
-    return [this.box((subject) => subject.uprightRect(widget)), ...clips.map((index) => this.border(index))];
+    const own = this.box((subject) => subject.uprightRect(widget));
+    return [own, ...clips.map((index) => this.borderIn(index, widget))];
   }
 
-  /** Where two widgets that are turned otherwise reach into each other by more than a limit, in px, all of these are above 0. */
-  askew(widget: number, other: number, limit: number): readonly Affine[] {
+  /**
+   * Where two widgets that are turned otherwise reach into each other by more than a limit, in px, all of these are above 0.
+   *
+   * @param rectOf What counts of a widget, in its own frame: what is drawn of it if left out.
+   */
+  askew(
+    widget: number,
+    other: number,
+    limit: number,
+    rectOf?: (subject: Subject, index: number) => Rect,
+  ): readonly Affine[] {
     const known = new Map<Subject, readonly number[]>();
     const depthsIn = (subject: Subject) => {
       let depths = known.get(subject);
-      if (!depths) known.set(subject, (depths = depthsAskew(subject, widget, other)));
+      if (!depths) {
+        const of = rectOf && ((index: number) => rectOf(subject, index));
+        known.set(subject, (depths = depthsAskew(subject, widget, other, of)));
+      }
       return depths;
     };
     return depthsIn(this.middle).map((_, nth) =>
@@ -172,12 +196,28 @@ export class CellScenes {
     return kept.known;
   }
 
-  /** What cuts it off for good, each by itself. */
+  /** What cuts it off for good, each by itself, in its own frame: of one that is turned otherwise the upright rectangle around. */
   cutters(widget: number): readonly Box[] {
+    return this.#cutters(widget, (subject, { index, rect }) => rectIn(rect, across(subject, index, widget)));
+  }
+
+  /** The same, each in the frame of what cuts, with a rectangle of the widget there. */
+  cutFrom(
+    widget: number,
+    rectOf: (subject: Subject) => Rect,
+  ): readonly { readonly cutter: Box; readonly own: Box }[] {
+    const cutters = this.#cutters(widget, (_, { rect }) => rect);
+    const owns = this.#cutters(widget, (subject, { index }) =>
+      rectIn(rectOf(subject), across(subject, widget, index)),
+    );
+    return cutters.map((cutter, nth) => ({ cutter, own: owns[nth]! }));
+  }
+
+  #cutters(widget: number, read: (subject: Subject, cutter: Cutter) => Rect): readonly Box[] {
     if (!this.form.anyClips) return [];
     return this.middle
-      .cutterRects(widget)
-      .map((_, nth) => this.box((subject) => subject.cutterRects(widget)[nth]!));
+      .cutters(widget)
+      .map((_, nth) => this.box((subject) => read(subject, subject.cutters(widget)[nth]!)));
   }
 }
 

@@ -1,4 +1,5 @@
 import { turnedOn, turnsOf } from '../inside/index.ts';
+import type { Rect } from '../layout/index.ts';
 import type { Scene } from './scene.ts';
 
 type Point = readonly [x: number, y: number];
@@ -7,11 +8,18 @@ type Point = readonly [x: number, y: number];
  * How deep two widgets that are turned otherwise reach into each other, in px, along each line across a side of one that is turned:
  * what the one reaches past the start of the other, and the other way round. Where any of it is not above 0 they are apart (separating
  * axes), whatever the upright rectangles around them share. None of two that lie beside each other upright, or as if they did.
+ *
+ * @param rectOf What counts of a widget, in its own frame: what is drawn of it if left out.
  */
-export function depthsAskew(scene: Scene, one: number, other: number): readonly number[] {
+export function depthsAskew(
+  scene: Scene,
+  one: number,
+  other: number,
+  rectOf = (index: number): Rect => scene.uprightRect(index),
+): readonly number[] {
   const { turner } = scene.form;
   if ((turner[one] === 0 && turner[other] === 0) || scene.isTurnedWith(one, other)) return none;
-  const [mine, theirs] = [drawnOf(scene, one), drawnOf(scene, other)];
+  const [mine, theirs] = [drawnOf(scene, one, rectOf(one)), drawnOf(scene, other, rectOf(other))];
   const depths: number[] = [];
   for (const { index, sides } of [mine, theirs]) {
     if (turner[index] === 0) continue;
@@ -33,9 +41,8 @@ export function areApart(scene: Scene, one: number, other: number, limit: number
   return depthsAskew(scene, one, other).some((depth) => !(depth > limit));
 }
 
-/** The corners of what a widget draws, as it is turned, and which ways its sides go, however long they are. */
-function drawnOf(scene: Scene, index: number) {
-  const { x, y, width, height } = scene.uprightRect(index);
+/** The corners of a rectangle of a widget, as it is turned, and which ways its sides go, however long they are. */
+function drawnOf(scene: Scene, index: number, { x, y, width, height }: Rect) {
   const turns = turnsOf(index, scene.tree.widgets, scene.layout);
   const placed = (fromX: number, fromY: number) =>
     turns.reduce<Point>((at, { turn }) => turnedOn(turn, ...at), [fromX, fromY]);

@@ -1,10 +1,11 @@
 import type { Tree, Widget } from '../dress/index.ts';
-import { clips, inkInto, setText, turned, turnsOf } from '../inside/index.ts';
+import { clips, inkInto, setText } from '../inside/index.ts';
 import type { Layout, Rect } from '../layout/index.ts';
 import type { Screen } from '../screen/index.ts';
 import type { SetText } from '../text/index.ts';
 import type { ViewLayout } from '../view/index.ts';
 import { Effort } from './effort.ts';
+import { across, borderIn, rectIn } from './frames.ts';
 import { isBareText, type FormScene, type TextWidget } from './form-scene.ts';
 import { intersection, overshoot, safeRectOf, worstEdge } from './geometry.ts';
 import { RectGrid } from './rect-grid.ts';
@@ -56,6 +57,13 @@ export class Scene {
       if (index === 0) continue;
       const outer = this.tree.widgets[parent]!;
       const above = cut[parent];
+      if (form.turner[index] !== form.turner[parent]) {
+        cut[index] = commonOf(this.clippers(index).map((by) => borderIn(this, by, index)));
+        cutters[index] = commonOf(
+          this.cutters(index).map((by) => rectIn(by.rect, across(this, by.index, index))),
+        );
+        continue;
+      }
       const own = clips(outer) ? this.rect(parent) : undefined;
       cut[index] = above && own ? intersection(above, own) : (own ?? above);
       // What is scrolled out of sight can be scrolled into it: nothing of it is lost along that axis.
@@ -137,7 +145,7 @@ export class Scene {
     }
   }
 
-  /** What the widgets around cut it to; undefined where nothing does. */
+  /** What the widgets around cut it to, in its own frame: of one that is turned otherwise, the upright rectangle around; undefined where nothing does. */
   clip(index: number): Rect | undefined {
     return this.#clips?.[index];
   }
@@ -150,12 +158,13 @@ export class Scene {
       if (!clips(widget)) continue;
       const scroll = 'scroll' in widget.source ? widget.source.scroll : undefined;
       const bounds = scroll === undefined ? this.rect(at) : unbounded(this.rect(at), scroll);
-      if (bounds && worstEdge(overshoot(rect, bounds)).distance > 0) return at;
+      const inside = rectIn(rect, across(this, index, at));
+      if (bounds && worstEdge(overshoot(inside, bounds)).distance > 0) return at;
     }
     return undefined;
   }
 
-  /** What cuts it off for good; undefined where nothing does. */
+  /** What cuts it off for good, in its own frame, too; undefined where nothing does. */
   cutter(index: number): Rect | undefined {
     return this.#cutters?.[index];
   }
@@ -205,7 +214,7 @@ export class Scene {
   /** The same before anything cuts it off. */
   ownRect(index: number): Rect {
     const whole = this.uprightRect(index);
-    return this.form.turner[index] ? this.#turn(this.tree.widgets[index]!, whole) : whole;
+    return rectIn(whole, across(this, index, 0));
   }
 
   /** The same before it is turned, or what it is in. */
@@ -221,6 +230,11 @@ export class Scene {
     return clip ? intersection(whole, clip) : whole;
   }
 
+  /** The border box beside that of another one, in the same way. */
+  borderBeside(index: number, other: number): Rect {
+    return this.isTurnedWith(index, other) ? this.rect(index) : this.turnedRect(index);
+  }
+
   /** What is seen of both of two widgets. */
   sharedBy(one: number, other: number): Rect {
     return intersection(this.seenBeside(one, other), this.seenBeside(other, one));
@@ -234,8 +248,7 @@ export class Scene {
 
   /** The border box as it is seen, turned with what it is in: the upright rectangle around it. */
   turnedRect(index: number): Rect {
-    const rect = this.rect(index);
-    return this.form.turner[index] ? this.#turn(this.tree.widgets[index]!, rect) : rect;
+    return borderIn(this, index, 0);
   }
 
   /** The widgets around one that cut it off, from the innermost: what is seen of it is what their border boxes all leave. */
@@ -246,16 +259,16 @@ export class Scene {
     return found;
   }
 
-  /** The border boxes of those, without their ends along the axes that something inside of them scrolls: what is lost is lost there. */
-  cutterRects(index: number): readonly Rect[] {
-    const found: Rect[] = [];
+  /** The widgets around one that cut it off for good. */
+  cutters(index: number): readonly Cutter[] {
+    const found: Cutter[] = [];
     const scrolls: Axes[] = [];
     for (let at = this.tree.widgets[index]!.parent; at >= 0; at = this.tree.widgets[at]!.parent) {
       const widget = this.tree.widgets[at]!;
       const scroll = 'scroll' in widget.source ? widget.source.scroll : undefined;
       if (scroll !== undefined) scrolls.push(scroll);
       const rect = clips(widget) ? unboundedAll(this.rect(at), scrolls) : undefined;
-      if (rect) found.push(rect);
+      if (rect) found.push({ index: at, rect });
     }
     return found;
   }
@@ -272,7 +285,7 @@ export class Scene {
     const from = isBare ? this.#inks : this.#boxes;
     for (let nth = 0; nth < stride; nth++) seen[at + nth] = from[at + nth]!;
     if (this.form.turner[index]) {
-      this.#put(at, this.#turn(widget, this.#rectAt(at)));
+      this.#put(at, rectIn(this.#rectAt(at), across(this, index, 0)));
       if (this.#clips)
         for (const outer of this.clippers(index))
           this.#put(at, intersection(this.#rectAt(at), this.turnedRect(outer)));
@@ -308,13 +321,6 @@ export class Scene {
     inks[at + 2] = inks[at + 2]! * scale;
     inks[at + 3] = inks[at + 3]! * scale;
     return at;
-  }
-
-  /** A rectangle of a widget as it is seen when it, or what it is in, is rotated or skewed. */
-  #turn(widget: Widget, rect: Rect): Rect {
-    let seen = rect;
-    for (const { turn } of turnsOf(widget.index, this.tree.widgets, this.layout)) seen = turned(seen, turn);
-    return seen;
   }
 
   /** The text of a widget as it is set in the room it was given; of a widget that has one. */
@@ -357,6 +363,17 @@ export class Scene {
   isWithin(index: number, outer: number): boolean {
     return this.form.isWithin(index, outer);
   }
+}
+
+/** What cuts off what is in it. */
+export interface Cutter {
+  readonly index: number;
+  /** Its border box in its own frame, without its ends along the axes that something inside of it scrolls: what is lost is lost there. */
+  readonly rect: Rect;
+}
+
+function commonOf(rects: readonly Rect[]): Rect | undefined {
+  return rects.length === 0 ? undefined : rects.reduce(intersection);
 }
 
 /** The axes along which something scrolls. */

@@ -23,5 +23,6 @@ test('of any document, a proof says what laying it out on single sizes says', ()
     unproved += judged.unproved;
   }
   expect(asked).toBeGreaterThan(rounds(50, 9000));
-  expect(unproved / (12 * asked)).toBeLessThan(0.02);
+  // A few documents may happen to have a lot that is turned over each other.
+  expect(unproved / (12 * asked)).toBeLessThan(rounds(0.07, 0.02));
 });

@@ -2,7 +2,6 @@ import type { View } from 'pimbot';
 import {
   checkView,
   checks,
-  contains,
   depthIn,
   provedChecks,
   screenOf,
@@ -41,7 +40,7 @@ export function judge(
   for (const size of sizes) {
     const failing = checksOn(size);
     for (const check of provedChecks) {
-      if (proof.gaps.some((gap) => (gap.check ?? check) === check && contains(gap.polygon, size))) {
+      if (proof.gaps.some((gap) => (gap.check ?? check) === check && depthIn(gap.polygon, size) >= -slack)) {
         unproved++;
         continue;
       }

@@ -14,9 +14,8 @@ import { colorAt, compose, faded, type Rgba } from '../../theme/index.ts';
 import type { Backdrop } from '../../view/index.ts';
 import type { Undecided } from '../check.ts';
 import { bedsOf, covers, sliver } from './beds.ts';
-import { hasArea, holdsPoint, intersection, meet } from '../../scene/index.ts';
-import type { RectGrid } from '../../scene/index.ts';
-import { across, pointIn, rectIn, type Across } from './frames.ts';
+import { across, hasArea, holdsPoint, intersection, meet, pointIn, rectIn } from '../../scene/index.ts';
+import type { Across, RectGrid } from '../../scene/index.ts';
 import { holeOf, roundFill } from './round-meter.ts';
 import type { Subject } from './subject.ts';
 

@@ -10,10 +10,11 @@ import {
 } from '../../inside/index.ts';
 import type { Rect } from '../../layout/index.ts';
 import type { Picture } from '../../picture/index.ts';
+import { across, pointIn } from '../../scene/index.ts';
 import { evenCorners } from '../../theme/index.ts';
 import { covers, sliver } from './beds.ts';
-import { across, pointIn, seenFrom } from './frames.ts';
 import { insideOf } from './round-meter.ts';
+import { seenFrom } from './seen-of.ts';
 import type { Subject } from './subject.ts';
 
 /** Below this share of opacity a pixel is taken for clear. */

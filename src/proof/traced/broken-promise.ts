@@ -1,6 +1,7 @@
 import {
   checkOf,
   gapOf,
+  outerOf,
   placeOf,
   promiseSlack as slack,
   promisesOn,
@@ -8,7 +9,7 @@ import {
   type PromisedHere,
 } from '../../checks/index.ts';
 import { readAmount, type PromiseSource } from '../../document/index.ts';
-import type { Box, CellScenes } from '../cell-scenes.ts';
+import type { CellScenes } from '../cell-scenes.ts';
 import { less, negative, plus, type Affine } from '../polygon.ts';
 import { commonNumbers, reachesOver, sharedNumbers } from './boxes.ts';
 import type { Traced } from './traced.ts';
@@ -32,23 +33,29 @@ type Kind = (cell: CellScenes, promise: PromiseSource, about: readonly number[])
 /** One function for each kind of promise, by the key that says it; {@link promiseKinds} measures the same on one screen. */
 const kinds: { readonly [Key in PromisedHere['key']]: Kind } = {
   *'within'(cell, { within }, about) {
-    const outer = outerOf(cell, within!);
-    if (!outer) return;
+    const frame = outerOf(cell.middle, within!);
+    if (!frame) return;
+    const outer = cell.box((subject) => outerOf(subject, within!)!.rect);
     for (const widget of about)
-      for (const { over } of reachesOver(cell, [cell.border(widget)], outer, slack))
+      for (const { over } of reachesOver(cell, [cell.borderIn(widget, frame.index)], outer, slack))
         yield { widget, where: over };
   },
   *'never'(cell, _, about) {
     for (const [nth, one] of about.entries())
       for (const other of about.slice(0, nth)) {
-        const [mine, theirs] = [[cell.border(one)], [cell.border(other)]];
-        const where = new Where(cell).shared(mine, theirs, slack).numbers;
-        if (where) yield { widget: other, other: one, where, by: sharedNumbers(mine, theirs, slack) };
+        const [mine, theirs] = [[cell.borderBeside(one, other)], [cell.borderBeside(other, one)]];
+        const meeting = new Where(cell).shared(mine, theirs, slack);
+        if (meeting.isOver) continue;
+        const depths = cell.askew(one, other, slack, (subject, index) => subject.rect(index));
+        for (const depth of depths) meeting.above(depth);
+        const where = meeting.numbers;
+        const by = [...sharedNumbers(mine, theirs, slack), ...depths];
+        if (where) yield { widget: other, other: one, where, by };
       }
   },
   *'touching'(cell, _, about) {
     for (const [widget, other] of neighbours(about)) {
-      const [a, b] = [cell.border(widget), cell.border(other)];
+      const [a, b] = [cell.borderBeside(widget, other), cell.borderBeside(other, widget)];
       const apart = [
         less(b.left, a.right),
         less(a.left, b.right),
@@ -63,7 +70,10 @@ const kinds: { readonly [Key in PromisedHere['key']]: Kind } = {
     const place = placeOf[aligned!];
     for (const [widget, other] of neighbours(about))
       for (const where of apartBy(
-        cell.number((subject) => place(subject.rect(widget)) - place(subject.rect(other))),
+        cell.number(
+          (subject) =>
+            place(subject.borderBeside(widget, other)) - place(subject.borderBeside(other, widget)),
+        ),
         slack,
       ))
         yield { widget, other, where };
@@ -81,7 +91,9 @@ const kinds: { readonly [Key in PromisedHere['key']]: Kind } = {
   *'order'(cell, { order }, about) {
     const gap = gapOf(order!, cell.middle);
     for (const [widget, other] of neighbours(about)) {
-      const apart = cell.number((subject) => gap(subject.rect(widget), subject.rect(other)));
+      const apart = cell.number((subject) =>
+        gap(subject.borderBeside(widget, other), subject.borderBeside(other, widget)),
+      );
       yield { widget, other, where: [plus(negative(apart), -slack)] };
     }
   },
@@ -97,7 +109,11 @@ const kinds: { readonly [Key in PromisedHere['key']]: Kind } = {
     const screen = cell.box(({ screenRect }) => screenRect);
     for (const widget of about) {
       const isShown = cell.middle.widgets[widget]!.visible && cell.form.opacity[widget]! > 0;
-      const there = commonNumbers([cell.border(widget), screen]);
+      const clips = cell.middle.clippers(widget);
+      const seen = [widget, ...clips].map((index) => cell.borderIn(index, 0));
+      // A line that is turned has no area either, whatever the rectangle around it has.
+      const own = cell.form.turner[widget] === 0 ? [] : commonNumbers([cell.border(widget)]);
+      const there = [...own, ...commonNumbers([...seen, screen])];
       if (!visible) {
         if (isShown) yield { widget, where: there };
       } else if (!isShown) yield { widget, where: [] };
@@ -119,13 +135,6 @@ export const brokenPromise: Traced = {
     }
   },
 };
-
-function outerOf(cell: CellScenes, within: string): Box | undefined {
-  if (within === 'safe') return cell.box(({ safeRect }) => safeRect);
-  if (within === 'screen') return cell.box(({ screenRect }) => screenRect);
-  const widget = cell.middle.indexOf(within);
-  return widget === undefined ? undefined : cell.border(widget);
-}
 
 function neighbours(about: readonly number[]): readonly (readonly [number, number])[] {
   return about.slice(1).map((one, nth) => [about[nth]!, one]);

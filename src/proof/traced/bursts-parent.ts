@@ -10,9 +10,15 @@ export const burstsParent: Traced = {
     for (const widget of cell.middle.widgets) {
       const { index, parent } = widget;
       if (!isHeld(cell.middle, widget)) continue;
-      const own = [cell.border(index)];
+      const own = [cell.borderIn(index, parent)];
       for (const { edge, over, where } of reachesOver(cell, own, cell.border(parent), limit))
-        fails({ widget: index, other: parent, apart: edge, where: where.common(own).numbers, by: over });
+        fails({
+          widget: index,
+          other: parent,
+          apart: edge,
+          where: where.common([cell.border(index)]).numbers,
+          by: over,
+        });
     }
   },
 };

@@ -1,4 +1,6 @@
-import { checkOf, coveringOf, groundsUpTo, hiddenBy, pastShare } from '../../checks/index.ts';
+import { checkOf, coveringOf, groundsUpTo, hiddenBy, isAskewTo, pastShare } from '../../checks/index.ts';
+import { across, isUpright, rectIn } from '../../scene/index.ts';
+import type { Box, CellScenes } from '../cell-scenes.ts';
 import { at, less, type Affine, type Point } from '../polygon.ts';
 import { undecided } from './boxes.ts';
 import { both, everywhere, unfilled } from './parts.ts';
@@ -51,7 +53,15 @@ export const covered: Traced = {
           tell({ widget, other, where: shared, isUnsure: true });
           continue;
         }
-        const [lower, upper] = [mine[0]!, theirs[0]!];
+        const isAskew = isAskewTo(middle, widget, other);
+        const lower = isAskew ? drawnIn(cell, widget, widget) : mine[0]!;
+        const upper = isAskew ? drawnIn(cell, other, widget) : theirs[0]!;
+        // Less is hidden than the upright rectangle around another one would hide, but where that has all of it within.
+        const isRound = isAskew && !isUpright(across(middle, other, widget));
+        if (isRound) {
+          const where = [...shared, ...marginsOf(drawnIn(cell, widget, other), drawnIn(cell, other, other))];
+          tell({ widget, other, where, by: () => 100, isUnsure: !isOpaque });
+        }
         const whole = { x: less(lower.right, lower.left), y: less(lower.bottom, lower.top) };
         // Which of the two edges bounds what they share may change in the cell; each way is a part of it.
         for (const left of larger(lower.left, upper.left))
@@ -71,13 +81,28 @@ export const covered: Traced = {
                     where: [...given, ...shared, ...part.where],
                     by,
                     // A picture may be clear where it lies over something.
-                    isUnsure: part.isUnsure || !isOpaque,
+                    isUnsure: part.isUnsure || isRound || !isOpaque,
                   });
               }
       }
     }
   },
 };
+
+/** What is drawn of a widget in the frame of another one: the upright rectangle around it there. */
+function drawnIn(cell: CellScenes, widget: number, other: number): Box {
+  return cell.box((subject) => rectIn(subject.uprightRect(widget), across(subject, widget, other)));
+}
+
+/** How far each edge of a box is within another one. */
+function marginsOf(inner: Box, outer: Box): readonly Affine[] {
+  return [
+    less(inner.left, outer.left),
+    less(inner.top, outer.top),
+    less(outer.right, inner.right),
+    less(outer.bottom, inner.bottom),
+  ];
+}
 
 /** One of two numbers, and where it is that one. */
 interface Choice {

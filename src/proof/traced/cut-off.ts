@@ -7,10 +7,11 @@ import {
   scrollsIn,
   sliver,
 } from '../../checks/index.ts';
+import { across, isUpright } from '../../scene/index.ts';
 import type { Box, CellScenes } from '../cell-scenes.ts';
 import { at, less, type Affine, type Point } from '../polygon.ts';
 import { commonNumbers, reachesOver } from './boxes.ts';
-import { both, everywhere, partsOver } from './parts.ts';
+import { both, everywhere, partsOver, type Parts } from './parts.ts';
 import { lessThanShare } from './products.ts';
 import type { Traced } from './traced.ts';
 
@@ -24,7 +25,8 @@ export const cutOff: Traced = {
       const own = cell.border(widget);
       const all = cell.cutters(widget);
       const cutters = all.filter((cutter) => isEverCut(cell, own, cutter));
-      if (cutters.length === 0) continue;
+      const askew = pastAskew(cell, widget);
+      if (cutters.length === 0 && askew.length === 0) continue;
       let isUnsure = false;
       if (isLostInLists(cell.middle, widget)) {
         // Which of them it is that cuts it off may change in the cell.
@@ -51,6 +53,7 @@ export const cutOff: Traced = {
         );
         return 100 * (1 - (wide! * high!) / (at(whole.x, point) * at(whole.y, point)));
       };
+      for (const where of both(askew, lost)) fails({ widget, where, isUnsure: true });
       // What is left is as wide as the narrowest of these: where any of them is too small, too little is left.
       const there = commonNumbers([own]);
       for (const part of lessThanShare(across, down, whole, 1 - pastShare(limit) / 100))
@@ -59,6 +62,18 @@ export const cutOff: Traced = {
     }
   },
 };
+
+/**
+ * Where a widget reaches past what cuts it off and is turned otherwise, by no right angle: less is left of it than of the upright
+ * rectangle around, and how much less is not known.
+ */
+function pastAskew(cell: CellScenes, widget: number): Parts {
+  const { middle } = cell;
+  if (middle.cutters(widget).every(({ index }) => isUpright(across(middle, widget, index)))) return [];
+  return cell
+    .cutFrom(widget, (subject) => subject.rect(widget))
+    .flatMap(({ cutter, own }) => partsOver(reachesOver(cell, [own], cutter, 0)));
+}
 
 /** Whether some of a box lies beyond another on any screen of a cell. */
 function isEverCut(cell: CellScenes, own: Box, cutter: Box): boolean {

@@ -38,10 +38,7 @@ export const cutText: Traced = {
             ),
           ],
         });
-      const cutters = cell.cutters(widget);
-      if (cutters.length === 0) continue;
-      const ink = cell.box((subject) => subject.textRect(widget));
-      for (const cutter of cutters) {
+      for (const { cutter, own: ink } of cell.cutFrom(widget, (subject) => subject.textRect(widget))) {
         const over = {
           left: less(cutter.left, ink.left),
           right: less(ink.right, cutter.right),

@@ -27,12 +27,12 @@ export const overlap: Traced = {
           cell.seenBeside(pair.other, pair.widget),
         ];
         const meeting = new Where(cell).shared(mine, theirs, limit);
-        if (!meeting.isOver)
-          for (const depth of cell.askew(pair.widget, pair.other, limit)) meeting.above(depth);
+        const depths = meeting.isOver ? [] : cell.askew(pair.widget, pair.other, limit);
+        for (const depth of depths) meeting.above(depth);
         const where = meeting.numbers;
         const branches = where && branchesApart(cell.middle, pair.widget, pair.other);
         if (!branches) continue;
-        const by = sharedNumbers(mine, theirs, limit);
+        const by = [...sharedNumbers(mine, theirs, limit), ...depths];
         let [certain, unsure]: [Parts, Parts] = [[where], []];
         for (const excuse of excusesOf(cell.middle, pair.widget, pair.other, branches)) {
           const lacking = lackingOf(cell, excuse);
