@@ -118,7 +118,7 @@ export async function openProject(path: string, options: ProjectOptions = {}): P
     for (const file of loaded.stamps.keys()) folder.asked.add(file);
   }
   const catalogs = document
-    ? await loadCatalogs(document, folder, base, diagnostics)
+    ? await loadCatalogs(document, folder, base, dirname(path), diagnostics)
     : new Map<string, Catalog>();
   const fonts = loaded.fonts ?? bundledFonts();
   const usable = diagnostics.hasErrors ? undefined : document;
@@ -287,15 +287,21 @@ async function loadCatalogs(
   document: CheckedDocument,
   folder: ProjectFolder,
   base: string,
+  beside: string,
   diagnostics: DiagnosticList,
 ): Promise<Map<string, Catalog>> {
   const catalogs = new Map<string, Catalog>();
   for (const [locale, path] of Object.entries(document.source.catalogs ?? {})) {
     try {
       const bytes = folder.read(join(base, path), mostCatalogBytes);
-      catalogs.set(locale, await readCatalog(path, locale, bytes));
+      catalogs.set(locale, await readCatalog(join(beside, path), locale, bytes));
     } catch (error) {
-      reportFile(error, path, 'a catalog', document.origin.at(pointerTo('/catalogs', locale)), diagnostics);
+      const pointer = pointerTo('/catalogs', locale);
+      const problems = error instanceof CatalogError ? error.problems : [];
+      for (const { detail, source, range } of problems)
+        reportFile(new CatalogError(detail), path, 'a catalog', { pointer, source, range }, diagnostics);
+      if (problems.length === 0)
+        reportFile(error, path, 'a catalog', document.origin.at(pointer), diagnostics);
     }
   }
   return catalogs;
@@ -307,7 +313,7 @@ function reportFile(
   error: unknown,
   path: string,
   what: string,
-  at: { pointer: string; severity?: 'error' | 'warning' },
+  at: Parameters<DiagnosticList['add']>[2],
   diagnostics: DiagnosticList,
 ): void {
   if (error instanceof FileProblem && error.problem === 'missing')

@@ -14,6 +14,7 @@ import {
 import { checkDocument } from 'pimbot/tools';
 import { openProject } from 'pimbot/node';
 import { pimbotHere, temporaryFolder } from '../support/cli.ts';
+import { rounds, seedOf } from '../support/deep.ts';
 import { documentOf, fonts, laidOut, opened, rightDocument } from '../support/views.ts';
 
 const source = {
@@ -221,17 +222,77 @@ describe('catalog files', () => {
     });
   });
 
+  const ru = 'msgid "a"\nmsgid_plural "b"\nmsgstr[0] "x"\nmsgstr[1] "y"\n';
   test.each([
-    ['de.json', '[1]', 'it is no map of texts and translations'],
-    ['de.json', '{ "Depth": 3 }', 'the translation of "Depth" is no text'],
-    ['de.json', '{ "Depth": "{depth" }', 'the translation of "Depth" is no message'],
-    ['de.json', '{', 'it is no JSON'],
-  ])('%s with %s is refused with a sentence and its place', async (file, text, sentence) => {
+    ['de.json', '', ':1:1', 'it is empty'],
+    ['de.json', '[1]', ':1:1', 'it is no map of texts and translations'],
+    ['de.json', '{ "Depth": 3 }', ':1:12', 'the translation of "Depth" is no text'],
+    ['de.json', '{ "Depth":\n"{depth" }', ':2:1', 'the translation of "Depth" is no message'],
+    ['de.json', '{', ':1:2', 'it is no JSON: the end stands where a text is expected'],
+    ['de.json', '{\n"a": "b"\n"c": "d" }', ':3:1', 'it is no JSON: "c" stands where , or } is expected'],
+    ['de.json', '{ "a": "b",\n}', ':2:1', 'it is no JSON: } stands where a text after the comma is expected'],
+    ['de.json', '{ "a": "b }', ':1:8', 'a text whose quote does not end stands where the translation of "a"'],
+    ['de.json', '{ "a" "b" }', ':1:7', 'it is no JSON: "b" stands where : after "a" is expected'],
+    ['de.json', '{ "a": "b" }\n}', ':2:1', 'it is no JSON: } stands where the end is expected'],
+    ['de.json', '{ "a": "b", "c": "d",\n "a": "e" }', ':2:2', 'the text "a" stands here a second time'],
+    [
+      'de.po',
+      'msgid "a"\nmsgstr "b"\n\nmsgid "a"\nmsgstr "c"',
+      ':4:7',
+      'the text "a" stands here a second time',
+    ],
+    [
+      'de.po',
+      'msgid "a"\nmsgstr "b\n\nmsgid "c"\nmsgstr "d"',
+      ':2:1',
+      'it is no PO file: End-of-line within string',
+    ],
+    [
+      'de.po',
+      'msgctxt "x"\nmsgid "a"\nmsgstr "{"\n\nmsgid ""\n"a"\nmsgstr "{"',
+      ':5:7',
+      'the translation of "a" is no message',
+    ],
+    ['de.po', 'Depth = Tiefe', ':1:1', 'it is no PO file: Invalid key name'],
+    ['de.po', `${ru}\nmsgid "Depth"\nmsgstr "Tiefe {"`, ':6:7', 'the translation of "Depth" is no message'],
+  ])('%s with %j is refused with a sentence and its place', async (file, text, place, sentence) => {
     const { document, diagnostics } = await project(file, text);
     expect(document).toBeUndefined();
     const [first] = diagnostics.map(formatDiagnostic);
     expect(first).toContain(sentence);
-    expect(first).toContain('hud.yaml:2:');
+    expect(first).toContain(`${join('l', file)}${place}: error`);
+  });
+
+  test('of one that is wrong in many places, each is told', async () => {
+    const { diagnostics } = await project('de.json', '{ "a": "{", "b": 3, "a": "c", "d": "}" }');
+    expect(diagnostics.map(({ range }) => range?.start)).toEqual([7, 17, 20]);
+  });
+
+  test('JSON as it is written by chance says what any reader of JSON says, and what is broken is refused', async () => {
+    const word = fc.string({ unit: fc.constantFrom(...'aé"\\/ \n\t,:][\u00a0漢') });
+    const flat = fc.dictionary(word, word, { maxKeys: 4 });
+    const written = fc.tuple(flat, fc.constantFrom(undefined, 1, '\t'), fc.nat(), fc.boolean());
+    await fc.assert(
+      fc.asyncProperty(written, async ([map, indent, at, isBroken]) => {
+        const whole = JSON.stringify(map, null, indent);
+        const cut = at % whole.length;
+        const text = isBroken ? whole.slice(0, cut) + whole.slice(cut + 1) : whole;
+        const { resources, document } = await project('de.json', text);
+        let read: unknown;
+        try {
+          read = JSON.parse(text);
+        } catch {
+          expect(document).toBeUndefined();
+          return;
+        }
+        const entries = Object.entries(read as Record<string, string>).filter(([, said]) => said !== '');
+        // A letter less may make one text of two: then it stands there twice.
+        if (document)
+          expect(Object.fromEntries(resources.catalogs!.get('de')!)).toEqual(Object.fromEntries(entries));
+        else expect(Object.keys(read as object).length).toBeLessThan(Object.keys(map).length);
+      }),
+      { numRuns: rounds(150, 20_000), seed: seedOf(4) },
+    );
   });
 
   test('outside the project folder are not read', async () => {
