@@ -2,6 +2,7 @@ import { stepsOf, type CheckedDocument, type Json, type WidgetSource } from '../
 import type { View, ViewLayout } from '../view/index.ts';
 import { alignEdges, spaceEdges, type AlignTo } from './alignment.ts';
 import { putAnchor } from './anchor.ts';
+import { boundKept } from './bound.ts';
 import { addWidget, duplicateWidgets, listOf, moveInto, removeWidgets, reorder } from './containers.ts';
 import { dissolveWidget } from './dissolve.ts';
 import { DocumentText } from './document-text.ts';
@@ -169,7 +170,7 @@ export function performKeys(
       const widget = on.widgets[on.indexOf(act.widget)]!;
       writtenAt(widget);
       const degrees = exactNumber(act.degrees);
-      putKey(text, widget, 'rotate', degrees === 0 ? undefined : degrees);
+      putKey(text, widget, 'rotate', boundKept(text, widget, 'rotate', degrees === 0 ? undefined : degrees));
       return [act.widget];
     }
     case 'anchor':

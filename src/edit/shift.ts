@@ -1,6 +1,6 @@
 import { readAnchor, readInset, readLengthPair, type Json, type Length } from '../document/index.ts';
 import type { Widget } from '../dress/index.ts';
-import type { AxisBox } from '../skeleton/index.ts';
+import type { AxisBox, Box } from '../skeleton/index.ts';
 import { boundKept } from './bound.ts';
 import { EditError } from './edit-error.ts';
 import type { Editing } from './editing.ts';
@@ -29,7 +29,8 @@ type Put = (key: string, value: Json | undefined) => void;
 
 /**
  * Moves edges of a widget: both of an axis alike to move it, one to change its size. Anchor and pivot stay; shares in its lengths
- * stay shares. A size that followed from its content or its parent is set where an edge moves alone.
+ * stay shares. A size that followed from its content or its parent is set where an edge moves alone; one that follows from the other by
+ * an aspect goes on to, and takes its edge along.
  * @param arranged Whether its parent places it: then only its size can change.
  * @throws EditError
  */
@@ -47,10 +48,15 @@ export function shiftEdges(
   // Unsaid, an anchor is the start of the writing; a dialog's is the middle.
   const logical = anchor ? anchor.x.logical : widget.kind !== 'dialog';
   const turned = box.rightToLeft && logical;
-  const seen = {
-    x: { start: edges.left ?? 0, end: edges.right ?? 0 },
-    y: { start: edges.top ?? 0, end: edges.bottom ?? 0 },
-  };
+  const follower = followerOf(box);
+  const seen = inAspect(
+    {
+      x: { start: edges.left ?? 0, end: edges.right ?? 0 },
+      y: { start: edges.top ?? 0, end: edges.bottom ?? 0 },
+    },
+    box.aspect,
+    follower,
+  );
   const by = turned ? { x: { start: -seen.x.end, end: -seen.x.start }, y: seen.y } : seen;
   const lengths = { x: sized.width, y: sized.height };
   const grown = (axis: 'x' | 'y') => (by[axis].end - by[axis].start) / sized.unit;
@@ -81,10 +87,34 @@ export function shiftEdges(
   for (const axis of axes) {
     const { mode } = box[axis];
     const follows = span[axis] && !arranged && (mode === 'auto' || mode === 'fill');
-    if (Math.abs(grown(axis)) < 1e-9 || follows) continue;
+    if (Math.abs(grown(axis)) < 1e-9 || follows || axis === follower) continue;
     size[axis] = sizeOf(box[axis], lengths[axis], grown(axis));
   }
   putSize(put, source, size);
+}
+
+/** How far both ends of a widget go on each axis. */
+type Ends = { readonly [axis in 'x' | 'y']: { readonly start: number; readonly end: number } };
+
+/** The axis on which the size of a widget follows from the other one by its aspect (docs/layout-model.md, 2.6). */
+function followerOf(box: Box): 'x' | 'y' | undefined {
+  if (!(box.aspect > 0)) return undefined;
+  const isLeft = ({ mode, span }: AxisBox) => !span && (mode === 'auto' || mode === 'content');
+  if (isLeft(box.y)) return 'y';
+  return isLeft(box.x) ? 'x' : undefined;
+}
+
+/** Keeps an aspect: the axis that leads grows as it is pulled, or as the other one is pulled, and the other one with it. */
+function inAspect(ends: Ends, ratio: number, follower: 'x' | 'y' | undefined): Ends {
+  if (!follower) return ends;
+  const lead = follower === 'y' ? 'x' : 'y';
+  const times = follower === 'y' ? 1 / ratio : ratio;
+  const growth = (axis: 'x' | 'y') => ends[axis].end - ends[axis].start;
+  const leads = growth(lead) || growth(follower) / times;
+  if (leads === 0) return ends;
+  const grownBy = ({ start, end }: Ends['x'], by: number) =>
+    start !== 0 && end === 0 ? { start: -by, end } : { start, end: start + by };
+  return { [lead]: grownBy(ends[lead], leads), [follower]: grownBy(ends[follower], leads * times) } as Ends;
 }
 
 /** A size that has grown: a share stays one. */
@@ -120,7 +150,7 @@ function offsetOf(said: unknown, by: readonly [number, number]): Json | undefine
 function insetOf(
   said: unknown,
   span: { readonly x: boolean; readonly y: boolean },
-  by: { readonly [axis in 'x' | 'y']: { readonly start: number; readonly end: number } },
+  by: Ends,
 ): Json | undefined {
   const old = said === undefined ? undefined : readInset(said, span);
   const sum = (one: Length | undefined, more: number) =>

@@ -101,6 +101,52 @@ describe('moving and resizing', () => {
     );
   });
 
+  test('keeps an aspect: the side that follows goes along, and what was pulled is where it was put', () => {
+    const by = fc.integer({ min: -40, max: 60 });
+    const said = fc.constantFrom(
+      'width: 200',
+      'height: 20%',
+      'width: "10% + 40"',
+      'height: 120, width: content',
+    );
+    const places = fc.constantFrom('left top', 'center', 'right bottom', '25% 80%');
+    fc.assert(
+      fc.property(
+        said,
+        places,
+        by,
+        fc.constantFrom('left', 'top', 'right', 'bottom'),
+        (size, anchor, far, edge) => {
+          const source = `${head}      - { id: one, ${size}, aspect: 3/2, anchor: ${anchor} }\n`;
+          const before = rect(source, 'one');
+          const text = after(source, { do: 'resize', widget: 'one', edges: { [edge]: far } }).text;
+          const now = rect(text, 'one');
+          expect(Math.abs(now.width / now.height - 1.5)).toBeLessThan(0.01);
+          const edges = ({ x, y, width, height }: typeof now) => ({
+            left: x,
+            top: y,
+            right: x + width,
+            bottom: y + height,
+          });
+          const [was, is] = [edges(before), edges(now)];
+          expect(is[edge]).toBeCloseTo(was[edge] + far, 0);
+          // The edge across stays, and the one from which the other side grows.
+          const [across, start] = {
+            left: ['right', 'top'],
+            top: ['bottom', 'left'],
+            right: ['left', 'top'],
+            bottom: ['top', 'left'],
+          }[edge] as [typeof edge, typeof edge];
+          expect(is[across]).toBeCloseTo(was[across], 0);
+          expect(is[start]).toBeCloseTo(was[start], 0);
+          const { diagnostics } = readDocument(text);
+          expect(diagnostics).toEqual([]);
+        },
+      ),
+      { numRuns: rounds(60, 2000), seed: seedOf(9) },
+    );
+  });
+
   test('keeps the way a length was written', () => {
     const moved = (keys: string) =>
       after(`${head}      - { id: one, size: 40, ${keys} }\n`, {

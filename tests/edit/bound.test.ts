@@ -24,6 +24,7 @@ views:
 
         height: 30
       - { id: f, offset: ["{öl}", "{h / 2}"], size: 30 }
+      - { id: g, size: 30, rotate: "{w}" }
       - id: d
         kind: text
         text: |
@@ -53,6 +54,7 @@ describe('what a change writes over', () => {
     `the ${what} follows a value, ${value}, and would follow it no more: change the value, or write the key by hand`;
 
   test.each<[string, Act, string]>([
+    ['an angle too', { do: 'rotate', widget: 'g', degrees: 30 }, follows('rotate of "g"', '{w}')],
     [
       'what follows a value stays, where it need not move',
       { do: 'move', widgets: ['a'], x: 0, y: 3 },
