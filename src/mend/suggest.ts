@@ -1,5 +1,5 @@
 import { checkOf } from '../checks/index.ts';
-import { pointerTo, type CheckedDocument, type Json } from '../document/index.ts';
+import type { CheckedDocument, Json } from '../document/index.ts';
 import { DocumentDraft, DocumentText, EditError, readChanged } from '../edit/index.ts';
 import { BuildError } from '../skeleton/index.ts';
 import { SharedChecks, isWorse, type CheckOptions, type Finding, type Verdict } from '../verdict/index.ts';
@@ -7,7 +7,7 @@ import type { Screen } from '../screen/index.ts';
 import { NoSuchName, openView, type Occasion } from '../view/index.ts';
 import { losesBinding } from './bindings.ts';
 import { BudgetSpent, TryBudget } from './budget.ts';
-import { changedFrom } from './concerned.ts';
+import { changedFrom, viewsWith } from './concerned.ts';
 import {
   Unmoved,
   disturbanceOf,
@@ -122,8 +122,8 @@ function firstThatMends<Item>(
   const { before, finding } = trial;
   const { resources } = trial.options;
   for (const { change, draft, disturbance, ...candidate } of candidatesFor(document, trial, shared)) {
-    const inView = finding.view !== undefined && isWithinView(draft, finding.view);
-    let after = attempt(() => triedOn(draft.document, trial, inView, candidate.shared, change, telling));
+    const views = finding.view === undefined ? undefined : viewsWith(document, draft.touched);
+    let after = attempt(() => triedOn(draft.document, trial, views, candidate.shared, change, telling));
     if (!after) continue;
     const written = attempt(() => {
       const text = new DocumentText(document);
@@ -135,7 +135,7 @@ function firstThatMends<Item>(
     // What YAML shares between places changes in all of them: then the text comes to something else than the values did.
     if (inOrder(read) !== inOrder(draft.document))
       after = attempt(() =>
-        triedOn(read, trial, false, new SharedChecks(read, resources, { shared }), change, telling),
+        triedOn(read, trial, undefined, new SharedChecks(read, resources, { shared }), change, telling),
       );
     if (!after) continue;
     const mendsToo = before.findings.length - after.length - 1;
@@ -297,12 +297,6 @@ function worstAmong(finding: Finding, screens: readonly Screen[]): Finding['wors
     screens.some(({ name }) => name === screen),
   );
   return others.reduce((worst, one) => (isWorse(finding.fails, one, worst!) ? one : worst), first);
-}
-
-/** Whether what was changed lies in one of the views, and so concerns no other. */
-function isWithinView({ touched }: DocumentDraft, view: string): boolean {
-  const pointer = pointerTo('/views', view);
-  return touched.every((map) => map === pointer || map.startsWith(`${pointer}/`));
 }
 
 /** The one place where two texts differ. */

@@ -61,20 +61,22 @@ export const whole: Telling<Finding> = {
 /**
  * Everything that is found with a change; undefined as soon as it shows that the finding is still there, that something
  * is found anew, or that something is found more often or worse.
- * @param inView Whether the change concerns the finding's view alone: then others are as they were.
+ * @param within The views that the change concerns: then others are as they were; undefined where all may be.
  */
 export function triedOn<Item>(
   changed: CheckedDocument,
   trial: Trial,
-  inView: boolean,
+  within: ReadonlySet<string> | undefined,
   shared: SharedChecks,
   { say, isOfCause }: Change,
   telling: Telling<Item>,
 ): readonly Item[] | undefined {
   const { finding, before, options, budget } = trial;
-  const { view } = finding;
-  const plan = planOf(changed, inView ? { ...options, views: [view!] } : options);
-  const asked: Asked = { finding, changed, view: inView ? view : undefined };
+  const views = within && before.views.filter((view) => within.has(view));
+  // What is seen in no view mends nothing there.
+  if (views && !views.includes(finding.view!)) return undefined;
+  const plan = planOf(changed, views ? { ...options, views } : options);
+  const asked: Asked = { finding, changed, view: views?.length === 1 ? finding.view : undefined };
   const known = telling.known(asked);
   // What was looked at in an earlier run counts as it did there: then the same is tried again.
   if (known) budget.spend(known.looks);
@@ -89,10 +91,11 @@ export function triedOn<Item>(
   const isBroken = breaking(finding, before);
   if (written.some((one) => isBroken(keyOf(one), one))) return undefined;
   const found = [...written.map((one) => telling.item(one)), ...looked.found];
-  if (!inView) return found;
+  if (!views) return found;
   // What is only known when every view is looked at is as it was.
   const needAll = documentChecks.filter((check) => check.needsAll).map(({ id }) => id);
-  const kept = ({ check, view: of }: Finding) => needAll.includes(check) || (of !== undefined && of !== view);
+  const kept = ({ check, view }: Finding) =>
+    needAll.includes(check) || (view !== undefined && !views.includes(view));
   return [...before.findings.filter(kept).map((one) => telling.item(one)), ...found];
 }
 

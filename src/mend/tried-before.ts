@@ -27,5 +27,6 @@ export function byKey(tried: TriedBefore): Telling<string> {
 /** What it is to mend, and all that it changes. */
 function nameOf({ finding, changed, view }: Asked): string {
   const { source } = changed;
-  return JSON.stringify([keyOf(finding), view === undefined ? source : source.views[view]]);
+  const own = view === undefined ? source : { ...source, views: { [view]: source.views[view] } };
+  return JSON.stringify([keyOf(finding), own]);
 }
