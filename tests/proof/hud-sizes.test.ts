@@ -11,10 +11,12 @@ import {
   type Device,
   type Region,
 } from 'pimbot/tools';
+import { random } from '../../bench/trees.ts';
 import { makeCase } from '../conformance/generator.ts';
 import { pimbotHere, temporaryFolder } from '../support/cli.ts';
 import { rounds, seedOf } from '../support/deep.ts';
 import { fonts } from '../support/views.ts';
+import { viewBy } from './turned-views.ts';
 
 const mouse: Device = { density: 96, distance: 600, inputs: ['mouse'] };
 const region: Region = { from: { width: 640, height: 360 }, to: { width: 3840, height: 2160 } };
@@ -205,12 +207,14 @@ test('views by chance fail at no HUD size that is said to hold, and where they f
   const chance = () => (state = (state * 16807) % 2147483647) / 2147483647;
   for (let seed = seedOf(1); seed < seedOf(1) + rounds(14, 160); seed++) {
     const { part, ...reference } = references[seed % references.length]!;
-    const children = makeCase(seed).children.map((child, nth) =>
+    const made = makeCase(seed).children.map((child, nth) =>
       seen({ ...child, ...(part && nth % 2 === 0 && { reference: part }) }, nth),
     );
+    // Some are of windows and of what is turned in them.
+    const views = seed % 3 === 2 ? viewBy(random(seed)) : { test: { children: made } };
     const inSteps = reference.step !== undefined || reference.scaling === 'whole';
     const device: Device = inSteps ? notched : mouse;
-    const source: DocumentSource = { pimbot: 1, reference, views: { test: { children } } };
+    const source: DocumentSource = { pimbot: 1, reference, views };
     const { hudSizes: hud, document } = proved(source, undefined, [1], windows, device);
     expect([seed, hud!.refused]).toEqual([seed, undefined]);
     for (let nth = 0; nth < rounds(12, 40); nth++) {
