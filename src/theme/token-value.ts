@@ -125,30 +125,48 @@ const readers: Readonly<Record<TokenType, (value: TokenSource, part: Part) => st
     },
     shadow(value, part) {
       const list = Array.isArray(value) ? (value as readonly TokenSource[]) : [value];
-      const written = list.map((one) => {
-        if (!isMap(one) || one.inset === true) return undefined;
-        const lengths = [one.offsetX, one.offsetY, one.blur, one.spread].map((length) =>
-          part(length ?? 0, 'dimension'),
-        );
-        const color = part(one.color, 'color');
-        return lengths.includes(undefined) || color === undefined
-          ? undefined
-          : `${lengths.join(' ')} ${color}`;
-      });
-      return written.length === 0 || written.includes(undefined) ? undefined : written.join(', ');
+      const written: (string | number)[] = [];
+      for (const one of list) {
+        // Another token, which may be a list itself (§9.6).
+        const shadow = aliasOf(one) === undefined ? shadowOf(one, part) : part(one, 'shadow');
+        // The first that is none ends it: what is wrong deep inside of many lists is looked for once.
+        if (shadow === undefined) return undefined;
+        written.push(shadow);
+      }
+      const all = written.join(', ');
+      return all === '' || all.length > mostLetters ? undefined : all;
     },
     gradient(value, part) {
       if (!Array.isArray(value)) return undefined;
       const stops = (value as readonly TokenSource[]).map((one) => {
-        if (!isMap(one) || typeof one.position !== 'number') return undefined;
+        if (!isMap(one)) return undefined;
         const color = part(one.color, 'color');
-        return color === undefined ? undefined : `${color} ${one.position * 100}%`;
+        const position = part(one.position, 'number');
+        return color === undefined || typeof position !== 'number'
+          ? undefined
+          : `${color} ${position * 100}%`;
       });
       return stops.length < 2 || stops.includes(undefined)
         ? undefined
         : `linear-gradient(${stops.join(', ')})`;
     },
   };
+
+function shadowOf(one: TokenSource, part: Part): string | undefined {
+  if (!isMap(one) || one.inset === true) return undefined;
+  const { offsetX, offsetY, blur, spread } = one;
+  const lengths = [offsetX, offsetY, blur, spread].map((length) => part(length ?? 0, 'dimension'));
+  const color = part(one.color, 'color');
+  return lengths.includes(undefined) || color === undefined ? undefined : `${lengths.join(' ')} ${color}`;
+}
+
+/** Lists of lists that double each time come to more than anybody draws. */
+const mostLetters = 8000;
+
+/** The name of the token a value stands for: `{color.hull}`. */
+export function aliasOf(value: TokenSource | undefined): string | undefined {
+  return typeof value === 'string' ? /^\{([^{}]+)\}$/.exec(value.trim())?.[1] : undefined;
+}
 
 /** A token file may hold `null` anywhere, whatever its type says. */
 function isMap(value: TokenSource | null | undefined): value is { readonly [name: string]: TokenSource } {

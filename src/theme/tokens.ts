@@ -7,7 +7,7 @@ import {
   type TokenSource,
   type TokenValues,
 } from '../document/index.ts';
-import { readTokenValue, tokenTypes, type TokenType } from './token-value.ts';
+import { aliasOf, readTokenValue, tokenTypes, type TokenType } from './token-value.ts';
 
 interface Held {
   readonly value: TokenSource;
@@ -68,11 +68,13 @@ export class Tokens implements TokenValues {
     }
   }
 
-  #read(name: string, value: TokenSource, type: string | undefined, chain: Iterable<string>): TokenAnswer {
+  #read(name: string, value: TokenSource, type: string | undefined, chain: ReadonlySet<string>): TokenAnswer {
     let inside: TokenAnswer | undefined;
     const part = (inner: TokenSource | undefined, wanted: TokenType): string | number | undefined => {
       const alias = aliasOf(inner);
       if (alias === undefined) return inner === undefined ? undefined : readTokenValue(inner, wanted, part);
+      // Lists in lists in lists: each is read within the one before.
+      if (chain.size > mostWithin) return undefined;
       const answer = this.#resolve(alias, wanted, chain);
       if ('value' in answer) return answer.value;
       inside ??= answer;
@@ -87,10 +89,8 @@ export class Tokens implements TokenValues {
   }
 }
 
-/** The name of the token a value stands for: `{color.hull}`. */
-export function aliasOf(value: TokenSource | undefined): string | undefined {
-  return typeof value === 'string' ? /^\{([^{}]+)\}$/.exec(value.trim())?.[1] : undefined;
-}
+/** Tokens that stand in each other, at the most. */
+const mostWithin = 200;
 
 /** A token and where it stands. */
 export interface PlacedToken extends Held {

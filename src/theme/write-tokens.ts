@@ -1,8 +1,8 @@
 import type { CheckedTheme, TokenSource } from '../document/index.ts';
 import { hexOf } from './color.ts';
 import { parseColor } from './css-color.ts';
-import { readTokenValue } from './token-value.ts';
-import { aliasOf, tokensOf } from './tokens.ts';
+import { aliasOf, readTokenValue } from './token-value.ts';
+import { tokensOf } from './tokens.ts';
 
 type Group = { [name: string]: TokenSource | Group };
 

@@ -157,11 +157,14 @@ describe('files in the Design Tokens format', () => {
         spread: { value: 0, unit: 'px' },
       },
     },
+    falls: { $type: 'shadow', $value: ['{fall}', { color: '#112233', offsetX: 1, offsetY: 2, blur: 3 }] },
+    more: { $type: 'shadow', $value: ['{falls}', '{fall}'] },
+    end: { $type: 'number', $value: 1 },
     fade: {
       $type: 'gradient',
       $value: [
         { color: '{color.red}', position: 0 },
-        { color: '#000', position: 1 },
+        { color: '#000', position: '{end}' },
       ],
     },
   };
@@ -188,6 +191,9 @@ describe('files in the Design Tokens format', () => {
       'type.weight': { value: 700 },
       'line': { value: '12 color(srgb 1 0 0 / 0.5)' },
       'fall': { value: '0 4 8 0 #000000' },
+      'falls': { value: '0 4 8 0 #000000, 1 2 3 0 #112233' },
+      'more': { value: '0 4 8 0 #000000, 1 2 3 0 #112233, 0 4 8 0 #000000' },
+      'end': { value: 1 },
       'fade': { value: 'linear-gradient(color(srgb 1 0 0 / 0.5) 0%, #000 100%)' },
     });
   });
