@@ -33,12 +33,10 @@ export const cutOff = {
       const isRect = subject.form.turner[index] === (other === undefined ? 0 : subject.form.turner[other]);
       const are = isRect ? `${shown(left.width)} × ${shown(left.height)} px` : `${shown(100 - measured)} %`;
       const text = `of ${shown(rect.width)} × ${shown(rect.height)} px, ${are} are left`;
-      const isWider = rect.width - left.width > rect.height - left.height;
-      const axis = isRect
-        ? isWider
-          ? 'x'
-          : 'y'
-        : axisOf(worstEdge(pastCutters(subject, index, rect)).edge).axis;
+      const lost = { x: rect.width - left.width, y: rect.height - left.height };
+      const { edge } = worstEdge(pastCutters(subject, index, rect));
+      // What is turned otherwise goes past an edge of what cuts it off, in the frame of that.
+      const axis = isRect ? (lost.x > lost.y ? 'x' : 'y') : axisOf(edge).axis;
       const reasons = () => [
         { text, pointer },
         ...(by

@@ -89,13 +89,13 @@ function viewsConcerned(
   const roots = [...rootsOf(source)];
   const concerned = new Set<RootSource>();
   for (const pointer of touched) {
-    const [folder, name] = stepsOf(pointer);
-    const found =
-      folder === 'styles' && name !== undefined
-        ? rootsInStyle(document, roots, name)
-        : roots.filter((one) => isWithin(pointer, one.pointer));
+    const [folder, style] = stepsOf(pointer);
+    const isStyle = folder === 'styles' && style !== undefined;
+    const found = isStyle
+      ? rootsInStyle(document, roots, style)
+      : roots.filter((one) => isWithin(pointer, one.pointer));
     // What is in no root may be of any, but a style that nobody names is of none.
-    if (!found || (found.length === 0 && folder !== 'styles')) return undefined;
+    if (!found || (found.length === 0 && !isStyle)) return undefined;
     for (const root of found) concerned.add(root);
   }
   // A set grows while it is gone through: what was added is met later.

@@ -16,8 +16,19 @@ export interface FlatProblem {
 
 type Token = { readonly text: string; readonly range: Range };
 
-/** A string, a mark, a number or word, or a quote that never ends, with what is blank before it (RFC 8259). */
-const tokens = /[ \t\r\n]*(?:("(?:[^"\\\n]|\\[^\n])*")|([{}[\]:,])|([^ \t\r\n"{}[\]:,]+)|("[^\n]*)|$)/y;
+/** Blanks, then a mark, a number or word, or nothing more (RFC 8259). */
+const tokens = /[ \t\r\n]*(?:([{}[\]:,])|([^ \t\r\n"{}[\]:,]+)|(")|$)/y;
+
+/** Where a string that begins with the quote at a place ends, after its last quote; undefined where its line ends first. */
+export function stringEnd(text: string, start: number): number | undefined {
+  for (let at = start + 1; at < text.length; at++) {
+    const letter = text[at];
+    if (letter === '"') return at + 1;
+    if (letter === '\n') return undefined;
+    if (letter === '\\') at++;
+  }
+  return undefined;
+}
 
 /**
  * Reads a JSON map of texts, and where each of them stands. Ends at the first thing that is out of place; a value that is no text is
@@ -31,13 +42,13 @@ export function readFlatJson(text: string): {
   const problems: FlatProblem[] = [];
   const pattern = new RegExp(tokens);
   const next = (): Token => {
-    const word =
-      pattern
-        .exec(text)
-        ?.slice(1)
-        .find((group) => group !== undefined) ?? '';
-    const end = pattern.lastIndex || text.length;
-    return { text: word, range: { start: end - word.length, end: Math.max(end, end - word.length + 1) } };
+    const word = pattern.exec(text)?.find((group, nth) => nth > 0 && group !== undefined) ?? '';
+    const start = (pattern.lastIndex || text.length) - word.length;
+    if (word !== '"') return { text: word, range: { start, end: start + Math.max(1, word.length) } };
+    const line = text.indexOf('\n', start);
+    const end = stringEnd(text, start) ?? (line < 0 ? text.length : line);
+    pattern.lastIndex = end;
+    return { text: text.slice(start, end), range: { start, end } };
   };
   const told = ({ text: found, range }: Token, expected: string) => {
     problems.push({ detail: `it is no JSON: ${wordFor(found)} stands where ${expected} is expected`, range });
@@ -52,9 +63,7 @@ export function readFlatJson(text: string): {
     });
     return { entries, problems };
   }
-  let token = next();
-  if (token.text === '}') token = { ...token, text: 'end' };
-  while (token.text !== 'end') {
+  for (let token = next(); entries.length > 0 || problems.length > 0 || token.text !== '}'; token = next()) {
     const key = stringOf(token);
     if (key === undefined) return told(token, entries.length === 0 ? 'a text' : 'a text after the comma');
     const colon = next();
@@ -69,10 +78,9 @@ export function readFlatJson(text: string): {
       // What is nested is not read: where it ends is not known.
       if (/^[[{]/.test(valueToken.text)) return { entries, problems };
     }
-    token = next();
-    if (token.text === '}') break;
-    if (token.text !== ',') return told(token, ', or }');
-    token = next();
+    const after = next();
+    if (after.text === '}') break;
+    if (after.text !== ',') return told(after, ', or }');
   }
   const rest = next();
   return rest.text === '' ? { entries, problems } : told(rest, 'the end');
@@ -90,8 +98,8 @@ function stringOf({ text }: Token): string | undefined {
 
 function wordFor(found: string): string {
   if (found === '') return 'the end';
-  if (/^"[^"]*$/.test(found)) return 'a text whose quote does not end';
-  return found.length > 1 && found.startsWith('"') ? shortened(found.slice(1, -1)) : found.slice(0, 40);
+  if (found.startsWith('"') && stringEnd(found, 0) !== found.length) return 'a text whose quote does not end';
+  return found.startsWith('"') ? shortened(found.slice(1, -1)) : found.slice(0, 40);
 }
 
 export function shortened(text: string): string {

@@ -1,24 +1,23 @@
 import type { Range } from '../document/index.ts';
+import { stringEnd } from './flat-json.ts';
 
-/** A keyword at the start of a line and its strings, one or more after each other, as gettext writes them. */
-const entries =
-  /^(msgctxt|msgid)[ \t]+("(?:[^"\\\n]|\\[^\n])*"(?:[ \t]*\r?\n[ \t]*"(?:[^"\\\n]|\\[^\n])*")*)/gm;
+const keyword = /^(msgctxt|msgid)[ \t]+(?=")/gm;
+/** What stands between two strings of one entry, as gettext writes long ones. */
+const between = /[ \t]*\r?\n[ \t]*(?=")/y;
 
 /** Where the texts without a context of a PO file stand, in their order. */
 export function placesInPo(text: string): ReadonlyMap<string, readonly Range[]> {
   const places = new Map<string, Range[]>();
   let hasContext = false;
-  for (const match of text.matchAll(entries)) {
-    const [whole, keyword, strings] = match as unknown as [string, string, string];
-    if (keyword === 'msgctxt') hasContext = true;
+  for (const { 0: whole, 1: word, index } of text.matchAll(keyword)) {
+    if (word === 'msgctxt') hasContext = true;
     else if (hasContext) hasContext = false;
     else {
-      const start = match.index + whole.length - strings.length;
-      const range = { start, end: start + strings.length };
-      const said = joined(strings);
+      const start = index + whole.length;
+      const { said, end } = joined(text, start);
       const known = places.get(said);
-      if (known) known.push(range);
-      else places.set(said, [range]);
+      if (known) known.push({ start, end });
+      else places.set(said, [{ start, end }]);
     }
   }
   return places;
@@ -26,8 +25,21 @@ export function placesInPo(text: string): ReadonlyMap<string, readonly Range[]> 
 
 const escapes: { readonly [letter: string]: string } = { n: '\n', t: '\t', r: '\r' };
 
-function joined(strings: string): string {
-  return [...strings.matchAll(/"((?:[^"\\\n]|\\[^\n])*)"/g)]
-    .map(([, inner]) => inner!.replace(/\\(.)/g, (_, letter: string) => escapes[letter] ?? letter))
-    .join('');
+/** The strings that stand after each other from a place on, as one. */
+function joined(text: string, start: number): { readonly said: string; readonly end: number } {
+  const parts: string[] = [];
+  const blank = new RegExp(between);
+  let [from, end] = [start, start];
+  for (;;) {
+    const after = stringEnd(text, from);
+    if (after === undefined) break;
+    end = after;
+    parts.push(
+      text.slice(from + 1, end - 1).replace(/\\(.)/g, (_, letter: string) => escapes[letter] ?? letter),
+    );
+    blank.lastIndex = end;
+    if (!blank.test(text)) break;
+    from = blank.lastIndex;
+  }
+  return { said: parts.join(''), end };
 }

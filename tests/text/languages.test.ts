@@ -232,6 +232,8 @@ describe('catalog files', () => {
     ['de.json', '{\n"a": "b"\n"c": "d" }', ':3:1', 'it is no JSON: "c" stands where , or } is expected'],
     ['de.json', '{ "a": "b",\n}', ':2:1', 'it is no JSON: } stands where a text after the comma is expected'],
     ['de.json', '{ "a": "b }', ':1:8', 'a text whose quote does not end stands where the translation of "a"'],
+    ['de.json', '{ end', ':1:3', 'it is no JSON: end stands where a text is expected'],
+    ['de.json', '{ "a": "b", end', ':1:13', 'it is no JSON: end stands where a text after the comma'],
     ['de.json', '{ "a" "b" }', ':1:7', 'it is no JSON: "b" stands where : after "a" is expected'],
     ['de.json', '{ "a": "b" }\n}', ':2:1', 'it is no JSON: } stands where the end is expected'],
     ['de.json', '{ "a": "b", "c": "d",\n "a": "e" }', ':2:2', 'the text "a" stands here a second time'],
