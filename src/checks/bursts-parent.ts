@@ -2,7 +2,7 @@ import { keyPointer, shown, whySize } from '../why/index.ts';
 import type { Widget } from '../dress/index.ts';
 import type { Check } from './check.ts';
 import type { Subject } from './subject/subject.ts';
-import { axisOf, borderIn, edgesOver, overshoot, type EdgeName } from '../scene/index.ts';
+import { across, axisAlong, axisOf, edgesOver, outlineIn, overshoot, type EdgeName } from '../scene/index.ts';
 
 type Facts = { readonly edge: EdgeName };
 
@@ -25,12 +25,12 @@ export const burstsParent = {
       if (!isHeld(subject, widget) || !subject.hasArea(index)) continue;
       const isTurned = subject.form.turner[index] !== subject.form.turner[parent];
       if (!isTurned && !(subject.reach(index, parent) > limit)) continue;
-      const rect = borderIn(subject, index, parent);
+      const rect = outlineIn(subject, index, parent);
       const over = overshoot(rect, subject.rect(parent));
       for (const { edge, distance } of edgesOver(over, limit)) {
         const { axis } = axisOf(edge);
         const reasons = () => {
-          const size = whySize(subject, index, axis);
+          const size = whySize(subject, index, axisAlong(across(subject, index, parent), axis));
           const turned = {
             text: `turned, it is ${shown(rect.width)} px wide and ${shown(rect.height)} px high`,
             pointer: keyPointer(widget, 'rotate', 'skew'),

@@ -5,6 +5,7 @@ import type { Layout } from '../layout/index.ts';
 import type { Check } from './check.ts';
 import {
   across,
+  axisAlong,
   axisOf,
   edgesOver,
   pastCutters,
@@ -155,7 +156,7 @@ function whyClipped(
     pointer: keyPointer(by, 'overflow', 'scroll'),
   };
   const size = whySize(subject, cutter, axis);
-  const inner = whySize(subject, index, axis);
+  const inner = whySize(subject, index, axisAlong(across(subject, index, cutter), axis));
   return [
     first,
     ...inner.slice(0, 1).map((one) => ({ ...one, text: `its ${one.text}` })),

@@ -2,7 +2,7 @@ import { readAmount, type Amount, type PromiseSource } from '../document/index.t
 import type { Rect } from '../layout/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { shown } from '../why/index.ts';
-import { borderIn, depthsAskew, edgesOver, hasArea, intersection, overshoot } from '../scene/index.ts';
+import { depthsAskew, edgesOver, hasArea, intersection, outlineIn, overshoot } from '../scene/index.ts';
 import type { Subject } from './subject/subject.ts';
 import { minutesOfArc, pxOfArc } from './subject/text-size.ts';
 
@@ -34,7 +34,7 @@ export const promiseKinds: { readonly [Key in PromiseKey]: Kind } = {
     const outer = outerOf(subject, where);
     if (!outer) return;
     for (const { id, index } of about) {
-      const over = edgesOver(overshoot(borderIn(subject, index, outer.index), outer.rect), slack);
+      const over = edgesOver(overshoot(outlineIn(subject, index, outer.index), outer.rect), slack);
       const past = over.map(({ edge, distance }) => `${shown(distance)} px past the ${edge}`);
       if (over.length > 0)
         yield {

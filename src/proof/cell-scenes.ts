@@ -1,6 +1,14 @@
 import type { Subject, Subjects } from '../checks/index.ts';
 import { Layout, type Rect } from '../layout/index.ts';
-import { across, borderIn, depthsAskew, rectIn, type Cutter, type FormScene } from '../scene/index.ts';
+import {
+  across,
+  borderIn,
+  depthsAskew,
+  outlineIn,
+  rectIn,
+  type Cutter,
+  type FormScene,
+} from '../scene/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { ViewLayout, type View } from '../view/index.ts';
 import { bendPx, type Cell } from './cells.ts';
@@ -120,6 +128,13 @@ export class CellScenes {
     const { turner } = this.form;
     if (turner[widget] === turner[other]) return this.border(widget);
     return this.box((subject) => borderIn(subject, widget, other));
+  }
+
+  /** The upright rectangle around its outline there. */
+  outlineIn(widget: number, other: number): Box {
+    const { turner } = this.form;
+    if (turner[widget] === turner[other]) return this.border(widget);
+    return this.box((subject) => outlineIn(subject, widget, other));
   }
 
   /** The same beside another one: before both are turned where the same turns them. */

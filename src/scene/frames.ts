@@ -54,10 +54,18 @@ export function isUpright(to: Across | undefined): boolean {
   return Math.max(Math.min(dx, dy), Math.min(downX, downY)) < rounding;
 }
 
+/** Which axis of one frame lies along an axis of the other, or nearest to it. */
+export function axisAlong(to: Across | undefined, axis: 'x' | 'y'): 'x' | 'y' {
+  if (!to) return axis;
+  const nth = axis === 'x' ? 0 : 1;
+  const from = to(0, 0)[nth];
+  return Math.abs(to(1, 0)[nth] - from) >= Math.abs(to(0, 1)[nth] - from) ? 'x' : 'y';
+}
+
 /** What turning and turning back may make of 0, of 1. */
 const rounding = 1e-6;
 
-/** The border box of a widget in the frame of another one: exact where that is what it is held against, as is an edge of it. */
+/** The upright rectangle around the border box of a widget in the frame of another one. */
 export function borderIn(on: Turned, index: number, other: number): Rect {
   return rectIn(on.layout.rect(index), across(on, index, other));
 }

@@ -37,7 +37,7 @@ const kinds: { readonly [Key in PromisedHere['key']]: Kind } = {
     if (!frame) return;
     const outer = cell.box((subject) => outerOf(subject, within!)!.rect);
     for (const widget of about)
-      for (const { over } of reachesOver(cell, [cell.borderIn(widget, frame.index)], outer, slack))
+      for (const { over } of reachesOver(cell, [cell.outlineIn(widget, frame.index)], outer, slack))
         yield { widget, where: over };
   },
   *'never'(cell, _, about) {

@@ -10,7 +10,7 @@ export const burstsParent: Traced = {
     for (const widget of cell.middle.widgets) {
       const { index, parent } = widget;
       if (!isHeld(cell.middle, widget)) continue;
-      const own = [cell.borderIn(index, parent)];
+      const own = [cell.outlineIn(index, parent)];
       for (const { edge, over, where } of reachesOver(cell, own, cell.border(parent), limit))
         fails({
           widget: index,
