@@ -60,8 +60,10 @@ export const burstsParent = {
 } as const satisfies Check<Facts>;
 
 /** Whether a widget has to stay within what it is in: it is shown, and nothing says what becomes of what does not. */
-export function isHeld(subject: Subject, { parent, visible }: Widget): boolean {
+export function isHeld(subject: Subject, { index, parent, visible }: Widget): boolean {
   if (parent <= 0 || !visible || isAsTheView(subject, parent)) return false;
+  // What is turned is so on the screen alone: it sticks out of what is seen there, and of nothing that only arranges.
+  if (subject.form.turner[index] !== subject.form.turner[parent] && !subject.paints(parent)) return false;
   const { source } = subject.widgets[parent]!;
   if ('overflow' in source && source.overflow !== undefined) return false;
   return !('scroll' in source && source.scroll !== undefined);

@@ -178,13 +178,13 @@ test('what is turned in a plate sticks out of it, and breaks a promise to be wit
 test('a needle may turn in its dial: what is clear in the corners of a picture, or of what draws nothing, sticks out of nothing', () => {
   const bytes = createCanvas(80, 80).toBuffer('image/png');
   const pictures = new Map([['needle', readPicture('needle', bytes)]]);
-  const inDial = (more: WidgetSource) => {
+  const inDial = (more: WidgetSource, look: object = { background: '#0d4452', radius: 40 }) => {
     const child: WidgetSource = { id: 'needle', anchor: 'center', size: 80, rotate: 45, ...more };
     const dial: WidgetSource = {
       id: 'dial',
       anchor: 'center',
       size: 80,
-      look: { background: '#0d4452', radius: 40 },
+      look,
       children: [child],
     };
     const view = opened(
@@ -206,6 +206,8 @@ test('a needle may turn in its dial: what is clear in the corners of a picture, 
   expect(
     inDial({ children: [{ id: 'hand', anchor: 'center', size: [6, 70], look: { background: '#ffffff' } }] }),
   ).toBe(0);
+  // Out of what draws nothing, nothing is seen to stick out; what was promised was promised.
+  expect(inDial({ look: { background: '#ffffff' } }, {})).toBe(1);
   // One that is longer than its dial does, whichever way it points, and a plate with corners.
   expect(inDial({ kind: 'image', image: 'needle', size: [80, 120], rotate: 30 })).toBeGreaterThan(0);
   expect(inDial({ look: { background: '#ffffff' } })).toBeGreaterThan(0);
