@@ -1,14 +1,6 @@
 import type { Subject, Subjects } from '../checks/index.ts';
 import { Layout, type Rect } from '../layout/index.ts';
-import {
-  across,
-  borderIn,
-  depthsAskew,
-  outlineIn,
-  rectIn,
-  type Cutter,
-  type FormScene,
-} from '../scene/index.ts';
+import { across, depthsAskew, outlineIn, rectIn, type Cutter, type FormScene } from '../scene/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { ViewLayout, type View } from '../view/index.ts';
 import { bendPx, type Cell } from './cells.ts';
@@ -125,22 +117,24 @@ export class CellScenes {
 
   /** The same in the frame of another one. */
   borderIn(widget: number, other: number): Box {
-    const { turner } = this.form;
-    if (turner[widget] === turner[other]) return this.border(widget);
-    return this.box((subject) => borderIn(subject, widget, other));
+    return this.#framed(widget, other, (subject) => subject.borderIn(widget, other));
   }
 
   /** The upright rectangle around its outline there. */
   outlineIn(widget: number, other: number): Box {
+    return this.#framed(widget, other, (subject) => outlineIn(subject, widget, other));
+  }
+
+  /** A rectangle of a widget in the frame of another one: the border box where that is the same frame. */
+  #framed(widget: number, other: number, read: (subject: Subject) => Rect): Box {
     const { turner } = this.form;
-    if (turner[widget] === turner[other]) return this.border(widget);
-    return this.box((subject) => outlineIn(subject, widget, other));
+    return turner[widget] === turner[other] ? this.border(widget) : this.box(read);
   }
 
   /** The same beside another one: before both are turned where the same turns them. */
   borderBeside(widget: number, other: number): Box {
-    if (this.form.turner[widget] === 0 || this.middle.isTurnedWith(widget, other)) return this.border(widget);
-    return this.box((subject) => subject.turnedRect(widget));
+    if (this.form.turner[widget] === 0) return this.border(widget);
+    return this.box((subject) => subject.borderBeside(widget, other));
   }
 
   /** What is drawn of a widget, before anything cuts it off. */

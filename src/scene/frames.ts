@@ -64,8 +64,3 @@ export function axisAlong(to: Across | undefined, axis: 'x' | 'y'): 'x' | 'y' {
 
 /** What turning and turning back may make of 0, of 1. */
 const rounding = 1e-6;
-
-/** The upright rectangle around the border box of a widget in the frame of another one. */
-export function borderIn(on: Turned, index: number, other: number): Rect {
-  return rectIn(on.layout.rect(index), across(on, index, other));
-}

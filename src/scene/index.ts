@@ -5,7 +5,7 @@ export { areApart, depthsAskew } from './askew.ts';
 export { areaOf, at, cut, onLine, within } from './convex.ts';
 export type { Affine, Point, Polygon } from './convex.ts';
 export { leftWithin, pastCutters, shareLeft } from './cutters.ts';
-export { across, axisAlong, borderIn, isUpright, pointIn, rectIn } from './frames.ts';
+export { across, axisAlong, isUpright, pointIn, rectIn } from './frames.ts';
 export { outlineIn } from './outline.ts';
 export type { Across } from './frames.ts';
 export { FormScene, dialogOf, hasBox, isBareText, letsInputThrough } from './form-scene.ts';

@@ -5,7 +5,7 @@ import type { Screen } from '../screen/index.ts';
 import type { SetText } from '../text/index.ts';
 import type { ViewLayout } from '../view/index.ts';
 import { Effort } from './effort.ts';
-import { across, borderIn, rectIn } from './frames.ts';
+import { across, rectIn } from './frames.ts';
 import { isBareText, type FormScene, type TextWidget } from './form-scene.ts';
 import { intersection, overshoot, safeRectOf, worstEdge } from './geometry.ts';
 import { RectGrid } from './rect-grid.ts';
@@ -58,7 +58,7 @@ export class Scene {
       const outer = this.tree.widgets[parent]!;
       const above = cut[parent];
       if (form.turner[index] !== form.turner[parent]) {
-        cut[index] = commonOf(this.clippers(index).map((by) => borderIn(this, by, index)));
+        cut[index] = commonOf(this.clippers(index).map((by) => this.borderIn(by, index)));
         cutters[index] = commonOf(
           this.cutters(index).map((by) => rectIn(by.rect, across(this, by.index, index))),
         );
@@ -230,6 +230,11 @@ export class Scene {
     return clip ? intersection(whole, clip) : whole;
   }
 
+  /** The upright rectangle around the border box in the frame of another one. */
+  borderIn(index: number, other: number): Rect {
+    return rectIn(this.rect(index), across(this, index, other));
+  }
+
   /** The border box beside that of another one, in the same way. */
   borderBeside(index: number, other: number): Rect {
     return this.isTurnedWith(index, other) ? this.rect(index) : this.turnedRect(index);
@@ -248,7 +253,7 @@ export class Scene {
 
   /** The border box as it is seen, turned with what it is in: the upright rectangle around it. */
   turnedRect(index: number): Rect {
-    return borderIn(this, index, 0);
+    return this.borderIn(index, 0);
   }
 
   /** The widgets around one that cut it off, from the innermost: what is seen of it is what their border boxes all leave. */

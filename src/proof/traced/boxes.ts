@@ -18,6 +18,16 @@ export function commonNumbers(boxes: readonly Box[]): readonly Affine[] {
   return list.numbers;
 }
 
+/** How far each edge of a box is within another one. */
+export function marginsOf(inner: Box, outer: Box): readonly Affine[] {
+  return [
+    less(inner.left, outer.left),
+    less(inner.top, outer.top),
+    less(outer.right, inner.right),
+    less(outer.bottom, inner.bottom),
+  ];
+}
+
 /** Above 0 where what both have in common is wider and higher than a limit, in px. */
 export function sharedNumbers(one: readonly Box[], other: readonly Box[], limit: number): readonly Affine[] {
   const list = new NumberList();

@@ -2,7 +2,7 @@ import { checkOf, coveringOf, groundsUpTo, hiddenBy, isAskewTo, pastShare } from
 import { across, isUpright, rectIn } from '../../scene/index.ts';
 import type { Box, CellScenes } from '../cell-scenes.ts';
 import { at, less, type Affine, type Point } from '../polygon.ts';
-import { undecided } from './boxes.ts';
+import { marginsOf, undecided } from './boxes.ts';
 import { both, everywhere, unfilled } from './parts.ts';
 import { moreThanShare, staysPut } from './products.ts';
 import type { Failing, Traced } from './traced.ts';
@@ -92,16 +92,6 @@ export const covered: Traced = {
 /** What is drawn of a widget in the frame of another one: the upright rectangle around it there. */
 function drawnIn(cell: CellScenes, widget: number, other: number): Box {
   return cell.box((subject) => rectIn(subject.uprightRect(widget), across(subject, widget, other)));
-}
-
-/** How far each edge of a box is within another one. */
-function marginsOf(inner: Box, outer: Box): readonly Affine[] {
-  return [
-    less(inner.left, outer.left),
-    less(inner.top, outer.top),
-    less(outer.right, inner.right),
-    less(outer.bottom, inner.bottom),
-  ];
 }
 
 /** One of two numbers, and where it is that one. */

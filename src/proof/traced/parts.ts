@@ -8,8 +8,8 @@ import {
   type Subject,
 } from '../../checks/index.ts';
 import type { CellScenes } from '../cell-scenes.ts';
-import { less, plus, type Affine } from '../polygon.ts';
-import { reachesOver } from './boxes.ts';
+import { plus, type Affine } from '../polygon.ts';
+import { marginsOf, reachesOver } from './boxes.ts';
 import { staysPut } from './products.ts';
 import { Where } from './where.ts';
 
@@ -52,12 +52,7 @@ export function lackingOf(cell: CellScenes, excuse: ReturnType<typeof excusesOf>
   const beside = partsOver(reachesOver(cell, seen, hollow, sliver));
   if (!isRing(cell.middle, frame)) return { certain: beside, unsure: [] };
   const [own] = seen;
-  const within = [
-    less(own!.left, hollow.left),
-    less(own!.top, hollow.top),
-    less(hollow.right, own!.right),
-    less(hollow.bottom, own!.bottom),
-  ].map((room) => plus(room, sliver));
+  const within = marginsOf(own!, hollow).map((room) => plus(room, sliver));
   return { certain: beside, unsure: seen.length > 1 ? everywhere : [within] };
 }
 
