@@ -38,37 +38,49 @@ export class Tokens implements TokenValues {
 
   /** The value of `color.hull`; `{other.token}` in a value is followed. */
   resolve(name: string): TokenAnswer {
-    return this.#resolve(name, undefined, []);
+    return this.#resolve(name, undefined, new Set());
   }
 
-  #resolve(name: string, type: string | undefined, before: Iterable<string>): TokenAnswer {
-    const chain = new Set(before);
+  /** @param chain Whose values are being worked out, from the outside in: the same again once this one is. */
+  #resolve(name: string, type: string | undefined, chain: Set<string>): TokenAnswer {
     const asked: string[] = [];
-    const keep = (answer: TokenAnswer) => {
-      if ('value' in answer) for (const key of asked) this.#values.set(key, answer);
-      return answer;
-    };
+    const added: string[] = [];
+    const answer = this.#follow(name, type, chain, asked, added);
+    if ('value' in answer) for (const key of asked) this.#values.set(key, answer);
+    for (const one of added) chain.delete(one);
+    return answer;
+  }
+
+  /** @param asked Gets what has been asked for on the way. @param added Gets what has come to the chain. */
+  #follow(
+    name: string,
+    type: string | undefined,
+    chain: Set<string>,
+    asked: string[],
+    added: string[],
+  ): TokenAnswer {
     let at = name;
     for (;;) {
       const key = `${type ?? ''} ${at}`;
       const known = this.#values.get(key);
-      if (known) return keep(known);
+      if (known) return known;
       asked.push(key);
       if (chain.has(at)) {
         const all = [...chain];
         return { problem: 'circle', chain: [...all.slice(all.indexOf(at)), at] };
       }
       chain.add(at);
+      added.push(at);
       const held = this.#held.get(at);
       if (held === undefined) return { problem: 'unknown', name: at };
       const alias = aliasOf(held.value);
-      if (alias === undefined) return keep(this.#read(name, held.value, type ?? held.type, chain));
+      if (alias === undefined) return this.#read(name, held.value, type ?? held.type, chain);
       type ??= held.type;
       at = alias;
     }
   }
 
-  #read(name: string, value: TokenSource, type: string | undefined, chain: ReadonlySet<string>): TokenAnswer {
+  #read(name: string, value: TokenSource, type: string | undefined, chain: Set<string>): TokenAnswer {
     let inside: TokenAnswer | undefined;
     const part = (inner: TokenSource | undefined, wanted: TokenType): string | number | undefined => {
       const alias = aliasOf(inner);
@@ -90,7 +102,7 @@ export class Tokens implements TokenValues {
 }
 
 /** Tokens that stand in each other, at the most. */
-const mostWithin = 200;
+const mostWithin = 50;
 
 /** A token and where it stands. */
 export interface PlacedToken extends Held {
