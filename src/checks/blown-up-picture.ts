@@ -30,7 +30,7 @@ export const blownUpPicture = {
     for (const widget of subject.texts) {
       const { index, text } = widget;
       if (text.runs.length === 0 || !subject.isSeen(index)) continue;
-      const em = text.setting.fontSize * subject.text(index).shrink * subject.layout.scale(index);
+      const em = text.setting.fontSize * subject.text(index).shrink * subject.drawnScale(index);
       let worst: { readonly name: string; readonly times: number } | undefined;
       for (const { setting } of text.runs) {
         const picture = setting.icon && subject.pictures.get(setting.icon.name);

@@ -1,7 +1,8 @@
-import { keyPointer, shown, whySize } from '../why/index.ts';
+import { shown, whySize } from '../why/index.ts';
 import type { Widget } from '../dress/index.ts';
 import type { Check } from './check.ts';
 import type { Subject } from './subject/subject.ts';
+import { whyTurned } from './subject/drawn-as.ts';
 import { across, axisAlong, axisOf, edgesOver, outlineIn, overshoot, type EdgeName } from '../scene/index.ts';
 
 type Facts = { readonly edge: EdgeName };
@@ -24,17 +25,17 @@ export const burstsParent = {
       const { index, parent } = widget;
       if (!isHeld(subject, widget) || !subject.hasArea(index)) continue;
       const isTurned = subject.form.turner[index] !== subject.form.turner[parent];
-      if (!isTurned && !(subject.reach(index, parent) > limit)) continue;
+      if (!isTurned && !(subject.reach(index, parent) * subject.form.scale[parent]! > limit)) continue;
       const rect = outlineIn(subject, index, parent);
-      const over = overshoot(rect, subject.rect(parent));
+      const over = overshoot(rect, subject.drawnBorder(parent));
       for (const { edge, distance } of edgesOver(over, limit)) {
         const { axis } = axisOf(edge);
         const reasons = () => {
           const size = whySize(subject, index, axisAlong(across(subject, index, parent), axis));
-          const turned = {
-            text: `turned, it is ${shown(rect.width)} px wide and ${shown(rect.height)} px high`,
-            pointer: keyPointer(widget, 'rotate', 'skew'),
-          };
+          const turned = whyTurned(
+            widget,
+            `it is ${shown(rect.width)} px wide and ${shown(rect.height)} px high`,
+          );
           const own = isTurned ? [turned, ...size] : size;
           // Where its size follows from the parent's, the parent's is in the chain already.
           const around = size.length > 1 ? [] : whySize(subject, parent, axis);
@@ -71,9 +72,8 @@ export function isHeld(subject: Subject, { index, parent, visible }: Widget): bo
 
 /** Whether a widget draws nothing and is as large as its view: what sticks out of it sticks out of that, as other checks tell. */
 function isAsTheView(subject: Subject, index: number): boolean {
-  const { parent, box, source } = subject.widgets[index]!;
-  if (parent !== 0 || subject.paints(index) || 'rotate' in source || 'skew' in source || box.reference)
-    return false;
+  const { parent, box } = subject.widgets[index]!;
+  if (parent !== 0 || subject.paints(index) || subject.form.turner[index]! > 0 || box.reference) return false;
   const around = subject.widgets[0]!.box;
   const isNone = ({ u, share }: { readonly u: number; readonly share: number }) => u === 0 && share === 0;
   return (

@@ -15,6 +15,7 @@ import {
   leftWithin,
   pointIn,
   rectIn,
+  enlarged,
   unionOf,
 } from '../scene/index.ts';
 import { mostSeenThrough, pictureLayer } from './subject/behind.ts';
@@ -101,7 +102,7 @@ export function hiddenBy(subject: Subject, index: number, above: number): number
   const rect = subject.seenBeside(index, above);
   const shared = subject.sharedBy(index, above);
   const share = (100 * shared.width * shared.height) / (rect.width * rect.height);
-  return share * opaqueShare(subject, above, shared);
+  return share * opaqueShare(subject, above, enlarged(shared, 1 / subject.form.scale[index]!));
 }
 
 /** Whether one of two is turned otherwise than the other. */

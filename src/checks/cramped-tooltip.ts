@@ -39,7 +39,7 @@ export const crampedTooltip = {
 function placeOf(subject: Subject, control: number, tip: number): ReturnType<typeof tipPlace> {
   const widget = subject.widgets[tip]!;
   const scale = subject.layout.scale(widget.parent);
-  const rect = subject.rect(control);
+  const rect = subject.turnedRect(control);
   const anchors = (widget.source as WidgetSource).at === 'pointer' ? cornersOf(rect) : [rect];
   return anchors
     .map((anchor) => tipPlace(anchor, subject.rect(tip), widget, scale, subject.safeRect))

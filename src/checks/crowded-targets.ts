@@ -79,7 +79,7 @@ function gapOf(holder: Widget, subject: Subject): Reason {
   const { gap } = holder.source as WidgetSource;
   const said =
     gap === undefined ? 'says no gap' : `says gap: ${typeof gap === 'object' ? gap.join(' ') : gap}`;
-  const times = shown(subject.layout.scale(holder.index));
+  const times = shown(subject.drawnScale(holder.index));
   return {
     text: `${holder.id} ${said}; 1 u is ${times} px here`,
     pointer: keyPointer(holder, 'gap', 'arrange'),

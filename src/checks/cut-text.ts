@@ -43,7 +43,7 @@ export const cutText = {
       const { index, text } = widget;
       const { wide, high, roomX, roomY, over, dropped } = textRoom(subject, widget);
       const { lines } = subject.text(index);
-      const scale = subject.layout.scale(index);
+      const scale = subject.drawnScale(index);
       // What is meant at one edge may hide a cut at another.
       const past =
         edgesOver(pastCutters(subject, index, subject.textRect(index)), limit).find(
@@ -88,7 +88,7 @@ function besidePadding(subject: Subject, widget: TextWidget, axis: 'x' | 'y', ro
 /** What a text needs and has, in u of its own; by how much that is too little, in px; how many characters are dropped. */
 export function textRoom(subject: Subject, widget: TextWidget) {
   const { index, text } = widget;
-  const scale = subject.layout.scale(index);
+  const scale = subject.drawnScale(index);
   const { lines, shrink, shortened } = subject.text(index);
   let widest = 0;
   for (const { width } of lines) if (width > widest) widest = width;

@@ -32,7 +32,7 @@ export const hiddenMore = {
       if (!spans) continue;
       for (const axis of ['x', 'y'] as const) {
         const { at, range } = spans[axis];
-        const scale = cssPixels(subject.layout.scale(index), subject.screen);
+        const scale = cssPixels(subject.drawnScale(index), subject.screen);
         const sides = axis === 'x' ? (['left', 'right'] as const) : (['top', 'bottom'] as const);
         for (const [side, more] of [
           [sides[0], at * scale],

@@ -113,7 +113,7 @@ function leastOf(
   scale: number,
   limit: number,
 ): { readonly least: number; readonly counts: string } {
-  const size = cssPixels(text.setting.fontSize * scale * subject.layout.scale(index), subject.screen);
+  const size = cssPixels(text.setting.fontSize * scale * subject.drawnScale(index), subject.screen);
   const large = size >= largeText || (size >= largeBoldText && bold);
   const counts = `${large ? 'large' : 'normal'} text (${shown(size)} CSS px)`;
   return { least: large ? Math.min(limit, limitForLarge) : limit, counts };
@@ -204,6 +204,6 @@ const leastOutline = 1;
 /** The colour round the letters of a text, where there is enough of it (Understanding SC 1.4.3 counts such a border). */
 function outlineOf(subject: Subject, index: number): Rgba | undefined {
   const { textOutline } = subject.widgets[index]!.look;
-  if (!textOutline || textOutline.width * subject.layout.scale(index) < leastOutline) return undefined;
+  if (!textOutline || textOutline.width * subject.drawnScale(index) < leastOutline) return undefined;
   return textOutline.color;
 }

@@ -3,6 +3,7 @@ import { keyPointer, shown, whyEdge, type Reason } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { axisOf, hasArea, isInside, overshoot, type EdgeName } from '../scene/index.ts';
 import { CarriedOver } from './subject/carried.ts';
+import { whyTurned } from './subject/drawn-as.ts';
 import type { Subject } from './subject/subject.ts';
 import { isPlacedLater } from './subject/tips.ts';
 
@@ -50,8 +51,7 @@ function pastBox(subject: Subject, index: number, edge: EdgeName, seen: Rect): r
   const past = overshoot(seen, subject.rect(index))[edge];
   if (!(past > 1)) return [];
   const widget = subject.widgets[index]!;
-  const text = widget.text
-    ? `its text reaches ${shown(past)} px past the ${edge} edge of its box`
-    : `turned, it reaches ${shown(past)} px past the ${edge} edge of its box`;
-  return [{ text, pointer: widget.text ? keyPointer(widget, 'text') : keyPointer(widget, 'rotate', 'skew') }];
+  const reaches = `reaches ${shown(past)} px past the ${edge} edge of its box`;
+  if (!widget.text) return [whyTurned(subject.widgets[subject.form.turner[index]!]!, `it ${reaches}`)];
+  return [{ text: `its text ${reaches}`, pointer: keyPointer(widget, 'text') }];
 }

@@ -80,7 +80,7 @@ export const promiseKinds: { readonly [Key in PromiseKey]: Kind } = {
   'same': (promise, about, subject) =>
     pairwise(about, (one, other) => {
       const sides = promise.same === 'size' ? (['width', 'height'] as const) : [promise.same!];
-      const [mine, theirs] = [subject.rect(one.index), subject.rect(other.index)];
+      const [mine, theirs] = [subject.drawnBorder(one.index), subject.drawnBorder(other.index)];
       const measured = Math.max(...sides.map((side) => Math.abs(mine[side] - theirs[side])));
       // Two edges may each be rounded.
       return measured > 2 * slack
@@ -111,7 +111,7 @@ export const promiseKinds: { readonly [Key in PromiseKey]: Kind } = {
   },
 };
 
-/** What a widget is to be within, and the frame that stands in: a widget's own, or the screen. */
+/** What a widget is to be within, as large as it is drawn, and the frame that stands in: a widget's own, or the screen. */
 export function outerOf(
   subject: Subject,
   where: string,
@@ -119,7 +119,7 @@ export function outerOf(
   if (where === 'safe') return { index: 0, rect: subject.safeRect };
   if (where === 'screen') return { index: 0, rect: subject.screenRect };
   const index = subject.indexOf(where);
-  return index === undefined ? undefined : { index, rect: subject.rect(index) };
+  return index === undefined ? undefined : { index, rect: subject.drawnBorder(index) };
 }
 
 /** The border boxes of two widgets as they lie beside each other: as they are drawn, and upright where the same turns both. */
@@ -192,13 +192,13 @@ function* bySize(
   word: string,
 ): Iterable<Broken> {
   for (const { id, index } of about) {
-    const rect = subject.rect(index);
+    const rect = subject.drawnBorder(index);
     const texts: string[] = [];
     let measured = 0;
     for (const side of ['width', 'height'] as const) {
       const limit = said[side] === undefined ? undefined : readAmount(said[side]);
       if (!limit) continue;
-      const scale = subject.layout.scale(index) || 1;
+      const scale = subject.drawnScale(index) || 1;
       const by = over(rect[side], pxOfAmount(limit, scale, subject.screen));
       if (by <= slack) continue;
       measured = Math.max(measured, by);
@@ -210,7 +210,7 @@ function* bySize(
   }
 }
 
-/** An amount that a promise says, in px. @param scale Device px of a u of the widget. */
+/** An amount that a promise says, in px. @param scale Device px of a u of the widget, as it is drawn. */
 export function pxOfAmount({ amount, unit }: Amount, scale: number, screen: Screen): number {
   switch (unit) {
     case 'u':

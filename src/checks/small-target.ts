@@ -1,5 +1,6 @@
 import { shown, whySize } from '../why/index.ts';
 import type { Check } from './check.ts';
+import { whyScaled } from './subject/drawn-as.ts';
 import { targetSizes } from './subject/targets.ts';
 import { cssPixels } from './subject/text-size.ts';
 
@@ -26,6 +27,7 @@ export const smallTarget = {
           text: `${shown(width)} × ${shown(height)} px at ${shown(subject.screen.density)} px an inch, ${shown(subject.screen.distance)} mm away`,
           pointer: subject.widgets[index]!.pointer,
         },
+        ...whyScaled(subject, index),
         ...whySize(subject, index, width < height ? 'x' : 'y'),
       ];
       report({ outcome: 'failed', widget: index, measured, reasons });

@@ -1,6 +1,7 @@
 import { shown, whySize } from '../why/index.ts';
 import type { Check } from './check.ts';
 import { pxOfMillimetres } from './subject/text-size.ts';
+import { whyScaled } from './subject/drawn-as.ts';
 import { targetSizes } from './subject/targets.ts';
 
 export const thumbTarget = {
@@ -28,6 +29,7 @@ export const thumbTarget = {
           text: `${shown(width)} × ${shown(height)} px at ${shown(density)} px an inch`,
           pointer: subject.widgets[index]!.pointer,
         },
+        ...whyScaled(subject, index),
         ...whySize(subject, index, width < height ? 'x' : 'y'),
       ];
       report({ outcome: 'failed', widget: index, measured, reasons });

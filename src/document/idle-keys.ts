@@ -83,6 +83,18 @@ export function checkIdleKeys(
   }
 }
 
+/** Warns of what a look of a view does not do: the view is as large as its screen. */
+export function checkIdleLook(
+  { look }: ViewSource,
+  pointer: string,
+  origin: Origin,
+  diagnostics: DiagnosticList,
+): void {
+  if (look?.scale === undefined) return;
+  const at = { ...origin.atKey(`${pointer}/look/scale`), severity: 'warning' } as const;
+  diagnostics.add('key-needs', { key: 'scale', needs: 'a widget in a view' }, at);
+}
+
 function mayScroll({ scroll, use, when = [] }: WidgetSource): boolean {
   return scroll !== undefined || use !== undefined || when.some(({ change }) => change.scroll !== undefined);
 }

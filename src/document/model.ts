@@ -122,6 +122,8 @@ export interface LookSource {
   readonly 'veil'?: string;
   /** 0 to 1, of the widget and all that is in it. */
   readonly 'opacity'?: number | string;
+  /** How many times as large it and all that is in it are drawn, about its pivot; sizes and places stay. */
+  readonly 'scale'?: number | string;
   readonly 'font'?: string;
   /** In u. */
   readonly 'font-size'?: number | string;

@@ -61,6 +61,13 @@ export const lookSchema = {
     maximum: 1,
     description: 'Of it and all that is in it together; 1 is opaque.',
   },
+  'scale': {
+    ...numberOrTemplate('a number from 0.01 to 10'),
+    minimum: 0.01,
+    maximum: 10,
+    description:
+      'How many times as large it and all in it are drawn, about the pivot; the layout stays as it is.',
+  },
   'font': {
     type: 'string',
     description: 'Font families of fonts:, with commas between; each draws what those before it lack.',

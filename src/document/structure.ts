@@ -29,7 +29,7 @@ import { checkTargets } from './anchor-targets.ts';
 import { changesOf } from './changes.ts';
 import { isBroken, isOpen, leaves, withoutTemplates, meantBy } from './left-to-names.ts';
 import { checkChosen } from './chosen.ts';
-import { checkIdleKeys, mayArrange } from './idle-keys.ts';
+import { checkIdleKeys, checkIdleLook, mayArrange } from './idle-keys.ts';
 import { checkSizes, checkWeights } from './odd-sizes.ts';
 import { pointerTo } from './pointer.ts';
 import { checkLocales } from './locales.ts';
@@ -70,6 +70,7 @@ export function checkStructure(document: DocumentSource, origin: Origin, diagnos
     if (!component) {
       checkPromises(root as ViewSource, pointer, ids, origin, diagnostics);
       checkViewChanges(root as ViewSource, pointer, ids, origin, diagnostics);
+      checkIdleLook(root as ViewSource, pointer, origin, diagnostics);
     }
     for (const one of [...top, ...placed]) {
       const { widget, pointer: at } = one;

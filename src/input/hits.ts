@@ -1,6 +1,15 @@
 import type { WidgetSource } from '../document/index.ts';
 import { isControl, type Tree, type Widget } from '../dress/index.ts';
-import { clips, isInBox, isOnWidget, isTurned, turnedBack, turnsOf, type Turn } from '../inside/index.ts';
+import {
+  clips,
+  isInBox,
+  isOnWidget,
+  isTurned,
+  turnedBack,
+  turnedOn,
+  turnsOf,
+  type Turn,
+} from '../inside/index.ts';
 import type { LiveNode, LiveNow, LiveView } from '../live/index.ts';
 import { RectGrid, dialogOf, letsInputThrough } from '../scene/index.ts';
 import { isSquare } from '../theme/index.ts';
@@ -85,9 +94,12 @@ export class Hits {
     let found = hit;
     let least = slop;
     for (const index of this.#taking) {
-      if (!isControl(nodes[index]!.bone) || this.#turned[index] || !this.#hasSize(index)) continue;
+      if (!isControl(nodes[index]!.bone) || !this.#hasSize(index)) continue;
       const rect = on.layout.rect(index);
-      const [atX, atY] = [within(x, rect.x, rect.width), within(y, rect.y, rect.height)];
+      const turns = this.#turnsOf(index);
+      const own = this.into(index, x, y);
+      let [atX, atY] = [within(own.x, rect.x, rect.width), within(own.y, rect.y, rect.height)];
+      for (let nth = turns.length - 1; nth >= 0; nth--) [atX, atY] = turnedOn(turns[nth]!.turn, atX, atY);
       const distance = Math.hypot(x - atX, y - atY);
       if (!(distance < least)) continue;
       // Only where it is to be seen: something else may lie over it there.
@@ -97,6 +109,13 @@ export class Hits {
       found = there;
     }
     return found;
+  }
+
+  /** A point of the screen where it was before a widget, and what it is in, was turned. In device px. */
+  into(index: number, x: number, y: number): { readonly x: number; readonly y: number } {
+    this.#follow();
+    for (const { turn } of this.#turnsOf(index)) [x, y] = turnedBack(turn, x, y);
+    return { x, y };
   }
 
   #hitOf(node: LiveNode): Hit {

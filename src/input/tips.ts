@@ -1,5 +1,6 @@
 import type { WidgetSource } from '../document/index.ts';
 import type { Widget } from '../dress/index.ts';
+import { drawnRect } from '../inside/index.ts';
 import type { Rect } from '../layout/index.ts';
 import type { LiveNode, LiveView } from '../live/index.ts';
 import type { ControlChanges } from './control-changes.ts';
@@ -121,10 +122,10 @@ export class Tips {
     if (!tip?.parent || !control) return;
     // As large as it is where it has all the room there is: further on, its words would be broken sooner.
     this.#changes.move(tip, 0, 0);
-    const { layout } = this.#live.now.on;
+    const { layout, tree } = this.#live.now.on;
     const rect = layout.rect(tip.index);
     const scale = this.#live.scaleOf(tip.parent.index);
-    const anchor = this.#anchor(shown, layout.rect(control.index), tip.bone.source);
+    const anchor = this.#anchor(shown, drawnRect(control.index, tree.widgets, layout), tip.bone.source);
     const place = tipPlace(anchor, rect, tip.bone, scale, safeRectOf(this.#live.frame.screen));
     this.#changes.move(tip, (place.x - rect.x) / scale, (place.y - rect.y) / scale);
     this.#placed = this.#live.update();

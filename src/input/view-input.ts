@@ -253,7 +253,8 @@ export class ViewInput {
   /** A pointer goes down: what it goes down on has the focus, a slider goes there. */
   #pressAt(hit: Hit | undefined, x: number, y: number): void {
     const bar = hit?.grip === undefined ? undefined : this.#node(hit.grip);
-    if (bar?.widget.kind === 'scrollbar') return this.#scrolling.pressBar(bar, { x, y }, this.#effects);
+    if (bar?.widget.kind === 'scrollbar')
+      return this.#scrolling.pressBar(bar, this.#hits.into(bar.index, x, y), this.#effects);
     if (hit?.control === undefined) {
       // Somebody who presses elsewhere is done with typing.
       if (this.#kindOf(this.#focus.focused) === 'textbox') this.#command({ type: 'to', control: undefined });
@@ -265,7 +266,7 @@ export class ViewInput {
     const { node } = this.#focus;
     if (node?.widget.kind !== 'textbox') return;
     this.#typing.follow(node);
-    this.#typing.point(node, x, false);
+    this.#typing.point(node, this.#hits.into(node.index, x, y).x, false);
   }
 
   #took({ state, effects }: PointerStep): void {
@@ -283,17 +284,19 @@ export class ViewInput {
     const node = this.#node(widget);
     if (!node) return;
     const { kind } = node.widget;
+    const own = this.#hits.into(node.index, x, y);
     if (kind === 'slider') this.#slideTo(widget, x, y);
-    else if (kind === 'textbox') this.#typing.point(node, x, true);
-    else if (kind === 'scrollbar') this.#scrolling.dragBar(node, { type, x, y }, this.#effects);
-    else if (kind === 'separator') this.#changes.divideAt(node, x, y, this.#effects);
+    else if (kind === 'textbox') this.#typing.point(node, own.x, true);
+    else if (kind === 'scrollbar') this.#scrolling.dragBar(node, { type, ...own }, this.#effects);
+    else if (kind === 'separator') this.#changes.divideAt(node, own.x, own.y, this.#effects);
     else if ((node.bone.source as WidgetSource).draggable === true) {
       const onto = type === 'drag-end' ? this.#hits.at(x, y) : undefined;
       const to = onto && (onto.control ?? onto.widget);
       if (to !== undefined && to !== widget) this.#effects.push({ type: 'drop', widget, onto: to });
     } else {
       if (type === 'drag-start') this.#scrolling.hold(widget, this.#now);
-      this.#scrolling.drag(widget, byX, byY, this.#now, this.#effects);
+      const from = this.#hits.into(node.index, x - byX, y - byY);
+      this.#scrolling.drag(widget, own.x - from.x, own.y - from.y, this.#now, this.#effects);
       if (type === 'drag-end') this.#scrolling.letGo(widget, this.#now, this.#effects);
     }
   }
@@ -455,7 +458,9 @@ export class ViewInput {
 
   #slideTo(control: string, x: number, y: number): void {
     const node = this.#node(control);
-    if (node?.widget.kind === 'slider') this.#changes.slideTo(node, x, y, this.#effects);
+    if (node?.widget.kind !== 'slider') return;
+    const own = this.#hits.into(node.index, x, y);
+    this.#changes.slideTo(node, own.x, own.y, this.#effects);
   }
 
   /* The focus. */

@@ -1,6 +1,7 @@
 import type { WidgetSource } from '../document/index.ts';
 import type { Widget } from '../dress/index.ts';
 import type { Layout, Rect } from '../layout/index.ts';
+import { scaledBy } from './turn.ts';
 
 /** Whether a widget is drawn on to the edges of the screen where it stands on those of the safe area. */
 export function bleeds({ source }: Pick<Widget, 'source'>): boolean {
@@ -12,10 +13,14 @@ export function bleeds({ source }: Pick<Widget, 'source'>): boolean {
  * edge of the surface, under what a notch or overscan takes. Only drawn: what is in it and its targets stay where they are laid out.
  * @param rect Its border box in device px, whole or not; given back as it is for all others, and for what is turned.
  */
-export function bleedBox(widget: Pick<Widget, 'source'>, { frame }: Layout, rect: Rect): Rect {
+export function bleedBox(
+  widget: Pick<Widget, 'index' | 'source' | 'look'>,
+  { frame }: Layout,
+  rect: Rect,
+): Rect {
   if (!bleeds(widget)) return rect;
   const { rotate, skew } = widget.source as WidgetSource;
-  if (rotate || skew !== undefined) return rect;
+  if (rotate || skew !== undefined || scaledBy(widget) !== 1) return rect;
   const { scale, originX, originY, safe } = frame;
   const [left, width] = bledOut(
     rect.x,

@@ -24,7 +24,18 @@ export { contentRoom, gapIn, paddingEnd, paddingStart } from './room.ts';
 export { heldShare, inkInto, innerWidth, placeText, setText, textWindow } from './text.ts';
 export { cornersIn } from './corners.ts';
 export { isInBox, isInRounded, isOnWidget } from './shape.ts';
-export { clips, isTurned, rectAround, turnOf, turned, turnedBack, turnedOn, turnsOf } from './turn.ts';
+export {
+  clips,
+  drawnRect,
+  isTurned,
+  rectAround,
+  scaledBy,
+  turnOf,
+  turned,
+  turnedBack,
+  turnedOn,
+  turnsOf,
+} from './turn.ts';
 export type { Matrix, Turn } from './turn.ts';
 export type { PlacedLine, PlacedText } from './text.ts';
 export { caretRects, nearestPlace } from './caret.ts';

@@ -5,7 +5,7 @@ import type { Layout, Rect } from '../layout/index.ts';
 /** a b c d e f of CSS Transforms 1: x' = a·x + c·y + e, y' = b·x + d·y + f. */
 export type Matrix = readonly [a: number, b: number, c: number, d: number, e: number, f: number];
 
-/** How a widget is rotated and skewed about its pivot, in device px; undefined where it is not. */
+/** How a widget is skewed, scaled and rotated about its pivot, in device px; undefined where it is not. */
 export function turnOf(widget: Widget, layout: Layout): Matrix | undefined {
   const { rotate = 0, skew } = widget.source as WidgetSource;
   const pair = skew === undefined ? undefined : readLengthPair(skew);
@@ -13,15 +13,16 @@ export function turnOf(widget: Widget, layout: Layout): Matrix | undefined {
   const single =
     typeof skew === 'number' || (typeof skew === 'string' ? !/\s/.test(skew.trim()) : skew?.length === 1);
   const skewed = pair && { x: pair.x.u, y: single ? 0 : pair.y.u };
-  if (rotate === 0 && !skewed) return undefined;
+  const scale = scaledBy(widget);
+  if (rotate === 0 && !skewed && scale === 1) return undefined;
   const rect = layout.rect(widget.index);
   const x = rect.x + rect.width * widget.box.x.pivot;
   const y = rect.y + rect.height * widget.box.y.pivot;
   const turn = (rotate * Math.PI) / 180;
   const along = Math.tan(((skewed?.x ?? 0) * Math.PI) / 180);
   const down = Math.tan(((skewed?.y ?? 0) * Math.PI) / 180);
-  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
-  // First skewed, then rotated, both about the pivot.
+  const [cos, sin] = [scale * Math.cos(turn), scale * Math.sin(turn)];
+  // First skewed, then scaled, then rotated, all about the pivot.
   const a = cos - sin * down;
   const b = sin + cos * down;
   const c = cos * along - sin;
@@ -29,10 +30,18 @@ export function turnOf(widget: Widget, layout: Layout): Matrix | undefined {
   return [a, b, c, d, x - a * x - c * y, y - b * x - d * y];
 }
 
-/** Whether a widget says that it is rotated or skewed. */
-export function isTurned({ source }: Widget): boolean {
+/** How many times as large a widget is drawn by its own look; a view is as large as its screen. */
+export function scaledBy({ index, look }: Pick<Widget, 'index' | 'look'>): number {
+  return index > 0 ? look.scale : 1;
+}
+
+/** Whether a widget is drawn otherwise than it is laid out: rotated, skewed or scaled. */
+export function isTurned(widget: Widget): boolean {
+  const { source } = widget;
   return (
-    ('rotate' in source && source.rotate !== undefined) || ('skew' in source && source.skew !== undefined)
+    ('rotate' in source && source.rotate !== undefined) ||
+    ('skew' in source && source.skew !== undefined) ||
+    scaledBy(widget) !== 1
   );
 }
 
@@ -82,6 +91,14 @@ export function rectAround(
 /** The smallest upright rectangle around a turned one. */
 export function turned(rect: Rect, turn: Matrix): Rect {
   return rectAround(rect, (x, y) => turnedOn(turn, x, y));
+}
+
+/** The smallest upright rectangle around a widget as it is drawn, in device px. */
+export function drawnRect(index: number, widgets: readonly Widget[], layout: Layout): Rect {
+  const turns = turnsOf(index, widgets, layout);
+  return rectAround(layout.rect(index), (x, y) =>
+    turns.reduce((at, { turn }) => turnedOn(turn, ...at), [x, y] as [number, number]),
+  );
 }
 
 /** Whether a widget cuts off what of its children reaches out of it. */

@@ -237,7 +237,8 @@ export class LiveTree {
     node.item = this.#item(widget);
     this.touch(node);
     // It may be seen or not, or turned.
-    if (!isSeenAlike(widget, before) || widget.source !== before.source) this.isOther = true;
+    const isScaled = widget.look.scale !== before.look.scale;
+    if (isScaled || !isSeenAlike(widget, before) || widget.source !== before.source) this.isOther = true;
     if (widget.measure !== before.measure) {
       plan.measures[index] = widget.measure;
       plan.widthMatters[index] = widget.measure !== undefined || widget.box.aspect > 0 ? 1 : 0;

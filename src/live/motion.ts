@@ -3,6 +3,7 @@ import type { Widget } from '../dress/index.ts';
 import type { Box } from '../skeleton/index.ts';
 import {
   eased,
+  leastScale,
   type Fill,
   type Look,
   type Rgba,
@@ -205,6 +206,11 @@ const movables: { readonly [Key in TransitionKey]: Movable } = {
     isSame: ({ look: one }, { look: other }) => one.opacity === other.opacity,
     between: (widget, { look: from }, { look: to }, share) =>
       withLook(widget, { opacity: Math.min(1, Math.max(0, mix(from.opacity, to.opacity, share))) }),
+  },
+  'scale': {
+    isSame: ({ look: one }, { look: other }) => one.scale === other.scale,
+    between: (widget, { look: from }, { look: to }, share) =>
+      withLook(widget, { scale: Math.max(leastScale, mix(from.scale, to.scale, share)) }),
   },
   'offset': length('offset'),
   'size': length('size'),

@@ -10,7 +10,10 @@ import {
   picturePieces,
   textWindow,
   trackOfRing,
+  rectAround,
   turnOf,
+  turnedBack,
+  turnsOf,
   type Matrix,
   type PicturePiece,
 } from '../inside/index.ts';
@@ -254,10 +257,21 @@ function onSurface({ frame }: ViewLayout['layout'], { x, y, width, height }: Rec
   });
 }
 
-/** What a dialog lays over the whole screen, so that all behind it steps back. */
-function addVeil({ screen }: ViewLayout, widget: number, color: Rgba, operations: DrawOperation[]): void {
-  const rect = { x: 0, y: 0, width: screen.width, height: screen.height };
-  operations.push(plainBox(widget, rect, color));
+/** What a dialog lays over the whole screen, so that all behind it steps back: over all of it, too, where the dialog is turned. */
+function addVeil(
+  { screen, layout, tree }: ViewLayout,
+  widget: number,
+  color: Rgba,
+  operations: DrawOperation[],
+): void {
+  const turns = turnsOf(widget, tree.widgets, layout);
+  const whole = { x: 0, y: 0, width: screen.width, height: screen.height };
+  const rect = rectAround(whole, (x, y) =>
+    turns.reduceRight<[number, number]>((at, { turn }) => turnedBack(turn, ...at), [x, y]),
+  );
+  // Turned, an edge that is to be on that of the screen is not, by a rounding.
+  const covers = turns.length > 0 ? shrunk(rect, -1) : rect;
+  if (covers.width > 0) operations.push(plainBox(widget, covers, color));
 }
 
 /** The shadows of a box, the first on top (CSS Backgrounds 3 §6.1). */

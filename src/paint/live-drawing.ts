@@ -188,12 +188,14 @@ export class LiveDrawing {
     const entry = this.#entries[index]!;
     const { parent, stamp } = nodes[index]!;
     const outer = parent && this.#entries[parent.index]!;
-    const isSeen = (outer?.isSeen ?? true) && showsItself(on, on.tree.widgets[index]!);
+    const widget = on.tree.widgets[index]!;
+    const isSeen = (outer?.isSeen ?? true) && showsItself(on, widget);
     // All in one that is new is new as well.
     const isNew = entry.drawn === nothing;
     const isOtherwise = !isNew && isSeen !== entry.isSeen;
     entry.isAround = hasMoved;
-    const isCut = hasMoved && (entry.isCut || outer?.cut !== undefined);
+    // How much it draws follows from what cuts it off, and a veil from what turns it.
+    const isCut = hasMoved && (entry.isCut || outer?.cut !== undefined || widget.look.veil !== undefined);
     if (isWhole || isNew || isOtherwise || isCut || stamp > this.#seen)
       this.#drawOne(on, entry, outer, isSeen, dirty);
     else if (hasMoved) this.#placeOne(on, entry, outer, dirty);

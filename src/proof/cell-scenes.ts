@@ -1,10 +1,18 @@
 import type { Subject, Subjects } from '../checks/index.ts';
 import { Layout, type Rect } from '../layout/index.ts';
-import { across, depthsAskew, outlineIn, rectIn, type Cutter, type FormScene } from '../scene/index.ts';
+import {
+  across,
+  depthsAskew,
+  enlarged,
+  outlineIn,
+  rectIn,
+  type Cutter,
+  type FormScene,
+} from '../scene/index.ts';
 import type { Screen } from '../screen/index.ts';
 import { ViewLayout, type View } from '../view/index.ts';
 import { bendPx, type Cell } from './cells.ts';
-import { Planes, at, plus, widestThree, type Affine, type Point, type Polygon } from './polygon.ts';
+import { Planes, at, plus, times, widestThree, type Affine, type Point, type Polygon } from './polygon.ts';
 
 /** The edges of a rectangle, each a number that follows from the size of the screen. */
 export interface Box {
@@ -12,6 +20,13 @@ export interface Box {
   readonly top: Affine;
   readonly right: Affine;
   readonly bottom: Affine;
+}
+
+/** A box of a frame that is drawn so many times as large. */
+export function enlargedBox(box: Box, by: number): Box {
+  if (by === 1) return box;
+  const { left, top, right, bottom } = box;
+  return { left: times(left, by), top: times(top, by), right: times(right, by), bottom: times(bottom, by) };
 }
 
 /** In px of the screen. */
@@ -117,18 +132,16 @@ export class CellScenes {
 
   /** The same in the frame of another one. */
   borderIn(widget: number, other: number): Box {
-    return this.#framed(widget, other, (subject) => subject.borderIn(widget, other));
-  }
-
-  /** The upright rectangle around its outline there. */
-  outlineIn(widget: number, other: number): Box {
-    return this.#framed(widget, other, (subject) => outlineIn(subject, widget, other));
-  }
-
-  /** A rectangle of a widget in the frame of another one: the border box where that is the same frame. */
-  #framed(widget: number, other: number, read: (subject: Subject) => Rect): Box {
     const { turner } = this.form;
-    return turner[widget] === turner[other] ? this.border(widget) : this.box(read);
+    if (turner[widget] === turner[other]) return this.border(widget);
+    return this.box((subject) => subject.borderIn(widget, other));
+  }
+
+  /** The upright rectangle around its outline there, as large as that is drawn. */
+  outlineIn(widget: number, other: number): Box {
+    const { turner, scale } = this.form;
+    if (turner[widget] === turner[other]) return enlargedBox(this.border(widget), scale[other]!);
+    return this.box((subject) => outlineIn(subject, widget, other));
   }
 
   /** The same beside another one: before both are turned where the same turns them. */
@@ -155,12 +168,13 @@ export class CellScenes {
     });
   }
 
-  /** The same beside another one: before both are turned where the same turns them. */
+  /** The same beside another one: as large as it is drawn, before both are turned where the same turns them. */
   seenBeside(widget: number, other: number): readonly Box[] {
     if (!this.middle.isTurnedWith(widget, other)) return this.seen(widget);
     const clips = this.form.anyClips ? this.middle.clippers(widget) : [];
-    const own = this.box((subject) => subject.uprightRect(widget));
-    return [own, ...clips.map((index) => this.borderIn(index, widget))];
+    const by = this.form.scale[widget]!;
+    const own = this.box((subject) => enlarged(subject.uprightRect(widget), by));
+    return [own, ...clips.map((index) => enlargedBox(this.borderIn(index, widget), by))];
   }
 
   /**
@@ -210,14 +224,15 @@ export class CellScenes {
     return this.#cutters(widget, (subject, { index, rect }) => rectIn(rect, across(subject, index, widget)));
   }
 
-  /** The same, each in the frame of what cuts, with a rectangle of the widget there. */
+  /** The same, each in the frame of what cuts, as large as that is drawn, with a rectangle of the widget there. */
   cutFrom(
     widget: number,
     rectOf: (subject: Subject) => Rect,
   ): readonly { readonly cutter: Box; readonly own: Box }[] {
-    const cutters = this.#cutters(widget, (_, { rect }) => rect);
+    const { scale } = this.form;
+    const cutters = this.#cutters(widget, (_, { rect, index }) => enlarged(rect, scale[index]!));
     const owns = this.#cutters(widget, (subject, { index }) =>
-      rectIn(rectOf(subject), across(subject, widget, index)),
+      enlarged(rectIn(rectOf(subject), across(subject, widget, index)), scale[index]!),
     );
     return cutters.map((cutter, nth) => ({ cutter, own: owns[nth]! }));
   }

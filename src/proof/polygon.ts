@@ -16,6 +16,10 @@ export function plus({ x, y, c }: Affine, more: number): Affine {
   return { x, y, c: c + more };
 }
 
+export function times({ x, y, c }: Affine, by: number): Affine {
+  return { x: x * by, y: y * by, c: c * by };
+}
+
 export function negative({ x, y, c }: Affine): Affine {
   return { x: -x, y: -y, c: -c };
 }

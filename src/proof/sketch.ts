@@ -1,5 +1,6 @@
 import { Subjects, type Subject } from '../checks/index.ts';
 import { placeText } from '../inside/index.ts';
+import { across, pointIn } from '../scene/index.ts';
 import type { TextLine } from '../text/index.ts';
 import type { Fill, Rgba } from '../theme/index.ts';
 import type { View } from '../view/index.ts';
@@ -23,12 +24,27 @@ interface SketchLine {
   readonly size: Affine;
 }
 
-/** One widget that draws something. */
-export interface SketchShape {
-  readonly widget: string;
+/** What turns something on its way to the screen (CSS Transforms 1): how does not follow from the size, only where to. */
+export interface SketchTurn {
+  readonly a: number;
+  readonly b: number;
+  readonly c: number;
+  readonly d: number;
+  readonly e: Affine;
+  readonly f: Affine;
+}
+
+/** A rectangle, and what turns it; undefined where nothing does. */
+export interface TurnedBox {
   readonly box: Box;
+  readonly turn: SketchTurn | undefined;
+}
+
+/** One widget that draws something. */
+export interface SketchShape extends TurnedBox {
+  readonly widget: string;
   /** What cuts it off: it is seen where it and all of these are. */
-  readonly clips: readonly Box[];
+  readonly clips: readonly TurnedBox[];
   readonly opacity: number;
   readonly background: Fill | undefined;
   readonly border: { readonly color: Rgba; readonly width: Affine } | undefined;
@@ -80,13 +96,35 @@ function shapeOf(scenes: CellScenes, index: number): SketchShape {
       : undefined;
   return {
     widget: id,
-    box: look.background || border || picture ? scenes.border(index) : scenes.own(index),
-    clips: scenes.seen(index).slice(1),
+    box:
+      look.background || border || picture
+        ? scenes.border(index)
+        : scenes.box((subject) => subject.uprightRect(index)),
+    turn: turnOf(scenes, index),
+    clips: (form.anyClips ? middle.clippers(index) : []).map((by) => ({
+      box: scenes.border(by),
+      turn: turnOf(scenes, by),
+    })),
     opacity: form.opacity[index]!,
     background: look.background,
     border,
     isPicture: picture !== undefined,
     lines: text ? linesOf(scenes, index) : [],
+  };
+}
+
+function turnOf(scenes: CellScenes, index: number): SketchTurn | undefined {
+  const to = across(scenes.middle, index, 0);
+  if (!to) return undefined;
+  const [[fromX, fromY], [rightX, rightY], [downX, downY]] = [to(0, 0), to(1, 0), to(0, 1)];
+  const start = (axis: 0 | 1) => scenes.number((subject) => pointIn(across(subject, index, 0), 0, 0)[axis]);
+  return {
+    a: rightX - fromX,
+    b: rightY - fromY,
+    c: downX - fromX,
+    d: downY - fromY,
+    e: start(0),
+    f: start(1),
   };
 }
 

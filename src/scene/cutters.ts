@@ -8,7 +8,7 @@ import type { Cutter, Scene } from './scene.ts';
  * What of a widget is cut off, also where it is turned otherwise than what cuts it: edges are those of what cuts, shares are exact.
  */
 
-/** How far a rectangle of a widget, in its own frame, reaches past each edge of what cuts it off for good; 0 where it does not. */
+/** How far a rectangle of a widget, in its own frame, reaches past each edge of what cuts it off for good, in px as that is drawn; 0 where it does not. */
 export function pastCutters(scene: Scene, index: number, rect: Rect): Readonly<Record<EdgeName, number>> {
   const past = { left: 0, right: 0, top: 0, bottom: 0 };
   const clip = scene.cutter(index);
@@ -17,7 +17,7 @@ export function pastCutters(scene: Scene, index: number, rect: Rect): Readonly<R
   for (const cutter of scene.cutters(index)) {
     const over = overshoot(rectIn(rect, across(scene, index, cutter.index)), cutter.rect);
     for (const [edge, distance] of Object.entries(over) as [EdgeName, number][])
-      past[edge] = Math.max(past[edge], distance);
+      past[edge] = Math.max(past[edge], distance * scene.form.scale[cutter.index]!);
   }
   return past;
 }

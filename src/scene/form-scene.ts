@@ -1,6 +1,6 @@
 import { controls, isWithin, type Tree, type Widget } from '../dress/index.ts';
 import type { Kind } from '../document/index.ts';
-import { clips, isTurned } from '../inside/index.ts';
+import { clips, isTurned, scaledBy } from '../inside/index.ts';
 import type { TextBlock } from '../text/index.ts';
 
 /** A widget with a text that draws something. */
@@ -23,8 +23,10 @@ export class FormScene {
   readonly before: Int32Array;
   /** 1 where an open dialog has taken its place. */
   readonly behindDialog: Uint8Array;
-  /** The innermost widget around each, or itself, that is rotated or skewed; 0 where none is: no view is. Where it is the same, so is all that turns them. */
+  /** The innermost widget around each, or itself, that is rotated, skewed or scaled; 0 where none is: no view is. Where it is the same, so is all that turns them. */
   readonly turner: Uint32Array;
+  /** How many times as large each is drawn by its look and those of all around it. */
+  readonly scale: Float64Array;
   /** 1 where the widget or one around it takes no input. */
   readonly letsThrough: Uint8Array;
   /** Whether anything cuts its children off. */
@@ -61,11 +63,13 @@ export class FormScene {
       last[parent] = index;
     }
     this.turner = new Uint32Array(count);
+    this.scale = new Float64Array(count);
     this.letsThrough = new Uint8Array(count);
     for (const widget of widgets) {
       const { index, parent } = widget;
       this.letsThrough[index] = letsInputThrough(widget, this.letsThrough[parent] === 1) ? 1 : 0;
       this.turner[index] = isTurned(widget) ? index : index > 0 ? this.turner[parent]! : 0;
+      this.scale[index] = scaledBy(widget) * (index > 0 ? this.scale[parent]! : 1);
     }
     this.places = new Uint32Array(count);
     order.forEach((index, place) => (this.places[index] = place));

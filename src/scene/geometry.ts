@@ -13,6 +13,12 @@ export function intersection(one: Rect, other: Rect): Rect {
   };
 }
 
+/** A rectangle of a frame that is drawn so many times as large. */
+export function enlarged(rect: Rect, times: number): Rect {
+  if (times === 1) return rect;
+  return { x: rect.x * times, y: rect.y * times, width: rect.width * times, height: rect.height * times };
+}
+
 /** What of a screen is neither under a notch nor in its overscan, in device px. */
 export function safeRectOf({ width, height, safe }: Pick<Screen, 'width' | 'height' | 'safe'>): Rect {
   return {

@@ -12,6 +12,7 @@ export { FormScene, dialogOf, hasBox, isBareText, letsInputThrough } from './for
 export type { TextWidget } from './form-scene.ts';
 export {
   axisOf,
+  enlarged,
   grown,
   hasArea,
   holdsPoint,

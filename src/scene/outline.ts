@@ -2,13 +2,18 @@ import { cornersIn } from '../inside/index.ts';
 import type { Rect } from '../layout/index.ts';
 import { hasBox } from './form-scene.ts';
 import { across, isUpright, rectIn } from './frames.ts';
+import { enlarged } from './geometry.ts';
 import type { Scene } from './scene.ts';
 
 /**
- * The upright rectangle around a widget in the frame of another one: of one that is turned, as far as its corners reach, which may be
- * round. A picture may be clear in its corners, and a widget that draws nothing has none: of those, as far as the ellipse in it reaches.
+ * The upright rectangle around a widget in the frame of another one, as large as that is drawn: of one that is turned, as far as its
+ * corners reach, which may be round. A picture may be clear in its corners, and a widget that draws nothing has none: of those, as far as the ellipse in it reaches.
  */
 export function outlineIn(scene: Scene, index: number, other: number): Rect {
+  return enlarged(outlineOf(scene, index, other), scene.form.scale[other]!);
+}
+
+function outlineOf(scene: Scene, index: number, other: number): Rect {
   const to = across(scene, index, other);
   const rect = scene.rect(index);
   if (!to || isUpright(to)) return rectIn(rect, to);

@@ -7,7 +7,7 @@ import type { ViewLayout } from '../view/index.ts';
 import { Effort } from './effort.ts';
 import { across, rectIn } from './frames.ts';
 import { isBareText, type FormScene, type TextWidget } from './form-scene.ts';
-import { intersection, overshoot, safeRectOf, worstEdge } from './geometry.ts';
+import { enlarged, intersection, overshoot, safeRectOf, worstEdge } from './geometry.ts';
 import { RectGrid } from './rect-grid.ts';
 
 /** Numbers of a rectangle in the arrays: x, y, width, height. */
@@ -222,12 +222,12 @@ export class Scene {
     return isBareText(this.tree.widgets[index]!) ? this.textRect(index) : this.rect(index);
   }
 
-  /** What is seen of a widget beside another one: before both are turned where the same turns them, else as it is on the screen. */
+  /** What is seen of a widget beside another one: as large as it is drawn, before both are turned where the same turns them, else as it is on the screen. */
   seenBeside(index: number, other: number): Rect {
     if (!this.isTurnedWith(index, other)) return this.visualRect(index);
     const clip = this.clip(index);
     const whole = this.uprightRect(index);
-    return clip ? intersection(whole, clip) : whole;
+    return enlarged(clip ? intersection(whole, clip) : whole, this.form.scale[index]!);
   }
 
   /** The upright rectangle around the border box in the frame of another one. */
@@ -235,9 +235,15 @@ export class Scene {
     return rectIn(this.rect(index), across(this, index, other));
   }
 
+  /** The border box as large as it is drawn, in its own frame. */
+  drawnBorder(index: number): Rect {
+    return enlarged(this.rect(index), this.form.scale[index]!);
+  }
+
   /** The border box beside that of another one, in the same way. */
   borderBeside(index: number, other: number): Rect {
-    return this.isTurnedWith(index, other) ? this.rect(index) : this.turnedRect(index);
+    if (!this.isTurnedWith(index, other)) return this.turnedRect(index);
+    return this.drawnBorder(index);
   }
 
   /** What is seen of both of two widgets. */
@@ -249,6 +255,11 @@ export class Scene {
   isTurnedWith(index: number, other: number): boolean {
     const { turner } = this.form;
     return turner[index]! > 0 && turner[index] === turner[other];
+  }
+
+  /** How many device px a u inside of a widget is drawn with. */
+  drawnScale(index: number): number {
+    return this.layout.scale(index) * this.form.scale[index]!;
   }
 
   /** The border box as it is seen, turned with what it is in: the upright rectangle around it. */

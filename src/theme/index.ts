@@ -10,7 +10,7 @@ export type { Corners } from './corners.ts';
 export type { Shadow, Stroke } from './shadow.ts';
 export { colorAt, gradientLine, radialIn } from './fill.ts';
 export type { Fill, Stop } from './fill.ts';
-export { defaultFont, familyNames, handsOnTheSame, inheritedKeys, plainLook } from './look.ts';
+export { defaultFont, familyNames, handsOnTheSame, inheritedKeys, leastScale, plainLook } from './look.ts';
 export type { Look, LookChanges } from './look.ts';
 export { eased } from './transition.ts';
 export type { Transition, TransitionKey } from './transition.ts';

@@ -38,6 +38,8 @@ export interface Look {
   readonly textShadow: readonly Shadow[];
   /** Of this widget alone, 0 to 1; the painter multiplies it down the tree. */
   readonly opacity: number;
+  /** How many times as large it is drawn, about its pivot (CSS Transforms 2 §5): of this widget alone, as the opacity. */
+  readonly scale: number;
   readonly font: string;
   readonly fontSize: number;
   readonly fontWeight: number;
@@ -64,6 +66,9 @@ export function familyNames(families: string): string[] {
     .filter((name) => name !== '');
 }
 
+/** The least that a widget is drawn at: one that is not to be seen says so by its opacity. */
+export const leastScale = 0.01;
+
 /** The font family that is always there. */
 export const defaultFont = 'Inter';
 
@@ -84,6 +89,7 @@ export const plainLook: Look = {
   textOutline: undefined,
   textShadow: [],
   opacity: 1,
+  scale: 1,
   font: defaultFont,
   fontSize: 24,
   fontWeight: 400,
@@ -143,7 +149,7 @@ type Reader = (value: string | number, into: Changes, colorOf: Notations['color'
 
 const amount =
   (
-    key: 'opacity' | 'fontSize' | 'fontWeight' | 'lineHeight' | 'letterSpacing',
+    key: 'opacity' | 'scale' | 'fontSize' | 'fontWeight' | 'lineHeight' | 'letterSpacing',
     least: number,
     most: number,
   ): Reader =>
@@ -240,6 +246,7 @@ const readers: { readonly [Key in keyof LookSource]-?: { read: Reader; expected:
     },
   },
   'opacity': { expected: 'a number from 0 to 1', read: amount('opacity', 0, 1) },
+  'scale': { expected: 'a number from 0.01 to 10', read: amount('scale', leastScale, 10) },
   'font': {
     expected: 'the name of a font family',
     read: (value, into) => {

@@ -21,6 +21,7 @@ export const transitionKeys = [
   'trail-color',
   'handle-color',
   'opacity',
+  'scale',
   'offset',
   'size',
   'rotate',

@@ -17,15 +17,21 @@ test('plates that are turned any way overlap where pixels are of both, and nowhe
     size: [30 + Math.round(next() * 130), 20 + Math.round(next() * 80)],
     rotate: pick([0, 0, 8, -30, 45, 90]),
     ...(next() < 0.2 && { skew: 20 }),
-    look: { background: '#ff8800' },
+    look: { background: '#ff8800', scale: pick([1, 1, 0.6, 1.3]) },
   });
   const overlaps = checks.filter(({ id }) => id === 'overlap');
   const met = { said: 0, unsaid: 0 };
   const count = rounds(60, 1500);
   for (let nth = 0; nth < count; nth++) {
     const plates = [plate('a'), plate('b')];
-    const group: WidgetSource = { id: 'g', anchor: 'left..right top..bottom', rotate: 15, children: plates };
-    const view = opened(documentOf(next() < 0.3 ? [group] : plates));
+    const group: WidgetSource = {
+      id: 'g',
+      anchor: 'left..right top..bottom',
+      rotate: pick([0, 15]),
+      look: { scale: pick([1, 0.7]) },
+      children: plates,
+    };
+    const view = opened(documentOf(next() < 0.4 ? [group] : plates));
     const said = checkView(view, [screen], overlaps).length > 0;
     const on = view.layoutOn(screen);
     const [mine, theirs] = ['a', 'b'].map((id) =>
@@ -54,22 +60,23 @@ function windowBy(next: () => number) {
     anchor: 'center',
     offset: [Math.round(next() * 2 * far - far), Math.round(next() * 2 * far - far)] as [number, number],
   });
-  const turned = () => ({ rotate: pick([0, 0, 90, 20, -45]), ...(next() < 0.15 && { skew: 25 }) });
-  const look = { background: '#ff8800' };
+  const turned = () => ({
+    rotate: pick([0, 0, 90, 20, -45]),
+    ...(next() < 0.15 && { skew: 25 }),
+    look: { background: '#ff8800', scale: pick([1, 1, 0.7, 1.4]) },
+  });
   const button: WidgetSource = {
     id: 'button',
     kind: 'button',
     ...place(60),
     ...turned(),
     size: [40 + Math.round(next() * 120), 20 + Math.round(next() * 40)],
-    look,
   };
   const plate: WidgetSource = {
     id: 'plate',
     ...place(60),
     ...turned(),
     size: [20 + Math.round(next() * 100), 20 + Math.round(next() * 60)],
-    look,
   };
   const inWindow = (overflow?: 'clip'): WidgetSource[] => [
     {
@@ -82,7 +89,8 @@ function windowBy(next: () => number) {
     },
     plate,
   ];
-  const around = turned();
+  const { look, ...turn } = turned();
+  const around = { ...turn, look: { scale: look.scale } };
   return { whole: documentOf(inWindow()), cut: documentOf(inWindow('clip')) };
 }
 
@@ -137,7 +145,7 @@ test('what is turned in a plate sticks out of it, and breaks a promise to be wit
         // Turned with it, all of it is seen from another side: edges stay those of the plate.
         rotate: pick([0, 0, 180]),
         size: [100 + Math.round(next() * 80), 60 + Math.round(next() * 60)],
-        look: { background: '#ff8800' },
+        look: { background: '#ff8800', scale: pick([1, 0.7, 1.2]) },
         children: [
           {
             id: 'in',
@@ -145,7 +153,11 @@ test('what is turned in a plate sticks out of it, and breaks a promise to be wit
             offset: [Math.round(next() * 40 - 20), Math.round(next() * 40 - 20)],
             rotate: pick([0, 90, 30, -45]),
             size: [20 + Math.round(next() * 120), 10 + Math.round(next() * 40)],
-            look: { background: '#ff8800', radius: pick<number | string>([0, 0, 12, 999, '0 8 40 16']) },
+            look: {
+              background: '#ff8800',
+              radius: pick<number | string>([0, 0, 12, 999, '0 8 40 16']),
+              scale: pick([1, 1, 0.5, 1.3]),
+            },
           },
         ],
       },

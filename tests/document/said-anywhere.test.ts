@@ -48,7 +48,7 @@ const samples: { readonly [Key in keyof WidgetSource]?: WidgetSource[Key] } = {
   'visible': false,
   'gone': true,
   'style': 'plate',
-  'look': { background: '#ff0000', opacity: 0.5 },
+  'look': { background: '#ff0000', opacity: 0.5, scale: 0.8 },
   'states': 'hover',
   'text': 'Deeper',
   'wrap': false,

@@ -89,6 +89,13 @@ describe('what people write', () => {
     expect(found).toContain('"when" is ');
   });
 
+  test('a view is as large as its screen: it is not scaled', () => {
+    const text = 'pimbot: 1\nviews: { a: { look: { scale: 2 } } }\n';
+    expect(told(readDocument(text, { name: 'hud.yaml' }))).toEqual([
+      expect.stringContaining('hud.yaml:2:23: warning: "scale" does something only with a widget in a view'),
+    ]);
+  });
+
   test('a mistake in the root of a component is told once', () => {
     const text =
       'pimbot: 1\ncomponents: { row: { columns: 3, children: [] } }\nviews: { v: { children: [{ use: row }, { use: row }] } }\n';

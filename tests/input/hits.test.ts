@@ -26,13 +26,14 @@ const box: fc.Memo<WidgetSource> = fc.memo((depth) =>
       z: fc.constantFrom(0, 0, 0, 1, -1),
       rotate: fc.constantFrom(0, 0, 0, 0, 30, 90),
       skew: fc.constantFrom(0, 0, 0, 20),
+      scale: fc.constantFrom(1, 1, 1, 0.6, 1.5),
       radius: fc.constantFrom(0, 0, 10, 60),
       clip: fc.boolean(),
       visible: fc.constantFrom(true, true, true, false),
       through: fc.constantFrom(undefined, undefined, undefined, 'none' as const, 'auto' as const),
       children: depth > 1 ? fc.array(box(depth - 1), { maxLength: 3 }) : fc.constant([]),
     })
-    .map(({ x, y, width, height, z, rotate, skew, radius, clip, visible, through, children }) => ({
+    .map(({ x, y, width, height, z, rotate, skew, scale, radius, clip, visible, through, children }) => ({
       offset: [x, y],
       size: [width, height],
       z,
@@ -41,7 +42,7 @@ const box: fc.Memo<WidgetSource> = fc.memo((depth) =>
       ...(clip && { overflow: 'clip' as const }),
       ...(!visible && { visible }),
       ...(through && { 'pointer-events': through }),
-      look: { radius },
+      look: { radius, scale },
       children,
     })),
 );

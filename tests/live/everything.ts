@@ -15,7 +15,7 @@ export const source: DocumentSource = {
       background: '#125463',
       transition: 'all 120ms ease-out, color 300ms 50ms, visible 90ms',
       states: {
-        hover: { background: '#227788' },
+        hover: { background: '#227788', scale: 1.1 },
         focused: { 'border': '3 #ffffff', 'font-size': 31, 'color': '#ffee00' },
         pressed: { padding: '10% 14' },
         disabled: { color: '#777777' },
@@ -57,6 +57,7 @@ export const source: DocumentSource = {
       z: 0,
       turn: 0,
       fade: 1,
+      grown: 1,
       tint: '#ff8800',
       shown: true,
       gone: false,
@@ -84,7 +85,12 @@ export const source: DocumentSource = {
           z: '{z}',
           rotate: '{turn}',
           visible: '{shown}',
-          look: { opacity: '{fade}', background: '#334455', transition: 'all 200ms linear' },
+          look: {
+            opacity: '{fade}',
+            scale: '{grown}',
+            background: '#334455',
+            transition: 'all 200ms linear',
+          },
           children: [
             { id: 'word', kind: 'text', text: '{a}', tint: '{tint}' },
             {
@@ -255,6 +261,7 @@ const values = {
   z: fc.integer({ min: -2, max: 2 }),
   turn: fc.constantFrom(0, 30, 90),
   fade: fc.constantFrom(0, 0.5, 1),
+  grown: fc.constantFrom(0.5, 1, 1.4),
   tint: fc.constantFrom('#ff8800', '#00ff88'),
   shown: fc.boolean(),
   gone: fc.boolean(),

@@ -12,12 +12,12 @@ const source: DocumentSource = documentOf(
       offset: ['{x}', 200],
       size: ['{w}', 50],
       rotate: '{turn}' as never,
-      look: { opacity: '{fade}', transition: 'all 200ms linear' },
+      look: { opacity: '{fade}', scale: '{grown}', transition: 'all 200ms linear' },
       children: [{ id: 'in', kind: 'text', text: 'Depth' }],
     },
   ],
   {
-    cases: { only: { hull: 0, x: 0, w: 100, turn: 0, fade: 1 } },
+    cases: { only: { hull: 0, x: 0, w: 100, turn: 0, fade: 1, grown: 1 } },
     styles: {
       key: {
         background: '#000000',
@@ -69,7 +69,7 @@ describe('transitions (CSS Transitions 1)', () => {
 
   test('places, sizes, turns, opacities and values too', () => {
     const view = live();
-    view.set({ hull: 1, x: 100, w: 200, turn: 90, fade: 0 });
+    view.set({ hull: 1, x: 100, w: 200, turn: 90, fade: 0, grown: 1.4 });
     const at = { x: 0, y: 0, width: 0, height: 0 };
     expect(view.read('drawer', at)).toEqual({ x: 0, y: 200, width: 100, height: 50 });
     expect(widget(view, 'bar').value).toBe(0);
@@ -77,6 +77,7 @@ describe('transitions (CSS Transitions 1)', () => {
     expect(widget(view, 'bar').value).toBe(0.5);
     expect(view.read('drawer', at)).toEqual({ x: 25, y: 200, width: 125, height: 50 });
     expect(widget(view, 'drawer').look.opacity).toBe(0.75);
+    expect(widget(view, 'drawer').look.scale).toBeCloseTo(1.1, 9);
     expect(widget(view, 'drawer').source).toMatchObject({ rotate: 22.5 });
     view.advance(150);
     expect(view.read('drawer', at)).toEqual({ x: 100, y: 200, width: 200, height: 50 });

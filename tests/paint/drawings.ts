@@ -50,7 +50,7 @@ export async function everyOperation(without: readonly string[] = []): Promise<D
       offset: '120 10',
       look: { background: '#c05838', radius: '0 30 8 50', opacity: 0.6 },
     },
-    { size: '80 50', offset: '240 20', rotate: 12, skew: '8 0', look: plate },
+    { size: '80 50', offset: '240 20', rotate: 12, skew: '8 0', look: { ...plate, scale: 0.8 } },
     {
       size: '90 60',
       offset: '10 90',

@@ -136,6 +136,16 @@ describe('boxes beside what CSS says of them, on pixels', () => {
     );
     expect(stepsApart(turned, css, 16)).toBeLessThan(0.01);
   });
+
+  test('a box is skewed, then scaled, then rotated', async () => {
+    const look = { background: '#fc6', border: '6 #204080', radius: 14, scale: 0.7 };
+    const turned = await ours(look, { rotate: 30, skew: '20 0' });
+    const css = await theirs(
+      'background:#fc6;box-sizing:border-box;border:6px solid #204080;border-radius:14px;' +
+        'transform-origin:0 0;rotate:30deg;scale:0.7;transform:skewX(20deg)',
+    );
+    expect(stepsApart(turned, css, 16)).toBeLessThan(0.01);
+  });
 });
 
 describe('letters', () => {

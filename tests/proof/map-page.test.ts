@@ -26,6 +26,14 @@ beforeAll(async () => {
         children: [
           { id: 'left', look: { background: '#234' }, anchor: 'left top', width: 300, height: 40 },
           { id: 'right', look: { background: '#234' }, anchor: 'right top', width: 400, height: 40 },
+          {
+            id: 'leaf',
+            anchor: 'center',
+            offset: [-150, 0],
+            size: [80, 10],
+            rotate: 90,
+            look: { background: '#0f0', scale: 1.4 },
+          },
           { id: 'words', kind: 'text', text: hostile, anchor: 'left bottom', width: 60, wrap: false },
         ],
         expect: [{ widget: 'left', within: 'safe', because: hostile }],
@@ -205,12 +213,19 @@ test('the canvas has the widgets of the size that is pointed at, and marks what 
         0,
         3,
       );
-    return { left: pixel(100, 20), red: pixel(300, 20), nothing: pixel(300, 200) };
+    return {
+      left: pixel(100, 20),
+      red: pixel(300, 20),
+      nothing: pixel(300, 200),
+      turned: [pixel(150, 250), pixel(180, 200)],
+    };
   }, width);
   expect(colours.left).toEqual([0x22, 0x33, 0x44]);
   // The edge at which the left one ends, in the right one.
   expect(colours.red[0]).toBeGreaterThan(200);
   expect(colours.nothing).not.toEqual(colours.left);
+  // What is turned is drawn as it is in the game.
+  expect(colours.turned).toEqual([[0, 255, 0], colours.nothing]);
   expect(await page.locator('.sketch canvas').getAttribute('aria-label')).toBe('dive on 600 × 400');
 });
 

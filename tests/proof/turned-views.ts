@@ -12,7 +12,11 @@ export function viewBy(next: () => number): DocumentSource['views'] {
     size: [length(160), length(90)],
     ...(next() < 0.6 && { rotate: pick([90, -90, 180, 20, -45]) }),
     ...(next() < 0.1 && { skew: 25 }),
-    look: { background: pick(['#ff8800', '#ff880080']), ...(next() < 0.3 && { radius: pick([6, 30]) }) },
+    look: {
+      background: pick(['#ff8800', '#ff880080']),
+      ...(next() < 0.3 && { radius: pick([6, 30]) }),
+      ...(next() < 0.3 && { scale: pick([0.5, 1.4]) }),
+    },
     ...more,
   });
   const words = pick(['Depth', 'A letter with a red seal']);

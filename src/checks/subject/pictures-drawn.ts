@@ -10,6 +10,8 @@ export interface DrawnPicture {
   readonly picture: Picture;
   readonly source: WidgetSource;
   readonly pieces: readonly PicturePiece[];
+  /** How many times as large as its pieces it is drawn in the end. */
+  readonly times: number;
 }
 
 /** Every picture a player can see. */
@@ -30,7 +32,9 @@ export function drawnPictures(subject: Subject): readonly DrawnPicture[] {
           fit,
           subject.layout.scale(index),
         );
-        return pieces.length > 0 ? [{ widget, picture, source, pieces }] : [];
+        return pieces.length > 0
+          ? [{ widget, picture, source, pieces, times: subject.form.scale[index]! }]
+          : [];
       }),
   );
 }
@@ -40,7 +44,7 @@ export function drawnPictures(subject: Subject): readonly DrawnPicture[] {
  * the axes on which they are stretched and their pixels differ: a plain one looks the same at any size.
  */
 export function largestPixel(drawn: DrawnPicture): number {
-  return drawn.pieces.reduce((most, piece) => {
+  const largest = drawn.pieces.reduce((most, piece) => {
     const { from, to } = piece;
     const times = Math.max(to.width / from.width, to.height / from.height);
     const part = partToDraw(drawn.picture, from, times);
@@ -48,6 +52,7 @@ export function largestPixel(drawn: DrawnPicture): number {
     const differs = differing(drawn, piece);
     return Math.max(most, differs.x ? to.width / there.width : 0, differs.y ? to.height / there.height : 0);
   }, 0);
+  return largest * drawn.times;
 }
 
 /** Device px that a pixel of the picture becomes, once for each piece and axis on which that can be seen. */
@@ -55,7 +60,11 @@ export function pixelScales(drawn: DrawnPicture): readonly number[] {
   return drawn.pieces.flatMap((piece) => {
     const { from, to } = piece;
     const differs = differing(drawn, piece);
-    return [...(differs.x ? [to.width / from.width] : []), ...(differs.y ? [to.height / from.height] : [])];
+    const scales = [
+      ...(differs.x ? [to.width / from.width] : []),
+      ...(differs.y ? [to.height / from.height] : []),
+    ];
+    return scales.map((scale) => scale * drawn.times);
   });
 }
 

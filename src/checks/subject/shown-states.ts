@@ -63,6 +63,7 @@ const anyDifference = 1.2;
 /** The contrast of what changes most between two looks; 1 where nothing does. */
 function largestChange(before: Look, after: Look): number {
   if (Math.abs(before.opacity - after.opacity) >= leastFading) return Infinity;
+  if (Math.abs(Math.log(after.scale / before.scale)) >= leastGrowth) return Infinity;
   const ground = meanOf(before.background) ?? neutral;
   const changes = [contrastOf(meanOf(before.background), meanOf(after.background), neutral)];
   const [thin, thick] = [before.borderWidth, after.borderWidth];
@@ -79,6 +80,9 @@ function largestChange(before: Look, after: Look): number {
 
 /** An opacity that changes by this much is seen. */
 const leastFading = 0.15;
+
+/** Something that is drawn larger or smaller by this share (about one in twenty) is seen to be. */
+const leastGrowth = Math.log(1.05) - 1e-9;
 
 /** Where nothing is known of what is behind. */
 export const neutral: Rgba = { r: 0.21, g: 0.21, b: 0.21, a: 1 };

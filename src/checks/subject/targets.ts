@@ -18,6 +18,7 @@ export function* targetSizes(subject: Subject): Generator<TargetSize> {
     const clip = subject.cutter(index);
     const whole = subject.rect(index);
     const { width, height } = clip ? intersection(whole, clip) : whole;
-    if (Math.min(width, height) !== 0) yield { index, width, height };
+    const times = subject.form.scale[index]!;
+    if (Math.min(width, height) !== 0) yield { index, width: width * times, height: height * times };
   }
 }

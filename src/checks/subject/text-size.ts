@@ -1,5 +1,6 @@
 import type { Screen } from '../../screen/index.ts';
 import { shown, type Reason } from '../../why/index.ts';
+import { whyScaled } from './drawn-as.ts';
 import type { Subject } from './subject.ts';
 
 const millimetresPerInch = 25.4;
@@ -35,7 +36,7 @@ export function capitalPx(subject: Subject, index: number): number {
   const { chain, fontSize } = text!.setting;
   const { capHeight, unitsPerEm } = chain.primary;
   const { shrink } = subject.text(index);
-  return ((capHeight * fontSize * shrink * text!.smallest) / unitsPerEm) * subject.layout.scale(index);
+  return ((capHeight * fontSize * shrink * text!.smallest) / unitsPerEm) * subject.drawnScale(index);
 }
 
 /** Every text a player can see whose capitals are less than a number of px high. */
@@ -57,6 +58,7 @@ export function* capitalsUnder(
         text: `capitals are ${shown(px)} px high = font size ${shown(fontSize)} u${shrink < 1 ? ' (shrunk)' : ''} × ${shown(face.capHeight / face.unitsPerEm)} × scale ${shown(scale)}`,
         pointer,
       },
+      ...whyScaled(subject, index),
     ];
     yield { index, px, reasons };
   }

@@ -83,7 +83,7 @@ const kinds: { readonly [Key in PromisedHere['key']]: Kind } = {
     for (const [widget, other] of neighbours(about))
       for (const side of sides)
         for (const where of apartBy(
-          cell.number((subject) => subject.rect(widget)[side] - subject.rect(other)[side]),
+          cell.number((subject) => subject.drawnBorder(widget)[side] - subject.drawnBorder(other)[side]),
           2 * slack,
         ))
           yield { widget, other, where };
@@ -158,8 +158,8 @@ function* bySize(
       if (!limit) continue;
       yield [
         widget,
-        cell.number((subject) => subject.rect(widget)[side]),
-        cell.number(({ layout }) => pxOfAmount(limit, layout.scale(widget) || 1, screen)),
+        cell.number((subject) => subject.drawnBorder(widget)[side]),
+        cell.number((subject) => pxOfAmount(limit, subject.drawnScale(widget) || 1, screen)),
       ];
     }
 }

@@ -1,4 +1,5 @@
 import { checkOf, isHeld } from '../../checks/index.ts';
+import { enlargedBox } from '../cell-scenes.ts';
 import { reachesOver } from './boxes.ts';
 import type { Traced } from './traced.ts';
 
@@ -11,7 +12,8 @@ export const burstsParent: Traced = {
       const { index, parent } = widget;
       if (!isHeld(cell.middle, widget)) continue;
       const own = [cell.outlineIn(index, parent)];
-      for (const { edge, over, where } of reachesOver(cell, own, cell.border(parent), limit))
+      const outer = enlargedBox(cell.border(parent), cell.form.scale[parent]!);
+      for (const { edge, over, where } of reachesOver(cell, own, outer, limit))
         fails({
           widget: index,
           other: parent,

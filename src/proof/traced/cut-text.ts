@@ -33,7 +33,7 @@ export const cutText: Traced = {
           apart: 'dropped',
           where: [
             plus(
-              cell.number(({ layout }) => text.text.lineHeight * layout.scale(widget)),
+              cell.number((subject) => text.text.lineHeight * subject.drawnScale(widget)),
               -limit,
             ),
           ],

@@ -7,6 +7,7 @@ import {
   type excusesOf,
   type Subject,
 } from '../../checks/index.ts';
+import { enlarged } from '../../scene/index.ts';
 import type { CellScenes } from '../cell-scenes.ts';
 import { plus, type Affine } from '../polygon.ts';
 import { marginsOf, reachesOver } from './boxes.ts';
@@ -48,7 +49,8 @@ export function lackingOf(cell: CellScenes, excuse: ReturnType<typeof excusesOf>
     const past = cell.number((subject) => pastHole(subject, inside, frame));
     return { certain: partsAbove(cell, plus(past, -sliver)), unsure: [] };
   }
-  const hollow = cell.box((subject) => hollowOf(subject, frame) ?? unknown);
+  const times = cell.form.scale[frame]!;
+  const hollow = cell.box((subject) => enlarged(hollowOf(subject, frame) ?? unknown, times));
   const beside = partsOver(reachesOver(cell, seen, hollow, sliver));
   if (!isRing(cell.middle, frame)) return { certain: beside, unsure: [] };
   const [own] = seen;

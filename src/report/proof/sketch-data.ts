@@ -21,10 +21,14 @@ export interface SketchData {
 /** Places of numbers: left, top, right, bottom. */
 type Edges = readonly [number, number, number, number];
 
+/** a, b, c and d of a matrix, and the places of e and f. */
+type TurnData = readonly [a: number, b: number, c: number, d: number, e: number, f: number];
+
 interface ShapeData {
   readonly widget: string;
   readonly box: Edges;
-  readonly clips: readonly Edges[];
+  readonly turn?: TurnData;
+  readonly clips: readonly (readonly [edges: Edges, turn?: TurnData])[];
   readonly opacity: number;
   readonly fill?: string | LinearData | RadialData;
   readonly border?: readonly [color: string, width: number];
@@ -68,9 +72,19 @@ export function sketchData(cells: readonly SketchCell[]): SketchData {
     number(right),
     number(bottom),
   ];
+  const turned = ({ a, b, c, d, e, f }: NonNullable<SketchShape['turn']>): TurnData => {
+    const [right, lean, back, down] = [a, b, c, d].map((one) => rounded(one, 1e6)) as [
+      number,
+      number,
+      number,
+      number,
+    ];
+    return [right, lean, back, down, number(e), number(f)];
+  };
   const shape = ({
     widget,
     box,
+    turn,
     clips,
     opacity,
     background,
@@ -81,7 +95,8 @@ export function sketchData(cells: readonly SketchCell[]): SketchData {
     const data: ShapeData = {
       widget,
       box: edges(box),
-      clips: clips.map(edges),
+      ...(turn && { turn: turned(turn) }),
+      clips: clips.map((clip) => (clip.turn ? [edges(clip.box), turned(clip.turn)] : [edges(clip.box)])),
       opacity: rounded(opacity, 1e3),
       ...(background && { fill: fillOf(background) }),
       ...(border && { border: [hexOf(border.color), number(border.width)] as const }),
@@ -159,11 +174,14 @@ const drawSketch = ({ ground, numbers, shapes, cells }, canvas, width, height, m
     const gradient = on.createLinearGradient(mx - dx * long, my - dy * long, mx + dx * long, my + dy * long);
     return stopped(gradient, fill.stops);
   };
+  const turnBy = (turn) => { if (turn) on.transform(...turn.slice(0, 4), value(turn[4]), value(turn[5])); };
   for (const nth of cell[1]) {
-    const { box, clips, opacity, fill, border, picture, lines } = shapes[nth];
+    const { box, turn, clips, opacity, fill, border, picture, lines } = shapes[nth];
     const rect = rectOf(box);
     on.save();
-    for (const edges of clips) { on.beginPath(); on.rect(...rectOf(edges)); on.clip(); }
+    const upright = on.getTransform();
+    for (const [edges, askew] of clips) { turnBy(askew); on.beginPath(); on.rect(...rectOf(edges)); on.clip(); on.setTransform(upright); }
+    turnBy(turn);
     on.globalAlpha = opacity;
     if (fill) { on.fillStyle = fillOf(fill, rect); on.fillRect(...rect); }
     if (picture) {
@@ -185,7 +203,10 @@ const drawSketch = ({ ground, numbers, shapes, cells }, canvas, width, height, m
   }
   for (const nth of cell[1]) if (marked.has(shapes[nth].widget)) {
     const rect = rectOf(shapes[nth].box);
+    on.save();
+    turnBy(shapes[nth].turn);
     for (const [color, thick] of [['#000', 5], ['#ff4d5e', 3]]) { on.strokeStyle = color; on.lineWidth = thick / unit; on.strokeRect(...rect); }
+    on.restore();
   }
   return true;
 };
