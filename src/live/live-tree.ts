@@ -340,7 +340,7 @@ export class LiveTree {
     for (const node of this.motions.takeOut()) {
       const { parent } = node;
       if (!parent || this.nodes[node.index] !== node) continue;
-      const site = [...parent.sites].find(({ heads }) => heads.includes(node));
+      const site = [...(parent.sites ?? [])].find(({ heads }) => heads.includes(node));
       const runs = site?.heads.flatMap((head) =>
         head === node ? [] : [{ type: 'kept' as const, node: head }],
       );

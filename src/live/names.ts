@@ -7,6 +7,8 @@ import type { LiveNode, LiveSite } from './node.ts';
 export class LiveNames {
   readonly #shows = new Map<string, Set<LiveNode>>();
   readonly #sites = new Map<string, Set<LiveSite>>();
+  /** Is filled for the next widget; most show nothing, and leave it as it is. */
+  #asked = new Set<string>();
 
   /** The first widget that follows from a value; undefined where none does. */
   firstOf(name: string): LiveNode | undefined {
@@ -37,22 +39,29 @@ export class LiveNames {
 
   /** Notes what a widget shows. */
   know(node: LiveNode): void {
-    for (const name of node.names) this.#shows.get(name)?.delete(node);
-    node.names.clear();
-    followShown(node.bone, node.names);
+    this.#forgetShown(node);
+    const names = this.#asked;
+    followShown(node.bone, names);
+    node.names = names.size > 0 ? names : undefined;
+    if (names.size > 0) this.#asked = new Set();
     const { label } = node.bone.source as WidgetSource;
     node.label = label?.includes('{') ? labelOf(node.bone) : undefined;
-    for (const name of node.names) add(this.#shows, name, node);
+    for (const name of names) add(this.#shows, name, node);
   }
 
   forget(node: LiveNode): void {
-    for (const name of node.names) this.#shows.get(name)?.delete(node);
+    this.#forgetShown(node);
     this.forgetSites(node);
   }
 
+  #forgetShown(node: LiveNode): void {
+    if (node.names) for (const name of node.names) this.#shows.get(name)?.delete(node);
+  }
+
   forgetSites(parent: LiveNode): void {
+    if (!parent.sites) return;
     for (const site of parent.sites) for (const name of site.names) this.#sites.get(name)?.delete(site);
-    parent.sites.clear();
+    parent.sites = undefined;
   }
 
   /** Notes the sites of what was grown; `made` holds its nodes by the indexes of its bones. */
@@ -65,7 +74,7 @@ export class LiveNames {
       const saysPlaces = undefined;
       const site = { written, place, names, bound, slide, saysPlaces, parent, heads };
       for (const name of names) add(this.#sites, name, site);
-      parent.sites.add(site);
+      (parent.sites ??= new Set()).add(site);
       for (const head of all) made[head.index]!.made = head.made;
     }
   }

@@ -26,36 +26,49 @@ export interface LiveNode {
   own: number;
   /** Its children as they are written. */
   children: readonly Unexpanded[] | undefined;
-  /** The sites among its children. */
-  readonly sites: Set<LiveSite>;
+  /** The sites among its children; undefined where there are none, as of most. */
+  sites: Set<LiveSite> | undefined;
   /** What it was unfolded to, where it follows from values. */
   made: Expanded | undefined;
   /** What is written over where it slides. */
   held: Held | undefined;
   /** Of a textbox somebody types in. */
   caret: Caret | undefined;
-  /** The names of the case it shows, under which it is known. */
-  readonly names: Set<string>;
+  /** The names of the case it shows, under which it is known; undefined where it shows none. */
+  names: ReadonlySet<string> | undefined;
   /** What it said it is called when that was last told; undefined too where that follows from nothing. */
   label: string | undefined;
 }
 
 /** A widget to which nothing has happened yet. */
-export function nodeOf(
-  made: Pick<LiveNode, 'parent' | 'bone' | 'widget' | 'item' | 'stamp' | 'own' | 'children'>,
-): LiveNode {
+export function nodeOf({
+  parent,
+  bone,
+  widget,
+  item,
+  stamp,
+  own,
+  children,
+}: Pick<LiveNode, 'parent' | 'bone' | 'widget' | 'item' | 'stamp' | 'own' | 'children'>): LiveNode {
+  // All keys at once: an object that others are copied into grows with each.
   return {
-    ...made,
-    index: made.bone.index,
+    parent,
+    bone,
+    widget,
+    item,
+    stamp,
+    own,
+    children,
+    index: bone.index,
     motion: undefined,
     leaves: false,
     departs: false,
     rests: false,
-    sites: new Set(),
+    sites: undefined,
     made: undefined,
     held: undefined,
     caret: undefined,
-    names: new Set(),
+    names: undefined,
     label: undefined,
   };
 }
