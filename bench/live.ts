@@ -26,6 +26,7 @@ const within: Readonly<Record<number, object>> = {
   10: { visible: '{seen}' },
   11: { rotate: '{turned}' },
   12: { z: '{high}' },
+  13: { look: { scale: '{grown}' } },
 };
 
 /** A view of `count` buttons, and the same in HTML. */
@@ -46,7 +47,17 @@ export function buttons(count: number): { source: DocumentSource; html: string }
   }));
   const more = [{ id: 'slot', repeat: '{list}', key: 'name', size: 10 }];
   const cases = {
-    only: { x: 1, fade: 1, pale: 1, seen: true, turned: 0, high: 0, gone: false, list: [{ name: 'a' }] },
+    only: {
+      x: 1,
+      fade: 1,
+      pale: 1,
+      seen: true,
+      turned: 0,
+      high: 0,
+      grown: 1,
+      gone: false,
+      list: [{ name: 'a' }],
+    },
   };
   const styles = { key: { background: '#123456', states: { hover: { background: '#345678' } } } };
   const source = {
@@ -130,6 +141,11 @@ export function liveRaces(count: number): { html: string; races: LiveRace[] } {
         name: 'a widget that turns, with what is in it',
         ours: (turn) => live.set({ turned: 1 + (turn % 50) }),
         theirs: `$('b11').style.rotate = 1 + round % 50 + 'deg'; $('b11').getBoundingClientRect().left; ${shown}`,
+      },
+      {
+        name: 'a widget that grows, with what is in it',
+        ours: (turn) => live.set({ grown: 1 + (1 + (turn % 50)) / 100 }),
+        theirs: `$('b13').style.scale = 1.01 + (round % 50) / 100; $('b13').getBoundingClientRect().left; ${shown}`,
       },
       {
         name: 'a widget that rises above all others',

@@ -14,8 +14,8 @@ const { build } = await import('esbuild');
 const kB = 1000;
 /** Bytes after gzip; of the shaper as it is. */
 const budgets = [
-  { what: 'pimbot/game', entry: 'dist/game.js', most: 97 * kB },
-  { what: 'pimbot/browser', entry: 'dist/browser/index.js', most: 101 * kB },
+  { what: 'pimbot/game', entry: 'dist/game.js', most: 97.5 * kB },
+  { what: 'pimbot/browser', entry: 'dist/browser/index.js', most: 101.5 * kB },
   { what: 'tables of Unicode', entry: 'dist/text/engine.js', most: 13 * kB },
   { what: 'shaper (WebAssembly)', file: 'assets/shaper.wasm', most: 185 * kB },
 ];

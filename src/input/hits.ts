@@ -4,7 +4,7 @@ import {
   clips,
   isInBox,
   isOnWidget,
-  isTurned,
+  isTilted,
   turnedBack,
   turnedOn,
   turnsOf,
@@ -44,15 +44,19 @@ export class Hits {
   #now: LiveNow | undefined;
   /** Indexes that take input if they have a size, in drawing order. */
   readonly #taking: number[] = [];
-  /** Those of them that are turned: they may be anywhere. */
+  /** Those of them that are rotated or skewed, or in what is: they may be anywhere. */
   readonly #askew: number[] = [];
+  /** Ranges of indexes that a look scales: the first, and the one after the last. A look comes and goes with a state. */
+  readonly #scaled: number[] = [];
   /** When each is drawn. */
   #places = new Uint32Array(0);
-  /** 1 where a widget, or one it is in, says that it is turned. */
+  /** 1 where a widget, or one it is in, says that it is rotated or skewed. */
   #turned = new Uint8Array(0);
   /** By index: what turns it, from the outside in, of those that were asked for. */
   readonly #turns = new Map<number, readonly Turn[]>();
-  /** 1 where a widget takes input in its upright box, but for round corners, which a state may give it. */
+  /** 1 where a widget takes input if it has a size. */
+  #takes = new Uint8Array(0);
+  /** 1 where a widget takes input in its upright box, but for round corners and a scale, which a state may give it. */
   #isUpright = new Uint8Array(0);
   /** Left, top, right and bottom in whole device px, and whether they are known. */
   #edges = new Float64Array(0);
@@ -143,7 +147,8 @@ export class Hits {
     this.#version = version;
     // Whether a control is disabled may have changed.
     this.#last = undefined;
-    const { standing } = this.#live;
+    const { standing, scaled } = this.#live;
+    if (this.#scaled.length > 0 || scaled.size > 0) this.#followScaled(scaled);
     if (standing === this.#standing && this.#now) return;
     this.#standing = standing;
     this.#now = this.#live.now;
@@ -154,6 +159,26 @@ export class Hits {
     if (sight !== this.#sight) this.#lookWhoTakes(this.#now.on.tree);
     this.#sight = sight;
     this.#isKnown.fill(0);
+  }
+
+  #followScaled(scaled: ReadonlySet<LiveNode>): void {
+    this.#turns.clear();
+    this.#scaled.length = 0;
+    const { nodes } = this.#live.now;
+    for (const { index } of scaled) {
+      let end = index + 1;
+      while (end < nodes.length && nodes[end]!.parent!.index >= index) end++;
+      this.#scaled.push(index, end);
+    }
+  }
+
+  /** Whether a widget is drawn otherwise than it is laid out. */
+  #isTurned(index: number): boolean {
+    if (this.#turned[index] === 1) return true;
+    const scaled = this.#scaled;
+    for (let nth = 0; nth < scaled.length; nth += 2)
+      if (index >= scaled[nth]! && index < scaled[nth + 1]!) return true;
+    return false;
   }
 
   /** Who takes input does not follow from where they are. */
@@ -167,6 +192,7 @@ export class Hits {
       this.#places = new Uint32Array(count);
       this.#turned = new Uint8Array(count);
       this.#isUpright = new Uint8Array(count);
+      this.#takes = new Uint8Array(count);
       this.#isKnown = new Uint8Array(count);
       this.#edges = new Float64Array(4 * count);
     }
@@ -178,8 +204,10 @@ export class Hits {
       const { parent } = widget;
       this.#places[index] = place;
       through[index] = letsInputThrough(widget, parent >= 0 && through[parent] === 1) ? 1 : 0;
-      this.#turned[index] = isTurned(widget) || (parent >= 0 && this.#turned[parent] === 1) ? 1 : 0;
-      if (index === 0 || !widget.visible || through[index] === 1 || isBehind(index)) continue;
+      this.#turned[index] = isTilted(widget) || (parent >= 0 && this.#turned[parent] === 1) ? 1 : 0;
+      const takes = index > 0 && widget.visible && through[index] === 0 && !isBehind(index);
+      this.#takes[index] = takes ? 1 : 0;
+      if (!takes) continue;
       this.#taking.push(index);
       if (this.#turned[index] === 1) this.#askew.push(index);
       this.#isUpright[index] = this.#turned[index] === 0 && !('hit-area' in widget.source) ? 1 : 0;
@@ -208,7 +236,7 @@ export class Hits {
 
   /** What turns a widget, from the outside in. */
   #turnsOf(index: number): readonly Turn[] {
-    if (this.#turned[index] === 0) return none;
+    if (!this.#isTurned(index)) return none;
     const known = this.#turns.get(index);
     if (known) return known;
     const { layout, tree } = this.#now!.on;
@@ -228,6 +256,10 @@ export class Hits {
     const under = this.#under;
     this.#grid.under(x, y, under);
     for (let nth = 0; nth < this.#askew.length; nth++) under.push(this.#askew[nth]!);
+    // They are in the grid where they are laid out.
+    for (let nth = 0; nth < this.#scaled.length; nth += 2)
+      for (let index = this.#scaled[nth]!; index < this.#scaled[nth + 1]!; index++)
+        if (this.#takes[index] === 1) under.push(index);
     for (let nth = 0; nth < under.length; nth++) {
       const index = under[nth]!;
       if ((found < 0 || this.#places[index]! > this.#places[found]!) && this.#holds(index, x, y))
@@ -249,7 +281,7 @@ export class Hits {
     const { widgets } = this.#now!.on.tree;
     // Most are boxes that nothing turns.
     const isOn =
-      this.#isUpright[index] === 1 && isSquare(widgets[index]!.look.radius)
+      this.#isUpright[index] === 1 && isSquare(widgets[index]!.look.radius) && !this.#isTurned(index)
         ? this.#isInEdges(index, x, y)
         : this.#hasSize(index) && this.#covers(index, x, y, isOnWidget);
     if (!isOn) return false;

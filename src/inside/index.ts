@@ -27,6 +27,7 @@ export { isInBox, isInRounded, isOnWidget } from './shape.ts';
 export {
   clips,
   drawnRect,
+  isTilted,
   isTurned,
   rectAround,
   scaledBy,

@@ -35,14 +35,16 @@ export function scaledBy({ index, look }: Pick<Widget, 'index' | 'look'>): numbe
   return index > 0 ? look.scale : 1;
 }
 
+/** Whether a widget says that it is rotated or skewed. */
+export function isTilted({ source }: Pick<Widget, 'source'>): boolean {
+  return (
+    ('rotate' in source && source.rotate !== undefined) || ('skew' in source && source.skew !== undefined)
+  );
+}
+
 /** Whether a widget is drawn otherwise than it is laid out: rotated, skewed or scaled. */
 export function isTurned(widget: Widget): boolean {
-  const { source } = widget;
-  return (
-    ('rotate' in source && source.rotate !== undefined) ||
-    ('skew' in source && source.skew !== undefined) ||
-    scaledBy(widget) !== 1
-  );
+  return isTilted(widget) || scaledBy(widget) !== 1;
 }
 
 /** Where a point is once it is turned. */

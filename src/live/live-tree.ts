@@ -22,6 +22,7 @@ import {
   type Plan,
   type Reference,
 } from '../layout/index.ts';
+import { scaledBy } from '../inside/index.ts';
 import { makeSkeleton, zOf, type Bone, type Box, type Piece } from '../skeleton/index.ts';
 import { handsOnTheSame } from '../theme/index.ts';
 import { itemOf, targetsOf } from '../view/index.ts';
@@ -64,6 +65,8 @@ export class LiveTree {
   /** Whose values say that it is scrolled elsewhere; whoever follows takes them out. */
   readonly scrolled: LiveNode[] = [];
   readonly touches = new Touches();
+  /** Those whose look scales them. */
+  readonly scaled = new Set<LiveNode>();
   /** Whether anything has changed that places may follow from. */
   isPlaced = false;
   /** Whether other widgets may be there, seen, or in another order, wherever they are. */
@@ -237,8 +240,8 @@ export class LiveTree {
     node.item = this.#item(widget);
     this.touch(node);
     // It may be seen or not, or turned.
-    const isScaled = widget.look.scale !== before.look.scale;
-    if (isScaled || !isSeenAlike(widget, before) || widget.source !== before.source) this.isOther = true;
+    if (!isSeenAlike(widget, before) || widget.source !== before.source) this.isOther = true;
+    if (widget.look.scale !== before.look.scale) this.#noteScale(node);
     if (widget.measure !== before.measure) {
       plan.measures[index] = widget.measure;
       plan.widthMatters[index] = widget.measure !== undefined || widget.box.aspect > 0 ? 1 : 0;
@@ -246,6 +249,11 @@ export class LiveTree {
       this.isPlaced = true;
     }
     this.#boxChanged(node, before.box);
+  }
+
+  #noteScale(node: LiveNode): void {
+    if (scaledBy(node.widget) === 1) this.scaled.delete(node);
+    else this.scaled.add(node);
   }
 
   /** Puts a widget elsewhere of which nothing but its offset has changed. */
@@ -469,6 +477,7 @@ export class LiveTree {
     this.byId.set(bone.id, node);
     this.names.know(node);
     this.#order.know(node);
+    this.#noteScale(node);
     if (isBar(node)) this.bars.add(node);
     return node;
   }
@@ -477,6 +486,7 @@ export class LiveTree {
     this.motions.arrive(node);
     if (this.byId.get(node.bone.id) === node) this.byId.delete(node.bone.id);
     this.names.forget(node);
+    this.scaled.delete(node);
     this.#order.forget(node);
     this.bars.delete(node);
   }

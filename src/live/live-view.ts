@@ -457,6 +457,12 @@ export class LiveView<Id extends string = string, Values extends object = AnyVal
     return this.#sight;
   }
 
+  /** Those whose look scales them: where they are drawn changes without anything of them being placed elsewhere. */
+  get scaled(): ReadonlySet<LiveNode> {
+    this.update();
+    return this.#tree.scaled;
+  }
+
   /** Looks who has moved; only those who draw have to know. */
   #note(): void {
     this.update();
