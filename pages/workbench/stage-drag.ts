@@ -73,11 +73,16 @@ export function shifted(
   return { x: x + left, y: y + top, width: width + right - left, height: height + bottom - top };
 }
 
-/** A way on the screen in the directions of what a widget is in, which may be turned. */
-export function untilted(rows: readonly OutlineRow[], row: OutlineRow, by: Point): Point {
-  const [a, b, c, d] = rows[row.parent]?.turn ?? [1, 0, 0, 1];
+/** A way on the screen in the directions of a frame that is turned. */
+function untilted(turn: OutlineRow['turn'], by: Point): Point {
+  const [a, b, c, d] = turn ?? [1, 0, 0, 1];
   const whole = a * d - b * c;
   return whole === 0 ? by : { x: (d * by.x - c * by.y) / whole, y: (a * by.y - b * by.x) / whole };
+}
+
+/** A place on the screen in a frame that is turned. */
+export function inFrame(turn: OutlineRow['turn'], at: Point): Point {
+  return turn ? untilted(turn, { x: at.x - turn[4], y: at.y - turn[5] }) : at;
 }
 
 /** A number of px as whole u, or as it is where it lines up with something. */
@@ -118,7 +123,7 @@ function hits(snapped: Snapped | undefined): boolean {
 
 export function moveAct(outline: Outline, ids: readonly string[], by: Point): Act {
   const [first] = rowsOf(outline, ids);
-  const { x, y } = untilted(outline.rows, first!, by);
+  const { x, y } = untilted(outline.rows[first!.parent]?.turn, by);
   return { do: 'move', widgets: ids, x: round(x / first!.unit), y: round(y / first!.unit) };
 }
 
@@ -132,7 +137,7 @@ export function resizeTo(
   keepsShape: boolean,
 ): { edges: Required<Edges>; snapped: Snapped | undefined } {
   const [row] = rowsOf(outline, [id]);
-  const by = untilted(outline.rows, row!, way);
+  const by = untilted(row!.turn, way);
   let edges = {
     left: grip.x < 0 ? by.x : 0,
     right: grip.x > 0 ? by.x : 0,
@@ -167,9 +172,26 @@ export function resizeTo(
 }
 
 export function resizeAct(outline: Outline, id: string, edges: Required<Edges>): Act {
-  const { unit } = rowsOf(outline, [id])[0]!;
-  const inU = Object.fromEntries(Object.entries(edges).map(([edge, px]) => [edge, round(px / unit)]));
+  const row = rowsOf(outline, [id])[0]!;
+  const { x, y } = row.isPlaced ? { x: 0, y: 0 } : alongWith(outline.rows, row, edges);
+  const u = (px: number) => round(px / row.unit);
+  const { left, right, top, bottom } = edges;
+  const inU = { left: u(left + x), right: u(right + x), top: u(top + y), bottom: u(bottom + y) };
   return { do: 'resize', widget: id, edges: inU };
+}
+
+/**
+ * How far a widget has to move so that, turned about where its pivot comes to be, its edges are where they were pulled to, and those
+ * across from them where they were.
+ */
+function alongWith(rows: readonly OutlineRow[], row: OutlineRow, edges: Required<Edges>): Point {
+  if (!row.turn) return { x: 0, y: 0 };
+  const { left, right, top, bottom } = edges;
+  const by = { x: left + row.pivot.x * (right - left), y: top + row.pivot.y * (bottom - top) };
+  const [a, b, c, d] = row.turn;
+  // On the screen, and from there in the frame of what it is in.
+  const on = untilted(rows[row.parent]?.turn, { x: a * by.x + c * by.y, y: b * by.x + d * by.y });
+  return { x: on.x - by.x, y: on.y - by.y };
 }
 
 /** Where a pointer pulls a corner of an anchor: edges, middles and thirds of the room catch it. */
@@ -222,8 +244,9 @@ export function pivotAt({ rect }: OutlineRow, at: Point, reach: number): Point {
 }
 
 /** Where among its siblings a widget that its parent places would go, and the line that shows it. */
-export function orderAt({ rows }: Outline, id: string, at: Point): { to: number; line: Box } | undefined {
+export function orderAt({ rows }: Outline, id: string, on: Point): { to: number; line: Box } | undefined {
   const row = rows.find((one) => one.id === id)!;
+  const at = inFrame(rows[row.parent]?.turn, on);
   const siblings = rows.filter(
     (one) => one.parent === row.parent && one.place !== undefined && !one.isHidden,
   );
@@ -272,13 +295,9 @@ export function widgetsAt({ rows, order }: Outline, at: Point): OutlineRow[] {
 }
 
 function isIn({ rect, turn }: OutlineRow, at: Point): boolean {
-  let { x, y } = at;
-  if (turn) {
-    const [a, b, c, d, e, f] = turn;
-    const whole = a * d - b * c;
-    if (whole === 0) return false;
-    [x, y] = [(d * (at.x - e) - c * (at.y - f)) / whole, (a * (at.y - f) - b * (at.x - e)) / whole];
-  }
+  // What is pressed flat lies nowhere.
+  if (turn && turn[0] * turn[3] === turn[1] * turn[2]) return false;
+  const { x, y } = inFrame(turn, at);
   return x >= rect.x && y >= rect.y && x <= rect.x + rect.width && y <= rect.y + rect.height;
 }
 

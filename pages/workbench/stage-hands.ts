@@ -1,9 +1,10 @@
-import type { Act } from 'pimbot/tools';
+import type { Act, OutlineRow } from 'pimbot/tools';
 import type { Bench } from './bench.ts';
 import {
   anchorAt,
   anchorWords,
   containerAt,
+  inFrame,
   moveAct,
   moveTo,
   orderAt,
@@ -114,6 +115,7 @@ function pressed(bench: Bench, event: PointerEvent, at: Point): Drag | undefined
 function moved(bench: Bench, now: Drag, event: PointerEvent, at: Point, scale: number): Drag {
   const outline = bench.outline.value!;
   const near = event.ctrlKey || event.metaKey ? 0 : reach / scale;
+  const around = (row: OutlineRow) => outline.rows[row.parent]?.turn;
   switch (now.kind) {
     case 'press': {
       if (Math.hypot(at.x - now.start.x, at.y - now.start.y) * scale < still || event.shiftKey) return now;
@@ -156,17 +158,18 @@ function moved(bench: Bench, now: Drag, event: PointerEvent, at: Point, scale: n
       const [row] = rowsOf(outline, [now.id]);
       const { rect, pivot } = row!;
       const center = { x: rect.x + rect.width * pivot.x, y: rect.y + rect.height * pivot.y };
-      const angle = (Math.atan2(at.x - center.x, center.y - at.y) * 180) / Math.PI;
+      const { x, y } = inFrame(around(row!), at);
+      const angle = (Math.atan2(x - center.x, center.y - y) * 180) / Math.PI;
       const step = event.ctrlKey || event.metaKey ? 1 : 15;
       return { ...now, degrees: Math.round(angle / step) * step };
     }
     case 'anchor': {
       const [row] = rowsOf(outline, [now.id]);
-      return { ...now, anchor: anchorAt(row!, now.corner, at, near) };
+      return { ...now, anchor: anchorAt(row!, now.corner, inFrame(around(row!), at), near) };
     }
     case 'pivot': {
       const [row] = rowsOf(outline, [now.id]);
-      return { ...now, pivot: pivotAt(row!, at, near) };
+      return { ...now, pivot: pivotAt(row!, inFrame(row!.turn, at), near) };
     }
     case 'order': {
       const found = orderAt(outline, now.id, at);

@@ -176,6 +176,24 @@ describe('taking hold', () => {
     expect(await hand.text()).toMatch(/id: box, .*rotate: \d+/);
   });
 
+  test('turned, its edge follows the pointer, and the one across stays', async () => {
+    await hand.select('box');
+    const { scale } = await hand.middle('box');
+    // A quarter of a turn about its left top corner, which is its pivot.
+    await hand.pull(await handle('turn'), await hand.at(1300, 500));
+    expect(await hand.text()).toMatch(/id: box, .*rotate: 90/);
+    const [left, right] = [await handle('edge -1 0'), await handle('edge 1 0')];
+    await hand.pull(right, { x: right.x, y: right.y + 60 * scale }, 'Control');
+    expect(await hand.text()).toMatch(/id: box, .*size: 560 400/);
+    const long = await handle('edge 1 0');
+    expect(long.y - right.y).toBeCloseTo(60 * scale, 0);
+    expect((await handle('edge -1 0')).y).toBeCloseTo(left.y, 0);
+    await hand.pull(left, { x: left.x, y: left.y + 40 * scale }, 'Control');
+    expect(await hand.text()).toMatch(/id: box, .*size: 520 400/);
+    expect((await handle('edge -1 0')).y - left.y).toBeCloseTo(40 * scale, 0);
+    expect((await handle('edge 1 0')).y).toBeCloseTo(long.y, 0);
+  });
+
   test('several are framed, aligned, spaced out, wrapped and dissolved', async () => {
     await hand.select('plate');
     await hand.page.locator('[role=treeitem][data-widget=lamp]').click({ modifiers: ['Control'] });
