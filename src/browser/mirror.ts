@@ -1,5 +1,7 @@
 import type { AccessibleItem, ViewInput } from '../input/index.ts';
-import type { LiveView, MutableRect } from '../live/index.ts';
+import { drawnRect } from '../inside/index.ts';
+import type { Rect } from '../layout/index.ts';
+import type { LiveView } from '../live/index.ts';
 
 /** The mirror is looked at again so often, in ms, where anything has changed. */
 const every = 100;
@@ -59,7 +61,7 @@ export class Mirror {
     }
     /** What comes next in each parent: what stands there already stays. Texts before it are the parent's own words. */
     const next = new Map<Element, ChildNode | null>();
-    const boxes = new Map<string, MutableRect>();
+    const boxes = new Map<string, Rect>();
     const px = this.#cover();
     for (const item of items) {
       const element = this.#elements.get(item.id) ?? this.#made(item);
@@ -69,12 +71,18 @@ export class Mirror {
       const at = next.has(parent) ? next.get(parent)! : parent.firstElementChild;
       if (at !== element) parent.insertBefore(element, at);
       next.set(parent, element.nextSibling);
-      const box = this.#live.read(item.id, { x: 0, y: 0, width: 0, height: 0 });
+      const box = this.#boxOf(item.id);
       boxes.set(item.id, box);
       const { x, y } = (outer && boxes.get(item.parent!)) ?? { x: 0, y: 0 };
       place(element, (box.x - x) * px, (box.y - y) * px, box.width * px, box.height * px);
     }
     put(this.#canvas, 'aria-activedescendant', this.#elements.get(this.#input.focused ?? '')?.id);
+  }
+
+  /** Where a widget is drawn, in device px: a screen reader is pointed at what is seen. */
+  #boxOf(id: string): Rect {
+    const { tree, layout } = this.#live.now.on;
+    return drawnRect(this.#live.indexOf(id), tree.widgets, layout);
   }
 
   remove(): void {

@@ -4,6 +4,7 @@ export { paintOnCanvas, repaintOnCanvas } from './canvas.ts';
 export type { CanvasContext, PaintGame } from './canvas.ts';
 export { borderLine, paint, plainBox } from './draw-list.ts';
 export { drawnAlone } from './alone.ts';
+export { onPixels } from './areas.ts';
 export type {
   DrawList,
   DrawOperation,

@@ -2,6 +2,8 @@ import type { Finding } from '../verdict/index.ts';
 import { evenCorners, parseColor, square, type Rgba } from '../theme/index.ts';
 import type { FontBook } from '../text/index.ts';
 import type { ViewLayout } from '../view/index.ts';
+import { drawnRect, turnsOf } from '../inside/index.ts';
+import { onPixels } from './areas.ts';
 import { plainBox, type DrawList, type DrawOperation } from './draw-list.ts';
 import { plainLine } from './text-line.ts';
 
@@ -34,22 +36,25 @@ export function withOverlay(list: DrawList, on: ViewLayout, fonts: FontBook, ove
   if (overlay.safeArea) addSafeArea(on, thin, operations);
   if (overlay.outlines) {
     for (const { index } of on.widgets) {
-      if (index === 0) continue;
-      const border = { width: thin, color: outlineColor };
-      const rect = on.layout.pixelRect(index);
-      operations.push({
-        type: 'box',
-        widget: index,
-        rect,
-        radius: square,
-        fill: undefined,
-        border,
-        opacity: 1,
-      });
+      if (index > 0) addFrame(on, index, { width: thin, color: outlineColor }, operations);
     }
   }
   addFindings(list, on, fonts, thin, overlay.findings ?? [], operations);
   return { ...list, operations };
+}
+
+/** A line along the border box of a widget, turned with it. */
+function addFrame(
+  { layout, widgets }: ViewLayout,
+  index: number,
+  border: { readonly width: number; readonly color: Rgba },
+  operations: DrawOperation[],
+): void {
+  const turns = turnsOf(index, widgets, layout);
+  for (const { turn } of [...turns].reverse()) operations.push({ type: 'turn', matrix: turn });
+  const rect = layout.pixelRect(index);
+  operations.push({ type: 'box', widget: index, rect, radius: square, fill: undefined, border, opacity: 1 });
+  for (const _ of turns) operations.push({ type: 'restore' });
 }
 
 function addSafeArea({ screen }: ViewLayout, thin: number, operations: DrawOperation[]): void {
@@ -102,22 +107,12 @@ function addFindings(
     const index = on.indexOf(finding.widget);
     const marked = finding.other === undefined ? [index] : [index, on.indexOf(finding.other)];
     for (const one of marked) {
-      const border = { width: thin * 3, color: inkOf(finding) };
-      const rect = on.layout.pixelRect(one);
-      operations.push({
-        type: 'box',
-        widget: one,
-        rect,
-        radius: square,
-        fill: undefined,
-        border,
-        opacity: 1,
-      });
+      addFrame(on, one, { width: thin * 3, color: inkOf(finding) }, operations);
     }
     byWidget.set(index, [...(byWidget.get(index) ?? []), finding]);
   }
   for (const [index, found] of byWidget) {
-    const rect = on.layout.pixelRect(index);
+    const rect = onPixels(drawnRect(index, on.widgets, on.layout));
     const step = thin * 23;
     const block = step * found.length;
     // Above the widget where there is room, so that the label does not hide what it is about; else below it.

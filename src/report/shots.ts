@@ -1,6 +1,7 @@
 import type { Finding, Occurrence, Verdict } from '../verdict/index.ts';
 import type { CheckedDocument } from '../document/index.ts';
-import { drawLayout, type DrawList } from '../paint/index.ts';
+import { drawnRect } from '../inside/index.ts';
+import { drawLayout, onPixels, type DrawList } from '../paint/index.ts';
 import type { Screen } from '../screen/index.ts';
 import {
   factors,
@@ -84,7 +85,7 @@ export function* shotsOf(document: CheckedDocument, verdict: Verdict, options: S
         const ids = new Map(on.widgets.map(({ id, index }) => [id, index]));
         const marks = here.flatMap(({ finding, index }) =>
           drawnHere.includes(index)
-            ? marksOf(finding, index, ids, (at) => on.layout.pixelRect(at), screen)
+            ? marksOf(finding, index, ids, (at) => onPixels(drawnRect(at, on.widgets, on.layout)), screen)
             : [],
         );
         const { width, height } = screen;

@@ -399,6 +399,17 @@ describe('a page that answers', () => {
     await press('Tab', 'Enter');
     await frames(10);
     expect(await told('button', 'dialog')).toEqual(['button Rise', 'button Stay down', 'dialog Really?']);
+    // A button that is held down is drawn a little smaller, and is found where it is drawn.
+    await open('card');
+    await frames(3);
+    const width = async () => (await page.getByRole('button', { name: 'Logbook' }).boundingBox())!.width;
+    const loose = await width();
+    const { x, y } = await middle('logbook');
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await frames(10);
+    expect((await width()) / loose).toBeCloseTo(0.96, 2);
+    await page.mouse.up();
   });
 
   test('in a window that was made larger it is painted as in one that was opened so', async () => {

@@ -1,6 +1,6 @@
 import { createCanvas, loadImage } from '@napi-rs/canvas';
 import { describe, expect, test } from '@jest/globals';
-import { drawLayout, readPicture, toSvg, PictureError, withPaths } from 'pimbot';
+import { drawLayout, paintOnCanvas, readPicture, toSvg, PictureError, withPaths } from 'pimbot';
 import { withOverlay } from 'pimbot/tools';
 import type { WidgetSource } from 'pimbot';
 import { toPng } from 'pimbot/node';
@@ -142,6 +142,21 @@ describe('drawings', () => {
     const image = await loadImage(Buffer.from(svg));
     expect([image.width, image.height]).toEqual([200, 150]);
   });
+});
+
+test('an outline lies round a widget as it is turned and scaled', () => {
+  const plate: WidgetSource = { anchor: 'center', size: [80, 20], rotate: 90, look: { scale: 1.5 } };
+  const on = opened(documentOf([plate])).layoutOn(screen);
+  const context = createCanvas(screen.width, screen.height).getContext('2d');
+  const bare = { ...drawLayout(on), operations: [] };
+  paintOnCanvas(withOverlay(bare, on, fonts, { outlines: true }), context);
+  const { data } = context.getImageData(0, 0, screen.width, screen.height);
+  const painted = Array.from({ length: data.length / 4 }, (_, at) => at).filter(
+    (at) => data[4 * at + 3]! > 0,
+  );
+  const xs = painted.map((at) => at % screen.width);
+  const ys = painted.map((at) => Math.floor(at / screen.width));
+  expect([Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]).toEqual([85, 114, 15, 134]);
 });
 
 test('a letter stands in an SVG once for each font and size, and ids start as one says', () => {
