@@ -6,14 +6,13 @@ import type { Layout, Rect } from '../layout/index.ts';
 export type Matrix = readonly [a: number, b: number, c: number, d: number, e: number, f: number];
 
 /** How a widget is skewed, scaled and rotated about its pivot, in device px; undefined where it is not. */
-export function turnOf(widget: Widget, layout: Layout): Matrix | undefined {
+export function turnOf(widget: Widget, layout: Layout, scale = scaledBy(widget)): Matrix | undefined {
   const { rotate = 0, skew } = widget.source as WidgetSource;
   const pair = skew === undefined ? undefined : readLengthPair(skew);
   // As in CSS, one angle leans a box along x alone.
   const single =
     typeof skew === 'number' || (typeof skew === 'string' ? !/\s/.test(skew.trim()) : skew?.length === 1);
   const skewed = pair && { x: pair.x.u, y: single ? 0 : pair.y.u };
-  const scale = scaledBy(widget);
   if (rotate === 0 && !skewed && scale === 1) return undefined;
   const rect = layout.rect(widget.index);
   const x = rect.x + rect.width * widget.box.x.pivot;

@@ -181,6 +181,27 @@ describe.each(turns)('%s', (_, turned) => {
   });
 });
 
+test('arrows lead to where a control is drawn', () => {
+  const keys = ['one', 'two', 'three'].map((id): WidgetSource => ({
+    id,
+    kind: 'button',
+    size: [60, 30],
+    look: { background: '#ffffff' },
+  }));
+  const row: WidgetSource = { id: 'row', anchor: 'center', arrange: 'row', gap: 10, children: keys };
+  for (const [rotate, order] of [
+    [0, ['ArrowRight', 'ArrowRight']],
+    [90, ['ArrowDown', 'ArrowDown']],
+    [180, ['ArrowLeft', 'ArrowLeft']],
+    [-90, ['ArrowUp', 'ArrowUp']],
+  ] as const) {
+    const player = new Player(documentOf([{ ...row, rotate }]), { width: wide, height: high });
+    player.input.focus('one');
+    const seen = order.map((key) => player.keys(key).input.focused);
+    expect([rotate, ...seen]).toEqual([rotate, 'two', 'three']);
+  }
+});
+
 test('a dialog that is turned or scaled has all of the screen behind its veil', () => {
   for (const [, turned] of turns) {
     const dialog: WidgetSource = {

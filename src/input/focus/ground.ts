@@ -1,5 +1,6 @@
 import type { Tree } from '../../dress/index.ts';
-import type { Layout } from '../../layout/index.ts';
+import { isTilted, rectAround, turnOf, turnedOn } from '../../inside/index.ts';
+import type { Layout, Rect } from '../../layout/index.ts';
 import { dialogOf } from '../../scene/index.ts';
 import type { FocusGround } from './field.ts';
 
@@ -27,10 +28,28 @@ export function focusGround(
   return {
     widgets,
     dialog,
-    rectInU: (index) => layout.rectInU(index),
+    rectInU: widgets.some(isTilted)
+      ? (index) => tiltedInU(index, widgets, layout)
+      : (index) => layout.rectInU(index),
     indexOf,
     isVisible,
     isShown,
     isUsable: (index) => !widgets[index]!.states.includes('disabled') && isShown(index),
+  };
+}
+
+/** The smallest upright rectangle around a widget as it is rotated and skewed; how large a state draws it leads the focus nowhere. */
+function tiltedInU(index: number, widgets: Tree['widgets'], layout: Layout): Rect {
+  let rect = layout.rect(index);
+  for (let at = index; at >= 0; at = widgets[at]!.parent) {
+    const turn = turnOf(widgets[at]!, layout, 1);
+    if (turn) rect = rectAround(rect, (x, y) => turnedOn(turn, x, y));
+  }
+  const { scale, originX, originY } = layout.frame;
+  return {
+    x: (rect.x - originX) / scale,
+    y: (rect.y - originY) / scale,
+    width: rect.width / scale,
+    height: rect.height / scale,
   };
 }
