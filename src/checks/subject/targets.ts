@@ -19,6 +19,9 @@ export function* targetSizes(subject: Subject): Generator<TargetSize> {
     const whole = subject.rect(index);
     const { width, height } = clip ? intersection(whole, clip) : whole;
     const times = subject.form.scale[index]!;
-    if (Math.min(width, height) !== 0) yield { index, width: width * times, height: height * times };
+    if (Math.min(width, height) > rounding) yield { index, width: width * times, height: height * times };
   }
 }
+
+/** In px: what the last digits of two edges that are the same leave between them. */
+const rounding = 1e-6;
