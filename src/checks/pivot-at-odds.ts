@@ -1,5 +1,5 @@
-import type { WidgetSource } from '../document/index.ts';
-import type { Widget } from '../dress/index.ts';
+import { states, type WidgetSource } from '../document/index.ts';
+import { lookOf, type Widget } from '../dress/index.ts';
 import { keyPointer, shown } from '../why/index.ts';
 import type { Check } from './check.ts';
 import type { Subject } from './subject/subject.ts';
@@ -37,7 +37,7 @@ export const pivotAtOdds = {
         const beside = Math.abs(anchorStart - pivot) * size;
         // An offset that makes up for it, or moves it away on purpose, was thought about.
         if (Math.abs(offset.u) * subject.layout.scale(widget.parent) > beside / 4) continue;
-        if (!(beside > limit)) continue;
+        if (!(beside > limit) || growsAboutIt(subject, widget)) continue;
         const reasons = [
           {
             text: `the ${axis === 'x' ? 'horizontal' : 'vertical'} anchor is ${shown(anchorStart)}, the pivot ${shown(pivot)}, and the offset ${shown(offset.u)} u`,
@@ -50,6 +50,14 @@ export const pivotAtOdds = {
     }
   },
 } as const satisfies Check;
+
+/** Whether its look, in a state or as it is, scales it: its pivot is what stays then. */
+function growsAboutIt({ widgets }: Subject, { source, kind, theme, parent }: Widget): boolean {
+  const around = widgets[parent]!.look;
+  return [undefined, ...states].some(
+    (state) => lookOf(source, kind, theme, around, state === undefined ? [] : [state]).scale !== 1,
+  );
+}
 
 /** Whether another widget is anchored to the same place with its other end: the two stand to both sides of it on purpose. */
 function hasCounterpart(subject: Subject, { index, parent, box }: Widget, axis: 'x' | 'y'): boolean {

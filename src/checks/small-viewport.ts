@@ -1,6 +1,7 @@
 import type { WidgetSource } from '../document/index.ts';
 import { shown, whySize } from '../why/index.ts';
 import type { Check } from './check.ts';
+import { whyScaled } from './subject/drawn-as.ts';
 import type { Subject } from './subject/subject.ts';
 import { cssPixels } from './subject/text-size.ts';
 
@@ -31,12 +32,16 @@ export const smallViewport = {
       for (const axis of ['x', 'y'] as const) {
         if (scroll !== axis && scroll !== 'both') continue;
         const side = axis === 'x' ? 'width' : 'height';
-        const px = subject.rect(index)[side];
+        const px = subject.drawnBorder(index)[side];
         const measured = cssPixels(px, subject.screen);
-        const long = contentOf(subject, index, axis);
+        const long = contentOf(subject, index, axis) * subject.form.scale[index]!;
         if (!(measured < limit) || long <= px + 1) continue;
         const text = `what is in it is ${shown(long)} px long, and ${shown(px)} px of it are seen`;
-        const reasons = () => [{ text, pointer }, ...whySize(subject, index, axis)];
+        const reasons = () => [
+          { text, pointer },
+          ...whyScaled(subject, index),
+          ...whySize(subject, index, axis),
+        ];
         report({ outcome: 'failed', widget: index, measured, facts: { side }, reasons });
       }
     }

@@ -1,5 +1,6 @@
 import { shown } from '../why/index.ts';
 import type { Check } from './check.ts';
+import { whyScaled } from './subject/drawn-as.ts';
 import { minutesOfArc } from './subject/text-size.ts';
 
 export const tinyPart = {
@@ -24,12 +25,12 @@ export const tinyPart = {
     );
     for (const index of parts) {
       if (!subject.isSeen(index)) continue;
-      const { width, height } = subject.rect(index);
+      const { width, height } = subject.drawnBorder(index);
       const px = Math.min(width, height);
       const measured = minutesOfArc(px, screen);
       if (!(measured < limit)) continue;
       const text = `on this screen ${shown(px)} px are ${shown((px / screen.density) * 25.4)} mm, seen from ${screen.distance} mm`;
-      const reasons = [{ text, pointer: subject.widgets[index]!.pointer }];
+      const reasons = [{ text, pointer: subject.widgets[index]!.pointer }, ...whyScaled(subject, index)];
       report({ outcome: 'failed', widget: index, measured, reasons });
     }
   },

@@ -252,3 +252,87 @@ test('what a text that is turned upright is too long for is told by its own leng
     'window: height is set to n u',
   ]);
 });
+
+test('what is scaled counts as large as it is drawn: as if it had been laid out so', () => {
+  const next = random(seedOf(12));
+  const pick = <One>(all: readonly One[]): One => all[Math.floor(next() * all.length)]!;
+  const phone = { ...screen, name: 'phone', density: 320, distance: 300, inputs: ['touch'] as const };
+  const met = new Map<string, number>();
+  const count = rounds(40, 1000);
+  for (let nth = 0; nth < count; nth++) {
+    const scale = pick([0.4, 0.7, 1.5]);
+    const [wide, high] = [80 + Math.round(next() * 200), 20 + Math.round(next() * 80)];
+    const parts = [
+      { kind: 'button', high, more: { text: 'Depth', wrap: false } },
+      { kind: 'text', high, more: { text: 'Depth', wrap: false } },
+      { kind: 'meter', high: high / 10, more: { value: 0.5 } },
+      { kind: 'slider', high, more: { value: 0.5, label: 'Music' } },
+    ] as const;
+    const places = parts.map((part) => ({
+      ...part,
+      at: [Math.round(next() * 160 - 80), Math.round(next() * 120 - 60)] as const,
+      font: 10 + Math.round(next() * 20),
+    }));
+    /** Everything so many times as large, in something that is scaled. */
+    const viewOf = (by: number, look: object) => {
+      const children = places.map(({ kind, high: long, more, at, font }): WidgetSource => ({
+        id: kind,
+        kind,
+        anchor: 'center',
+        offset: [at[0] * by, at[1] * by],
+        size: [wide * by, long * by],
+        ...more,
+        look: { ...(kind !== 'text' && { background: '#336699' }), 'font-size': font * by },
+      }));
+      const around: WidgetSource = {
+        id: 'around',
+        anchor: 'center',
+        size: [240 * by, 180 * by],
+        look: { background: '#224466', ...look },
+        children,
+      };
+      const expect = [
+        { widget: 'button', within: 'around' },
+        { 'widget': 'slider', 'at-least': { width: '9 mm' } },
+        { widgets: ['button', 'slider'], touching: true as const },
+      ];
+      return opened(documentOf([around], {}, { expect }));
+    };
+    const asked = checks.filter(({ id }) => drawnSizes.includes(id));
+    const told = (view: ReturnType<typeof viewOf>) =>
+      checkView(view, [phone], asked).map(({ check, widget, other, worst }) => ({
+        what: `${check} ${widget} ${other ?? ''}`,
+        measured: worst.measured!,
+      }));
+    const [scaled, laidOut] = [told(viewOf(1, { scale })), told(viewOf(scale, {}))];
+    for (const [one, others] of [
+      [scaled, laidOut],
+      [laidOut, scaled],
+    ] as const)
+      for (const { what, measured } of one) {
+        met.set(what.split(' ')[0]!, (met.get(what.split(' ')[0]!) ?? 0) + 1);
+        const near = others.filter((other) => other.what === what).map((other) => other.measured);
+        // Edges are rounded to whole px where they are laid out, not where they are drawn: what is about a px may be none.
+        if (measured < 1.5) continue;
+        const isAlike = near.some((other) => Math.abs(other - measured) <= 1.5 + 0.03 * measured);
+        const limit = checks.find(({ id }) => what.startsWith(`${id} `))!.limit;
+        if (!isAlike && Math.abs(measured - limit) > 1.5 + 0.03 * limit)
+          expect({ nth, scale, what, measured }).toEqual({ nth, scale, what, measured: near });
+      }
+  }
+  expect([...met.keys()].sort()).toEqual([...drawnSizes].sort());
+});
+
+/** Checks that measure what is drawn in px, or in what px are on the glass. */
+const drawnSizes = [
+  'broken-promise',
+  'bursts-parent',
+  'coarse-text',
+  'crowded-targets',
+  'cut-text',
+  'overlap',
+  'small-target',
+  'small-text',
+  'thumb-target',
+  'tiny-part',
+];

@@ -26,7 +26,7 @@ const sentence = 'is color, offsetX, offsetY, blur and spread, or a list of such
 
 test('one in the other, in so many others, and leading back to itself', () => {
   expect(wrongWith(Object.fromEntries(chained(40, 1).reverse()))).toBe('');
-  expect(wrongWith(Object.fromEntries(chained(20_000, 1).reverse()))).toContain(sentence);
+  expect(wrongWith(Object.fromEntries(chained(5000, 1).reverse()))).toContain(sentence);
   const circle = { a: { $type: 'shadow', $value: ['{b}'] }, b: { $type: 'shadow', $value: ['{a}'] } };
   expect(wrongWith(circle)).toContain('leads back to itself: a → b → a');
 });

@@ -30,10 +30,12 @@ export function freeSiblings(subject: Subject): readonly (readonly number[])[] {
   return subject.form.once('siblings', () => {
     const groups = new Map<number, number[]>();
     for (const widget of subject.widgets) {
-      const { index, parent, source, kind } = widget;
+      const { index, parent, kind } = widget;
       // What stands over everything is seen by itself.
       if (kind === 'dialog' || mayLieOver(widget)) continue;
-      if (parent < 0 || subject.widgets[parent]!.box.arrange !== 'free' || 'rotate' in source) continue;
+      if (parent < 0 || subject.widgets[parent]!.box.arrange !== 'free') continue;
+      // An eye compares what is drawn: what is turned or scaled by itself stands otherwise than it is laid out.
+      if (subject.form.turner[index] === index && index > 0) continue;
       if (!subject.paintsWithin(index)) continue;
       const group = groups.get(parent);
       if (group) group.push(index);
