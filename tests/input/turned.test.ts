@@ -7,6 +7,7 @@ import { documentOf } from '../support/views.ts';
 /* What is rotated or scaled, or in something that is, answers where it is drawn. Pixels say where that is. */
 
 const [wide, high] = [400, 300];
+const screen = { width: wide, height: high };
 
 /** Where the middle of what is painted in a colour is; of the whole screen. */
 function middleOf(live: LiveView, [r, g, b]: readonly [number, number, number]): { x: number; y: number } {
@@ -35,17 +36,12 @@ const turns: readonly (readonly [string, Partial<WidgetSource>])[] = [
 ];
 
 describe.each(turns)('%s', (_, turned) => {
-  const within = (child: WidgetSource, more: Partial<WidgetSource> = {}): WidgetSource[] => [
-    {
-      id: 'around',
-      anchor: 'center',
-      size: [260, 200],
-      ...more,
-      ...turned,
-      look: { background: '#223344', ...turned.look },
-      children: [child],
-    },
-  ];
+  /** Somebody who plays with something in the middle of what is turned. */
+  const playing = (child: WidgetSource, only: object = {}) => {
+    const look = { background: '#223344', ...turned.look };
+    const around = { id: 'around', anchor: 'center', size: [260, 200], ...turned, look, children: [child] };
+    return new Player(documentOf([around], { cases: { only: only as never } }), screen);
+  };
 
   test('a slider goes to where it is pressed, and follows a pointer', () => {
     const slider: WidgetSource = {
@@ -57,16 +53,10 @@ describe.each(turns)('%s', (_, turned) => {
       value: '{loud}',
       look: { 'background': '#112233', 'color': '#ff8800', 'handle-color': '#ffffff' },
     };
-    const player = new Player(documentOf(within(slider), { cases: { only: { loud: 0.2 } } }), {
-      width: wide,
-      height: high,
-    });
+    const player = playing(slider, { loud: 0.2 });
     const { live } = player;
-    const middles = [0.2, 0.7, 0.4].map((loud) => {
-      live.set({ loud });
-      return middleOf(live, white);
-    });
-    const [start, far, near] = middles as [(typeof middles)[0], (typeof middles)[0], (typeof middles)[0]];
+    const handleAt = (loud: number) => (live.set({ loud }), middleOf(live, white));
+    const [start, far, near] = [handleAt(0.2), handleAt(0.7), handleAt(0.4)];
     player.down(far.x, far.y);
     expect(live.values.get('loud')).toBeCloseTo(0.7, 1);
     player.move(start.x, start.y).move(near.x, near.y).up(near.x, near.y);
@@ -88,13 +78,10 @@ describe.each(turns)('%s', (_, turned) => {
         look: { background: nth === 4 ? '#ff0000' : '#445566' },
       })),
     };
-    const player = new Player(documentOf(within(list)), { width: wide, height: high });
+    const player = playing(list);
     const { live } = player;
-    live.scroll('list', 0, 60);
-    const before = middleOf(live, red);
-    live.scroll('list', 0, 90);
-    const after = middleOf(live, red);
-    live.scroll('list', 0, 60);
+    const rowAt = (y: number) => (live.scroll('list', 0, y), middleOf(live, red));
+    const [after, before] = [rowAt(90), rowAt(60)];
     // A way beside the one that can be scrolled does nothing.
     const [byX, byY] = [after.x - before.x, after.y - before.y];
     const finger = { pointer: 1, device: 'touch' as const };
@@ -116,17 +103,13 @@ describe.each(turns)('%s', (_, turned) => {
           id: 'divider',
           kind: 'separator',
           value: '{split}',
-          width: 10,
-          height: 200,
+          size: [10, 200],
           look: { background: '#ffffff' },
         },
         { id: 'two', width: 'fill', height: 200 },
       ],
     };
-    const player = new Player(documentOf(within(panes), { cases: { only: { split: 0.7 } } }), {
-      width: wide,
-      height: high,
-    });
+    const player = playing(panes, { split: 0.7 });
     const { live } = player;
     const goal = middleOf(live, white);
     live.set({ split: 0.3 });
@@ -146,10 +129,7 @@ describe.each(turns)('%s', (_, turned) => {
       text: '{typed}',
       look: { 'font-size': 20, 'color': '#ff0000' },
     };
-    const player = new Player(documentOf(within(box), { cases: { only: { typed: 'AAAAAAAAAAAA' } } }), {
-      width: wide,
-      height: high,
-    });
+    const player = playing(box, { typed: 'AAAAAAAAAAAA' });
     const { live } = player;
     // After as many letters as there are up to the middle of all of them.
     const { x, y } = middleOf(live, red);
@@ -157,14 +137,8 @@ describe.each(turns)('%s', (_, turned) => {
     player.hear({ type: 'text', text: '-' });
     expect(live.values.get('typed')).toBe('AAAAAA-AAAAAA');
 
-    const button: WidgetSource = {
-      id: 'go',
-      kind: 'button',
-      anchor: 'center',
-      size: [80, 30],
-      look: { background: '#ffffff' },
-    };
-    const pressed = new Player(documentOf(within(button, { look: {} })), { width: wide, height: high }).live;
+    const look = { background: '#ffffff' };
+    const pressed = playing({ id: 'go', kind: 'button', anchor: 'center', size: [80, 30], look }).live;
     const hits = new Hits(pressed);
     const at = middleOf(pressed, white);
     const edge = [0, 1, 2, 3, 4, 5, 6, 7].map((nth) => {
@@ -195,7 +169,7 @@ test('arrows lead to where a control is drawn', () => {
     [180, ['ArrowLeft', 'ArrowLeft']],
     [-90, ['ArrowUp', 'ArrowUp']],
   ] as const) {
-    const player = new Player(documentOf([{ ...row, rotate }]), { width: wide, height: high });
+    const player = new Player(documentOf([{ ...row, rotate }]), screen);
     player.input.focus('one');
     const seen = order.map((key) => player.keys(key).input.focused);
     expect([rotate, ...seen]).toEqual([rotate, 'two', 'three']);
@@ -213,24 +187,14 @@ test('a dialog that is turned or scaled has all of the screen behind its veil', 
       ...turned,
       look: { background: '#ffffff', veil: '#ff0000', ...turned.look },
     };
-    const around: WidgetSource = {
-      id: 'around',
-      anchor: 'center',
-      size: 200,
-      look: { scale: 0.5 },
-      children: [dialog],
-    };
+    const around = { id: 'around', anchor: 'center', size: 200, look: { scale: 0.5 }, children: [dialog] };
     for (const children of [[dialog], [around]]) {
-      const { live } = new Player(documentOf(children), { width: wide, height: high });
+      const { live } = new Player(documentOf(children), screen);
       const context = createCanvas(wide, high).getContext('2d');
       paintOnCanvas(drawLayout(live.snapshot()), context);
-      for (const [x, y] of [
-        [0, 0],
-        [wide - 1, 0],
-        [0, high - 1],
-        [wide - 1, high - 1],
-      ] as const)
-        expect([...context.getImageData(x, y, 1, 1).data]).toEqual([255, 0, 0, 255]);
+      for (const x of [0, wide - 1])
+        for (const y of [0, high - 1])
+          expect([...context.getImageData(x, y, 1, 1).data]).toEqual([255, 0, 0, 255]);
     }
   }
 });

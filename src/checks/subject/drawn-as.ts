@@ -10,7 +10,8 @@ export function whyScaled({ widgets }: Subject, index: number): readonly Reason[
     const { scale } = widget.look;
     if (scale === 1) continue;
     const text = `${at === index ? 'its look' : `the look of ${widget.id}`} draws it ${shown(scale)} times as large`;
-    found.push({ text, pointer: keyPointer(widget, 'look', 'style') });
+    const isItsOwn = widget.source.look?.scale !== undefined;
+    found.push({ text, pointer: keyPointer(widget, isItsOwn ? 'look' : 'style') });
   }
   return found;
 }
