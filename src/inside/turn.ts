@@ -66,11 +66,16 @@ export interface Turn {
   readonly turn: Matrix;
 }
 
-/** What turns a widget, itself and what it is in, from the inside out. */
-export function turnsOf(index: number, widgets: readonly Widget[], layout: Layout): readonly Turn[] {
+/** What turns a widget, itself and what it is in, from the inside out. @param scales Whether what their looks scale counts. */
+export function turnsOf(
+  index: number,
+  widgets: readonly Widget[],
+  layout: Layout,
+  scales = true,
+): readonly Turn[] {
   const turns: Turn[] = [];
   for (let at = index; at >= 0; at = widgets[at]!.parent) {
-    const turn = turnOf(widgets[at]!, layout);
+    const turn = turnOf(widgets[at]!, layout, scales ? undefined : 1);
     if (turn) turns.push({ index: at, turn });
   }
   return turns;
@@ -94,9 +99,9 @@ export function turned(rect: Rect, turn: Matrix): Rect {
   return rectAround(rect, (x, y) => turnedOn(turn, x, y));
 }
 
-/** The smallest upright rectangle around a widget as it is drawn, in device px. */
-export function drawnRect(index: number, widgets: readonly Widget[], layout: Layout): Rect {
-  const turns = turnsOf(index, widgets, layout);
+/** The smallest upright rectangle around a widget as it is drawn, in device px. @param scales As of {@link turnsOf}. */
+export function drawnRect(index: number, widgets: readonly Widget[], layout: Layout, scales = true): Rect {
+  const turns = turnsOf(index, widgets, layout, scales);
   return rectAround(layout.rect(index), (x, y) =>
     turns.reduce((at, { turn }) => turnedOn(turn, ...at), [x, y] as [number, number]),
   );

@@ -1,5 +1,5 @@
 import type { Tree } from '../../dress/index.ts';
-import { isTilted, rectAround, turnOf, turnedOn } from '../../inside/index.ts';
+import { drawnRect, isTilted } from '../../inside/index.ts';
 import type { Layout, Rect } from '../../layout/index.ts';
 import { dialogOf } from '../../scene/index.ts';
 import type { FocusGround } from './field.ts';
@@ -40,11 +40,7 @@ export function focusGround(
 
 /** The smallest upright rectangle around a widget as it is rotated and skewed; how large a state draws it leads the focus nowhere. */
 function tiltedInU(index: number, widgets: Tree['widgets'], layout: Layout): Rect {
-  let rect = layout.rect(index);
-  for (let at = index; at >= 0; at = widgets[at]!.parent) {
-    const turn = turnOf(widgets[at]!, layout, 1);
-    if (turn) rect = rectAround(rect, (x, y) => turnedOn(turn, x, y));
-  }
+  const rect = drawnRect(index, widgets, layout, false);
   const { scale, originX, originY } = layout.frame;
   return {
     x: (rect.x - originX) / scale,
