@@ -7,8 +7,6 @@ import type { LiveNode, LiveSite } from './node.ts';
 export class LiveNames {
   readonly #shows = new Map<string, Set<LiveNode>>();
   readonly #sites = new Map<string, Set<LiveSite>>();
-  /** Is filled for the next widget; most show nothing, and leave it as it is. */
-  #asked = new Set<string>();
 
   /** The first widget that follows from a value; undefined where none does. */
   firstOf(name: string): LiveNode | undefined {
@@ -40,10 +38,10 @@ export class LiveNames {
   /** Notes what a widget shows. */
   know(node: LiveNode): void {
     this.#forgetShown(node);
-    const names = this.#asked;
+    const names = new Set<string>();
     followShown(node.bone, names);
+    // Most show nothing, and keep nothing of it.
     node.names = names.size > 0 ? names : undefined;
-    if (names.size > 0) this.#asked = new Set();
     const { label } = node.bone.source as WidgetSource;
     node.label = label?.includes('{') ? labelOf(node.bone) : undefined;
     for (const name of names) add(this.#shows, name, node);

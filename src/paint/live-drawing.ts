@@ -195,8 +195,8 @@ export class LiveDrawing {
     const isOtherwise = !isNew && isSeen !== entry.isSeen;
     entry.isAround = hasMoved;
     // How much it draws follows from what cuts it off, and a veil from what turns it.
-    const isCut = hasMoved && (entry.isCut || outer?.cut !== undefined || widget.look.veil !== undefined);
-    if (isWhole || isNew || isOtherwise || isCut || stamp > this.#seen)
+    const follows = hasMoved && (entry.isCut || outer?.cut !== undefined || widget.look.veil !== undefined);
+    if (isWhole || isNew || isOtherwise || follows || stamp > this.#seen)
       this.#drawOne(on, entry, outer, isSeen, dirty);
     else if (hasMoved) this.#placeOne(on, entry, outer, dirty);
     else return false;
